@@ -1,0 +1,111 @@
+import { decode, entriesOf, entryOf, FamilyId, findingWords, lint, pathText, Seen } from '@wire-trail/core';
+import { connect, currentBundle, importBundle, Refusal, readConfig, type Services, unpack } from '@wire-trail/server';
+import { readBundleFile, readShape, UnusableInput } from './input.ts';
+
+/** What a command prints: the whole answer as JSON, or lines for people; and whether it found errors. */
+export type Output = Readonly<{ json: unknown; lines: readonly string[]; errors: boolean }>;
+export type Options = Readonly<Record<string, string | undefined>>;
+
+/** All loose ends of a bundle file. Errors make exit status 1. */
+export function runLint(file: string): Output {
+  const findings = lint(readBundleFile(file));
+  return {
+    json: findings.map(({ code, severity, at, ...facts }) => ({ code, severity, at, ...facts })),
+    lines: findings.map((f) => `${f.severity.padEnd(8)}${pathText(f.at)}: ${findingWords(f)}`),
+    errors: findings.some((f) => f.severity === 'error'),
+  };
+}
+
+/** What a readout may be showing, given a file of what was seen. */
+export function runDecode(file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  const readout = entryOf(bundle, 'readout', options.readout);
+  if (!readout)
+    throw new UnusableInput([
+      {
+        file,
+        path: [],
+        reason: `holds no readout “${options.readout ?? ''}”; it has ${
+          entriesOf(bundle, 'readout')
+            .map((r) => r.id)
+            .join(', ') || 'none'
+        }`,
+      },
+    ]);
+  if (!options.seen) throw new UnusableInput([{ file: '--seen', path: [], reason: 'names the file of what was seen' }]);
+  const seen = readShape(options.seen, Seen);
+  const stages = new Map(readout.stages.map((s) => [s.id, s.reads.kind]));
+  seen.looks.forEach((look, i) => {
+    if (stages.get(look.stage) !== look.kind)
+      throw new UnusableInput([
+        {
+          file: options.seen ?? '',
+          path: ['looks', i, 'stage'],
+          reason: `the readout has no stage “${look.stage}” that is read by ${look.kind}`,
+        },
+      ]);
+  });
+  const codes = entriesOf(bundle, 'code').filter((c) => c.readout === readout.id);
+  const decoded = decode(
+    readout,
+    codes.map((c) => ({ text: c.text, frequency: c.frequency })),
+    seen,
+  );
+  return {
+    json: decoded,
+    lines: [
+      ...decoded.candidates.map(
+        (c) =>
+          `${c.code.padEnd(16)}${(c.certainty * 100).toFixed(1).padStart(5)} %  ${c.kind}${c.misread.map((m) => `, ${m.sign} misread`).join('')}`,
+      ),
+      ...decoded.undecided.map((u) => `look at ${u.sign} (${u.stage}): ${u.bits.toFixed(2)} bits`),
+    ],
+    errors: false,
+  };
+}
+
+async function withDatabase<T>(work: (services: Services) => Promise<T>): Promise<T> {
+  const config = readConfig(process.env);
+  const db = connect(config.database);
+  const unused = { get: () => null, set: () => {}, forget: () => {}, forgetUser: () => {} };
+  try {
+    return await work({ db, config, now: () => new Date(), sessions: unused });
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Brings a bundle file into the running server's database; for review, or published at once with `--publish`. */
+export async function runImport(file: string, options: Options): Promise<Output> {
+  const json = readBundleFile(file);
+  const publish = options.publish === undefined ? null : 'published by command';
+  const done = await withDatabase((services) => importBundle({ json, authorId: null, publish }, services)).catch(
+    (error: unknown) => {
+      if (error instanceof Refusal) throw new UnusableInput(error.fields.map((f) => ({ file, ...f })));
+      throw error;
+    },
+  );
+  const count = (what: string) => done.lines.filter((l) => l.what === what).length;
+  const state = done.setId === null ? 'nothing to do' : done.published ? 'published' : 'handed to a reviewer';
+  return {
+    json: done,
+    lines: [`${count('new')} new, ${count('changed')} changed, ${count('same')} same: ${state}`],
+    errors: false,
+  };
+}
+
+/** Prints the published bundle of a family. */
+export async function runExport(family: string): Promise<Output> {
+  const id = FamilyId.safeParse(family);
+  const packed = id.success
+    ? await withDatabase((services) => currentBundle(id.data, services)).catch(notPublished)
+    : null;
+  if (!packed) throw new UnusableInput([{ file: family, path: [], reason: 'no such family is published' }]);
+  const bundle = unpack(packed.packed);
+  return { json: bundle, lines: [JSON.stringify(bundle, null, 1)], errors: false };
+}
+
+const notPublished = (error: unknown): null => {
+  if (error instanceof Refusal && error.code === 'not-found') return null;
+  throw error;
+};

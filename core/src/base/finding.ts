@@ -1,0 +1,77 @@
+/** Where a finding stands: keys and indexes from the bundle's root, e.g. `entries`, 12, `suspects`, 0. */
+export type Path = ReadonlyArray<string | number>;
+export const severities = ['error', 'warning', 'hint'] as const;
+export type Severity = (typeof severities)[number];
+
+type Entry = Readonly<{ kind: string; id: string }>;
+type Facts =
+  | Readonly<{ code: 'dangling-id'; severity: 'error'; wanted: Entry }>
+  | Readonly<{ code: 'duplicate-id'; severity: 'error'; twice: Entry }>
+  | Readonly<{ code: 'duplicate-code'; severity: 'error'; text: string; controller: string }>
+  | Readonly<{ code: 'part-unknown'; severity: 'error'; what: string; id: string }>
+  | Readonly<{ code: 'code-without-pattern'; severity: 'error'; text: string; readout: string }>
+  | Readonly<{ code: 'codes-share-pattern'; severity: 'error'; texts: string[]; readout: string }>
+  | Readonly<{
+      code: 'look-alike-danger';
+      severity: 'warning';
+      text: string;
+      becomes: string;
+      lamp: string;
+      hazards: string[];
+    }>
+  | Readonly<{ code: 'code-without-suspect'; severity: 'warning'; text: string }>
+  | Readonly<{ code: 'code-without-chart'; severity: 'hint'; text: string }>
+  | Readonly<{ code: 'code-without-source'; severity: 'hint'; text: string }>
+  | Readonly<{ code: 'window-too-short'; severity: 'error'; windowMs: number; leastMs: number }>
+  | Readonly<{ code: 'window-tight'; severity: 'warning'; windowMs: number; usualMs: number; slackRatio: number }>
+  | Readonly<{ code: 'no-way-out'; severity: 'warning'; mode: string }>
+  | Readonly<{ code: 'mode-unreachable'; severity: 'warning'; mode: string }>
+  | Readonly<{ code: 'interlock-defeated'; severity: 'error'; what: string }>
+  | Readonly<{ code: 'interlock-words'; severity: 'warning'; words: string }>
+  | Readonly<{ code: 'node-unreachable'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'loop-without-end'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'energised-unprotected'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'band-never-computes'; severity: 'error'; node: string; why: string }>
+  | Readonly<{ code: 'suspect-untested'; severity: 'warning'; text: string; part: string; chart: string }>
+  | Readonly<{ code: 'scope-exceeded'; severity: 'warning'; node: string; needs: string; audience: string }>;
+
+/** Something the author should look at. Codes and facts only; each surface has one renderer that adds words. */
+export type Finding = Facts & Readonly<{ at: Path }>;
+export type FindingCode = Finding['code'];
+
+const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string } = {
+  'dangling-id': (f) => `Names the ${f.wanted.kind} “${f.wanted.id}”, which does not exist.`,
+  'duplicate-id': (f) => `The ${f.twice.kind} “${f.twice.id}” stands here twice.`,
+  'duplicate-code': (f) => `Code ${f.text} is listed twice for the controller “${f.controller}”.`,
+  'part-unknown': (f) => `There is no ${f.what} “${f.id}” on this unit.`,
+  'code-without-pattern': (f) => `The readout “${f.readout}” cannot show ${f.text}.`,
+  'codes-share-pattern': (f) => `${f.texts.join(' and ')} look the same on the readout “${f.readout}”.`,
+  'look-alike-danger': (f) =>
+    `With ${f.lamp} dead, ${f.text} reads as ${f.becomes}, which warns of less: ${f.hazards.join(', ')} is left out.`,
+  'code-without-suspect': (f) => `${f.text} has no suspect.`,
+  'code-without-chart': (f) => `${f.text} has no test chart yet.`,
+  'code-without-source': (f) => `${f.text} names no source.`,
+  'window-too-short': (f) =>
+    `The window is ${f.windowMs / 1000} s; its steps take ${f.leastMs / 1000} s at the very least.`,
+  'window-tight': (f) =>
+    `Slack ${Math.round(f.slackRatio * 100)} %: the steps usually take ${f.usualMs / 1000} s of the ${f.windowMs / 1000} s.`,
+  'no-way-out': (f) => `No route leaves the mode “${f.mode}”, and it does not time out.`,
+  'mode-unreachable': (f) => `No route leads into the mode “${f.mode}”.`,
+  'interlock-defeated': (f) =>
+    `This step holds the interlock “${f.what}” false. It cannot be published; give a safe way to observe.`,
+  'interlock-words': (f) => `“${f.words}” sounds like defeating an interlock. The reviewer must look at it.`,
+  'node-unreachable': (f) => `No answer leads to “${f.node}”.`,
+  'loop-without-end': (f) => `From “${f.node}” no answers lead to a verdict.`,
+  'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
+  'band-never-computes': (f) => `The good band of “${f.node}” cannot be computed: ${f.why}.`,
+  'suspect-untested': (f) => `${f.text}: no test in “${f.chart}” is about the suspect “${f.part}”.`,
+  'scope-exceeded': (f) => `“${f.node}” is for ${f.needs}, the chart is for ${f.audience}.`,
+};
+
+/** A finding in one plain sentence. */
+export function findingWords(finding: Finding): string {
+  return (words[finding.code] as (f: Finding) => string)(finding);
+}
+
+/** Every finding code there is, for the tests that hold fixtures and wording complete. */
+export const findingCodes = Object.keys(words) as FindingCode[];

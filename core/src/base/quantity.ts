@@ -1,0 +1,142 @@
+import { z } from 'zod';
+import { fail, ok, type Result } from './result.ts';
+
+/** What is measured. Values are always held in the base unit of their quantity. */
+export const quantities = [
+  'resistance',
+  'voltage',
+  'current',
+  'power',
+  'temperature',
+  'pressure',
+  'flow',
+  'duration',
+  'count',
+] as const;
+export const Quantity = z.enum(quantities);
+export type Quantity = z.infer<typeof Quantity>;
+
+type Unit = Readonly<{ toBase: (value: number) => number; fromBase: (value: number) => number }>;
+const scaled = (factor: number): Unit => ({ toBase: (v) => v * factor, fromBase: (v) => v / factor });
+
+/** Units by quantity; the first is the base unit. Spellings people type are listed beside the standard one. */
+const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], unit: Unit]>> = {
+  resistance: [
+    [['Ω', 'ohm', 'ohms', 'r', 'Ω'], scaled(1)],
+    [['kΩ', 'k', 'kohm', 'kΩ'], scaled(1e3)],
+    [['MΩ', 'megohm', 'mohm', 'MΩ'], scaled(1e6)],
+  ],
+  voltage: [
+    [['V', 'volt', 'volts'], scaled(1)],
+    [['mV'], scaled(1e-3)],
+    [['kV'], scaled(1e3)],
+  ],
+  current: [
+    [['A', 'amp', 'amps'], scaled(1)],
+    [['mA'], scaled(1e-3)],
+  ],
+  power: [
+    [['W', 'watt', 'watts'], scaled(1)],
+    [['kW'], scaled(1e3)],
+  ],
+  temperature: [
+    [['°C', 'c', 'degc', '℃'], scaled(1)],
+    [['°F', 'f', 'degf', '℉'], { toBase: (v) => ((v - 32) * 5) / 9, fromBase: (v) => (v * 9) / 5 + 32 }],
+    [['K', 'kelvin'], { toBase: (v) => v - 273.15, fromBase: (v) => v + 273.15 }],
+  ],
+  pressure: [
+    [['bar'], scaled(1)],
+    [['mbar'], scaled(1e-3)],
+    [['kPa'], scaled(0.01)],
+    [['psi'], scaled(0.0689475729)],
+  ],
+  flow: [
+    [['L/min', 'l/min', 'lpm'], scaled(1)],
+    [['gal/min', 'gpm'], scaled(3.785411784)],
+  ],
+  duration: [
+    [['s', 'sec', 'seconds'], scaled(1)],
+    [['ms'], scaled(1e-3)],
+    [['min', 'minutes'], scaled(60)],
+    [['h', 'hours'], scaled(3600)],
+  ],
+  count: [[['×', 'x', 'times', ''], scaled(1)]],
+};
+
+/** The base unit's standard spelling. */
+export function baseUnit(quantity: Quantity): string {
+  return units[quantity][0]?.[0][0] ?? '';
+}
+
+/** Standard spellings of every unit of a quantity, base unit first. */
+export function unitNames(quantity: Quantity): string[] {
+  return units[quantity].map(([names]) => names[0] ?? '');
+}
+
+export type ReadingError =
+  | Readonly<{ code: 'reading-empty' }>
+  | Readonly<{ code: 'reading-not-a-number'; typed: string }>
+  | Readonly<{ code: 'reading-negative'; typed: string }>
+  | Readonly<{ code: 'reading-wrong-unit'; unit: string; wanted: string[] }>
+  | Readonly<{ code: 'reading-below-absolute-zero'; typed: string }>
+  | Readonly<{ code: 'reading-too-large'; typed: string }>;
+
+/** A reading in the base unit of its quantity; `open` is what a meter shows as OL. */
+export type Reading = Readonly<{ kind: 'value'; value: number; unit: string }> | Readonly<{ kind: 'open' }>;
+
+const openWords = /^(ol|o\.l\.?|open|inf|infinite|∞|1\s*\.)$/i;
+// 4k7, 2R2, 1M5: the letter stands where the decimal point would
+const letterPoint = /^(\d+)([kKrRM])(\d+)\s*(?:Ω|Ω|ohms?)?$/;
+const plain = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i;
+
+function findUnit(quantity: Quantity, typed: string) {
+  const exact = units[quantity].find(([names]) => names.includes(typed));
+  // MΩ and mΩ differ by case only, so an exact spelling goes first
+  return exact ?? units[quantity].find(([names]) => names.some((name) => name.toLowerCase() === typed.toLowerCase()));
+}
+
+/**
+ * Reads a quantity as people type it (`4k7`, `4.7 kΩ`, `0,4 bar`, `32 °F`, `OL`) into its base unit.
+ * A bare number is taken in `assumedUnit`, else in the base unit. Every error names what was typed.
+ */
+export function parseReading(typed: string, quantity: Quantity, assumedUnit?: string): Result<Reading, ReadingError> {
+  const text = typed.trim();
+  if (text === '') return fail({ code: 'reading-empty' });
+  if (openWords.test(text)) return ok({ kind: 'open' });
+  if (quantity === 'resistance') {
+    const [, whole, letter, fraction] = letterPoint.exec(text) ?? [];
+    if (whole !== undefined && letter !== undefined) {
+      const factor = letter === 'M' ? 1e6 : letter.toLowerCase() === 'k' ? 1e3 : 1;
+      const unit = letter === 'M' ? 'MΩ' : letter.toLowerCase() === 'k' ? 'kΩ' : 'Ω';
+      return ok({ kind: 'value', value: Number(`${whole}.${fraction}`) * factor, unit });
+    }
+  }
+  const [, digits, rest] = plain.exec(text) ?? [];
+  if (digits === undefined || rest === undefined) return fail({ code: 'reading-not-a-number', typed: text });
+  const unitTyped = rest.trim();
+  if (/^[\d.,]/.test(unitTyped)) return fail({ code: 'reading-not-a-number', typed: text });
+  const found = findUnit(quantity, unitTyped === '' ? (assumedUnit ?? baseUnit(quantity)) : unitTyped);
+  if (!found) return fail({ code: 'reading-wrong-unit', unit: unitTyped, wanted: unitNames(quantity) });
+  const value = found[1].toBase(Number(digits.replace(',', '.')));
+  if (!Number.isFinite(value) || Math.abs(value) > 1e15) return fail({ code: 'reading-too-large', typed: text });
+  if (quantity === 'temperature' && value < -273.15) return fail({ code: 'reading-below-absolute-zero', typed: text });
+  if (quantity !== 'temperature' && quantity !== 'voltage' && quantity !== 'current' && value < 0)
+    return fail({ code: 'reading-negative', typed: text });
+  return ok({ kind: 'value', value, unit: found[0][0] ?? '' });
+}
+
+const significant = (value: number): string => {
+  const digits = Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2;
+  return value
+    .toFixed(digits)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '');
+};
+
+/** Writes a base-unit value in the unit a person would read it in, e.g. `12.1 kΩ`. */
+export function formatQuantity(value: number, quantity: Quantity): string {
+  if (quantity === 'resistance' && Math.abs(value) >= 1e6) return `${significant(value / 1e6)} MΩ`;
+  if (quantity === 'resistance' && Math.abs(value) >= 1e3) return `${significant(value / 1e3)} kΩ`;
+  if (quantity === 'duration' && Math.abs(value) >= 60) return `${significant(value / 60)} min`;
+  return `${significant(value)} ${baseUnit(quantity)}`;
+}

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { Code, entriesOf, entryOf, findCodes, lockOutMs, plainCode, proveRun } from '../index.ts';
+import { glasswasher } from '../testing/bundles.ts';
+
+const detection = (id: string) => (entryOf(glasswasher(), 'code', id) as Code).detection;
+
+describe('proveRun', () => {
+  it.each([
+    ['k19', { cycles: 3, notWatched: 1, erasedAfter: 40 }],
+    ['k23', { cycles: 1, notWatched: 0, erasedAfter: null }],
+    ['s02', { cycles: 12, notWatched: 0, erasedAfter: 1 }],
+  ])('%s', (id, expected) => expect(proveRun(detection(id))).toEqual(expected));
+});
+
+describe('lockOutMs', () => {
+  it('three fills of 6 min with 2 min rest lock out after 22 min', () =>
+    expect(lockOutMs(detection('c03'))).toBe(22 * 60_000));
+  it('forty primes of 2 min with 13 min rest are about ten hours', () => {
+    const code = Code.shape.detection.parse({ locksOutAfter: 40, attempt: { runMs: 120_000, restMs: 780_000 } });
+    expect((lockOutMs(code) ?? 0) / 3_600_000).toBeCloseTo(9.78, 2);
+  });
+  it('is not known without attempts', () => expect(lockOutMs(detection('k19'))).toBeNull());
+});
+
+describe('findCodes', () => {
+  const codes = entriesOf(glasswasher(), 'code');
+  it.each([
+    ['K19', 'K19', 'same'],
+    ['k-19', 'K19', 'spelling'],
+    ['k 19', 'K19', 'spelling'],
+    ['K I9', 'K19', 'look-alike'],
+    ['KI9', 'K19', 'look-alike'],
+    ['CO3', 'C03', 'look-alike'],
+    ['c3', 'C03', 'spelling'],
+    ['P21', 'P12', 'near'],
+    ['5O2', 'S02', 'look-alike'],
+  ])('%s means %s (%s)', (typed, text, why) => {
+    const [first] = findCodes(typed, codes);
+    expect([first?.code.text, first?.why]).toEqual([text, why]);
+  });
+  it('does not guess from afar', () => {
+    expect(findCodes('ZZZ', codes)).toEqual([]);
+    expect(findCodes('', codes)).toEqual([]);
+  });
+  it('plain spelling is found again', () => expect(plainCode('co-07')).toBe('CO7'));
+});

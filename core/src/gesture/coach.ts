@@ -1,0 +1,175 @@
+import type { ControlId, PlaceId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
+import type { Shown } from '../unit/signal.ts';
+import type { Moment, Step } from './model.ts';
+import { stepSpan, stepsSpan } from './timing.ts';
+
+/** One thing a hand does, for the words and the panel: which control, what with it, and where it ends up. */
+export type HandAct = Readonly<{
+  control: ControlId | 'any' | null;
+  act: 'press' | 'hold' | 'let-go' | 'set' | 'turn-right' | 'turn-left' | 'sweep' | 'do';
+  place: PlaceId | null;
+  times: number;
+  words: string | null;
+}>;
+
+/** One card of the coach: what to do now, how often, in which window, and what it should show. */
+export type CoachCard = Readonly<{
+  /** Where the step stands in the route, for keys and notes. */
+  path: string;
+  step: Step;
+  acts: readonly HandAct[];
+  /** How often the acts are done in a row. */
+  times: number;
+  windowMs: number | null;
+  windowFrom: Moment | null;
+  /** What one round of the acts usually takes, for the beat. */
+  usualMs: number;
+  holdMs: number | null;
+  holdUntil: Moment | null;
+  /** Held down the while, from steps around this one. */
+  keeping: ReadonlyArray<Readonly<{ control: ControlId; place: PlaceId | null }>>;
+  watch: readonly Shown[];
+  must: 'must' | 'may' | 'must-not' | null;
+  withinMs: number | null;
+}>;
+
+const act = (partial: Partial<HandAct> & Pick<HandAct, 'act'>): HandAct => ({
+  control: null,
+  place: null,
+  times: 1,
+  words: null,
+  ...partial,
+});
+
+function actsOf(step: Step): HandAct[] {
+  switch (step.kind) {
+    case 'press':
+      return [act({ act: 'press', control: step.control, times: step.times })];
+    case 'hold':
+      return step.controls.map((h) => act({ act: 'hold', control: h.control, place: h.place ?? null }));
+    case 'turn':
+      return [act({ act: step.way === 'cw' ? 'turn-right' : 'turn-left', control: step.control, times: step.clicks })];
+    case 'sweep':
+      return [act({ act: 'sweep', control: step.control, times: step.turns, place: step.stopAt ?? null })];
+    case 'set':
+      return [act({ act: 'set', control: step.control, place: step.to })];
+    case 'step-list':
+      return [act({ act: 'press', control: step.control, times: step.to })];
+    case 'dial':
+      return [act({ act: 'do', control: step.up, words: step.text })];
+    case 'choose':
+      return [act({ act: 'do', words: step.path.join(' › ') })];
+    case 'at-place':
+      return [act({ act: 'do', words: step.place })];
+    case 'say':
+      return [act({ act: 'do', words: step.text })];
+    case 'group':
+      return step.steps.flatMap(actsOf);
+    case 'keep':
+    case 'rest':
+    case 'see':
+    case 'branch':
+    case 'bypass':
+      return [];
+    default:
+      return assertNever(step);
+  }
+}
+
+/** A group is one card while nothing in it has to be watched, waited for or kept. */
+const isPlain = (step: Step): boolean => !['keep', 'see', 'branch', 'rest', 'group', 'hold'].includes(step.kind);
+
+/**
+ * Turns a route's steps into cards, one action each, in the order they are done. A step that defeats an interlock makes
+ * no card: it is never coached.
+ */
+export function coachCards(steps: readonly Step[]): CoachCard[] {
+  const walk = (
+    list: readonly Step[],
+    at: string,
+    keeping: CoachCard['keeping'],
+    window: CoachCard['windowMs'],
+    from: Moment | null,
+  ): CoachCard[] =>
+    list.flatMap((step, i): CoachCard[] => {
+      const path = at === '' ? String(i) : `${at}.${i}`;
+      const card = (rest: Partial<CoachCard>): CoachCard => ({
+        path,
+        step,
+        acts: actsOf(step),
+        times: 1,
+        windowMs: window,
+        windowFrom: from,
+        usualMs: stepSpan(step).usualMs,
+        holdMs: null,
+        holdUntil: null,
+        keeping,
+        watch: [],
+        must: null,
+        withinMs: null,
+        ...rest,
+      });
+      switch (step.kind) {
+        case 'bypass':
+          return [];
+        case 'keep': {
+          const holding = step.controls.map((h) => ({ control: h.control, place: h.place ?? null }));
+          const begin = card({
+            acts: step.controls.map((h) => act({ act: 'hold', control: h.control, place: h.place ?? null })),
+            usualMs: 800,
+          });
+          const end = card({
+            path: `${path}.end`,
+            acts: step.controls.map((h) => act({ act: 'let-go', control: h.control })),
+            holdMs: step.until?.kind === 'span' ? step.until.span.usualMs : null,
+            holdUntil: step.until?.kind === 'moment' ? step.until.moment : null,
+            usualMs: 800,
+            keeping: [...keeping, ...holding],
+          });
+          return [begin, ...walk(step.during, path, [...keeping, ...holding], window, from), end];
+        }
+        case 'group': {
+          const mostMs = step.window?.mostMs ?? window;
+          const since = step.window?.from ?? from;
+          if (step.steps.every(isPlain))
+            return [
+              card({ times: step.times, windowMs: mostMs, windowFrom: since, usualMs: stepsSpan(step.steps).usualMs }),
+            ];
+          return Array.from({ length: step.times }, (_, n) =>
+            walk(step.steps, step.times === 1 ? path : `${path}#${n + 1}`, keeping, mostMs, since),
+          ).flat();
+        }
+        case 'branch':
+          return walk(step.otherwise, `${path}.otherwise`, keeping, window, from);
+        case 'see':
+          return [card({ watch: step.signs, must: step.must, withinMs: step.within?.mostMs ?? null })];
+        case 'hold':
+          return [
+            card({
+              holdMs: step.until.kind === 'span' ? step.until.span.usualMs : null,
+              holdUntil: step.until.kind === 'moment' ? step.until.moment : null,
+            }),
+          ];
+        default:
+          return [card({})];
+      }
+    });
+  return walk(steps, '', [], null, null);
+}
+
+/** Where every control stands after the first `count` cards, for the drawn panel: places by control, and what is held. */
+export function controlsAfter(cards: readonly CoachCard[], count: number): ReadonlyMap<ControlId, PlaceId> {
+  const places = new Map<ControlId, PlaceId>();
+  for (const card of cards.slice(0, count)) {
+    for (const { control, act: what, place } of card.acts) {
+      if (control === null || control === 'any') continue;
+      if (what === 'set' && place) places.set(control, place);
+      if (what === 'hold' && place) places.set(control, place);
+      if (what === 'let-go') places.delete(control);
+    }
+    // a hold with an end of its own is over once its card is done
+    if (card.step.kind === 'hold') for (const held of card.step.controls) places.delete(held.control);
+  }
+  return places;
+}

@@ -1,0 +1,123 @@
+// Everything other packages may use of core, room by room. What is not listed is private.
+
+export {
+  type Finding,
+  type FindingCode,
+  findingCodes,
+  findingWords,
+  type Path,
+  type Severity,
+  severities,
+} from './base/finding.ts';
+// base
+export {
+  AssetId,
+  ChartId,
+  CodeId,
+  ControlId,
+  ControllerId,
+  EventId,
+  FamilyId,
+  HazardId,
+  InstrumentId,
+  MachineId,
+  ModeId,
+  NodeId,
+  PanelId,
+  ParameterId,
+  PartId,
+  PlaceId,
+  ReadoutId,
+  RouteId,
+  SignId,
+  SourceId,
+  StageId,
+  SymptomId,
+  VariantId,
+  WalkId,
+} from './base/ids.ts';
+export { canonicalJson, type Json, sameJson } from './base/json.ts';
+export {
+  baseUnit,
+  formatQuantity,
+  parseReading,
+  type Quantity,
+  quantities,
+  type Reading,
+  type ReadingError,
+  unitNames,
+} from './base/quantity.ts';
+export { assertNever, fail, ok, type Result } from './base/result.ts';
+export { Role, roleAtLeast, roles } from './base/role.ts';
+export { Label, Prose, Scope, type Span, Standing, scopes, standings } from './base/words.ts';
+export {
+  type BandError,
+  betaCelsius,
+  betaOhm,
+  computeBand,
+  elementOhm,
+  type GoodBand,
+  needsTemperature,
+  type Parameters,
+  steinhartHartOhm,
+  tableOhm,
+} from './chart/band.ts';
+// chart
+export { type Band, Chart, type ChartNode, type MeasureNode, type VerdictNode } from './chart/model.ts';
+export { judgeReading, type ReadingVerdict } from './chart/verdict.ts';
+export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkChart } from './chart/walk.ts';
+export { codeIdOf } from './code/id.ts';
+// code
+export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom } from './code/model.ts';
+export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+// find
+export { type CodeMatch, codeDistance, findCodes, plainCode } from './find/find-code.ts';
+export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
+export { interlockWords } from './gesture/lint.ts';
+// gesture
+export { type Moment, Route, Step } from './gesture/model.ts';
+export { stepSpan, stepsSpan } from './gesture/timing.ts';
+export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
+export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
+// library
+export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './library/entry.ts';
+export { familyOf, keyOf, keyText, titleOf } from './library/key.ts';
+export { type Link, linksOf } from './library/links.ts';
+export { blocksPublishing, lint, stationOf } from './library/lint.ts';
+export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
+export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
+export { entriesOf, entryOf, familyEntry } from './library/select.ts';
+export { validate } from './library/validate.ts';
+export {
+  type Candidate,
+  type Decoded,
+  decode,
+  type Listed,
+  type Misread,
+  type Undecided,
+} from './readout/decode.ts';
+export { type EncodeError, encode, joinCode, type StageShow, splitCode } from './readout/encode.ts';
+export { literalOf } from './readout/literal.ts';
+export { type LookAlike, lookAlikes } from './readout/look-alikes.ts';
+// readout
+export { Look, Readout, Seen, SeenLamp, type Special, type Stage } from './readout/model.ts';
+// source
+export { Asset, Hazard, Instrument, Source } from './source/model.ts';
+export { Family, type Part, SoftwareVersion, type Variant } from './unit/family.ts';
+export { Condition, Mode } from './unit/mode.ts';
+// unit
+export {
+  type Control,
+  type Face,
+  type LampColour,
+  lampColours,
+  type Mechanism,
+  Panel,
+  type Sign,
+} from './unit/panel.ts';
+export { compareVersions, matchesModel, type Plate, type Reason, type Resolved, resolvePlate } from './unit/plate.ts';
+export { type LampState, Shown } from './unit/signal.ts';
+
+// walk
+export { Machine, type Station, stations, TakenReading, WalkEvent, type WalkEventOf } from './walk/model.ts';
+export { currentStation, foldWalk, standingEvents, type Walk } from './walk/state.ts';

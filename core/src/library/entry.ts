@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { FamilyId } from '../base/ids.ts';
+import { Chart } from '../chart/model.ts';
+import { Code, Setting, Symptom } from '../code/model.ts';
+import { Route } from '../gesture/model.ts';
+import { Readout } from '../readout/model.ts';
+import { Asset, Hazard, Instrument, Source } from '../source/model.ts';
+import { Family } from '../unit/family.ts';
+import { Mode } from '../unit/mode.ts';
+import { Panel } from '../unit/panel.ts';
+
+/** Anything with revisions of its own. */
+export const Entry = z.union([
+  z.discriminatedUnion('kind', [
+    Family,
+    Panel,
+    Mode,
+    Route,
+    Readout,
+    Code,
+    Symptom,
+    Setting,
+    Chart,
+    Hazard,
+    Instrument,
+    Asset,
+  ]),
+  Source,
+]);
+export type Entry = z.infer<typeof Entry>;
+
+export const entryKinds = [
+  'family',
+  'panel',
+  'mode',
+  'route',
+  'readout',
+  'code',
+  'symptom',
+  'setting',
+  'chart',
+  'source',
+  'hazard',
+  'instrument',
+  'asset',
+] as const satisfies ReadonlyArray<Entry['kind']>;
+export const EntryKind = z.enum(entryKinds);
+export type EntryKind = Entry['kind'];
+export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
+
+/** The schema of one kind, for messages that name the field instead of "no member of the union fits". */
+export const entrySchemas: { readonly [K in EntryKind]: z.ZodType<EntryOf<K>> } = {
+  family: Family,
+  panel: Panel,
+  mode: Mode,
+  route: Route,
+  readout: Readout,
+  code: Code,
+  symptom: Symptom,
+  setting: Setting,
+  chart: Chart,
+  source: Source,
+  hazard: Hazard,
+  instrument: Instrument,
+  asset: Asset,
+};
+
+/** What an entry is known by: its kind and id within its family, or within the library where it belongs to none. */
+export const EntryKey = z.strictObject({ family: FamilyId.nullable(), kind: EntryKind, id: z.string().min(1).max(64) });
+export type EntryKey = z.infer<typeof EntryKey>;

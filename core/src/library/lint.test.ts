@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest';
+import {
+  type Bundle,
+  type Entry,
+  type EntryKind,
+  entryOf,
+  type FindingCode,
+  findingCodes,
+  findingWords,
+  lint,
+  stationOf,
+} from '../index.ts';
+import { dryer, glasswasher } from '../testing/bundles.ts';
+
+type Loose = Record<string, never> & { [key: string]: unknown };
+/** Changes one entry of a fresh bundle without regard to types: findings are about what types let through. */
+const spoil = (bundle: Bundle, kind: EntryKind, id: string, change: (entry: Loose) => unknown): Bundle => ({
+  ...bundle,
+  entries: bundle.entries.map((e) =>
+    e.kind === kind && e.id === id
+      ? ({ ...structuredClone(e), ...(change(e as unknown as Loose) as object) } as Entry)
+      : e,
+  ),
+});
+const washer = (kind: EntryKind, id: string, change: (entry: Loose) => unknown) =>
+  spoil(glasswasher(), kind, id, change);
+const node = (chart: Loose, id: string, change: object) => ({
+  nodes: (chart.nodes as unknown as Loose[]).map((n) => (n.id === id ? { ...n, ...change } : n)),
+});
+const firstStep = (step: object) => (route: Loose) => ({ steps: [step, ...(route.steps as unknown as object[])] });
+
+/** A table in which one pattern has two rows, as when somebody types it from a worn sheet. */
+const overlappingRows = (readout: Loose) => {
+  const [group, count] = structuredClone(readout.stages) as unknown as [{ reads: { to: { rows: object[] } } }, object];
+  group.reads.to.rows.push({ pattern: '1-0', value: 'W' });
+  return { stages: [group, count] };
+};
+
+/** For every code one bundle that shows it. A new code without a row here fails the completeness test. */
+const fixtures: Record<FindingCode, () => Bundle> = {
+  'dangling-id': () => washer('code', 'k19', () => ({ chart: 'no-such-chart' })),
+  'duplicate-id': () => ({
+    ...glasswasher(),
+    entries: [...glasswasher().entries, entryOf(glasswasher(), 'code', 'k19') as Entry],
+  }),
+  'duplicate-code': () => washer('code', 'k17', () => ({ text: 'k-19' })),
+  'part-unknown': () =>
+    washer('route', 'enter-memory', firstStep({ kind: 'press', control: 'no-such-button', times: 1 })),
+  'code-without-pattern': () => washer('code', 'k17', () => ({ text: 'K77' })),
+  'codes-share-pattern': () =>
+    spoil(spoil(dryer(), 'readout', 'column', overlappingRows), 'code', 'w-2', () => ({ text: 'W-3' })),
+  'look-alike-danger': glasswasher,
+  'code-without-suspect': () => washer('code', 'k17', () => ({ suspects: [] })),
+  'code-without-chart': glasswasher,
+  'code-without-source': () => washer('code', 'k17', () => ({ source: null, claims: [] })),
+  'window-too-short': () =>
+    washer(
+      'route',
+      'enter-memory',
+      firstStep({
+        kind: 'group',
+        times: 9,
+        window: { from: { kind: 'power-on' }, mostMs: 2000 },
+        steps: [{ kind: 'press', control: 'rocker', times: 1 }],
+      }),
+    ),
+  'window-tight': () =>
+    washer(
+      'route',
+      'enter-memory',
+      firstStep({
+        kind: 'group',
+        times: 4,
+        window: { from: { kind: 'power-on' }, mostMs: 1900 },
+        steps: [{ kind: 'press', control: 'rocker', times: 1 }],
+      }),
+    ),
+  'no-way-out': () =>
+    spoil(
+      washer('route', 'leave-memory', () => ({ from: ['off'] })),
+      'mode',
+      'memory',
+      () => ({ transitions: [] }),
+    ),
+  'mode-unreachable': () =>
+    ['in', 'more', 'wipe'].reduce((b, id) => spoil(b, 'route', id, () => ({ to: null })), dryer()),
+  'interlock-defeated': () => washer('route', 'enter-memory', firstStep({ kind: 'bypass', what: 'hood' })),
+  'interlock-words': () => washer('code', 'h05', () => ({ note: 'Tape the hood switch down and watch.' })),
+  'node-unreachable': () => washer('chart', 'drain', (c) => node(c, 'coil', { pass: 'pump-bad' })),
+  'loop-without-end': () => washer('chart', 'drain', (c) => node(c, 'filter', { yes: 'filter', no: 'filter' })),
+  'energised-unprotected': () =>
+    washer('chart', 'rinse-heat', (c) => node(c, 'element', { supply: 'energised', hazards: [] })),
+  'band-never-computes': () =>
+    washer('chart', 'rinse-heat', (c) =>
+      node(c, 'element', { band: { kind: 'element', powerWatt: 0, supplyVolt: 230, toleranceRatio: 0 } }),
+    ),
+  'suspect-untested': glasswasher,
+  'scope-exceeded': () => washer('chart', 'rinse-heat', (c) => node(c, 'element', { hazards: ['steam-pressure'] })),
+};
+describe('lint', () => {
+  it.each(findingCodes)('finds %s, at a place in the bundle, in plain words', (code) => {
+    const bundle = fixtures[code]();
+    const found = lint(bundle).filter((f) => f.code === code);
+    expect(found.length).toBeGreaterThan(0);
+    for (const finding of found) {
+      expect(findingWords(finding)).toMatch(/^[“A-Z0-9].*\.$/s);
+      expect(stationOf(finding, bundle)).toBeTypeOf('string');
+    }
+  });
+
+  it('the demo and the second family have no errors', () => {
+    for (const bundle of [glasswasher(), dryer()])
+      expect(lint(bundle).filter((f) => f.severity === 'error')).toEqual([]);
+  });
+
+  it('puts the gravest first', () => {
+    const order = lint(fixtures['energised-unprotected']()).map((f) =>
+      ['error', 'warning', 'hint'].indexOf(f.severity),
+    );
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+  });
+
+  it('says which code a dead lamp turns a dangerous one into', () => {
+    expect(lint(glasswasher())[0]).toMatchObject({
+      code: 'look-alike-danger',
+      text: 'K23',
+      becomes: 'K19',
+      lamp: 'lamp-c',
+      hazards: ['steam-pressure'],
+    });
+  });
+});

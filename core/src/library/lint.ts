@@ -1,0 +1,91 @@
+import type { Finding, Path } from '../base/finding.ts';
+import { lintChart, untestedSuspects } from '../chart/lint.ts';
+import { lintCode, lintCodeTable } from '../code/lint.ts';
+import { lintModes, lintRoute } from '../gesture/lint.ts';
+import { lintReadout } from '../readout/lint.ts';
+import type { Bundle } from './bundle.ts';
+import type { EntryKind, EntryOf } from './entry.ts';
+import { entriesOf, entryOf } from './select.ts';
+import { validate } from './validate.ts';
+
+const rank = { error: 0, warning: 1, hint: 2 } as const;
+
+/** Every loose end of a bundle, gravest first. All are collected; none stops another from being found. */
+export function lint(bundle: Bundle): Finding[] {
+  const findings = [...validate(bundle)];
+  const placed = <K extends EntryKind>(kind: K): Array<{ entry: EntryOf<K>; at: Path }> =>
+    bundle.entries.flatMap((entry, i) =>
+      entry.kind === kind ? [{ entry: entry as EntryOf<K>, at: ['entries', i] }] : [],
+    );
+  const codes = placed('code').map(({ entry, at }) => ({ code: entry, at }));
+  const hazards = entriesOf(bundle, 'hazard');
+  const parameters = new Map(
+    entriesOf(bundle, 'family').flatMap((f) => f.parameters.map((p) => [p.id, p.value] as const)),
+  );
+
+  for (const { entry, at } of placed('route')) findings.push(...lintRoute(entry, at));
+  findings.push(
+    ...lintModes(
+      placed('mode').map(({ entry, at }) => ({ mode: entry, at })),
+      entriesOf(bundle, 'route'),
+    ),
+  );
+  for (const { entry, at } of placed('readout'))
+    findings.push(
+      ...lintReadout(
+        entry,
+        codes.filter((c) => c.code.readout === entry.id),
+        at,
+      ),
+    );
+  findings.push(...lintCodeTable(codes));
+  for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
+    findings.push(...lintCode(entry, at));
+    const chart = entryOf(bundle, 'chart', entry.chart);
+    const parts = entry.suspects.flatMap((s) => (s.part ? [s.part] : []));
+    if (chart)
+      for (const part of untestedSuspects(chart, parts))
+        findings.push({
+          code: 'suspect-untested',
+          severity: 'warning',
+          at: [...at, 'suspects'],
+          text: entry.kind === 'code' ? entry.text : entry.title,
+          part,
+          chart: chart.title,
+        });
+  }
+  for (const { entry, at } of placed('chart')) findings.push(...lintChart({ chart: entry, parameters, hazards, at }));
+  return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** Findings that keep an entry from being published, whatever a reviewer thinks. */
+export function blocksPublishing(finding: Finding): boolean {
+  return finding.severity === 'error';
+}
+
+/** The station of the trail a finding belongs to, so that a knot can carry its loose ends. */
+export function stationOf(finding: Finding, bundle: Bundle): 'unit' | 'enter' | 'read' | 'test' | 'clear' | 'prove' {
+  const index = finding.at[1];
+  const entry = typeof index === 'number' ? bundle.entries[index] : undefined;
+  switch (entry?.kind) {
+    case 'route':
+      return entry.purpose === 'clear' || entry.purpose === 'leave' || entry.purpose === 'calibrate'
+        ? 'clear'
+        : 'enter';
+    case 'mode':
+      return 'enter';
+    case 'readout':
+      return 'read';
+    case 'code':
+    case 'symptom':
+      return finding.code === 'look-alike-danger' ||
+        finding.code === 'duplicate-code' ||
+        finding.code === 'code-without-pattern'
+        ? 'read'
+        : 'test';
+    case 'chart':
+      return 'test';
+    default:
+      return 'unit';
+  }
+}

@@ -1,0 +1,76 @@
+import type { z } from 'zod';
+import type { Path } from '../base/finding.ts';
+import { findingWords } from '../base/finding.ts';
+import { fail, ok, type Result } from '../base/result.ts';
+import { Bundle, bundleFormat, bundleVersion } from './bundle.ts';
+import { type Entry, entryKinds, entrySchemas } from './entry.ts';
+import { migrateBundle } from './migrate.ts';
+import { validate } from './validate.ts';
+
+/** Why a document was refused, at its place. */
+export type Problem = Readonly<{ path: Path; reason: string }>;
+
+/** At most so many problems are listed; a wrong file would otherwise print thousands. */
+const mostProblems = 200;
+
+/** A zod error as problems, with `under` in front of every path. */
+export function problemsOf(error: z.ZodError, under: Path = []): Problem[] {
+  return error.issues.map((issue) => ({
+    path: [...under, ...issue.path.map((p) => (typeof p === 'symbol' ? String(p) : p))],
+    reason:
+      issue.code === 'unrecognized_keys'
+        ? `unknown field ${issue.keys.map((k) => `“${k}”`).join(', ')}`
+        : issue.message,
+  }));
+}
+
+/** A path as people write it: `entries[12].suspects[0].label`. */
+export function pathText(path: Path): string {
+  return path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? p : `.${p}`)).join('') || '(whole document)';
+}
+
+function readEntry(value: unknown, at: Path): Result<Entry, Problem[]> {
+  const kind = typeof value === 'object' && value !== null && 'kind' in value ? value.kind : undefined;
+  const known = entryKinds.find((k) => k === kind);
+  if (!known) return fail([{ path: [...at, 'kind'], reason: `must be one of ${entryKinds.join(', ')}` }]);
+  const parsed = entrySchemas[known].safeParse(value);
+  return parsed.success ? ok(parsed.data) : fail(problemsOf(parsed.error, at));
+}
+
+/**
+ * Reads a bundle from anything JSON gave: shape, then duplicate and dangling ids. Refused whole, with every problem and
+ * its path; nothing is guessed or dropped.
+ */
+export function readBundle(json: unknown): Result<Bundle, Problem[]> {
+  if (typeof json !== 'object' || json === null || Array.isArray(json))
+    return fail([{ path: [], reason: 'a bundle is a JSON object' }]);
+  const document = json as Record<string, unknown>;
+  if (document.format !== bundleFormat) return fail([{ path: ['format'], reason: `must be “${bundleFormat}”` }]);
+  const migrated = migrateBundle(document);
+  if (!migrated.ok)
+    return fail([
+      {
+        path: ['version'],
+        reason: `this is version ${migrated.error.version}; version ${bundleVersion} is the newest known here`,
+      },
+    ]);
+  const entries = migrated.value.entries;
+  if (!Array.isArray(entries)) return fail([{ path: ['entries'], reason: 'must be a list of entries' }]);
+  const read = entries.map((entry, i) => readEntry(entry, ['entries', i]));
+  const problems = read.flatMap((r) => (r.ok ? [] : r.error));
+  const head = Bundle.omit({ entries: true }).safeParse(
+    Object.fromEntries(Object.entries(migrated.value).filter(([k]) => k !== 'entries')),
+  );
+  if (!head.success) problems.unshift(...problemsOf(head.error));
+  if (entries.length === 0) problems.push({ path: ['entries'], reason: 'holds no entry' });
+  if (problems.length > 0 || !head.success) return fail(problems.slice(0, mostProblems));
+  const bundle: Bundle = { ...head.data, entries: read.flatMap((r) => (r.ok ? [r.value] : [])) };
+  const wrong = validate(bundle);
+  if (wrong.length > 0) return fail(wrong.slice(0, mostProblems).map((f) => ({ path: f.at, reason: findingWords(f) })));
+  return ok(bundle);
+}
+
+/** Reads one entry on its own, as when it is saved: shape only, since what it names may be a draft as well. */
+export function readOneEntry(json: unknown): Result<Entry, Problem[]> {
+  return readEntry(json, []);
+}

@@ -1,0 +1,283 @@
+import type { Finding, Path } from '../base/finding.ts';
+import type { Step } from '../gesture/model.ts';
+import { eachStep } from '../gesture/steps.ts';
+import type { Shown } from '../unit/signal.ts';
+import type { Bundle } from './bundle.ts';
+import type { Entry } from './entry.ts';
+import { keyText } from './key.ts';
+import { linksOf } from './links.ts';
+
+/** The things on a unit that steps, readouts and charts name: controls with their places, signs, parts, and so on. */
+type Names = {
+  controls: Map<string, ReadonlySet<string> | null>;
+  signs: Set<string>;
+  controllers: Set<string>;
+  parts: Set<string>;
+  parameters: Set<string>;
+  variants: Set<string>;
+};
+
+function namesOf(bundle: Bundle): Names {
+  const names: Names = {
+    controls: new Map(),
+    signs: new Set(),
+    controllers: new Set(),
+    parts: new Set(),
+    parameters: new Set(),
+    variants: new Set(),
+  };
+  for (const entry of bundle.entries) {
+    if (entry.kind === 'panel')
+      for (const face of entry.faces) {
+        for (const control of face.controls) {
+          const { mechanism } = control;
+          const places =
+            mechanism.kind === 'places'
+              ? mechanism.places.map((p) => p.id)
+              : mechanism.kind === 'clicks'
+                ? mechanism.rests.map((r) => r.id)
+                : null;
+          names.controls.set(control.id, places && new Set<string>(places));
+        }
+        for (const sign of face.signs) names.signs.add(sign.id);
+      }
+    if (entry.kind === 'family') {
+      for (const c of entry.controllers) names.controllers.add(c.id);
+      for (const p of entry.parts) names.parts.add(p.id);
+      for (const p of entry.parameters) names.parameters.add(p.id);
+      for (const v of entry.variants) names.variants.add(v.id);
+    }
+  }
+  return names;
+}
+
+type Use = Readonly<{
+  what: 'control' | 'place' | 'sign' | 'controller' | 'part' | 'parameter' | 'variant' | 'node' | 'stage';
+  id: string;
+  at: Path;
+  of?: string;
+}>;
+
+const shownUses = (shown: readonly Shown[], at: Path): Use[] =>
+  shown.map((s, i) => ({ what: 'sign', id: s.sign, at: [...at, i, 'sign'] }));
+
+function stepUses(steps: readonly Step[], under: Path): Use[] {
+  return eachStep(steps, under).flatMap(({ step, at }): Use[] => {
+    const control = (id: string, key: Path): Use => ({ what: 'control', id, at: [...at, ...key] });
+    switch (step.kind) {
+      case 'press':
+        return step.control === 'any' ? [] : [control(step.control, ['control'])];
+      case 'hold':
+      case 'keep':
+        return step.controls.flatMap((held, i): Use[] => [
+          control(held.control, ['controls', i, 'control']),
+          ...(held.place
+            ? [{ what: 'place', id: held.place, of: held.control, at: [...at, 'controls', i, 'place'] } as const]
+            : []),
+        ]);
+      case 'turn':
+      case 'step-list':
+        return [control(step.control, ['control'])];
+      case 'sweep':
+        return [
+          control(step.control, ['control']),
+          ...(step.stopAt
+            ? [{ what: 'place', id: step.stopAt, of: step.control, at: [...at, 'stopAt'] } as const]
+            : []),
+        ];
+      case 'set':
+        return [
+          control(step.control, ['control']),
+          { what: 'place', id: step.to, of: step.control, at: [...at, 'to'] },
+        ];
+      case 'dial':
+        return [control(step.up, ['up']), control(step.down, ['down'])];
+      case 'see':
+        return shownUses(step.signs, [...at, 'signs']);
+      case 'group':
+        return step.window?.from.kind === 'sign'
+          ? [{ what: 'sign', id: step.window.from.shown.sign, at: [...at, 'window', 'from', 'shown', 'sign'] }]
+          : [];
+      case 'branch':
+        return step.on.kind === 'sign'
+          ? [{ what: 'sign', id: step.on.shown.sign, at: [...at, 'on', 'shown', 'sign'] }]
+          : [];
+      default:
+        return [];
+    }
+  });
+}
+
+function usesOf(entry: Entry): Use[] {
+  switch (entry.kind) {
+    case 'panel':
+      return [{ what: 'controller', id: entry.controller, at: ['controller'] }];
+    case 'family':
+      return entry.variants.flatMap((v, i) =>
+        Object.keys(v.values).map((id): Use => ({ what: 'parameter', id, at: ['variants', i, 'values', id] })),
+      );
+    case 'mode':
+      return [
+        { what: 'controller', id: entry.controller, at: ['controller'] },
+        ...entry.shows.flatMap((s, i) => (s.kind === 'fixed' ? shownUses(s.signs, ['shows', i, 'signs']) : [])),
+        ...entry.transitions.flatMap((t, i) =>
+          t.on.kind === 'gesture' ? stepUses(t.on.steps, ['transitions', i, 'on', 'steps']) : [],
+        ),
+      ];
+    case 'route':
+      return [
+        ...entry.onlyVariants.map((id, i): Use => ({ what: 'variant', id, at: ['onlyVariants', i] })),
+        ...stepUses(entry.steps, ['steps']),
+      ];
+    case 'readout':
+      return [
+        { what: 'controller', id: entry.controller, at: ['controller'] },
+        ...entry.stages.flatMap((stage, i): Use[] => {
+          const at = ['stages', i, 'reads'];
+          return stage.reads.kind === 'lamps'
+            ? stage.reads.lamps.map((lamp, k) => ({ what: 'sign', id: lamp.sign, at: [...at, 'lamps', k, 'sign'] }))
+            : [{ what: 'sign', id: stage.reads.sign, at: [...at, 'sign'] }];
+        }),
+        ...entry.specials.flatMap((s, i) => shownUses(s.signs, ['specials', i, 'signs'])),
+        ...entry.compose.flatMap((piece, i): Use[] =>
+          piece.kind === 'stage' && !entry.stages.some((s) => s.id === piece.stage)
+            ? [{ what: 'stage', id: piece.stage, at: ['compose', i, 'stage'] }]
+            : [],
+        ),
+      ];
+    case 'code':
+    case 'symptom':
+      return [
+        ...(entry.kind === 'code' ? [{ what: 'controller', id: entry.controller, at: ['controller'] } as const] : []),
+        ...entry.suspects.flatMap((s, i): Use[] =>
+          s.part ? [{ what: 'part', id: s.part, at: ['suspects', i, 'part'] }] : [],
+        ),
+      ];
+    case 'chart':
+      return chartUses(entry);
+    default:
+      return [];
+  }
+}
+
+function chartUses(chart: Extract<Entry, { kind: 'chart' }>): Use[] {
+  const ids = new Set<string>(chart.nodes.map((n) => n.id));
+  const node = (id: string, at: Path): Use[] => (ids.has(id) ? [] : [{ what: 'node', id, at }]);
+  return [
+    ...node(chart.start, ['start']),
+    ...chart.nodes.flatMap((n, i): Use[] => {
+      const at = ['nodes', i];
+      const about = n.about.map((id, k): Use => ({ what: 'part', id, at: [...at, 'about', k] }));
+      switch (n.kind) {
+        case 'look':
+          return [
+            ...about,
+            ...node(n.yes, [...at, 'yes']),
+            ...node(n.no, [...at, 'no']),
+            ...(n.cannotTell ? node(n.cannotTell, [...at, 'cannotTell']) : []),
+          ];
+        case 'ask':
+        case 'operate':
+          return [...about, ...n.answers.flatMap((a, k) => node(a.next, [...at, 'answers', k, 'next']))];
+        case 'measure':
+          return [
+            ...about,
+            ...(['pass', 'low', 'high'] as const).flatMap((k) => node(n[k], [...at, k])),
+            ...(n.tooClose ? node(n.tooClose, [...at, 'tooClose']) : []),
+            ...Object.entries(n.band).flatMap(([k, v]): Use[] =>
+              typeof v === 'object' && v !== null && 'parameter' in v
+                ? [{ what: 'parameter', id: String(v.parameter), at: [...at, 'band', k] }]
+                : [],
+            ),
+          ];
+        case 'act':
+        case 'wait':
+          return [
+            ...about,
+            ...node(n.next, [...at, 'next']),
+            ...(n.kind === 'act' && n.part ? [{ what: 'part', id: n.part, at: [...at, 'part'] } as const] : []),
+          ];
+        case 'verdict':
+          return [...about, ...(n.cause ? [{ what: 'part', id: n.cause, at: [...at, 'cause'] } as const] : [])];
+        default:
+          return about;
+      }
+    }),
+  ];
+}
+
+function isKnown(names: Names, use: Use): boolean {
+  switch (use.what) {
+    case 'control':
+      return names.controls.has(use.id);
+    case 'place':
+      // an unknown control is a finding of its own
+      return !names.controls.has(use.of ?? '') || (names.controls.get(use.of ?? '')?.has(use.id) ?? false);
+    case 'sign':
+      return names.signs.has(use.id);
+    case 'controller':
+      return names.controllers.has(use.id);
+    case 'part':
+      return names.parts.has(use.id);
+    case 'parameter':
+      return names.parameters.has(use.id);
+    case 'variant':
+      return names.variants.has(use.id);
+    case 'node':
+    case 'stage':
+      return false;
+  }
+}
+
+/** What makes a bundle unusable as a whole: ids that stand twice, and ids of nothing. Errors only. */
+export function validate(bundle: Bundle): Finding[] {
+  const findings: Finding[] = [];
+  const keys = new Set<string>();
+  bundle.entries.forEach((entry, i) => {
+    const key = keyText(entry);
+    if (keys.has(key))
+      findings.push({
+        code: 'duplicate-id',
+        severity: 'error',
+        at: ['entries', i, 'id'],
+        twice: { kind: entry.kind, id: entry.id },
+      });
+    keys.add(key);
+    if (entry.kind === 'chart') {
+      const nodes = new Set<string>();
+      entry.nodes.forEach((node, k) => {
+        if (nodes.has(node.id))
+          findings.push({
+            code: 'duplicate-id',
+            severity: 'error',
+            at: ['entries', i, 'nodes', k, 'id'],
+            twice: { kind: 'node', id: node.id },
+          });
+        nodes.add(node.id);
+      });
+    }
+  });
+  if (!keys.has(keyText({ kind: 'family', id: bundle.family })))
+    findings.push({
+      code: 'dangling-id',
+      severity: 'error',
+      at: ['family'],
+      wanted: { kind: 'family', id: bundle.family },
+    });
+  const names = namesOf(bundle);
+  bundle.entries.forEach((entry, i) => {
+    for (const link of linksOf(entry))
+      if (!keys.has(keyText(link.to)))
+        findings.push({ code: 'dangling-id', severity: 'error', at: ['entries', i, ...link.at], wanted: link.to });
+    for (const use of usesOf(entry))
+      if (!isKnown(names, use))
+        findings.push({
+          code: 'part-unknown',
+          severity: 'error',
+          at: ['entries', i, ...use.at],
+          what: use.what,
+          id: use.id,
+        });
+  });
+  return findings;
+}

@@ -1,0 +1,20 @@
+import { readFileSync } from 'node:fs';
+import { type Bundle, readBundle } from '../index.ts';
+
+const readJson = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'));
+
+function read(path: string): Bundle {
+  const bundle = readBundle(readJson(path));
+  if (!bundle.ok) throw new Error(`${path}: ${JSON.stringify(bundle.error, null, 1)}`);
+  return bundle.value;
+}
+
+/** The demo glasswasher: five weighted lamps, colour says which half. */
+export const glasswasher = (): Bundle => read('../../../demo/brindlewick-g4.json');
+
+/** A made-up dryer that shares no mechanics with the glasswasher: a table of three lamps, then a blink count. */
+export const dryer = (): Bundle => read('./velmarrow-d1.json');
+
+/** A bundle file as it came from disk, free to be spoilt by a test. */
+export const rawGlasswasher = (): { entries: Array<Record<string, unknown>>; [key: string]: unknown } =>
+  structuredClone(readJson('../../../demo/brindlewick-g4.json')) as ReturnType<typeof rawGlasswasher>;

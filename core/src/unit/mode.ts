@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import { CodeId, ControllerId, FamilyId, InputId, ModeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
+import { Label, Prose, Span } from '../base/words.ts';
+import { Step } from '../gesture/model.ts';
+import { Shown } from './signal.ts';
+
+/** What a mode remembers while it runs: a list of forty entries is one mode with a cursor, not forty modes. */
+export const Variable = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('cursor'),
+    id: VariableId,
+    from: z.number().int(),
+    to: z.number().int(),
+    start: z.number().int(),
+    wraps: z.boolean(),
+  }),
+  z.strictObject({
+    kind: z.literal('characters'),
+    id: VariableId,
+    /** In the order the controls step through them; letters, digits or signs. */
+    alphabet: z.array(z.string().min(1).max(4)).min(2).max(64),
+    length: z.number().int().min(1).max(16),
+    start: z.string().max(64),
+    wraps: z.boolean(),
+  }),
+  z.strictObject({ kind: z.literal('flag'), id: VariableId, start: z.boolean() }),
+]);
+
+const variableValue = z.union([z.number().int(), z.string().max(64), z.boolean()]);
+
+/** Holds or not, given mode, variables, physical inputs and what a readout says. */
+export type Condition =
+  | { kind: 'variable'; variable: VariableId; is: number | string | boolean }
+  | { kind: 'input'; input: InputId; compare: 'above' | 'below'; value: number }
+  | { kind: 'reads'; readout: ReadoutId; code: CodeId }
+  | { kind: 'sign'; shown: Shown }
+  | { kind: 'all'; of: Condition[] }
+  | { kind: 'any'; of: Condition[] }
+  | { kind: 'not'; of: Condition };
+export const Condition: z.ZodType<Condition> = z.lazy(() =>
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('variable'), variable: VariableId, is: variableValue }),
+    z.strictObject({
+      kind: z.literal('input'),
+      input: InputId,
+      compare: z.enum(['above', 'below']),
+      value: z.number(),
+    }),
+    z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+    z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+    z.strictObject({ kind: z.literal('all'), of: z.array(Condition).max(20) }),
+    z.strictObject({ kind: z.literal('any'), of: z.array(Condition).max(20) }),
+    z.strictObject({ kind: z.literal('not'), of: Condition }),
+  ]),
+);
+
+/** What sets a transition off. Gestures are the steps routes are made of. */
+export const Trigger = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('gesture'), steps: z.array(Step).min(1).max(60) }),
+  z.strictObject({ kind: z.literal('after'), afterMs: z.number().positive() }),
+  z.strictObject({ kind: z.literal('idle'), afterMs: z.number().positive() }),
+  z.strictObject({ kind: z.literal('supply'), becomes: z.enum(['on', 'off']) }),
+  z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+  z.strictObject({ kind: z.literal('input'), input: InputId, passes: z.enum(['above', 'below']), value: z.number() }),
+  z.strictObject({ kind: z.literal('message'), from: ControllerId, message: Label }),
+]);
+
+export const Effect = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('assign'), variable: VariableId, to: variableValue }),
+  z.strictObject({ kind: z.literal('step'), variable: VariableId, by: z.number().int() }),
+  z.strictObject({ kind: z.literal('send'), to: ControllerId, message: Label }),
+  z.strictObject({ kind: z.literal('erase-memory') }),
+]);
+
+export const Transition = z.strictObject({
+  on: Trigger,
+  when: Condition.optional(),
+  effects: z.array(Effect).max(20).default([]),
+  to: ModeId.optional(),
+  note: Prose.optional(),
+});
+
+/** What the signs show while the mode runs: fixed signs, or a readout driven by a variable or the fault memory. */
+export const Showing = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('fixed'), when: Condition.optional(), signs: z.array(Shown).max(60) }),
+  z.strictObject({
+    kind: z.literal('readout'),
+    when: Condition.optional(),
+    readout: ReadoutId,
+    of: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('memory'), slot: VariableId.optional() }),
+      z.strictObject({ kind: z.literal('variable'), variable: VariableId }),
+      z.strictObject({ kind: z.literal('input'), input: InputId }),
+    ]),
+  }),
+]);
+
+/** A numbered test inside a mode; what starts it is a transition's gesture. */
+export const NumberedTest = z.strictObject({
+  number: z.string().min(1).max(12),
+  name: Label,
+  starts: Prose,
+  expected: Prose,
+  takes: Span.optional(),
+  signs: z.array(SignId).max(20).default([]),
+  coldOnly: z.boolean().default(false),
+  needsFirst: z.string().max(12).optional(),
+});
+
+export const Mode = z.strictObject({
+  kind: z.literal('mode'),
+  id: ModeId,
+  family: FamilyId,
+  controller: ControllerId,
+  name: Label,
+  sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
+  /** How one knows one is in it. */
+  normalSigns: Prose.optional(),
+  variables: z.array(Variable).max(30).default([]),
+  shows: z.array(Showing).max(60).default([]),
+  transitions: z.array(Transition).max(200).default([]),
+  tests: z.array(NumberedTest).max(200).default([]),
+});
+export type Mode = z.infer<typeof Mode>;

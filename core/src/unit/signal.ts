@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { SignId } from '../base/ids.ts';
+import { LampColour } from './panel.ts';
+
+export const lampStates = ['dark', 'lit', 'slow', 'fast'] as const;
+export const LampState = z.enum(lampStates);
+export type LampState = z.infer<typeof LampState>;
+
+/** What one sign shows at a moment. */
+export const Shown = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('lamp'), sign: SignId, state: LampState, colour: LampColour.optional() }),
+  z.strictObject({ kind: z.literal('text'), sign: SignId, text: z.string().max(80) }),
+  z.strictObject({
+    kind: z.literal('sound'),
+    sign: SignId,
+    state: z.enum(['on', 'off']),
+    times: z.number().int().min(1).max(100).optional(),
+  }),
+]);
+export type Shown = z.infer<typeof Shown>;

@@ -1,0 +1,125 @@
+import { z } from 'zod';
+import {
+  ChartId,
+  CodeId,
+  EventId,
+  FamilyId,
+  HazardId,
+  MachineId,
+  NodeId,
+  ReadoutId,
+  RouteId,
+  StageId,
+  SymptomId,
+  VariantId,
+  WalkId,
+} from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
+import { Label, Prose } from '../base/words.ts';
+import { CodeText } from '../code/model.ts';
+import { Seen } from '../readout/model.ts';
+import { SoftwareVersion } from '../unit/family.ts';
+
+export const stations = ['unit', 'safe', 'enter', 'read', 'test', 'clear', 'prove'] as const;
+export const Station = z.enum(stations);
+export type Station = z.infer<typeof Station>;
+
+/** One real unit, known by its serial number. */
+export const Machine = z.strictObject({
+  id: MachineId,
+  family: FamilyId,
+  serial: z.string().trim().min(1).max(60),
+  model: z.string().trim().max(60),
+  software: SoftwareVersion.nullable(),
+  /** How many of which parts the system holds, asked on site. */
+  composition: z.record(z.string().min(1).max(60), z.number().int().min(0).max(1000)).default({}),
+  site: Label.optional(),
+});
+export type Machine = z.infer<typeof Machine>;
+
+/** A reading as it was typed beside what was made of it, so that a wrong sum can be found later. */
+export const TakenReading = z.strictObject({
+  typed: z.string().min(1).max(40),
+  quantity: Quantity,
+  /** Base unit; null is an open circuit. */
+  value: z.number().nullable(),
+  atCelsius: z.number().nullable(),
+  least: z.number().nullable(),
+  most: z.number().nullable(),
+  verdict: z.enum(['pass', 'low', 'high', 'too-close']),
+});
+export type TakenReading = z.infer<typeof TakenReading>;
+
+const stamp = {
+  id: EventId,
+  walk: WalkId,
+  /** Counts up from 0 on the device that made it. */
+  seq: z.number().int().min(0).max(100_000),
+  at: z.iso.datetime(),
+};
+
+/** What happened on a walk. Events are only ever added; taking one back is itself an event. */
+export const WalkEvent = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('started'),
+    family: FamilyId,
+    bundle: z.string().max(80),
+    from: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('code'), code: CodeId }),
+      z.strictObject({ kind: z.literal('symptom'), symptom: SymptomId }),
+      z.strictObject({ kind: z.literal('panel') }),
+      z.strictObject({ kind: z.literal('unlisted'), text: CodeText }),
+    ]),
+  }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('unit'),
+    machine: MachineId,
+    serial: z.string().trim().min(1).max(60),
+    model: z.string().trim().max(60),
+    software: SoftwareVersion.nullable(),
+    variant: VariantId.nullable(),
+  }),
+  z.strictObject({ ...stamp, kind: z.literal('safe'), hazards: z.array(HazardId).max(40) }),
+  z.strictObject({ ...stamp, kind: z.literal('tried'), route: RouteId, took: z.boolean() }),
+  z.strictObject({ ...stamp, kind: z.literal('skipped'), station: Station, why: Prose.min(1) }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('seen'),
+    readout: ReadoutId,
+    seen: Seen,
+    made: z.array(z.strictObject({ code: z.string().max(64), certainty: z.number().min(0).max(1) })).max(20),
+  }),
+  z.strictObject({ ...stamp, kind: z.literal('special'), readout: ReadoutId, special: StageId }),
+  z.strictObject({ ...stamp, kind: z.literal('code-taken'), code: CodeId, slot: z.number().int().min(1).max(100) }),
+  z.strictObject({ ...stamp, kind: z.literal('unlisted'), text: CodeText, words: Prose, ask: z.boolean() }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('answered'),
+    chart: ChartId,
+    node: NodeId,
+    answer: Label,
+    reading: TakenReading.nullable(),
+  }),
+  z.strictObject({ ...stamp, kind: z.literal('noted'), text: Prose.min(1) }),
+  z.strictObject({ ...stamp, kind: z.literal('cleared'), route: RouteId.nullable() }),
+  z.strictObject({ ...stamp, kind: z.literal('waits'), until: z.iso.date(), why: Prose }),
+  z.strictObject({ ...stamp, kind: z.literal('resumed') }),
+  z.strictObject({ ...stamp, kind: z.literal('reading-after'), chart: ChartId, node: NodeId, reading: TakenReading }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('proved'),
+    returned: z.boolean(),
+    cycles: z.number().int().min(0).max(10_000),
+  }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('closed'),
+    outcome: z.enum(['fixed', 'handed-on', 'nothing-found', 'left-limited', 'given-up']),
+    fixedBy: Prose,
+  }),
+  z.strictObject({ ...stamp, kind: z.literal('taken-back'), event: EventId }),
+]);
+export type WalkEvent = z.infer<typeof WalkEvent>;
+export type WalkEventOf<K extends WalkEvent['kind']> = Extract<WalkEvent, { kind: K }>;

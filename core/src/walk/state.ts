@@ -1,0 +1,179 @@
+import type {
+  ChartId,
+  CodeId,
+  EventId,
+  FamilyId,
+  HazardId,
+  MachineId,
+  NodeId,
+  RouteId,
+  StageId,
+  SymptomId,
+  VariantId,
+  WalkId,
+} from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
+import type { Seen } from '../readout/model.ts';
+import { type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
+
+export type WalkUnit = Readonly<{
+  machine: MachineId;
+  serial: string;
+  model: string;
+  software: string | null;
+  variant: VariantId | null;
+}>;
+
+/** What a walk's events add up to. */
+export type Walk = Readonly<{
+  id: WalkId;
+  family: FamilyId;
+  bundle: string;
+  startedAt: string;
+  lastAt: string;
+  unit: WalkUnit | null;
+  confirmedHazards: readonly HazardId[] | null;
+  tries: ReadonlyArray<Readonly<{ route: RouteId; took: boolean }>>;
+  skipped: ReadonlyMap<Station, string>;
+  seen: readonly Seen[];
+  special: StageId | null;
+  code: CodeId | null;
+  symptom: SymptomId | null;
+  unlisted: Readonly<{ text: string; words: string; asked: boolean }> | null;
+  slots: ReadonlyMap<number, CodeId>;
+  answers: ReadonlyArray<Readonly<{ chart: ChartId; node: NodeId; answer: string; reading: TakenReading | null }>>;
+  notes: readonly string[];
+  cleared: boolean;
+  waitingUntil: string | null;
+  after: ReadonlyMap<NodeId, TakenReading>;
+  proved: Readonly<{ returned: boolean; cycles: number }> | null;
+  closed: Readonly<{ outcome: WalkEventOf<'closed'>['outcome']; fixedBy: string }> | null;
+  /** Newest event that can be taken back; null on a fresh walk. */
+  lastUndoable: EventId | null;
+  done: ReadonlySet<Station>;
+}>;
+
+const compareEvents = (a: WalkEvent, b: WalkEvent): number =>
+  a.seq - b.seq || (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1);
+
+/** The events that count: in order, each once, without those taken back. */
+export function standingEvents(events: readonly WalkEvent[]): WalkEvent[] {
+  const once = [...new Map(events.map((event) => [event.id, event])).values()].sort(compareEvents);
+  const takenBack = new Set(once.flatMap((event) => (event.kind === 'taken-back' ? [event.event] : [])));
+  return once.filter((event) => event.kind !== 'taken-back' && !takenBack.has(event.id));
+}
+
+function apply(walk: Walk, event: WalkEvent): Walk {
+  const finish = (station: Station): ReadonlySet<Station> => new Set([...walk.done, station]);
+  const next: Walk = { ...walk, lastAt: event.at, lastUndoable: event.kind === 'started' ? null : event.id };
+  switch (event.kind) {
+    case 'started':
+      return {
+        ...next,
+        code: event.from.kind === 'code' ? event.from.code : null,
+        symptom: event.from.kind === 'symptom' ? event.from.symptom : null,
+        unlisted: event.from.kind === 'unlisted' ? { text: event.from.text, words: '', asked: false } : null,
+      };
+    case 'unit': {
+      const { machine, serial, model, software, variant } = event;
+      return { ...next, unit: { machine, serial, model, software, variant }, done: finish('unit') };
+    }
+    case 'safe':
+      return { ...next, confirmedHazards: event.hazards, done: finish('safe') };
+    case 'tried':
+      return {
+        ...next,
+        tries: [...walk.tries, { route: event.route, took: event.took }],
+        done: event.took ? finish('enter') : walk.done,
+      };
+    case 'skipped':
+      return { ...next, skipped: new Map([...walk.skipped, [event.station, event.why]]), done: finish(event.station) };
+    case 'seen':
+      return { ...next, seen: [...walk.seen.filter((s) => s.slot !== event.seen.slot), event.seen] };
+    case 'special':
+      return { ...next, special: event.special, done: finish('read') };
+    case 'code-taken': {
+      const slots = new Map([...walk.slots, [event.slot, event.code]]);
+      return {
+        ...next,
+        slots,
+        code: event.slot === 1 || walk.code === null ? event.code : walk.code,
+        unlisted: null,
+        done: finish('read'),
+      };
+    }
+    case 'unlisted':
+      return {
+        ...next,
+        code: null,
+        unlisted: { text: event.text, words: event.words, asked: event.ask },
+        done: finish('read'),
+      };
+    case 'answered': {
+      const { chart, node, answer, reading } = event;
+      return { ...next, answers: [...walk.answers, { chart, node, answer, reading }] };
+    }
+    case 'noted':
+      return { ...next, notes: [...walk.notes, event.text] };
+    case 'cleared':
+      return { ...next, cleared: true, done: new Set([...walk.done, 'test', 'clear']) };
+    case 'waits':
+      return { ...next, waitingUntil: event.until };
+    case 'resumed':
+      return { ...next, waitingUntil: null };
+    case 'reading-after':
+      return { ...next, after: new Map([...walk.after, [event.node, event.reading]]) };
+    case 'proved':
+      return { ...next, proved: { returned: event.returned, cycles: event.cycles }, waitingUntil: null };
+    case 'closed':
+      return {
+        ...next,
+        closed: { outcome: event.outcome, fixedBy: event.fixedBy },
+        waitingUntil: null,
+        done: finish('prove'),
+      };
+    case 'taken-back':
+      return walk;
+    default:
+      return assertNever(event);
+  }
+}
+
+/** Adds up a walk's events, whatever order they came in and however often; null without its `started` event. */
+export function foldWalk(events: readonly WalkEvent[]): Walk | null {
+  const standing = standingEvents(events);
+  const started = standing.find((event) => event.kind === 'started');
+  if (!started) return null;
+  const empty: Walk = {
+    id: started.walk,
+    family: started.family,
+    bundle: started.bundle,
+    startedAt: started.at,
+    lastAt: started.at,
+    unit: null,
+    confirmedHazards: null,
+    tries: [],
+    skipped: new Map(),
+    seen: [],
+    special: null,
+    code: null,
+    symptom: null,
+    unlisted: null,
+    slots: new Map(),
+    answers: [],
+    notes: [],
+    cleared: false,
+    waitingUntil: null,
+    after: new Map(),
+    proved: null,
+    closed: null,
+    lastUndoable: null,
+    done: new Set(),
+  };
+  return standing.reduce(apply, empty);
+}
+
+/** The station a walk stands at: the first that is not done, in the fixed order. */
+export function currentStation(walk: Walk): Station {
+  return stations.find((station) => !walk.done.has(station)) ?? 'prove';
+}

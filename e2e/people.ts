@@ -1,0 +1,121 @@
+import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+
+export { expect };
+
+const phone = { width: 390, height: 844 };
+
+/** Somebody at a screen. What goes wrong on the page itself fails the test at its end. */
+export class Person {
+  readonly page: Page;
+  readonly context: BrowserContext;
+  readonly complaints: string[] = [];
+  constructor(page: Page, context: BrowserContext) {
+    this.page = page;
+    this.context = context;
+    page.on('pageerror', (error) => this.complaints.push(error.message));
+    page.on('console', (message) => {
+      // a request that fails is told by the page; a broken policy or a fault in the code is not
+      if (message.type() === 'error' && !/Failed to load resource|ERR_INTERNET_DISCONNECTED/.test(message.text()))
+        this.complaints.push(message.text());
+    });
+  }
+
+  async signIn(name: string): Promise<void> {
+    await this.page.goto('/');
+    await this.page.getByLabel('Name').fill(name);
+    await this.page.getByLabel('Password').fill('orrimar-demo');
+    await this.press('Sign in');
+    await expect(this.page.getByRole('navigation', { name: 'areas' })).toBeVisible();
+  }
+
+  press = (name: string | RegExp) => this.page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+  type = (label: string | RegExp, text: string) => this.page.getByLabel(label).fill(text);
+  goTo = (area: string) =>
+    this.page.getByRole('navigation', { name: 'areas' }).getByRole('link', { name: area }).click();
+  sees = (text: string | RegExp) => expect(this.page.getByText(text).filter({ visible: true }).first()).toBeVisible();
+  seesNot = (text: string | RegExp) => expect(this.page.getByText(text).filter({ visible: true })).toHaveCount(0);
+}
+
+export class Technician extends Person {
+  /** Opens the start page and waits until the library is kept on the device. */
+  async opensTrail(): Promise<void> {
+    await this.page.goto('/trail');
+    await this.sees('five lamps in an arc');
+  }
+
+  picksUnit = (name: string | RegExp) => this.page.locator('.unit-card', { hasText: name }).click();
+
+  async readsPlate(serial: string, model = '', software = ''): Promise<void> {
+    await this.type('Serial number', serial);
+    await this.type(/^Model/, model);
+    await this.type(/^Software/, software);
+  }
+
+  /** From the unit to the lamps, without what a test is not about. */
+  async getsToTheLamps(serial: string): Promise<void> {
+    await this.readsPlate(serial, 'G4-20B', '2.6');
+    await this.press('This is the unit');
+    await this.press('I have read this');
+    await this.press('Leave this station out …');
+    await this.type('Why?', 'it stands in that mode already');
+    await this.press('Leave it out');
+  }
+
+  lamp = (name: string) =>
+    this.page.getByRole('group', { name: 'lamps' }).getByRole('button', { name: new RegExp(`^${name}`) });
+
+  /** Taps the lamps of a stage: each letter once more is one tap more. */
+  async taps(stage: RegExp, letters: string): Promise<void> {
+    await this.page.getByRole('tab', { name: stage }).click();
+    for (const letter of letters) await this.lamp(letter).click();
+  }
+
+  /** The question that stands there now: the next one is waited for before anything is typed into it. */
+  isAsked = (title: string) => expect(this.page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+
+  async measures(reading: string, temperature?: string): Promise<void> {
+    if (temperature !== undefined) await this.type(/^Temperature of/, temperature);
+    await this.type(/^What the meter shows/, reading);
+  }
+
+  /** Everything was sent and taken. */
+  async hasSentAll(): Promise<void> {
+    await expect(this.page.locator('[data-waiting]').first()).toHaveAttribute('data-waiting', '0');
+  }
+}
+
+type People = {
+  desk: (name: string) => Promise<Person>;
+  field: (viewport?: { width: number; height: number }) => Promise<Technician>;
+};
+
+export const test = base.extend<People>({
+  desk: async ({ browser }, use) => {
+    const all: Person[] = [];
+    await use(async (name) => {
+      const context = await browser.newContext();
+      const person = new Person(await context.newPage(), context);
+      all.push(person);
+      await person.signIn(name);
+      return person;
+    });
+    for (const person of all) {
+      expect(person.complaints).toEqual([]);
+      await person.context.close();
+    }
+  },
+  field: async ({ browser }, use) => {
+    const all: Technician[] = [];
+    await use(async (viewport = phone) => {
+      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 600 });
+      const person = new Technician(await context.newPage(), context);
+      all.push(person);
+      await person.signIn('technician');
+      return person;
+    });
+    for (const person of all) {
+      expect(person.complaints).toEqual([]);
+      await person.context.close();
+    }
+  },
+});

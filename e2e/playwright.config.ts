@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test';
+// @ts-expect-error plain JavaScript, as the pictures script that shares it
+import { chromiumOptions } from './chromium.mjs';
+
+const port = process.env.E2E_PORT ?? '4190';
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../.cache/e2e',
+  workers: 1,
+  fullyParallel: false,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 15_000,
+    launchOptions: chromiumOptions,
+  },
+  webServer: {
+    command: 'node server.mjs',
+    url: `http://127.0.0.1:${port}/api/v1/health`,
+    timeout: 120_000,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
+  },
+});

@@ -1,0 +1,184 @@
+import { fileURLToPath } from 'node:url';
+import { expect, test } from './people.ts';
+
+test('a code is edited, compared, submitted, and published by a reviewer who is not its author', async ({
+  desk,
+  field,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await expect(page).toHaveURL(/\/shelf$/);
+  // the family is recognised by its drawn panel
+  await expect(page.getByRole('img', { name: 'Front' })).toBeVisible();
+  await page.getByRole('link', { name: /Brindlewick G4/ }).click();
+  await page.getByRole('tab', { name: 'Codes' }).click();
+  await page.getByRole('link', { name: /^K19/ }).click();
+
+  await trainer.type('Title', 'Rinse tank warms too late');
+  await trainer.type('What the control saw', 'Under 6 K rise in 18 min.');
+  await trainer.press('move Rinse heating element up');
+  await expect(page.getByLabel('Suspect', { exact: true }).first()).toHaveValue('Rinse heating element');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Suspect', { exact: true }).first()).toHaveValue('Scale on the element');
+  await page.keyboard.press('Control+y');
+  await page.getByLabel('Why', { exact: true }).first().fill('One of its three loops open: measure before ordering.');
+  await page.getByLabel('Who may act').selectOption('licensed');
+  await page.getByLabel('Pump wheels').check();
+  await page.getByLabel('Standing').first().selectOption('bench-proven');
+
+  // a field that cannot be is said beside it, and nothing is lost by a reload
+  await page.getByLabel('Suspect', { exact: true }).nth(2).fill('');
+  await trainer.sees('Some fields need another look');
+  await page.reload();
+  await expect(page.getByLabel('Title')).toHaveValue('Rinse tank warms too late');
+  await page.getByLabel('Suspect', { exact: true }).nth(2).fill('Rinse contactor');
+
+  await trainer.type('note on this revision', 'measured on the bench');
+  await page.keyboard.press('Control+s');
+  await trainer.sees('Saved as revision 2.');
+  await page.getByRole('tab', { name: /What changed/ }).click();
+  await trainer.sees('Rinse tank slow to warm');
+  await trainer.sees(/moved from place 2 to 1/);
+  await trainer.press('Submit for review');
+  await expect(page).toHaveURL(/\/bench\/\d+$/);
+  await trainer.sees('in review');
+  const address = page.url();
+
+  // published or not, technicians still have the old one
+  const technician = await field();
+  await technician.opensTrail();
+  await technician.page.getByRole('textbox').fill('K19');
+  await technician.sees('Rinse tank slow to warm');
+
+  const reviewer = await desk('reviewer');
+  await reviewer.goTo('Bench');
+  await reviewer.page.getByRole('link', { name: /K19 Rinse tank warms too late/ }).click();
+  await expect(reviewer.page).toHaveURL(address);
+  await reviewer.sees('Under 6 K rise in 18 min.');
+  await reviewer.type('A word with it', 'seen on unit G4-0417');
+  await reviewer.press('Publish');
+  await reviewer.sees(/published by Demo reviewer/);
+
+  await technician.opensTrail();
+  await technician.page.getByRole('textbox').fill('K19');
+  await technician.sees('Rinse tank warms too late');
+});
+
+test('an author may not publish, unless the school allows it; then the history says so', async ({ desk }) => {
+  const reviewer = await desk('reviewer');
+  const { page } = reviewer;
+  await page.goto('/shelf/brindlewick-g4/code/d09');
+  await reviewer.type('What it then does', 'Stops with water in, and waits.');
+  await reviewer.press('Save draft');
+  await reviewer.press('Submit for review');
+  await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled();
+  const admin = await desk('admin');
+  await admin.goTo('Settings');
+  await admin.page.getByLabel(/The author may publish/).check();
+  await admin.press('Save');
+  await admin.sees('Saved.');
+  await page.reload();
+  await reviewer.press('Publish');
+  await reviewer.sees('reviewed by its own author');
+  await page.goto('/shelf/brindlewick-g4/code/d09');
+  await page.getByRole('tab', { name: 'History' }).click();
+  await reviewer.sees('by Demo reviewer, its own author');
+  await admin.page.getByLabel(/The author may publish/).uncheck();
+  await admin.press('Save');
+  await admin.sees('Saved.');
+});
+
+test('two people save the same entry: the second is shown both, and loses nothing', async ({ desk }) => {
+  const [first, second] = [await desk('trainer'), await desk('reviewer')];
+  for (const person of [first, second]) await person.page.goto('/shelf/brindlewick-g4/code/p11');
+  await first.type('What it then does', 'Ends the wash at once.');
+  await second.type('What the control saw', 'Pump current under 0.7 A for 10 s.');
+  await first.press('Save draft');
+  await first.sees('Saved as revision 2.');
+  await second.press('Save draft');
+  await second.sees('Somebody saved in between');
+  await second.sees('Ends the wash at once.');
+  await second.press('Take theirs (mine stays in undo)');
+  await expect(second.page.getByLabel('What it then does')).toHaveValue('Ends the wash at once.');
+  await second.press('undo');
+  await expect(second.page.getByLabel('What the control saw')).toHaveValue('Pump current under 0.7 A for 10 s.');
+});
+
+test('a second family comes as a bundle file and works without a line of code', async ({ desk, field }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await trainer.press('Bring in a bundle file …');
+  const choose = (file: { name: string; mimeType: string; buffer: Buffer } | string) =>
+    page.getByLabel('The file').setInputFiles(file);
+  await choose({ name: 'junk.json', mimeType: 'application/json', buffer: Buffer.from([0x50, 0x4b, 3, 4, 0, 0]) });
+  await trainer.sees('junk.json is no JSON');
+  await choose({
+    name: 'half.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"wire-trail/bundle","version":1,"family":"x","entries":[{"kind":"code","id":"a"}]}'),
+  });
+  await trainer.sees('refused as a whole');
+  await trainer.sees('entries[0].title');
+  await choose(fileURLToPath(new URL('../core/src/testing/velmarrow-d1.json', import.meta.url)));
+  await trainer.sees(/\d+ new · 0 changed/);
+  await trainer.press('Bring it in');
+  await trainer.sees('Import of velmarrow-d1');
+  const reviewer = await desk('reviewer');
+  await reviewer.page.goto(page.url());
+  await reviewer.press('Publish');
+  await reviewer.sees(/published by Demo reviewer/);
+
+  const technician = await field();
+  await technician.page.goto('/trail');
+  await technician.sees('Velmarrow D1');
+  await technician.picksUnit('Velmarrow D1');
+  await technician.readsPlate('D1-7', 'VD1-2');
+  await technician.sees('Every D1');
+  await technician.press('This is the unit');
+  await technician.press('I have read this');
+  await technician.press('Begin');
+  await technician.sees('press');
+  await technician.press('3 times');
+  await technician.press('Done');
+  await technician.sees('4 left');
+  await technician.press('Done');
+  await technician.press('It took');
+  // which lamp blinks, by table; then a count of blinks
+  await technician.page.getByRole('group', { name: 'lamps' }).getByRole('button', { name: /^heat/ }).click();
+  await technician.page.getByRole('tab', { name: /count/ }).click();
+  await technician.press('3');
+  await technician.press('Take T-3');
+  await technician.measures('29.4');
+  await technician.sees(/^Good: 29.4 Ω/);
+  await technician.press('Take this reading');
+  await technician.sees('Nothing found');
+});
+
+test('the family’s rooms: controls can be operated, codes are played, loose ends are named', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/brindlewick-g4');
+  const breaker = page.getByTestId('control-breaker');
+  await expect(breaker).toHaveAttribute('data-place', 'on');
+  await expect(page.getByLabel('lamp a: lit, green')).toBeVisible();
+  await breaker.focus();
+  await page.keyboard.press('Enter');
+  await expect(breaker).toHaveAttribute('data-place', 'off');
+  await expect(page.getByLabel('lamp a: dark')).toBeVisible();
+  await trainer.press('Tolverne Bar');
+  await expect(page.getByLabel('lamp 1: dark')).toBeVisible();
+  await page.getByRole('tab', { name: 'Codes' }).click();
+  await page.getByRole('link', { name: /^K23/ }).hover();
+  await expect(page.getByLabel('lamp b: lit, amber')).toBeVisible();
+  await expect(page.getByLabel('lamp c: lit, green')).toBeVisible();
+  await page.keyboard.press('l');
+  await trainer.sees('With lamp-c dead, K23 reads as K19, which warns of less: steam-pressure is left out.');
+});
+
+test('a technician does not get into the trainer’s rooms', async ({ field }) => {
+  const technician = await field({ width: 1280, height: 800 });
+  await technician.page.goto('/bench');
+  await expect(technician.page).toHaveURL(/\/trail$/);
+  await technician.page.goto('/shelf/brindlewick-g4/code/k19');
+  await expect(technician.page).toHaveURL(/\/trail$/);
+});

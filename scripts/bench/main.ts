@@ -1,0 +1,26 @@
+import { parseArgs } from 'node:util';
+import { benchRead } from './read.ts';
+import type { Row } from './row.ts';
+import { benchServe } from './serve.ts';
+import { benchWeb } from './web.ts';
+
+const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { type: 'string' } } });
+const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
+  ['read', benchRead],
+  ['serve', benchServe],
+  ['web', benchWeb],
+];
+const rows: Row[] = [];
+for (const [prefix, run] of groups) {
+  const wanted = values.only === undefined || values.only.startsWith(prefix) || prefix.startsWith(values.only);
+  if (wanted)
+    rows.push(...(await run()).filter((row) => values.only === undefined || row.name.startsWith(values.only)));
+}
+if (values.json) {
+  process.stdout.write(`${JSON.stringify(rows)}\n`);
+} else {
+  for (const { name, value, unit, aim, met } of rows)
+    process.stdout.write(
+      `${name.padEnd(26)}${value.toLocaleString('en', { maximumFractionDigits: 3 }).padStart(14)} ${unit.padEnd(10)}${(aim ?? 'for information').padEnd(18)}${met === null ? '' : met ? 'met' : 'NOT MET'}\n`,
+    );
+}

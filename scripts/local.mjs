@@ -1,0 +1,31 @@
+// Where the private installation of this checkout lives, and what its server is told.
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './machine.mjs';
+
+export const dataFolder = process.env.WIRE_TRAIL_DATA ?? join(root, '.data');
+export const databasePort = Number(process.env.WIRE_TRAIL_DB_PORT ?? 4181);
+
+/** The secret that signs cookies; made once and kept, so that a restart signs nobody out. */
+function secret() {
+  const file = join(dataFolder, 'secret');
+  if (!existsSync(file)) {
+    mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
+    writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+  }
+  return readFileSync(file, 'utf8');
+}
+
+/** Environment of the server that `npm start` runs; what is set outside wins. */
+export function localEnvironment() {
+  return {
+    WIRE_TRAIL_DB_PORT: String(databasePort),
+    WIRE_TRAIL_SECRET: process.env.WIRE_TRAIL_SECRET ?? secret(),
+    WIRE_TRAIL_DEMO_FOLDER: join(root, 'demo'),
+    WIRE_TRAIL_WEB_FOLDER: join(root, 'web/dist'),
+  };
+}
+
+/** Whether a private database is wanted: not where the environment names one. */
+export const ownDatabase = process.env.WIRE_TRAIL_DEMO !== '0' && process.env.WIRE_TRAIL_DB_HOST === undefined;

@@ -1,0 +1,12 @@
+// The command line, over the same core as everything else.
+import { spawnSync } from 'node:child_process';
+import { localEnvironment } from './local.mjs';
+import { needPackages, needServer } from './machine.mjs';
+
+needPackages();
+const main = await needServer('cli/src/main.ts', 'cli/dist/main.js');
+const { status } = spawnSync(process.execPath, ['--enable-source-maps', main, ...process.argv.slice(2)], {
+  stdio: 'inherit',
+  env: { ...localEnvironment(), ...process.env },
+});
+process.exit(status ?? 2);

@@ -1,0 +1,8 @@
+// npm run docs:write: writes the generated documents.
+import { writeFileSync } from 'node:fs';
+import { schemaFiles } from './schemas.ts';
+
+for (const [name, text] of Object.entries(schemaFiles())) {
+  writeFileSync(new URL(`../docs/${name}`, import.meta.url), text);
+  console.log(`docs/${name}`);
+}

@@ -1,0 +1,42 @@
+import { createInterface } from 'node:readline/promises';
+import { parseArgs } from 'node:util';
+import { Refusal } from './app/problem.ts';
+import { sessionCache } from './app/services.ts';
+import { readConfig } from './config.ts';
+import { connect, migrate } from './db/connect.ts';
+import { NewUser } from './features/users/routes.ts';
+import { addUser } from './features/users/service.ts';
+
+const { values } = parseArgs({ options: { 'sign-in': { type: 'string' }, name: { type: 'string' } } });
+const ask = async (): Promise<string> => {
+  if (process.env.WIRE_TRAIL_ADMIN_PASSWORD) return process.env.WIRE_TRAIL_ADMIN_PASSWORD;
+  const lines = createInterface({ input: process.stdin, output: process.stdout });
+  const password = await lines.question('Password (at least 10 characters): ');
+  lines.close();
+  return password;
+};
+const read = NewUser.safeParse({
+  signIn: values['sign-in'],
+  name: values.name ?? values['sign-in'],
+  role: 'admin',
+  password: await ask(),
+});
+if (!read.success) {
+  console.error(
+    `Usage: npm run admin:create -- --sign-in NAME [--name "Full name"]\n${read.error.issues.map((i) => `  ${i.path.join('.')}: ${i.message}`).join('\n')}`,
+  );
+  process.exit(1);
+}
+const config = readConfig(process.env);
+const db = connect(config.database);
+try {
+  await migrate(db);
+  const admin = await addUser(read.data, { db, config, now: () => new Date(), sessions: sessionCache() });
+  console.log(`${admin.signIn} may sign in as admin.`);
+} catch (error) {
+  if (!(error instanceof Refusal)) throw error;
+  console.error(error.message);
+  process.exitCode = 1;
+} finally {
+  await db.destroy();
+}

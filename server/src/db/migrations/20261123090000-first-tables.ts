@@ -1,0 +1,146 @@
+import type { Knex } from 'knex';
+
+/** Ids and slugs are compared byte for byte; titles and words by the database's own collation. */
+const exact = 'CHARACTER SET ascii COLLATE ascii_bin';
+
+export async function up(db: Knex): Promise<void> {
+  const statements = [
+    `CREATE TABLE users (
+      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      sign_in VARCHAR(120) NOT NULL UNIQUE,
+      name VARCHAR(120) NOT NULL,
+      role ENUM('technician','trainer','reviewer','admin') NOT NULL,
+      password_hash VARCHAR(255) NOT NULL,
+      disabled BOOLEAN NOT NULL DEFAULT FALSE,
+      created_at DATETIME(3) NOT NULL)`,
+    `CREATE TABLE sessions (
+      id CHAR(64) ${exact} NOT NULL PRIMARY KEY,
+      user_id INT UNSIGNED NOT NULL,
+      expires_at DATETIME(3) NOT NULL,
+      KEY (expires_at),
+      FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE)`,
+    `CREATE TABLE settings (name VARCHAR(60) ${exact} NOT NULL PRIMARY KEY, value JSON NOT NULL)`,
+    `CREATE TABLE entries (
+      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      family VARCHAR(64) ${exact} NOT NULL,
+      kind VARCHAR(20) ${exact} NOT NULL,
+      slug VARCHAR(64) ${exact} NOT NULL,
+      title VARCHAR(255) NOT NULL,
+      latest_number INT UNSIGNED NOT NULL,
+      published_number INT UNSIGNED NULL,
+      UNIQUE KEY (family, kind, slug))`,
+    `CREATE TABLE revisions (
+      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      entry_id INT UNSIGNED NOT NULL,
+      number INT UNSIGNED NOT NULL,
+      state ENUM('draft','in-review','published','retired') NOT NULL,
+      body JSON NOT NULL,
+      note VARCHAR(1000) NOT NULL,
+      based_on INT UNSIGNED NULL,
+      author_id INT UNSIGNED NULL,
+      created_at DATETIME(3) NOT NULL,
+      UNIQUE KEY (entry_id, number),
+      KEY (state),
+      FOREIGN KEY (entry_id) REFERENCES entries (id),
+      FOREIGN KEY (author_id) REFERENCES users (id))`,
+    `CREATE TABLE publish_sets (
+      id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+      title VARCHAR(255) NOT NULL,
+      state ENUM('in-review','published','returned','withdrawn') NOT NULL,
+      author_id INT UNSIGNED NULL,
+      created_at DATETIME(3) NOT NULL,
+      reviewer_id INT UNSIGNED NULL,
+      reviewed_at DATETIME(3) NULL,
+      own_review BOOLEAN NOT NULL DEFAULT FALSE,
+      note VARCHAR(1000) NOT NULL DEFAULT '',
+      KEY (state),
+      FOREIGN KEY (author_id) REFERENCES users (id),
+      FOREIGN KEY (reviewer_id) REFERENCES users (id))`,
+    `CREATE TABLE publish_set_items (
+      set_id INT UNSIGNED NOT NULL,
+      revision_id INT UNSIGNED NOT NULL,
+      PRIMARY KEY (set_id, revision_id),
+      FOREIGN KEY (set_id) REFERENCES publish_sets (id),
+      FOREIGN KEY (revision_id) REFERENCES revisions (id))`,
+    `CREATE TABLE bundles (
+      family VARCHAR(64) ${exact} NOT NULL,
+      hash CHAR(64) ${exact} NOT NULL,
+      set_id INT UNSIGNED NOT NULL,
+      published_at DATETIME(3) NOT NULL,
+      body LONGBLOB NOT NULL,
+      PRIMARY KEY (family, hash),
+      FOREIGN KEY (set_id) REFERENCES publish_sets (id))`,
+    `CREATE TABLE current_bundles (
+      family VARCHAR(64) ${exact} NOT NULL PRIMARY KEY,
+      hash CHAR(64) ${exact} NOT NULL,
+      FOREIGN KEY (family, hash) REFERENCES bundles (family, hash))`,
+    `CREATE TABLE code_index (
+      entry_id INT UNSIGNED NOT NULL PRIMARY KEY,
+      family VARCHAR(64) ${exact} NOT NULL,
+      text VARCHAR(32) NOT NULL,
+      plain VARCHAR(32) ${exact} NOT NULL,
+      title VARCHAR(255) NOT NULL,
+      KEY (plain),
+      FOREIGN KEY (entry_id) REFERENCES entries (id))`,
+    `CREATE TABLE entry_links (
+      entry_id INT UNSIGNED NOT NULL,
+      to_kind VARCHAR(20) ${exact} NOT NULL,
+      to_slug VARCHAR(64) ${exact} NOT NULL,
+      PRIMARY KEY (entry_id, to_kind, to_slug),
+      KEY (to_kind, to_slug),
+      FOREIGN KEY (entry_id) REFERENCES entries (id))`,
+    `CREATE TABLE machines (
+      id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
+      family VARCHAR(64) ${exact} NOT NULL,
+      serial VARCHAR(60) NOT NULL,
+      model VARCHAR(60) NOT NULL,
+      software VARCHAR(30) NULL,
+      variant VARCHAR(64) ${exact} NULL,
+      last_seen_at DATETIME(3) NOT NULL,
+      UNIQUE KEY (family, serial))`,
+    `CREATE TABLE walks (
+      id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
+      family VARCHAR(64) ${exact} NULL,
+      machine_id CHAR(36) ${exact} NULL,
+      user_id INT UNSIGNED NOT NULL,
+      state ENUM('open','waiting','closed') NOT NULL,
+      code VARCHAR(64) NULL,
+      station VARCHAR(10) NOT NULL,
+      outcome VARCHAR(20) NULL,
+      fixed_by VARCHAR(1000) NULL,
+      started_at DATETIME(3) NULL,
+      last_at DATETIME(3) NULL,
+      waiting_until DATE NULL,
+      KEY (family), KEY (machine_id), KEY (state),
+      FOREIGN KEY (machine_id) REFERENCES machines (id),
+      FOREIGN KEY (user_id) REFERENCES users (id))`,
+    `CREATE TABLE walk_events (
+      id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
+      walk_id CHAR(36) ${exact} NOT NULL,
+      seq INT UNSIGNED NOT NULL,
+      body JSON NOT NULL,
+      user_id INT UNSIGNED NOT NULL,
+      received_at DATETIME(3) NOT NULL,
+      KEY (walk_id, seq),
+      FOREIGN KEY (walk_id) REFERENCES walks (id),
+      FOREIGN KEY (user_id) REFERENCES users (id))`,
+    `CREATE TABLE questions (
+      id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
+      walk_id CHAR(36) ${exact} NOT NULL,
+      family VARCHAR(64) ${exact} NULL,
+      text VARCHAR(32) NOT NULL,
+      words TEXT NOT NULL,
+      user_id INT UNSIGNED NOT NULL,
+      asked_at DATETIME(3) NOT NULL,
+      settled_at DATETIME(3) NULL,
+      settled_by INT UNSIGNED NULL,
+      answer TEXT NULL,
+      KEY (settled_at),
+      FOREIGN KEY (walk_id) REFERENCES walks (id))`,
+  ];
+  for (const statement of statements) await db.raw(statement);
+}
+
+export async function down(): Promise<void> {
+  throw new Error('migrations only go forward');
+}

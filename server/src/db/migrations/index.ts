@@ -1,0 +1,7 @@
+import type { Knex } from 'knex';
+import * as first from './20261123090000-first-tables.ts';
+
+/** Every migration by its name, oldest first by name. Forward only; an applied one is never edited or removed. */
+export const migrations: Readonly<Record<string, Knex.Migration>> = {
+  '20261123090000-first-tables': first,
+};

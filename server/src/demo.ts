@@ -1,0 +1,44 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Services } from './app/services.ts';
+import { importBundle } from './features/imports/service.ts';
+import { writeSettings } from './features/settings/service.ts';
+import { addUser } from './features/users/service.ts';
+import { takeEvents } from './features/walks/service.ts';
+
+/** Accounts of the demo school only; a production start makes none. */
+export const demoPassword = 'orrimar-demo';
+export const demoUsers = [
+  { signIn: 'technician', name: 'Demo technician', role: 'technician' },
+  { signIn: 'trainer', name: 'Demo trainer', role: 'trainer' },
+  { signIn: 'reviewer', name: 'Demo reviewer', role: 'reviewer' },
+  { signIn: 'admin', name: 'Demo admin', role: 'admin' },
+] as const;
+
+/** Loads the demo school into an empty database through the same import that users have; false where it is not empty. */
+export async function loadDemo(folder: string, services: Services): Promise<boolean> {
+  const { db } = services;
+  const [users, entries] = await Promise.all([db('users').first('id'), db('entries').first('id')]);
+  if (users || entries) return false;
+  for (const user of demoUsers) await addUser({ ...user, password: demoPassword }, services);
+  await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false }, db);
+  const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
+  for (const file of files) {
+    const json: unknown = JSON.parse(await readFile(join(folder, file), 'utf8'));
+    await importBundle({ json, authorId: null, publish: 'demo library' }, services);
+  }
+  await loadWalks(join(folder, 'walks'), services);
+  return true;
+}
+
+async function loadWalks(folder: string, services: Services): Promise<void> {
+  const technician = await services
+    .db('users')
+    .where({ sign_in: 'technician' })
+    .first('id', 'name', 'sign_in as signIn', 'role');
+  for (const file of (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()) {
+    const events = JSON.parse(await readFile(join(folder, file), 'utf8')) as unknown[];
+    const { refused } = await takeEvents({ events, user: technician }, services);
+    if (refused.length > 0) throw new Error(`${file}: ${JSON.stringify(refused)}`);
+  }
+}

@@ -1,0 +1,103 @@
+import { createHash } from 'node:crypto';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import {
+  type Bundle,
+  bundleFormat,
+  bundleVersion,
+  canonicalJson,
+  type Entry,
+  type FamilyId,
+  keyText,
+  linksOf,
+  plainCode,
+} from '@wire-trail/core';
+import { Refusal } from '../../app/problem.ts';
+import type { Services } from '../../app/services.ts';
+import type { Db, Transaction } from '../../db/connect.ts';
+import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
+
+/** A family's own entries and whatever of the library they lead to, step by step. */
+function reachable(own: readonly RevisionRow[], shared: readonly RevisionRow[]): RevisionRow[] {
+  const byKey = new Map(shared.map((r) => [keyText(r.body), r]));
+  const taken = new Map<string, RevisionRow>();
+  const visit = (body: Entry): void => {
+    for (const { to } of linksOf(body)) {
+      const row = byKey.get(keyText(to));
+      if (!row || taken.has(keyText(to))) continue;
+      taken.set(keyText(to), row);
+      visit(row.body);
+    }
+  };
+  for (const row of own) visit(row.body);
+  return [...own, ...taken.values()];
+}
+
+/** Puts a family's bundle together from its published revisions; null while the family itself is not published. */
+export async function assembleBundle(db: Db | Transaction, family: FamilyId, at: Date): Promise<Bundle | null> {
+  const own = await chosenRevisions(db, [family], 'published_number');
+  if (!own.some((r) => r.body.kind === 'family')) return null;
+  const rows = reachable(own, await chosenRevisions(db, [null], 'published_number'));
+  const entries = rows.map((r) => r.body);
+  const revisions = Object.fromEntries(rows.map((r) => [keyText(r.body), r.number]));
+  const hash = createHash('sha256').update(canonicalJson({ family, entries, revisions })).digest('hex');
+  return {
+    format: bundleFormat,
+    version: bundleVersion,
+    family,
+    pinned: { hash, publishedAt: at.toISOString(), revisions },
+    entries,
+  };
+}
+
+/** Makes a bundle the one that technicians get. Kept packed, as it is sent. */
+export async function storeBundle(trx: Transaction, bundle: Bundle, setId: number, at: Date): Promise<void> {
+  const hash = bundle.pinned?.hash;
+  if (!hash) throw new Error(`bundle of ${bundle.family} is not pinned`);
+  const body = gzipSync(Buffer.from(JSON.stringify(bundle)), { level: 9 });
+  await trx('bundles')
+    .insert({ family: bundle.family, hash, set_id: setId, published_at: at, body })
+    .onConflict(['family', 'hash'])
+    .ignore();
+  await trx('current_bundles').insert({ family: bundle.family, hash }).onConflict('family').merge();
+}
+
+export type PackedBundle = Readonly<{ hash: string; packed: Buffer }>;
+
+/** The current bundle of a family, gzip as it is stored. */
+export async function currentBundle(family: FamilyId, { db }: Services): Promise<PackedBundle> {
+  const row = await db('current_bundles')
+    .join('bundles', function on() {
+      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
+    })
+    .where('current_bundles.family', family)
+    .first('bundles.hash', 'bundles.body');
+  if (!row) throw new Refusal('not-found');
+  return { hash: row.hash, packed: row.body };
+}
+
+export const unpack = (packed: Buffer): Bundle => JSON.parse(gunzipSync(packed).toString('utf8'));
+
+/** Every published family, with what the Shelf draws: its panels, and how much it holds. */
+export async function listFamilies({ db }: Services) {
+  const current = await db('current_bundles').select('family', 'hash');
+  const families = current.map((c) => c.family as FamilyId);
+  const rows = await chosenRevisions(db, families, 'published_number');
+  return current.map(({ family, hash }) => {
+    const own = rows
+      .map((r) => r.body)
+      .filter((body) => ('family' in body ? body.family === family : body.kind === 'family' && body.id === family));
+    const count = (kind: Entry['kind']) => own.filter((body) => body.kind === kind).length;
+    return {
+      family: own.find((body) => body.kind === 'family'),
+      panels: own.filter((body) => body.kind === 'panel'),
+      standby: own.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
+      hash,
+      counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
+    };
+  });
+}
+
+/** Published codes spelled like this, over all families. */
+export async function codesLike(text: string, { db }: Services) {
+  return db('code_index').where('plain', plainCode(text)).orderBy('family').limit(50).select('family', 'text', 'title');
+}

@@ -1,0 +1,90 @@
+import { Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
+import { z } from 'zod';
+import { route } from '../../app/route.ts';
+import { readEntry, readRevision, saveDraft, workingEntries } from './service.ts';
+
+/** In addresses the library, which is no family, is called so. */
+export const libraryName = 'library';
+const Scope = z.union([z.literal(libraryName).transform(() => null), FamilyId]);
+
+const Address = z.object({ family: Scope, kind: EntryKind, id: z.string().min(1).max(64) });
+const RevisionView = z.strictObject({
+  number: z.number(),
+  state: z.enum(['draft', 'in-review', 'published', 'retired']),
+  note: z.string(),
+  basedOn: z.number().nullable(),
+  author: z.string().nullable(),
+  savedAt: z.string(),
+});
+const WithBody = RevisionView.extend({ body: Entry });
+const Change = z.strictObject({
+  kind: z.enum(['changed', 'added', 'removed', 'moved']),
+  at: z.array(z.union([z.string(), z.number()])),
+  from: z.unknown().optional(),
+  to: z.unknown().optional(),
+  what: z.unknown().optional(),
+});
+
+export const entryRoutes = [
+  route({
+    method: 'get',
+    path: '/families/:family/working',
+    role: 'trainer',
+    summary: 'The newest revision of every entry of a family, and of what the library shares.',
+    params: z.object({ family: FamilyId }),
+    response: z.array(
+      z.strictObject({
+        family: FamilyId.nullable(),
+        kind: EntryKind,
+        id: z.string(),
+        title: z.string(),
+        number: z.number(),
+        state: z.string(),
+        published: z.number().nullable(),
+        body: Entry,
+      }),
+    ),
+    handle: ({ params, services }) => workingEntries(params.family, services),
+  }),
+  route({
+    method: 'get',
+    path: '/families/:family/entries/:kind/:id',
+    role: 'trainer',
+    summary: 'An entry with its history, what differs from the published revision, and what names it.',
+    params: Address,
+    response: z.strictObject({
+      key: EntryKey,
+      latest: WithBody,
+      published: WithBody.nullable(),
+      changes: z.array(Change),
+      history: z.array(
+        RevisionView.extend({
+          review: z.strictObject({ by: z.string().nullable(), ownReview: z.boolean() }).nullable(),
+        }),
+      ),
+      usedBy: z.array(z.strictObject({ kind: EntryKind, id: z.string(), title: z.string() })),
+    }),
+    handle: ({ params, services }) => readEntry(params, services),
+  }),
+  route({
+    method: 'get',
+    path: '/families/:family/entries/:kind/:id/revisions/:number',
+    role: 'trainer',
+    summary: 'One revision.',
+    params: Address.extend({ number: z.coerce.number().int().positive() }),
+    response: WithBody,
+    handle: ({ params: { number, ...key }, services }) => readRevision(key, number, services),
+  }),
+  route({
+    method: 'put',
+    path: '/families/:family/entries/:kind/:id/draft',
+    role: 'trainer',
+    summary:
+      'Save a draft revision on top of the one it was based on (0 for a new entry). 409 with both versions when stale.',
+    params: Address,
+    body: z.strictObject({ basedOn: z.number().int().min(0), note: z.string().max(1000), body: z.unknown() }),
+    response: WithBody,
+    status: 201,
+    handle: ({ params, body, user, services }) => saveDraft({ key: params, ...body, user }, services),
+  }),
+];

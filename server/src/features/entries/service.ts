@@ -1,0 +1,136 @@
+import { diff, type Entry, type EntryKey, type FamilyId, keyOf, readOneEntry, sameJson } from '@wire-trail/core';
+import { Refusal } from '../../app/problem.ts';
+import type { User } from '../../app/route.ts';
+import type { Services } from '../../app/services.ts';
+import { transact } from '../../db/transact.ts';
+import {
+  addRevision,
+  chosenRevisions,
+  findEntry,
+  listEntries,
+  type RevisionRow,
+  reviewsOf,
+  revisionOf,
+  revisionsOf,
+  usersOf,
+} from './store.ts';
+
+export type RevisionView = Readonly<{
+  number: number;
+  state: RevisionRow['state'];
+  note: string;
+  basedOn: number | null;
+  author: string | null;
+  savedAt: string;
+}>;
+export type WorkingEntry = Readonly<{
+  family: FamilyId | null;
+  kind: Entry['kind'];
+  id: string;
+  title: string;
+  number: number;
+  state: RevisionRow['state'];
+  published: number | null;
+  body: Entry;
+}>;
+
+export const viewOf = (row: RevisionRow): RevisionView => ({
+  number: row.number,
+  state: row.state,
+  note: row.note,
+  basedOn: row.basedOn,
+  author: row.author,
+  savedAt: row.savedAt.toISOString(),
+});
+
+/** What a trainer works on: the newest revision of every entry of a family, with what the library shares. */
+export async function workingEntries(family: FamilyId, { db }: Services): Promise<WorkingEntry[]> {
+  const scope = [family, null];
+  const [entries, revisions] = await Promise.all([listEntries(db, scope), chosenRevisions(db, scope, 'latest_number')]);
+  const byEntry = new Map(revisions.map((r) => [r.entryId, r]));
+  if (!entries.some((e) => e.kind === 'family' && e.slug === family)) throw new Refusal('not-found');
+  return entries.flatMap((entry) => {
+    const revision = byEntry.get(entry.id);
+    if (!revision) return [];
+    const { family: of, kind, slug, title, published } = entry;
+    return [
+      {
+        family: of,
+        kind,
+        id: slug,
+        title,
+        number: revision.number,
+        state: revision.state,
+        published,
+        body: revision.body,
+      },
+    ];
+  });
+}
+
+/** An entry with its history: newest revision, the published one, and what names it. */
+export async function readEntry(key: EntryKey, { db }: Services) {
+  const entry = await findEntry(db, key);
+  if (!entry) throw new Refusal('not-found');
+  const [history, usedBy, reviews] = await Promise.all([
+    revisionsOf(db, entry.id),
+    usersOf(db, key),
+    reviewsOf(db, entry.id),
+  ]);
+  const [latest] = history;
+  if (!latest) throw new Error(`entry ${entry.id} has no revision`);
+  const published = history.find((r) => r.number === entry.published) ?? null;
+  return {
+    key,
+    latest: { ...viewOf(latest), body: latest.body },
+    published: published && { ...viewOf(published), body: published.body },
+    changes: diff(published?.body ?? {}, latest.body),
+    history: history.map((row) => ({ ...viewOf(row), review: reviews.get(row.number) ?? null })),
+    usedBy: usedBy.map(({ kind, slug, title }) => ({ kind, id: slug, title })),
+  };
+}
+
+/** One older revision, for reading and for restoring, which appends. */
+export async function readRevision(key: EntryKey, number: number, { db }: Services) {
+  const entry = await findEntry(db, key);
+  const row = entry && (await revisionOf(db, entry.id, number));
+  if (!row) throw new Refusal('not-found');
+  return { ...viewOf(row), body: row.body };
+}
+
+/**
+ * Saves a draft revision on top of the one it was based on. Where somebody saved in between: `stale-save` with their
+ * version and the differences, and nothing is written.
+ */
+export async function saveDraft(
+  input: { key: EntryKey; basedOn: number; body: unknown; note: string; user: User },
+  { db, now }: Services,
+): Promise<RevisionView & { body: Entry }> {
+  const { key, basedOn, note, user } = input;
+  const read = readOneEntry(input.body);
+  if (!read.ok)
+    throw new Refusal('field-wrong', { fields: read.error.map((p) => ({ ...p, path: ['body', ...p.path] })) });
+  const body = read.value;
+  if (!sameJson(keyOf(body), key))
+    throw new Refusal('field-wrong', {
+      fields: [{ path: ['body', 'id'], reason: 'kind, id and family must be those of the address' }],
+    });
+  return transact(db, async (trx) => {
+    const entry = await findEntry(trx, key, true);
+    if ((entry?.latest ?? 0) !== basedOn) {
+      const current = entry && (await revisionOf(trx, entry.id, entry.latest));
+      if (!current) throw new Refusal('not-found');
+      throw new Refusal('stale-save', {
+        stale: {
+          number: current.number,
+          body: current.body,
+          author: current.author,
+          savedAt: current.savedAt.toISOString(),
+          changes: diff(current.body, body),
+        },
+      });
+    }
+    const saved = await addRevision(trx, { key, body, note, basedOn, authorId: user.id, at: now() });
+    return { ...viewOf(saved), body: saved.body };
+  });
+}

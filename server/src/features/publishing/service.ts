@@ -1,0 +1,190 @@
+import {
+  type Bundle,
+  blocksPublishing,
+  bundleFormat,
+  bundleVersion,
+  diff,
+  type EntryKey,
+  type FamilyId,
+  type Finding,
+  findingWords,
+  keyOf,
+  keyText,
+  lint,
+  type Problem,
+  roleAtLeast,
+  stationOf,
+} from '@wire-trail/core';
+import { Refusal } from '../../app/problem.ts';
+import type { User } from '../../app/route.ts';
+import type { Services } from '../../app/services.ts';
+import type { Transaction } from '../../db/connect.ts';
+import { transact } from '../../db/transact.ts';
+import { assembleBundle, storeBundle } from '../bundles/service.ts';
+import { workingEntries } from '../entries/service.ts';
+import { findEntry, type RevisionRow, revisionOf, rewriteIndexes } from '../entries/store.ts';
+import { readSettings } from '../settings/service.ts';
+import { addSet, findSet, itemsOf, listSets, markRevisions, markSet, type SetRow } from './store.ts';
+
+/** Hands drafts that belong together to a reviewer. Each must be the newest revision of its entry, and a draft. */
+export async function submit(
+  input: { title: string; items: ReadonlyArray<EntryKey & { number: number }>; user: User },
+  { db, now }: Services,
+): Promise<{ id: number }> {
+  return transact(db, async (trx) => {
+    const ids: number[] = [];
+    for (const [i, { number, ...key }] of input.items.entries()) {
+      const entry = await findEntry(trx, key, true);
+      const revision = entry && (await revisionOf(trx, entry.id, number));
+      if (!entry || !revision) throw new Refusal('not-found', { detail: `${key.kind} ${key.id}, revision ${number}` });
+      if (revision.state !== 'draft' || entry.latest !== number)
+        throw new Refusal('wrong-state', {
+          detail: `${revision.body.kind} ${key.id}: only the newest draft can be submitted`,
+          fields: [{ path: ['items', i], reason: `is ${revision.state}` }],
+        });
+      ids.push(revision.id);
+    }
+    const id = await addSet(trx, { title: input.title, authorId: input.user.id, at: now(), revisionIds: ids });
+    await markRevisions(trx, ids, 'in-review');
+    return { id };
+  });
+}
+
+const setView = (row: SetRow) => ({
+  id: row.id,
+  title: row.title,
+  state: row.state,
+  author: row.author,
+  authorId: row.authorId,
+  submittedAt: row.createdAt.toISOString(),
+  reviewer: row.reviewer,
+  reviewedAt: row.reviewedAt?.toISOString() ?? null,
+  ownReview: row.ownReview,
+  note: row.note,
+});
+
+export async function sets(state: SetRow['state'] | undefined, { db }: Services) {
+  return (await listSets(db, state)).map(setView);
+}
+
+/** A set with what each of its revisions changes against the published one, and the loose ends it would bring. */
+export async function readSet(id: number, services: Services) {
+  const { db } = services;
+  const row = await findSet(db, id);
+  if (!row) throw new Refusal('not-found');
+  const items = await itemsOf(db, id);
+  const views = await Promise.all(
+    items.map(async ({ revision, published }) => {
+      const base = published === null ? null : await revisionOf(db, revision.entryId, published);
+      return {
+        key: keyOf(revision.body),
+        number: revision.number,
+        published,
+        body: revision.body,
+        changes: diff(base?.body ?? {}, revision.body),
+      };
+    }),
+  );
+  return { ...setView(row), items: views };
+}
+
+function blocked(findings: readonly Finding[]): Problem[] {
+  return findings.filter(blocksPublishing).map((f) => ({ path: f.at, reason: findingWords(f) }));
+}
+
+/** Families whose bundle a set of revisions changes: their own, and every published one where the library changed. */
+async function touchedFamilies(trx: Transaction, revisions: readonly RevisionRow[]): Promise<FamilyId[]> {
+  const keys = revisions.map((r) => keyOf(r.body));
+  const own = keys.flatMap((k) => (k.family ? [k.family] : []));
+  const all = keys.some((k) => k.family === null) ? ((await trx('current_bundles').pluck('family')) as FamilyId[]) : [];
+  return [...new Set([...own, ...all])].sort();
+}
+
+/** Publishes revisions within a transaction: all or nothing. Loose ends of severity error block, with their places. */
+export async function publishRevisions(
+  trx: Transaction,
+  input: { setId: number; revisions: readonly RevisionRow[]; at: Date },
+): Promise<FamilyId[]> {
+  for (const revision of input.revisions) {
+    const { family } = keyOf(revision.body);
+    await trx('revisions').where({ entry_id: revision.entryId, state: 'published' }).update({ state: 'retired' });
+    await trx('revisions').where({ id: revision.id }).update({ state: 'published' });
+    await trx('entries').where({ id: revision.entryId }).update({ published_number: revision.number });
+    await rewriteIndexes(trx, revision.entryId, family, revision.body);
+  }
+  const families = await touchedFamilies(trx, input.revisions);
+  for (const family of families) {
+    const bundle = await assembleBundle(trx, family, input.at);
+    if (!bundle) throw new Refusal('publish-blocked', { detail: `the family ${family} itself has not been published` });
+    const problems = blocked(lint(bundle));
+    if (problems.length > 0)
+      throw new Refusal('publish-blocked', { fields: problems.map((p) => ({ ...p, path: placeOf(bundle, p.path) })) });
+    await storeBundle(trx, bundle, input.setId, input.at);
+  }
+  return families;
+}
+
+/** An entry's key in place of its index in a bundle that the reader never sees. */
+function placeOf(bundle: Bundle, path: Problem['path']): Problem['path'] {
+  const entry = path[0] === 'entries' && typeof path[1] === 'number' ? bundle.entries[path[1]] : undefined;
+  return entry ? [keyText(entry), ...path.slice(2)] : path;
+}
+
+/** A reviewer publishes a set. The author may not, unless the school's settings allow it; then the history says so. */
+export async function publishSet(id: number, input: { user: User; note: string }, { db, now }: Services) {
+  return transact(db, async (trx) => {
+    const row = await findSet(trx, id, true);
+    if (!row) throw new Refusal('not-found');
+    if (row.state !== 'in-review') throw new Refusal('wrong-state', { detail: `it is ${row.state}` });
+    const revisions = (await itemsOf(trx, id)).map((item) => item.revision);
+    const own = row.authorId === input.user.id || revisions.some((r) => r.authorId === input.user.id);
+    if (own && !(await readSettings(trx)).ownReview) throw new Refusal('own-review');
+    const at = now();
+    const families = await publishRevisions(trx, { setId: id, revisions, at });
+    await markSet(trx, id, {
+      state: 'published',
+      reviewer_id: input.user.id,
+      reviewed_at: at,
+      own_review: own,
+      note: input.note,
+    });
+    return { families, ownReview: own };
+  });
+}
+
+/** Gives a set back to its author with a word why; its revisions are drafts again. */
+export async function returnSet(id: number, input: { user: User; note: string }, { db, now }: Services): Promise<void> {
+  await transact(db, async (trx) => {
+    const row = await findSet(trx, id, true);
+    if (!row) throw new Refusal('not-found');
+    if (row.state !== 'in-review') throw new Refusal('wrong-state', { detail: `it is ${row.state}` });
+    const withdrawn = row.authorId === input.user.id;
+    if (!withdrawn && !roleAtLeast(input.user.role, 'reviewer'))
+      throw new Refusal('not-allowed', { detail: 'only its author or a reviewer may' });
+    const ids = (await itemsOf(trx, id)).map((item) => item.revision.id);
+    await markRevisions(trx, ids, 'draft');
+    await markSet(trx, id, {
+      state: withdrawn ? 'withdrawn' : 'returned',
+      reviewer_id: input.user.id,
+      reviewed_at: now(),
+      note: input.note,
+    });
+  });
+}
+
+/** Loose ends of a family as it stands with all its newest drafts. */
+export async function findingsOf(family: FamilyId, services: Services) {
+  const working = await workingEntries(family, services);
+  const bundle: Bundle = { format: bundleFormat, version: bundleVersion, family, entries: working.map((w) => w.body) };
+  return lint(bundle).map((finding) => {
+    const entry = typeof finding.at[1] === 'number' ? bundle.entries[finding.at[1]] : undefined;
+    return {
+      code: finding.code,
+      severity: finding.severity,
+      words: findingWords(finding),
+      station: stationOf(finding, bundle),
+      entry: entry ? keyOf(entry) : null,
+      at: finding.at.slice(2),
+    };
+  });
+}

@@ -1,0 +1,91 @@
+import type { Db, Transaction } from '../../db/connect.ts';
+import { type RevisionRow, type RevisionState, revisionOf } from '../entries/store.ts';
+
+export type SetState = 'in-review' | 'published' | 'returned' | 'withdrawn';
+export type SetRow = Readonly<{
+  id: number;
+  title: string;
+  state: SetState;
+  authorId: number | null;
+  author: string | null;
+  createdAt: Date;
+  reviewer: string | null;
+  reviewedAt: Date | null;
+  ownReview: boolean;
+  note: string;
+}>;
+
+const query = (db: Db | Transaction) =>
+  db('publish_sets as s')
+    .leftJoin('users as a', 'a.id', 's.author_id')
+    .leftJoin('users as r', 'r.id', 's.reviewer_id')
+    .select('s.*', 'a.name as author', 'r.name as reviewer');
+
+const toRow = (row: Record<string, unknown>): SetRow => ({
+  id: Number(row.id),
+  title: String(row.title),
+  state: row.state as SetState,
+  authorId: row.author_id === null ? null : Number(row.author_id),
+  author: row.author as string | null,
+  createdAt: row.created_at as Date,
+  reviewer: row.reviewer as string | null,
+  reviewedAt: row.reviewed_at as Date | null,
+  ownReview: row.own_review === 1,
+  note: String(row.note),
+});
+
+export async function addSet(
+  trx: Transaction,
+  set: { title: string; authorId: number | null; at: Date; revisionIds: readonly number[] },
+): Promise<number> {
+  const [id] = await trx('publish_sets').insert({
+    title: set.title,
+    state: 'in-review',
+    author_id: set.authorId,
+    created_at: set.at,
+  });
+  if (set.revisionIds.length > 0)
+    await trx('publish_set_items').insert(set.revisionIds.map((revision_id) => ({ set_id: id, revision_id })));
+  return Number(id);
+}
+
+export async function findSet(db: Db | Transaction, id: number, lock = false): Promise<SetRow | null> {
+  if (lock) await db('publish_sets').where({ id }).forUpdate().first('id');
+  const row = await query(db).where('s.id', id).first();
+  return row ? toRow(row) : null;
+}
+
+export async function listSets(db: Db, state: SetState | undefined): Promise<SetRow[]> {
+  const all = query(db).orderBy('s.id', 'desc').limit(200);
+  return (await (state ? all.where('s.state', state) : all)).map(toRow);
+}
+
+/** A set's revisions, each with the number of its entry's published revision. */
+export async function itemsOf(
+  db: Db | Transaction,
+  setId: number,
+): Promise<Array<{ revision: RevisionRow; published: number | null }>> {
+  const rows = await db('publish_set_items as i')
+    .join('revisions as r', 'r.id', 'i.revision_id')
+    .join('entries as e', 'e.id', 'r.entry_id')
+    .where('i.set_id', setId)
+    .orderBy('r.id')
+    .select('r.entry_id as entryId', 'r.number as number', 'e.published_number as published');
+  const items = await Promise.all(
+    rows.map(async (row) => ({
+      revision: await revisionOf(db, row.entryId, row.number),
+      published: row.published as number | null,
+    })),
+  );
+  return items.flatMap(({ revision, published }) => (revision ? [{ revision, published }] : []));
+}
+
+export async function markRevisions(trx: Transaction, ids: readonly number[], state: RevisionState): Promise<void> {
+  await trx('revisions')
+    .whereIn('id', [...ids])
+    .update({ state });
+}
+
+export async function markSet(trx: Transaction, id: number, change: Record<string, unknown>): Promise<void> {
+  await trx('publish_sets').where({ id }).update(change);
+}

@@ -1,0 +1,48 @@
+import { hash, verify } from '@node-rs/argon2';
+import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
+import { Refusal } from '../../app/problem.ts';
+import type { User } from '../../app/route.ts';
+import type { Services } from '../../app/services.ts';
+
+/** argon2id by default; 19 MiB, two rounds: the least that is recommended for interactive sign-in. */
+export const hashPassword = (password: string): Promise<string> =>
+  hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+
+// one pair per process, so that tests with their own app share no count: keyed by database
+const limiters = new WeakMap<object, { byName: RateLimiterMemory; byAddress: RateLimiterMemory }>();
+function limitersOf(services: Services) {
+  const known = limiters.get(services.db) ?? {
+    byName: new RateLimiterMemory({ points: 5, duration: 60, blockDuration: 60 }),
+    byAddress: new RateLimiterMemory({ points: 60, duration: 60 }),
+  };
+  limiters.set(services.db, known);
+  return known;
+}
+
+let noOne: Promise<string> | null = null;
+
+/** Checks name and password. An unknown name costs the same time as a wrong password, and says the same. */
+export async function checkSignIn(
+  input: { signIn: string; password: string; from: string },
+  services: Services,
+): Promise<User> {
+  const { byName, byAddress } = limitersOf(services);
+  const name = `${input.from} ${input.signIn.toLowerCase()}`;
+  try {
+    await byAddress.consume(input.from);
+    await byName.consume(name);
+  } catch (limit) {
+    throw new Refusal('too-many-tries', { retryAfterS: Math.ceil((limit as RateLimiterRes).msBeforeNext / 1000) });
+  }
+  const row = (await services
+    .db('users')
+    .where({ sign_in: input.signIn, disabled: false })
+    .first('id', 'name', 'sign_in as signIn', 'role', 'password_hash as passwordHash')) as
+    | (User & { passwordHash: string })
+    | undefined;
+  noOne ??= hashPassword('nobody signs in with this');
+  const right = await verify(row?.passwordHash ?? (await noOne), input.password);
+  if (!row || !right) throw new Refusal('sign-in-wrong');
+  await byName.delete(name);
+  return { id: row.id, name: row.name, signIn: row.signIn, role: row.role };
+}

@@ -1,0 +1,140 @@
+import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { loadDemo } from '../../demo.ts';
+import { openSchool, Person, type School } from '../../testing/school.ts';
+
+let school: School;
+let technician: Person;
+beforeAll(async () => {
+  school = await openSchool();
+  technician = await school.person('technician');
+});
+afterAll(() => school.close());
+
+const begin = (walk = randomUUID()) => {
+  let seq = 0;
+  const event = (body: object) => ({
+    id: randomUUID(),
+    walk,
+    seq,
+    at: new Date(Date.UTC(2026, 4, 1, 8, seq++)).toISOString(),
+    ...body,
+  });
+  return {
+    walk,
+    event,
+    started: event({ kind: 'started', family: 'brindlewick-g4', bundle: 'x', from: { kind: 'panel' } }),
+  };
+};
+const unit = { kind: 'unit', machine: randomUUID(), serial: 'G4-77', model: 'G4-20A', software: '2.6', variant: null };
+
+describe('events', () => {
+  it('sent twice are stored once, in whatever pieces they come', async () => {
+    const { walk, event, started } = begin();
+    const rest = [
+      event(unit),
+      event({ kind: 'safe', hazards: [] }),
+      event({ kind: 'waits', until: '2026-05-02', why: 'two cycles' }),
+    ];
+    expect((await technician.post('/events', { events: [rest[2], started] })).body).toMatchObject({
+      stored: [rest[2]?.id, started.id],
+      known: [],
+      refused: [],
+    });
+    expect((await technician.post('/events', { events: [started, ...rest] })).body).toMatchObject({
+      stored: [rest[0]?.id, rest[1]?.id],
+      known: [started.id, rest[2]?.id],
+    });
+    const { events } = (await technician.get(`/walks/${walk}`)).body as { events: object[] };
+    expect(events).toEqual([started, ...rest]);
+    expect((await technician.get('/walks?state=waiting')).body).toMatchObject([
+      { id: walk, serial: 'G4-77', station: 'enter', waitingUntil: '2026-05-02' },
+    ]);
+  });
+
+  it('sent at once by ten requests are stored once', async () => {
+    const { walk, started } = begin();
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, () => technician.post('/events', { events: [started] })),
+    );
+    expect(answers.filter((a) => (a.body as { stored: string[] }).stored.length === 1)).toHaveLength(1);
+    expect(((await technician.get(`/walks/${walk}`)).body as { events: object[] }).events).toHaveLength(1);
+  });
+
+  it('one wrong event does not hold up the rest', async () => {
+    const { event, started } = begin();
+    const wrong = event({ kind: 'answered', chart: 'c', node: 'n', answer: 'pass', reading: { typed: 'abc' } });
+    const answer = (await technician.post('/events', { events: [started, wrong] })).body as {
+      stored: string[];
+      refused: Array<{ index: number; fields: Array<{ path: unknown[] }> }>;
+    };
+    expect(answer.stored).toEqual([started.id]);
+    expect(answer.refused[0]).toMatchObject({ index: 1, id: wrong.id });
+    expect(answer.refused[0]?.fields[0]?.path.slice(0, 3)).toEqual(['events', 1, 'reading']);
+  });
+
+  it('a walk belongs to whom it began with; trainers may read it', async () => {
+    const { walk, event, started } = begin();
+    await technician.post('/events', { events: [started] });
+    const admin = await school.person('admin');
+    await admin.post('/users', { name: 'Other', signIn: 'other', role: 'technician', password: 'a long password' });
+    const other = new Person(school.base);
+    await other.signIn('other');
+    expect((await other.post('/events', { events: [event({ kind: 'resumed' })] })).body).toMatchObject({
+      stored: [],
+      refused: [{ fields: [{ reason: 'belongs to somebody else' }] }],
+    });
+    expect((await other.get(`/walks/${walk}`)).status).toBe(404);
+    expect(((await other.get('/walks')).body as object[]).length).toBe(0);
+    expect((await (await school.person('trainer')).get(`/walks/${walk}`)).status).toBe(200);
+  });
+
+  it('the same serial is the same machine, whichever device named it, with its earlier walks', async () => {
+    for (const machine of [randomUUID(), randomUUID()]) {
+      const { event, started } = begin();
+      await technician.post('/events', { events: [started, event({ ...unit, machine, serial: 'G4-99' })] });
+    }
+    expect((await technician.get('/machines/brindlewick-g4/G4-99')).body).toMatchObject({
+      machine: { serial: 'G4-99' },
+      walks: [{}, {}],
+    });
+    expect((await technician.get('/machines/brindlewick-g4/none')).body).toEqual({ machine: null, walks: [] });
+  });
+
+  it('an unlisted code reaches the trainer as a question, once, and is settled once', async () => {
+    const { event, started } = begin();
+    const asked = event({ kind: 'unlisted', text: 'K30', words: 'twice', ask: true });
+    await technician.post('/events', { events: [started, asked] });
+    await technician.post('/events', { events: [started, asked] });
+    const trainer = await school.person('trainer');
+    const mine = ((await trainer.get('/questions')).body as Array<{ id: string }>).filter((q) => q.id === asked.id);
+    expect(mine).toMatchObject([{ text: 'K30', family: 'brindlewick-g4', by: 'The technician' }]);
+    expect((await trainer.post(`/questions/${asked.id}/settle`, { answer: 'new in 2.7' })).status).toBe(204);
+    expect((await trainer.post(`/questions/${asked.id}/settle`, { answer: 'again' })).status).toBe(404);
+  });
+});
+
+describe('the demo', () => {
+  it('loads into an empty database through the same import, and only there', async () => {
+    const folder = fileURLToPath(new URL('../../../../demo', import.meta.url));
+    const empty = await openSchool();
+    try {
+      expect(await loadDemo(folder, empty.services)).toBe(false);
+      await empty.services.db('users').delete();
+      expect(await loadDemo(folder, empty.services)).toBe(true);
+      const person = new Person(empty.base);
+      await person.signIn('trainer', 'orrimar-demo');
+      expect((await person.get('/walks')).body).toHaveLength(readdirSync(`${folder}/walks`).length);
+      expect((await person.get('/questions')).body).toMatchObject([{ text: 'K30' }]);
+      expect((await person.get('/families')).body).toHaveLength(
+        readdirSync(folder).filter((f) => f.endsWith('.json')).length,
+      );
+      const demo = JSON.parse(readFileSync(`${folder}/brindlewick-g4.json`, 'utf8'));
+      expect(demo.entries.filter((e: { kind: string }) => e.kind === 'code').length).toBeGreaterThanOrEqual(10);
+    } finally {
+      await empty.close();
+    }
+  });
+});

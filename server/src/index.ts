@@ -1,0 +1,12 @@
+export { routes } from './app/access.ts';
+export { createApp } from './app/app.ts';
+export { apiDocument } from './app/openapi.ts';
+export { Refusal } from './app/problem.ts';
+export type { Services } from './app/services.ts';
+export { type Config, type DatabaseConfig, readConfig } from './config.ts';
+export { connect, createDatabase, migrate } from './db/connect.ts';
+export { demoPassword, demoUsers, loadDemo } from './demo.ts';
+export { assembleBundle, currentBundle, unpack } from './features/bundles/service.ts';
+export { importBundle } from './features/imports/service.ts';
+export { addUser } from './features/users/service.ts';
+export { type Running, serve } from './serve.ts';

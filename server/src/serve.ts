@@ -1,0 +1,44 @@
+import { readFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import type { AddressInfo } from 'node:net';
+import { createApp } from './app/app.ts';
+import type { Services } from './app/services.ts';
+import type { Config } from './config.ts';
+import { connect, createDatabase, migrate } from './db/connect.ts';
+import { loadDemo } from './demo.ts';
+
+export type Running = Readonly<{ address: string; services: Services; demoLoaded: boolean; stop: () => Promise<void> }>;
+
+/** Connects, migrates, loads the demo into an empty database where it is wanted, and listens. */
+export async function serve(config: Config): Promise<Running> {
+  if (config.demo) await createDatabase(config.database);
+  const db = connect(config.database);
+  try {
+    await migrate(db);
+    const { app, services } = createApp({ db, config });
+    const demoLoaded = config.demo && config.demoFolder !== null ? await loadDemo(config.demoFolder, services) : false;
+    const server: Server = config.tls
+      ? createSecureServer(
+          { cert: readFileSync(config.tls.certFile), key: readFileSync(config.tls.keyFile) },
+          app.callback(),
+        )
+      : createServer(app.callback());
+    await new Promise<void>((resolve, reject) => {
+      server.once('error', reject);
+      server.listen(config.port, config.host, resolve);
+    });
+    const { port } = server.address() as AddressInfo;
+    const stop = async () => {
+      server.closeIdleConnections();
+      const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+      setTimeout(() => server.closeAllConnections(), 2000).unref();
+      await closed;
+      await db.destroy();
+    };
+    return { address: `${config.tls ? 'https' : 'http'}://${config.host}:${port}`, services, demoLoaded, stop };
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+}

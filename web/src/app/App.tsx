@@ -1,0 +1,92 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { type Role, roleAtLeast } from '@wire-trail/core';
+import { lazy, type ReactNode, Suspense, useEffect, useMemo } from 'react';
+import { createBrowserRouter, Navigate, Outlet } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { SignInPage } from '../features/sign-in/SignInPage.tsx';
+import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
+import { WalkPage } from '../features/trail/WalkPage.tsx';
+import { useSync } from '../offline/use-sync.ts';
+import { Loading } from '../parts/states/States.tsx';
+import { Crash } from './Crash.tsx';
+import { Shell } from './Shell.tsx';
+import { useAppSelector } from './store.ts';
+import { themeOf } from './theme.ts';
+import { useSession } from './use-session.ts';
+
+// a technician's first load holds the trail only; the trainer's rooms come when they are opened
+const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
+const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
+const CodeEditorPage = lazy(() => import('../features/code-editor/CodeEditorPage.tsx'));
+const BenchPage = lazy(() => import('../features/bench/BenchPage.tsx'));
+const SetPage = lazy(() => import('../features/bench/SetPage.tsx'));
+const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
+const LoggedWalkPage = lazy(() => import('../features/log/LoggedWalkPage.tsx'));
+const SettingsPage = lazy(() => import('../features/settings/SettingsPage.tsx'));
+
+function SignedIn() {
+  const session = useAppSelector((s) => s.session);
+  useSync();
+  if (session.status === 'asking') return <Loading what="your sign-in" />;
+  if (session.status === 'signed-out') return <Navigate to="/sign-in" replace />;
+  return <Shell />;
+}
+
+function For({ least }: { least: Role }) {
+  const session = useAppSelector((s) => s.session);
+  if (session.status !== 'signed-in' || !roleAtLeast(session.user.role, least)) return <Navigate to="/" replace />;
+  return <Outlet />;
+}
+
+function Home() {
+  const session = useAppSelector((s) => s.session);
+  const isTrainer = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
+  return <Navigate to={isTrainer ? '/shelf' : '/trail'} replace />;
+}
+
+const later = (page: ReactNode) => <Suspense fallback={<Loading what="the page" />}>{page}</Suspense>;
+
+const router = createBrowserRouter([
+  { path: '/sign-in', element: <SignInPage />, errorElement: <Crash /> },
+  {
+    element: <SignedIn />,
+    errorElement: <Crash />,
+    children: [
+      { path: '/', element: <Home /> },
+      { path: '/trail', element: <TrailStartPage /> },
+      { path: '/trail/:walk', element: <WalkPage /> },
+      { path: '/shelf', element: later(<ShelfPage />) },
+      { path: '/shelf/:family', element: later(<FamilyPage />) },
+      { path: '/log', element: later(<LogPage />) },
+      { path: '/log/:walk', element: later(<LoggedWalkPage />) },
+      {
+        element: <For least="trainer" />,
+        children: [
+          { path: '/shelf/:family/:kind/:id', element: later(<CodeEditorPage />) },
+          { path: '/bench', element: later(<BenchPage />) },
+          { path: '/bench/:set', element: later(<SetPage />) },
+        ],
+      },
+      { element: <For least="admin" />, children: [{ path: '/settings', element: later(<SettingsPage />) }] },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
+  },
+]);
+
+export function App() {
+  const mode = useAppSelector((s) => s.view.mode);
+  const theme = useMemo(() => themeOf(mode), [mode]);
+  useSession();
+  useEffect(() => {
+    document.documentElement.dataset.theme = mode;
+    document.querySelector('meta[name=theme-color]')?.setAttribute('content', mode === 'dark' ? '#12191a' : '#f4f0e7');
+    localStorage.setItem('wire-trail-mode', mode);
+  }, [mode]);
+  return (
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <RouterProvider router={router} />
+    </ThemeProvider>
+  );
+}

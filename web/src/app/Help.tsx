@@ -1,0 +1,39 @@
+import Dialog from '@mui/material/Dialog';
+
+const keys: ReadonlyArray<readonly [string, string]> = [
+  ['/', 'find a code or symptom'],
+  ['1 to 7', 'go to a station of the walk'],
+  ['a, b, c …', 'the lamp of that name, while the panel has the focus'],
+  ['space', 'seen again, the same (at Read)'],
+  ['L', 'loose ends of the family'],
+  ['Ctrl Z, Ctrl Y', 'undo, redo (in an editor; in a walk, Ctrl Z takes the last step back)'],
+  ['Alt ↑, Alt ↓', 'move a suspect up or down'],
+  ['Ctrl S', 'save the draft'],
+  ['?', 'this list'],
+];
+
+export function Help({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="keys-title">
+      <div style={{ padding: '1.25rem 1.5rem' }}>
+        <h2 id="keys-title">Keys</h2>
+        <table className="table">
+          <tbody>
+            {keys.map(([key, what]) => (
+              <tr key={key}>
+                <td>
+                  <kbd>{key}</kbd>
+                </td>
+                <td>{what}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="small soft">Letters and digits belong to a text field while it has the focus.</p>
+        <button type="button" className="act" onClick={onClose}>
+          Close
+        </button>
+      </div>
+    </Dialog>
+  );
+}

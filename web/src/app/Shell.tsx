@@ -1,0 +1,77 @@
+import { roleAtLeast } from '@wire-trail/core';
+import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Connection } from '../parts/connection/Connection.tsx';
+import { api } from './api.ts';
+import { Help } from './Help.tsx';
+import { usePageKeys } from './keys.ts';
+import { rememberUser } from './remembered-user.ts';
+import { signedOut } from './session-slice.ts';
+import './shell.css';
+import { useAppDispatch, useAppSelector } from './store.ts';
+import { keysToggled, modeChosen } from './view-slice.ts';
+
+const areas = [
+  { to: '/trail', name: 'Trail', least: 'technician' },
+  { to: '/shelf', name: 'Shelf', least: 'technician' },
+  { to: '/bench', name: 'Bench', least: 'trainer' },
+  { to: '/log', name: 'Log', least: 'technician' },
+  { to: '/settings', name: 'Settings', least: 'admin' },
+] as const;
+
+/** What every page stands in: the areas a role has, the state of the connection, and the person. */
+export function Shell() {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { session, view } = useAppSelector((s) => s);
+  const [signOut] = api.useSignOutMutation();
+  usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => void navigate('/trail', { state: { focus: 'find' } }) });
+  if (session.status !== 'signed-in') return null;
+  const { user } = session;
+  const leave = async () => {
+    await signOut();
+    rememberUser(null);
+    dispatch(signedOut());
+    dispatch(api.util.resetApiState());
+  };
+  const dark = view.mode === 'dark';
+  return (
+    <div className="shell">
+      <header className="top">
+        <Link to="/" className="mark">
+          <img src="/icon.svg" width="26" height="26" alt="" /> <span>Wire Trail</span>
+        </Link>
+        <nav aria-label="areas">
+          {areas
+            .filter((area) => roleAtLeast(user.role, area.least))
+            .map((area) => (
+              <NavLink key={area.to} to={area.to}>
+                {area.name}
+              </NavLink>
+            ))}
+        </nav>
+        <div className="state">
+          <Connection />
+          <button
+            type="button"
+            className="plain"
+            onClick={() => dispatch(modeChosen(dark ? 'light' : 'dark'))}
+            aria-label={dark ? 'light look' : 'dark look, for plant rooms'}
+          >
+            {dark ? '☀' : '☾'}
+          </button>
+          <button type="button" className="plain hide-narrow" onClick={() => dispatch(keysToggled())} aria-label="keys">
+            <kbd>?</kbd>
+          </button>
+          <span className="hide-narrow soft small">{user.name}</span>
+          <button type="button" className="plain" onClick={leave}>
+            Sign out
+          </button>
+        </div>
+      </header>
+      <main>
+        <Outlet />
+      </main>
+      {view.keysShown && <Help onClose={() => dispatch(keysToggled())} />}
+    </div>
+  );
+}

@@ -1,0 +1,21 @@
+import { useEffect } from 'react';
+import { api } from './api.ts';
+import { rememberedUser, rememberUser } from './remembered-user.ts';
+import { rememberedOffline, signedIn, signedOut } from './session-slice.ts';
+import { useAppDispatch } from './store.ts';
+
+/** Asks the server who is signed in; without a connection the last person of this device goes on. */
+export function useSession(): void {
+  const dispatch = useAppDispatch();
+  const { data, error } = api.useSessionQuery();
+  useEffect(() => {
+    if (data) {
+      rememberUser(data);
+      dispatch(signedIn(data));
+    } else if (error) {
+      const kept = rememberedUser();
+      const offline = 'code' in error && error.code === 'offline';
+      dispatch(offline && kept ? rememberedOffline(kept) : signedOut());
+    }
+  }, [data, error, dispatch]);
+}

@@ -1,0 +1,113 @@
+import { codeIdOf } from '@wire-trail/core';
+import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
+import { api, type Question } from '../../app/api.ts';
+import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import './bench.css';
+
+/** The trainer's week: what waits for review, and what the field asks. */
+export default function BenchPage() {
+  const sets = api.useSetsQuery(undefined);
+  const questions = api.useQuestionsQuery();
+  if (sets.error) return <Failed error={sets.error} again={() => void sets.refetch()} />;
+  if (!sets.data || !questions.data) return <Loading what="the bench" />;
+  const waiting = sets.data.filter((s) => s.state === 'in-review');
+  const rest = sets.data.filter((s) => s.state !== 'in-review').slice(0, 20);
+  const ranked = [...Map.groupBy(questions.data, (q) => `${q.family} ${q.text}`).values()].sort(
+    (a, b) => b.length - a.length,
+  );
+  return (
+    <div className="bench">
+      <h1>Bench</h1>
+      <section>
+        <h2>Waiting for review</h2>
+        {waiting.length === 0 && (
+          <Empty title="Nothing waits">
+            A submitted draft stands here until a reviewer who is not its author has seen it.
+          </Empty>
+        )}
+        {waiting.map((set) => (
+          <Link key={set.id} to={`/bench/${set.id}`} className="bench-line">
+            <strong>{set.title}</strong>
+            <span className="soft">{set.author ?? 'import'}</span>
+            <span className="soft small">{new Date(set.submittedAt).toLocaleString()}</span>
+          </Link>
+        ))}
+      </section>
+      <section>
+        <h2>What the field asks</h2>
+        {ranked.length === 0 && <Empty title="No open question" />}
+        {ranked.map((group) => (
+          <Asked key={group[0]?.id} group={group} />
+        ))}
+      </section>
+      <section>
+        <h2>Lately</h2>
+        {rest.map((set) => (
+          <Link key={set.id} to={`/bench/${set.id}`} className="bench-line">
+            <strong>{set.title}</strong>
+            <span>
+              {set.state}
+              {set.ownReview && set.state === 'published' ? ', by its own author' : ''}
+            </span>
+            <span className="soft small">{set.reviewer ?? set.note}</span>
+          </Link>
+        ))}
+      </section>
+    </div>
+  );
+}
+
+function Asked({ group }: { group: readonly Question[] }) {
+  const [settle, { isLoading }] = api.useSettleMutation();
+  const [answer, setAnswer] = useState('');
+  const [open, setOpen] = useState(false);
+  const [first] = group;
+  if (!first) return null;
+  const id = codeIdOf(first.text);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    for (const question of group) await settle({ id: question.id, answer: answer.trim() });
+  };
+  return (
+    <div className="sheet asked">
+      <div className="row spread">
+        <span className="row">
+          <CodeGlyph text={first.text} size="large" />
+          <span className="soft">{first.family}</span>
+          {group.length > 1 && <span className="tag">asked {group.length} times</span>}
+        </span>
+        <span className="row">
+          {first.family && (
+            <Link className="act-link" to={`/shelf/${first.family}/code/${id}?new=${encodeURIComponent(first.text)}`}>
+              Write an entry
+            </Link>
+          )}
+          <button type="button" className="act" onClick={() => setOpen(!open)}>
+            Settle …
+          </button>
+        </span>
+      </div>
+      {group.map((q) => (
+        <p key={q.id}>
+          {q.words || 'No further word.'}{' '}
+          <span className="soft small">
+            {q.by}, {new Date(q.askedAt).toLocaleDateString()} · <Link to={`/log/${q.walk}`}>the walk</Link>
+          </span>
+        </p>
+      ))}
+      {open && (
+        <form className="row" onSubmit={(e) => void submit(e)}>
+          <label className="field" style={{ flex: 1 }}>
+            What it turned out to be
+            <input className="box" value={answer} maxLength={2000} onChange={(e) => setAnswer(e.target.value)} />
+          </label>
+          <button type="submit" className="act first" disabled={!answer.trim() || isLoading}>
+            Settle
+          </button>
+        </form>
+      )}
+    </div>
+  );
+}

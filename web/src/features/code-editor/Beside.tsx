@@ -1,0 +1,66 @@
+import { type Entry, entriesOf, entryOf, lockOutMs, lookAlikes, proveRun } from '@wire-trail/core';
+import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
+import { useStageShow } from '../../parts/panel/use-stage-show.ts';
+import { partName } from '../../parts/words/coach-words.ts';
+import type { Body } from './slice.ts';
+
+/** The panel playing the code as it stands in the draft, and what the machine works out from it. */
+export function Beside({ body, bodies }: { body: Body; bodies: { entries: Entry[] } }) {
+  const readout = body.kind === 'code' ? entryOf(bodies, 'readout', body.readout) : undefined;
+  const panel = entriesOf(bodies, 'panel').find((p) => body.kind === 'symptom' || p.controller === body.controller);
+  const show = useStageShow(readout ?? null, body.kind === 'code' ? body.text : null);
+  const codes = entriesOf(bodies, 'code')
+    .filter((c) => c.readout === readout?.id)
+    .map((c) => c.text);
+  const alike = readout && body.kind === 'code' ? lookAlikes(readout, [...new Set([...codes, body.text])]) : [];
+  const run = proveRun(body.detection);
+  const locked = lockOutMs(body.detection);
+  return (
+    <aside className="stack beside">
+      {panel?.faces[0] && (
+        <div className="sheet">
+          <h3>As the unit shows it</h3>
+          <PanelDrawing face={panel.faces[0]} lamps={show.lamps} />
+          <p className="small soft">
+            {show.label
+              ? `now: ${show.label}`
+              : body.kind === 'symptom'
+                ? 'a symptom shows no code'
+                : 'this panel cannot show it'}
+          </p>
+        </div>
+      )}
+      <div className="sheet small">
+        <h3>Worked out</h3>
+        <p>
+          {run.cycles} {body.detection.cycle}
+          {run.cycles === 1 ? '' : 's'} prove a repair.
+        </p>
+        {locked !== null && (
+          <p>
+            When it locks out, the trouble has lasted{' '}
+            {locked >= 3_600_000 ? `${(locked / 3_600_000).toFixed(1)} h` : `${Math.round(locked / 60_000)} min`} at the
+            least.
+          </p>
+        )}
+        {body.kind === 'code' &&
+          panel &&
+          alike.map((l) => (
+            <p key={`${l.code}${l.becomes}${l.deadLamp}`}>
+              {l.code === body.text && (
+                <>
+                  With lamp {partName(panel, l.deadLamp)} dead it reads as <CodeGlyph text={l.becomes} />.
+                </>
+              )}
+              {l.becomes === body.text && (
+                <>
+                  <CodeGlyph text={l.code} /> reads as this with lamp {partName(panel, l.deadLamp)} dead.
+                </>
+              )}
+            </p>
+          ))}
+      </div>
+    </aside>
+  );
+}

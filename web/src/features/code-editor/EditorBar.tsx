@@ -1,0 +1,173 @@
+import Dialog from '@mui/material/Dialog';
+import { Code, type EntryKey, Symptom, sameJson } from '@wire-trail/core';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type ApiError, api, type RevisionWithBody, type Stale } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { type Body, type DraftState, draftEdited, draftSaved, rebased, redone, undone } from './slice.ts';
+
+type Props = Readonly<{
+  entryKey: EntryKey;
+  draft: Extract<DraftState, { status: 'open' }>;
+  latest: RevisionWithBody | null;
+  onStale: () => void;
+}>;
+
+/** What can be done with the entry: undo, redo, save, submit; and what to do when somebody saved in between. */
+export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [save, saving] = api.useSaveDraftMutation();
+  const [submit, submitting] = api.useSubmitMutation();
+  const [stale, setStale] = useState<Stale | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [problem, setProblem] = useState<ApiError | null>(null);
+  const [note, setNote] = useState('');
+  const { body, saved, basedOn } = draft;
+  const isDirty = !sameJson(body, saved) || basedOn === 0;
+  const isSound = (body.kind === 'code' ? Code : Symptom).safeParse(body).success;
+  const mayHand = latest?.state === 'draft' && !isDirty;
+
+  const run = async () => {
+    if (!isDirty || !isSound || saving.isLoading) return;
+    setSaid(null);
+    const result = await save({ key: entryKey, basedOn, note: note.trim(), body });
+    if (result.data) {
+      dispatch(draftSaved({ number: result.data.number, body: result.data.body as Body }));
+      setSaid(`Saved as revision ${result.data.number}.`);
+      setNote('');
+      setProblem(null);
+      return;
+    }
+    const error = result.error as ApiError;
+    setProblem(error);
+    if (error.stale) {
+      setStale(error.stale);
+      onStale();
+    }
+  };
+  const runNow = useRef(run);
+  useEffect(() => {
+    runNow.current = run;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key !== 's') return;
+      event.preventDefault();
+      void runNow.current();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const hand = async () => {
+    const title = body.kind === 'code' ? `${body.text} ${body.title}` : body.title;
+    const result = await submit({ title, items: [{ ...entryKey, number: basedOn }] });
+    if ('data' in result && result.data) void navigate(`/bench/${result.data.id}`);
+    else setProblem(result.error as ApiError);
+  };
+  return (
+    <div className="editor-bar">
+      <div className="editor-title">
+        {body.kind === 'code' && <CodeGlyph text={body.text} size="large" />}
+        <h1>{body.title}</h1>
+        <span className="tag">
+          {basedOn === 0
+            ? 'new'
+            : `${latest?.state === 'in-review' ? 'in review' : (latest?.state ?? '')} · rev ${basedOn}`}
+        </span>
+      </div>
+      <div className="row">
+        <button
+          type="button"
+          className="act"
+          disabled={draft.past.length === 0}
+          onClick={() => dispatch(undone())}
+          aria-label="undo"
+        >
+          ↶
+        </button>
+        <button
+          type="button"
+          className="act"
+          disabled={draft.future.length === 0}
+          onClick={() => dispatch(redone())}
+          aria-label="redo"
+        >
+          ↷
+        </button>
+        <input
+          className="box note-box"
+          placeholder="What changed, in a few words"
+          aria-label="note on this revision"
+          maxLength={1000}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+        <button
+          type="button"
+          className={isDirty ? 'act first' : 'act'}
+          disabled={!isDirty || !isSound || saving.isLoading}
+          onClick={() => void run()}
+        >
+          Save draft
+        </button>
+        <button
+          type="button"
+          className={mayHand ? 'act first' : 'act'}
+          disabled={!mayHand || submitting.isLoading}
+          onClick={() => void hand()}
+        >
+          Submit for review
+        </button>
+      </div>
+      <p className="small" role="status">
+        {problem && !stale ? (
+          <span className="wrong">
+            {problem.title} {problem.fields?.map((f) => `${f.path.slice(1).join('.')}: ${f.reason}`).join('; ')}
+          </span>
+        ) : !isSound ? (
+          <span className="wrong">Some fields need another look.</span>
+        ) : (
+          (said ?? (isDirty ? 'Not saved yet; kept on this device.' : ''))
+        )}
+      </p>
+      {stale && (
+        <Dialog open onClose={() => setStale(null)} fullWidth maxWidth="md" aria-labelledby="stale-title">
+          <div className="dialog stack">
+            <h2 id="stale-title">Somebody saved in between</h2>
+            <p>
+              {stale.author ?? 'An import'} saved revision {stale.number}. Nothing of yours is lost. Yours against
+              theirs:
+            </p>
+            <ChangeList changes={stale.changes} />
+            <div className="row">
+              <button
+                type="button"
+                className="act first"
+                onClick={() => {
+                  dispatch(rebased({ number: stale.number, saved: stale.body }));
+                  setStale(null);
+                }}
+              >
+                Go on with mine on top
+              </button>
+              <button
+                type="button"
+                className="act"
+                onClick={() => {
+                  dispatch(rebased({ number: stale.number, saved: stale.body }));
+                  dispatch(draftEdited({ body: stale.body, about: '' }));
+                  setStale(null);
+                }}
+              >
+                Take theirs (mine stays in undo)
+              </button>
+            </div>
+          </div>
+        </Dialog>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,182 @@
+import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
+import { useMemo } from 'react';
+import { useAppDispatch } from '../../app/store.ts';
+import { ClaimFields } from './ClaimFields.tsx';
+import { Choice, Lines, NumberField, Text } from './inputs.tsx';
+import { SuspectFields } from './SuspectFields.tsx';
+import { type Body, draftEdited } from './slice.ts';
+
+export type FieldProps = Readonly<{
+  body: Body;
+  bodies: { entries: Entry[] };
+  edit: (change: Partial<Body>, about: string) => void;
+  wrong: (path: string) => string | null;
+}>;
+
+const scopeWords = {
+  operator: 'operator',
+  technician: 'technician',
+  licensed: 'licensed trade',
+  maker: 'maker’s support',
+} as const;
+const standingWords = {
+  'bench-proven': 'bench-proven',
+  'field-report': 'field report',
+  document: 'from a document',
+  hearsay: 'hearsay',
+  experimental: 'experimental',
+} as const;
+
+/** Every field of the entry. What is wrong is said beside it; nothing typed is dropped. */
+export function Fields({ body, bodies }: { body: Body; bodies: { entries: Entry[] } }) {
+  const dispatch = useAppDispatch();
+  const problems = useMemo(() => {
+    const parsed = (body.kind === 'code' ? Code : Symptom).safeParse(body);
+    return new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
+  }, [body]);
+  const edit = (change: Partial<Body>, about: string) =>
+    void dispatch(draftEdited({ body: { ...body, ...change } as Body, about }));
+  const wrong = (path: string) => problems.get(path) ?? null;
+  const props: FieldProps = { body, bodies, edit, wrong };
+  const sources = entriesOf(bodies, 'source');
+  const charts = entriesOf(bodies, 'chart');
+  const { detection } = body;
+  const detect = (change: Partial<Body['detection']>, about: string) =>
+    edit({ detection: { ...detection, ...change } }, `detection.${about}`);
+  return (
+    <div className="fields">
+      <section className="sheet stack">
+        <Text label="Title" value={body.title} wrong={wrong('title')} onChange={(title) => edit({ title }, 'title')} />
+        <Text
+          label="What the control saw"
+          long
+          value={body.saw}
+          wrong={wrong('saw')}
+          onChange={(saw) => edit({ saw }, 'saw')}
+        />
+        <Text
+          label="What it then does"
+          long
+          value={body.does}
+          wrong={wrong('does')}
+          onChange={(does) => edit({ does }, 'does')}
+        />
+        <details>
+          <summary>When it looks, and when it speaks up</summary>
+          <div className="three">
+            <Text
+              label="Threshold"
+              value={detection.threshold ?? ''}
+              wrong={wrong('detection.threshold')}
+              onChange={(t) => detect({ threshold: t || undefined }, 'threshold')}
+            />
+            <NumberField
+              label="for, seconds"
+              value={detection.forMs === undefined ? null : detection.forMs / 1000}
+              least={0}
+              onChange={(s) => detect({ forMs: s === null ? undefined : s * 1000 }, 'forMs')}
+            />
+            <NumberField
+              label="in a row"
+              value={detection.inARow}
+              least={1}
+              onChange={(n) => detect({ inARow: n ?? 1 }, 'inARow')}
+            />
+            <NumberField
+              label="not watched at first"
+              value={detection.notWatchedCycles}
+              least={0}
+              onChange={(n) => detect({ notWatchedCycles: n ?? 0 }, 'notWatchedCycles')}
+            />
+            <NumberField
+              label="erased after clean ones"
+              value={detection.erasedAfterCleanCycles}
+              least={1}
+              onChange={(n) => detect({ erasedAfterCleanCycles: n }, 'erased')}
+            />
+            <Text
+              label="one of them is called"
+              value={detection.cycle}
+              wrong={wrong('detection.cycle')}
+              onChange={(cycle) => detect({ cycle }, 'cycle')}
+            />
+          </div>
+          <Text
+            label="Only when"
+            value={detection.onlyWhen ?? ''}
+            wrong={wrong('detection.onlyWhen')}
+            onChange={(t) => detect({ onlyWhen: t || undefined }, 'onlyWhen')}
+          />
+        </details>
+        <Lines
+          label="Circumstances that also set it"
+          lines={body.circumstances}
+          onChange={(circumstances, about) => edit({ circumstances }, about === null ? '' : `circumstances.${about}`)}
+        />
+      </section>
+      <SuspectFields {...props} />
+      <section className="sheet stack">
+        <div className="three">
+          <Choice
+            label="Who may act"
+            value={body.scope}
+            options={scopes.map((s) => [s, scopeWords[s]])}
+            onChange={(scope) => edit({ scope: scope as Body['scope'] }, '')}
+          />
+          <Choice
+            label="Test chart"
+            value={body.chart ?? ''}
+            options={[['', 'none yet'], ...charts.map((c) => [c.id, c.title] as const)]}
+            onChange={(id) => edit({ chart: charts.find((c) => c.id === id)?.id ?? null }, '')}
+          />
+          <Text
+            label="Where the part sits"
+            value={body.location ?? ''}
+            wrong={wrong('location')}
+            onChange={(location) => edit({ location: location || undefined }, 'location')}
+          />
+        </div>
+        <fieldset className="hazard-picks">
+          <legend>Hazards</legend>
+          {entriesOf(bodies, 'hazard').map((h) => (
+            <label key={h.id}>
+              <input
+                type="checkbox"
+                checked={body.hazards.includes(h.id)}
+                onChange={(e) =>
+                  edit(
+                    { hazards: e.target.checked ? [...body.hazards, h.id] : body.hazards.filter((x) => x !== h.id) },
+                    '',
+                  )
+                }
+              />{' '}
+              {h.title}
+            </label>
+          ))}
+        </fieldset>
+        <div className="three">
+          <Choice
+            label="Source"
+            value={body.source ?? ''}
+            options={[['', 'none'], ...sources.map((s) => [s.id, s.title] as const)]}
+            onChange={(id) => edit({ source: sources.find((s) => s.id === id)?.id ?? null }, '')}
+          />
+          <Choice
+            label="Standing"
+            value={body.standing}
+            options={standings.map((s) => [s, standingWords[s]])}
+            onChange={(standing) => edit({ standing: standing as Body['standing'] }, '')}
+          />
+        </div>
+        <Text
+          label="Note"
+          long
+          value={body.note ?? ''}
+          wrong={wrong('note')}
+          onChange={(note) => edit({ note: note || undefined }, 'note')}
+        />
+      </section>
+      <ClaimFields {...props} />
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+import { diff, type EntryKey } from '@wire-trail/core';
+import { useState } from 'react';
+import { api, type EntryView } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { type Body, draftEdited } from './slice.ts';
+
+/** Every revision. Restoring an old one puts its text into the draft; saving appends, nothing is overwritten. */
+export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryView | null }) {
+  const dispatch = useAppDispatch();
+  const [open, setOpen] = useState<number | null>(null);
+  const { data: old } = api.useRevisionQuery({ key: entryKey, number: open ?? 1 }, { skip: open === null });
+  if (!entry) return <p className="soft">Not saved yet: the first draft will be revision 1.</p>;
+  return (
+    <section className="sheet">
+      <h2>Revisions</h2>
+      <table className="table">
+        <thead>
+          <tr>
+            <th>rev</th>
+            <th>state</th>
+            <th>by</th>
+            <th>when</th>
+            <th>note</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {entry.history.map((r) => (
+            <tr key={r.number}>
+              <td className="mono">{r.number}</td>
+              <td>
+                {r.state.replace('-', ' ')}
+                {r.review && (
+                  <span className="soft small">
+                    {' '}
+                    by {r.review.by ?? 'import'}
+                    {r.review.ownReview && ', its own author'}
+                  </span>
+                )}
+              </td>
+              <td>{r.author ?? 'import'}</td>
+              <td className="small">{new Date(r.savedAt).toLocaleString()}</td>
+              <td>{r.note}</td>
+              <td>
+                <button type="button" className="plain" onClick={() => setOpen(open === r.number ? null : r.number)}>
+                  {open === r.number ? 'Close' : 'Compare'}
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {open !== null && old && (
+        <div className="stack" style={{ marginTop: '1rem' }}>
+          <h3>Revision {open} against the newest</h3>
+          <ChangeList changes={diff(old.body, entry.latest.body)} />
+          <div>
+            <button
+              type="button"
+              className="act"
+              onClick={() => dispatch(draftEdited({ body: old.body as Body, about: '' }))}
+            >
+              Put revision {open} back into the draft
+            </button>
+          </div>
+        </div>
+      )}
+      {entry.usedBy.length > 0 && <p className="small soft">Named by {entry.usedBy.map((u) => u.title).join(', ')}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,127 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { type Code, entryOf } from '@wire-trail/core';
+import { Provider } from 'react-redux';
+import { afterEach, describe, expect, it } from 'vitest';
+import { makeStore, useAppSelector } from '../../app/store.ts';
+import { glasswasher } from '../../testing/trail.tsx';
+import { Fields } from './Fields.tsx';
+import { keepDraft, keptDraft } from './kept-draft.ts';
+import { draftOpened, redone, undone } from './slice.ts';
+
+const k19 = entryOf(glasswasher, 'code', 'k19') as Code;
+
+function Editor() {
+  const draft = useAppSelector((s) => s.codeDraft);
+  return draft.status === 'open' ? <Fields body={draft.body} bodies={glasswasher} /> : null;
+}
+function open() {
+  const store = makeStore();
+  store.dispatch(draftOpened({ address: 'a', basedOn: 1, saved: k19, body: k19 }));
+  render(
+    <Provider store={store}>
+      <Editor />
+    </Provider>,
+  );
+  const body = () => {
+    const draft = store.getState().codeDraft;
+    return (draft.status === 'open' ? draft.body : k19) as Code;
+  };
+  return { store, body };
+}
+const type = (label: string, value: string, at = 0) =>
+  fireEvent.change(screen.getAllByLabelText(label)[at] as Element, { target: { value } });
+const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+afterEach(cleanup);
+
+describe('the fields of a code', () => {
+  it('write what is typed into the draft', () => {
+    const { body } = open();
+    type('Title', 'Cold rinse');
+    type('What the control saw', 'Less than 6 K.');
+    type('What it then does', 'Goes on.');
+    type('in a row', '3');
+    type('for, seconds', '1080');
+    type('erased after clean ones', '');
+    type('Only when', '');
+    expect(body()).toMatchObject({
+      title: 'Cold rinse',
+      saw: 'Less than 6 K.',
+      does: 'Goes on.',
+      detection: { inARow: 3, forMs: 1_080_000, erasedAfterCleanCycles: null },
+    });
+    expect(body().detection.onlyWhen).toBeUndefined();
+  });
+
+  it('a number that is none stays in its box, is said, and is not taken over', () => {
+    const { body } = open();
+    type('in a row', 'many');
+    expect(screen.getByText('A number from 1 up.')).toBeTruthy();
+    expect(body().detection.inARow).toBe(2);
+  });
+
+  it('a title that cannot be is said beside it, and kept', () => {
+    const { body } = open();
+    type('Title', '');
+    expect(screen.getAllByLabelText('Title')[0]?.getAttribute('aria-invalid')).toBe('true');
+    expect(body().title).toBe('');
+  });
+
+  it('suspects are moved, added, removed, by key as well; each is one step to undo', () => {
+    const { store, body } = open();
+    const labels = () => body().suspects.map((s) => s.label);
+    const before = labels();
+    press('move Rinse heating element up');
+    expect(labels().slice(0, 2)).toEqual([before[1], before[0]]);
+    fireEvent.keyDown(screen.getAllByLabelText('Suspect')[0] as Element, { key: 'ArrowDown', altKey: true });
+    expect(labels()).toEqual(before);
+    press('remove Rinse contactor');
+    expect(labels()).toHaveLength(4);
+    press('Add a suspect');
+    expect(labels().at(-1)).toBe('New suspect');
+    for (let i = 0; i < 4; i++) store.dispatch(undone());
+    expect(labels()).toEqual(before);
+    for (let i = 0; i < 4; i++) store.dispatch(redone());
+    expect(labels().at(-1)).toBe('New suspect');
+  });
+
+  it('shows the odds of each suspect as a share', () => {
+    open();
+    expect(screen.getByText('32 %')).toBeTruthy();
+    type('Odds', '60');
+    expect(screen.getByText('82 %')).toBeTruthy();
+  });
+
+  it('hazards, scope, chart, source and standing are chosen from what there is', () => {
+    const { body } = open();
+    fireEvent.click(screen.getByLabelText('Pump wheels'));
+    fireEvent.click(screen.getByLabelText('Mains behind covers'));
+    type('Who may act', 'licensed');
+    type('Test chart', '');
+    type('Source', 'bench-0419');
+    type('Standing', 'bench-proven');
+    expect(body()).toMatchObject({
+      hazards: ['hot-water', 'moving-parts'],
+      scope: 'licensed',
+      chart: null,
+      source: 'bench-0419',
+      standing: 'bench-proven',
+    });
+  });
+
+  it('claims stand side by side', () => {
+    const { body } = open();
+    press('Add a claim');
+    expect(body().claims).toHaveLength(4);
+    type('Says', 'From 2.7 it is 20 min.', 3);
+    expect(body().claims[3]).toMatchObject({ says: 'From 2.7 it is 20 min.', standing: 'hearsay' });
+  });
+});
+
+describe('what was typed and not saved', () => {
+  it('is kept on the device until it is', () => {
+    keepDraft('x', { basedOn: 3, body: k19 });
+    expect(keptDraft('x')).toEqual({ basedOn: 3, body: k19 });
+    keepDraft('x', null);
+    expect(keptDraft('x')).toBeNull();
+  });
+});

@@ -1,0 +1,134 @@
+import { useId, useState } from 'react';
+
+type TextProps = Readonly<{
+  label: string;
+  value: string;
+  wrong: string | null;
+  long?: boolean;
+  onChange: (value: string) => void;
+}>;
+
+export function Text({ label, value, wrong, long, onChange }: TextProps) {
+  const id = useId();
+  const common = {
+    id,
+    className: 'box',
+    value,
+    'aria-invalid': wrong !== null,
+    'aria-describedby': wrong === null ? undefined : `${id}w`,
+  };
+  return (
+    <div className="field-block">
+      <label htmlFor={id}>{label}</label>
+      {long ? (
+        <textarea
+          {...common}
+          rows={Math.min(6, Math.max(2, Math.ceil(value.length / 80)))}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      ) : (
+        <input {...common} onChange={(e) => onChange(e.target.value)} />
+      )}
+      {wrong !== null && (
+        <span id={`${id}w`} className="wrong">
+          {wrong}
+        </span>
+      )}
+    </div>
+  );
+}
+
+type NumberProps = Readonly<{
+  label: string;
+  value: number | null;
+  least: number;
+  onChange: (value: number | null) => void;
+}>;
+
+/** A number that may be empty. What is no number stays in the box with a word beside it, and is not taken over. */
+export function NumberField({ label, value, least, onChange }: NumberProps) {
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? (value === null ? '' : String(value));
+  const number = Number(shown.replace(',', '.'));
+  const isWrong = shown.trim() !== '' && !(Number.isFinite(number) && number >= least);
+  return (
+    <div className="field-block">
+      <label htmlFor={id}>{label}</label>
+      <input
+        id={id}
+        className="box mono"
+        inputMode="decimal"
+        value={shown}
+        aria-invalid={isWrong}
+        onBlur={() => !isWrong && setTyped(null)}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          const next = Number(e.target.value.replace(',', '.'));
+          if (e.target.value.trim() === '') onChange(null);
+          else if (Number.isFinite(next) && next >= least) onChange(next);
+        }}
+      />
+      {isWrong && <span className="wrong">A number from {least} up.</span>}
+    </div>
+  );
+}
+
+type ChoiceProps = Readonly<{
+  label: string;
+  value: string;
+  options: ReadonlyArray<readonly [string, string]>;
+  onChange: (value: string) => void;
+}>;
+
+export function Choice({ label, value, options, onChange }: ChoiceProps) {
+  const id = useId();
+  return (
+    <div className="field-block">
+      <label htmlFor={id}>{label}</label>
+      <select id={id} className="box" value={value} onChange={(e) => onChange(e.target.value)}>
+        {options.map(([key, name]) => (
+          <option key={key} value={key}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+type LinesProps = Readonly<{
+  label: string;
+  lines: readonly string[];
+  onChange: (lines: string[], about: number | null) => void;
+}>;
+
+export function Lines({ label, lines, onChange }: LinesProps) {
+  return (
+    <div className="field-block">
+      <span className="field-label">{label}</span>
+      {lines.map((line, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: lines have no identity but their place
+        <div key={i} className="line-row">
+          <input
+            className="box"
+            aria-label={`${label} ${i + 1}`}
+            value={line}
+            onChange={(e) => onChange(lines.with(i, e.target.value), i)}
+          />
+          <button
+            type="button"
+            className="act"
+            aria-label={`remove ${label} ${i + 1}`}
+            onClick={() => onChange(lines.toSpliced(i, 1), null)}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      <button type="button" className="plain" onClick={() => onChange([...lines, ''], null)}>
+        Add a line
+      </button>
+    </div>
+  );
+}

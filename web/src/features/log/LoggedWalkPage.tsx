@@ -1,0 +1,124 @@
+import {
+  type Bundle,
+  currentStation,
+  entriesOf,
+  entryOf,
+  foldWalk,
+  formatQuantity,
+  stations,
+  type WalkEvent,
+} from '@wire-trail/core';
+import { Link, useParams } from 'react-router';
+import { api } from '../../app/api.ts';
+import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import './log.css';
+
+/** What things of the family are called; their ids where the library is not at hand. */
+type Names = Readonly<{
+  route: (id: string) => string;
+  node: (chart: string, id: string) => string;
+  hazard: (id: string) => string;
+  variant: (id: string) => string;
+}>;
+
+function namesOf(bundle: Bundle | undefined): Names {
+  const family = bundle && entriesOf(bundle, 'family')[0];
+  return {
+    route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
+    node: (chart, id) => (bundle && entryOf(bundle, 'chart', chart)?.nodes.find((n) => n.id === id)?.title) ?? id,
+    hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
+    variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
+  };
+}
+
+/** One event in words, as seen and as made of it. */
+function eventWords(event: WalkEvent, names: Names): string {
+  switch (event.kind) {
+    case 'started':
+      return event.from.kind === 'code'
+        ? `Began with ${event.from.code.toUpperCase()}`
+        : event.from.kind === 'symptom'
+          ? `Began with the symptom ${event.from.symptom}`
+          : event.from.kind === 'unlisted'
+            ? `Began with ${event.from.text}, unlisted`
+            : 'Began at the panel';
+    case 'unit':
+      return `Unit ${event.serial}, model ${event.model || 'not read'}, software ${event.software ?? 'not known'}${event.variant ? `: ${names.variant(event.variant)}` : ''}`;
+    case 'safe':
+      return `Hazards confirmed: ${event.hazards.map(names.hazard).join(', ') || 'none named'}`;
+    case 'tried':
+      return `${names.route(event.route)}: ${event.took ? 'took' : 'did not take'}`;
+    case 'skipped':
+      return `${stationNames[event.station]} left out: ${event.why}`;
+    case 'seen':
+      return `Slot ${event.seen.slot} seen ${event.seen.looks.length} ${event.seen.looks.length === 1 ? 'time' : 'times'}: ${event.made.map((m) => `${m.code} ${Math.round(m.certainty * 100)} %`).join(', ')}`;
+    case 'special':
+      return `Shows ${event.special.replaceAll('-', ' ')}`;
+    case 'code-taken':
+      return `Slot ${event.slot} taken as ${event.code.toUpperCase()}`;
+    case 'unlisted':
+      return `${event.text} is unlisted${event.ask ? ', trainer asked' : ''}. ${event.words}`;
+    case 'answered':
+      return `${names.node(event.chart, event.node)}: ${event.reading ? `${event.reading.typed} is ${event.reading.verdict}` : event.answer}`;
+    case 'noted':
+      return event.text;
+    case 'cleared':
+      return 'Cleared and put back';
+    case 'waits':
+      return `Waits until ${event.until}: ${event.why}`;
+    case 'resumed':
+      return 'Went on';
+    case 'reading-after':
+      return `${names.node(event.chart, event.node)}, after: ${event.reading.value === null ? 'open' : formatQuantity(event.reading.value, event.reading.quantity)}, ${event.reading.verdict}`;
+    case 'proved':
+      return `${event.returned ? 'Returned' : 'Did not return'} in ${event.cycles}`;
+    case 'closed':
+      return event.fixedBy ? `Closed, fixed by ${event.fixedBy}` : `Closed: ${event.outcome.replaceAll('-', ' ')}`;
+    case 'taken-back':
+      return 'The step before was taken back';
+  }
+}
+
+export default function LoggedWalkPage() {
+  const { walk: id = '' } = useParams();
+  const { data, error, refetch } = api.useWalkQuery(id);
+  const walk = data ? foldWalk(data.events) : null;
+  const { data: bundle } = api.useBundleQuery(walk?.family ?? '', { skip: !walk });
+  if (error)
+    return 'code' in error && error.code === 'not-found' ? (
+      <Empty title="No such walk in the log">It may not have been sent yet.</Empty>
+    ) : (
+      <Failed error={error} again={() => void refetch()} />
+    );
+  if (!data) return <Loading what="the walk" />;
+  if (!walk) return <Empty title="The beginning of this walk has not arrived yet" />;
+  const names = namesOf(bundle);
+  const takenBack = new Set(data.events.flatMap((e) => (e.kind === 'taken-back' ? [e.event] : [])));
+  return (
+    <>
+      <p className="small">
+        <Link to="/log">Log</Link> ›
+      </p>
+      <div className="row spread">
+        <h1 className="row">
+          <CodeGlyph text={(walk.code ?? walk.symptom ?? walk.unlisted?.text ?? '—').toUpperCase()} size="large" />
+          <span className="mono">{walk.unit?.serial}</span>
+        </h1>
+        {!walk.closed && <Link to={`/trail/${walk.id}`}>Go on with it on the device it began on</Link>}
+      </div>
+      <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />
+      <ol className="plain events">
+        {data.events.map((event) => (
+          <li key={event.id} className={takenBack.has(event.id) ? 'taken-back' : ''}>
+            <time className="soft small mono" dateTime={event.at}>
+              {new Date(event.at).toLocaleString()}
+            </time>
+            <span>{eventWords(event, names)}</span>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

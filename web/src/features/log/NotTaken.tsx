@@ -1,0 +1,45 @@
+import { useEffect, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { allEvents, type KeptEvent, keepEvents } from '../../offline/database.ts';
+import { announceKept } from '../../offline/use-sync.ts';
+
+/** What the server would not take, with its reason. It stays on the device, and can be sent once more. */
+export function NotTaken() {
+  const session = useAppSelector((s) => s.session);
+  const refused = useAppSelector((s) => s.sync.refused);
+  const by = session.status === 'signed-in' ? session.user.id : 0;
+  const [events, setEvents] = useState<readonly KeptEvent[]>([]);
+  useEffect(() => {
+    let stale = false;
+    // counted anew by the queue whenever something was refused or sent once more
+    if (refused === 0) setEvents([]);
+    else
+      void allEvents().then((all) => {
+        if (!stale) setEvents(all.filter((e) => e.by === by && e.state === 'refused'));
+      });
+    return () => {
+      stale = true;
+    };
+  }, [by, refused]);
+  if (events.length === 0) return null;
+  const again = async () => {
+    await keepEvents(events.map((e) => ({ ...e, state: 'waiting', reason: null })));
+    announceKept();
+  };
+  return (
+    <div className="note bad" role="alert">
+      <strong>{events.length === 1 ? 'One event was not taken.' : `${events.length} events were not taken.`}</strong>{' '}
+      They are kept on this device.
+      <ul>
+        {events.map((e) => (
+          <li key={e.id}>
+            {e.event.kind}, {new Date(e.event.at).toLocaleString()}: {e.reason}
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="act" onClick={() => void again()}>
+        Send once more
+      </button>
+    </div>
+  );
+}

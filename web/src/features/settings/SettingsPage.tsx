@@ -1,0 +1,160 @@
+import { type Role, roles } from '@wire-trail/core';
+import { type FormEvent, useState } from 'react';
+import { type ApiError, api, type Settings } from '../../app/api.ts';
+import { Failed, Loading } from '../../parts/states/States.tsx';
+
+/** The school: its name, who reviews, and who has an account. */
+export default function SettingsPage() {
+  const { data, error, refetch } = api.useSettingsQuery();
+  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (!data) return <Loading what="the settings" />;
+  return (
+    <div className="stack" style={{ maxWidth: 860 }}>
+      <h1>Settings</h1>
+      <School settings={data} />
+      <People />
+    </div>
+  );
+}
+
+function School({ settings }: { settings: Settings }) {
+  const [save, { isLoading, error, isSuccess }] = api.useSaveSettingsMutation();
+  const [name, setName] = useState(settings.schoolName);
+  const [own, setOwn] = useState(settings.ownReview);
+  const isDirty = name !== settings.schoolName || own !== settings.ownReview;
+  return (
+    <form
+      className="sheet stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save({ schoolName: name.trim(), ownReview: own });
+      }}
+    >
+      <label className="field">
+        Name of the school
+        <input className="box" value={name} maxLength={120} required onChange={(e) => setName(e.target.value)} />
+      </label>
+      <label className="row">
+        <input
+          type="checkbox"
+          style={{ width: 20, height: 20 }}
+          checked={own}
+          onChange={(e) => setOwn(e.target.checked)}
+        />
+        <span>
+          The author may publish: for a school of one.{' '}
+          <span className="soft">The history says each time that the author reviewed it.</span>
+        </span>
+      </label>
+      <div className="row">
+        <button type="submit" className="act first" disabled={!isDirty || isLoading}>
+          Save
+        </button>
+        {isSuccess && !isDirty && <span role="status">Saved.</span>}
+        {error && <span className="wrong">{(error as ApiError).title}</span>}
+      </div>
+    </form>
+  );
+}
+
+function People() {
+  const { data } = api.useUsersQuery();
+  const [change] = api.useChangeUserMutation();
+  const [add, adding] = api.useAddUserMutation();
+  const [form, setForm] = useState({ name: '', signIn: '', password: '', role: 'technician' as Role });
+  const [problem, setProblem] = useState<ApiError | null>(null);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const result = await add(form);
+    if ('data' in result && result.data) setForm({ name: '', signIn: '', password: '', role: 'technician' });
+    setProblem((result.error as ApiError | undefined) ?? null);
+  };
+  const alter = async (id: number, role: Role, disabled: boolean) =>
+    setProblem(((await change({ id, role, disabled })).error as ApiError | undefined) ?? null);
+  return (
+    <section className="sheet stack">
+      <h2>People</h2>
+      <table className="table">
+        <tbody>
+          {data?.map((user) => (
+            <tr key={user.id}>
+              <td>{user.name}</td>
+              <td className="mono">{user.signIn}</td>
+              <td>
+                <select
+                  className="box"
+                  aria-label={`role of ${user.name}`}
+                  value={user.role}
+                  onChange={(e) => void alter(user.id, e.target.value as Role, user.disabled)}
+                >
+                  {roles.map((r) => (
+                    <option key={r}>{r}</option>
+                  ))}
+                </select>
+              </td>
+              <td>
+                <button type="button" className="act" onClick={() => void alter(user.id, user.role, !user.disabled)}>
+                  {user.disabled ? 'Open again' : 'Close account'}
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <form className="row" onSubmit={(e) => void submit(e)} style={{ alignItems: 'end' }}>
+        <label className="field">
+          Name
+          <input
+            className="box"
+            required
+            value={form.name}
+            onChange={(e) => setForm({ ...form, name: e.target.value })}
+          />
+        </label>
+        <label className="field">
+          Signs in as
+          <input
+            className="box"
+            required
+            minLength={3}
+            autoCapitalize="none"
+            value={form.signIn}
+            onChange={(e) => setForm({ ...form, signIn: e.target.value })}
+          />
+        </label>
+        <label className="field">
+          Password
+          <input
+            className="box"
+            type="password"
+            autoComplete="new-password"
+            required
+            minLength={10}
+            value={form.password}
+            onChange={(e) => setForm({ ...form, password: e.target.value })}
+          />
+        </label>
+        <label className="field">
+          Role
+          <select
+            className="box"
+            value={form.role}
+            onChange={(e) => setForm({ ...form, role: e.target.value as Role })}
+          >
+            {roles.map((r) => (
+              <option key={r}>{r}</option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="act" disabled={adding.isLoading}>
+          Open an account
+        </button>
+      </form>
+      {problem && (
+        <p className="wrong" role="alert">
+          {problem.title} {problem.detail} {problem.fields?.map((f) => `${f.path.join('.')}: ${f.reason}`).join('; ')}
+        </p>
+      )}
+    </section>
+  );
+}

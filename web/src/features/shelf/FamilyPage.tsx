@@ -1,0 +1,68 @@
+import { type Entry, entriesOf, roleAtLeast } from '@wire-trail/core';
+import { useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { api, type RevisionState } from '../../app/api.ts';
+import { usePageKeys } from '../../app/keys.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { Failed, Loading } from '../../parts/states/States.tsx';
+import { CodesRoom } from './CodesRoom.tsx';
+import { LooseEnds, LooseTrailLine } from './LooseEnds.tsx';
+import { PanelRoom } from './PanelRoom.tsx';
+import { ChartsRoom, RoutesRoom, SourcesRoom } from './Rooms.tsx';
+import './shelf.css';
+
+export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
+export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
+
+const rooms = ['Panel', 'Codes', 'Routes', 'Charts', 'Sources', 'Loose ends'] as const;
+type RoomName = (typeof rooms)[number];
+
+/** A family's rooms. Trainers see the newest drafts, technicians what is published. */
+export default function FamilyPage() {
+  const { family = '' } = useParams();
+  const session = useAppSelector((s) => s.session);
+  const writes = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
+  const [search, setSearch] = useSearchParams();
+  const room = rooms.find((r) => r === search.get('room')) ?? 'Panel';
+  const working = api.useWorkingQuery(family, { skip: !writes });
+  const bundle = api.useBundleQuery(family, { skip: writes });
+  const [go] = useState(() => (to: RoomName) => setSearch({ room: to }, { replace: true }));
+  usePageKeys(writes ? { l: () => go('Loose ends'), L: () => go('Loose ends') } : {});
+  const entries: readonly Shelved[] | undefined = writes
+    ? working.data
+    : bundle.data?.entries.map((body) => ({
+        body,
+        number: bundle.data?.pinned?.revisions[`${body.kind}:${body.id}`] ?? 0,
+        state: 'published',
+        published: 1,
+      }));
+  const error = writes ? working.error : bundle.error;
+  if (error) return <Failed error={error} again={() => void (writes ? working : bundle).refetch()} />;
+  if (!entries) return <Loading what="the family" />;
+  const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
+  const props: RoomProps = { family, entries, writes };
+  const shown = rooms.filter((r) => writes || r !== 'Loose ends');
+  return (
+    <>
+      <div className="family-head">
+        <h1>{own?.name ?? family}</h1>
+        <span className="soft">{own?.summary}</span>
+      </div>
+      {writes && <LooseTrailLine family={family} onGo={() => go('Loose ends')} />}
+      <div className="rooms" role="tablist" aria-label="rooms of the family">
+        {shown.map((name) => (
+          <button key={name} type="button" role="tab" aria-selected={name === room} onClick={() => go(name)}>
+            {name}
+            {name === 'Loose ends' && <kbd style={{ marginLeft: '0.4rem' }}>L</kbd>}
+          </button>
+        ))}
+      </div>
+      {room === 'Panel' && <PanelRoom {...props} />}
+      {room === 'Codes' && <CodesRoom {...props} />}
+      {room === 'Routes' && <RoutesRoom {...props} />}
+      {room === 'Charts' && <ChartsRoom {...props} />}
+      {room === 'Sources' && <SourcesRoom {...props} />}
+      {room === 'Loose ends' && writes && <LooseEnds family={family} />}
+    </>
+  );
+}

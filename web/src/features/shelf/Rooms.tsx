@@ -1,0 +1,150 @@
+import { type Chart, choicesOf, coachCards, entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
+import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { Empty } from '../../parts/states/States.tsx';
+import { actBig, cardLead, shownWords } from '../../parts/words/coach-words.ts';
+import type { RoomProps } from './FamilyPage.tsx';
+
+const bodies = (props: RoomProps) => ({ entries: props.entries.map((e) => e.body) });
+
+/** Every way in, out and about, step by step as the technician is coached. */
+export function RoutesRoom(props: RoomProps) {
+  const routes = entriesOf(bodies(props), 'route');
+  const panel = entriesOf(bodies(props), 'panel')[0];
+  if (routes.length === 0 || !panel) return <Empty title="No route yet" />;
+  return (
+    <div className="stack">
+      {routes.map((route) => (
+        <RouteSheet key={route.id} route={route} panel={panel} />
+      ))}
+    </div>
+  );
+}
+
+function RouteSheet({ route, panel }: { route: Route; panel: Panel }) {
+  return (
+    <div className="sheet">
+      <div className="row spread">
+        <h2>{route.name}</h2>
+        <span className="row">
+          <span className="tag">{route.purpose}</span>
+          <StandingMark standing={route.standing} />
+        </span>
+      </div>
+      <ol>
+        {coachCards(route.steps).map((card) => (
+          <li key={card.path}>
+            <span className="soft">{cardLead(card, panel)}</span>{' '}
+            <strong>
+              {card.watch.length > 0
+                ? shownWords(card.watch, panel)
+                : card.step.kind === 'rest'
+                  ? `wait ${card.step.span.usualMs / 1000} s`
+                  : card.acts.map((a) => actBig(a, panel)).join(' · ')}
+            </strong>{' '}
+            {card.holdMs !== null && <span className="tag">for {card.holdMs / 1000} s</span>}{' '}
+            {card.times > 1 && <span className="tag">{card.times} times</span>}{' '}
+            {card.windowMs !== null && <span className="tag">within {card.windowMs / 1000} s</span>}
+          </li>
+        ))}
+      </ol>
+      {route.knownNotToWork.map((k) => (
+        <p key={k.how} className="small">
+          <strong>Does not work:</strong> {k.how}. {k.why}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+export function ChartsRoom(props: RoomProps) {
+  const charts = entriesOf(bodies(props), 'chart');
+  if (charts.length === 0) return <Empty title="No test chart yet" />;
+  return (
+    <div className="stack">
+      {charts.map((chart) => (
+        <ChartSheet key={chart.id} chart={chart} />
+      ))}
+    </div>
+  );
+}
+
+function ChartSheet({ chart }: { chart: Chart }) {
+  const titleOf = (id: string | null) => chart.nodes.find((n) => n.id === id)?.title ?? 'once more';
+  return (
+    <div className="sheet">
+      <div className="row spread">
+        <h2>{chart.title}</h2>
+        <StandingMark standing={chart.standing} />
+      </div>
+      <table className="table">
+        <tbody>
+          {chart.nodes.map((node) => (
+            <tr key={node.id}>
+              <td>
+                <strong>{node.title}</strong>
+                <div className="soft small">{node.kind}</div>
+              </td>
+              <td>
+                {choicesOf(node).map((c) => (
+                  <div key={c.answer}>
+                    <span className="mono">{c.answer}</span> → {titleOf(c.next)}
+                  </div>
+                ))}
+              </td>
+              <td className="soft small">
+                {node.kind === 'verdict' ? node.verdict.replaceAll('-', ' ') : `${node.minutes} min`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const whereOf = (source: Source): string => {
+  switch (source.sort) {
+    case 'document':
+      return [`edition ${source.edition}`, source.page && `page ${source.page}`, source.keptAt]
+        .filter(Boolean)
+        .join(' · ');
+    case 'person':
+      return source.role;
+    case 'bench':
+      return [
+        source.provenOn,
+        source.serial && `serial ${source.serial}`,
+        source.software && `software ${source.software}`,
+        source.note,
+      ]
+        .filter(Boolean)
+        .join(' · ');
+  }
+};
+
+export function SourcesRoom(props: RoomProps) {
+  const sources = entriesOf(bodies(props), 'source');
+  if (sources.length === 0) return <Empty title="No source yet" />;
+  return (
+    <div className="sheet">
+      <table className="table">
+        <thead>
+          <tr>
+            <th>source</th>
+            <th>sort</th>
+            <th>where</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sources.map((source) => (
+            <tr key={source.id}>
+              <td>{source.title}</td>
+              <td>{source.sort}</td>
+              <td className="soft">{whereOf(source)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

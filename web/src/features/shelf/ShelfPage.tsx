@@ -1,0 +1,54 @@
+import { roleAtLeast } from '@wire-trail/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../../app/api.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
+import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
+import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { BringIn } from './BringIn.tsx';
+import './shelf.css';
+
+/** The library as one recognises it: by the drawn panels, not by a table of names. */
+export default function ShelfPage() {
+  const { data, error, refetch } = api.useFamiliesQuery();
+  const session = useAppSelector((s) => s.session);
+  const [bringing, setBringing] = useState(false);
+  const writes = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
+  return (
+    <>
+      <div className="row spread">
+        <h1>Shelf</h1>
+        {writes && (
+          <button type="button" className="act" onClick={() => setBringing(true)}>
+            Bring in a bundle file …
+          </button>
+        )}
+      </div>
+      {error && <Failed error={error} again={() => void refetch()} />}
+      {!data && !error && <Loading what="the shelf" />}
+      {data?.length === 0 && <Empty title="The shelf is empty">Bring in a bundle file to begin.</Empty>}
+      <ul className="plain shelf">
+        {data?.map(({ family, panels, standby, counts }) => (
+          <li key={family.id}>
+            <Link to={`/shelf/${family.id}`} className="shelf-card">
+              {panels[0]?.faces[0] && <PanelDrawing face={panels[0].faces[0]} lamps={lampsOfMode(standby)} thumbnail />}
+              <div className="row spread">
+                <h2>{family.name}</h2>
+                <span className="tag">{family.sort}</span>
+              </div>
+              <p className="soft small">{family.recognisedBy.join(' · ')}</p>
+              <p className="small">
+                {counts.codes} codes · {counts.symptoms} symptoms · {counts.charts} charts · {counts.routes} routes
+              </p>
+              {family.badges.length > 1 && (
+                <p className="small soft">sold as {family.badges.map((b) => b.name).join(', ')}</p>
+              )}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {bringing && <BringIn onClose={() => setBringing(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,130 @@
+import {
+  type Bundle,
+  currentStation,
+  familyEntry,
+  type Station,
+  stations,
+  type Walk,
+  type WalkId,
+} from '@wire-trail/core';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { usePageKeys } from '../../app/keys.ts';
+import { freshBundle } from '../../offline/bundles.ts';
+import { keptBundle } from '../../offline/database.ts';
+import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Connection } from '../../parts/connection/Connection.tsx';
+import { Empty, Loading } from '../../parts/states/States.tsx';
+import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { ClearStation } from './stations/ClearStation.tsx';
+import { EnterStation } from './stations/EnterStation.tsx';
+import { ProveStation } from './stations/ProveStation.tsx';
+import { ReadStation } from './stations/ReadStation.tsx';
+import { SafeStation } from './stations/SafeStation.tsx';
+import { type StationProps, useTopOf } from './stations/station.tsx';
+import { TestStation } from './stations/TestStation.tsx';
+import { UnitStation } from './stations/UnitStation.tsx';
+import { trailData } from './trail-data.ts';
+import './trail.css';
+import { type OpenWalk, useWalk } from './use-walk.ts';
+
+const rooms: Record<Station, (props: StationProps) => React.ReactNode> = {
+  unit: UnitStation,
+  safe: SafeStation,
+  enter: EnterStation,
+  read: ReadStation,
+  test: TestStation,
+  clear: ClearStation,
+  prove: ProveStation,
+};
+
+export function WalkPage() {
+  const { walk: id = '' } = useParams();
+  const open = useWalk(id as WalkId);
+  const family = open.walk?.family ?? null;
+  const [bundle, setBundle] = useState<Bundle | null | 'missing'>(null);
+  useEffect(() => {
+    let stale = false;
+    const find = async () => {
+      if (!family) return;
+      const kept = await keptBundle(family);
+      const found = kept?.bundle ?? (await freshBundle(family, new Date().toISOString()));
+      if (!stale) setBundle(found ?? 'missing');
+    };
+    void find();
+    return () => {
+      stale = true;
+    };
+  }, [family]);
+  if (open.status === 'missing')
+    return (
+      <Empty title="This walk is not on this device">
+        <p>
+          It may be in the <Link to={`/log/${id}`}>log</Link>.
+        </p>
+      </Empty>
+    );
+  if (bundle === 'missing')
+    return <Empty title="The library of this unit is not on this device">Open it once with a connection.</Empty>;
+  if (open.walk === null || bundle === null) return <Loading what="the walk" />;
+  return <Walking open={open} walk={open.walk} bundle={bundle} />;
+}
+
+function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: Bundle }) {
+  const now = currentStation(walk);
+  const [looked, setLooked] = useState<Station | null>(null);
+  const station = looked ?? now;
+  const data = trailData(bundle, walk);
+  const go = (to: Station) => setLooked(stations.indexOf(to) <= stations.indexOf(now) && to !== now ? to : null);
+  // a step forward always shows the station it leads to
+  const add: OpenWalk['add'] = async (...happenings) => {
+    await open.add(...happenings);
+    setLooked(null);
+  };
+  usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
+  useEffect(() => {
+    const undo = (event: KeyboardEvent) => {
+      if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !(event.target instanceof HTMLInputElement))
+        void open.takeBack();
+    };
+    window.addEventListener('keydown', undo);
+    return () => window.removeEventListener('keydown', undo);
+  }, [open]);
+  useTopOf(station);
+  // a code found out on the way may bring hazards that were not confirmed at the start: they come before anything else
+  const confirmed = walk.confirmedHazards;
+  const isNewDanger =
+    confirmed !== null &&
+    !walk.closed &&
+    stations.indexOf(station) > stations.indexOf('safe') &&
+    data.hazards.some((h) => !confirmed.includes(h.id));
+  const Room = isNewDanger ? SafeStation : rooms[station];
+  const title = data.subject?.kind === 'code' ? data.subject.text : walk.unlisted?.text;
+  return (
+    <div className="walk">
+      <header className="walk-head">
+        <div className="walk-name">
+          <Link to="/trail" className="walk-home">
+            <strong>{familyEntry(bundle).name}</strong>
+          </Link>
+          {title ? <CodeGlyph text={title} /> : data.subject && <span className="soft">{data.subject.title}</span>}
+        </div>
+        <TrailLine stations={stations} current={station} done={walk.done} onGo={go} />
+        <div className="walk-undo">
+          <Connection className="only-narrow" />
+          {open.walk?.lastUndoable && !walk.closed && (
+            <button type="button" className="plain" onClick={() => void open.takeBack()}>
+              Take back
+            </button>
+          )}
+        </div>
+      </header>
+      {walk.closed && (
+        <div className="note good" role="status">
+          <strong>This walk is closed.</strong> It is in the <Link to={`/log/${walk.id}`}>log</Link>.
+        </div>
+      )}
+      <Room walk={walk} data={data} add={add} />
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import { Coach } from './Coach.tsx';
+import { Next, Room, type StationProps } from './station.tsx';
+
+/** Erase the memory the way the unit wants, put everything back, leave the mode. */
+export function ClearStation({ walk, data, add }: StationProps) {
+  const [erased, setErased] = useState(false);
+  const [left, setLeft] = useState(false);
+  const { clear, leave } = data;
+  const covers = data.panel.faces.filter((f) => f.cover);
+  if (walk.cleared)
+    return (
+      <Room panel={{ face: data.front }}>
+        <h1>Cleared</h1>
+        <p>The memory was erased and the mode left.</p>
+      </Room>
+    );
+  if (!erased && clear)
+    return (
+      <Coach
+        route={clear}
+        data={data}
+        title="Front, as it should stand"
+        failed={0}
+        onEnd={(took) => took && setErased(true)}
+        aside={
+          <div className="sheet small">
+            <h3>Read first</h3>
+            <p>
+              What is erased is gone.{' '}
+              {walk.slots.size > 0
+                ? `Read so far: ${[...walk.slots].map(([slot, code]) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
+                : 'No slot has been read on this walk.'}
+            </p>
+            <button type="button" className="plain" onClick={() => setErased(true)}>
+              It is erased already
+            </button>
+          </div>
+        }
+      />
+    );
+  if (!left && leave)
+    return (
+      <Coach
+        route={leave}
+        data={data}
+        title="On the way out"
+        failed={0}
+        onEnd={(took) => took && setLeft(true)}
+        aside={
+          <div className="sheet small">
+            <button type="button" className="plain" onClick={() => setLeft(true)}>
+              It has left the mode already
+            </button>
+          </div>
+        }
+      />
+    );
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={<Next onClick={() => void add({ kind: 'cleared', route: clear?.id ?? null })}>All is back</Next>}
+    >
+      <h1>Put everything back</h1>
+      <ul className="checks">
+        {covers.map((face) => (
+          <li key={face.id}>{face.cover?.label}</li>
+        ))}
+        <li>Every plug that was taken off</li>
+        <li>Every switch and jumper as it stood before</li>
+      </ul>
+    </Room>
+  );
+}

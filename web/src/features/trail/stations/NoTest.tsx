@@ -1,0 +1,91 @@
+import { entriesOf } from '@wire-trail/core';
+import { useState } from 'react';
+import { CodeGlyph, StandingMark } from '../../../parts/code/CodeGlyph.tsx';
+import { Next, Room, type StationProps } from './station.tsx';
+
+/** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
+export function NoChart({ data, add }: StationProps) {
+  const [note, setNote] = useState('');
+  const { subject } = data;
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={
+        <Next
+          onClick={() =>
+            void add(...(note.trim() ? [{ kind: 'noted' as const, text: note.trim() }] : []), {
+              kind: 'skipped',
+              station: 'test',
+              why: 'there is no chart for this yet',
+            })
+          }
+        >
+          Go on to Clear
+        </Next>
+      }
+    >
+      <h1>No chart for this yet</h1>
+      <p>These are the suspects, in the order to think of them.</p>
+      <ol className="suspects">
+        {subject?.suspects.map((s) => (
+          <li key={s.label}>
+            <strong>{s.label}</strong> {s.standing && <StandingMark standing={s.standing} />}
+            <p className="soft">{s.reason}</p>
+          </li>
+        ))}
+      </ol>
+      <label className="field">
+        What you looked at and found
+        <textarea className="box" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />
+      </label>
+    </Room>
+  );
+}
+
+export function NothingStored({ data, add }: StationProps) {
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={
+        <Next onClick={() => void add({ kind: 'skipped', station: 'test', why: 'nothing is stored' })}>
+          Nothing to test: go on
+        </Next>
+      }
+    >
+      <h1>No code is stored</h1>
+      <p>What shows is a sign, not a code. If something is wrong all the same, it is a symptom:</p>
+      <Symptoms data={data} />
+    </Room>
+  );
+}
+
+export function NoSubject({ walk, data, add }: StationProps) {
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={
+        <Next onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}>
+          Hand it on and close the walk
+        </Next>
+      }
+    >
+      <h1>Nothing to test for</h1>
+      {walk.unlisted && (
+        <p>
+          <CodeGlyph text={walk.unlisted.text} size="large" /> is in no table yet. The question is with the trainer.
+        </p>
+      )}
+      <Symptoms data={data} />
+    </Room>
+  );
+}
+
+function Symptoms({ data }: Pick<StationProps, 'data'>) {
+  return (
+    <ul>
+      {entriesOf(data.bundle, 'symptom').map((s) => (
+        <li key={s.id}>{s.title}</li>
+      ))}
+    </ul>
+  );
+}

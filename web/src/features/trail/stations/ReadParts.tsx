@@ -1,0 +1,86 @@
+import { type Candidate, type Code, type Look, literalOf, type Readout, type Stage } from '@wire-trail/core';
+
+/** The sum as it is done in the head: weights of the lit lamps, the unsure one as a question. */
+export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string) => string): string | null {
+  if (stage.reads.kind !== 'lamps' || look?.kind !== 'lamps') return null;
+  const { lamps, onIs } = stage.reads;
+  const terms = lamps.flatMap((lamp) => {
+    const seen = look.lamps[lamp.sign];
+    const term = lamp.weight === undefined ? nameOf(lamp.sign) : String(lamp.weight);
+    return seen === onIs ? [term] : seen === 'unsure' ? ['?'] : [];
+  });
+  if (terms.length === 0) return '0';
+  const isKnown = !terms.includes('?') && lamps.every((l) => l.weight !== undefined);
+  return `${terms.join(' + ')}${isKnown && terms.length > 1 ? ` = ${terms.reduce((sum, t) => sum + Number(t), 0)}` : ''}`;
+}
+
+const comesWords = (stage: Stage): string => {
+  switch (stage.comes.kind) {
+    case 'colour':
+      return `while they are ${stage.comes.colour}`;
+    case 'alternates':
+      return 'in turn';
+    case 'route':
+      return 'after the next step';
+    case 'sign':
+    case 'at-once':
+      return 'at once';
+  }
+};
+
+type TabsProps = Readonly<{
+  readout: Readout;
+  looks: readonly Look[];
+  index: number;
+  onPick: (index: number) => void;
+  nameOf: (id: string) => string;
+}>;
+
+/** One tab for each thing the readout shows in turn, with what was made of it so far. */
+export function StageTabs({ readout, looks, index, onPick, nameOf }: TabsProps) {
+  return (
+    <div className="stages" role="tablist" aria-label="what shows in turn">
+      {readout.stages.map((stage, i) => {
+        const look = looks.findLast((l) => l.stage === stage.id);
+        const literal = look ? literalOf(stage, [look]) : null;
+        return (
+          <button key={stage.id} type="button" role="tab" aria-selected={i === index} onClick={() => onPick(i)}>
+            <span className="soft small">{comesWords(stage)}</span>
+            <span>
+              <strong>
+                {stage.label}
+                {literal !== null ? `: ${literal}` : look ? ': reading' : ''}
+              </strong>{' '}
+              <span className="mono soft">{sumOf(stage, look, nameOf)}</span>
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** What the code is called and what the control saw; for a sign that is no code, what it means. */
+export function CodeWords({
+  candidate,
+  codes,
+  readout,
+}: {
+  candidate: Candidate;
+  codes: readonly Code[];
+  readout: Readout;
+}) {
+  const special = readout.specials.find((s) => s.id === candidate.code);
+  const code = codes.find((c) => c.text === candidate.code);
+  const words = special
+    ? special.means.replaceAll('-', ' ')
+    : candidate.kind === 'unlisted'
+      ? 'not in the table'
+      : code?.title;
+  return (
+    <div className="code-words">
+      <strong>{words}</strong>
+      {code && <p className="soft small">{code.saw}</p>}
+    </div>
+  );
+}

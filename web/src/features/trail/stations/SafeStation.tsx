@@ -1,0 +1,104 @@
+import { familyEntry, type Scope, scopes } from '@wire-trail/core';
+import { Next, Room, type StationProps } from './station.tsx';
+
+const scopeWords = {
+  operator: 'anybody who uses the unit',
+  technician: 'a technician',
+  licensed: 'a licensed person',
+  maker: 'the maker’s own support',
+} as const;
+
+const strictestOf = (list: readonly Scope[]): Scope =>
+  [...list].sort((a, b) => scopes.indexOf(b) - scopes.indexOf(a))[0] ?? 'technician';
+
+/** What can hurt and how to keep it from doing so, shown once before the first step. The walk keeps that it was confirmed. */
+export function SafeStation({ walk, data, add }: StationProps) {
+  const family = familyEntry(data.bundle);
+  const { subject } = data;
+  const confirmed = walk.confirmedHazards ?? [];
+  const added = data.hazards.filter((h) => !confirmed.includes(h.id));
+  const isMore = confirmed.length > 0 && added.length > 0;
+  const hazards = isMore ? added : data.hazards;
+  const strictest = subject ? strictestOf([subject.scope, ...hazards.map((h) => h.scope)]) : 'technician';
+  const someLicensed = !subject && hazards.some((h) => h.scope === 'licensed' || h.scope === 'maker');
+  const gear = [...new Set(hazards.flatMap((h) => h.gear))];
+  const isolation = [...new Set(hazards.flatMap((h) => h.isolation))];
+  const covers = data.panel.faces.filter((f) => f.cover?.isolateFirst);
+  return (
+    <Room
+      panel={{ face: data.front }}
+      panelTitle={family.name}
+      beside={
+        <div className="sheet small">
+          <h3>Have at hand</h3>
+          <ul>
+            {gear.map((item) => (
+              <li key={item}>{item}</li>
+            ))}
+            {data.chart?.nodes.some((n) => n.tools.length > 0) && (
+              <li>{[...new Set(data.chart.nodes.flatMap((n) => n.tools))].join(', ')}</li>
+            )}
+          </ul>
+          {family.sheetHidden && <p className="soft">Service sheet: {family.sheetHidden}</p>}
+        </div>
+      }
+      actions={
+        <Next
+          onClick={() =>
+            void add({ kind: 'safe', hazards: [...new Set([...confirmed, ...data.hazards.map((h) => h.id)])] })
+          }
+        >
+          I have read this
+        </Next>
+      }
+    >
+      <h1>{isMore ? 'This code brings more that can hurt' : 'What can hurt here'}</h1>
+      <p>
+        Local codes and licensed practice come first. This is for <strong>{scopeWords[strictest]}</strong>.
+        {strictest === 'licensed' && ' If that is not you, hand it on.'}
+        {someLicensed && ' Some codes of this unit are for a licensed person; that is said when the code is known.'}
+      </p>
+      <ul className="plain hazards">
+        {hazards.map((hazard) => (
+          <li key={hazard.id} className="hazard">
+            <HazardSign />
+            <div>
+              <strong>{hazard.title}</strong>
+              {hazard.cautions.map((caution) => (
+                <p key={caution}>{caution}</p>
+              ))}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {isolation.length > 0 && (
+        <div className="sheet">
+          <h2>Before a cover comes off</h2>
+          <ol>
+            {isolation.map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ol>
+          {covers.length > 0 && (
+            <p className="small soft">
+              Behind a cover here: {covers.map((f) => `${f.label} (${f.cover?.label})`).join('; ')}
+            </p>
+          )}
+        </div>
+      )}
+      <p className="small soft">
+        Your confirmation is kept with the walk. It says that you read this, not that the unit is safe.
+      </p>
+    </Room>
+  );
+}
+
+function HazardSign() {
+  return (
+    <svg viewBox="0 0 20 18" width="34" height="30" aria-hidden="true">
+      <path d="M10 1 L19 17 H1 Z" fill="none" stroke="currentColor" strokeWidth="1.8" strokeLinejoin="round" />
+      <path d="M10 6.5 v5" stroke="currentColor" strokeWidth="1.8" strokeLinecap="round" />
+      <circle cx="10" cy="14.2" r="1.1" fill="currentColor" />
+    </svg>
+  );
+}

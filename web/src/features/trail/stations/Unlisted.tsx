@@ -1,0 +1,81 @@
+import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
+import { useState } from 'react';
+import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import type { Happening } from '../use-walk.ts';
+import { Next, Room, type StationProps } from './station.tsx';
+
+type Props = Pick<StationProps, 'walk' | 'data'> &
+  Readonly<{ text: string; onKeep: (happening: Happening) => void; onBack: (() => void) | null }>;
+
+/** A code no table lists: what it may be misread for, and a question to the trainer that goes with the walk. */
+export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
+  const [typed, setTyped] = useState(text);
+  const [words, setWords] = useState(walk.unlisted?.words ?? '');
+  const isCode = CodeText.safeParse(typed.trim()).success;
+  const alike = findCodes(typed, entriesOf(data.bundle, 'code'), 4);
+  const asked = walk.unlisted?.asked ?? false;
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={
+        asked ? null : (
+          <>
+            <Next disabled={!isCode} onClick={() => onKeep({ kind: 'unlisted', text: typed.trim(), words, ask: true })}>
+              Log it and ask the trainer
+            </Next>
+            {onBack && (
+              <button type="button" className="act big" onClick={onBack}>
+                Back to the lamps
+              </button>
+            )}
+          </>
+        )
+      }
+    >
+      <h1>{asked ? 'The trainer was asked' : 'Not in the table'}</h1>
+      {asked ? (
+        <p>
+          <CodeGlyph text={walk.unlisted?.text ?? ''} size="large" /> is logged as unlisted. The question goes out with
+          this walk when there is a connection.
+        </p>
+      ) : (
+        <>
+          <label className="field">
+            The code as you read it
+            <input className="box mono" value={typed} maxLength={16} onChange={(e) => setTyped(e.target.value)} />
+            {typed !== '' && !isCode && (
+              <span className="wrong">Letters, digits and signs as the unit shows them.</span>
+            )}
+          </label>
+          <label className="field">
+            What else did you see?
+            <textarea
+              className="box"
+              rows={3}
+              maxLength={2000}
+              value={words}
+              onChange={(e) => setWords(e.target.value)}
+            />
+          </label>
+        </>
+      )}
+      {alike.length > 0 && (
+        <div className="note">
+          <strong>It may have been misread. Near it:</strong>
+          <div className="row">
+            {alike.map(({ code }) => (
+              <button
+                key={code.id}
+                type="button"
+                className="act"
+                onClick={() => onKeep({ kind: 'code-taken', code: code.id, slot: 1 })}
+              >
+                <CodeGlyph text={code.text} /> {code.title}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+    </Room>
+  );
+}

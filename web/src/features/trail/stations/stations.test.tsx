@@ -1,0 +1,362 @@
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
+import { ClearStation } from './ClearStation.tsx';
+import { EnterStation } from './EnterStation.tsx';
+import { ProveStation } from './ProveStation.tsx';
+import { ReadStation } from './ReadStation.tsx';
+import { SafeStation } from './SafeStation.tsx';
+import { TestStation } from './TestStation.tsx';
+import { UnitStation } from './UnitStation.tsx';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const type = (label: string | RegExp, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
+const lamps = (letters: string) => {
+  const group = screen.getByRole('group', { name: 'lamps' });
+  for (const letter of letters)
+    fireEvent.click([...group.querySelectorAll('button')].find((b) => b.textContent?.startsWith(letter)) as Element);
+};
+beforeEach(() => {
+  vi.stubGlobal('scrollTo', () => {});
+  // Node's requests want whole addresses; a browser completes them
+  vi.stubGlobal(
+    'Request',
+    class extends Request {
+      constructor(input: string, init?: RequestInit) {
+        super(new URL(input, 'http://127.0.0.1'), init);
+      }
+    },
+  );
+  vi.stubGlobal(
+    'fetch',
+    async () =>
+      new Response(JSON.stringify({ machine: null, walks: [] }), { headers: { 'content-type': 'application/json' } }),
+  );
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const safe = {
+  kind: 'safe',
+  hazards: ['mains', 'hot-water', 'steam-pressure', 'moving-parts', 'chemical', 'water-electric'],
+};
+const k19 = [
+  unit(),
+  safe,
+  { kind: 'tried', route: 'enter-memory', took: true },
+  { kind: 'code-taken', code: 'k19', slot: 1 },
+];
+
+describe('Unit', () => {
+  it('picks the variant with its reason, and keeps the plate', () => {
+    const s = standing([]);
+    show(<UnitStation {...s} />);
+    press('This is the unit');
+    sees(/needs its serial number/);
+    expect(s.added).toEqual([]);
+    type(/^Serial number/, ' G4-77 ');
+    type(/^Model/, 'G4-20A');
+    sees(/Could be any of 2/);
+    type(/^Software/, '2.x');
+    sees(/Numbers with dots/);
+    type(/^Software/, '2.3');
+    sees('Single phase, software under 2.4');
+    press('This is the unit');
+    expect(s.added).toMatchObject([
+      { kind: 'unit', serial: 'G4-77', model: 'G4-20A', software: '2.3', variant: 'single-early' },
+    ]);
+  });
+
+  it('a plate no variant fits is said, and does not hold up the walk', () => {
+    const s = standing([]);
+    show(<UnitStation {...s} />);
+    type(/^Serial number/, 'X');
+    type(/^Model/, 'ZZ-9');
+    sees('No variant fits this plate.');
+    press('This is the unit');
+    expect(s.added).toMatchObject([{ kind: 'unit', variant: null }]);
+  });
+});
+
+describe('Safe', () => {
+  it('names every hazard of what may be behind it, once, and keeps the confirmation', () => {
+    const s = standing([unit()]);
+    show(<SafeStation {...s} />);
+    sees('Mains behind covers');
+    sees(/Some codes of this unit are for a licensed person/);
+    press('I have read this');
+    expect(s.added).toMatchObject([
+      { kind: 'safe', hazards: expect.arrayContaining(['mains', 'hot-water', 'chemical']) },
+    ]);
+  });
+
+  it('with more danger found out, shows what is new only, and keeps both', () => {
+    const s = standing([
+      unit(),
+      { kind: 'safe', hazards: ['mains', 'hot-water', 'chemical'] },
+      { kind: 'code-taken', code: 'k23', slot: 1 },
+    ]);
+    show(<SafeStation {...s} />);
+    sees('This code brings more that can hurt');
+    sees('Overheated closed tank');
+    expect(screen.queryByText('Mains behind covers')).toBeNull();
+    press('I have read this');
+    expect(s.added).toMatchObject([{ hazards: ['mains', 'hot-water', 'chemical', 'steam-pressure'] }]);
+  });
+});
+
+describe('Enter', () => {
+  it('coaches one action at a time, and keeps whether it took', () => {
+    const s = standing([unit(), safe]);
+    show(<EnterStation {...s} />);
+    sees('No basket in the machine, hood shut.');
+    press('Begin');
+    expect(screen.getByTestId('control-breaker').dataset.place).toBe('off');
+    press('Done');
+    sees('hold down');
+    press('Done');
+    sees('keep holding rocker');
+    press('Done');
+    sees(/At the second beep: rocker/);
+    press('One step back');
+    sees('keep holding rocker');
+    press('Done');
+    press('Done');
+    press('Seen');
+    sees('open · shut');
+    press('twice');
+    expect(screen.getByRole('group', { name: '2 of 2' })).toBeTruthy();
+    press('Done');
+    press('It did not');
+    expect(s.added).toEqual([{ kind: 'tried', route: 'enter-memory', took: false }]);
+  });
+
+  it('is left out only with a word why', () => {
+    const s = standing([unit(), safe]);
+    show(<EnterStation {...s} />);
+    press('Leave this station out …');
+    expect((screen.getByRole('button', { name: 'Leave it out' }) as HTMLButtonElement).disabled).toBe(true);
+    type('Why?', 'stands in it already');
+    press('Leave it out');
+    expect(s.added).toEqual([{ kind: 'skipped', station: 'enter', why: 'stands in it already' }]);
+  });
+});
+
+describe('Read', () => {
+  const here = () => standing([unit(), safe, { kind: 'tried', route: 'enter-memory', took: true }]);
+
+  it('keeps everything seen as seen, beside what was made of it', async () => {
+    const s = here();
+    show(<ReadStation {...s} />);
+    lamps('bde');
+    press(/Now the number/);
+    lamps('adecc');
+    sees(/Look at lamp c once more/);
+    lamps('cc');
+    press('Take K19');
+    await waitFor(() => expect(s.added).toHaveLength(2));
+    expect(s.added).toMatchObject([
+      {
+        kind: 'seen',
+        readout: 'lamps',
+        seen: {
+          slot: 1,
+          looks: [{ stage: 'letter', lamps: { 'lamp-b': 'lit', 'lamp-a': 'dark' } }, { stage: 'number' }],
+        },
+        made: expect.arrayContaining([{ code: 'K19', certainty: expect.any(Number) }]),
+      },
+      { kind: 'code-taken', code: 'k19', slot: 1 },
+    ]);
+  });
+
+  it('shows the sum as it is done in the head', () => {
+    show(<ReadStation {...here()} />);
+    lamps('bde');
+    sees('8 + 2 + 1 = 11');
+    expect(screen.getByRole('tab', { name: /first character: K/ })).toBeTruthy();
+  });
+
+  it('a pattern that is no code is told', () => {
+    show(<ReadStation {...here()} />);
+    // one lamp round to dark again says that all are dark
+    lamps('aaaa');
+    fireEvent.click(screen.getByRole('tab', { name: /the number/ }));
+    lamps('aaaa');
+    sees(/No code shows like this/);
+  });
+
+  it('is left out with a word where nothing shows', () => {
+    const s = here();
+    show(<ReadStation {...s} />);
+    press('Leave this station out …');
+    type('Why?', 'the panel is dead');
+    press('Leave it out');
+    expect(s.added).toEqual([{ kind: 'skipped', station: 'read', why: 'the panel is dead' }]);
+  });
+
+  it('the sign for nothing stored is no code', async () => {
+    const s = here();
+    show(<ReadStation {...s} />);
+    press('all five blink slowly: nothing stored');
+    await waitFor(() => expect(s.added.map((h) => h.kind)).toEqual(['seen', 'special']));
+  });
+
+  it('goes through the slots, each with its own lamps', async () => {
+    const s = here();
+    show(<ReadStation {...s} />);
+    lamps('bde');
+    press('Now the number');
+    lamps('ade');
+    press('Next slot');
+    await waitFor(() => expect(s.added.map((h) => h.kind)).toEqual(['seen', 'code-taken']));
+    await waitFor(() => expect(screen.getByRole('button', { name: /^a\s*–/ })).toBeTruthy());
+  });
+
+  it('an unlisted code goes to the trainer with a word', () => {
+    const s = standing([unit(), safe, { kind: 'unlisted', text: 'K18', words: '', ask: false }]);
+    show(<ReadStation {...s} />);
+    sees(/may have been misread/);
+    type('What else did you see?', 'after a storm');
+    press('Log it and ask the trainer');
+    expect(s.added).toEqual([{ kind: 'unlisted', text: 'K18', words: 'after a storm', ask: true }]);
+  });
+
+  it('reads another family’s blinks with the same screen', async () => {
+    const s = standing(
+      [
+        { ...unit(), variant: 'only' },
+        { kind: 'safe', hazards: ['heat'] },
+        { kind: 'tried', route: 'in', took: true },
+      ],
+      velmarrow,
+    );
+    show(<ReadStation {...s} />);
+    lamps('h');
+    fireEvent.click(screen.getByRole('tab', { name: /count/ }));
+    press('4');
+    press('Take T-4');
+    await waitFor(() => expect(s.added[1]).toEqual({ kind: 'code-taken', code: 't-4', slot: 1 }));
+  });
+});
+
+describe('Test', () => {
+  const answered = (...pairs: Array<[string, string]>) =>
+    pairs.map(([node, answer]) => ({ kind: 'answered', chart: 'rinse-heat', node, answer, reading: null }));
+
+  it('asks one question, with what good and bad look like', () => {
+    const s = standing(k19);
+    show(<TestStation {...s} />);
+    sees('Is the element white with scale?');
+    sees('White crust thicker than a fingernail.');
+    press('Yes');
+    expect(s.added).toEqual([
+      { kind: 'answered', chart: 'rinse-heat', node: 'look-scale', answer: 'yes', reading: null },
+    ]);
+  });
+
+  it('judges a reading at the measured temperature, and keeps what was typed beside it', () => {
+    const s = standing([...k19, ...answered(['look-scale', 'no'], ['isolate', 'done'])]);
+    show(<TestStation {...s} />);
+    sees(/S7 pin 1 and S7 pin 2/);
+    press('Take this reading');
+    sees('The good reading depends on the temperature.');
+    type(/^Temperature/, '22');
+    type(/What the meter shows/, 'abc');
+    sees(/“abc” is not a number/);
+    type(/What the meter shows/, '13k4');
+    sees(/^Good: 13\.4 kΩ|^Good: 13400 Ω/);
+    press('Take this reading');
+    expect(s.added).toMatchObject([
+      { node: 'sensor', answer: 'pass', reading: { typed: '13k4', value: 13_400, atCelsius: 22, verdict: 'pass' } },
+    ]);
+  });
+
+  it('uses the variant’s own element: 4.5 kW reads lower', () => {
+    const three = [unit({ model: 'G4-45', variant: 'three-phase' }), ...k19.slice(1)];
+    const s = standing([...three, ...answered(['look-scale', 'no'], ['isolate', 'done'], ['sensor', 'pass'])]);
+    show(<TestStation {...s} />);
+    type(/What the meter shows/, '11.8');
+    sees(/^Good: 11.8 Ω/);
+    type(/What the meter shows/, '17.6');
+    sees(/^Too high: 17.6 Ω/);
+  });
+
+  it('a chart that comes to its end names the cause and where it sits', () => {
+    const s = standing([...k19, ...answered(['look-scale', 'no'], ['isolate', 'done'], ['sensor', 'low'])]);
+    show(<TestStation {...s} />);
+    sees('Cause found');
+    sees(/Sleeve in the rinse tank/);
+    press('Repaired: go on to Clear');
+    expect(s.added).toMatchObject([{ kind: 'skipped', station: 'test' }]);
+  });
+
+  it('without a chart the suspects stand in their order', () => {
+    const s = standing([...k19.slice(0, 3), { kind: 'code-taken', code: 'p12', slot: 1 }]);
+    show(<TestStation {...s} />);
+    sees('No chart for this yet');
+    type('What you looked at and found', 'splinter taken out');
+    press('Go on to Clear');
+    expect(s.added.map((h) => h.kind)).toEqual(['noted', 'skipped']);
+  });
+});
+
+describe('Clear', () => {
+  it('erases, leaves the mode, puts back: in this order', () => {
+    const s = standing([...k19, { kind: 'skipped', station: 'test', why: 'done' }]);
+    show(<ClearStation {...s} />);
+    sees(/slot 1 K19/);
+    press('It is erased already');
+    press('It has left the mode already');
+    sees('lower front cover, four screws');
+    press('All is back');
+    expect(s.added).toEqual([{ kind: 'cleared', route: 'erase-memory' }]);
+  });
+});
+
+describe('Prove', () => {
+  const cleared = [...k19, { kind: 'cleared', route: 'erase-memory' }];
+
+  it('says how many cycles prove it, and calls fewer what they are', () => {
+    const s = standing(cleared);
+    show(<ProveStation {...s} />);
+    sees(/warm-ups prove it/);
+    type(/^warm-ups run/, '2');
+    sees(/fewer than it takes/);
+    type(/^warm-ups run/, 'x');
+    sees('A whole number.');
+    expect((screen.getByRole('button', { name: 'It did not return' }) as HTMLButtonElement).disabled).toBe(true);
+    type(/^warm-ups run/, '3');
+    press('It did not return');
+    expect(s.added).toEqual([{ kind: 'proved', returned: false, cycles: 3 }]);
+  });
+
+  it('waits until a date, and goes on', () => {
+    const waiting = standing([...cleared, { kind: 'waits', until: '2031-01-15', why: 'x' }]);
+    show(<ProveStation {...waiting} />);
+    sees('Waiting until 2031-01-15');
+    press('Go on now');
+    expect(waiting.added).toEqual([{ kind: 'resumed' }]);
+  });
+
+  it.each([
+    [{ returned: false, cycles: 3 }, 'Proved'],
+    [{ returned: false, cycles: 1 }, 'Not returned, not proved yet'],
+    [{ returned: true, cycles: 2 }, 'It returned'],
+  ])('%j is “%s”', (proved, words) => {
+    show(<ProveStation {...standing([...cleared, { kind: 'proved', ...proved }])} />);
+    sees(words);
+  });
+
+  it('closes with what fixed it', () => {
+    const s = standing([...cleared, { kind: 'proved', returned: false, cycles: 3 }]);
+    show(<ProveStation {...s} />);
+    expect((screen.getByRole('button', { name: 'Close the walk' }) as HTMLButtonElement).disabled).toBe(true);
+    type('What fixed it', 'Scale on the element');
+    press('Close the walk');
+    expect(s.added).toEqual([{ kind: 'closed', outcome: 'fixed', fixedBy: 'Scale on the element' }]);
+  });
+});

@@ -1,0 +1,132 @@
+import type { Sign } from '@wire-trail/core';
+import type { KeyboardEvent } from 'react';
+import type { LampShow } from './PanelDrawing.tsx';
+
+type Props = Readonly<{
+  sign: Sign;
+  label: string;
+  lamp: LampShow;
+  text: string | undefined;
+  on: boolean;
+  weight: string | undefined;
+  pointed: boolean;
+  onTap: (() => void) | undefined;
+}>;
+
+const stateWords = {
+  dark: 'dark',
+  lit: 'lit',
+  slow: 'blinks slowly',
+  fast: 'blinks fast',
+  unsure: 'cannot tell',
+  unseen: 'not looked at',
+} as const;
+
+const onEnter = (run: (() => void) | undefined) =>
+  run &&
+  ((event: KeyboardEvent) => {
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+    event.stopPropagation();
+    run();
+  });
+
+export function SignMark(props: Props) {
+  const { sign } = props;
+  switch (sign.kind) {
+    case 'lamp':
+      return <Lamp {...props} />;
+    case 'segments':
+    case 'text':
+      return <Display {...props} />;
+    case 'beeper':
+    case 'felt':
+      return <Sensed {...props} />;
+  }
+}
+
+function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
+  const { x, y, w, h } = sign.at;
+  const cx = x + w / 2;
+  const cy = y + h / 2;
+  const r = Math.min(w, h) / 2;
+  const colour = lamp.colour ?? (sign.kind === 'lamp' ? sign.colours[0] : 'amber');
+  const isOn = lamp.state === 'lit' || lamp.state === 'slow' || lamp.state === 'fast';
+  const words = `lamp ${label}: ${stateWords[lamp.state]}${isOn ? `, ${colour}` : ''}`;
+  return (
+    <g
+      className={`lamp ${lamp.state} ${colour} ${onTap ? 'tappable' : ''} ${pointed ? 'pointed' : ''}`}
+      data-testid={`lamp-${sign.id}`}
+      {...(onTap
+        ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
+        : { 'aria-label': words })}
+    >
+      {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.75} />}
+      {isOn && <circle className="glow" cx={cx} cy={cy} r={r * 1.5} />}
+      <circle className="bulb" cx={cx} cy={cy} r={r} />
+      {isOn && <circle className="core" cx={cx} cy={cy} r={r * 0.36} />}
+      {lamp.state === 'dark' && (
+        <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
+      )}
+      {lamp.state === 'unsure' && (
+        <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
+          ?
+        </text>
+      )}
+      <text className="name" x={cx} y={cy + r + 1.7} textAnchor="middle">
+        <tspan className="letter">{label}</tspan>
+        {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
+      </text>
+      {(lamp.state === 'slow' || lamp.state === 'fast') && (
+        <text className="rate" x={cx} y={cy - r - 0.7} textAnchor="middle">
+          {lamp.state}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function Display({ sign, label, text, pointed }: Props) {
+  const { x, y, w, h } = sign.at;
+  return (
+    <g className={`display ${pointed ? 'pointed' : ''}`}>
+      <title>{`${label}: ${text ?? 'dark'}`}</title>
+      <rect x={x} y={y} width={w} height={h} rx={0.5} />
+      <text x={x + w / 2} y={y + h * 0.72} textAnchor="middle" style={{ fontSize: h * 0.7 }}>
+        {text ?? ''}
+      </text>
+      <text className="under" x={x + w / 2} y={y + h + 1.8} textAnchor="middle">
+        {label}
+      </text>
+    </g>
+  );
+}
+
+function Sensed({ sign, label, on, pointed }: Props) {
+  const { x, y, w, h } = sign.at;
+  const cx = x + w / 2;
+  const cy = y + h / 2;
+  const place = sign.kind === 'felt' && sign.sense === 'seen';
+  return (
+    <g className={`sensed ${on ? 'on' : ''} ${pointed ? 'pointed' : ''}`} data-testid={`sign-${sign.id}`}>
+      <title>{label}</title>
+      {place ? (
+        <rect className="spot" x={x} y={y} width={w} height={h} rx={0.8} />
+      ) : (
+        <>
+          <circle className="spot" cx={cx} cy={cy} r={Math.min(w, h) / 2} />
+          {[0.25, 0.5].map((share) => (
+            <path
+              key={share}
+              className="wave"
+              d={`M${cx - w * share * 0.6} ${cy} q${w * share * 0.6} ${-h * share} ${w * share * 1.2} 0`}
+            />
+          ))}
+        </>
+      )}
+      <text className="under" x={cx} y={y + h + 1.6} textAnchor="middle">
+        {label}
+      </text>
+    </g>
+  );
+}

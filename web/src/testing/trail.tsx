@@ -1,0 +1,59 @@
+import { render } from '@testing-library/react';
+import { type Bundle, EventId, foldWalk, readBundle, WalkEvent, type WalkId } from '@wire-trail/core';
+import type { ReactNode } from 'react';
+import { Provider } from 'react-redux';
+import { MemoryRouter } from 'react-router';
+import dryer from '../../../core/src/testing/velmarrow-d1.json';
+import demo from '../../../demo/brindlewick-g4.json';
+import { makeStore } from '../app/store.ts';
+import { trailData } from '../features/trail/trail-data.ts';
+import type { Happening } from '../features/trail/use-walk.ts';
+
+const read = (json: unknown): Bundle => {
+  const bundle = readBundle(json);
+  if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
+  return bundle.value;
+};
+export const glasswasher = read(demo);
+export const velmarrow = read(dryer);
+
+const walkId = '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11' as WalkId;
+
+/** A walk by what happened on it, with what a station is given, and what it then adds. */
+export function standing(happenings: readonly object[], bundle: Bundle = glasswasher) {
+  const events = [{ kind: 'started', family: bundle.family, bundle: 'x', from: { kind: 'panel' } }, ...happenings].map(
+    (happening, seq) =>
+      WalkEvent.parse({
+        ...happening,
+        id: EventId.parse(`0b9a7e52-41b3-4c6e-9d55-${String(seq).padStart(12, '0')}`),
+        walk: walkId,
+        seq,
+        at: new Date(Date.UTC(2026, 4, 3, 8, seq)).toISOString(),
+      }),
+  );
+  const walk = foldWalk(events);
+  if (!walk) throw new Error('no walk');
+  const added: Happening[] = [];
+  const add = async (...more: Happening[]) => {
+    added.push(...more);
+  };
+  return { walk, data: trailData(bundle, walk), add, added };
+}
+
+export const unit = (more: object = {}) => ({
+  kind: 'unit',
+  machine: '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d99',
+  serial: 'G4-1',
+  model: 'G4-20B',
+  software: '2.6',
+  variant: 'single-late',
+  ...more,
+});
+
+/** Renders within the store and an address, as the application does. */
+export const show = (children: ReactNode) =>
+  render(
+    <Provider store={makeStore()}>
+      <MemoryRouter>{children}</MemoryRouter>
+    </Provider>,
+  );
