@@ -1,18 +1,28 @@
 import { defineConfig } from 'vitest/config';
 
+// a busy machine may be ten times slower than a desk: no test here is about time
+const patience = { testTimeout: 300_000, hookTimeout: 300_000 };
+
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts'] } },
-      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'jsdom' } },
+      { test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, ...patience } },
+      {
+        test: {
+          name: 'web',
+          include: ['web/src/**/*.test.{ts,tsx}'],
+          environment: 'jsdom',
+          isolate: false,
+          ...patience,
+        },
+      },
       {
         test: {
           name: 'server',
           include: ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: ['server/src/testing/global-setup.ts'],
           fileParallelism: false,
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          ...patience,
         },
       },
     ],

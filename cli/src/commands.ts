@@ -64,8 +64,10 @@ export function runDecode(file: string, options: Options): Output {
   };
 }
 
-async function withDatabase<T>(work: (services: Services) => Promise<T>): Promise<T> {
-  const config = readConfig(process.env);
+type Env = Readonly<Record<string, string | undefined>>;
+
+async function withDatabase<T>(env: Env, work: (services: Services) => Promise<T>): Promise<T> {
+  const config = readConfig(env);
   const db = connect(config.database);
   const unused = { get: () => null, set: () => {}, forget: () => {}, forgetUser: () => {} };
   try {
@@ -76,10 +78,10 @@ async function withDatabase<T>(work: (services: Services) => Promise<T>): Promis
 }
 
 /** Brings a bundle file into the running server's database; for review, or published at once with `--publish`. */
-export async function runImport(file: string, options: Options): Promise<Output> {
+export async function runImport(file: string, options: Options, env: Env): Promise<Output> {
   const json = readBundleFile(file);
   const publish = options.publish === undefined ? null : 'published by command';
-  const done = await withDatabase((services) => importBundle({ json, authorId: null, publish }, services)).catch(
+  const done = await withDatabase(env, (services) => importBundle({ json, authorId: null, publish }, services)).catch(
     (error: unknown) => {
       if (error instanceof Refusal) throw new UnusableInput(error.fields.map((f) => ({ file, ...f })));
       throw error;
@@ -95,10 +97,10 @@ export async function runImport(file: string, options: Options): Promise<Output>
 }
 
 /** Prints the published bundle of a family. */
-export async function runExport(family: string): Promise<Output> {
+export async function runExport(family: string, env: Env): Promise<Output> {
   const id = FamilyId.safeParse(family);
   const packed = id.success
-    ? await withDatabase((services) => currentBundle(id.data, services)).catch(notPublished)
+    ? await withDatabase(env, (services) => currentBundle(id.data, services)).catch(notPublished)
     : null;
   if (!packed) throw new UnusableInput([{ file: family, path: [], reason: 'no such family is published' }]);
   const bundle = unpack(packed.packed);

@@ -1,10 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { run as runHere } from './run.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -15,25 +14,8 @@ declare module 'vitest' {
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const demo = join(root, 'demo/brindlewick-g4.json');
 let folder: string;
-let program: string;
-beforeAll(async () => {
+beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'wire-trail-cli-'));
-  // beside the package, so that its dependencies are found
-  program = join(root, '.cache/cli-test/main.js');
-  await build({
-    entryPoints: [join(root, 'cli/src/main.ts')],
-    outfile: program,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
-    alias: {
-      '@wire-trail/core': join(root, 'core/src/index.ts'),
-      '@wire-trail/server': join(root, 'server/src/index.ts'),
-    },
-    logLevel: 'error',
-  });
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -42,18 +24,16 @@ const file = (name: string, content: string | Buffer): string => {
   writeFileSync(path, content);
   return path;
 };
-const run = (args: string[], env: Record<string, string> = {}) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], {
-    encoding: 'utf8',
-    env: { ...process.env, ...env },
-    maxBuffer: 1e8,
-  });
-  return { status, json: stdout.startsWith('{') || stdout.startsWith('[') ? JSON.parse(stdout) : null, stdout, stderr };
+const run = async (args: string[], env: Record<string, string> = {}) => {
+  const [out, err]: [string[], string[]] = [[], []];
+  const status = await runHere(args, { env, out: (text) => out.push(text), err: (text) => err.push(text) });
+  const [stdout, stderr] = [out.join('\n'), err.join('\n')];
+  return { status, json: /^[{[]/.test(stdout) ? JSON.parse(stdout) : null, stdout, stderr };
 };
 
 describe('lint', () => {
-  it('a bundle without errors: findings as JSON, status 0', () => {
-    const { status, json } = run(['lint', demo, '--json']);
+  it('a bundle without errors: findings as JSON, status 0', async () => {
+    const { status, json } = await run(['lint', demo, '--json']);
     expect(status).toBe(0);
     expect(json[0]).toMatchObject({
       code: 'look-alike-danger',
@@ -64,11 +44,11 @@ describe('lint', () => {
     });
   });
 
-  it('a bundle with an error: status 1', () => {
+  it('a bundle with an error: status 1', async () => {
     const bundle = JSON.parse(readFileSync(demo, 'utf8'));
     const route = bundle.entries.find((e: { id: string }) => e.id === 'enter-memory');
     route.steps.unshift({ kind: 'bypass', what: 'hood' });
-    const { status, json } = run(['lint', file('bypass.json', JSON.stringify(bundle)), '--json']);
+    const { status, json } = await run(['lint', file('bypass.json', JSON.stringify(bundle)), '--json']);
     expect([status, json[0].code]).toEqual([1, 'interlock-defeated']);
   });
 
@@ -78,12 +58,12 @@ describe('lint', () => {
     ['no JSON', () => file('text.json', 'hello'), /no JSON/],
     ['another shape', () => file('list.json', '[]'), /JSON object/],
     ['50 MB', () => file('big.json', Buffer.alloc(50 * 1024 * 1024, 32)), /50 MB; at most 32 MB/],
-  ])('%s: status 2 with file, path and reason', (_, make, words) => {
+  ])('%s: status 2 with file, path and reason', async (_, make, words) => {
     const path = make();
-    const { status, json } = run(['lint', path, '--json']);
+    const { status, json } = await run(['lint', path, '--json']);
     expect(status).toBe(2);
     expect(json.problems[0]).toMatchObject({ file: path, path: [], reason: expect.stringMatching(words) });
-    expect(run(['lint', path]).stderr).toMatch(words);
+    expect((await run(['lint', path])).stderr).toMatch(words);
   });
 });
 
@@ -98,9 +78,9 @@ describe('decode', () => {
   ];
   const doubtful = { 'lamp-a': 'lit', 'lamp-b': 'dark', 'lamp-c': 'unsure', 'lamp-d': 'lit', 'lamp-e': 'lit' };
 
-  it('gives candidates with certainty, and what is undecided', () => {
+  it('gives candidates with certainty, and what is undecided', async () => {
     const seen = file('seen.json', JSON.stringify({ looks: looks(doubtful) }));
-    const { status, json } = run(['decode', demo, '--readout', 'lamps', '--seen', seen, '--json']);
+    const { status, json } = await run(['decode', demo, '--readout', 'lamps', '--seen', seen, '--json']);
     expect(status).toBe(0);
     expect(json.candidates.slice(0, 2)).toMatchObject([
       { code: 'K19', certainty: expect.any(Number) },
@@ -112,25 +92,20 @@ describe('decode', () => {
   it.each<[string, string[], RegExp]>([
     ['an unknown readout', ['--readout', 'none', '--seen', 'x'], /no readout “none”; it has lamps/],
     ['no seen file', ['--readout', 'lamps'], /names the file/],
-  ])('%s: status 2', (_, args, words) => {
-    const { status, json } = run(['decode', demo, ...args, '--json']);
+  ])('%s: status 2', async (_, args, words) => {
+    const { status, json } = await run(['decode', demo, ...args, '--json']);
     expect([status, json.problems[0].reason]).toEqual([2, expect.stringMatching(words)]);
   });
 
-  it('a seen file with a wrong state or a stage the readout lacks: status 2 with its path', () => {
+  it('a seen file with a wrong state or a stage the readout lacks: status 2 with its path', async () => {
     const wrong = file('wrong.json', JSON.stringify({ looks: looks({ 'lamp-a': 'purple' }) }));
-    expect(run(['decode', demo, '--readout', 'lamps', '--seen', wrong, '--json']).json.problems[0].path).toEqual([
-      'looks',
-      1,
-      'lamps',
-      'lamp-a',
-    ]);
+    expect(
+      (await run(['decode', demo, '--readout', 'lamps', '--seen', wrong, '--json'])).json.problems[0].path,
+    ).toEqual(['looks', 1, 'lamps', 'lamp-a']);
     const stage = file('stage.json', JSON.stringify({ looks: [{ kind: 'blinks', stage: 'letter', count: 3 }] }));
-    expect(run(['decode', demo, '--readout', 'lamps', '--seen', stage, '--json']).json.problems[0].path).toEqual([
-      'looks',
-      0,
-      'stage',
-    ]);
+    expect(
+      (await run(['decode', demo, '--readout', 'lamps', '--seen', stage, '--json'])).json.problems[0].path,
+    ).toEqual(['looks', 0, 'stage']);
   });
 });
 
@@ -147,18 +122,21 @@ describe('import and export', () => {
     const db = connect(database);
     try {
       await migrate(db);
-      expect(run(['export', 'brindlewick-g4'], env)).toMatchObject({
+      expect(await run(['export', 'brindlewick-g4'], env)).toMatchObject({
         status: 2,
         stderr: expect.stringContaining('no such family'),
       });
-      expect(run(['import', demo, '--json'], env).json).toMatchObject({ published: false, setId: expect.any(Number) });
-      expect(run(['import', join(root, 'core/src/testing/velmarrow-d1.json'), '--publish'], env)).toMatchObject({
+      expect((await run(['import', demo, '--json'], env)).json).toMatchObject({
+        published: false,
+        setId: expect.any(Number),
+      });
+      expect(await run(['import', join(root, 'core/src/testing/velmarrow-d1.json'), '--publish'], env)).toMatchObject({
         status: 0,
         stdout: expect.stringContaining('published'),
       });
-      const out = run(['export', 'velmarrow-d1'], env);
+      const out = await run(['export', 'velmarrow-d1'], env);
       expect(out.status).toBe(0);
-      const again = run(['import', file('again.json', out.stdout), '--publish', '--json'], env);
+      const again = await run(['import', file('again.json', out.stdout), '--publish', '--json'], env);
       expect(again.json).toMatchObject({ setId: null });
       expect(again.json.lines.every((l: { what: string }) => l.what === 'same')).toBe(true);
     } finally {
@@ -167,15 +145,21 @@ describe('import and export', () => {
     }
   });
 
-  it('without a server says so', () => {
-    const { status, stderr } = run(['export', 'x'], { WIRE_TRAIL_DB_PORT: '1', WIRE_TRAIL_SECRET: 'c'.repeat(40) });
+  it('without a server says so', async () => {
+    const { status, stderr } = await run(['export', 'x'], {
+      WIRE_TRAIL_DB_PORT: '1',
+      WIRE_TRAIL_SECRET: 'c'.repeat(40),
+    });
     expect([status, stderr]).toEqual([2, expect.stringContaining('does not answer')]);
   });
 });
 
-it('says how it is used', () => {
-  expect(run(['--help'])).toMatchObject({ status: 0, stdout: expect.stringContaining('decode BUNDLE') });
-  expect(run([]).status).toBe(2);
-  expect(run(['fly', 'x'])).toMatchObject({ status: 2, stderr: expect.stringContaining('is no command') });
-  expect(run(['lint', demo, '--colour'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--colour') });
+it('says how it is used', async () => {
+  expect(await run(['--help'])).toMatchObject({ status: 0, stdout: expect.stringContaining('decode BUNDLE') });
+  expect((await run([])).status).toBe(2);
+  expect(await run(['fly', 'x'])).toMatchObject({ status: 2, stderr: expect.stringContaining('is no command') });
+  expect(await run(['lint', demo, '--colour'])).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('--colour'),
+  });
 });
