@@ -1,5 +1,8 @@
 // Everything other packages may use of core, room by room. What is not listed is private.
 
+// access
+export { Access } from './access/model.ts';
+export { type Along, type Needs, needsOf, wayBack } from './access/needs.ts';
 export {
   type Finding,
   type FindingCode,
@@ -11,6 +14,7 @@ export {
 } from './base/finding.ts';
 // base
 export {
+  AccessId,
   AssetId,
   ChartId,
   CodeId,
@@ -21,6 +25,7 @@ export {
   HazardId,
   InstrumentId,
   MachineId,
+  MeaningId,
   ModeId,
   NodeId,
   PanelId,
@@ -68,7 +73,7 @@ export { judgeReading, type ReadingVerdict } from './chart/verdict.ts';
 export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkChart } from './chart/walk.ts';
 export { codeIdOf } from './code/id.ts';
 // code
-export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom } from './code/model.ts';
+export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 // find
 export { type CodeMatch, codeDistance, findCodes, plainCode } from './find/find-code.ts';
@@ -102,8 +107,19 @@ export { type LookAlike, lookAlikes } from './readout/look-alikes.ts';
 // readout
 export { Look, Readout, Seen, SeenLamp, type Special, type Stage } from './readout/model.ts';
 // source
-export { Asset, Hazard, Instrument, Source } from './source/model.ts';
-export { Family, type Part, SoftwareVersion, type Variant } from './unit/family.ts';
+export { type Leaning, leaningOn } from './source/look-again.ts';
+export { Asset, Hazard, hazardSorts, Instrument, Source } from './source/model.ts';
+export { Attached, type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
+export {
+  type AttachmentRule,
+  type Controller,
+  Family,
+  ModelPattern,
+  type Part,
+  SoftwareVersion,
+  type Variant,
+} from './unit/family.ts';
+export { type Identified, identify, type Question, type SeenTraits } from './unit/identify.ts';
 export { Condition, Mode } from './unit/mode.ts';
 // unit
 export {
@@ -115,8 +131,22 @@ export {
   Panel,
   type Sign,
 } from './unit/panel.ts';
-export { compareVersions, matchesModel, type Plate, type Reason, type Resolved, resolvePlate } from './unit/plate.ts';
+export { compilePattern, fits, type ModelMatcher } from './unit/pattern.ts';
+export {
+  compareSerials,
+  compareVersions,
+  holdsFor,
+  matchesModel,
+  type ParameterCase,
+  type ParameterCases,
+  type Plate,
+  type Reason,
+  type Resolved,
+  resolveParameters,
+  resolvePlate,
+} from './unit/plate.ts';
 export { type LampState, Shown } from './unit/signal.ts';
+export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 
 // walk
 export { Machine, type Station, stations, TakenReading, WalkEvent, type WalkEventOf } from './walk/model.ts';

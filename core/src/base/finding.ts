@@ -4,6 +4,20 @@ export const severities = ['error', 'warning', 'hint'] as const;
 export type Severity = (typeof severities)[number];
 
 type Entry = Readonly<{ kind: string; id: string }>;
+/** Where a model pattern cannot be read, counted from 1, and why. */
+export type PatternError = Readonly<{
+  column: number;
+  why: 'not-closed' | 'not-opened' | 'empty' | 'character' | 'range';
+}>;
+
+const patternWords: Record<PatternError['why'], string> = {
+  'not-closed': 'is opened and not closed',
+  'not-opened': 'is closed and was not opened',
+  empty: 'holds nothing, so that it matches nothing',
+  character: 'is no sign a plate has',
+  range: 'is no range from a lower to a higher one',
+};
+
 type Facts =
   | Readonly<{ code: 'dangling-id'; severity: 'error'; wanted: Entry }>
   | Readonly<{ code: 'duplicate-id'; severity: 'error'; twice: Entry }>
@@ -33,6 +47,28 @@ type Facts =
   | Readonly<{ code: 'energised-unprotected'; severity: 'error'; node: string }>
   | Readonly<{ code: 'band-never-computes'; severity: 'error'; node: string; why: string }>
   | Readonly<{ code: 'suspect-untested'; severity: 'warning'; text: string; part: string; chart: string }>
+  | Readonly<{
+      code: 'pattern-unreadable';
+      severity: 'error';
+      pattern: string;
+      column: number;
+      why: PatternError['why'];
+    }>
+  | Readonly<{ code: 'pattern-matches-everything'; severity: 'warning'; pattern: string }>
+  | Readonly<{ code: 'bounds-upside-down'; severity: 'error'; what: 'serial' | 'software'; from: string; to: string }>
+  | Readonly<{
+      code: 'variants-overlap';
+      severity: 'warning';
+      variants: [string, string];
+      model: string;
+      serial: string;
+      software: string;
+    }>
+  | Readonly<{ code: 'variants-gap'; severity: 'warning'; model: string; from: string | null; below: string | null }>
+  | Readonly<{ code: 'variants-missing'; severity: 'hint'; text: string; variants: string[] }>
+  | Readonly<{ code: 'families-alike'; severity: 'warning'; families: [string, string]; missing: string[] }>
+  | Readonly<{ code: 'look-again'; severity: 'hint'; text: string; source: string; edition: string }>
+  | Readonly<{ code: 'setting-not-allowed'; severity: 'error'; setting: string; value: string }>
   | Readonly<{ code: 'scope-exceeded'; severity: 'warning'; node: string; needs: string; audience: string }>;
 
 /** Something the author should look at. Codes and facts only; each surface has one renderer that adds words. */
@@ -65,8 +101,26 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
   'band-never-computes': (f) => `The good band of “${f.node}” cannot be computed: ${f.why}.`,
   'suspect-untested': (f) => `${f.text}: no test in “${f.chart}” is about the suspect “${f.part}”.`,
+  'pattern-unreadable': (f) => `“${f.pattern}”: what stands at ${f.column} ${patternWords[f.why]}.`,
+  'pattern-matches-everything': (f) => `“${f.pattern}” matches every model number.`,
+  'bounds-upside-down': (f) => `The ${f.what} range from ${f.from} to ${f.to} stands upside down; it holds nothing.`,
+  'variants-overlap': (f) =>
+    `“${f.variants[0]}” and “${f.variants[1]}” both fit ${plateWords(f)}: nothing decides between them.`,
+  'variants-gap': (f) => `No variant covers software ${boundsWords(f)}${f.model ? ` on ${f.model}` : ''}.`,
+  'variants-missing': (f) => `${f.text} has no entry for ${f.variants.join(', ')}.`,
+  'families-alike': (f) =>
+    `The families ${f.families.join(' and ')} cannot be told apart by what is seen${f.missing.length > 0 ? `; “${f.missing.join('”, “')}” is known for one only` : ''}.`,
+  'look-again': (f) => `${f.text} leans on “${f.source}”, which has a new edition (${f.edition}): look at it again.`,
+  'setting-not-allowed': (f) => `“${f.value}” is not among the values “${f.setting}” allows.`,
   'scope-exceeded': (f) => `“${f.node}” is for ${f.needs}, the chart is for ${f.audience}.`,
 };
+
+const plateWords = (f: { model: string; serial: string; software: string }): string =>
+  [f.model || 'any model', f.serial && `serial ${f.serial}`, f.software && `software ${f.software}`]
+    .filter(Boolean)
+    .join(', ');
+const boundsWords = ({ from, below }: { from: string | null; below: string | null }): string =>
+  from === null ? `below ${below}` : below === null ? `${from} and up` : `${from} and up, below ${below}`;
 
 /** A finding in one plain sentence. */
 export function findingWords(finding: Finding): string {

@@ -29,6 +29,8 @@ export const ChartId = slug.brand<'ChartId', 'inout'>();
 export const NodeId = slug.brand<'NodeId', 'inout'>();
 export const SourceId = slug.brand<'SourceId', 'inout'>();
 export const HazardId = slug.brand<'HazardId', 'inout'>();
+export const AccessId = slug.brand<'AccessId', 'inout'>();
+export const MeaningId = slug.brand<'MeaningId', 'inout'>();
 export const InstrumentId = slug.brand<'InstrumentId', 'inout'>();
 /** A picture is named by the SHA-256 of its bytes. */
 export const AssetId = z
@@ -61,6 +63,8 @@ export type ChartId = z.infer<typeof ChartId>;
 export type NodeId = z.infer<typeof NodeId>;
 export type SourceId = z.infer<typeof SourceId>;
 export type HazardId = z.infer<typeof HazardId>;
+export type AccessId = z.infer<typeof AccessId>;
+export type MeaningId = z.infer<typeof MeaningId>;
 export type InstrumentId = z.infer<typeof InstrumentId>;
 export type AssetId = z.infer<typeof AssetId>;
 export type MachineId = z.infer<typeof MachineId>;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  AccessId,
   AssetId,
   ChartId,
   ControlId,
@@ -50,6 +51,8 @@ const base = {
   hazards: z.array(HazardId).max(20).default([]),
   tools: z.array(Label).max(20).default([]),
   access: Prose.optional(),
+  /** Ways of getting there, written once; the Clear station goes back through them. */
+  ways: z.array(AccessId).max(12).default([]),
   minutes: z.number().min(0).max(600).default(1),
   /** Suspects this node clears or finds, by part. */
   about: z.array(PartId).max(20).default([]),

@@ -1,6 +1,6 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Code, Symptom } from './model.ts';
+import type { Code, Setting, Symptom } from './model.ts';
 
 /** Findings of one code or symptom on its own. */
 export function lintCode(code: Code | Symptom, at: Path): Finding[] {
@@ -22,22 +22,65 @@ export function lintCode(code: Code | Symptom, at: Path): Finding[] {
   ];
 }
 
-/** Finds codes that stand twice for one controller, under one spelling once case, dashes and spaces are put aside. */
-export function lintCodeTable(codes: ReadonlyArray<{ code: Code; at: Path }>): Finding[] {
-  const seen = new Set<string>();
-  return codes.flatMap(({ code, at }): Finding[] => {
-    const key = `${code.controller} ${code.text.toUpperCase().replace(/[\s-]/g, '')}`;
-    if (seen.has(key))
-      return [
-        {
-          code: 'duplicate-code',
-          severity: 'error',
-          at: [...at, 'text'],
-          text: code.text,
-          controller: code.controller,
-        },
-      ];
-    seen.add(key);
-    return [];
+type Placed = Readonly<{ code: Code; at: Path }>;
+const spelled = ({ code }: Placed): string => `${code.controller} ${code.text.toUpperCase().replace(/[\s\-_.]/g, '')}`;
+const mayMeet = (a: Code, b: Code): boolean =>
+  a.onlyVariants.length === 0 || b.onlyVariants.length === 0 || a.onlyVariants.some((v) => b.onlyVariants.includes(v));
+
+/**
+ * Findings of a table as a whole: codes that stand twice for one controller and variant under one spelling, once case,
+ * dashes and spaces are put aside; and codes written down for some variants and not for the others.
+ */
+export function lintCodeTable(
+  codes: readonly Placed[],
+  variants: ReadonlyArray<Readonly<{ id: string; name: string }>>,
+): Finding[] {
+  const bySpelling = new Map<string, Placed[]>();
+  for (const placed of codes) bySpelling.set(spelled(placed), [...(bySpelling.get(spelled(placed)) ?? []), placed]);
+  return [...bySpelling.values()].flatMap((group): Finding[] => {
+    const twice = group.flatMap(({ code, at }, i): Finding[] =>
+      group.slice(0, i).some((other) => mayMeet(other.code, code))
+        ? [
+            {
+              code: 'duplicate-code',
+              severity: 'error',
+              at: [...at, 'text'],
+              text: code.text,
+              controller: code.controller,
+            },
+          ]
+        : [],
+    );
+    const [first] = group;
+    if (!first || group.some(({ code }) => code.onlyVariants.length === 0)) return twice;
+    const missing = variants.filter((v) => !group.some(({ code }) => code.onlyVariants.some((own) => own === v.id)));
+    if (missing.length === 0) return twice;
+    return [
+      ...twice,
+      {
+        code: 'variants-missing',
+        severity: 'hint',
+        at: [...first.at, 'onlyVariants'],
+        text: first.code.text,
+        variants: missing.map((v) => v.name),
+      },
+    ];
   });
+}
+
+/** A value said to be right that the setting does not allow. */
+export function lintSetting(setting: Setting, at: Path): Finding[] {
+  return setting.right.flatMap(({ value }, i): Finding[] =>
+    setting.allowed.includes(value)
+      ? []
+      : [
+          {
+            code: 'setting-not-allowed',
+            severity: 'error',
+            at: [...at, 'right', i, 'value'],
+            setting: setting.name,
+            value,
+          },
+        ],
+  );
 }

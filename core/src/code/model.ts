@@ -6,6 +6,7 @@ import {
   ControllerId,
   FamilyId,
   HazardId,
+  MeaningId,
   ParameterId,
   PartId,
   ReadoutId,
@@ -71,6 +72,8 @@ const shared = {
   circumstances: z.array(Prose).max(20).default([]),
   scope: Scope,
   hazards: z.array(HazardId).max(20).default([]),
+  /** Holds for these variants only; empty for all. */
+  onlyVariants: z.array(VariantId).max(40).default([]),
   location: Prose.optional(),
   goodReadings: z
     .array(z.strictObject({ what: Label, reading: Label, under: Prose.optional() }))
@@ -115,6 +118,19 @@ export type Code = z.infer<typeof Code>;
 /** As a code, without one: no ice, all lamps steady, a fault counted that never happened. */
 export const Symptom = z.strictObject({ kind: z.literal('symptom'), id: SymptomId, ...shared });
 export type Symptom = z.infer<typeof Symptom>;
+
+/** What a number means in any family that does not list it: a scheme's generic meaning, in the school's own words. */
+export const Meaning = z.strictObject({
+  kind: z.literal('meaning'),
+  id: MeaningId,
+  scheme: Label,
+  /** The number that stands after the suspect parameter. */
+  number: z.number().int().min(0).max(9999),
+  says: Prose.min(1),
+  source: SourceId.nullable(),
+  standing: Standing,
+});
+export type Meaning = z.infer<typeof Meaning>;
 
 export const Setting = z.strictObject({
   kind: z.literal('setting'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  AccessId,
   ChartId,
   CodeId,
   ControlId,
@@ -165,6 +166,8 @@ export const Route = z.strictObject({
   before: z.array(Prose).max(20).default([]),
   tools: z.array(Label).max(20).default([]),
   hazards: z.array(HazardId).max(20).default([]),
+  /** Ways of getting to the controls it needs. */
+  ways: z.array(AccessId).max(12).default([]),
   steps: z.array(Step).min(1).max(200),
   ifItFails: z.array(Prose).max(12).default([]),
   sideEffects: z.array(Prose).max(12).default([]),

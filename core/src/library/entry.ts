@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { Access } from '../access/model.ts';
 import { FamilyId } from '../base/ids.ts';
 import { Chart } from '../chart/model.ts';
-import { Code, Setting, Symptom } from '../code/model.ts';
+import { Code, Meaning, Setting, Symptom } from '../code/model.ts';
 import { Route } from '../gesture/model.ts';
 import { Readout } from '../readout/model.ts';
 import { Asset, Hazard, Instrument, Source } from '../source/model.ts';
@@ -24,6 +25,8 @@ export const Entry = z.union([
     Hazard,
     Instrument,
     Asset,
+    Access,
+    Meaning,
   ]),
   Source,
 ]);
@@ -43,6 +46,8 @@ export const entryKinds = [
   'hazard',
   'instrument',
   'asset',
+  'access',
+  'meaning',
 ] as const satisfies ReadonlyArray<Entry['kind']>;
 export const EntryKind = z.enum(entryKinds);
 export type EntryKind = Entry['kind'];
@@ -63,6 +68,8 @@ export const entrySchemas: { readonly [K in EntryKind]: z.ZodType<EntryOf<K>> } 
   hazard: Hazard,
   instrument: Instrument,
   asset: Asset,
+  access: Access,
+  meaning: Meaning,
 };
 
 /** What an entry is known by: its kind and id within its family, or within the library where it belongs to none. */

@@ -9,6 +9,7 @@ export function familyOf(entry: Entry): FamilyId | null {
       return entry.id;
     case 'hazard':
     case 'instrument':
+    case 'meaning':
       return null;
     default:
       return entry.family;
@@ -42,7 +43,10 @@ export function titleOf(entry: Entry): string {
     case 'setting':
     case 'instrument':
     case 'asset':
+    case 'access':
       return entry.name;
+    case 'meaning':
+      return `${entry.scheme} ${entry.number}`;
     default:
       return assertNever(entry);
   }

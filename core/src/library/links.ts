@@ -34,6 +34,7 @@ export function linksOf(entry: Entry): Link[] {
       return [
         ...each(entry.parameters, 'parameters', (p, at) => one('source', p.source, [...at, 'source'])),
         ...many('asset', entry.pictures, ['pictures']),
+        ...each(entry.controllers, 'controllers', (c, at) => one('route', c.toldBy?.route, [...at, 'toldBy', 'route'])),
       ];
     case 'panel':
       return one('family', entry.family, ['family']);
@@ -55,6 +56,7 @@ export function linksOf(entry: Entry): Link[] {
         ...one('mode', entry.to, ['to']),
         ...many('code', entry.onlyFor, ['onlyFor']),
         ...many('hazard', entry.hazards, ['hazards']),
+        ...many('access', entry.ways, ['ways']),
         ...one('chart', entry.chart, ['chart']),
         ...one('source', entry.source, ['source']),
         ...stepLinks(entry.steps, ['steps']),
@@ -96,6 +98,7 @@ export function linksOf(entry: Entry): Link[] {
         ...one('source', entry.source, ['source']),
         ...each(entry.nodes, 'nodes', (n, at) => [
           ...many('hazard', n.hazards, [...at, 'hazards']),
+          ...many('access', n.ways, [...at, 'ways']),
           ...many('asset', n.pictures, [...at, 'pictures']),
           ...one('source', n.source, [...at, 'source']),
           ...(n.kind === 'measure' ? one('instrument', n.instrument, [...at, 'instrument']) : []),
@@ -109,6 +112,14 @@ export function linksOf(entry: Entry): Link[] {
       ];
     case 'asset':
       return one('family', entry.family, ['family']);
+    case 'access':
+      return [
+        ...one('family', entry.family, ['family']),
+        ...many('hazard', entry.hazards, ['hazards']),
+        ...one('source', entry.source, ['source']),
+      ];
+    case 'meaning':
+      return one('source', entry.source, ['source']);
     case 'hazard':
     case 'instrument':
       return [];

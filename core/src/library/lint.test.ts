@@ -4,10 +4,12 @@ import {
   type Entry,
   type EntryKind,
   entryOf,
+  type Finding,
   type FindingCode,
   findingCodes,
   findingWords,
   lint,
+  lintTraits,
   stationOf,
 } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
@@ -36,8 +38,14 @@ const overlappingRows = (readout: Loose) => {
   return { stages: [group, count] };
 };
 
+/** The family with its first variant changed. */
+const variant = (change: object) => (family: Loose) => {
+  const [first, ...rest] = family.variants as unknown as object[];
+  return { variants: [{ ...first, ...change }, ...rest] };
+};
+
 /** For every code one bundle that shows it. A new code without a row here fails the completeness test. */
-const fixtures: Record<FindingCode, () => Bundle> = {
+const fixtures: Record<FindingCode, () => Bundle | Finding[]> = {
   'dangling-id': () => washer('code', 'k19', () => ({ chart: 'no-such-chart' })),
   'duplicate-id': () => ({
     ...glasswasher(),
@@ -96,11 +104,42 @@ const fixtures: Record<FindingCode, () => Bundle> = {
     ),
   'suspect-untested': glasswasher,
   'scope-exceeded': () => washer('chart', 'rinse-heat', (c) => node(c, 'element', { hazards: ['steam-pressure'] })),
+  'pattern-unreadable': () => washer('family', 'brindlewick-g4', variant({ models: ['G4[D-A]'] })),
+  'pattern-matches-everything': () => washer('family', 'brindlewick-g4', variant({ models: ['(G)*'] })),
+  'bounds-upside-down': () => washer('family', 'brindlewick-g4', variant({ serials: [{ from: 'B200', to: 'B99' }] })),
+  'variants-overlap': () => washer('family', 'brindlewick-g4', variant({ software: { below: '2.6' } })),
+  'variants-gap': () => washer('family', 'brindlewick-g4', variant({ software: { below: '2.1' } })),
+  'variants-missing': () => washer('code', 'k17', () => ({ onlyVariants: ['three-phase'] })),
+  'families-alike': () =>
+    lintTraits([
+      { id: 'a', traits: new Map([['lamps', '5']]) },
+      { id: 'b', traits: new Map([['display', 'none']]) },
+    ]),
+  'look-again': () => {
+    const bundle = glasswasher();
+    const document = bundle.entries.find((e) => e.kind === 'source' && e.sort === 'document');
+    return spoil(bundle, 'source', String(document?.id), () => ({ edition: 'newest', before: 'older' }));
+  },
+  'setting-not-allowed': () => {
+    const bundle = glasswasher();
+    const setting = {
+      kind: 'setting',
+      id: 'fill',
+      family: 'brindlewick-g4',
+      name: 'Fill',
+      shownAs: '',
+      standing: 'hearsay',
+    };
+    const wrong = { ...setting, source: null, allowed: ['1', '2'], right: [{ variant: null, value: '3' }] };
+    return { ...bundle, entries: [...bundle.entries, wrong as unknown as Entry] };
+  },
 };
+
 describe('lint', () => {
   it.each(findingCodes)('finds %s, at a place in the bundle, in plain words', (code) => {
-    const bundle = fixtures[code]();
-    const found = lint(bundle).filter((f) => f.code === code);
+    const made = fixtures[code]();
+    const bundle = Array.isArray(made) ? glasswasher() : made;
+    const found = (Array.isArray(made) ? made : lint(made)).filter((f) => f.code === code);
     expect(found.length).toBeGreaterThan(0);
     for (const finding of found) {
       expect(findingWords(finding)).toMatch(/^[“A-Z0-9].*\.$/s);
@@ -114,7 +153,7 @@ describe('lint', () => {
   });
 
   it('puts the gravest first', () => {
-    const order = lint(fixtures['energised-unprotected']()).map((f) =>
+    const order = lint(fixtures['energised-unprotected']() as Bundle).map((f) =>
       ['error', 'warning', 'hint'].indexOf(f.severity),
     );
     expect(order).toEqual([...order].sort((a, b) => a - b));

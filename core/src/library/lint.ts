@@ -1,8 +1,10 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { lintChart, untestedSuspects } from '../chart/lint.ts';
-import { lintCode, lintCodeTable } from '../code/lint.ts';
+import { lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
 import { lintReadout } from '../readout/lint.ts';
+import { lintEditions } from '../source/look-again.ts';
+import { lintFamily } from '../unit/lint.ts';
 import type { Bundle } from './bundle.ts';
 import type { EntryKind, EntryOf } from './entry.ts';
 import { entriesOf, entryOf } from './select.ts';
@@ -38,7 +40,12 @@ export function lint(bundle: Bundle): Finding[] {
         at,
       ),
     );
-  findings.push(...lintCodeTable(codes));
+  const families = placed('family');
+  for (const { entry, at } of families) findings.push(...lintFamily(entry, at));
+  const variants = families.flatMap(({ entry }) => entry.variants);
+  findings.push(...lintCodeTable(codes, variants));
+  for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
+  findings.push(...lintEditions(bundle));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
     findings.push(...lintCode(entry, at));
     const chart = entryOf(bundle, 'chart', entry.chart);

@@ -108,14 +108,32 @@ function stepUses(steps: readonly Step[], under: Path): Use[] {
   });
 }
 
+const variantUses = (ids: readonly string[], at: Path): Use[] =>
+  ids.map((id, i) => ({ what: 'variant', id, at: [...at, i] }));
+
 function usesOf(entry: Entry): Use[] {
   switch (entry.kind) {
     case 'panel':
       return [{ what: 'controller', id: entry.controller, at: ['controller'] }];
     case 'family':
-      return entry.variants.flatMap((v, i) =>
-        Object.keys(v.values).map((id): Use => ({ what: 'parameter', id, at: ['variants', i, 'values', id] })),
-      );
+      return [
+        ...entry.variants.flatMap((v, i) =>
+          Object.keys(v.values).map((id): Use => ({ what: 'parameter', id, at: ['variants', i, 'values', id] })),
+        ),
+        ...entry.attachments.flatMap((a, i) =>
+          a.generations.flatMap((g, k) => variantUses(g.variants, ['attachments', i, 'generations', k, 'variants'])),
+        ),
+        ...entry.controllers.flatMap((c, i): Use[] =>
+          c.toldBy?.sign ? [{ what: 'sign', id: c.toldBy.sign, at: ['controllers', i, 'toldBy', 'sign'] }] : [],
+        ),
+      ];
+    case 'setting':
+      return [
+        ...entry.right.flatMap((r, i): Use[] =>
+          r.variant ? [{ what: 'variant', id: r.variant, at: ['right', i, 'variant'] }] : [],
+        ),
+        ...(entry.parameter ? [{ what: 'parameter', id: entry.parameter, at: ['parameter'] } as const] : []),
+      ];
     case 'mode':
       return [
         { what: 'controller', id: entry.controller, at: ['controller'] },
@@ -125,10 +143,7 @@ function usesOf(entry: Entry): Use[] {
         ),
       ];
     case 'route':
-      return [
-        ...entry.onlyVariants.map((id, i): Use => ({ what: 'variant', id, at: ['onlyVariants', i] })),
-        ...stepUses(entry.steps, ['steps']),
-      ];
+      return [...variantUses(entry.onlyVariants, ['onlyVariants']), ...stepUses(entry.steps, ['steps'])];
     case 'readout':
       return [
         { what: 'controller', id: entry.controller, at: ['controller'] },
@@ -149,6 +164,7 @@ function usesOf(entry: Entry): Use[] {
     case 'symptom':
       return [
         ...(entry.kind === 'code' ? [{ what: 'controller', id: entry.controller, at: ['controller'] } as const] : []),
+        ...variantUses(entry.onlyVariants, ['onlyVariants']),
         ...entry.suspects.flatMap((s, i): Use[] =>
           s.part ? [{ what: 'part', id: s.part, at: ['suspects', i, 'part'] }] : [],
         ),

@@ -11,6 +11,10 @@ export const Source = z.discriminatedUnion('sort', [
     sort: z.literal('document'),
     title: Label,
     edition: Label,
+    /** The edition before, where claims still have to be looked at again; null once that is done. */
+    before: Label.nullable().default(null),
+    /** Entries looked at since, as `kind:id`. */
+    lookedAgain: z.array(z.string().max(140)).max(20_000).default([]),
     page: Label.optional(),
     keptAt: Prose.optional(),
   }),
@@ -64,6 +68,8 @@ export const Instrument = z.strictObject({
   /** Share of the reading it may be off by, for each quantity it measures. */
   accuracyRatio: z.number().min(0).max(0.5).optional(),
   heldBy: Prose.optional(),
+  /** Who in the school has one, by role or van. */
+  holders: z.array(Label).max(100).default([]),
 });
 export type Instrument = z.infer<typeof Instrument>;
 

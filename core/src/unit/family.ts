@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { AssetId, ControllerId, FamilyId, InputId, ParameterId, PartId, SourceId, VariantId } from '../base/ids.ts';
+import {
+  AssetId,
+  ControllerId,
+  FamilyId,
+  InputId,
+  ParameterId,
+  PartId,
+  RouteId,
+  SignId,
+  SourceId,
+  VariantId,
+} from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Standing } from '../base/words.ts';
 
@@ -11,7 +22,10 @@ export const Controller = z.strictObject({
   /** Its display is the one to believe when two disagree. */
   authoritative: z.boolean(),
   howToTell: Prose.optional(),
+  /** The sign that tells it from the others, and the route that makes it show. */
+  toldBy: z.strictObject({ sign: SignId.optional(), route: RouteId.optional() }).optional(),
 });
+export type Controller = z.infer<typeof Controller>;
 
 export const Parameter = z.strictObject({
   id: ParameterId,
@@ -24,12 +38,12 @@ export const Parameter = z.strictObject({
 });
 export type Parameter = z.infer<typeof Parameter>;
 
-/** A model pattern: letters and digits, `?` for one, `*` for any number, `[A-C7]` for one of a class, `(…)` optional. */
+/** A model pattern, as `compilePattern` reads it; one that cannot be read is a finding at its column. */
 export const ModelPattern = z
   .string()
   .min(1)
   .max(60)
-  .regex(/^[A-Z0-9?*[\]()\-/. ]+$/, 'capital letters, digits, dashes, ? * [class] and (optional)');
+  .regex(/^[A-Z0-9?*[\]{}()\-/. ]+$/, 'capital letters, digits, dashes, ? * [class] {1-20} and (optional)');
 
 /** Dotted numbers, compared number by number: 3.10 comes after 3.9. */
 export const SoftwareVersion = z
@@ -37,6 +51,8 @@ export const SoftwareVersion = z
   .min(1)
   .max(30)
   .regex(/^\d+(\.\d+)*$/, 'numbers with dots, such as 2.4');
+
+const SoftwareBounds = z.strictObject({ from: SoftwareVersion.optional(), below: SoftwareVersion.optional() });
 
 export const Variant = z.strictObject({
   id: VariantId,
@@ -46,7 +62,7 @@ export const Variant = z.strictObject({
     .array(z.strictObject({ from: z.string().max(40), to: z.string().max(40) }))
     .max(40)
     .default([]),
-  software: z.strictObject({ from: SoftwareVersion.optional(), below: SoftwareVersion.optional() }).optional(),
+  software: SoftwareBounds.optional(),
   options: z.record(z.string().min(1).max(40), Label).default({}),
   values: z.record(ParameterId, z.number()).default({}),
   note: Prose.optional(),
@@ -73,13 +89,27 @@ export const PhysicalInput = z.strictObject({
   start: z.number(),
 });
 
-/** What may be attached to what, checked at the Unit station. */
+/** What may be attached: how many, and which generations go with which variant and software. Checked at the Unit station. */
 export const AttachmentRule = z.strictObject({
   part: Label,
   least: z.number().int().min(0),
   most: z.number().int().min(0),
+  generations: z
+    .array(
+      z.strictObject({
+        name: Label,
+        /** Variants it goes with; empty for all. */
+        variants: z.array(VariantId).max(40).default([]),
+        /** Software the unit needs for it. */
+        software: SoftwareBounds.optional(),
+        note: Prose.optional(),
+      }),
+    )
+    .max(20)
+    .default([]),
   note: Prose.optional(),
 });
+export type AttachmentRule = z.infer<typeof AttachmentRule>;
 
 export const Family = z.strictObject({
   kind: z.literal('family'),

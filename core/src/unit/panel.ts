@@ -49,6 +49,12 @@ export const controlLooks = [
   'lever',
   'float',
   'tap',
+  'switch',
+  'dip',
+  'fuse',
+  'door',
+  'valve',
+  'appliance',
 ] as const;
 
 export const Control = z.strictObject({
@@ -69,7 +75,25 @@ export type LampColour = z.infer<typeof LampColour>;
 
 const signBase = { id: SignId, label: Label, labelByBadge: byBadge, at: Box };
 export const Sign = z.discriminatedUnion('kind', [
-  z.strictObject({ ...signBase, kind: z.literal('lamp'), colours: z.array(LampColour).min(1).max(6) }),
+  z.strictObject({
+    ...signBase,
+    kind: z.literal('lamp'),
+    colours: z.array(LampColour).min(1).max(6),
+    /** What it can do beside being dark. */
+    shows: z
+      .array(z.enum(['lit', 'slow', 'fast', 'pattern']))
+      .min(1)
+      .max(4)
+      .default(['lit']),
+    /** What it usually counts for, as printed beside it or told; a readout says what it counts for there. */
+    weight: z.number().positive().max(1_000_000).optional(),
+  }),
+  z.strictObject({
+    ...signBase,
+    kind: z.literal('bar'),
+    lamps: z.number().int().min(2).max(40),
+    colours: z.array(LampColour).min(1).max(6),
+  }),
   z.strictObject({ ...signBase, kind: z.literal('segments'), digits: z.number().int().min(1).max(8) }),
   z.strictObject({ ...signBase, kind: z.literal('text'), characters: z.number().int().min(1).max(80) }),
   z.strictObject({ ...signBase, kind: z.literal('beeper') }),
@@ -81,6 +105,8 @@ export const Face = z.strictObject({
   id: PlaceId,
   label: Label,
   side: z.enum(['front', 'behind-cover', 'board', 'remote', 'helm', 'site']),
+  /** Where the maker hides the service sheet. */
+  sheet: z.strictObject({ at: Box, where: Label }).optional(),
   /** What has to come off to reach it, and whether the supply must be isolated first. */
   cover: z.strictObject({ label: Label, isolateFirst: z.boolean() }).optional(),
   width: z.number().positive().max(200),

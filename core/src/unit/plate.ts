@@ -1,13 +1,20 @@
 import type { ParameterId, VariantId } from '../base/ids.ts';
 import type { Family, Variant } from './family.ts';
+import { compilePattern, fits } from './pattern.ts';
 
-/** What is known of a unit from its plate. Null is "cannot be read", which rules nothing out. */
-export type Plate = Readonly<{ model: string | null; serial: string | null; software: string | null }>;
+/** What is known of a unit from its plate. Null, or an option left out, is "cannot be read", which rules nothing out. */
+export type Plate = Readonly<{
+  model: string | null;
+  serial: string | null;
+  software: string | null;
+  options?: Readonly<Record<string, string>>;
+}>;
 
 export type Reason =
   | Readonly<{ kind: 'model'; pattern: string }>
   | Readonly<{ kind: 'serial'; from: string; to: string }>
   | Readonly<{ kind: 'software'; from: string | null; below: string | null }>
+  | Readonly<{ kind: 'option'; option: string; value: string }>
   | Readonly<{ kind: 'only-one' }>;
 
 export type Resolved = Readonly<{
@@ -15,6 +22,7 @@ export type Resolved = Readonly<{
   variant: VariantId | null;
   alive: readonly VariantId[];
   why: readonly Reason[];
+  /** The family's own values, and the variant's over them where it is known. */
   parameters: ReadonlyMap<ParameterId, number>;
 }>;
 
@@ -29,25 +37,34 @@ export function compareVersions(a: string, b: string): number {
   return 0;
 }
 
-const patterns = new Map<string, RegExp>();
+/** Whether a version lies within bounds: from the first on, below the second. */
+export function withinVersions(version: string, { from, below }: { from?: string; below?: string }): boolean {
+  return (
+    (from === undefined || compareVersions(version, from) >= 0) &&
+    (below === undefined || compareVersions(version, below) < 0)
+  );
+}
 
-/** Whether a model number fits a pattern; spaces, dashes and case do not matter. */
+const known = new Map<string, ReturnType<typeof compilePattern>>();
+
+/** Whether a model number fits a pattern; a pattern that cannot be read fits nothing. */
 export function matchesModel(pattern: string, model: string): boolean {
-  let regex = patterns.get(pattern);
-  if (!regex) {
-    const body = pattern
-      .replace(/[\s-](?![^[]*\])/g, '')
-      .replace(/[.+^${}|\\/]/g, '\\$&')
-      .replace(/\?/g, '.')
-      .replace(/\*/g, '.*')
-      .replace(/\)/g, ')?');
-    regex = new RegExp(`^${body}$`, 'i');
-    patterns.set(pattern, regex);
+  let compiled = known.get(pattern);
+  if (!compiled) {
+    compiled = compilePattern(pattern);
+    known.set(pattern, compiled);
   }
-  return regex.test(model.replace(/[\s-]/g, ''));
+  return compiled.ok && fits(compiled.value, model);
 }
 
 const bySerial = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
+
+/** Compares serial numbers the way people read them: runs of digits as numbers. Negative, zero or positive. */
+export function compareSerials(a: string, b: string): number {
+  return bySerial.compare(a, b);
+}
+
+const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** Reasons a variant fits the plate; null where something known rules it out. */
 function fitsPlate(variant: Variant, plate: Plate): Reason[] | null {
@@ -59,34 +76,74 @@ function fitsPlate(variant: Variant, plate: Plate): Reason[] | null {
     why.push({ kind: 'model', pattern });
   }
   if (serial !== null && variant.serials.length > 0) {
-    const range = variant.serials.find(
-      (r) => bySerial.compare(r.from, serial) <= 0 && bySerial.compare(serial, r.to) <= 0,
-    );
+    const range = variant.serials.find((r) => compareSerials(r.from, serial) <= 0 && compareSerials(serial, r.to) <= 0);
     if (!range) return null;
     why.push({ kind: 'serial', ...range });
   }
   if (software !== null && variant.software) {
-    const { from, below } = variant.software;
-    if (from !== undefined && compareVersions(software, from) < 0) return null;
-    if (below !== undefined && compareVersions(software, below) >= 0) return null;
-    why.push({ kind: 'software', from: from ?? null, below: below ?? null });
+    if (!withinVersions(software, variant.software)) return null;
+    why.push({ kind: 'software', from: variant.software.from ?? null, below: variant.software.below ?? null });
+  }
+  for (const [option, value] of Object.entries(variant.options)) {
+    const seen = plate.options?.[option];
+    if (seen === undefined) continue;
+    if (!same(seen, value)) return null;
+    why.push({ kind: 'option', option, value });
   }
   return why;
 }
 
+const withReasons = (family: Family, plate: Plate) =>
+  family.variants.flatMap((variant) => {
+    const why = fitsPlate(variant, plate);
+    return why ? [{ variant, why: why.length > 0 ? why : [{ kind: 'only-one' } as const] }] : [];
+  });
+
 /** Picks the variant a plate belongs to, with the reasons, and its parameter values. What is not known keeps cases alive. */
 export function resolvePlate(family: Family, plate: Plate): Resolved {
-  const fitting = family.variants.flatMap((variant) => {
-    const why = fitsPlate(variant, plate);
-    return why ? [{ variant, why }] : [];
-  });
+  const fitting = withReasons(family, plate);
   const one = fitting.length === 1 ? fitting[0] : undefined;
   const parameters = new Map(family.parameters.map((p) => [p.id, p.value]));
   for (const [id, value] of Object.entries(one?.variant.values ?? {})) parameters.set(id as ParameterId, value);
   return {
     variant: one?.variant.id ?? null,
     alive: fitting.map(({ variant }) => variant.id),
-    why: one ? (one.why.length > 0 ? one.why : [{ kind: 'only-one' }]) : [],
+    why: one?.why ?? [],
     parameters,
   };
+}
+
+/** A value a parameter may have here: for which variants, and why those are alive. No variant: the family's own value. */
+export type ParameterCase = Readonly<{
+  value: number;
+  variants: readonly VariantId[];
+  why: readonly Reason[];
+}>;
+export type ParameterCases = Readonly<{ id: ParameterId; cases: readonly ParameterCase[] }>;
+
+/**
+ * Every parameter with the values it may have on a unit of this plate, in base units. One case: it is settled. Several:
+ * what was not readable keeps them alive side by side, in the order of the variants.
+ */
+export function resolveParameters(family: Family, plate: Plate): ParameterCases[] {
+  const fitting = withReasons(family, plate);
+  return family.parameters.map(({ id, value: own }) => {
+    const cases = new Map<number, { variants: VariantId[]; why: Reason[] }>();
+    for (const { variant, why } of fitting) {
+      const value = variant.values[id] ?? own;
+      const before = cases.get(value);
+      if (before) before.variants.push(variant.id);
+      else cases.set(value, { variants: [variant.id], why: [...why] });
+    }
+    if (cases.size === 0) cases.set(own, { variants: [], why: [] });
+    return { id, cases: [...cases].map(([value, rest]) => ({ value, ...rest })) };
+  });
+}
+
+/** Whether an entry that holds for some variants only (none named: for all) holds on a unit whose variant is one of `alive`. */
+export function holdsFor(onlyVariants: readonly VariantId[], alive: readonly VariantId[]): 'yes' | 'maybe' | 'no' {
+  if (onlyVariants.length === 0) return 'yes';
+  if (alive.length === 0) return 'maybe';
+  const held = alive.filter((v) => onlyVariants.includes(v)).length;
+  return held === alive.length ? 'yes' : held > 0 ? 'maybe' : 'no';
 }

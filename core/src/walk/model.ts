@@ -18,6 +18,7 @@ import { Quantity } from '../base/quantity.ts';
 import { Label, Prose } from '../base/words.ts';
 import { CodeText } from '../code/model.ts';
 import { Seen } from '../readout/model.ts';
+import { Attached } from '../unit/composition.ts';
 import { SoftwareVersion } from '../unit/family.ts';
 
 export const stations = ['unit', 'safe', 'enter', 'read', 'test', 'clear', 'prove'] as const;
@@ -32,7 +33,7 @@ export const Machine = z.strictObject({
   model: z.string().trim().max(60),
   software: SoftwareVersion.nullable(),
   /** How many of which parts the system holds, asked on site. */
-  composition: z.record(z.string().min(1).max(60), z.number().int().min(0).max(1000)).default({}),
+  composition: z.array(Attached).max(60).default([]),
   site: Label.optional(),
 });
 export type Machine = z.infer<typeof Machine>;
@@ -80,6 +81,9 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     model: z.string().trim().max(60),
     software: SoftwareVersion.nullable(),
     variant: VariantId.nullable(),
+    /** Options read off the unit, such as fuel or motor make. */
+    options: z.record(z.string().min(1).max(40), Label).default({}),
+    composition: z.array(Attached).max(60).default([]),
   }),
   z.strictObject({ ...stamp, kind: z.literal('safe'), hazards: z.array(HazardId).max(40) }),
   z.strictObject({ ...stamp, kind: z.literal('tried'), route: RouteId, took: z.boolean() }),

@@ -14,6 +14,7 @@ import type {
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Seen } from '../readout/model.ts';
+import type { Attached } from '../unit/composition.ts';
 import { type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
 
 export type WalkUnit = Readonly<{
@@ -22,6 +23,8 @@ export type WalkUnit = Readonly<{
   model: string;
   software: string | null;
   variant: VariantId | null;
+  options: Readonly<Record<string, string>>;
+  composition: readonly Attached[];
 }>;
 
 /** What a walk's events add up to. */
@@ -75,8 +78,12 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         unlisted: event.from.kind === 'unlisted' ? { text: event.from.text, words: '', asked: false } : null,
       };
     case 'unit': {
-      const { machine, serial, model, software, variant } = event;
-      return { ...next, unit: { machine, serial, model, software, variant }, done: finish('unit') };
+      const { machine, serial, model, software, variant, options, composition } = event;
+      return {
+        ...next,
+        unit: { machine, serial, model, software, variant, options, composition },
+        done: finish('unit'),
+      };
     }
     case 'safe':
       return { ...next, confirmedHazards: event.hazards, done: finish('safe') };
