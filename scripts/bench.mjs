@@ -12,6 +12,6 @@ await needServer();
 const { status } = spawnSync(
   join(root, 'node_modules/.bin/tsx'),
   [join(root, 'scripts/bench/main.ts'), ...process.argv.slice(2)],
-  { stdio: 'inherit', cwd: root },
+  { stdio: 'inherit', cwd: root, env: { ...process.env, NODE_OPTIONS: '--expose-gc' } },
 );
 process.exit(status ?? 1);

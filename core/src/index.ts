@@ -76,7 +76,10 @@ export { codeIdOf } from './code/id.ts';
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 // find
-export { type CodeMatch, codeDistance, findCodes, plainCode } from './find/find-code.ts';
+export { codeDistance, type Difference, differences, plainCode, squeezed } from './find/alike.ts';
+export { type Found, find, type Why } from './find/find.ts';
+export { type CodeMatch, findCodes } from './find/find-code.ts';
+export { buildFindIndex, type FindDoc, type FindFamily, type FindIndex, findFamilyOf } from './find/index-build.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { interlockWords } from './gesture/lint.ts';
 // gesture

@@ -1,12 +1,16 @@
 import { parseArgs } from 'node:util';
+import { benchFind } from './find.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
+import { benchUnit } from './unit.ts';
 import { benchWeb } from './web.ts';
 
 const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { type: 'string' } } });
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['read', benchRead],
+  ['find', benchFind],
+  ['unit', benchUnit],
   ['serve', benchServe],
   ['web', benchWeb],
 ];

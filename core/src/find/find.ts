@@ -1,0 +1,287 @@
+import { classed, codeDistance, type Difference, differences, plainAs, plainCode, squeezed, typedAs } from './alike.ts';
+import type { FindDoc, FindIndex } from './index-build.ts';
+import { matchWord, type WordMatch, withoutOne, wordsOf } from './vocabulary.ts';
+
+/** Why something was found. */
+export type Why =
+  | Readonly<{ kind: 'same' }>
+  /** Case, dashes, spaces or leading zeros apart. */
+  | Readonly<{ kind: 'spelling'; typed: string }>
+  | Readonly<{ kind: 'misread'; typed: string; differences: readonly Difference[] }>
+  | Readonly<{ kind: 'word'; word: string; typed: string; in: 'title' | 'saw' | 'suspect' }>
+  | Readonly<{ kind: 'family'; word: string; typed: string }>;
+
+export type Found = Readonly<{
+  kind: 'code' | 'symptom' | 'family';
+  family: string;
+  familyName: string;
+  id: string;
+  /** The code as the unit shows it; empty for what has none. */
+  text: string;
+  title: string;
+  why: readonly Why[];
+  /** 0 is what was typed; larger is further away. */
+  distance: number;
+}>;
+
+const furthest = 1.6;
+const fewFamilies = 24;
+const mostInWords = 200;
+const mostNamed = 200;
+const decisive = 1.3;
+
+type Named = Readonly<{ families: ReadonlyMap<number, Why>; slip: boolean }>;
+type Token = Readonly<{ typed: string; word: string }>;
+
+function tokensOf(query: string): Token[] {
+  return query
+    .slice(0, 200)
+    .split(/[\s,;]+/)
+    .flatMap((typed) => (typed === '' ? [] : [{ typed, word: wordsOf(typed).join('') }]))
+    .slice(0, 12);
+}
+
+/** Families a token may name. */
+function namedBy(index: FindIndex, { typed, word }: Token): Named | null {
+  if (word.length < 2) return null;
+  const matches = matchWord(index.familyWords, word, 12);
+  if (matches.length === 0) return null;
+  const families = new Map<number, Why>();
+  for (const match of matches)
+    for (const family of index.familyWords.holders[match.place] ?? [])
+      if (!families.has(family)) families.set(family, { kind: 'family', word: match.word, typed });
+  return { families, slip: matches.every((m) => m.how === 'slip') };
+}
+
+type Scope = Readonly<{
+  families: ReadonlyMap<number, readonly Why[]> | null;
+  rest: readonly Token[];
+  penalty: number;
+}>;
+
+/** What a query may mean: some of its words name families and narrow, the others are code or words. Narrowest first. */
+function scopesOf(index: FindIndex, tokens: readonly Token[]): Scope[] {
+  const scopes: Scope[] = [{ families: null, rest: tokens, penalty: 0.05 }];
+  let families: ReadonlyMap<number, readonly Why[]> | null = null;
+  let rest: readonly Token[] = tokens;
+  let penalty = 0;
+  for (const token of tokens) {
+    const named = namedBy(index, token);
+    if (!named) continue;
+    const before: ReadonlyMap<number, readonly Why[]> | null = families;
+    const both: ReadonlyMap<number, readonly Why[]> = before
+      ? new Map(
+          [...named.families].flatMap(([f, why]) =>
+            before.has(f) ? [[f, [...(before.get(f) ?? []), why]] as const] : [],
+          ),
+        )
+      : new Map([...named.families].map(([f, why]) => [f, [why]] as const));
+    if (both.size === 0) continue;
+    families = both;
+    rest = rest.filter((t) => t !== token);
+    penalty += named.slip ? 0.01 : 0;
+    scopes.unshift({ families, rest, penalty });
+  }
+  return scopes;
+}
+
+type Hit = { place: number; distance: number; why: Why };
+
+function judge(
+  typed: string,
+  tight: string,
+  plain: string,
+  doc: FindDoc,
+  other: { squeezed: string; plain: string },
+): Omit<Hit, 'place'> | null {
+  if (doc.text === typed) return { distance: 0, why: { kind: 'same' } };
+  const [tightUpper, plainUpper] = [tight.toUpperCase(), plain.toUpperCase()];
+  if (tightUpper === other.squeezed || plainUpper === other.plain)
+    return { distance: tightUpper === other.squeezed ? 0.001 : 0.002, why: { kind: 'spelling', typed } };
+  const whole = codeDistance(tight, other.squeezed);
+  const isPlain = plain === tight && other.plain === other.squeezed;
+  const short = isPlain ? whole : codeDistance(plain, other.plain);
+  const distance = Math.min(whole, short);
+  if (distance > Math.min(furthest, plain.length - 0.5)) return null;
+  // where they differ is worked out for the few that are shown
+  return { distance, why: { kind: 'misread', typed, differences: [] } };
+}
+
+/** Says of a misread where it differs. */
+function explained(why: Why, text: string): Why {
+  if (why.kind !== 'misread') return why;
+  const [tight, plain] = [typedAs(why.typed), plainAs(why.typed)];
+  const [listed, listedPlain] = [squeezed(text), plainCode(text)];
+  const isWhole = codeDistance(tight, listed) <= codeDistance(plain, listedPlain);
+  return { ...why, differences: isWhole ? differences(tight, listed) : differences(plain, listedPlain) };
+}
+
+/** Spellings that may be one misread away from a typed code. */
+function nearSpellings(index: FindIndex, tight: string, plain: string): Set<number> {
+  const near = new Set<number>();
+  const take = (list: readonly number[] | undefined) => {
+    for (const place of list ?? []) near.add(place);
+  };
+  for (const key of new Set([classed(tight), classed(plain)])) {
+    take(index.byClass.get(key));
+    take(index.byShortened.get(key));
+    for (const form of withoutOne(key)) {
+      take(index.byClass.get(form));
+      take(index.byShortened.get(form));
+    }
+  }
+  return near;
+}
+
+const mostCodes = 64;
+
+function findTyped(index: FindIndex, typed: string, families: Scope['families']): Hit[] {
+  const [tight, plain] = [typedAs(typed), plainAs(typed)];
+  if (tight === '' || tight.length > 16 || !/[A-Z0-9]/i.test(tight)) return [];
+  const hits: Hit[] = [];
+  if (families && families.size <= fewFamilies) {
+    for (const number of families.keys()) {
+      const { from, to } = index.families[number] ?? { from: 0, to: 0 };
+      for (let place = from; place < to; place++) {
+        const doc = index.docs[place];
+        if (doc?.kind !== 'code') continue;
+        const other = index.spellings[index.spellingOf[place] ?? -1];
+        if (!other || Math.abs(other.squeezed.length - tight.length) > 2) continue;
+        const judged = judge(typed, tight, plain, doc, other);
+        if (judged) hits.push({ place, ...judged });
+      }
+    }
+    return hits;
+  }
+  const judgedSpellings = [...nearSpellings(index, tight, plain)].flatMap((s) => {
+    const spelling = index.spellings[s];
+    const doc = spelling && index.docs[spelling.docs[0] ?? -1];
+    const judged = spelling && doc && judge(typed, tight, plain, doc, spelling);
+    return judged ? [{ spelling, distance: judged.distance, judged }] : [];
+  });
+  judgedSpellings.sort((a, b) => a.distance - b.distance);
+  for (const { spelling, judged } of judgedSpellings) {
+    for (const place of spelling.docs) {
+      if (families && !families.has(index.familyOf[place] ?? -1)) continue;
+      const own = index.docs[place]?.text === typed ? ({ distance: 0, why: { kind: 'same' } } as const) : judged;
+      hits.push({ place, ...own });
+    }
+    if (hits.length > mostCodes * 4) break;
+  }
+  return hits;
+}
+
+const inField = (doc: FindDoc, word: string): 'title' | 'saw' | 'suspect' | null =>
+  wordsOf(doc.title).includes(word)
+    ? 'title'
+    : doc.suspects.some((s) => wordsOf(s).includes(word))
+      ? 'suspect'
+      : wordsOf(doc.saw).includes(word)
+        ? 'saw'
+        : null;
+
+/** Codes and symptoms that hold every word; where none does, those that hold most of what is rare. */
+function findWords(
+  index: FindIndex,
+  tokens: readonly Token[],
+  families: Scope['families'],
+): Array<{ place: number; distance: number; why: Why[] }> {
+  const asked = tokens.filter((t) => t.word.length >= 3);
+  if (asked.length === 0) return [];
+  const met = asked.map((token) => {
+    const matches = matchWord(index.words, token.word);
+    const byPlace = new Map<number, WordMatch>();
+    for (const match of matches)
+      for (const place of index.words.holders[match.place] ?? []) {
+        if (families && !families.has(index.familyOf[place] ?? -1)) continue;
+        if (!byPlace.has(place)) byPlace.set(place, match);
+      }
+    return { token, byPlace };
+  });
+  const found = met.filter((m) => m.byPlace.size > 0).sort((a, b) => a.byPlace.size - b.byPlace.size);
+  const [rarest] = found;
+  if (!rarest) return [];
+  const places: Array<{ place: number; missing: number }> = [];
+  for (const place of rarest.byPlace.keys()) {
+    const missing = asked.length - found.filter((m) => m.byPlace.has(place)).length;
+    places.push({ place, missing });
+  }
+  const frequency = (place: number) => index.docs[place]?.frequency ?? 0;
+  return places
+    .sort((a, b) => a.missing - b.missing || frequency(b.place) - frequency(a.place))
+    .slice(0, mostInWords)
+    .map(({ place, missing }) => {
+      const doc = index.docs[place];
+      const why = found.flatMap(({ token, byPlace }): Why[] => {
+        const match = byPlace.get(place);
+        const where = match && doc && inField(doc, match.word);
+        return match && where ? [{ kind: 'word', word: match.word, typed: token.typed, in: where }] : [];
+      });
+      const worth = why.reduce((sum, w) => sum + (w.kind === 'word' && w.in === 'title' ? 0 : 0.2), 0);
+      const slips = found.filter((m) => m.byPlace.get(place)?.how === 'slip').length;
+      return { place, distance: 2 + missing + worth * 0.5 + slips * 0.3, why };
+    });
+}
+
+/**
+ * Finds codes, symptoms and families for what somebody typed: a code as they read it, words, names, in any order. Nearest
+ * first; of equals the more frequent. An exact code is always first, its look-alikes after it.
+ */
+export function find(index: FindIndex, query: string, most = 12): Found[] {
+  const tokens = tokensOf(query);
+  if (tokens.length === 0) return [];
+  const best = new Map<string, Found & { rank: number }>();
+  const keep = (key: string, found: Found, frequency: number) => {
+    const before = best.get(key);
+    if (!before || found.distance < before.distance) best.set(key, { ...found, rank: frequency });
+  };
+  const keepDoc = (place: number, distance: number, why: readonly Why[]) => {
+    const doc = index.docs[place];
+    const family = index.families[index.familyOf[place] ?? -1];
+    if (!doc || !family) return;
+    const { kind, id, text, title } = doc;
+    keep(
+      `${place}`,
+      { kind, family: family.id, familyName: family.name, id, text, title, why, distance },
+      doc.frequency,
+    );
+  };
+  const keepFamily = (number: number, why: readonly Why[], distance: number) => {
+    const family = index.families[number];
+    if (!family) return;
+    const { id, name } = family;
+    keep(`family ${id}`, { kind: 'family', family: id, familyName: name, id, text: '', title: name, why, distance }, 0);
+  };
+  for (const { families, rest, penalty } of scopesOf(index, tokens)) {
+    const whyFamily = (place: number): readonly Why[] => families?.get(index.familyOf[place] ?? -1) ?? [];
+    if (rest.length === 0) {
+      if (families && families.size <= mostNamed)
+        for (const [number, why] of families) keepFamily(number, why, 1 + penalty);
+      continue;
+    }
+    // a code told with spaces is one code; each word on its own may be one as well
+    const joined = rest.map((t) => t.typed).join(' ');
+    const alone = rest.length > 1 ? rest.map((t) => t.typed).filter((t) => /\d/.test(t)) : [];
+    let nearest = Number.POSITIVE_INFINITY;
+    for (const [i, typed] of [joined, ...alone].entries()) {
+      const further = penalty + (i === 0 ? 0 : 0.4 * (rest.length - 1));
+      for (const hit of findTyped(index, typed, families)) {
+        nearest = Math.min(nearest, hit.distance + further);
+        keepDoc(hit.place, hit.distance + further, [hit.why, ...whyFamily(hit.place)]);
+      }
+    }
+    // a unit was named and has a code like this: other units' codes would only be in the way
+    if (families && families.size <= fewFamilies && nearest < decisive) break;
+    for (const hit of findWords(index, rest, families))
+      keepDoc(hit.place, hit.distance + penalty, [...hit.why, ...whyFamily(hit.place)]);
+  }
+  return [...best.values()]
+    .sort(
+      (a, b) =>
+        a.distance - b.distance ||
+        b.rank - a.rank ||
+        (a.text < b.text ? -1 : a.text > b.text ? 1 : a.family < b.family ? -1 : 1),
+    )
+    .slice(0, most)
+    .map(({ rank: _, ...found }) => ({ ...found, why: found.why.map((why) => explained(why, found.text)) }));
+}
