@@ -75,6 +75,17 @@ export { codeIdOf } from './code/id.ts';
 // code
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+// exchange
+export {
+  type ImportDefaults,
+  type ImportedBody,
+  type ImportRow,
+  type Mapping,
+  planCodeImport,
+  writeCodeTable,
+} from './exchange/code-import.ts';
+export { columns as codeColumns, guessMapping } from './exchange/columns.ts';
+export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
 // find
 export { codeDistance, type Difference, differences, plainCode, squeezed } from './find/alike.ts';
 export { type Found, find, type Why } from './find/find.ts';
