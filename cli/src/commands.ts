@@ -1,5 +1,14 @@
 import { decode, entriesOf, entryOf, FamilyId, findingWords, lint, pathText, Seen } from '@wire-trail/core';
-import { connect, currentBundle, importBundle, Refusal, readConfig, type Services, unpack } from '@wire-trail/server';
+import {
+  connect,
+  currentBundle,
+  importBundle,
+  makeJobs,
+  Refusal,
+  readConfig,
+  type Services,
+  unpack,
+} from '@wire-trail/server';
 import { readBundleFile, readShape, UnusableInput } from './input.ts';
 
 /** What a command prints: the whole answer as JSON, or lines for people; and whether it found errors. */
@@ -69,9 +78,10 @@ type Env = Readonly<Record<string, string | undefined>>;
 async function withDatabase<T>(env: Env, work: (services: Services) => Promise<T>): Promise<T> {
   const config = readConfig(env);
   const db = connect(config.database);
+  const now = () => new Date();
   const unused = { get: () => null, set: () => {}, forget: () => {}, forgetUser: () => {} };
   try {
-    return await work({ db, config, now: () => new Date(), sessions: unused });
+    return await work({ db, config, now, sessions: unused, jobs: makeJobs(now) });
   } finally {
     await db.destroy();
   }

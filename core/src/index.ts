@@ -71,6 +71,7 @@ export {
 export { type Band, Chart, type ChartNode, type MeasureNode, type VerdictNode } from './chart/model.ts';
 export { judgeReading, type ReadingVerdict } from './chart/verdict.ts';
 export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkChart } from './chart/walk.ts';
+export { genericMeaning, pairOf } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 // code
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
@@ -106,6 +107,7 @@ export { blocksPublishing, lint, stationOf } from './library/lint.ts';
 export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
 export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
 export { entriesOf, entryOf, familyEntry } from './library/select.ts';
+export { forSharing } from './library/share.ts';
 export { validate } from './library/validate.ts';
 export {
   type Candidate,

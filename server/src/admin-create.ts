@@ -1,5 +1,6 @@
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
+import { makeJobs } from './app/jobs.ts';
 import { Refusal } from './app/problem.ts';
 import { sessionCache } from './app/services.ts';
 import { readConfig } from './config.ts';
@@ -28,10 +29,11 @@ if (!read.success) {
   process.exit(1);
 }
 const config = readConfig(process.env);
+const now = () => new Date();
 const db = connect(config.database);
 try {
   await migrate(db);
-  const admin = await addUser(read.data, { db, config, now: () => new Date(), sessions: sessionCache() });
+  const admin = await addUser(read.data, { db, config, now, sessions: sessionCache(), jobs: makeJobs(now) });
   console.log(`${admin.signIn} may sign in as admin.`);
 } catch (error) {
   if (!(error instanceof Refusal)) throw error;

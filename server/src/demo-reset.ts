@@ -1,9 +1,11 @@
+import { makeJobs } from './app/jobs.ts';
 import { sessionCache } from './app/services.ts';
 import { readConfig } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { loadDemo } from './demo.ts';
 
 const config = readConfig(process.env);
+const now = () => new Date();
 if (!config.demo || config.demoFolder === null) throw new Error('the demo is switched off');
 await createDatabase(config.database);
 const db = connect(config.database);
@@ -15,7 +17,7 @@ try {
     await trx.raw('SET FOREIGN_KEY_CHECKS = 1');
   });
   await migrate(db);
-  await loadDemo(config.demoFolder, { db, config, now: () => new Date(), sessions: sessionCache() });
+  await loadDemo(config.demoFolder, { db, config, now, sessions: sessionCache(), jobs: makeJobs(now) });
   console.log('The demo is as it was. Sign in again.');
 } finally {
   await db.destroy();

@@ -1,5 +1,6 @@
 export { routes } from './app/access.ts';
 export { createApp } from './app/app.ts';
+export { makeJobs } from './app/jobs.ts';
 export { apiDocument } from './app/openapi.ts';
 export { Refusal } from './app/problem.ts';
 export type { Services } from './app/services.ts';

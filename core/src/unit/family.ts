@@ -129,6 +129,8 @@ export const Family = z.strictObject({
   variants: z.array(Variant).max(100).default([]),
   inputs: z.array(PhysicalInput).max(40).default([]),
   attachments: z.array(AttachmentRule).max(40).default([]),
+  /** The scheme whose generic meanings hold for codes that are not listed. */
+  genericScheme: Label.optional(),
   plate: Prose.optional(),
   softwareShown: Prose.optional(),
   sheetHidden: Prose.optional(),

@@ -1,6 +1,8 @@
+import { assetRoutes } from '../features/assets/routes.ts';
 import { bundleRoutes } from '../features/bundles/routes.ts';
 import { entryRoutes } from '../features/entries/routes.ts';
 import { importRoutes } from '../features/imports/routes.ts';
+import { jobRoutes } from '../features/jobs/routes.ts';
 import { publishingRoutes } from '../features/publishing/routes.ts';
 import { sessionRoutes } from '../features/session/routes.ts';
 import { settingsRoutes } from '../features/settings/routes.ts';
@@ -19,5 +21,7 @@ export const routes: readonly Route[] = [
   ...entryRoutes,
   ...publishingRoutes,
   ...importRoutes,
+  ...jobRoutes,
+  ...assetRoutes,
   ...walkRoutes,
 ];

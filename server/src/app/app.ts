@@ -8,6 +8,7 @@ import type { z } from 'zod';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
 import { routes } from './access.ts';
+import { makeJobs } from './jobs.ts';
 import { apiDocument } from './openapi.ts';
 import { Refusal } from './problem.ts';
 import { refusals } from './refusals.ts';
@@ -24,8 +25,10 @@ const largeBody = '16mb';
 /** Builds the Koa application. Nothing listens yet. */
 export function createApp(input: { db: Db; config: Config; now?: () => Date }): { app: Koa; services: Services } {
   const { db, config } = input;
-  const services: Services = { db, config, now: input.now ?? (() => new Date()), sessions: sessionCache() };
+  const now = input.now ?? (() => new Date());
   const log = pino({ level: config.logLevel, redact: ['password'] });
+  const jobs = makeJobs(now, (error) => log.error(error, 'a job failed'));
+  const services: Services = { db, config, now, sessions: sessionCache(), jobs };
   const app = new Koa({ proxy: config.trustProxy });
   app.keys = [config.secret];
   app.silent = true;

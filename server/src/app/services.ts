@@ -1,8 +1,9 @@
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
+import type { Jobs } from './jobs.ts';
 
 /** What every service function is given: the database, the clock, and what the school set. */
-export type Services = Readonly<{ db: Db; now: () => Date; config: Config; sessions: SessionCache }>;
+export type Services = Readonly<{ db: Db; now: () => Date; config: Config; sessions: SessionCache; jobs: Jobs }>;
 
 export type Cached = Readonly<{ userId: number; until: number; value: import('./route.ts').User }>;
 

@@ -1,9 +1,29 @@
 import { Bundle, CodeText, Family, FamilyId, Mode, Panel } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
-import { codesLike, currentBundle, listFamilies, unpack } from './service.ts';
+import { begunFamilies, codesLike, currentBundle, listFamilies, sharedBundle, unpack } from './service.ts';
 
 export const bundleRoutes = [
+  route({
+    method: 'get',
+    path: '/begun-families',
+    role: 'trainer',
+    summary: 'Families that were begun and never published.',
+    response: z.array(z.strictObject({ family: Family, panels: z.array(Panel) })),
+    handle: ({ services }) => begunFamilies(services),
+  }),
+  route({
+    method: 'get',
+    path: '/families/:family/export',
+    role: 'trainer',
+    summary: 'The published bundle as a file to give away: pictures within, those that may not be shared left out.',
+    params: z.object({ family: FamilyId }),
+    response: Bundle,
+    handle: ({ params, ctx, services }) => {
+      ctx.set('Content-Disposition', `attachment; filename="${params.family}.json"`);
+      return sharedBundle(params.family, services);
+    },
+  }),
   route({
     method: 'get',
     path: '/families',

@@ -7,6 +7,7 @@ import {
   canonicalJson,
   type Entry,
   type FamilyId,
+  forSharing,
   keyText,
   linksOf,
   plainCode,
@@ -14,10 +15,12 @@ import {
 import { Refusal } from '../../app/problem.ts';
 import type { Services } from '../../app/services.ts';
 import type { Db, Transaction } from '../../db/connect.ts';
+import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
 
 /** A family's own entries and whatever of the library they lead to, step by step. */
 function reachable(own: readonly RevisionRow[], shared: readonly RevisionRow[]): RevisionRow[] {
+  const schemes = own.flatMap((r) => (r.body.kind === 'family' && r.body.genericScheme ? [r.body.genericScheme] : []));
   const byKey = new Map(shared.map((r) => [keyText(r.body), r]));
   const taken = new Map<string, RevisionRow>();
   const visit = (body: Entry): void => {
@@ -29,6 +32,11 @@ function reachable(own: readonly RevisionRow[], shared: readonly RevisionRow[]):
     }
   };
   for (const row of own) visit(row.body);
+  for (const row of shared)
+    if (row.body.kind === 'meaning' && schemes.includes(row.body.scheme)) {
+      taken.set(keyText(row.body), row);
+      visit(row.body);
+    }
   return [...own, ...taken.values()];
 }
 
@@ -95,6 +103,29 @@ export async function listFamilies({ db }: Services) {
       counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
     };
   });
+}
+
+/** Families that were begun and never published, with what is drawn of them. */
+export async function begunFamilies({ db }: Services) {
+  const begun = await db('entries').where({ kind: 'family' }).whereNull('published_number').pluck('family');
+  const rows = await chosenRevisions(db, begun as FamilyId[], 'latest_number');
+  return rows.flatMap(({ body }) =>
+    body.kind === 'family'
+      ? [
+          {
+            family: body,
+            panels: rows.flatMap((r) => (r.body.kind === 'panel' && r.body.family === body.id ? [r.body] : [])),
+          },
+        ]
+      : [],
+  );
+}
+
+/** A family's published bundle as it may leave the school: with its pictures, but only those that may be shared. */
+export async function sharedBundle(family: FamilyId, services: Services): Promise<Bundle> {
+  const { packed } = await currentBundle(family, services);
+  const bundle = forSharing(unpack(packed));
+  return { ...bundle, entries: await packPictures(bundle.entries, services) };
 }
 
 /** Published codes spelled like this, over all families. */

@@ -1,7 +1,8 @@
 import { Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
-import { readEntry, readRevision, saveDraft, workingEntries } from './service.ts';
+import { Job } from '../jobs/routes.ts';
+import { libraryEntries, readEntry, readRevision, saveDraft, saveDrafts, workingEntries } from './service.ts';
 
 /** In addresses the library, which is no family, is called so. */
 export const libraryName = 'library';
@@ -25,25 +26,53 @@ const Change = z.strictObject({
   what: z.unknown().optional(),
 });
 
+const Working = z.array(
+  z.strictObject({
+    family: FamilyId.nullable(),
+    kind: EntryKind,
+    id: z.string(),
+    title: z.string(),
+    number: z.number(),
+    state: z.string(),
+    published: z.number().nullable(),
+    body: Entry,
+  }),
+);
+
 export const entryRoutes = [
+  route({
+    method: 'get',
+    path: '/library/working',
+    role: 'trainer',
+    summary: 'The newest revision of everything the whole library shares.',
+    response: Working,
+    handle: ({ services }) => libraryEntries(services),
+  }),
+  route({
+    method: 'post',
+    path: '/drafts',
+    role: 'trainer',
+    summary: 'Save many drafts at once, all or nothing, as a job; with `submit` they go to a reviewer as one set.',
+    body: z.strictObject({
+      note: z.string().max(1000),
+      submit: z.string().min(1).max(200).nullable(),
+      items: z
+        .array(z.strictObject({ basedOn: z.number().int().min(0), body: z.unknown() }))
+        .min(1)
+        .max(20_000),
+    }),
+    response: Job,
+    status: 202,
+    largeBody: true,
+    handle: async ({ body, user, services }) => saveDrafts({ ...body, user }, services),
+  }),
   route({
     method: 'get',
     path: '/families/:family/working',
     role: 'trainer',
     summary: 'The newest revision of every entry of a family, and of what the library shares.',
     params: z.object({ family: FamilyId }),
-    response: z.array(
-      z.strictObject({
-        family: FamilyId.nullable(),
-        kind: EntryKind,
-        id: z.string(),
-        title: z.string(),
-        number: z.number(),
-        state: z.string(),
-        published: z.number().nullable(),
-        body: Entry,
-      }),
-    ),
+    response: Working,
     handle: ({ params, services }) => workingEntries(params.family, services),
   }),
   route({

@@ -1,8 +1,20 @@
-import { diff, type Entry, type EntryKey, type FamilyId, keyOf, readOneEntry, sameJson } from '@wire-trail/core';
+import {
+  diff,
+  type Entry,
+  type EntryKey,
+  type FamilyId,
+  keyOf,
+  type Problem,
+  readOneEntry,
+  sameJson,
+} from '@wire-trail/core';
+import type { JobView } from '../../app/jobs.ts';
 import { Refusal } from '../../app/problem.ts';
 import type { User } from '../../app/route.ts';
 import type { Services } from '../../app/services.ts';
 import { transact } from '../../db/transact.ts';
+import { addSet, markRevisions } from '../publishing/store.ts';
+import { addRevisions } from './bulk.ts';
 import {
   addRevision,
   chosenRevisions,
@@ -45,26 +57,20 @@ export const viewOf = (row: RevisionRow): RevisionView => ({
 
 /** What a trainer works on: the newest revision of every entry of a family, with what the library shares. */
 export async function workingEntries(family: FamilyId, { db }: Services): Promise<WorkingEntry[]> {
-  const scope = [family, null];
+  const entries = await working([family, null], { db });
+  if (!entries.some((e) => e.kind === 'family' && e.id === family)) throw new Refusal('not-found');
+  return entries;
+}
+
+async function working(scope: ReadonlyArray<FamilyId | null>, { db }: Pick<Services, 'db'>): Promise<WorkingEntry[]> {
   const [entries, revisions] = await Promise.all([listEntries(db, scope), chosenRevisions(db, scope, 'latest_number')]);
   const byEntry = new Map(revisions.map((r) => [r.entryId, r]));
-  if (!entries.some((e) => e.kind === 'family' && e.slug === family)) throw new Refusal('not-found');
   return entries.flatMap((entry) => {
     const revision = byEntry.get(entry.id);
     if (!revision) return [];
-    const { family: of, kind, slug, title, published } = entry;
-    return [
-      {
-        family: of,
-        kind,
-        id: slug,
-        title,
-        number: revision.number,
-        state: revision.state,
-        published,
-        body: revision.body,
-      },
-    ];
+    const { family, kind, slug: id, title, published } = entry;
+    const { number, state, body } = revision;
+    return [{ family, kind, id, title, number, state, published, body }];
   });
 }
 
@@ -133,4 +139,40 @@ export async function saveDraft(
     const saved = await addRevision(trx, { key, body, note, basedOn, authorId: user.id, at: now() });
     return { ...viewOf(saved), body: saved.body };
   });
+}
+
+/**
+ * Saves many drafts at once as a job: all or nothing, with progress, and rolled back when it is cancelled. Every body is
+ * validated before anything is written; with `submit` they go to a reviewer as one set.
+ */
+export function saveDrafts(
+  input: { items: ReadonlyArray<{ basedOn: number; body: unknown }>; note: string; submit: string | null; user: User },
+  { db, now, jobs }: Services,
+): JobView {
+  const { items, note, submit, user } = input;
+  const problems: Problem[] = [];
+  const read = items.map(({ basedOn, body }, i) => {
+    const one = readOneEntry(body);
+    if (!one.ok) problems.push(...one.error.map((p) => ({ ...p, path: ['items', i, 'body', ...p.path] })));
+    return one.ok ? { basedOn, body: one.value } : null;
+  });
+  if (problems.length > 0) throw new Refusal('field-wrong', { fields: problems.slice(0, 200) });
+  const sound = read.flatMap((r) => r ?? []);
+  return jobs.start({ owner: user.id, total: sound.length }, (onProgress) =>
+    transact(db, async (trx) => {
+      const at = now();
+      const added = await addRevisions(trx, sound, { note, authorId: user.id, at }, onProgress);
+      const saved = added.map(({ key, number }) => ({ key, number }));
+      if (submit === null) return { saved, setId: null };
+      const ids = added.map((a) => a.id);
+      const setId = await addSet(trx, { title: submit, authorId: user.id, at, revisionIds: ids });
+      await markRevisions(trx, ids, 'in-review');
+      return { saved, setId };
+    }),
+  );
+}
+
+/** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */
+export async function libraryEntries({ db }: Services): Promise<WorkingEntry[]> {
+  return working([null], { db });
 }

@@ -1,12 +1,4 @@
-import {
-  type Entry,
-  type EntryKey,
-  type EntryKind,
-  type FamilyId,
-  linksOf,
-  plainCode,
-  titleOf,
-} from '@wire-trail/core';
+import { type Entry, type EntryKey, type EntryKind, type FamilyId, titleOf } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 
 export type RevisionState = 'draft' | 'in-review' | 'published' | 'retired';
@@ -42,12 +34,16 @@ const toEntryRow = (row: Record<string, unknown>): EntryRow => ({
   published: row.published_number === null ? null : Number(row.published_number),
 });
 
-const toRevision = (row: Record<string, unknown>): RevisionRow => ({
+/** A body as it came from a JSON column, or as text; null where there was none. */
+export const bodyOf = (value: unknown): Entry | null =>
+  value === null ? null : ((typeof value === 'string' ? JSON.parse(value) : value) as Entry);
+
+export const toRevision = (row: Record<string, unknown>): RevisionRow => ({
   id: Number(row.id),
   entryId: Number(row.entry_id),
   number: Number(row.number),
   state: row.state as RevisionState,
-  body: (typeof row.body === 'string' ? JSON.parse(row.body) : row.body) as Entry,
+  body: bodyOf(row.body) as Entry,
   note: String(row.note),
   basedOn: row.based_on === null ? null : Number(row.based_on),
   authorId: row.author_id === null ? null : Number(row.author_id),
@@ -152,28 +148,6 @@ export async function addRevision(
   const row = await revisionOf(trx, entryId, number);
   if (!row) throw new Error(`revision ${number} of entry ${entryId} vanished`);
   return row;
-}
-
-/** Rewrites what is searched and joined for an entry whose published revision changed. */
-export async function rewriteIndexes(
-  trx: Transaction,
-  entryId: number,
-  family: FamilyId | null,
-  body: Entry,
-): Promise<void> {
-  await trx('code_index').where({ entry_id: entryId }).delete();
-  if (body.kind === 'code')
-    await trx('code_index').insert({
-      entry_id: entryId,
-      family: family ?? '',
-      text: body.text,
-      plain: plainCode(body.text).slice(0, 32),
-      title: body.title,
-    });
-  await trx('entry_links').where({ entry_id: entryId }).delete();
-  const links = [...new Map(linksOf(body).map((link) => [`${link.to.kind}:${link.to.id}`, link.to])).values()];
-  if (links.length > 0)
-    await trx('entry_links').insert(links.map((to) => ({ entry_id: entryId, to_kind: to.kind, to_slug: to.id })));
 }
 
 /** Published entries of a family, and of the library, that name this one. */

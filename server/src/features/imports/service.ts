@@ -1,24 +1,24 @@
-import { type Bundle, type EntryKey, keyOf, readBundle, sameJson, titleOf } from '@wire-trail/core';
+import { type Bundle, type EntryKey, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
 import { Refusal } from '../../app/problem.ts';
 import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { addRevision, findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
+import { unpackPictures } from '../assets/service.ts';
+import { addRevisions } from '../entries/bulk.ts';
+import { chosenRevisions } from '../entries/store.ts';
 import { publishRevisions } from '../publishing/service.ts';
 import { addSet, markRevisions, markSet } from '../publishing/store.ts';
 
 export type ImportLine = Readonly<{ key: EntryKey; title: string; what: 'new' | 'changed' | 'same'; basedOn: number }>;
 
-async function compare(trx: Transaction | Services['db'], bundle: Bundle): Promise<ImportLine[]> {
-  const lines: ImportLine[] = [];
-  for (const body of bundle.entries) {
-    const key = keyOf(body);
-    const entry = await findEntry(trx, key);
-    const latest = entry && (await revisionOf(trx, entry.id, entry.latest));
+async function compare(db: Transaction | Services['db'], bundle: Bundle): Promise<ImportLine[]> {
+  const newest = await chosenRevisions(db, [bundle.family, null], 'latest_number');
+  const listed = new Map(newest.map((r) => [keyText(keyOf(r.body)), r]));
+  return bundle.entries.map((body) => {
+    const latest = listed.get(keyText(body));
     const what = !latest ? 'new' : sameJson(latest.body, body) ? 'same' : 'changed';
-    lines.push({ key, title: titleOf(body), what, basedOn: latest?.number ?? 0 });
-  }
-  return lines;
+    return { key: keyOf(body), title: titleOf(body), what, basedOn: latest?.number ?? 0 };
+  });
 }
 
 /** Reads a bundle, or refuses it whole with every problem. */
@@ -43,25 +43,16 @@ export async function importBundle(
   input: { json: unknown; authorId: number | null; publish: string | null },
   { db, now }: Services,
 ): Promise<Imported> {
-  const bundle = readOrRefuse(input.json);
+  const read = readOrRefuse(input.json);
   return transact(db, async (trx) => {
+    const bundle = { ...read, entries: await unpackPictures(trx, read.entries) };
     const lines = await compare(trx, bundle);
     const at = now();
-    const revisions: RevisionRow[] = [];
-    for (const [i, line] of lines.entries()) {
+    const differing = lines.flatMap(({ what, basedOn }, i) => {
       const body = bundle.entries[i];
-      if (line.what !== 'same' && body)
-        revisions.push(
-          await addRevision(trx, {
-            key: line.key,
-            body,
-            note: 'imported',
-            basedOn: line.basedOn,
-            authorId: input.authorId,
-            at,
-          }),
-        );
-    }
+      return what !== 'same' && body ? [{ body, basedOn }] : [];
+    });
+    const revisions = await addRevisions(trx, differing, { note: 'imported', authorId: input.authorId, at });
     if (revisions.length === 0) return { lines, setId: null, published: false };
     const setId = await addSet(trx, {
       title: `Import of ${bundle.family}`,

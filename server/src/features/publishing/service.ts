@@ -21,8 +21,9 @@ import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
 import { assembleBundle, storeBundle } from '../bundles/service.ts';
+import { makePublished } from '../entries/bulk.ts';
 import { workingEntries } from '../entries/service.ts';
-import { findEntry, type RevisionRow, revisionOf, rewriteIndexes } from '../entries/store.ts';
+import { findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
 import { readSettings } from '../settings/service.ts';
 import { addSet, findSet, itemsOf, listSets, markRevisions, markSet, type SetRow } from './store.ts';
 
@@ -73,18 +74,13 @@ export async function readSet(id: number, services: Services) {
   const row = await findSet(db, id);
   if (!row) throw new Refusal('not-found');
   const items = await itemsOf(db, id);
-  const views = await Promise.all(
-    items.map(async ({ revision, published }) => {
-      const base = published === null ? null : await revisionOf(db, revision.entryId, published);
-      return {
-        key: keyOf(revision.body),
-        number: revision.number,
-        published,
-        body: revision.body,
-        changes: diff(base?.body ?? {}, revision.body),
-      };
-    }),
-  );
+  const views = items.map(({ revision, published, base }) => ({
+    key: keyOf(revision.body),
+    number: revision.number,
+    published,
+    body: revision.body,
+    changes: diff(base ?? {}, revision.body),
+  }));
   return { ...setView(row), items: views };
 }
 
@@ -92,8 +88,10 @@ function blocked(findings: readonly Finding[]): Problem[] {
   return findings.filter(blocksPublishing).map((f) => ({ path: f.at, reason: findingWords(f) }));
 }
 
+type Published = Pick<RevisionRow, 'id' | 'entryId' | 'body'>;
+
 /** Families whose bundle a set of revisions changes: their own, and every published one where the library changed. */
-async function touchedFamilies(trx: Transaction, revisions: readonly RevisionRow[]): Promise<FamilyId[]> {
+async function touchedFamilies(trx: Transaction, revisions: readonly Published[]): Promise<FamilyId[]> {
   const keys = revisions.map((r) => keyOf(r.body));
   const own = keys.flatMap((k) => (k.family ? [k.family] : []));
   const all = keys.some((k) => k.family === null) ? ((await trx('current_bundles').pluck('family')) as FamilyId[]) : [];
@@ -103,15 +101,9 @@ async function touchedFamilies(trx: Transaction, revisions: readonly RevisionRow
 /** Publishes revisions within a transaction: all or nothing. Loose ends of severity error block, with their places. */
 export async function publishRevisions(
   trx: Transaction,
-  input: { setId: number; revisions: readonly RevisionRow[]; at: Date },
+  input: { setId: number; revisions: readonly Published[]; at: Date },
 ): Promise<FamilyId[]> {
-  for (const revision of input.revisions) {
-    const { family } = keyOf(revision.body);
-    await trx('revisions').where({ entry_id: revision.entryId, state: 'published' }).update({ state: 'retired' });
-    await trx('revisions').where({ id: revision.id }).update({ state: 'published' });
-    await trx('entries').where({ id: revision.entryId }).update({ published_number: revision.number });
-    await rewriteIndexes(trx, revision.entryId, family, revision.body);
-  }
+  await makePublished(trx, input.revisions);
   const families = await touchedFamilies(trx, input.revisions);
   for (const family of families) {
     const bundle = await assembleBundle(trx, family, input.at);

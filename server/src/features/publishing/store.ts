@@ -1,5 +1,6 @@
+import type { Entry } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { type RevisionRow, type RevisionState, revisionOf } from '../entries/store.ts';
+import { bodyOf, type RevisionRow, type RevisionState, toRevision } from '../entries/store.ts';
 
 export type SetState = 'in-review' | 'published' | 'returned' | 'withdrawn';
 export type SetRow = Readonly<{
@@ -45,7 +46,10 @@ export async function addSet(
     created_at: set.at,
   });
   if (set.revisionIds.length > 0)
-    await trx('publish_set_items').insert(set.revisionIds.map((revision_id) => ({ set_id: id, revision_id })));
+    await trx.batchInsert(
+      'publish_set_items',
+      set.revisionIds.map((revision_id) => ({ set_id: id, revision_id })),
+    );
   return Number(id);
 }
 
@@ -60,24 +64,25 @@ export async function listSets(db: Db, state: SetState | undefined): Promise<Set
   return (await (state ? all.where('s.state', state) : all)).map(toRow);
 }
 
-/** A set's revisions, each with the number of its entry's published revision. */
-export async function itemsOf(
-  db: Db | Transaction,
-  setId: number,
-): Promise<Array<{ revision: RevisionRow; published: number | null }>> {
+export type SetItem = Readonly<{ revision: RevisionRow; published: number | null; base: Entry | null }>;
+
+/** A set's revisions, each with the number and body of its entry's published revision. */
+export async function itemsOf(db: Db | Transaction, setId: number): Promise<SetItem[]> {
   const rows = await db('publish_set_items as i')
     .join('revisions as r', 'r.id', 'i.revision_id')
     .join('entries as e', 'e.id', 'r.entry_id')
+    .leftJoin('users as u', 'u.id', 'r.author_id')
+    .leftJoin('revisions as p', function on() {
+      this.on('p.entry_id', 'e.id').andOn('p.number', 'e.published_number');
+    })
     .where('i.set_id', setId)
     .orderBy('r.id')
-    .select('r.entry_id as entryId', 'r.number as number', 'e.published_number as published');
-  const items = await Promise.all(
-    rows.map(async (row) => ({
-      revision: await revisionOf(db, row.entryId, row.number),
-      published: row.published as number | null,
-    })),
-  );
-  return items.flatMap(({ revision, published }) => (revision ? [{ revision, published }] : []));
+    .select('r.*', 'u.name as author', 'e.published_number as publishedNumber', 'p.body as baseBody');
+  return rows.map((row) => ({
+    revision: toRevision(row),
+    published: row.publishedNumber === null ? null : Number(row.publishedNumber),
+    base: bodyOf(row.baseBody),
+  }));
 }
 
 export async function markRevisions(trx: Transaction, ids: readonly number[], state: RevisionState): Promise<void> {

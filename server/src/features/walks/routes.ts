@@ -1,4 +1,4 @@
-import { FamilyId, WalkEvent } from '@wire-trail/core';
+import { Attached, FamilyId, WalkEvent } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
 import { machineHistory, openQuestions, readLog, readWalk, settleQuestion, takeEvents } from './service.ts';
@@ -70,6 +70,9 @@ export const walkRoutes = [
           model: z.string(),
           software: nullable,
           variant: nullable,
+          options: z.record(z.string(), z.string()),
+          composition: z.array(Attached),
+          lastSeenAt: z.string(),
         })
         .nullable(),
       walks: z.array(WalkLine),

@@ -85,8 +85,21 @@ export async function readWalk(id: string, user: User, { db }: Services) {
 export async function machineHistory(family: string, serial: string, { db }: Services) {
   const machine = await db('machines')
     .where({ family, serial })
-    .first('id', 'family', 'serial', 'model', 'software', 'variant');
-  return { machine: machine ?? null, walks: machine ? await listWalks(db, { userId: null, family, serial }) : [] };
+    .first(
+      'id',
+      'family',
+      'serial',
+      'model',
+      'software',
+      'variant',
+      'options',
+      'composition',
+      'last_seen_at as lastSeenAt',
+    );
+  return {
+    machine: machine ? { ...machine, lastSeenAt: (machine.lastSeenAt as Date).toISOString() } : null,
+    walks: machine ? await listWalks(db, { userId: null, family, serial }) : [],
+  };
 }
 
 export async function openQuestions({ db }: Services) {

@@ -1,4 +1,4 @@
-import { currentStation, type FamilyId, foldWalk, type WalkEvent } from '@wire-trail/core';
+import { type Attached, currentStation, type FamilyId, foldWalk, type WalkEvent } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 
 const asEvent = (body: unknown): WalkEvent => (typeof body === 'string' ? JSON.parse(body) : body) as WalkEvent;
@@ -63,12 +63,21 @@ type Unit = Readonly<{
   model: string;
   software: string | null;
   variant: string | null;
+  options: Readonly<Record<string, string>>;
+  composition: readonly Attached[];
 }>;
 
 /** A machine is known by family and serial; the first device to see it names it. */
 async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: Date): Promise<string> {
   const known = await trx('machines').where({ family, serial: unit.serial }).first('id');
-  const row = { model: unit.model, software: unit.software, variant: unit.variant, last_seen_at: at };
+  const row = {
+    model: unit.model,
+    software: unit.software,
+    variant: unit.variant,
+    options: JSON.stringify(unit.options),
+    composition: JSON.stringify(unit.composition),
+    last_seen_at: at,
+  };
   if (known) {
     await trx('machines').where({ id: known.id }).update(row);
     return known.id;

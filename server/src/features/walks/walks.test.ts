@@ -28,7 +28,16 @@ const begin = (walk = randomUUID()) => {
     started: event({ kind: 'started', family: 'brindlewick-g4', bundle: 'x', from: { kind: 'panel' } }),
   };
 };
-const unit = { kind: 'unit', machine: randomUUID(), serial: 'G4-77', model: 'G4-20A', software: '2.6', variant: null };
+const unit = {
+  kind: 'unit',
+  machine: randomUUID(),
+  serial: 'G4-77',
+  model: 'G4-20A',
+  software: '2.6',
+  variant: null,
+  options: {},
+  composition: [],
+};
 
 describe('events', () => {
   it('sent twice are stored once, in whatever pieces they come', async () => {

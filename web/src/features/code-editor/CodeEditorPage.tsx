@@ -38,6 +38,7 @@ function newCode(family: Family, id: string, text: string, like: Body | undefine
     circumstances: [],
     scope: 'technician',
     hazards: sibling?.hazards ?? [],
+    onlyVariants: [],
     goodReadings: [],
     chart: null,
     enter: sibling?.enter ?? null,

@@ -8,6 +8,8 @@ export function reasonWords(reason: Reason): string {
       return `serial number from ${reason.from} to ${reason.to}`;
     case 'software':
       return `software ${reason.from ? `${reason.from} and up` : ''}${reason.from && reason.below ? ', ' : ''}${reason.below ? `below ${reason.below}` : ''}`;
+    case 'option':
+      return `${reason.option} ${reason.value}`;
     case 'only-one':
       return 'there is only this one';
   }

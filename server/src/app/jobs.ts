@@ -1,0 +1,78 @@
+import { randomUUID } from 'node:crypto';
+import { Refusal } from './problem.ts';
+
+export type JobState = 'running' | 'done' | 'failed' | 'cancelled';
+export type JobView = Readonly<{
+  id: string;
+  state: JobState;
+  done: number;
+  total: number;
+  result: unknown;
+  problem: Readonly<{ code: string; detail: string | null; fields: Refusal['fields'] }> | null;
+}>;
+type Job = { owner: number; view: JobView; cancelled: boolean; endedAt: number | null };
+
+/** Thrown within a job's transaction when somebody cancelled it, so that everything is rolled back. */
+class Cancelled extends Error {}
+
+/** Long work of the server that tells how far it got and can be stopped. Kept in memory: a restart rolls it back and forgets it. */
+export type Jobs = Readonly<{
+  start: (
+    input: Readonly<{ owner: number; total: number }>,
+    work: (onProgress: (done: number) => Promise<void>) => Promise<unknown>,
+  ) => JobView;
+  read: (id: string, owner: number) => JobView;
+  cancel: (id: string, owner: number) => JobView;
+}>;
+
+const keptMs = 10 * 60_000;
+
+export function makeJobs(now: () => Date, onError: (error: unknown) => void = () => {}): Jobs {
+  const jobs = new Map<string, Job>();
+  const own = (id: string, owner: number): Job => {
+    const job = jobs.get(id);
+    if (!job || job.owner !== owner) throw new Refusal('not-found');
+    return job;
+  };
+  const sweep = () => {
+    for (const [id, job] of jobs) if (job.endedAt !== null && now().getTime() - job.endedAt > keptMs) jobs.delete(id);
+  };
+  const end = (job: Job, change: Partial<JobView>) => {
+    job.view = { ...job.view, ...change };
+    job.endedAt = now().getTime();
+  };
+  const fail = (job: Job, error: unknown) => {
+    if (error instanceof Cancelled) return end(job, { state: 'cancelled' });
+    if (!(error instanceof Refusal)) onError(error);
+    const problem =
+      error instanceof Refusal
+        ? { code: error.code, detail: error.detail, fields: error.fields }
+        : { code: 'internal', detail: null, fields: [] };
+    end(job, { state: 'failed', problem });
+  };
+  return {
+    start({ owner, total }, work) {
+      sweep();
+      const view: JobView = { id: randomUUID(), state: 'running', done: 0, total, result: null, problem: null };
+      const job: Job = { owner, view, cancelled: false, endedAt: null };
+      jobs.set(view.id, job);
+      const onProgress = async (done: number) => {
+        // lets a request to cancel, or to look, come in between
+        await new Promise((resolve) => setImmediate(resolve));
+        if (job.cancelled) throw new Cancelled();
+        job.view = { ...job.view, done };
+      };
+      work(onProgress).then(
+        (result) => end(job, { state: 'done', done: total, result }),
+        (error: unknown) => fail(job, error),
+      );
+      return view;
+    },
+    read: (id, owner) => own(id, owner).view,
+    cancel(id, owner) {
+      const job = own(id, owner);
+      job.cancelled = true;
+      return job.view;
+    },
+  };
+}

@@ -1,0 +1,149 @@
+import { type Entry, type EntryKey, keyOf, keyText, linksOf, plainCode, titleOf } from '@wire-trail/core';
+import { Refusal } from '../../app/problem.ts';
+import type { Transaction } from '../../db/connect.ts';
+
+const perBatch = 500;
+
+function batches<T>(list: readonly T[]): T[][] {
+  const out: T[][] = [];
+  for (let i = 0; i < list.length; i += perBatch) out.push(list.slice(i, i + perBatch));
+  return out;
+}
+
+export type NewRevision = Readonly<{ body: Entry; basedOn: number }>;
+export type AddedRevision = Readonly<{ id: number; entryId: number; key: EntryKey; number: number; body: Entry }>;
+type Stamp = Readonly<{ note: string; authorId: number | null; at: Date }>;
+type Known = { id: number; latest: number };
+
+async function knownEntries(trx: Transaction, families: readonly string[]): Promise<Map<string, Known>> {
+  const rows = await trx('entries')
+    .whereIn('family', [...families])
+    .forUpdate()
+    .select('id', 'family', 'kind', 'slug', 'latest_number');
+  return new Map(
+    rows.map((r) => [`${r.family} ${r.kind}:${r.slug}`, { id: Number(r.id), latest: Number(r.latest_number) }]),
+  );
+}
+
+/**
+ * Appends many revisions at once, all or nothing: a body whose entry moved on since `basedOn` refuses the whole, with
+ * every such place. `onBatch` is told how many are written, and may throw to have everything rolled back.
+ */
+export async function addRevisions(
+  trx: Transaction,
+  items: readonly NewRevision[],
+  stamp: Stamp,
+  onBatch: (done: number) => Promise<void> = async () => {},
+): Promise<AddedRevision[]> {
+  const placed = items.map(({ body, basedOn }) => {
+    const key = keyOf(body);
+    return { body, basedOn, key, name: `${key.family ?? ''} ${keyText(key)}` };
+  });
+  const twice = new Set<string>();
+  const known = await knownEntries(trx, [...new Set(placed.map((p) => p.key.family ?? ''))]);
+  const wrong = placed.flatMap(({ name, basedOn }, i) => {
+    const latest = known.get(name)?.latest ?? 0;
+    const isTwice = twice.has(name);
+    twice.add(name);
+    if (isTwice) return [{ path: ['items', i], reason: 'stands here twice' }];
+    return latest === basedOn
+      ? []
+      : [{ path: ['items', i], reason: `is revision ${latest} by now, this was based on ${basedOn}` }];
+  });
+  if (wrong.length > 0) throw new Refusal('stale-save', { fields: wrong });
+
+  const added: AddedRevision[] = [];
+  for (const batch of batches(placed)) {
+    const fresh = batch.filter((p) => !known.has(p.name));
+    if (fresh.length > 0) {
+      // rows of one insert get consecutive numbers
+      const [first] = await trx('entries').insert(
+        fresh.map(({ key, body }) => ({
+          family: key.family ?? '',
+          kind: key.kind,
+          slug: key.id,
+          title: titleOf(body),
+          latest_number: 1,
+          published_number: null,
+        })),
+      );
+      fresh.forEach((p, i) => {
+        known.set(p.name, { id: Number(first) + i, latest: 0 });
+      });
+    }
+    const rows = batch.map(({ key, body, basedOn, name }) => {
+      const entry = known.get(name);
+      if (!entry) throw new Error(`entry ${name} vanished`);
+      return { entryId: entry.id, number: entry.latest + 1, key, body, basedOn };
+    });
+    const old = rows.filter((r) => r.basedOn > 0);
+    if (old.length > 0)
+      await trx.raw(
+        `INSERT INTO entries (id, family, kind, slug, title, latest_number) VALUES ${old.map(() => '(?,?,?,?,?,?)').join()}
+         ON DUPLICATE KEY UPDATE title = VALUES(title), latest_number = VALUES(latest_number)`,
+        old.flatMap(({ entryId, key, body, number }) => [
+          entryId,
+          key.family ?? '',
+          key.kind,
+          key.id,
+          titleOf(body),
+          number,
+        ]),
+      );
+    const [first] = await trx('revisions').insert(
+      rows.map(({ entryId, number, body, basedOn }) => ({
+        entry_id: entryId,
+        number,
+        state: 'draft',
+        body: JSON.stringify(body),
+        note: stamp.note,
+        based_on: basedOn === 0 ? null : basedOn,
+        author_id: stamp.authorId,
+        created_at: stamp.at,
+      })),
+    );
+    rows.forEach((row, i) => {
+      added.push({ id: Number(first) + i, entryId: row.entryId, key: row.key, number: row.number, body: row.body });
+    });
+    await onBatch(added.length);
+  }
+  return added;
+}
+
+/** Makes revisions the published ones of their entries, and rewrites what is searched and joined. */
+export async function makePublished(
+  trx: Transaction,
+  revisions: ReadonlyArray<Readonly<{ id: number; entryId: number; body: Entry }>>,
+): Promise<void> {
+  for (const batch of batches(revisions)) {
+    const ids = batch.map((r) => r.id);
+    const entryIds = batch.map((r) => r.entryId);
+    await trx('revisions').whereIn('entry_id', entryIds).where('state', 'published').update({ state: 'retired' });
+    await trx('revisions').whereIn('id', ids).update({ state: 'published' });
+    await trx.raw(
+      'UPDATE entries JOIN revisions ON revisions.entry_id = entries.id SET entries.published_number = revisions.number WHERE revisions.id IN (?)',
+      [ids],
+    );
+    await trx('code_index').whereIn('entry_id', entryIds).delete();
+    const codes = batch.flatMap(({ entryId, body }) =>
+      body.kind === 'code'
+        ? [
+            {
+              entry_id: entryId,
+              family: body.family,
+              text: body.text,
+              plain: plainCode(body.text).slice(0, 32),
+              title: body.title,
+            },
+          ]
+        : [],
+    );
+    if (codes.length > 0) await trx('code_index').insert(codes);
+    await trx('entry_links').whereIn('entry_id', entryIds).delete();
+    const links = batch.flatMap(({ entryId, body }) => {
+      const to = new Map(linksOf(body).map((link) => [keyText(link.to), link.to]));
+      return [...to.values()].map(({ kind, id }) => ({ entry_id: entryId, to_kind: kind, to_slug: id }));
+    });
+    for (const some of batches(links)) await trx('entry_links').insert(some);
+  }
+}
