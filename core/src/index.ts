@@ -136,17 +136,34 @@ export {
   type Variant,
 } from './unit/family.ts';
 export { type Identified, identify, type Question, type SeenTraits } from './unit/identify.ts';
+export { lintFamily } from './unit/lint.ts';
 export { Condition, Mode } from './unit/mode.ts';
-// unit
 export {
-  type Control,
-  type Face,
+  Control,
+  Face,
   type LampColour,
   lampColours,
   type Mechanism,
   Panel,
-  type Sign,
+  Sign,
 } from './unit/panel.ts';
+// unit
+export {
+  addPart,
+  alignParts,
+  changePart,
+  duplicateParts,
+  type Edge,
+  type FacePart,
+  moveParts,
+  newFace,
+  partsOf,
+  removeParts,
+  resizeParts,
+  spreadParts,
+  weighLamps,
+} from './unit/panel-edit.ts';
+export { type PartSort, partSorts } from './unit/panel-parts.ts';
 export { compilePattern, fits, type ModelMatcher } from './unit/pattern.ts';
 export {
   compareSerials,

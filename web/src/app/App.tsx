@@ -18,7 +18,10 @@ import { useSession } from './use-session.ts';
 // a technician's first load holds the trail only; the trainer's rooms come when they are opened
 const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
 const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
-const CodeEditorPage = lazy(() => import('../features/code-editor/CodeEditorPage.tsx'));
+const EntryEditorPage = lazy(() => import('../features/entry-editor/EntryEditorPage.tsx'));
+const LibraryPage = lazy(() => import('../features/shelf/LibraryPage.tsx'));
+const WhichPage = lazy(() => import('../features/which/WhichPage.tsx'));
+const MachinePage = lazy(() => import('../features/machine/MachinePage.tsx'));
 const BenchPage = lazy(() => import('../features/bench/BenchPage.tsx'));
 const SetPage = lazy(() => import('../features/bench/SetPage.tsx'));
 const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
@@ -58,12 +61,15 @@ const router = createBrowserRouter([
       { path: '/trail/:walk', element: <WalkPage /> },
       { path: '/shelf', element: later(<ShelfPage />) },
       { path: '/shelf/:family', element: later(<FamilyPage />) },
+      { path: '/which', element: later(<WhichPage />) },
+      { path: '/machines/:family/:serial', element: later(<MachinePage />) },
       { path: '/log', element: later(<LogPage />) },
       { path: '/log/:walk', element: later(<LoggedWalkPage />) },
       {
         element: <For least="trainer" />,
         children: [
-          { path: '/shelf/:family/:kind/:id', element: later(<CodeEditorPage />) },
+          { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
+          { path: '/library', element: later(<LibraryPage />) },
           { path: '/bench', element: later(<BenchPage />) },
           { path: '/bench/:set', element: later(<SetPage />) },
         ],

@@ -1,5 +1,6 @@
 import { roleAtLeast } from '@wire-trail/core';
-import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
+import { Link, NavLink, Outlet } from 'react-router';
 import { Connection } from '../parts/connection/Connection.tsx';
 import { api } from './api.ts';
 import { Help } from './Help.tsx';
@@ -10,9 +11,12 @@ import './shell.css';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { keysToggled, modeChosen } from './view-slice.ts';
 
+const FindBox = lazy(() => import('../features/find/FindBox.tsx'));
+
 const areas = [
   { to: '/trail', name: 'Trail', least: 'technician' },
   { to: '/shelf', name: 'Shelf', least: 'technician' },
+  { to: '/library', name: 'Shared', least: 'trainer' },
   { to: '/bench', name: 'Bench', least: 'trainer' },
   { to: '/log', name: 'Log', least: 'technician' },
   { to: '/settings', name: 'Settings', least: 'admin' },
@@ -21,10 +25,10 @@ const areas = [
 /** What every page stands in: the areas a role has, the state of the connection, and the person. */
 export function Shell() {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const [finding, setFinding] = useState(false);
   const { session, view } = useAppSelector((s) => s);
   const [signOut] = api.useSignOutMutation();
-  usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => void navigate('/trail', { state: { focus: 'find' } }) });
+  usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => setFinding(true) });
   if (session.status !== 'signed-in') return null;
   const { user } = session;
   const leave = async () => {
@@ -50,6 +54,9 @@ export function Shell() {
             ))}
         </nav>
         <div className="state">
+          <button type="button" className="plain" onClick={() => setFinding(true)} aria-label="find">
+            <kbd>/</kbd> <span className="hide-narrow">find</span>
+          </button>
           <Connection />
           <button
             type="button"
@@ -71,6 +78,11 @@ export function Shell() {
       <main>
         <Outlet />
       </main>
+      {finding && (
+        <Suspense fallback={null}>
+          <FindBox onClose={() => setFinding(false)} />
+        </Suspense>
+      )}
       {view.keysShown && <Help onClose={() => dispatch(keysToggled())} />}
     </div>
   );

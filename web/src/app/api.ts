@@ -6,9 +6,9 @@ import {
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react';
 import type {
+  Attached,
   Bundle,
   Change,
-  Code,
   Entry,
   EntryKey,
   EntryKind,
@@ -23,7 +23,13 @@ import type {
 
 export type User = Readonly<{ id: number; name: string; signIn: string; role: Role }>;
 export type FieldProblem = Readonly<{ path: Array<string | number>; reason: string }>;
-export type Stale = Readonly<{ number: number; body: Code; author: string | null; savedAt: string; changes: Change[] }>;
+export type Stale = Readonly<{
+  number: number;
+  body: Entry;
+  author: string | null;
+  savedAt: string;
+  changes: Change[];
+}>;
 export type Problem = Readonly<{
   title: string;
   status: number;
@@ -116,6 +122,26 @@ export type Question = Readonly<{
   by: string;
   askedAt: string;
 }>;
+/** Long work of the server: how far it got, and what became of it. */
+export type Job = Readonly<{
+  id: string;
+  state: 'running' | 'done' | 'failed' | 'cancelled';
+  done: number;
+  total: number;
+  result: { saved: Array<{ key: EntryKey; number: number }>; setId: number | null } | null;
+  problem: { code: string; detail: string | null; fields: FieldProblem[] } | null;
+}>;
+export type Machine = Readonly<{
+  id: string;
+  family: string;
+  serial: string;
+  model: string;
+  software: string | null;
+  variant: string | null;
+  options: Record<string, string>;
+  composition: Attached[];
+  lastSeenAt: string;
+}>;
 export type Settings = Readonly<{ schoolName: string; ownReview: boolean }>;
 export type ImportLine = Readonly<{ key: EntryKey; title: string; what: 'new' | 'changed' | 'same' }>;
 
@@ -156,6 +182,20 @@ export const api = createApi({
     working: build.query<Working[], string>({
       query: (family) => `/families/${family}/working`,
       providesTags: ['Entries'],
+    }),
+    library: build.query<Working[], void>({ query: () => '/library/working', providesTags: ['Entries'] }),
+    begunFamilies: build.query<Array<{ family: Family; panels: Panel[] }>, void>({
+      query: () => '/begun-families',
+      providesTags: ['Entries'],
+    }),
+    saveDrafts: build.mutation<
+      Job,
+      { note: string; submit: string | null; items: Array<{ basedOn: number; body: Entry }> }
+    >({ query: (body) => ({ url: '/drafts', method: 'POST', body }) }),
+    job: build.query<Job, string>({ query: (id) => `/jobs/${id}` }),
+    cancelJob: build.mutation<Job, string>({ query: (id) => ({ url: `/jobs/${id}`, method: 'DELETE' }) }),
+    keepPicture: build.mutation<{ hash: string; type: string; bytes: number }, string>({
+      query: (base64) => ({ url: '/assets', method: 'POST', body: { base64 } }),
     }),
     findings: build.query<FindingView[], string>({
       query: (family) => `/families/${family}/findings`,
@@ -205,7 +245,7 @@ export const api = createApi({
       query: (id) => `/walks/${id}`,
       providesTags: ['Walks'],
     }),
-    machine: build.query<{ machine: object | null; walks: WalkLine[] }, { family: string; serial: string }>({
+    machine: build.query<{ machine: Machine | null; walks: WalkLine[] }, { family: string; serial: string }>({
       query: ({ family, serial }) => `/machines/${family}/${encodeURIComponent(serial)}`,
       providesTags: ['Walks'],
     }),

@@ -1,6 +1,6 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { codeDraftSlice } from '../features/code-editor/slice.ts';
+import { entryDraftSlice } from '../features/entry-editor/slice.ts';
 import { syncSlice } from '../offline/sync-slice.ts';
 import { api } from './api.ts';
 import { sessionSlice } from './session-slice.ts';
@@ -11,7 +11,7 @@ const reducer = combineReducers({
   session: sessionSlice.reducer,
   view: viewSlice.reducer,
   sync: syncSlice.reducer,
-  codeDraft: codeDraftSlice.reducer,
+  entryDraft: entryDraftSlice.reducer,
 });
 
 export const makeStore = () =>

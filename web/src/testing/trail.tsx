@@ -7,7 +7,7 @@ import dryer from '../../../core/src/testing/velmarrow-d1.json';
 import demo from '../../../demo/brindlewick-g4.json';
 import { makeStore } from '../app/store.ts';
 import { trailData } from '../features/trail/trail-data.ts';
-import type { Happening } from '../features/trail/use-walk.ts';
+import type { Happening } from '../offline/walks.ts';
 
 const read = (json: unknown): Bundle => {
   const bundle = readBundle(json);

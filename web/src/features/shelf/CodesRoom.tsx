@@ -1,14 +1,47 @@
 import { type Code, CodeText, codeIdOf, entriesOf, entryOf } from '@wire-trail/core';
-import { type FormEvent, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { type FormEvent, lazy, Suspense, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { useStageShow } from '../../parts/panel/use-stage-show.ts';
-import { Empty } from '../../parts/states/States.tsx';
+import { Empty, Loading } from '../../parts/states/States.tsx';
 import type { RoomProps, Shelved } from './FamilyPage.tsx';
 
-/** Codes and symptoms; the panel beside plays the one that is pointed at, as the unit shows it. */
-export function CodesRoom({ entries, family, writes }: RoomProps) {
+const CodeTable = lazy(() => import('./table/CodeTable.tsx').then((m) => ({ default: m.CodeTable })));
+
+/** Codes and symptoms: as a list beside the panel that shows them, or as a table to work in. */
+export function CodesRoom(props: RoomProps) {
+  const [search, setSearch] = useSearchParams();
+  const asTable = props.writes && search.get('as') === 'table';
+  return (
+    <>
+      {props.writes && (
+        <div className="row views" role="group" aria-label="how the codes are shown">
+          {(['list', 'table'] as const).map((view) => (
+            <button
+              key={view}
+              type="button"
+              className={(view === 'table') === asTable ? 'act first' : 'act'}
+              aria-pressed={(view === 'table') === asTable}
+              onClick={() => setSearch({ room: 'Codes', as: view }, { replace: true })}
+            >
+              {view}
+            </button>
+          ))}
+        </div>
+      )}
+      {asTable ? (
+        <Suspense fallback={<Loading what="the table" />}>
+          <CodeTable {...props} />
+        </Suspense>
+      ) : (
+        <CodeList {...props} />
+      )}
+    </>
+  );
+}
+
+function CodeList({ entries, family, writes }: RoomProps) {
   const bodies = { entries: entries.map((e) => e.body) };
   const rows = entries
     .filter((e): e is Shelved & { body: Code } => e.body.kind === 'code')

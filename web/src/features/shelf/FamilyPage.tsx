@@ -1,6 +1,6 @@
 import { type Entry, entriesOf, roleAtLeast } from '@wire-trail/core';
 import { useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { api, type RevisionState } from '../../app/api.ts';
 import { usePageKeys } from '../../app/keys.ts';
 import { useAppSelector } from '../../app/store.ts';
@@ -9,12 +9,14 @@ import { CodesRoom } from './CodesRoom.tsx';
 import { LooseEnds, LooseTrailLine } from './LooseEnds.tsx';
 import { PanelRoom } from './PanelRoom.tsx';
 import { ChartsRoom, RoutesRoom, SourcesRoom } from './Rooms.tsx';
+import { SettingsRoom } from './SettingsRoom.tsx';
 import './shelf.css';
+import { SubmitDrafts } from './SubmitDrafts.tsx';
 
 export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
 export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
 
-const rooms = ['Panel', 'Codes', 'Routes', 'Charts', 'Sources', 'Loose ends'] as const;
+const rooms = ['Panel', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
 type RoomName = (typeof rooms)[number];
 
 /** A family's rooms. Trainers see the newest drafts, technicians what is published. */
@@ -47,6 +49,12 @@ export default function FamilyPage() {
       <div className="family-head">
         <h1>{own?.name ?? family}</h1>
         <span className="soft">{own?.summary}</span>
+        {writes && own && (
+          <span className="row">
+            <Link to={`/shelf/${family}/family/${family}`}>variants, parts, traits …</Link>
+            {props.entries.some((e) => e.state === 'draft') && <SubmitDrafts family={family} entries={entries} />}
+          </span>
+        )}
       </div>
       {writes && <LooseTrailLine family={family} onGo={() => go('Loose ends')} />}
       <div className="rooms" role="tablist" aria-label="rooms of the family">
@@ -61,6 +69,7 @@ export default function FamilyPage() {
       {room === 'Codes' && <CodesRoom {...props} />}
       {room === 'Routes' && <RoutesRoom {...props} />}
       {room === 'Charts' && <ChartsRoom {...props} />}
+      {room === 'Settings' && <SettingsRoom {...props} />}
       {room === 'Sources' && <SourcesRoom {...props} />}
       {room === 'Loose ends' && writes && <LooseEnds family={family} />}
     </>

@@ -19,11 +19,11 @@ export function LooseEnds({ family }: { family: string }) {
         >
           <span className={`severity-${finding.severity}`}>{finding.severity}</span>
           <span>{finding.words}</span>
-          {finding.entry && (finding.entry.kind === 'code' || finding.entry.kind === 'symptom') ? (
-            <Link to={`/shelf/${family}/${finding.entry.kind}/${finding.entry.id}`}>open</Link>
-          ) : (
-            <span className="soft small">{finding.entry && `${finding.entry.kind} ${finding.entry.id}`}</span>
-          )}
+          {finding.entry ? (
+            <Link to={`/shelf/${finding.entry.family ?? 'library'}/${finding.entry.kind}/${finding.entry.id}`}>
+              open
+            </Link>
+          ) : null}
         </div>
       ))}
     </div>

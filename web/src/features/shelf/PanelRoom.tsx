@@ -1,11 +1,13 @@
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
+import { AddEntry } from './AddEntry.tsx';
 import type { RoomProps } from './FamilyPage.tsx';
 
 /** The unit's faces, its controls to be tried, its badges and variants. */
-export function PanelRoom({ entries, family }: RoomProps) {
+export function PanelRoom({ entries, family, writes }: RoomProps) {
   const bodies = { entries: entries.map((e) => e.body) };
   const own = entriesOf(bodies, 'family').find((f) => f.id === family);
   const modes = entriesOf(bodies, 'mode');
@@ -21,32 +23,40 @@ export function PanelRoom({ entries, family }: RoomProps) {
     const back = all.find((p) => p.id === places.get(control.id))?.springsTo;
     if (back) setPlaces(new Map([...places, [control.id, back ?? start]]));
   };
-  const panel = entriesOf(bodies, 'panel')[0];
+  const panels = entriesOf(bodies, 'panel');
   const supply = [...places.values()].includes('off' as PlaceId);
   return (
     <div className="family-room">
       <div className="stack">
-        {panel?.faces.map((face) => (
-          <div key={face.id} className="sheet">
-            <div className="row spread">
-              <h3>{face.label}</h3>
-              {face.cover && (
-                <span className="tag">
-                  {face.cover.label}
-                  {face.cover.isolateFirst ? ' · isolate first' : ''}
-                </span>
-              )}
+        {writes && <AddEntry scope={family} kind="panel" label="panel" taken={panels.map((p) => p.id)} />}
+        {panels.flatMap((panel) =>
+          panel.faces.map((face, i) => (
+            <div key={`${panel.id}${face.id}`} className="sheet">
+              <div className="row spread">
+                <h3>
+                  {panels.length > 1 && `${panel.name}: `}
+                  {face.label}
+                  {i === 0 && panel.copies.most > 1 && <span className="soft"> up to {panel.copies.most} of them</span>}
+                </h3>
+                {writes && i === 0 && <Link to={`/shelf/${family}/panel/${panel.id}`}>draw</Link>}
+                {face.cover && (
+                  <span className="tag">
+                    {face.cover.label}
+                    {face.cover.isolateFirst ? ' · isolate first' : ''}
+                  </span>
+                )}
+              </div>
+              <PanelDrawing
+                face={face}
+                lamps={supply ? new Map() : lampsOfMode(mode)}
+                places={places}
+                badge={badge}
+                onControl={put}
+                onControlEnd={letGo}
+              />
             </div>
-            <PanelDrawing
-              face={face}
-              lamps={supply ? new Map() : lampsOfMode(mode)}
-              places={places}
-              badge={badge}
-              onControl={put}
-              onControlEnd={letGo}
-            />
-          </div>
-        ))}
+          )),
+        )}
       </div>
       <div className="stack">
         <div className="sheet">

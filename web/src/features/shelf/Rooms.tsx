@@ -1,7 +1,9 @@
 import { type Chart, choicesOf, coachCards, entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
+import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import { actBig, cardLead, shownWords } from '../../parts/words/coach-words.ts';
+import { AddEntry } from './AddEntry.tsx';
 import type { RoomProps } from './FamilyPage.tsx';
 
 const bodies = (props: RoomProps) => ({ entries: props.entries.map((e) => e.body) });
@@ -14,17 +16,17 @@ export function RoutesRoom(props: RoomProps) {
   return (
     <div className="stack">
       {routes.map((route) => (
-        <RouteSheet key={route.id} route={route} panel={panel} />
+        <RouteSheet key={route.id} route={route} panel={panel} writes={props.writes} />
       ))}
     </div>
   );
 }
 
-function RouteSheet({ route, panel }: { route: Route; panel: Panel }) {
+function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writes: boolean }) {
   return (
     <div className="sheet">
       <div className="row spread">
-        <h2>{route.name}</h2>
+        <h2>{writes ? <Link to={`/shelf/${route.family}/route/${route.id}`}>{route.name}</Link> : route.name}</h2>
         <span className="row">
           <span className="tag">{route.purpose}</span>
           <StandingMark standing={route.standing} />
@@ -62,18 +64,24 @@ export function ChartsRoom(props: RoomProps) {
   return (
     <div className="stack">
       {charts.map((chart) => (
-        <ChartSheet key={chart.id} chart={chart} />
+        <ChartSheet key={chart.id} chart={chart} writes={props.writes} />
       ))}
     </div>
   );
 }
 
-function ChartSheet({ chart }: { chart: Chart }) {
+function ChartSheet({ chart, writes }: { chart: Chart; writes: boolean }) {
   const titleOf = (id: string | null) => chart.nodes.find((n) => n.id === id)?.title ?? 'once more';
   return (
     <div className="sheet">
       <div className="row spread">
-        <h2>{chart.title}</h2>
+        <h2>
+          {writes && chart.family ? (
+            <Link to={`/shelf/${chart.family}/chart/${chart.id}`}>{chart.title}</Link>
+          ) : (
+            chart.title
+          )}
+        </h2>
         <StandingMark standing={chart.standing} />
       </div>
       <table className="table">
@@ -124,9 +132,10 @@ const whereOf = (source: Source): string => {
 
 export function SourcesRoom(props: RoomProps) {
   const sources = entriesOf(bodies(props), 'source');
-  if (sources.length === 0) return <Empty title="No source yet" />;
   return (
     <div className="sheet">
+      {props.writes && <AddEntry scope={props.family} kind="source" label="source" taken={sources.map((s) => s.id)} />}
+      {sources.length === 0 && <Empty title="No source yet" />}
       <table className="table">
         <thead>
           <tr>
@@ -138,7 +147,13 @@ export function SourcesRoom(props: RoomProps) {
         <tbody>
           {sources.map((source) => (
             <tr key={source.id}>
-              <td>{source.title}</td>
+              <td>
+                {props.writes ? (
+                  <Link to={`/shelf/${source.family ?? 'library'}/source/${source.id}`}>{source.title}</Link>
+                ) : (
+                  source.title
+                )}
+              </td>
               <td>{source.sort}</td>
               <td className="soft">{whereOf(source)}</td>
             </tr>

@@ -1,4 +1,4 @@
-import { roleAtLeast } from '@wire-trail/core';
+import { findingWords, lintTraits, roleAtLeast, traitsOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../app/api.ts';
@@ -6,6 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { AddEntry } from './AddEntry.tsx';
 import { BringIn } from './BringIn.tsx';
 import './shelf.css';
 
@@ -15,20 +16,55 @@ export default function ShelfPage() {
   const session = useAppSelector((s) => s.session);
   const [bringing, setBringing] = useState(false);
   const writes = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
+  const { data: begun } = api.useBegunFamiliesQuery(undefined, { skip: !writes });
+  const alike = data
+    ? lintTraits(data.map(({ family, panels }) => ({ id: family.id, traits: traitsOf(family, panels) })))
+    : [];
   return (
     <>
       <div className="row spread">
         <h1>Shelf</h1>
-        {writes && (
-          <button type="button" className="act" onClick={() => setBringing(true)}>
-            Bring in a bundle file …
-          </button>
-        )}
+        <span className="row">
+          <Link to="/which" className="act">
+            Which unit is it?
+          </Link>
+          {writes && (
+            <>
+              <AddEntry
+                scope=""
+                kind="family"
+                label="family"
+                taken={[...(data ?? []), ...(begun ?? [])].map((f) => f.family.id)}
+              />
+              <button type="button" className="act" onClick={() => setBringing(true)}>
+                Bring in a bundle file …
+              </button>
+            </>
+          )}
+        </span>
       </div>
       {error && <Failed error={error} again={() => void refetch()} />}
       {!data && !error && <Loading what="the shelf" />}
       {data?.length === 0 && <Empty title="The shelf is empty">Bring in a bundle file to begin.</Empty>}
+      {writes &&
+        alike.map((finding) => (
+          <p key={findingWords(finding)} className="note small">
+            {findingWords(finding)} Write a trait down that differs.
+          </p>
+        ))}
       <ul className="plain shelf">
+        {begun?.map(({ family, panels }) => (
+          <li key={family.id}>
+            <Link to={`/shelf/${family.id}`} className="shelf-card begun">
+              {panels[0]?.faces[0] && <PanelDrawing face={panels[0].faces[0]} thumbnail />}
+              <div className="row spread">
+                <h2>{family.name}</h2>
+                <span className="tag">not published yet</span>
+              </div>
+              <p className="soft small">{family.recognisedBy.join(' · ')}</p>
+            </Link>
+          </li>
+        ))}
         {data?.map(({ family, panels, standby, counts }) => (
           <li key={family.id}>
             <Link to={`/shelf/${family.id}`} className="shelf-card">

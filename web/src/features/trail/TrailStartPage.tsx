@@ -1,14 +1,6 @@
-import {
-  type Code,
-  type CodeMatch,
-  entriesOf,
-  familyEntry,
-  findCodes,
-  type Symptom,
-  type WalkId,
-} from '@wire-trail/core';
+import { type Code, entriesOf, familyEntry, type Found as Hit, type Symptom } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
@@ -16,8 +8,10 @@ import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { OpenWalks } from './OpenWalks.tsx';
 import './trail.css';
-import { type Bundles, useBundles } from './use-bundles.ts';
-import { type Happening, keepHappenings } from './use-walk.ts';
+import { type Bundles, useBundles } from '../../offline/use-bundles.ts';
+import { useFind } from '../../offline/use-find.ts';
+import { beginWalk } from '../../offline/walks.ts';
+import { FoundLine } from '../../parts/found/FoundLine.tsx';
 
 type Bundle = Bundles['bundles'][number];
 type From =
@@ -40,14 +34,7 @@ export function TrailStartPage() {
   }, [location.state]);
   const begin = async (bundle: Bundle, from: From) => {
     if (session.status !== 'signed-in') return;
-    const walk = crypto.randomUUID() as WalkId;
-    const started = {
-      kind: 'started',
-      family: bundle.family,
-      bundle: bundle.pinned?.hash ?? 'by hand',
-      from,
-    } as Happening;
-    await keepHappenings({ walk, by: session.user.id, happenings: [started] });
+    const walk = await beginWalk(bundle, session.user.id, from);
     void navigate(`/trail/${walk}`);
   };
   if (loading) return <Loading what="the library on this device" />;
@@ -72,7 +59,12 @@ export function TrailStartPage() {
         <Found typed={typed} bundles={bundles} begin={begin} />
       </section>
       <section>
-        <h2>Or pick the unit and tap its lamps</h2>
+        <div className="row spread">
+          <h2>Or pick the unit and tap its lamps</h2>
+          <Link to="/which" className="act">
+            Not sure which unit?
+          </Link>
+        </div>
         {bundles.length === 0 && (
           <Empty title={fetching ? 'Bringing the library to this device …' : 'No unit is kept on this device yet'}>
             {!fetching && <p>Open this page once with a connection. From then on it works without.</p>}
@@ -104,71 +96,36 @@ function UnitCard({ bundle, onPick }: { bundle: Bundle; onPick: () => void }) {
 
 type FoundProps = Readonly<{ typed: string; bundles: readonly Bundle[]; begin: (bundle: Bundle, from: From) => void }>;
 
-const whyWords: Record<CodeMatch['why'], string> = {
-  same: '',
-  spelling: 'same code, spelled otherwise',
-  'look-alike': 'looks alike',
-  near: 'one step away',
-};
-
 function Found({ typed, bundles, begin }: FoundProps) {
-  const found = useMemo(() => {
-    const word = typed.trim().toLowerCase();
-    const codes = bundles.flatMap((bundle) =>
-      findCodes(typed, entriesOf(bundle, 'code')).map((match) => ({ bundle, match })),
-    );
-    const inWords = (texts: readonly string[]) => word.length > 2 && texts.some((t) => t.toLowerCase().includes(word));
-    const symptoms = bundles.flatMap((bundle) => entriesOf(bundle, 'symptom').map((symptom) => ({ bundle, symptom })));
-    const titled = bundles.flatMap((bundle) =>
-      entriesOf(bundle, 'code')
-        .filter(
-          (code) =>
-            inWords([code.title, code.saw, ...code.suspects.map((s) => s.label)]) &&
-            !codes.some((c) => c.match.code.id === code.id),
-        )
-        .map((code) => ({ bundle, code })),
-    );
-    return {
-      codes: codes.sort((a, b) => a.match.distance - b.match.distance).slice(0, 6),
-      symptoms:
-        word === ''
-          ? symptoms
-          : symptoms.filter(({ symptom }) =>
-              inWords([symptom.title, symptom.saw, ...symptom.suspects.map((s) => s.label)]),
-            ),
-      titled: titled.slice(0, 6),
-    };
-  }, [typed, bundles]);
-  const isExact = found.codes.some((c) => c.match.distance === 0);
+  const { query, found } = useFind(typed, 10);
+  const symptoms = useMemo(
+    () => bundles.flatMap((bundle) => entriesOf(bundle, 'symptom').map((symptom) => ({ bundle, symptom }))),
+    [bundles],
+  );
+  const settled = query === typed.trim();
+  const isExact = found.some((f) => f.kind === 'code' && f.distance < 0.1);
   const looksLikeCode = /^[a-z]{0,3}[\s-]?\d{1,4}$/i.test(typed.trim());
   const text = typed.trim().toUpperCase().replace(/\s+/g, ' ').slice(0, 16);
+  const pick = (hit: Hit) => {
+    const bundle = bundles.find((b) => b.family === hit.family);
+    if (!bundle) return;
+    if (hit.kind === 'code') begin(bundle, { kind: 'code', code: hit.id as Code['id'] });
+    else if (hit.kind === 'symptom') begin(bundle, { kind: 'symptom', symptom: hit.id as Symptom['id'] });
+    else begin(bundle, { kind: 'panel' });
+  };
   return (
     <div className="found" aria-live="polite">
-      {found.codes.map(({ bundle, match }) => (
-        <button
-          key={`${bundle.family}${match.code.id}`}
-          type="button"
-          className="hit"
-          onClick={() => begin(bundle, { kind: 'code', code: match.code.id })}
-        >
-          <CodeGlyph text={match.code.text} size="large" />
-          <span>
-            <strong>{match.code.title}</strong>
-            <span className="soft small">
-              {familyEntry(bundle).name}
-              {whyWords[match.why] && ` · ${whyWords[match.why]}`}
-            </span>
-          </span>
-        </button>
+      {found.map((hit) => (
+        <FoundLine key={`${hit.kind}${hit.family}${hit.id}`} found={hit} onPick={() => pick(hit)} />
       ))}
-      {looksLikeCode && !isExact && bundles.length > 0 && (
+      {settled && looksLikeCode && !isExact && bundles.length > 0 && (
         <div className="note" role="status">
           <strong>
             <CodeGlyph text={text} /> is in no table on this device.
           </strong>
           <p>
-            {found.codes.length > 0 ? 'Above is what it may be misread for. ' : ''}Look once more; if it is really this,
-            log it as unlisted and ask the trainer.
+            {found.some((f) => f.kind === 'code') ? 'Above is what it may be misread for. ' : ''}Look once more; if it
+            is really this, log it as unlisted and ask the trainer.
           </p>
           <div className="row">
             {bundles.map((bundle) => (
@@ -184,34 +141,23 @@ function Found({ typed, bundles, begin }: FoundProps) {
           </div>
         </div>
       )}
-      {found.titled.map(({ bundle, code }) => (
-        <button
-          key={`${bundle.family}${code.id}`}
-          type="button"
-          className="hit"
-          onClick={() => begin(bundle, { kind: 'code', code: code.id })}
-        >
-          <CodeGlyph text={code.text} size="large" />
-          <span>
-            <strong>{code.title}</strong>
-            <span className="soft small">{familyEntry(bundle).name}</span>
-          </span>
-        </button>
-      ))}
-      {found.symptoms.length > 0 && <h3 className="soft">No code, but</h3>}
-      {found.symptoms.map(({ bundle, symptom }) => (
-        <button
-          key={`${bundle.family}${symptom.id}`}
-          type="button"
-          className="hit"
-          onClick={() => begin(bundle, { kind: 'symptom', symptom: symptom.id })}
-        >
-          <span>
-            <strong>{symptom.title}</strong>
-            <span className="soft small">{familyEntry(bundle).name}</span>
-          </span>
-        </button>
-      ))}
+      {typed.trim() === '' && symptoms.length > 0 && <h3 className="soft">No code, but</h3>}
+      {typed.trim() === '' &&
+        symptoms.slice(0, mostSymptoms).map(({ bundle, symptom }) => (
+          <button
+            key={`${bundle.family}${symptom.id}`}
+            type="button"
+            className="hit"
+            onClick={() => begin(bundle, { kind: 'symptom', symptom: symptom.id })}
+          >
+            <span>
+              <strong>{symptom.title}</strong>
+              <span className="soft small">{familyEntry(bundle).name}</span>
+            </span>
+          </button>
+        ))}
     </div>
   );
 }
+
+const mostSymptoms = 6;

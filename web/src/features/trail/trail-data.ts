@@ -7,6 +7,8 @@ import {
   type Face,
   familyEntry,
   type Hazard,
+  type Needs,
+  needsOf,
   type Panel,
   type Readout,
   type Route,
@@ -27,10 +29,9 @@ export type TrailData = Readonly<{
   leave: Route | null;
   chart: Chart | null;
   hazards: readonly Hazard[];
+  needs: Needs;
   parameters: ReturnType<typeof resolvePlate>['parameters'];
 }>;
-
-const unique = <T>(list: readonly T[]): T[] => [...new Set(list)];
 
 /** Puts together what a walk shows, from the bundle it began with and what it has found out so far. */
 export function trailData(bundle: Bundle, walk: Walk): TrailData {
@@ -53,14 +54,15 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   if (!panel || !front) throw new Error(`${bundle.family} has no panel`);
   // before the code is known, what may hurt at any of them
   const subjects = subject ? [subject] : entriesOf(bundle, 'code');
-  const ids = unique([
-    ...subjects.flatMap((s) => s.hazards),
-    ...(enter?.hazards ?? []),
-    ...(clear?.hazards ?? []),
-    ...(chart?.nodes.flatMap((n) => n.hazards) ?? []),
-  ]);
+  const along = { subjects, routes: [enter, clear].flatMap((r) => r ?? []), charts: chart ? [chart] : [] };
+  const needs = needsOf(bundle, along);
   const plate = walk.unit
-    ? { model: walk.unit.model || null, serial: walk.unit.serial, software: walk.unit.software }
+    ? {
+        model: walk.unit.model || null,
+        serial: walk.unit.serial,
+        software: walk.unit.software,
+        options: walk.unit.options,
+      }
     : { model: null, serial: null, software: null };
   return {
     bundle,
@@ -72,7 +74,8 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     clear,
     leave,
     chart,
-    hazards: entriesOf(bundle, 'hazard').filter((h) => ids.includes(h.id)),
+    hazards: needs.hazards,
+    needs,
     parameters: resolvePlate(familyEntry(bundle), plate).parameters,
   };
 }

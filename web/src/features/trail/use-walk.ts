@@ -1,32 +1,8 @@
-import { type EventId, foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/core';
+import { foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/core';
 import { useCallback, useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { eventsOfWalk, keepEvents } from '../../offline/database.ts';
-import { announceKept } from '../../offline/use-sync.ts';
-
-type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at'> : never;
-/** What happened, before the device stamps it. */
-export type Happening = WithoutStamp<WalkEvent>;
-
-/** Stamps happenings with ids, numbers and the time, and keeps them on the device: all of them, or none. */
-export async function keepHappenings(input: {
-  walk: WalkId;
-  by: number;
-  happenings: readonly Happening[];
-}): Promise<WalkEvent[]> {
-  const known = (await eventsOfWalk(input.walk)).map((e) => e.event);
-  const first = Math.max(-1, ...known.map((e) => e.seq)) + 1;
-  const at = new Date().toISOString();
-  const added = input.happenings.map(
-    (happening, i) =>
-      ({ ...happening, id: crypto.randomUUID() as EventId, walk: input.walk, seq: first + i, at }) as WalkEvent,
-  );
-  await keepEvents(
-    added.map((event) => ({ id: event.id, walk: input.walk, by: input.by, event, state: 'waiting', reason: null })),
-  );
-  announceKept();
-  return [...known, ...added];
-}
+import { eventsOfWalk } from '../../offline/database.ts';
+import { type Happening, keepHappenings } from '../../offline/walks.ts';
 
 export type OpenWalk = Readonly<{
   status: 'loading' | 'missing' | 'open';

@@ -1,6 +1,7 @@
 import { type Face, parseReading, type Quantity, type Reason } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
-import { coverWords, readingErrorWords, reasonWords } from './words.ts';
+import { reasonWords } from '../../parts/words/reason-words.ts';
+import { coverWords, readingErrorWords } from './words.ts';
 
 describe('words beside a reading', () => {
   it.each<[string, Quantity, RegExp]>([

@@ -1,19 +1,4 @@
-import type { Face, ReadingError, Reason } from '@wire-trail/core';
-
-export function reasonWords(reason: Reason): string {
-  switch (reason.kind) {
-    case 'model':
-      return `model number fits ${reason.pattern}`;
-    case 'serial':
-      return `serial number from ${reason.from} to ${reason.to}`;
-    case 'software':
-      return `software ${reason.from ? `${reason.from} and up` : ''}${reason.from && reason.below ? ', ' : ''}${reason.below ? `below ${reason.below}` : ''}`;
-    case 'option':
-      return `${reason.option} ${reason.value}`;
-    case 'only-one':
-      return 'there is only this one';
-  }
-}
+import type { Face, ReadingError } from '@wire-trail/core';
 
 export function readingErrorWords(error: ReadingError): string {
   switch (error.code) {

@@ -84,6 +84,8 @@ function drawing(control: Control, at: PlaceId | null): ReactNode {
         </>
       );
     case 'breaker':
+    case 'switch':
+    case 'dip':
     case 'slide':
       return (
         <>
@@ -114,6 +116,32 @@ function drawing(control: Control, at: PlaceId | null): ReactNode {
         </>
       );
     }
+    case 'door':
+      return (
+        <>
+          <rect className="body" x={x} y={y} width={w} height={h} rx={0.4} />
+          <path
+            className="thick"
+            d={isStart ? `M${x} ${y} v${h}` : `M${x} ${y} l${w * 0.55} ${h * 0.16} v${h} l${-w * 0.55} ${-h * 0.16} z`}
+          />
+          <circle className="thumb" cx={x + w * 0.84} cy={y + h / 2} r={0.5} />
+        </>
+      );
+    case 'appliance':
+      return (
+        <>
+          <rect className="body" x={x} y={y} width={w} height={h} rx={0.8} />
+          <path className="thin" d={`M${x} ${y + h * 0.3} h${w}`} />
+          <circle className={isStart ? 'thumb' : 'thumb live'} cx={x + w / 2} cy={y + h * 0.65} r={h * 0.18} />
+        </>
+      );
+    case 'fuse':
+      return (
+        <>
+          <rect className="body" x={x} y={y + h * 0.25} width={w} height={h * 0.5} rx={h * 0.25} />
+          <path className="thin" d={isStart ? `M${x} ${y + h / 2} h${w}` : `M${x} ${y} L${x + w} ${y + h}`} />
+        </>
+      );
     case 'plug':
     case 'jumper':
       return (
@@ -125,6 +153,17 @@ function drawing(control: Control, at: PlaceId | null): ReactNode {
         </>
       );
     case 'tap':
+    case 'valve':
+      return (
+        <>
+          <path className="body" d={`M${x} ${y + h * 0.45} L${x + w} ${y + h} V${y + h * 0.45} L${x} ${y + h} z`} />
+          <path
+            className="thick"
+            d={isStart ? `M${x + w * 0.2} ${y + h * 0.15} h${w * 0.6}` : `M${x + w / 2} ${y - h * 0.1} v${h * 0.5}`}
+          />
+          <path className="thin" d={`M${x + w / 2} ${y + h * 0.15} v${h * 0.55}`} />
+        </>
+      );
     case 'lever':
     case 'pedal':
     case 'float':

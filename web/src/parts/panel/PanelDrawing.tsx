@@ -21,6 +21,8 @@ export type PanelProps = Readonly<{
   weights?: ReadonlyMap<SignId, string>;
   badge?: string;
   thumbnail?: boolean;
+  /** The part alone, without the unit around it. */
+  bare?: boolean;
   onSign?: (sign: Sign) => void;
   onControl?: (control: Control, place: PlaceId | null) => void;
   onControlEnd?: (control: Control) => void;
@@ -31,8 +33,8 @@ const labelOf = (part: Control | Sign, badge: string | undefined): string =>
 
 /** A face of a unit, drawn from its data: the same drawing on the Shelf, on the way in, and to read codes from. */
 export function PanelDrawing(props: PanelProps) {
-  const { face, lamps, texts, places, sounding, pointed, weights, badge, thumbnail, onSign, onControl, onControlEnd } =
-    props;
+  const { face, lamps, texts, places, sounding, pointed, weights, badge, thumbnail, bare } = props;
+  const { onSign, onControl, onControlEnd } = props;
   const titleId = useId();
   const onLampKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || !onSign) return;
@@ -53,8 +55,13 @@ export function PanelDrawing(props: PanelProps) {
       onKeyDown={onSign ? onLampKey : undefined}
     >
       <title id={titleId}>{face.label}</title>
-      <rect className="unit" x={-0.8} y={-0.8} width={face.width + 1.6} height={face.height + 1.6} rx={2.2} />
-      <rect className="unit-face" x={0.6} y={0.6} width={face.width - 1.2} height={face.height - 1.2} rx={1.4} />
+      {!bare && (
+        <>
+          <rect className="unit" x={-0.8} y={-0.8} width={face.width + 1.6} height={face.height + 1.6} rx={2.2} />
+          <rect className="unit-face" x={0.6} y={0.6} width={face.width - 1.2} height={face.height - 1.2} rx={1.4} />
+        </>
+      )}
+      {face.sheet && !bare && !thumbnail && <SheetMark at={face.sheet.at} where={face.sheet.where} />}
       {face.captions.map((caption) => (
         <text key={`${caption.text}${caption.at.x}`} className="caption" x={caption.at.x} y={caption.at.y + 1.4}>
           {caption.text}
@@ -85,5 +92,18 @@ export function PanelDrawing(props: PanelProps) {
         />
       ))}
     </svg>
+  );
+}
+
+/** Where the service sheet is hidden. */
+function SheetMark({ at: { x, y, w, h }, where }: { at: Face['captions'][number]['at']; where: string }) {
+  return (
+    <g className="sheet-mark">
+      <title>{`service sheet: ${where}`}</title>
+      <rect x={x} y={y} width={w} height={h} rx={0.4} />
+      <text x={x + w / 2} y={y + h / 2 + 0.5} textAnchor="middle">
+        sheet
+      </text>
+    </g>
   );
 }

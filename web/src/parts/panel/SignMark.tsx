@@ -36,6 +36,8 @@ export function SignMark(props: Props) {
   switch (sign.kind) {
     case 'lamp':
       return <Lamp {...props} />;
+    case 'bar':
+      return <Bar {...props} />;
     case 'segments':
     case 'text':
       return <Display {...props} />;
@@ -82,6 +84,29 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
           {lamp.state}
         </text>
       )}
+    </g>
+  );
+}
+
+/** A row of lamps that are read together. */
+function Bar({ sign, label, lamp, pointed }: Props) {
+  if (sign.kind !== 'bar') return null;
+  const { x, y, w, h } = sign.at;
+  const each = w / sign.lamps;
+  const lit = lamp.state === 'lit' || lamp.state === 'slow' || lamp.state === 'fast' ? lamp.state : '';
+  return (
+    <g
+      className={`lamp ${lit} ${lamp.colour ?? sign.colours[0]} ${pointed ? 'pointed' : ''}`}
+      data-testid={`lamp-${sign.id}`}
+    >
+      <title>{label}</title>
+      {Array.from({ length: sign.lamps }, (_, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: lamps of a bar are their places
+        <rect key={i} className="bulb" x={x + i * each + 0.15} y={y} width={each - 0.3} height={h} rx={0.3} />
+      ))}
+      <text className="under" x={x + w / 2} y={y + h + 1.6} textAnchor="middle">
+        {label}
+      </text>
     </g>
   );
 }

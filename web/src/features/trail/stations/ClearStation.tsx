@@ -1,3 +1,4 @@
+import { wayBack } from '@wire-trail/core';
 import { useState } from 'react';
 import { Coach } from './Coach.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
@@ -7,6 +8,7 @@ export function ClearStation({ walk, data, add }: StationProps) {
   const [erased, setErased] = useState(false);
   const [left, setLeft] = useState(false);
   const { clear, leave } = data;
+  const back = wayBack(data.needs.ways);
   const covers = data.panel.faces.filter((f) => f.cover);
   if (walk.cleared)
     return (
@@ -63,9 +65,10 @@ export function ClearStation({ walk, data, add }: StationProps) {
     >
       <h1>Put everything back</h1>
       <ul className="checks">
-        {covers.map((face) => (
-          <li key={face.id}>{face.cover?.label}</li>
+        {back.map((step) => (
+          <li key={step}>{step}</li>
         ))}
+        {back.length === 0 && covers.map((face) => <li key={face.id}>{face.cover?.label}</li>)}
         <li>Every plug that was taken off</li>
         <li>Every switch and jumper as it stood before</li>
       </ul>

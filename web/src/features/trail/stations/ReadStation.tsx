@@ -12,10 +12,10 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { usePageKeys } from '../../../app/keys.ts';
+import type { Happening } from '../../../offline/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 import type { LampShow } from '../../../parts/panel/PanelDrawing.tsx';
 import { partName } from '../../../parts/words/coach-words.ts';
-import type { Happening } from '../use-walk.ts';
 import { Advice, Candidates, Slots, Specials } from './ReadFindings.tsx';
 import { BlinkCount, LampKeys } from './ReadInputs.tsx';
 import { CodeWords, StageTabs } from './ReadParts.tsx';

@@ -21,8 +21,7 @@ export function SafeStation({ walk, data, add }: StationProps) {
   const hazards = isMore ? added : data.hazards;
   const strictest = subject ? strictestOf([subject.scope, ...hazards.map((h) => h.scope)]) : 'technician';
   const someLicensed = !subject && hazards.some((h) => h.scope === 'licensed' || h.scope === 'maker');
-  const gear = [...new Set(hazards.flatMap((h) => h.gear))];
-  const isolation = [...new Set(hazards.flatMap((h) => h.isolation))];
+  const { gear, isolation, tools, ways } = data.needs;
   const covers = data.panel.faces.filter((f) => f.cover?.isolateFirst);
   return (
     <Room
@@ -35,9 +34,9 @@ export function SafeStation({ walk, data, add }: StationProps) {
             {gear.map((item) => (
               <li key={item}>{item}</li>
             ))}
-            {data.chart?.nodes.some((n) => n.tools.length > 0) && (
-              <li>{[...new Set(data.chart.nodes.flatMap((n) => n.tools))].join(', ')}</li>
-            )}
+            {tools.map((tool) => (
+              <li key={tool}>{tool}</li>
+            ))}
           </ul>
           {family.sheetHidden && <p className="soft">Service sheet: {family.sheetHidden}</p>}
         </div>
@@ -86,6 +85,17 @@ export function SafeStation({ walk, data, add }: StationProps) {
           )}
         </div>
       )}
+      {ways.map((way) => (
+        <div key={way.id} className="sheet">
+          <h2>{way.name}</h2>
+          {way.isolateFirst && <p className="wrong">Isolate first.</p>}
+          <ol>
+            {way.steps.map((step) => (
+              <li key={step.do}>{step.do}</li>
+            ))}
+          </ol>
+        </div>
+      ))}
       <p className="small soft">
         Your confirmation is kept with the walk. It says that you read this, not that the unit is safe.
       </p>

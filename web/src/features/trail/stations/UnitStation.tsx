@@ -1,30 +1,42 @@
-import { familyEntry, type MachineId, resolvePlate, SoftwareVersion, type VariantId } from '@wire-trail/core';
+import {
+  type Attached,
+  checkComposition,
+  entryOf,
+  familyEntry,
+  type MachineId,
+  type Plate,
+  resolvePlate,
+  SoftwareVersion,
+} from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
 import { api } from '../../../app/api.ts';
 import { lampsOfMode } from '../../../parts/panel/use-stage-show.ts';
-import { reasonWords } from '../words.ts';
+import { Composition } from './Composition.tsx';
 import { Room, type StationProps } from './station.tsx';
+import { VariantSheet } from './VariantSheet.tsx';
 
 const isVersion = (text: string): boolean => SoftwareVersion.safeParse(text).success;
 
-/** Which unit is this? Plate and software pick the variant; what cannot be read keeps all cases alive. */
+/** Which unit is this? Plate, software and options pick the variant; what cannot be read keeps all cases alive. */
 export function UnitStation({ walk, data, add }: StationProps) {
   const family = familyEntry(data.bundle);
   const [serial, setSerial] = useState(walk.unit?.serial ?? '');
   const [model, setModel] = useState(walk.unit?.model ?? '');
   const [software, setSoftware] = useState(walk.unit?.software ?? '');
+  const [options, setOptions] = useState<Readonly<Record<string, string>>>(walk.unit?.options ?? {});
+  const [composition, setComposition] = useState<readonly Attached[]>(walk.unit?.composition ?? []);
   const [tried, setTried] = useState(false);
   const versionWrong = software.trim() !== '' && !isVersion(software.trim());
-  const resolved = resolvePlate(family, {
-    model: model.trim() || null,
-    serial: serial.trim() || null,
-    software: versionWrong ? null : software.trim() || null,
-  });
+  const version = versionWrong ? null : software.trim() || null;
+  const plate: Plate = { model: model.trim() || null, serial: serial.trim() || null, software: version, options };
+  const resolved = resolvePlate(family, plate);
+  const problems = checkComposition(family, { alive: resolved.alive, software: version }, composition);
   const { data: history } = api.useMachineQuery(
     { family: family.id, serial: serial.trim() },
     { skip: serial.trim().length < 3 },
   );
-  const nameOf = (id: VariantId) => family.variants.find((v) => v.id === id)?.name ?? id;
+  const names = [...new Set(family.variants.flatMap((v) => Object.keys(v.options)))];
   const submit = (event: FormEvent) => {
     event.preventDefault();
     setTried(true);
@@ -37,14 +49,39 @@ export function UnitStation({ walk, data, add }: StationProps) {
       model: model.trim(),
       software: software.trim() || null,
       variant: resolved.variant,
+      options,
+      composition: [...composition],
     });
   };
   const standby = data.bundle.entries.find((e) => e.kind === 'mode' && e.sort === 'standby');
+  const several = family.controllers.filter((c) => c.role !== 'remote' && c.role !== 'instrument');
   return (
     <Room
       panel={{ face: data.front, lamps: lampsOfMode(standby?.kind === 'mode' ? standby : null) }}
       panelTitle="Is this its panel?"
-      beside={family.recognisedBy.length > 0 && <p className="small soft">{family.recognisedBy.join(' · ')}</p>}
+      beside={
+        <>
+          {family.recognisedBy.length > 0 && <p className="small soft">{family.recognisedBy.join(' · ')}</p>}
+          {several.length > 1 && (
+            <div className="sheet small">
+              <h3>Its controllers</h3>
+              <ul>
+                {several.map((c) => {
+                  const route = entryOf(data.bundle, 'route', c.toldBy?.route);
+                  return (
+                    <li key={c.id}>
+                      <strong>{c.name}</strong>
+                      {c.authoritative && ' — believe this one'}
+                      {c.howToTell && <span className="soft">: {c.howToTell}</span>}
+                      {route && <span className="soft"> Shown by: {route.name}.</span>}
+                    </li>
+                  );
+                })}
+              </ul>
+            </div>
+          )}
+        </>
+      }
     >
       <form className="stack" onSubmit={submit} noValidate>
         <h1>Which unit is it?</h1>
@@ -90,37 +127,43 @@ export function UnitStation({ walk, data, add }: StationProps) {
             />
             {versionWrong && <span className="wrong">Numbers with dots, such as 2.4.</span>}
           </label>
+          {names.map((name) => (
+            <label key={name} className="field">
+              <span>
+                {name} <span className="soft">if you can tell</span>
+              </span>
+              <select
+                className="box"
+                value={options[name] ?? ''}
+                onChange={(e) => {
+                  const { [name]: _, ...rest } = options;
+                  setOptions(e.target.value === '' ? rest : { ...options, [name]: e.target.value });
+                }}
+              >
+                <option value="">cannot tell</option>
+                {[...new Set(family.variants.flatMap((v) => v.options[name] ?? []))].map((value) => (
+                  <option key={value}>{value}</option>
+                ))}
+              </select>
+            </label>
+          ))}
         </div>
         {family.softwareShown && <p className="small soft">Software: {family.softwareShown}</p>}
-        {family.variants.length > 0 && (
-          <div className="sheet" role="status">
-            {resolved.variant && (
-              <>
-                <strong>{nameOf(resolved.variant)}</strong>
-                <p className="small soft">because {resolved.why.map(reasonWords).join(', ')}</p>
-              </>
-            )}
-            {!resolved.variant && resolved.alive.length > 1 && (
-              <>
-                <strong>Could be any of {resolved.alive.length}</strong>
-                <p className="small soft">
-                  {resolved.alive.map(nameOf).join(' · ')}. Until it is known, the family’s own values are used.
-                </p>
-              </>
-            )}
-            {resolved.alive.length === 0 && (
-              <>
-                <strong className="wrong">No variant fits this plate.</strong>
-                <p className="small soft">
-                  Look once more. You can go on; the family’s own values are used, and the walk keeps what you typed.
-                </p>
-              </>
-            )}
-          </div>
+        {family.variants.length > 0 && <VariantSheet family={family} plate={plate} resolved={resolved} />}
+        {family.attachments.length > 0 && (
+          <Composition
+            rules={family.attachments}
+            attached={composition}
+            problems={problems}
+            onChange={setComposition}
+          />
         )}
         {history && history.walks.length > 0 && (
           <div className="note">
-            <strong>Seen before</strong>
+            <strong>Seen before</strong>{' '}
+            <Link className="small" to={`/machines/${family.id}/${encodeURIComponent(serial.trim())}`}>
+              all of it
+            </Link>
             <ul className="plain">
               {history.walks.slice(0, 3).map((w) => (
                 <li key={w.id}>

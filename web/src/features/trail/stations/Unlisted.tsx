@@ -1,7 +1,7 @@
 import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
 import { useState } from 'react';
+import type { Happening } from '../../../offline/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
-import type { Happening } from '../use-walk.ts';
 import { Next, Room, type StationProps } from './station.tsx';
 
 type Props = Pick<StationProps, 'walk' | 'data'> &

@@ -2,17 +2,17 @@ import type { Code, Symptom } from '@wire-trail/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  codeDraftSlice,
   type DraftState,
   draftEdited,
   draftOpened,
   draftSaved,
+  entryDraftSlice,
   rebased,
   redone,
   undone,
 } from './slice.ts';
 
-const { reducer } = codeDraftSlice;
+const { reducer } = entryDraftSlice;
 const body = (title: string, suspects: string[] = []): Code =>
   ({
     kind: 'code',

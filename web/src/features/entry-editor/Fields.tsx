@@ -4,12 +4,12 @@ import { useAppDispatch } from '../../app/store.ts';
 import { ClaimFields } from './ClaimFields.tsx';
 import { Choice, Lines, NumberField, Text } from './inputs.tsx';
 import { SuspectFields } from './SuspectFields.tsx';
-import { type Body, draftEdited } from './slice.ts';
+import { type Described, draftEdited } from './slice.ts';
 
 export type FieldProps = Readonly<{
-  body: Body;
+  body: Described;
   bodies: { entries: Entry[] };
-  edit: (change: Partial<Body>, about: string) => void;
+  edit: (change: Partial<Described>, about: string) => void;
   wrong: (path: string) => string | null;
 }>;
 
@@ -28,20 +28,20 @@ const standingWords = {
 } as const;
 
 /** Every field of the entry. What is wrong is said beside it; nothing typed is dropped. */
-export function Fields({ body, bodies }: { body: Body; bodies: { entries: Entry[] } }) {
+export function Fields({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {
   const dispatch = useAppDispatch();
   const problems = useMemo(() => {
     const parsed = (body.kind === 'code' ? Code : Symptom).safeParse(body);
     return new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
   }, [body]);
-  const edit = (change: Partial<Body>, about: string) =>
-    void dispatch(draftEdited({ body: { ...body, ...change } as Body, about }));
+  const edit = (change: Partial<Described>, about: string) =>
+    void dispatch(draftEdited({ body: { ...body, ...change } as Described, about }));
   const wrong = (path: string) => problems.get(path) ?? null;
   const props: FieldProps = { body, bodies, edit, wrong };
   const sources = entriesOf(bodies, 'source');
   const charts = entriesOf(bodies, 'chart');
   const { detection } = body;
-  const detect = (change: Partial<Body['detection']>, about: string) =>
+  const detect = (change: Partial<Described['detection']>, about: string) =>
     edit({ detection: { ...detection, ...change } }, `detection.${about}`);
   return (
     <div className="fields">
@@ -121,7 +121,7 @@ export function Fields({ body, bodies }: { body: Body; bodies: { entries: Entry[
             label="Who may act"
             value={body.scope}
             options={scopes.map((s) => [s, scopeWords[s]])}
-            onChange={(scope) => edit({ scope: scope as Body['scope'] }, '')}
+            onChange={(scope) => edit({ scope: scope as Described['scope'] }, '')}
           />
           <Choice
             label="Test chart"
@@ -165,7 +165,7 @@ export function Fields({ body, bodies }: { body: Body; bodies: { entries: Entry[
             label="Standing"
             value={body.standing}
             options={standings.map((s) => [s, standingWords[s]])}
-            onChange={(standing) => edit({ standing: standing as Body['standing'] }, '')}
+            onChange={(standing) => edit({ standing: standing as Described['standing'] }, '')}
           />
         </div>
         <Text

@@ -11,8 +11,8 @@ import { draftOpened, redone, undone } from './slice.ts';
 const k19 = entryOf(glasswasher, 'code', 'k19') as Code;
 
 function Editor() {
-  const draft = useAppSelector((s) => s.codeDraft);
-  return draft.status === 'open' ? <Fields body={draft.body} bodies={glasswasher} /> : null;
+  const draft = useAppSelector((s) => s.entryDraft);
+  return draft.status === 'open' ? <Fields body={draft.body as Code} bodies={glasswasher} /> : null;
 }
 function open() {
   const store = makeStore();
@@ -23,7 +23,7 @@ function open() {
     </Provider>,
   );
   const body = () => {
-    const draft = store.getState().codeDraft;
+    const draft = store.getState().entryDraft;
     return (draft.status === 'open' ? draft.body : k19) as Code;
   };
   return { store, body };

@@ -1,12 +1,12 @@
 import Dialog from '@mui/material/Dialog';
-import { Code, type EntryKey, Symptom, sameJson } from '@wire-trail/core';
+import { type EntryKey, entrySchemas, sameJson, titleOf } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api, type RevisionWithBody, type Stale } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
-import { type Body, type DraftState, draftEdited, draftSaved, rebased, redone, undone } from './slice.ts';
+import { type DraftState, draftEdited, draftSaved, entryIn, rebased, redone, undone } from './slice.ts';
 
 type Props = Readonly<{
   entryKey: EntryKey;
@@ -25,9 +25,10 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [note, setNote] = useState('');
-  const { body, saved, basedOn } = draft;
+  const { saved, basedOn } = draft;
+  const body = entryIn(draft.body);
   const isDirty = !sameJson(body, saved) || basedOn === 0;
-  const isSound = (body.kind === 'code' ? Code : Symptom).safeParse(body).success;
+  const isSound = entrySchemas[body.kind].safeParse(body).success;
   const mayHand = latest?.state === 'draft' && !isDirty;
 
   const run = async () => {
@@ -35,7 +36,7 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
     setSaid(null);
     const result = await save({ key: entryKey, basedOn, note: note.trim(), body });
     if (result.data) {
-      dispatch(draftSaved({ number: result.data.number, body: result.data.body as Body }));
+      dispatch(draftSaved({ number: result.data.number, body: result.data.body }));
       setSaid(`Saved as revision ${result.data.number}.`);
       setNote('');
       setProblem(null);
@@ -62,7 +63,7 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
     return () => window.removeEventListener('keydown', onKey);
   }, []);
   const hand = async () => {
-    const title = body.kind === 'code' ? `${body.text} ${body.title}` : body.title;
+    const title = titleOf(body);
     const result = await submit({ title, items: [{ ...entryKey, number: basedOn }] });
     if ('data' in result && result.data) void navigate(`/bench/${result.data.id}`);
     else setProblem(result.error as ApiError);
@@ -71,7 +72,7 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
     <div className="editor-bar">
       <div className="editor-title">
         {body.kind === 'code' && <CodeGlyph text={body.text} size="large" />}
-        <h1>{body.title}</h1>
+        <h1>{body.kind === 'code' ? body.title : titleOf(body)}</h1>
         <span className="tag">
           {basedOn === 0
             ? 'new'

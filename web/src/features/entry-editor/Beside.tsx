@@ -3,10 +3,10 @@ import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { useStageShow } from '../../parts/panel/use-stage-show.ts';
 import { partName } from '../../parts/words/coach-words.ts';
-import type { Body } from './slice.ts';
+import type { Described } from './slice.ts';
 
 /** The panel playing the code as it stands in the draft, and what the machine works out from it. */
-export function Beside({ body, bodies }: { body: Body; bodies: { entries: Entry[] } }) {
+export function Beside({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {
   const readout = body.kind === 'code' ? entryOf(bodies, 'readout', body.readout) : undefined;
   const panel = entriesOf(bodies, 'panel').find((p) => body.kind === 'symptom' || p.controller === body.controller);
   const show = useStageShow(readout ?? null, body.kind === 'code' ? body.text : null);

@@ -1,7 +1,21 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { applyChanges, type Change, type Code, diff, invertChanges, type Symptom } from '@wire-trail/core';
+import {
+  applyChanges,
+  type Change,
+  type Code,
+  diff,
+  type Entry,
+  type EntryKind,
+  invertChanges,
+  type Symptom,
+} from '@wire-trail/core';
 
-export type Body = Code | Symptom;
+/** An entry's body as the draft keeps it; what it holds beside its key does not matter here. */
+export type Body = Readonly<{ kind: EntryKind; id: string }>;
+/** The draft's body as what it is. */
+export const entryIn = (body: Body): Entry => body as Entry;
+/** What has a title, suspects and all that: a code, or a symptom without one. */
+export type Described = Code | Symptom;
 /** One edit: what changed, and what it belongs to, so that typing a word is one step to undo and not five. */
 type Edit = Readonly<{ about: string; changes: Change[] }>;
 export type DraftState = Readonly<
@@ -24,8 +38,8 @@ function continues(last: Edit | undefined, about: string): boolean {
   return last !== undefined && about !== '' && last.about === about;
 }
 
-export const codeDraftSlice = createSlice({
-  name: 'codeDraft',
+export const entryDraftSlice = createSlice({
+  name: 'entryDraft',
   initialState: { status: 'closed' } as DraftState,
   reducers: {
     draftOpened: (
@@ -81,4 +95,4 @@ export const codeDraftSlice = createSlice({
   },
 });
 
-export const { draftOpened, draftEdited, undone, redone, draftSaved, rebased, draftClosed } = codeDraftSlice.actions;
+export const { draftOpened, draftEdited, undone, redone, draftSaved, rebased, draftClosed } = entryDraftSlice.actions;

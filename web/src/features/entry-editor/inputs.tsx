@@ -42,11 +42,12 @@ type NumberProps = Readonly<{
   label: string;
   value: number | null;
   least: number;
+  wrong?: string | null;
   onChange: (value: number | null) => void;
 }>;
 
 /** A number that may be empty. What is no number stays in the box with a word beside it, and is not taken over. */
-export function NumberField({ label, value, least, onChange }: NumberProps) {
+export function NumberField({ label, value, least, wrong = null, onChange }: NumberProps) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (value === null ? '' : String(value));
@@ -60,7 +61,7 @@ export function NumberField({ label, value, least, onChange }: NumberProps) {
         className="box mono"
         inputMode="decimal"
         value={shown}
-        aria-invalid={isWrong}
+        aria-invalid={isWrong || wrong !== null}
         onBlur={() => !isWrong && setTyped(null)}
         onChange={(e) => {
           setTyped(e.target.value);
@@ -69,7 +70,11 @@ export function NumberField({ label, value, least, onChange }: NumberProps) {
           else if (Number.isFinite(next) && next >= least) onChange(next);
         }}
       />
-      {isWrong && <span className="wrong">A number from {least} up.</span>}
+      {(isWrong || wrong) && (
+        <span className="wrong">
+          {isWrong ? (Number.isFinite(least) ? `A number from ${least} up.` : 'A number.') : wrong}
+        </span>
+      )}
     </div>
   );
 }

@@ -1,8 +1,10 @@
 import type { Bundle } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import { api } from '../../app/api.ts';
-import { freshBundle } from '../../offline/bundles.ts';
-import { keptBundles } from '../../offline/database.ts';
+import { api } from '../app/api.ts';
+import { freshBundle } from './bundles.ts';
+import { keptBundles } from './database.ts';
+
+import { renewFindIndex } from './use-find.ts';
 
 export type Bundles = Readonly<{ bundles: readonly Bundle[]; loading: boolean; fetching: boolean; error: boolean }>;
 
@@ -25,6 +27,7 @@ export function useBundles(): Bundles {
       setFetching(true);
       for (const { family } of families) await freshBundle(family.id, new Date().toISOString());
       await show();
+      renewFindIndex();
       if (!stale) setFetching(false);
     };
     void refresh();

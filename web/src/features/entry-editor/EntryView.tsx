@@ -1,0 +1,57 @@
+import type { Entry } from '@wire-trail/core';
+import { lazy, Suspense } from 'react';
+import { Loading } from '../../parts/states/States.tsx';
+import { Beside } from './Beside.tsx';
+import { Fields } from './Fields.tsx';
+import { MoreFields } from './MoreFields.tsx';
+import { SchemaForm } from './SchemaForm.tsx';
+import { SourceBeside } from './SourceBeside.tsx';
+import { VariantsBeside } from './VariantsBeside.tsx';
+
+const PanelStudio = lazy(() => import('./studio/PanelStudio.tsx').then((m) => ({ default: m.PanelStudio })));
+const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ default: m.PictureEditor })));
+
+/** Each kind of entry as it is best worked on; what has no room of its own has the form of its schema. */
+export function EntryView({ body, bodies }: { body: Entry; bodies: { entries: Entry[] } }) {
+  switch (body.kind) {
+    case 'panel':
+      return (
+        <Suspense fallback={<Loading what="the studio" />}>
+          <PanelStudio body={body} bodies={bodies} />
+        </Suspense>
+      );
+    case 'asset':
+      return (
+        <Suspense fallback={<Loading what="the picture" />}>
+          <PictureEditor body={body} />
+        </Suspense>
+      );
+    case 'code':
+    case 'symptom':
+      return (
+        <div className="editor">
+          <Beside body={body} bodies={bodies} />
+          <div className="stack">
+            <Fields body={body} bodies={bodies} />
+            <MoreFields body={body} bodies={bodies} />
+          </div>
+        </div>
+      );
+    case 'family':
+      return (
+        <div className="editor">
+          <VariantsBeside family={body} />
+          <SchemaForm body={body} bodies={bodies} />
+        </div>
+      );
+    case 'source':
+      return (
+        <div className="editor">
+          <SourceBeside source={body} bodies={bodies} />
+          <SchemaForm body={body} bodies={bodies} />
+        </div>
+      );
+    default:
+      return <SchemaForm body={body} bodies={bodies} />;
+  }
+}

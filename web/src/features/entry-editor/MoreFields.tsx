@@ -1,0 +1,55 @@
+import { type Code, type Entry, entrySchemas, problemsOf, type Symptom } from '@wire-trail/core';
+import { useAppDispatch } from '../../app/store.ts';
+import { SchemaFields } from './SchemaFields.tsx';
+import { shapeOf } from './schema.ts';
+import { draftEdited } from './slice.ts';
+
+const here = [
+  'group',
+  'decoy',
+  'onlyVariants',
+  'seeAlso',
+  'signStages',
+  'goodReadings',
+  'enter',
+  'clear',
+  'pictures',
+  'frequency',
+];
+const counters = ['warnsAfter', 'locksOutAfter', 'attempt'];
+
+/** The rest of a code: its group, links, counters, readings, what it holds for. */
+export function MoreFields({ body, bodies }: { body: Code | Symptom; bodies: { entries: Entry[] } }) {
+  const dispatch = useAppDispatch();
+  const schema = entrySchemas[body.kind];
+  const shape = shapeOf(schema);
+  if (shape.kind !== 'object') return null;
+  const parsed = schema.safeParse(body);
+  const problems = new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
+  const context = { bodies, problems };
+  const detection = shape.fields.find(([n]) => n === 'detection')?.[1];
+  const inner = detection ? shapeOf(detection) : null;
+  const value = body as unknown as Record<string, unknown>;
+  const onChange = (next: unknown, about: string) => void dispatch(draftEdited({ body: next as Entry, about }));
+  return (
+    <details className="sheet">
+      <summary>Group, links, counters, readings, variants</summary>
+      <SchemaFields
+        fields={shape.fields.filter(([n]) => here.includes(n))}
+        value={value}
+        path={[]}
+        context={context}
+        onChange={onChange}
+      />
+      {inner?.kind === 'object' && (
+        <SchemaFields
+          fields={inner.fields.filter(([n]) => counters.includes(n))}
+          value={value.detection as Record<string, unknown>}
+          path={['detection']}
+          context={context}
+          onChange={(d, about) => onChange({ ...value, detection: d }, about)}
+        />
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,421 @@
+import { type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
+import type { z } from 'zod';
+import { Choice, NumberField, Text } from './inputs.tsx';
+import { changedTo, emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
+
+export type SchemaContext = Readonly<{
+  bodies: { entries: Entry[] };
+  /** What is wrong, by dotted path from the entry's root. */
+  problems: ReadonlyMap<string, string>;
+  /** Fields that are not asked for here. */
+  hidden?: ReadonlySet<string>;
+}>;
+type Path = ReadonlyArray<string | number>;
+type FieldProps = Readonly<{
+  schema: z.ZodType;
+  value: unknown;
+  path: Path;
+  label: string;
+  context: SchemaContext;
+  /** `about` names the place typed into, so that a word is one step to undo; empty for adding, removing, choosing. */
+  onChange: (value: unknown, about: string) => void;
+}>;
+
+/** Which kind of entry, or which list of the family, a field's id is chosen from. */
+const entryFields: Readonly<Record<string, EntryKind>> = {
+  source: 'source',
+  hazards: 'hazard',
+  chart: 'chart',
+  route: 'route',
+  next: 'route',
+  enter: 'route',
+  clear: 'route',
+  readout: 'readout',
+  instrument: 'instrument',
+  ways: 'access',
+  pictures: 'asset',
+  to: 'mode',
+  modes: 'mode',
+};
+const familyFields: Readonly<Record<string, 'controllers' | 'parts' | 'parameters' | 'variants'>> = {
+  controller: 'controllers',
+  part: 'parts',
+  cause: 'parts',
+  about: 'parts',
+  parameter: 'parameters',
+  variant: 'variants',
+  variants: 'variants',
+  onlyVariants: 'variants',
+};
+
+function choicesFor(name: string, { bodies }: SchemaContext): Array<readonly [string, string]> | null {
+  const kind = entryFields[name];
+  if (kind) return entriesOf(bodies, kind).map((e) => [e.id, titleOf(e)] as const);
+  const list = familyFields[name];
+  if (list)
+    return entriesOf(bodies, 'family').flatMap((f) =>
+      f[list].map((item: { id: string; name: string }) => [item.id, item.name] as const),
+    );
+  if (name === 'sign' || name === 'control') {
+    const faces = entriesOf(bodies, 'panel').flatMap((p) => p.faces);
+    return faces.flatMap((f) => (name === 'sign' ? f.signs : f.controls).map((p) => [p.id, p.label] as const));
+  }
+  return null;
+}
+
+/** The name of the nearest field that is no index: items of `hazards` are chosen as `hazards` are. */
+const nameAt = (path: Path): string => String([...path].reverse().find((p) => typeof p === 'string') ?? '');
+
+/** One field of any schema. The form is read off the same schema that checks what was typed. */
+export function SchemaField(props: FieldProps) {
+  const { schema, value, path, label, context, onChange } = props;
+  const { schema: inner, optional, nullable } = unwrap(schema);
+  const shape = shapeOf(schema);
+  const wrong = context.problems.get(path.join('.')) ?? null;
+  const about = path.join('.');
+  const choices = shape.kind === 'text' ? choicesFor(nameAt(path), context) : null;
+  if (choices && shape.kind === 'text') {
+    const known = choices.some(([id]) => id === value) || value === undefined || value === null || value === '';
+    return (
+      <Choice
+        label={label}
+        value={String(value ?? '')}
+        options={[
+          ['', optional || nullable ? 'none' : 'choose …'],
+          ...(known ? [] : [[String(value), `${value} (not there)`] as const]),
+          ...choices,
+        ]}
+        onChange={(id) => onChange(id === '' ? (nullable ? null : optional ? undefined : '') : id, '')}
+      />
+    );
+  }
+  switch (shape.kind) {
+    case 'text':
+      return (
+        <Text
+          label={label}
+          long={shape.long}
+          value={String(value ?? '')}
+          wrong={wrong}
+          onChange={(text) =>
+            onChange(text === '' && optional ? undefined : text === '' && nullable ? null : text, about)
+          }
+        />
+      );
+    case 'number':
+      return (
+        <NumberField
+          label={label}
+          value={typeof value === 'number' ? value : null}
+          least={Number.NEGATIVE_INFINITY}
+          wrong={wrong}
+          onChange={(n) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about)}
+        />
+      );
+    case 'yes-no':
+      return (
+        <label className="yes-no">
+          <input type="checkbox" checked={value === true} onChange={(e) => onChange(e.target.checked, '')} /> {label}
+        </label>
+      );
+    case 'choice':
+      return (
+        <Choice
+          label={label}
+          value={String(value ?? '')}
+          options={[
+            ...(optional || nullable ? [['', 'none'] as const] : []),
+            ...shape.of.map((o) => [o, fieldWords(o)] as const),
+          ]}
+          onChange={(v) => onChange(v === '' ? (nullable ? null : undefined) : v, '')}
+        />
+      );
+    case 'object':
+      if (value === undefined || value === null)
+        return <AddButton label={label} onClick={() => onChange(emptyOf(inner), '')} />;
+      return (
+        <fieldset className="group">
+          <legend>
+            {label}
+            {(optional || nullable) && (
+              <button
+                type="button"
+                className="plain"
+                aria-label={`remove ${label}`}
+                onClick={() => onChange(nullable ? null : undefined, '')}
+              >
+                ×
+              </button>
+            )}
+          </legend>
+          <SchemaFields
+            fields={shape.fields}
+            value={value as Record<string, unknown>}
+            path={path}
+            context={context}
+            onChange={onChange}
+          />
+        </fieldset>
+      );
+    case 'one-of': {
+      if (value === undefined || value === null)
+        return <AddButton label={label} onClick={() => onChange(emptyOf(inner), '')} />;
+      const now = value as Record<string, unknown>;
+      const member = shape.options.get(String(now[shape.by]));
+      const own = member ? shapeOf(member) : null;
+      return (
+        <fieldset className="group">
+          <legend>{label}</legend>
+          <Choice
+            label={fieldWords(shape.by)}
+            value={String(now[shape.by])}
+            options={[...shape.options.keys()].map((k) => [k, fieldWords(k)] as const)}
+            onChange={(k) => {
+              const next = shape.options.get(k);
+              if (next) onChange(changedTo(next, now, shape.by), '');
+            }}
+          />
+          {own?.kind === 'object' && (
+            <SchemaFields
+              fields={own.fields.filter(([n]) => n !== shape.by)}
+              value={now}
+              path={path}
+              context={context}
+              onChange={onChange}
+            />
+          )}
+        </fieldset>
+      );
+    }
+    case 'list':
+      return <ListField {...props} of={shape.of} />;
+    case 'record':
+      return <RecordField {...props} of={shape.of} />;
+    case 'either': {
+      const option = shape.options.find((o) => o.safeParse(value).success) ?? shape.options[0];
+      return option ? <SchemaField {...props} schema={option} /> : null;
+    }
+    case 'fixed':
+    case 'other':
+      return null;
+  }
+}
+
+function AddButton({ label, onClick }: { label: string; onClick: () => void }) {
+  return (
+    <button type="button" className="plain add" onClick={onClick}>
+      Add {label}
+    </button>
+  );
+}
+
+type ObjectProps = Readonly<{
+  fields: ReadonlyArray<readonly [string, z.ZodType]>;
+  value: Record<string, unknown>;
+  path: Path;
+  context: SchemaContext;
+  onChange: FieldProps['onChange'];
+}>;
+
+/** The fields of an object, in the order the schema names them. */
+export function SchemaFields({ fields, value, path, context, onChange }: ObjectProps) {
+  return (
+    <div className="schema-fields">
+      {fields
+        .filter(([name]) => !(path.length === 0 && context.hidden?.has(name)))
+        .map(([name, schema]) => (
+          <SchemaField
+            key={name}
+            schema={schema}
+            value={value[name]}
+            path={[...path, name]}
+            label={fieldWords(name)}
+            context={context}
+            onChange={(next, about) => {
+              const { [name]: _, ...rest } = value;
+              onChange(next === undefined ? rest : { ...value, [name]: next }, about);
+            }}
+          />
+        ))}
+    </div>
+  );
+}
+
+const itemName = (item: unknown, i: number): string => {
+  if (typeof item !== 'object' || item === null) return String(i + 1);
+  const { label, name, title, id, kind, do: act } = item as Record<string, unknown>;
+  return String(label ?? name ?? title ?? act ?? id ?? kind ?? i + 1) || String(i + 1);
+};
+
+function ListField({ value, path, label, context, onChange, of }: FieldProps & { of: z.ZodType }) {
+  const list = Array.isArray(value) ? (value as unknown[]) : [];
+  const item = shapeOf(of);
+  const small = item.kind === 'text' || item.kind === 'number';
+  const move = (i: number, by: number) => {
+    const next = [...list];
+    const [moved] = next.splice(i, 1);
+    next.splice(i + by, 0, moved);
+    onChange(next, '');
+  };
+  if (item.kind === 'choice' || (item.kind === 'text' && choicesFor(nameAt(path), context))) {
+    const options =
+      item.kind === 'choice'
+        ? item.of.map((o) => [o, fieldWords(o)] as const)
+        : (choicesFor(nameAt(path), context) ?? []);
+    return (
+      <fieldset className="hazard-picks">
+        <legend>{label}</legend>
+        {options.length === 0 && <span className="soft small">there are none yet</span>}
+        {options.map(([id, name]) => (
+          <label key={id}>
+            <input
+              type="checkbox"
+              checked={list.includes(id)}
+              onChange={(e) => onChange(e.target.checked ? [...list, id] : list.filter((x) => x !== id), '')}
+            />{' '}
+            {name}
+          </label>
+        ))}
+      </fieldset>
+    );
+  }
+  const moves = (i: number) => (
+    <span className="item-moves">
+      <button
+        type="button"
+        className="act"
+        disabled={i === 0}
+        aria-label={`${label} ${i + 1} up`}
+        onClick={() => move(i, -1)}
+      >
+        ↑
+      </button>
+      <button
+        type="button"
+        className="act"
+        aria-label={`remove ${label} ${i + 1}`}
+        onClick={() => onChange(list.toSpliced(i, 1), '')}
+      >
+        ×
+      </button>
+    </span>
+  );
+  return (
+    <div className="field-block list-field">
+      <span className="field-label">{label}</span>
+      {list.map((one, i) => {
+        const inner = (
+          <SchemaField
+            key={String(i)}
+            schema={of}
+            value={one}
+            path={[...path, i]}
+            label={small ? `${label} ${i + 1}` : itemName(one, i)}
+            context={context}
+            onChange={(next, about) => onChange(list.with(i, next), about)}
+          />
+        );
+        return small ? (
+          // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their place
+          <div key={i} className="line-row bare">
+            {inner}
+            {moves(i)}
+          </div>
+        ) : (
+          // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their place
+          <details key={i} className="item" open={list.length < 3 || undefined}>
+            <summary>
+              {itemName(one, i)} {moves(i)}
+            </summary>
+            {inner}
+          </details>
+        );
+      })}
+      <button type="button" className="plain add" onClick={() => onChange([...list, emptyOf(of)], '')}>
+        Add {label}
+      </button>
+    </div>
+  );
+}
+
+/** What can be a key of a record: badges for labels by badge, parameters for values, else whatever is typed. */
+function keysFor(name: string, { bodies }: SchemaContext): Array<readonly [string, string]> | null {
+  const [family] = entriesOf(bodies, 'family');
+  if (name === 'labelByBadge') return family?.badges.map((b) => [b.id, b.name] as const) ?? [];
+  if (name === 'values') return family?.parameters.map((p) => [p.id, p.name] as const) ?? [];
+  return null;
+}
+
+function RecordField({ value, path, label, context, onChange, of }: FieldProps & { of: z.ZodType }) {
+  const record = (value ?? {}) as Record<string, unknown>;
+  const keys = keysFor(nameAt(path), context);
+  const set = (key: string, next: unknown, about: string) => {
+    const { [key]: _, ...rest } = record;
+    onChange(next === undefined || next === '' ? rest : { ...record, [key]: next }, about);
+  };
+  if (keys)
+    return (
+      <fieldset className="group">
+        <legend>{label}</legend>
+        {keys.length === 0 && <span className="soft small">there are none yet</span>}
+        {keys.map(([key, name]) => (
+          <SchemaField
+            key={key}
+            schema={of.optional()}
+            value={record[key]}
+            path={[...path, key]}
+            label={name}
+            context={context}
+            onChange={(next, about) => set(key, next, about)}
+          />
+        ))}
+      </fieldset>
+    );
+  return (
+    <div className="field-block">
+      <span className="field-label">{label}</span>
+      {Object.entries(record).map(([key, item], i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a key that is being typed is no identity
+        <div key={i} className="record-row">
+          <input
+            className="box"
+            aria-label={`${label} ${i + 1} name`}
+            value={key}
+            onChange={(e) =>
+              onChange(
+                Object.fromEntries(Object.entries(record).map(([k, v], n) => [n === i ? e.target.value : k, v])),
+                `${path.join('.')}.key${i}`,
+              )
+            }
+          />
+          <input
+            className="box"
+            aria-label={`${label} ${i + 1}`}
+            value={String(item ?? '')}
+            onChange={(e) =>
+              onChange(
+                { ...record, [key]: shapeOf(of).kind === 'number' ? Number(e.target.value) : e.target.value },
+                `${path.join('.')}.${i}`,
+              )
+            }
+          />
+          <button
+            type="button"
+            className="act"
+            aria-label={`remove ${label} ${i + 1}`}
+            onClick={() => set(key, undefined, '')}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="plain add"
+        onClick={() => onChange({ ...record, [`${label} ${Object.keys(record).length + 1}`]: emptyOf(of) }, '')}
+      >
+        Add {label}
+      </button>
+    </div>
+  );
+}

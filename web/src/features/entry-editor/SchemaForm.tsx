@@ -1,0 +1,36 @@
+import { type Entry, entrySchemas, problemsOf } from '@wire-trail/core';
+import { useMemo } from 'react';
+import { useAppDispatch } from '../../app/store.ts';
+import { SchemaFields } from './SchemaFields.tsx';
+import { shapeOf } from './schema.ts';
+import { draftEdited } from './slice.ts';
+
+const fixed = new Set(['kind', 'id', 'family']);
+
+/** The form of an entry of any kind, read off its schema. What is wrong is said beside it; nothing typed is dropped. */
+export function SchemaForm({ body, bodies }: { body: Entry; bodies: { entries: Entry[] } }) {
+  const dispatch = useAppDispatch();
+  const schema = entrySchemas[body.kind];
+  const problems = useMemo(() => {
+    const parsed = schema.safeParse(body);
+    return new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
+  }, [body, schema]);
+  const shape = shapeOf(schema);
+  const member =
+    shape.kind === 'one-of'
+      ? shape.options.get(String((body as unknown as Record<string, unknown>)[shape.by]))
+      : schema;
+  const own = member ? shapeOf(member) : null;
+  if (own?.kind !== 'object') return null;
+  return (
+    <section className="sheet">
+      <SchemaFields
+        fields={own.fields}
+        value={body as unknown as Record<string, unknown>}
+        path={[]}
+        context={{ bodies, problems, hidden: fixed }}
+        onChange={(next, about) => void dispatch(draftEdited({ body: next as Entry, about }))}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,81 @@
+import {
+  type Family,
+  findingWords,
+  formatQuantity,
+  lintFamily,
+  type Plate,
+  resolveParameters,
+  resolvePlate,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { reasonWords } from '../../parts/words/reason-words.ts';
+
+const blank = { model: '', serial: '', software: '' };
+
+/** Try a plate on the variants as they stand in the draft: which fits, why, and which values follow. */
+export function VariantsBeside({ family }: { family: Family }) {
+  const [typed, setTyped] = useState(blank);
+  const plate: Plate = {
+    model: typed.model.trim() || null,
+    serial: typed.serial.trim() || null,
+    software: /^\d+(\.\d+)*$/.test(typed.software.trim()) ? typed.software.trim() : null,
+  };
+  const resolved = resolvePlate(family, plate);
+  const findings = lintFamily(family, []);
+  const nameOf = (id: string) => family.variants.find((v) => v.id === id)?.name ?? id;
+  return (
+    <aside className="stack beside">
+      <div className="sheet stack">
+        <h3>Try a plate</h3>
+        {(['model', 'serial', 'software'] as const).map((field) => (
+          <label key={field} className="field">
+            {field}
+            <input
+              className="box mono"
+              value={typed[field]}
+              onChange={(e) => setTyped({ ...typed, [field]: e.target.value })}
+            />
+          </label>
+        ))}
+        <div role="status">
+          {family.variants.length === 0 ? (
+            <p className="soft small">There are no variants yet.</p>
+          ) : resolved.variant ? (
+            <p>
+              <strong>{nameOf(resolved.variant)}</strong>: {resolved.why.map(reasonWords).join(', ')}
+            </p>
+          ) : (
+            <p>
+              {resolved.alive.length === 0 ? 'No variant fits.' : `Alive: ${resolved.alive.map(nameOf).join(' · ')}`}
+            </p>
+          )}
+          {resolveParameters(family, plate).map(({ id, cases }) => {
+            const parameter = family.parameters.find((p) => p.id === id);
+            if (!parameter) return null;
+            return (
+              <p key={id} className="small">
+                {parameter.name}:{' '}
+                {cases
+                  .map(
+                    (c) =>
+                      `${parameter.quantity === 'ratio' ? `${c.value * 100} %` : formatQuantity(c.value, parameter.quantity)}${cases.length > 1 ? ` (${c.variants.map(nameOf).join(', ')})` : ''}`,
+                  )
+                  .join(' or ')}
+              </p>
+            );
+          })}
+        </div>
+      </div>
+      {findings.length > 0 && (
+        <div className="sheet small">
+          <h3>Loose ends of the variants</h3>
+          {findings.map((f) => (
+            <p key={findingWords(f)}>
+              <span className={`severity-${f.severity}`}>{f.severity}</span> {findingWords(f)}
+            </p>
+          ))}
+        </div>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,86 @@
+import {
+  type Code,
+  type Entry,
+  type EntryKind,
+  entriesOf,
+  entrySchemas,
+  type Family,
+  newFace,
+  type Panel,
+  type Symptom,
+} from '@wire-trail/core';
+import { emptyOf } from './schema.ts';
+
+/** What a code or symptom holds before anything is said of it. */
+const undescribed = {
+  title: 'Not described yet',
+  saw: '',
+  does: '',
+  detection: { notWatchedCycles: 0, inARow: 1, erasedAfterCleanCycles: null, cycle: 'cycle' },
+  signStages: [],
+  suspects: [],
+  circumstances: [],
+  scope: 'technician',
+  onlyVariants: [],
+  goodReadings: [],
+  chart: null,
+  seeAlso: [],
+  claims: [],
+  pictures: [],
+  frequency: 1,
+  source: null,
+  standing: 'experimental',
+} as const;
+
+function codeLike(family: Family, id: string, text: string, sibling: Code | undefined): Entry | null {
+  const controller =
+    sibling?.controller ?? (family.controllers.find((c) => c.authoritative) ?? family.controllers[0])?.id;
+  if (!controller) return null;
+  return {
+    ...undescribed,
+    kind: 'code',
+    id,
+    text,
+    family: family.id,
+    controller,
+    readout: sibling?.readout ?? null,
+    decoy: false,
+    hazards: sibling?.hazards ?? [],
+    enter: sibling?.enter ?? null,
+    clear: sibling?.clear ?? null,
+  } as unknown as Code;
+}
+
+/** The least an entry of a kind can be, under its id, with its name: what is there to be filled in. */
+export function newEntry(
+  key: { family: string | null; kind: EntryKind; id: string },
+  name: string,
+  bodies: { entries: readonly Entry[] },
+): Entry | null {
+  const { family: familyId, kind, id } = key;
+  const all = { entries: [...bodies.entries] };
+  const family = entriesOf(all, 'family').find((f) => f.id === familyId);
+  if (kind === 'code') return family ? codeLike(family, id, name, entriesOf(all, 'code')[0]) : null;
+  if (kind === 'symptom')
+    return {
+      ...undescribed,
+      kind,
+      id,
+      family: familyId,
+      title: name,
+      hazards: [],
+      enter: null,
+      clear: null,
+    } as unknown as Symptom;
+  const empty = emptyOf(entrySchemas[kind]) as Record<string, unknown>;
+  const named = 'title' in empty ? { title: name } : 'name' in empty ? { name } : {};
+  const made = { ...empty, ...named, kind, id, ...('family' in empty ? { family: familyId } : {}) };
+  if (kind === 'family')
+    return {
+      ...made,
+      controllers: [{ id: 'main', name: 'Main control', role: 'lead', authoritative: true }],
+    } as unknown as Family;
+  if (kind === 'panel' && family)
+    return newFace({ ...made, controller: family.controllers[0]?.id, faces: [] } as unknown as Panel, 'front');
+  return made as unknown as Entry;
+}

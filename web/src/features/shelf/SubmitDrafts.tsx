@@ -1,0 +1,24 @@
+import { keyOf } from '@wire-trail/core';
+import { useNavigate } from 'react-router';
+import { type ApiError, api } from '../../app/api.ts';
+import type { Shelved } from './FamilyPage.tsx';
+
+/** Hands every draft of a family to a reviewer together: what belongs together is published together. */
+export function SubmitDrafts({ family, entries }: { family: string; entries: readonly Shelved[] }) {
+  const navigate = useNavigate();
+  const [submit, { isLoading, error }] = api.useSubmitMutation();
+  const drafts = entries.filter((e) => e.state === 'draft');
+  const hand = async () => {
+    const items = drafts.map((d) => ({ ...keyOf(d.body), number: d.number }));
+    const result = await submit({ title: `${family}: ${items.length} drafts`, items });
+    if (result.data) void navigate(`/bench/${result.data.id}`);
+  };
+  return (
+    <>
+      <button type="button" className="act" disabled={isLoading} onClick={() => void hand()}>
+        Submit {drafts.length === 1 ? 'the draft' : `all ${drafts.length} drafts`}
+      </button>
+      {error && <span className="wrong">{(error as ApiError).title}</span>}
+    </>
+  );
+}

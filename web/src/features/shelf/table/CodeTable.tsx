@@ -1,0 +1,243 @@
+import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-data-grid';
+import { Code, codeColumns, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../../../app/api.ts';
+import type { RoomProps, Shelved } from '../FamilyPage.tsx';
+import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
+import { ImportDialog } from './ImportDialog.tsx';
+import { JobBar } from './JobBar.tsx';
+import './code-table.css';
+import { useJob } from './use-job.ts';
+
+const shownColumns: ReadonlyArray<readonly [string, number]> = [
+  ['text', 90],
+  ['title', 220],
+  ['saw', 230],
+  ['does', 200],
+  ['suspects', 240],
+  ['group', 110],
+  ['scope', 110],
+  ['standing', 120],
+  ['hazards', 160],
+  ['decoy', 70],
+  ['onlyVariants', 130],
+  ['threshold', 130],
+  ['inARow', 80],
+  ['warnsAfter', 90],
+  ['locksOutAfter', 100],
+  ['attempt', 120],
+  ['erasedAfter', 110],
+  ['frequency', 90],
+  ['source', 130],
+  ['note', 180],
+];
+/** What may be set for many rows at once. */
+const bulkColumns = ['group', 'scope', 'standing', 'hazards', 'source', 'chart', 'onlyVariants', 'suspects', 'note'];
+
+const hours = (ms: number | null): string =>
+  ms === null ? '' : ms >= 3_600_000 ? `${(ms / 3_600_000).toFixed(1)} h` : `${Math.round(ms / 60_000)} min`;
+
+/** Codes and symptoms as a table that is edited in place, one row or many; drafts until somebody submits them. */
+export function CodeTable({ entries, family }: RoomProps) {
+  const navigate = useNavigate();
+  const [edits, setEdits] = useState(noEdits);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [importing, setImporting] = useState(false);
+  const [picked, setPicked] = useState<GridRowSelectionModel>({ type: 'include', ids: new Set() });
+  const [column, setColumn] = useState('group');
+  const [text, setText] = useState('');
+  const [save] = api.useSaveDraftsMutation();
+  const run = useJob();
+  const shelved = useMemo(
+    () => entries.filter((e): e is Shelved & { body: Row } => e.body.kind === 'code' || e.body.kind === 'symptom'),
+    [entries],
+  );
+  const listed = useMemo(() => new Map(shelved.map((e) => [rowKey(e.body), e.body])), [shelved]);
+  const rows = shelved.map((e) => {
+    const body = edits.rows.get(rowKey(e.body)) ?? e.body;
+    const cells = Object.fromEntries(codeColumns.map((c) => [c.id, c.write(body)]));
+    return {
+      ...cells,
+      id: rowKey(e.body),
+      body,
+      lastsAtLeast: hours(lockOutMs(body.detection)),
+      proves: `${proveRun(body.detection).cycles} ${body.detection.cycle}`,
+      state: body === e.body ? e.state : 'changed here',
+    };
+  });
+  const columns: GridColDef[] = [
+    ...shownColumns.map(([id, width]): GridColDef => {
+      const title = codeColumns.find((c) => c.id === id)?.title.split(':')[0] ?? id;
+      return {
+        field: id,
+        headerName: title,
+        width,
+        editable: true,
+        cellClassName: id === 'text' ? 'code-cell' : '',
+        ...(id === 'text' && { renderCell: ({ value }) => value || <span className="soft">—</span> }),
+      };
+    }),
+    { field: 'lastsAtLeast', headerName: 'lasts at least', width: 110 },
+    { field: 'proves', headerName: 'proved by', width: 110 },
+    { field: 'state', headerName: 'state', width: 110 },
+  ];
+  const changed = changedRows(edits, listed);
+  const problems = changed.flatMap((row) => {
+    const parsed = (row.kind === 'code' ? Code : Symptom).safeParse(row);
+    return parsed.success
+      ? []
+      : [
+          `${row.kind === 'code' ? row.text : row.title}: ${problemsOf(parsed.error)
+            .map((p) => `${p.path.join('.')} ${p.reason}`)
+            .join('; ')}`,
+        ];
+  });
+  const edit = (some: readonly Row[], id: string, value: string): boolean => {
+    const done = editCells(edits, some, id, value);
+    setWrong(done.ok ? null : done.reason);
+    if (done.ok) setEdits(done.edits);
+    return done.ok;
+  };
+  const chosen = shelved.flatMap((e) =>
+    (picked.type === 'include') === picked.ids.has(rowKey(e.body)) ? [edits.rows.get(rowKey(e.body)) ?? e.body] : [],
+  );
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      event.preventDefault();
+      setEdits((e) => (event.shiftKey ? redoEdit(e, listed) : undoEdit(e, listed)));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [listed]);
+  const keep = (submit: boolean) => {
+    const items = changed.map((body) => ({
+      basedOn: shelved.find((e) => rowKey(e.body) === rowKey(body))?.number ?? 0,
+      body,
+    }));
+    void run.start(() =>
+      save({ note: 'edited in the table', submit: submit ? `${items.length} codes edited` : null, items }),
+    );
+  };
+  const { job } = run;
+  useEffect(() => {
+    if (job?.state !== 'done') return;
+    setEdits(noEdits);
+    if (job.result?.setId) void navigate(`/bench/${job.result.setId}`);
+  }, [job, navigate]);
+  const download = () => {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(
+      new Blob(['\ufeff', writeCodeTable(shelved.map((e) => e.body))], { type: 'text/csv' }),
+    );
+    link.download = `${family}-codes.csv`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  const inGroup = chosen.length === 1 && chosen[0]?.kind === 'code' && chosen[0].group;
+  return (
+    <div className="stack">
+      <div className="row">
+        <button type="button" className="act" onClick={() => setImporting(true)}>
+          Paste or bring in a table …
+        </button>
+        <button type="button" className="act" onClick={download}>
+          Take along as CSV
+        </button>
+        <a className="act" href={`/api/v1/families/${family}/export`} download>
+          as a bundle
+        </a>
+        <span className="spring" />
+        <button
+          type="button"
+          className="act"
+          aria-label="undo"
+          disabled={edits.past.length === 0}
+          onClick={() => setEdits(undoEdit(edits, listed))}
+        >
+          ↶
+        </button>
+        <button
+          type="button"
+          className="act"
+          aria-label="redo"
+          disabled={edits.future.length === 0}
+          onClick={() => setEdits(redoEdit(edits, listed))}
+        >
+          ↷
+        </button>
+        <button
+          type="button"
+          className={changed.length > 0 ? 'act first' : 'act'}
+          disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
+          onClick={() => keep(false)}
+        >
+          Save {changed.length > 0 ? changed.length : ''} drafts
+        </button>
+        <button
+          type="button"
+          className="act"
+          disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
+          onClick={() => keep(true)}
+        >
+          and submit
+        </button>
+      </div>
+      <JobBar run={run} what="saving drafts" />
+      <div className="row bulk" role="group" aria-label="many rows at once">
+        <span className="soft">{chosen.length} picked: set</span>
+        <select className="box" aria-label="column to set" value={column} onChange={(e) => setColumn(e.target.value)}>
+          {bulkColumns.map((id) => (
+            <option key={id} value={id}>
+              {codeColumns.find((c) => c.id === id)?.title.split(':')[0]}
+            </option>
+          ))}
+        </select>
+        <span className="soft">to</span>
+        <input className="box" aria-label="value to set" value={text} onChange={(e) => setText(e.target.value)} />
+        <button type="button" className="act" disabled={chosen.length === 0} onClick={() => edit(chosen, column, text)}>
+          Set in {chosen.length} rows
+        </button>
+        {inGroup && (
+          <button
+            type="button"
+            className="act"
+            onClick={() =>
+              setPicked({
+                type: 'include',
+                ids: new Set(rows.filter((r) => r.body.kind === 'code' && r.body.group === inGroup).map((r) => r.id)),
+              })
+            }
+          >
+            Pick all of “{inGroup}”
+          </button>
+        )}
+      </div>
+      {(wrong || problems.length > 0) && (
+        <p className="wrong" role="alert">
+          {[wrong, ...problems.slice(0, 3)].filter(Boolean).join(' · ')}
+        </p>
+      )}
+      <div className="code-grid">
+        <DataGrid
+          rows={rows}
+          columns={columns}
+          density="compact"
+          checkboxSelection
+          disableRowSelectionOnClick
+          rowSelectionModel={picked}
+          onRowSelectionModelChange={setPicked}
+          pageSizeOptions={[100]}
+          processRowUpdate={(next, before) => {
+            const id = shownColumns.find(([c]) => next[c] !== before[c])?.[0];
+            if (!id || !edit([next.body as Row], id, String(next[id] ?? ''))) return before;
+            return next;
+          }}
+          getRowClassName={({ row }) => (row.state === 'changed here' ? 'changed-row' : '')}
+        />
+      </div>
+      {importing && <ImportDialog family={family} entries={entries} onClose={() => setImporting(false)} />}
+    </div>
+  );
+}

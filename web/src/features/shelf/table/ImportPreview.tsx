@@ -1,0 +1,112 @@
+import { diff, type ImportRow } from '@wire-trail/core';
+import { useState } from 'react';
+import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+
+const whats = ['new', 'changed', 'same', 'refused'] as const;
+type What = (typeof whats)[number];
+const mostShown = 300;
+
+const whatOf = (row: ImportRow): What =>
+  !row.taken
+    ? 'refused'
+    : row.bodies.some((b) => b.what === 'new')
+      ? 'new'
+      : row.bodies.some((b) => b.what === 'changed')
+        ? 'changed'
+        : 'same';
+
+/** Row by row what a table would bring, and why a row is refused. */
+export function ImportPreview({ rows }: { rows: readonly ImportRow[] }) {
+  const counts = new Map<What, number>();
+  for (const row of rows) counts.set(whatOf(row), (counts.get(whatOf(row)) ?? 0) + 1);
+  const [only, setOnly] = useState<What | null>(counts.has('refused') ? 'refused' : null);
+  const shown = rows.filter((r) => only === null || whatOf(r) === only);
+  return (
+    <>
+      <div className="row" role="group" aria-label="show rows that are">
+        <button type="button" className={only === null ? 'act first' : 'act'} onClick={() => setOnly(null)}>
+          all {rows.length}
+        </button>
+        {whats.map((what) => (
+          <button
+            key={what}
+            type="button"
+            className={only === what ? 'act first' : 'act'}
+            disabled={!counts.has(what)}
+            onClick={() => setOnly(what)}
+          >
+            {counts.get(what) ?? 0} {what}
+          </button>
+        ))}
+      </div>
+      <div className="preview tall">
+        <table className="table">
+          <thead>
+            <tr>
+              <th>line</th>
+              <th>is</th>
+              <th>codes</th>
+              <th>title, and what changes or why not</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.slice(0, mostShown).map((row) => (
+              <Line key={row.line} row={row} />
+            ))}
+          </tbody>
+        </table>
+        {shown.length > mostShown && <p className="soft">… and {shown.length - mostShown} more</p>}
+      </div>
+    </>
+  );
+}
+
+function Line({ row }: { row: ImportRow }) {
+  const [first] = row.taken ? row.bodies : [];
+  const changes = first?.before ? diff(first.before, first.body).map((c) => c.at[0]) : [];
+  return (
+    <tr className={`import-${whatOf(row)}`}>
+      <td className="mono">{row.line}</td>
+      <td>{whatOf(row)}</td>
+      <td>
+        {row.taken
+          ? row.bodies
+              .slice(0, 8)
+              .map((b) =>
+                b.body.kind === 'code' ? (
+                  <CodeGlyph key={b.body.id} text={b.body.text} />
+                ) : (
+                  <span key={b.body.id}>no code </span>
+                ),
+              )
+          : row.cells.slice(0, 1).map((c) => (
+              <span key={c} className="mono" dir="auto">
+                {c.slice(0, 30)}
+              </span>
+            ))}
+        {row.taken && row.bodies.length > 8 && ` … ${row.bodies.length}`}
+      </td>
+      <td dir="auto">
+        {row.taken ? (
+          <>
+            {first?.body.title}
+            {changes.length > 0 && <span className="soft"> changes {[...new Set(changes)].join(', ')}</span>}
+            {row.notes.map((n) => (
+              <span key={n} className="soft">
+                {' '}
+                · {n}
+              </span>
+            ))}
+          </>
+        ) : (
+          row.problems.map((p) => (
+            <div key={`${p.column}${p.reason}`} className="wrong">
+              {p.column && `${p.column}: `}
+              {p.reason}
+            </div>
+          ))
+        )}
+      </td>
+    </tr>
+  );
+}

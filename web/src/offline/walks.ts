@@ -1,0 +1,39 @@
+import type { Bundle, EventId, WalkEvent, WalkId } from '@wire-trail/core';
+import { eventsOfWalk, keepEvents } from './database.ts';
+import { announceKept } from './use-sync.ts';
+
+type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at'> : never;
+/** What happened, before the device stamps it. */
+export type Happening = WithoutStamp<WalkEvent>;
+
+/** Stamps happenings with ids, numbers and the time, and keeps them on the device: all of them, or none. */
+export async function keepHappenings(input: {
+  walk: WalkId;
+  by: number;
+  happenings: readonly Happening[];
+}): Promise<WalkEvent[]> {
+  const known = (await eventsOfWalk(input.walk)).map((e) => e.event);
+  const first = Math.max(-1, ...known.map((e) => e.seq)) + 1;
+  const at = new Date().toISOString();
+  const added = input.happenings.map(
+    (happening, i) =>
+      ({ ...happening, id: crypto.randomUUID() as EventId, walk: input.walk, seq: first + i, at }) as WalkEvent,
+  );
+  await keepEvents(
+    added.map((event) => ({ id: event.id, walk: input.walk, by: input.by, event, state: 'waiting', reason: null })),
+  );
+  announceKept();
+  return [...known, ...added];
+}
+
+/** Begins a walk on this device; the id is where it goes on. */
+export async function beginWalk(
+  bundle: Bundle,
+  by: number,
+  from: Extract<WalkEvent, { kind: 'started' }>['from'],
+): Promise<WalkId> {
+  const walk = crypto.randomUUID() as WalkId;
+  const started: Happening = { kind: 'started', family: bundle.family, bundle: bundle.pinned?.hash ?? 'by hand', from };
+  await keepHappenings({ walk, by, happenings: [started] });
+  return walk;
+}
