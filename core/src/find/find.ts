@@ -29,6 +29,8 @@ const fewFamilies = 24;
 const mostInWords = 200;
 const mostNamed = 200;
 const decisive = 1.3;
+/** Beside what was typed exactly, only what it may be misread for. */
+const furthestBesideExact = 0.95;
 
 type Named = Readonly<{ families: ReadonlyMap<number, Why>; slip: boolean }>;
 type Token = Readonly<{ typed: string; word: string }>;
@@ -85,6 +87,10 @@ function scopesOf(index: FindIndex, tokens: readonly Token[]): Scope[] {
   return scopes;
 }
 
+/** The same sign for sign; a small letter is the same letter. */
+const isSame = (listed: string, typed: string): boolean =>
+  listed === typed || (listed.length === typed.length && listed.toUpperCase() === typed.toUpperCase());
+
 type Hit = { place: number; distance: number; why: Why };
 
 function judge(
@@ -94,7 +100,7 @@ function judge(
   doc: FindDoc,
   other: { squeezed: string; plain: string },
 ): Omit<Hit, 'place'> | null {
-  if (doc.text === typed) return { distance: 0, why: { kind: 'same' } };
+  if (isSame(doc.text, typed)) return { distance: 0, why: { kind: 'same' } };
   const [tightUpper, plainUpper] = [tight.toUpperCase(), plain.toUpperCase()];
   if (tightUpper === other.squeezed || plainUpper === other.plain)
     return { distance: tightUpper === other.squeezed ? 0.001 : 0.002, why: { kind: 'spelling', typed } };
@@ -163,7 +169,9 @@ function findTyped(index: FindIndex, typed: string, families: Scope['families'])
   for (const { spelling, judged } of judgedSpellings) {
     for (const place of spelling.docs) {
       if (families && !families.has(index.familyOf[place] ?? -1)) continue;
-      const own = index.docs[place]?.text === typed ? ({ distance: 0, why: { kind: 'same' } } as const) : judged;
+      const own = isSame(index.docs[place]?.text ?? '', typed)
+        ? ({ distance: 0, why: { kind: 'same' } } as const)
+        : judged;
       hits.push({ place, ...own });
     }
     if (hits.length > mostCodes * 4) break;
@@ -275,7 +283,9 @@ export function find(index: FindIndex, query: string, most = 12): Found[] {
     for (const hit of findWords(index, rest, families))
       keepDoc(hit.place, hit.distance + penalty, [...hit.why, ...whyFamily(hit.place)]);
   }
+  const exact = [...best.values()].some((f) => f.kind === 'code' && f.distance < 0.1);
   return [...best.values()]
+    .filter((f) => !exact || f.kind !== 'code' || f.distance <= furthestBesideExact)
     .sort(
       (a, b) =>
         a.distance - b.distance ||

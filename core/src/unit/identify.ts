@@ -66,6 +66,9 @@ function bitsWithNext(split: Split, left: readonly TraitSubject[], traits: reado
 }
 
 const fewEnoughToLookFurther = 24;
+/** More answers than these are not taken in at a glance; such a question comes only where no other splits. */
+const mostAnswers = 5;
+const crowd = (split: Split): number => (split.groups.size > mostAnswers ? 1 : 0);
 
 /**
  * Narrows families by what was seen of them, and picks the one question that splits what is left best. A family whose
@@ -86,7 +89,10 @@ export function identify<S extends TraitSubject>(subjects: readonly S[], seen: S
     .filter(({ bits }) => bits > 1e-9)
     .sort(
       (a, b) =>
-        b.bits - a.bits || a.split.groups.size - b.split.groups.size || (a.split.trait < b.split.trait ? -1 : 1),
+        crowd(a.split) - crowd(b.split) ||
+        b.bits - a.bits ||
+        a.split.groups.size - b.split.groups.size ||
+        (a.split.trait < b.split.trait ? -1 : 1),
     );
   const few = left.length <= fewEnoughToLookFurther;
   const ranked = few
@@ -99,7 +105,11 @@ export function identify<S extends TraitSubject>(subjects: readonly S[], seen: S
             splits.map((x) => x.split.trait),
           ),
         }))
-        .sort((a, b) => (Math.abs(b.worth - a.worth) > 1e-9 ? b.worth - a.worth : b.bits - a.bits))
+        .sort(
+          (a, b) =>
+            crowd(a.split) - crowd(b.split) ||
+            (Math.abs(b.worth - a.worth) > 1e-9 ? b.worth - a.worth : b.bits - a.bits),
+        )
     : splits;
   const [best] = ranked;
   const ask: Question | null = best

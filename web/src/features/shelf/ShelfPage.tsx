@@ -10,6 +10,8 @@ import { AddEntry } from './AddEntry.tsx';
 import { BringIn } from './BringIn.tsx';
 import './shelf.css';
 
+const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
 /** The library as one recognises it: by the drawn panels, not by a table of names. */
 export default function ShelfPage() {
   const { data, error, refetch } = api.useFamiliesQuery();
@@ -75,7 +77,12 @@ export default function ShelfPage() {
               </div>
               <p className="soft small">{family.recognisedBy.join(' · ')}</p>
               <p className="small">
-                {counts.codes} codes · {counts.symptoms} symptoms · {counts.charts} charts · {counts.routes} routes
+                {[
+                  counted(counts.codes, 'code'),
+                  counted(counts.symptoms, 'symptom'),
+                  counted(counts.charts, 'chart'),
+                  counted(counts.routes, 'route'),
+                ].join(' · ')}
               </p>
               {family.badges.length > 1 && (
                 <p className="small soft">sold as {family.badges.map((b) => b.name).join(', ')}</p>

@@ -44,7 +44,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
   if (parts.length > 1) return <aside className="sheet inspector soft">{parts.length} parts are picked.</aside>;
   if (part) {
     const schema: z.ZodType = 'look' in part ? Control : Sign;
-    const hidden = new Set(['at', 'kind']);
+    const hidden = new Set(['at', 'kind', 'id']);
     return (
       <aside className="sheet inspector" aria-label="the picked part">
         <h2>{part.label}</h2>

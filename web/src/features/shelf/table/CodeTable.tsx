@@ -75,6 +75,9 @@ export function CodeTable({ entries, family }: RoomProps) {
         width,
         editable: true,
         cellClassName: id === 'text' ? 'code-cell' : '',
+        ...(id === 'suspects' && {
+          renderCell: ({ row }) => (row.body as Row).suspects.map((s) => s.label).join(' · '),
+        }),
         ...(id === 'text' && { renderCell: ({ value }) => value || <span className="soft">—</span> }),
       };
     }),
@@ -137,7 +140,7 @@ export function CodeTable({ entries, family }: RoomProps) {
   };
   const inGroup = chosen.length === 1 && chosen[0]?.kind === 'code' && chosen[0].group;
   return (
-    <div className="stack">
+    <div className="stack table-room">
       <div className="row">
         <button type="button" className="act" onClick={() => setImporting(true)}>
           Paste or bring in a table …

@@ -200,7 +200,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                 </tbody>
               </table>
             </div>
-            <div className="three">
+            <div className="import-defaults">
               <Pick
                 label="Controller of new codes"
                 value={controller}
