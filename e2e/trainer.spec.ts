@@ -9,7 +9,7 @@ test('a code is edited, compared, submitted, and published by a reviewer who is 
   const { page } = trainer;
   await expect(page).toHaveURL(/\/shelf$/);
   // the family is recognised by its drawn panel
-  await expect(page.getByRole('img', { name: 'Front' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Front' }).first()).toBeVisible();
   await page.getByRole('link', { name: /Brindlewick G4/ }).click();
   await page.getByRole('tab', { name: 'Codes' }).click();
   await page.getByRole('link', { name: /^K19/ }).click();

@@ -15,15 +15,23 @@ export class UnusableInput extends Error {
 
 const mostBytes = 32 * 1024 * 1024;
 
-/** Reads JSON from a file; refuses what is missing, too large, or no JSON. */
-export function readJson(file: string): unknown {
+/** Reads a file's bytes; refuses what is missing or too large. */
+export function readBytes(file: string): Buffer {
   const refuse = (reason: string): never => {
     throw new UnusableInput([{ file, path: [], reason }]);
   };
   const stat = statSync(file, { throwIfNoEntry: false });
   if (!stat?.isFile()) return refuse('there is no such file');
   if (stat.size > mostBytes) return refuse(`is ${Math.round(stat.size / 1024 / 1024)} MB; at most 32 MB are read`);
-  const bytes = readFileSync(file);
+  return readFileSync(file);
+}
+
+/** Reads JSON from a file; refuses what is missing, too large, or no JSON. */
+export function readJson(file: string): unknown {
+  const refuse = (reason: string): never => {
+    throw new UnusableInput([{ file, path: [], reason }]);
+  };
+  const bytes = readBytes(file);
   if (bytes.includes(0)) return refuse('is not text');
   try {
     return JSON.parse(bytes.toString('utf8'));

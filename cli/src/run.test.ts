@@ -109,6 +109,104 @@ describe('decode', () => {
   });
 });
 
+const launch = join(root, 'demo/sandrelle-l6.json');
+const cart = join(root, 'demo/corrant-u3.json');
+
+describe('find', () => {
+  it('ranks what a misread code may mean, with why and how far', async () => {
+    const { status, json } = await run(['find', demo, launch, cart, '--query', 'corrant 4l2 7', '--json']);
+    expect(status).toBe(0);
+    expect(json[0]).toMatchObject({
+      family: 'corrant-u3',
+      code: '412-7',
+      why: [{ kind: 'misread' }, { kind: 'family' }],
+    });
+    expect(json[0].distance).toBeLessThan(0.5);
+  });
+  it('without a query: status 2', async () => expect((await run(['find', demo])).status).toBe(2));
+});
+
+describe('unit', () => {
+  const traits = (seen: object) => file('traits.json', JSON.stringify(seen));
+  it('narrows, and says what to look at next', async () => {
+    const { json } = await run(['unit', demo, launch, cart, '--traits', traits({ 'what it is': 'vehicle' }), '--json']);
+    expect(json.left).toEqual(['sandrelle-l6', 'corrant-u3']);
+    expect(json.ask.answers).toHaveLength(2);
+    const last = await run([
+      'unit',
+      demo,
+      launch,
+      cart,
+      '--traits',
+      traits({ 'lamps on the front': '6', knobs: null }),
+      '--json',
+    ]);
+    expect(last.json).toEqual({ left: ['sandrelle-l6'], ask: null });
+  });
+  it('a trait nobody has: status 2 with its name', async () => {
+    const { status, json } = await run(['unit', demo, '--traits', traits({ smell: 'none' }), '--json']);
+    expect([status, json.problems[0].path]).toEqual([2, ['smell']]);
+  });
+});
+
+describe('resolve', () => {
+  it('gives every value with its reason; what is not known keeps cases', async () => {
+    const known = await run(['resolve', cart, '--model', 'U3-20', '--software', '2.10', '--json']);
+    const attempts = (json: { parameters: Array<{ id: string; cases: object[] }> }) =>
+      json.parameters.find((p) => p.id === 'attempts')?.cases;
+    expect(known.json.variant).toBe('soft-2');
+    expect(attempts(known.json)).toEqual([
+      {
+        value: 40,
+        variants: ['soft-2'],
+        why: [
+          { kind: 'model', pattern: 'U3*' },
+          { kind: 'software', from: '2.0', below: '3.0' },
+        ],
+      },
+    ]);
+    expect(attempts((await run(['resolve', cart, '--model', 'U3', '--json'])).json)).toHaveLength(3);
+    expect((await run(['resolve', cart, '--software', 'new'])).status).toBe(2);
+  });
+});
+
+describe('codes', () => {
+  it('import --dry-run says row by row what would change; refused rows are status 1', async () => {
+    const csv = file('codes.csv', 'Nr;Was;Egal\n206–208;Neu;x\n412-7;;x\n,;');
+    const map = file('map.json', JSON.stringify({ Nr: 'text', Was: 'title', Egal: null }));
+    const { status, json } = await run(['codes', 'import', cart, '--csv', csv, '--map', map, '--dry-run', '--json']);
+    expect(json.map((r: { line: number; refused?: unknown }) => [r.line, Boolean(r.refused)])).toEqual([
+      [2, false],
+      [3, true],
+      [4, true],
+    ]);
+    expect(json[0].codes.map((c: { what: string; code: string }) => `${c.what} ${c.code}`)).toEqual([
+      'new 206',
+      'new 207',
+      'new 208',
+    ]);
+    expect(status).toBe(1);
+  });
+  it('what is exported changes nothing when it comes back', async () => {
+    const csv = file('out.csv', (await run(['codes', 'export', cart])).stdout);
+    const { status, json } = await run(['codes', 'import', cart, '--csv', csv, '--dry-run', '--json']);
+    expect(status).toBe(0);
+    expect(
+      json
+        .flatMap((r: { codes: Array<{ what: string }> }) => r.codes)
+        .every((c: { what: string }) => c.what === 'same'),
+    ).toBe(true);
+  });
+  it.each<[string, string[], RegExp]>([
+    ['no table', ['codes', 'import', cart, '--dry-run'], /names the file of codes/],
+    ['not dry', ['codes', 'import', cart, '--csv', 'x'], /is not changed/],
+    ['no such file', ['codes', 'import', cart, '--csv', '/none.csv', '--dry-run'], /no such file/],
+  ])('%s: status 2', async (_, args, words) => {
+    const { status, stderr } = await run(args);
+    expect([status, stderr]).toEqual([2, expect.stringMatching(words)]);
+  });
+});
+
 describe('import and export', () => {
   it('into a database and out again is the same bundle', async () => {
     const env = {

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { type Output, runDecode, runExport, runImport, runLint } from './commands.ts';
 import { UnusableInput } from './input.ts';
+import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 
@@ -8,6 +9,13 @@ const usage = `wire-trail COMMAND … [--json]
   decode BUNDLE --readout ID --seen FILE  what a readout may be showing
   import BUNDLE [--publish]               bring a bundle into the running server's database
   export FAMILY                           print a family's published bundle
+  find BUNDLE… --query TEXT               codes, symptoms and units for what somebody typed
+  unit BUNDLE… --traits FILE              which unit it is, by what was seen of it
+  resolve BUNDLE --model M --serial S --software V
+                                          the variant of a plate, with its values and why
+  codes import BUNDLE --csv FILE --map FILE --dry-run
+                                          what a table of codes would change, row by row
+  codes export BUNDLE                     codes and symptoms of a bundle as CSV
 
 Exit status: 0 fine, 1 findings of severity error, 2 unusable input.`;
 
@@ -30,21 +38,30 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         readout: { type: 'string' },
         seen: { type: 'string' },
         publish: { type: 'boolean' },
+        query: { type: 'string' },
+        traits: { type: 'string' },
+        model: { type: 'string' },
+        serial: { type: 'string' },
+        software: { type: 'string' },
+        csv: { type: 'string' },
+        map: { type: 'string' },
+        'dry-run': { type: 'boolean' },
         help: { type: 'boolean' },
       },
     });
-    const [command, file] = positionals;
+    const isCodes = positionals[0] === 'codes';
+    const command = isCodes ? positionals.slice(0, 2).join(' ') : positionals[0];
+    const files = positionals.slice(isCodes ? 2 : 1);
+    const [file] = files;
     if (values.help || command === undefined) {
       out(usage);
       return command === undefined && !values.help ? 2 : 0;
     }
     if (file === undefined)
       throw new UnusableInput([{ file: command, path: [], reason: 'names no file or family; see --help' }]);
-    const output = await dispatch(command, file, env, {
-      readout: values.readout,
-      seen: values.seen,
-      publish: values.publish ? 'yes' : undefined,
-    });
+    const { json: _, help: __, publish, 'dry-run': dryRun, ...texts } = values;
+    const options = { ...texts, publish: publish ? 'yes' : undefined, dryRun: dryRun ? 'yes' : undefined };
+    const output = await dispatch({ command, file, files, env, options });
     out(json ? JSON.stringify(output.json) : output.lines.join('\n'));
     return output.errors ? 1 : 0;
   } catch (error) {
@@ -55,12 +72,15 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
   }
 }
 
-function dispatch(
-  command: string,
-  file: string,
-  env: Surroundings['env'],
-  options: Record<string, string | undefined>,
-): Output | Promise<Output> {
+type Call = Readonly<{
+  command: string;
+  file: string;
+  files: readonly string[];
+  env: Surroundings['env'];
+  options: Record<string, string | undefined>;
+}>;
+
+function dispatch({ command, file, files, env, options }: Call): Output | Promise<Output> {
   switch (command) {
     case 'lint':
       return runLint(file);
@@ -70,6 +90,16 @@ function dispatch(
       return runImport(file, options, env);
     case 'export':
       return runExport(file, env);
+    case 'find':
+      return runFind(files, options);
+    case 'unit':
+      return runUnit(files, options);
+    case 'resolve':
+      return runResolve(file, options);
+    case 'codes import':
+      return runCodesImport(file, options);
+    case 'codes export':
+      return runCodesExport(file);
     default:
       throw new UnusableInput([{ file: command, path: [], reason: 'is no command; see --help' }]);
   }

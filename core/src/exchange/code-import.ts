@@ -94,7 +94,13 @@ function bodyOf(
     const problem = cell.column.read(cell.text, draft);
     if (problem) problems.push({ column: cell.column.id, reason: problem });
   }
-  if (draft.title === '') draft.title = 'Not described yet';
+  // a title is not taken away by an empty cell
+  if (draft.title === '') draft.title = before?.title ?? 'Not described yet';
+  if (!before && !given && spelled.length > 1)
+    problems.push({
+      column: 'text',
+      reason: `${text} is listed for several variants (${spelled.map((s) => s.id).join(', ')}): name one in a column “id”`,
+    });
   const parsed = (kind === 'code' ? Code : Symptom).safeParse(draft);
   if (!parsed.success)
     for (const issue of parsed.error.issues)
@@ -163,7 +169,8 @@ function planRow({ line, cells, mapping, table, listed, defaults, ranges, at }: 
   const problems: RowProblem[] = [];
   const bodies: ImportedBody[] = [];
   const isSymptom = textCell === '';
-  if (isSymptom && readText(mapped.find((c) => c.column.id === 'title')?.text ?? '') === '')
+  const names = isSymptom ? readText(mapped.find((c) => c.column.id === 'title')?.text ?? '') : texts.join('');
+  if (names === '')
     return { line, cells, taken: false, problems: [{ column: 'text', reason: 'names neither a code nor a symptom' }] };
   const marks: string[] = [];
   for (const text of texts) {
