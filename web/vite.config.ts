@@ -24,6 +24,14 @@ export default defineConfig({
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
+        // pictures are named by their bytes: what is kept is right for ever
+        runtimeCaching: [
+          {
+            urlPattern: /\/api\/v1\/assets\/[0-9a-f]{64}$/,
+            handler: 'CacheFirst',
+            options: { cacheName: 'pictures', expiration: { maxEntries: 2000 } },
+          },
+        ],
         clientsClaim: true,
         skipWaiting: true,
         cleanupOutdatedCaches: true,

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { benchFind } from './find.ts';
+import { benchImport } from './import.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
@@ -11,6 +12,7 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['read', benchRead],
   ['find', benchFind],
   ['unit', benchUnit],
+  ['import', benchImport],
   ['serve', benchServe],
   ['web', benchWeb],
 ];

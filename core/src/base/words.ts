@@ -1,25 +1,28 @@
 import { z } from 'zod';
 
-/** Signs that turn the direction of reading make a text look like another one. Text from right to left needs none. */
-const oneDirection = /^[^\u202a-\u202e\u2066-\u2069]*$/;
-const directionWords = 'text without signs that turn the direction of reading';
-
-/** A label on a panel or in a list: one line, no control characters. */
+/**
+ * A label on a panel or in a list: one line, no control characters, and none of the signs that turn the direction of
+ * reading, which make a text look like another one; text from right to left needs none.
+ */
 export const Label = z
   .string()
   .min(1)
   .max(120)
-  // biome-ignore lint/suspicious/noControlCharactersInRegex: refusing them is the point
-  .regex(/^[^\u0000-\u001f\u007f]*$/, 'one line without control characters')
-  .regex(oneDirection, directionWords);
+  .regex(
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: refusing them is the point
+    /^[^\u0000-\u001f\u007f\u202a-\u202e\u2066-\u2069]*$/,
+    'one line without control characters or signs that turn the direction of reading',
+  );
 
-/** A sentence or a few. Line breaks are allowed, other control characters are not. */
+/** A sentence or a few. Line breaks are allowed; what labels may not hold, this may not either. */
 export const Prose = z
   .string()
   .max(4000)
-  // biome-ignore lint/suspicious/noControlCharactersInRegex: refusing them is the point
-  .regex(/^[^\u0000-\u0009\u000b-\u001f\u007f]*$/, 'plain text without control characters')
-  .regex(oneDirection, directionWords);
+  .regex(
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: refusing them is the point
+    /^[^\u0000-\u0009\u000b-\u001f\u007f\u202a-\u202e\u2066-\u2069]*$/,
+    'plain text without control characters or signs that turn the direction of reading',
+  );
 
 /** How sure we are of a claim, strongest first. */
 export const standings = ['bench-proven', 'field-report', 'document', 'hearsay', 'experimental'] as const;

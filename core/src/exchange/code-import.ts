@@ -37,6 +37,8 @@ export type ImportRow = Readonly<{
   );
 
 const byId = new Map(columns.map((c) => [c.id, c]));
+/** Columns that a symptom has no field for. */
+const codeOnly = new Set(['text', 'controller', 'readout', 'group', 'decoy']);
 const columnOfField = (field: unknown): Column | undefined => columns.find((c) => c.fields.includes(String(field)));
 
 type Listed = Readonly<{ byId: ReadonlyMap<string, Code | Symptom>; bySpelling: ReadonlyMap<string, readonly Code[]> }>;
@@ -90,7 +92,7 @@ function bodyOf(
     id: before?.id ?? id,
   };
   for (const cell of cells) {
-    if (kind === 'symptom' && ['text', 'controller', 'readout', 'group', 'decoy'].includes(cell.column.id)) continue;
+    if (kind === 'symptom' && codeOnly.has(cell.column.id)) continue;
     const problem = cell.column.read(cell.text, draft);
     if (problem) problems.push({ column: cell.column.id, reason: problem });
   }

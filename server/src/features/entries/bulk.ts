@@ -2,12 +2,27 @@ import { type Entry, type EntryKey, keyOf, keyText, linksOf, plainCode, titleOf 
 import { Refusal } from '../../app/problem.ts';
 import type { Transaction } from '../../db/connect.ts';
 
-const perBatch = 500;
+const perBatch = 250;
 
 function batches<T>(list: readonly T[]): T[][] {
   const out: T[][] = [];
   for (let i = 0; i < list.length; i += perBatch) out.push(list.slice(i, i + perBatch));
   return out;
+}
+
+type Cell = string | number | Date | null;
+
+/** One insert of many rows; gives the number of the first, the others follow it one by one. */
+async function insertMany(
+  trx: Transaction,
+  table: 'entries' | 'revisions',
+  columns: readonly string[],
+  rows: ReadonlyArray<readonly Cell[]>,
+): Promise<number> {
+  const row = `(${columns.map(() => '?').join()})`;
+  const sql = `INSERT INTO ${table} (${columns.join()}) VALUES ${rows.map(() => row).join()}`;
+  const [result] = await trx.raw(sql, rows.flat() as string[]);
+  return Number(result.insertId);
 }
 
 export type NewRevision = Readonly<{ body: Entry; basedOn: number }>;
@@ -52,62 +67,72 @@ export async function addRevisions(
   });
   if (wrong.length > 0) throw new Refusal('stale-save', { fields: wrong });
 
+  await addEntries(trx, placed, known);
   const added: AddedRevision[] = [];
+  /** The batch on its way: the next one is made ready meanwhile. */
+  let onItsWay: Promise<void> = Promise.resolve();
   for (const batch of batches(placed)) {
-    const fresh = batch.filter((p) => !known.has(p.name));
-    if (fresh.length > 0) {
-      // rows of one insert get consecutive numbers
-      const [first] = await trx('entries').insert(
-        fresh.map(({ key, body }) => ({
-          family: key.family ?? '',
-          kind: key.kind,
-          slug: key.id,
-          title: titleOf(body),
-          latest_number: 1,
-          published_number: null,
-        })),
-      );
-      fresh.forEach((p, i) => {
-        known.set(p.name, { id: Number(first) + i, latest: 0 });
-      });
-    }
     const rows = batch.map(({ key, body, basedOn, name }) => {
       const entry = known.get(name);
       if (!entry) throw new Error(`entry ${name} vanished`);
-      return { entryId: entry.id, number: entry.latest + 1, key, body, basedOn };
+      return { entryId: entry.id, number: basedOn + 1, key, body, basedOn };
     });
-    const old = rows.filter((r) => r.basedOn > 0);
-    if (old.length > 0)
-      await trx.raw(
-        `INSERT INTO entries (id, family, kind, slug, title, latest_number) VALUES ${old.map(() => '(?,?,?,?,?,?)').join()}
-         ON DUPLICATE KEY UPDATE title = VALUES(title), latest_number = VALUES(latest_number)`,
-        old.flatMap(({ entryId, key, body, number }) => [
-          entryId,
-          key.family ?? '',
-          key.kind,
-          key.id,
-          titleOf(body),
-          number,
-        ]),
-      );
-    const [first] = await trx('revisions').insert(
-      rows.map(({ entryId, number, body, basedOn }) => ({
-        entry_id: entryId,
-        number,
-        state: 'draft',
-        body: JSON.stringify(body),
-        note: stamp.note,
-        based_on: basedOn === 0 ? null : basedOn,
-        author_id: stamp.authorId,
-        created_at: stamp.at,
-      })),
-    );
-    rows.forEach((row, i) => {
-      added.push({ id: Number(first) + i, entryId: row.entryId, key: row.key, number: row.number, body: row.body });
+    const cells = rows.map(({ entryId, number, body, basedOn }): Cell[] => [
+      entryId,
+      number,
+      'draft',
+      JSON.stringify(body),
+      stamp.note,
+      basedOn === 0 ? null : basedOn,
+      stamp.authorId,
+      stamp.at,
+    ]);
+    await onItsWay;
+    onItsWay = insertMany(trx, 'revisions', revisionColumns, cells).then((first) => {
+      rows.forEach(({ entryId, key, number, body }, i) => {
+        added.push({ id: first + i, entryId, key, number, body });
+      });
     });
+    // a failure is met at the next turn, or after the last
+    onItsWay.catch(() => {});
+    // lets it go out before the next is made ready
+    await new Promise((resolve) => setImmediate(resolve));
     await onBatch(added.length);
   }
+  await onItsWay;
+  await onBatch(added.length);
   return added;
+}
+
+const revisionColumns = ['entry_id', 'number', 'state', 'body', 'note', 'based_on', 'author_id', 'created_at'] as const;
+type Placed = Readonly<{ body: Entry; basedOn: number; key: EntryKey; name: string }>;
+
+/** Adds the entries that are new to `known`, and moves on those that are there. */
+async function addEntries(trx: Transaction, placed: readonly Placed[], known: Map<string, Known>): Promise<void> {
+  for (const batch of batches(placed.filter((p) => !known.has(p.name)))) {
+    const first = await insertMany(
+      trx,
+      'entries',
+      ['family', 'kind', 'slug', 'title', 'latest_number'],
+      batch.map(({ key, body }) => [key.family ?? '', key.kind, key.id, titleOf(body), 1]),
+    );
+    batch.forEach((p, i) => {
+      known.set(p.name, { id: first + i, latest: 0 });
+    });
+  }
+  for (const old of batches(placed.filter((p) => p.basedOn > 0)))
+    await trx.raw(
+      `INSERT INTO entries (id, family, kind, slug, title, latest_number) VALUES ${old.map(() => '(?,?,?,?,?,?)').join()}
+       ON DUPLICATE KEY UPDATE title = VALUES(title), latest_number = VALUES(latest_number)`,
+      old.flatMap(({ key, body, basedOn, name }) => [
+        known.get(name)?.id ?? 0,
+        key.family ?? '',
+        key.kind,
+        key.id,
+        titleOf(body),
+        basedOn + 1,
+      ]),
+    );
 }
 
 /** Makes revisions the published ones of their entries, and rewrites what is searched and joined. */

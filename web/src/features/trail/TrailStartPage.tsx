@@ -12,6 +12,7 @@ import { type Bundles, useBundles } from '../../offline/use-bundles.ts';
 import { useFind } from '../../offline/use-find.ts';
 import { beginWalk } from '../../offline/walks.ts';
 import { FoundLine } from '../../parts/found/FoundLine.tsx';
+import { Generic } from '../../parts/generic/Generic.tsx';
 
 type Bundle = Bundles['bundles'][number];
 type From =
@@ -104,7 +105,7 @@ function Found({ typed, bundles, begin }: FoundProps) {
   );
   const settled = query === typed.trim();
   const isExact = found.some((f) => f.kind === 'code' && f.distance < 0.1);
-  const looksLikeCode = /^[a-z]{0,3}[\s-]?\d{1,4}$/i.test(typed.trim());
+  const looksLikeCode = /^[a-z]{0,3}[\s-]?\d{1,4}([-./]\d{1,2})?$/i.test(typed.trim());
   const text = typed.trim().toUpperCase().replace(/\s+/g, ' ').slice(0, 16);
   const pick = (hit: Hit) => {
     const bundle = bundles.find((b) => b.family === hit.family);
@@ -127,6 +128,9 @@ function Found({ typed, bundles, begin }: FoundProps) {
             {found.some((f) => f.kind === 'code') ? 'Above is what it may be misread for. ' : ''}Look once more; if it
             is really this, log it as unlisted and ask the trainer.
           </p>
+          {bundles.map((bundle) => (
+            <Generic key={bundle.family} bundle={bundle} text={typed} />
+          ))}
           <div className="row">
             {bundles.map((bundle) => (
               <button

@@ -7,6 +7,7 @@ import {
   type Face,
   familyEntry,
   type Hazard,
+  holdsFor,
   type Needs,
   needsOf,
   type Panel,
@@ -14,6 +15,7 @@ import {
   type Route,
   resolvePlate,
   type Symptom,
+  squeezed,
   type Walk,
 } from '@wire-trail/core';
 
@@ -30,12 +32,31 @@ export type TrailData = Readonly<{
   chart: Chart | null;
   hazards: readonly Hazard[];
   needs: Needs;
+  /** Codes that hold, or may hold, on this unit as far as its plate is known. */
+  codes: readonly Code[];
   parameters: ReturnType<typeof resolvePlate>['parameters'];
 }>;
 
+/** The walk's code; where its entry does not hold for this variant, the entry of the same code that does. */
+function codeHere(bundle: Bundle, walk: Walk, codes: readonly Code[]): Code | undefined {
+  const code = entryOf(bundle, 'code', walk.code);
+  if (!code || codes.includes(code)) return code;
+  return codes.find((c) => c.controller === code.controller && squeezed(c.text) === squeezed(code.text)) ?? code;
+}
+
 /** Puts together what a walk shows, from the bundle it began with and what it has found out so far. */
 export function trailData(bundle: Bundle, walk: Walk): TrailData {
-  const subject = entryOf(bundle, 'code', walk.code) ?? entryOf(bundle, 'symptom', walk.symptom) ?? null;
+  const plate = walk.unit
+    ? {
+        model: walk.unit.model || null,
+        serial: walk.unit.serial,
+        software: walk.unit.software,
+        options: walk.unit.options,
+      }
+    : { model: null, serial: null, software: null };
+  const { alive, parameters } = resolvePlate(familyEntry(bundle), plate);
+  const codes = entriesOf(bundle, 'code').filter((c) => holdsFor(c.onlyVariants, alive) !== 'no');
+  const subject = codeHere(bundle, walk, codes) ?? entryOf(bundle, 'symptom', walk.symptom) ?? null;
   const routes = entriesOf(bundle, 'route');
   const enter =
     entryOf(bundle, 'route', subject?.enter) ?? (subject ? null : (routes.find((r) => r.purpose === 'enter') ?? null));
@@ -53,17 +74,9 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const front = panel?.faces[0];
   if (!panel || !front) throw new Error(`${bundle.family} has no panel`);
   // before the code is known, what may hurt at any of them
-  const subjects = subject ? [subject] : entriesOf(bundle, 'code');
+  const subjects = subject ? [subject] : codes;
   const along = { subjects, routes: [enter, clear].flatMap((r) => r ?? []), charts: chart ? [chart] : [] };
   const needs = needsOf(bundle, along);
-  const plate = walk.unit
-    ? {
-        model: walk.unit.model || null,
-        serial: walk.unit.serial,
-        software: walk.unit.software,
-        options: walk.unit.options,
-      }
-    : { model: null, serial: null, software: null };
   return {
     bundle,
     subject,
@@ -76,7 +89,8 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     chart,
     hazards: needs.hazards,
     needs,
-    parameters: resolvePlate(familyEntry(bundle), plate).parameters,
+    parameters,
+    codes,
   };
 }
 

@@ -1,7 +1,7 @@
 import {
   type Candidate,
+  type Code,
   decode,
-  entriesOf,
   type Look,
   literalOf,
   type Readout,
@@ -19,6 +19,7 @@ import { partName } from '../../../parts/words/coach-words.ts';
 import { Advice, Candidates, Slots, Specials } from './ReadFindings.tsx';
 import { BlinkCount, LampKeys } from './ReadInputs.tsx';
 import { CodeWords, StageTabs } from './ReadParts.tsx';
+import { Several } from './Several.tsx';
 import { Skip } from './Skip.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
 import { Unlisted } from './Unlisted.tsx';
@@ -28,22 +29,16 @@ type Entered = Readonly<{ looks: readonly Look[] }>;
 
 /** Get the code out of what shows: tap the lamps of each stage on the drawn panel; what is undecided is said. */
 export function ReadStation({ walk, data, add }: StationProps) {
-  const { readout, bundle } = data;
+  const { readout } = data;
   const [slot, setSlot] = useState(1);
   const kept = walk.seen.find((s) => s.slot === slot);
   const [entered, setEntered] = useState<Entered>({ looks: kept?.looks ?? [] });
   const [stageIndex, setStageIndex] = useState(0);
   const [unlisted, setUnlisted] = useState(false);
-  const codes = useMemo(() => entriesOf(bundle, 'code').filter((c) => c.readout === readout?.id), [bundle, readout]);
+  const codes = useMemo(() => data.codes.filter((c) => c.readout === readout?.id), [data, readout]);
+  const [several, setSeveral] = useState<readonly Code[]>([]);
   const decoded = useMemo(
-    () =>
-      readout
-        ? decode(
-            readout,
-            codes.map((c) => ({ text: c.text, frequency: c.frequency })),
-            { slot, looks: [...entered.looks] },
-          )
-        : null,
+    () => (readout ? decode(readout, listedOf(codes), { slot, looks: [...entered.looks] }) : null),
     [readout, codes, entered, slot],
   );
   const stage = readout?.stages[stageIndex];
@@ -75,8 +70,10 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const take = async (candidate: Candidate) => {
     if (candidate.kind === 'special')
       return add(keep(), { kind: 'special', readout: readout.id, special: candidate.code as Stage['id'] });
-    const code = codes.find((c) => c.text === candidate.code);
+    const [code, ...others] = codes.filter((c) => c.text === candidate.code);
     if (!code) return setUnlisted(true);
+    // entries for several variants, and it is not known which this is: both stay in sight
+    if (others.length > 0) return setSeveral([code, ...others]);
     await add(keep(), { kind: 'code-taken', code: code.id, slot });
   };
   const goToSlot = (next: number) => {
@@ -187,7 +184,12 @@ export function ReadStation({ walk, data, add }: StationProps) {
             nameOf={(id) => partName(data.panel, id)}
             onTake={(c) => void take(c)}
           />
-          <Advice data={data} readout={readout} decoded={decoded} codes={codes.map((c) => c.text)} />
+          <Several
+            codes={several}
+            data={data}
+            onTake={(code) => void add(keep(), { kind: 'code-taken', code: code.id, slot })}
+          />
+          <Advice data={data} readout={readout} decoded={decoded} codes={[...new Set(codes.map((c) => c.text))]} />
         </div>
       ) : (
         <div className="sheet soft">
@@ -200,6 +202,13 @@ export function ReadStation({ walk, data, add }: StationProps) {
       )}
     </Room>
   );
+}
+
+/** Each text once, as frequent as all its entries together. */
+function listedOf(codes: readonly Code[]): Array<{ text: string; frequency: number }> {
+  const byText = new Map<string, number>();
+  for (const { text, frequency } of codes) byText.set(text, (byText.get(text) ?? 0) + frequency);
+  return [...byText].map(([text, frequency]) => ({ text, frequency }));
 }
 
 const cycleOf = (readout: Readout, stage: Stage): SeenLamp[] => {

@@ -9,6 +9,7 @@ import {
   walkChart,
 } from '@wire-trail/core';
 import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
+import { Picture } from '../../../parts/picture/Picture.tsx';
 import { faceOf } from '../trail-data.ts';
 import { coverWords } from '../words.ts';
 import { Measure } from './Measure.tsx';
@@ -51,6 +52,28 @@ export function TestStation({ walk, data, add }: StationProps) {
       <h1>{at.at.title}</h1>
       {at.at.text && <p className="node-text">{at.at.text}</p>}
       {at.at.access && <p className="tag">{at.at.access}</p>}
+      {at.at.ways.map((id) => {
+        const way = entryOf(data.bundle, 'access', id);
+        return (
+          way && (
+            <details key={id} className="sheet small">
+              <summary>
+                Get there: {way.name}
+                {way.isolateFirst && ' — isolate first'}
+              </summary>
+              <ol>
+                {way.steps.map((step) => (
+                  <li key={step.do}>{step.do}</li>
+                ))}
+              </ol>
+            </details>
+          )
+        );
+      })}
+      {at.at.pictures.map((id) => {
+        const asset = entryOf(data.bundle, 'asset', id);
+        return asset && <Picture key={id} asset={asset} />;
+      })}
       {at.at.tools.length > 0 && <p className="small soft">Tools: {at.at.tools.join(', ')}</p>}
       <NodeBody
         key={`${at.at.id}${answers.length}`}

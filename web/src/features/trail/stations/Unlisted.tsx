@@ -2,6 +2,7 @@ import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
 import { useState } from 'react';
 import type { Happening } from '../../../offline/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Generic } from '../../../parts/generic/Generic.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
 
 type Props = Pick<StationProps, 'walk' | 'data'> &
@@ -47,6 +48,7 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
               <span className="wrong">Letters, digits and signs as the unit shows them.</span>
             )}
           </label>
+          <Generic bundle={data.bundle} text={typed} />
           <label className="field">
             What else did you see?
             <textarea

@@ -1,0 +1,33 @@
+import type { EntryOf } from '@wire-trail/core';
+import { useState } from 'react';
+import './picture.css';
+
+/** A picture with its numbered points and what they are; says so where it is not on this device and there is no signal. */
+export function Picture({ asset }: { asset: EntryOf<'asset'> }) {
+  const [missing, setMissing] = useState(false);
+  return (
+    <figure className="picture">
+      {missing ? (
+        <p className="soft">“{asset.name}” is not on this device yet. It comes with the next connection.</p>
+      ) : (
+        <div className="picture-frame">
+          <img src={`/api/v1/assets/${asset.id}`} alt={asset.name} loading="lazy" onError={() => setMissing(true)} />
+          {asset.marks.map((m) => (
+            <span key={m.number} className="picture-point" style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}>
+              {m.number}
+            </span>
+          ))}
+        </div>
+      )}
+      <figcaption className="small">
+        {asset.name}
+        {asset.marks.map((m) => (
+          <span key={m.number} className="soft">
+            {' '}
+            · {m.number} {m.label}
+          </span>
+        ))}
+      </figcaption>
+    </figure>
+  );
+}
