@@ -212,6 +212,13 @@ test('what all units share is written once: a way there, a new edition that list
   await trainer.sees('with van 2, senior technician');
   await page.getByRole('tab', { name: /Generic meanings/ }).click();
   await trainer.sees('Voltage too high, or the wire touches the supply.');
+  await page.getByText('Paste a table of meanings').click();
+  await trainer.type(/^The scheme/, 'Island list');
+  await trainer.type(/^Number and meaning/, 'no;meaning\n7;Salt in the plug\nx;nothing');
+  await trainer.sees('line 3: “x” is no number with a meaning');
+  await trainer.type(/^Number and meaning/, 'no;meaning\n7;Salt in the plug');
+  await trainer.press('Hand 1 meanings to a reviewer');
+  await trainer.sees('They wait on the Bench.');
   await page.goto('/shelf/wexmorl-s5/source/sheet');
   await trainer.press('There is a new edition');
   await trainer.type('edition', '2026');

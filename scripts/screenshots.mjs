@@ -13,12 +13,14 @@ const kept = [
   'shelf',
   'family-panel',
   'family-codes',
-  'family-loose-ends',
+  'studio',
+  'code-table',
+  'import',
+  'find',
+  'which-phone',
   'code',
-  'code-changes',
   'review',
   'bench',
-  'log',
   'start-phone',
   'safe-phone',
   'enter-phone',
@@ -139,6 +141,49 @@ await shot(trainer, 'bench');
 await trainer.goto(`${address}/log`);
 await trainer.getByText('G4-0417-12').waitFor();
 await shot(trainer, 'log');
+await trainer.goto(`${address}/shelf/sandrelle-l6/panel/helm`);
+await trainer.getByTestId('part-l2').click();
+await shot(trainer, 'studio');
+await trainer.goto(`${address}/shelf/hobrannet-t12?room=Codes&as=table`);
+await trainer.getByRole('gridcell', { name: '21', exact: true }).waitFor();
+await shot(trainer, 'code-table');
+await tap(trainer, 'Paste or bring in a table …');
+await trainer
+  .getByLabel('Paste from a spreadsheet, or from a web page')
+  .fill(
+    [
+      'Fault code;Meaning;Possible causes;Who may act',
+      '53–56;Memory page lost;Truck control | wears out;technician',
+      '21;Pump current too high;Pump motor;technician',
+      '61;Odd;x;nobody',
+      '2-1;Again;;',
+    ].join('\n'),
+  );
+await tap(trainer, 'See what it would change');
+await trainer.getByText('stands already').waitFor();
+await tap(trainer, 'all 4');
+await shot(trainer, 'import');
+await trainer.goto(`${address}/shelf`);
+await trainer.getByText('Brindlewick G4').first().waitFor();
+await trainer.keyboard.press('/');
+await trainer.getByLabel(/^Find a code/).fill('corrant 4l2 7');
+await trainer.getByText('L looks like 1').first().waitFor();
+await shot(trainer, 'find');
+await trainer.goto(`${address}/shelf/sandrelle-l6/family/sandrelle-l6`);
+await trainer.getByText('Try a plate').waitFor();
+await shot(trainer, 'variants');
+await trainer.goto(`${address}/library`);
+await trainer.getByText('Mains behind covers').waitFor();
+await shot(trainer, 'library');
+const looker = await person('technician', phone);
+await looker.goto(`${address}/trail`);
+await looker.getByText('five lamps in an arc').first().waitFor();
+await looker.getByRole('link', { name: 'Not sure which unit?' }).click();
+await looker.getByRole('button', { name: 'Cannot tell' }).waitFor();
+await shot(looker, 'which-phone');
+await looker.goto(`${address}/machines/brindlewick-g4/G4-0417-12`);
+await looker.getByText('last seen').waitFor();
+await shot(looker, 'machine-phone');
 await walk(await person('technician', phone, 'dark'), '-phone', 'G4-0930-02');
 await walk(await person('technician', desk), '', 'G4-0417-12');
 await browser.close();

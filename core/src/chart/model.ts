@@ -13,6 +13,7 @@ import {
   RouteId,
   SignId,
   SourceId,
+  VariantId,
 } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope, Span, Standing } from '../base/words.ts';
@@ -133,6 +134,8 @@ export const Chart = z.strictObject({
   family: FamilyId.nullable(),
   title: Label,
   audience: Scope,
+  /** Holds for these variants only; empty for all. */
+  onlyVariants: z.array(VariantId).max(40).default([]),
   start: NodeId,
   nodes: z.array(ChartNode).min(1).max(2000),
   /** How often a walk may come through the same node before it is told to stop. */

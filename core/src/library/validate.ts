@@ -146,6 +146,7 @@ function usesOf(entry: Entry): Use[] {
       return [...variantUses(entry.onlyVariants, ['onlyVariants']), ...stepUses(entry.steps, ['steps'])];
     case 'readout':
       return [
+        ...variantUses(entry.onlyVariants, ['onlyVariants']),
         { what: 'controller', id: entry.controller, at: ['controller'] },
         ...entry.stages.flatMap((stage, i): Use[] => {
           const at = ['stages', i, 'reads'];
@@ -170,7 +171,7 @@ function usesOf(entry: Entry): Use[] {
         ),
       ];
     case 'chart':
-      return chartUses(entry);
+      return [...variantUses(entry.onlyVariants, ['onlyVariants']), ...chartUses(entry)];
     default:
       return [];
   }

@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { ControllerId, FamilyId, ModeId, ReadoutId, RouteId, SignId, SourceId, StageId } from '../base/ids.ts';
+import {
+  ControllerId,
+  FamilyId,
+  ModeId,
+  ReadoutId,
+  RouteId,
+  SignId,
+  SourceId,
+  StageId,
+  VariantId,
+} from '../base/ids.ts';
 import { Label, Prose, Standing } from '../base/words.ts';
 import { LampColour } from '../unit/panel.ts';
 import { LampState, Shown } from '../unit/signal.ts';
@@ -120,6 +130,8 @@ export const Readout = z.strictObject({
     })
     .default({ count: 1, order: 'latest-first' }),
   specials: z.array(Special).max(40).default([]),
+  /** Holds for these variants only; empty for all. */
+  onlyVariants: z.array(VariantId).max(40).default([]),
   confirmAtLead: z.boolean().default(false),
   note: Prose.optional(),
   source: SourceId.optional(),

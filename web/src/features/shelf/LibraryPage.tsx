@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { type ApiError, api } from '../../app/api.ts';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
+import { MeaningsTable } from './MeaningsTable.tsx';
 import './shelf.css';
 
 const rooms: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
@@ -63,6 +64,7 @@ export default function LibraryPage() {
         ) : (
           <AddEntry scope="library" kind={kind} label={room?.one ?? kind} taken={entries.map((e) => e.id)} />
         )}
+        {kind === 'meaning' && <MeaningsTable known={data} />}
         {entries.length === 0 && <Empty title={`No ${room?.one ?? kind} yet`} />}
         <table className="table">
           <tbody>

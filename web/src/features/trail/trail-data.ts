@@ -66,9 +66,10 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     null;
   const leave =
     routes.find((r) => r.purpose === 'leave' && enter?.to && r.from !== 'any' && r.from.includes(enter.to)) ?? null;
-  const readouts = entriesOf(bundle, 'readout');
+  const readouts = entriesOf(bundle, 'readout').filter((r) => holdsFor(r.onlyVariants, alive) !== 'no');
   const readout = readouts.find((r) => enter?.to && r.modes.includes(enter.to)) ?? readouts[0] ?? null;
-  const chart = entryOf(bundle, 'chart', subject?.chart) ?? null;
+  const named = entryOf(bundle, 'chart', subject?.chart) ?? null;
+  const chart = named && holdsFor(named.onlyVariants, alive) === 'no' ? null : named;
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
   const front = panel?.faces[0];

@@ -1,0 +1,76 @@
+import { type Entry, readTable } from '@wire-trail/core';
+import { useState } from 'react';
+import { api, type Working } from '../../app/api.ts';
+import { JobBar } from './table/JobBar.tsx';
+import { useJob } from './table/use-job.ts';
+
+type Read = Readonly<{ items: Array<{ basedOn: number; body: Entry }>; wrong: readonly string[] }>;
+
+/** Reads “number, meaning” rows under a header; what is no number is named with its line. */
+function readMeanings(text: string, scheme: string, known: readonly Working[]): Read {
+  const table = readTable(text);
+  if (!table.ok) return { items: [], wrong: ['A header and rows of a number and its meaning are needed.'] };
+  const items: Read['items'] = [];
+  const wrong: string[] = [];
+  for (const { line, cells } of table.value.rows) {
+    const [number = '', says = ''] = cells.map((c) => c.trim());
+    if (!/^\d{1,4}$/.test(number) || says === '') {
+      wrong.push(`line ${line}: “${number}” is no number with a meaning`);
+      continue;
+    }
+    const slug = scheme
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '');
+    const id = `${slug}-${Number(number)}`;
+    const before = known.find((w) => w.kind === 'meaning' && w.id === id);
+    const body = { kind: 'meaning', id, scheme, number: Number(number), says, source: null, standing: 'document' };
+    items.push({
+      basedOn: before?.number ?? 0,
+      body: { ...body, ...(before ? { source: (before.body as { source: unknown }).source } : {}) } as unknown as Entry,
+    });
+  }
+  return { items, wrong };
+}
+
+/** A school's own table of generic meanings, pasted: all of it or nothing. */
+export function MeaningsTable({ known }: { known: readonly Working[] }) {
+  const [scheme, setScheme] = useState('');
+  const [text, setText] = useState('');
+  const [save] = api.useSaveDraftsMutation();
+  const run = useJob();
+  const { items, wrong } =
+    text.includes('\n') && scheme.trim() ? readMeanings(text, scheme.trim(), known) : { items: [], wrong: [] };
+  return (
+    <details>
+      <summary>Paste a table of meanings</summary>
+      <div className="stack">
+        <label className="field">
+          The scheme it belongs to, as families name it
+          <input className="box" maxLength={120} value={scheme} onChange={(e) => setScheme(e.target.value)} />
+        </label>
+        <label className="field">
+          Number and meaning, under a header
+          <textarea className="box mono" rows={5} value={text} onChange={(e) => setText(e.target.value)} />
+        </label>
+        {wrong.slice(0, 5).map((w) => (
+          <span key={w} className="wrong">
+            {w}
+          </span>
+        ))}
+        <JobBar run={run} what="keeping the meanings" />
+        <button
+          type="button"
+          className="act"
+          disabled={items.length === 0 || wrong.length > 0}
+          onClick={() =>
+            void run.start(() => save({ note: 'from a table', submit: `${items.length} generic meanings`, items }))
+          }
+        >
+          Hand {items.length} meanings to a reviewer
+        </button>
+        {run.job?.state === 'done' && <p role="status">They wait on the Bench.</p>}
+      </div>
+    </details>
+  );
+}
