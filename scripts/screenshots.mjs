@@ -48,8 +48,9 @@ async function person(signIn, viewport, mode = 'light') {
 }
 const shots = [];
 async function shot(page, name) {
-  if (!wanted(name)) return;
+  // what was done is written down before the next thing is
   await page.waitForTimeout(450);
+  if (!wanted(name)) return;
   await page.screenshot({ path: join(out, `${name}.png`) });
   shots.push(name);
 }
@@ -99,6 +100,7 @@ async function walk(page, suffix, serial) {
   await page.getByLabel(/What the meter shows/).fill('13k4');
   await shot(page, `measure${suffix}`);
   await tap(page, 'Take this reading');
+  await page.getByRole('heading', { level: 1, name: /element/ }).waitFor();
   await page.getByLabel(/What the meter shows/).fill('31');
   await tap(page, 'Take this reading');
   await shot(page, `verdict${suffix}`);

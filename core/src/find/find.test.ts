@@ -60,7 +60,7 @@ describe('find', () => {
     ['quorrin v4', 'quorrin U4', 'misread'],
     ['quorrin eb', 'quorrin E6', 'misread'],
     ['BB', 'ostrel B8', 'misread'],
-    ['quorrin C0', 'quorrin C01', 'misread'],
+    ['quorrin C0', 'quorrin C01', 'beginning'],
     ['heating element cold', 'quorrin C07', 'word'],
     ['heatin', 'quorrin C07', 'word'],
     ['termostat', 'quorrin C07', 'word'],

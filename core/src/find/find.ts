@@ -7,6 +7,8 @@ export type Why =
   | Readonly<{ kind: 'same' }>
   /** Case, dashes, spaces or leading zeros apart. */
   | Readonly<{ kind: 'spelling'; typed: string }>
+  /** So far typed, it is how the code begins. */
+  | Readonly<{ kind: 'beginning'; typed: string }>
   | Readonly<{ kind: 'misread'; typed: string; differences: readonly Difference[] }>
   | Readonly<{ kind: 'word'; word: string; typed: string; in: 'title' | 'saw' | 'suspect' }>
   | Readonly<{ kind: 'family'; word: string; typed: string }>;
@@ -104,6 +106,9 @@ function judge(
   const [tightUpper, plainUpper] = [tight.toUpperCase(), plain.toUpperCase()];
   if (tightUpper === other.squeezed || plainUpper === other.plain)
     return { distance: tightUpper === other.squeezed ? 0.001 : 0.002, why: { kind: 'spelling', typed } };
+  const ahead = other.squeezed.length - tight.length;
+  if (ahead > 0 && ahead <= 2 && tight.length >= 2 && other.squeezed.startsWith(tightUpper))
+    return { distance: 0.45 + ahead * 0.05, why: { kind: 'beginning', typed } };
   const whole = codeDistance(tight, other.squeezed);
   const isPlain = plain === tight && other.plain === other.squeezed;
   const short = isPlain ? whole : codeDistance(plain, other.plain);

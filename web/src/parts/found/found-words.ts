@@ -25,6 +25,8 @@ function oneWhy(why: Why): string[] {
       return [];
     case 'spelling':
       return ['same code, spelled otherwise'];
+    case 'beginning':
+      return ['begins so'];
     case 'misread':
       return why.differences.map(differenceWords);
     case 'word':

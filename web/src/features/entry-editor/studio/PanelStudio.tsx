@@ -157,17 +157,6 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
               )}
             </span>
           </div>
-          {face && (
-            <FaceBoard
-              ref={board}
-              face={face}
-              picked={picked}
-              badge={badge}
-              unit={unit}
-              onPick={setPicked}
-              onKey={onKey}
-            />
-          )}
           <div className="row studio-tools" role="toolbar" aria-label="picked parts">
             <button type="button" className="act" disabled={picked.size === 0} onClick={duplicate} title="Ctrl D">
               Duplicate
@@ -207,6 +196,17 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
               </>
             )}
           </div>
+          {face && (
+            <FaceBoard
+              ref={board}
+              face={face}
+              picked={picked}
+              badge={badge}
+              unit={unit}
+              onPick={setPicked}
+              onKey={onKey}
+            />
+          )}
           <p className="small soft">
             Drag parts in and about, or: Tab picks the next part, arrows move it, Alt and arrows change its size, Shift
             goes by quarters, Ctrl D doubles it, Delete takes it away.
