@@ -229,3 +229,43 @@ test('what all units share is written once: a way there, a new edition that list
   await trainer.sees(/F02 Brush current none leans on “S5 workshop folder”, which has a new edition \(2026\)/);
   await trainer.seesNot(/F01 Brush current high leans on/);
 });
+
+test('a picture is cut, kept by its hash, marked with numbered points; a draft nobody published can be taken back', async ({
+  desk,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/library');
+  await page.getByRole('tab', { name: /Pictures/ }).click();
+  const choose = (name: string, buffer: Buffer) =>
+    page.getByLabel('Take a picture in').setInputFiles({ name, mimeType: 'image/png', buffer });
+  await choose('no-picture.png', Buffer.from('hello'));
+  await trainer.sees('no-picture.png is no picture this browser can read.');
+  const board = Buffer.from(
+    await page.evaluate(() => {
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [80, 40];
+      canvas.getContext('2d')?.fillRect(10, 10, 20, 20);
+      return canvas.toDataURL('image/png').split(',')[1] ?? '';
+    }),
+    'base64',
+  );
+  await choose('board.png', board);
+  await page.getByLabel(/^cut off left/).fill('25');
+  await trainer.press('Keep it');
+  await expect(page).toHaveURL(/\/library\/asset\/[0-9a-f]{64}$/);
+  await expect
+    .poll(() => page.locator('.marked img').evaluate((i: HTMLImageElement) => [i.naturalWidth, i.naturalHeight]))
+    .toEqual([60, 40]);
+  await page.locator('.marked').click({ position: { x: 30, y: 20 } });
+  await page.getByRole('textbox', { name: 'Point 1' }).fill('plug S7');
+  await page.getByRole('button', { name: /^point 1/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Control+s');
+  await trainer.sees('Saved as revision 2.');
+  await trainer.press('Take it back');
+  await trainer.press('Really take it back');
+  await expect(page).toHaveURL(/\/library$/);
+  await page.getByRole('tab', { name: /Pictures/ }).click();
+  await trainer.sees('No picture yet');
+});

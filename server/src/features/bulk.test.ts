@@ -76,6 +76,20 @@ describe('many drafts at once', () => {
     expect(await numbersOf('q')).toEqual([]);
   });
 
+  it('never published, they can be taken back; what is published or waits for a reviewer cannot', async () => {
+    const { id } = (await begin(items(['T1', 'T2']), 'For review')).body as JobView;
+    const { setId } = (await ended(id)).result as { setId: number };
+    const keys = ['t1', 't2'].map((slug) => ({ family, kind: 'code', id: slug }));
+    expect((await trainer.post('/drafts/discard', { items: keys })).status).toBe(409);
+    await trainer.post(`/publish-sets/${setId}/return`, { note: '' });
+    const published = { family, kind: 'code', id: 'k19' };
+    expect((await trainer.post('/drafts/discard', { items: [...keys, published] })).status).toBe(409);
+    expect(await numbersOf('t')).toEqual([1, 1]);
+    expect((await trainer.post('/drafts/discard', { items: keys })).body).toEqual({ discarded: 2 });
+    expect(await numbersOf('t')).toEqual([]);
+    expect((await trainer.post('/drafts/discard', { items: keys })).status).toBe(404);
+  });
+
   it('a body that is no code refuses the whole before anything begins', async () => {
     const { status, body } = await begin([...items(['R1']), { basedOn: 0, body: code('R2', { title: '' }) }]);
     expect([status, (body as { fields: Array<{ path: unknown[] }> }).fields[0]?.path]).toEqual([

@@ -192,6 +192,10 @@ export const api = createApi({
       Job,
       { note: string; submit: string | null; items: Array<{ basedOn: number; body: Entry }> }
     >({ query: (body) => ({ url: '/drafts', method: 'POST', body }) }),
+    discard: build.mutation<{ discarded: number }, EntryKey[]>({
+      query: (items) => ({ url: '/drafts/discard', method: 'POST', body: { items } }),
+      invalidatesTags: ['Entries', 'Sets'],
+    }),
     job: build.query<Job, string>({ query: (id) => `/jobs/${id}` }),
     cancelJob: build.mutation<Job, string>({ query: (id) => ({ url: `/jobs/${id}`, method: 'DELETE' }) }),
     keepPicture: build.mutation<{ hash: string; type: string; bytes: number }, string>({

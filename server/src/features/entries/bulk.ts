@@ -172,3 +172,33 @@ export async function makePublished(
     for (const some of batches(links)) await trx('entry_links').insert(some);
   }
 }
+
+/**
+ * Takes back entries that were never published, with all their drafts; refuses the whole where one was published, waits for a
+ * reviewer, or is named by a set that was.
+ */
+export async function discardEntries(trx: Transaction, keys: readonly EntryKey[]): Promise<number> {
+  const wanted = new Set(keys.map((key) => `${key.family ?? ''} ${keyText(key)}`));
+  const rows = await trx('entries')
+    .whereIn('family', [...new Set(keys.map((key) => key.family ?? ''))])
+    .forUpdate()
+    .select('id', 'family', 'kind', 'slug', 'published_number');
+  const found = rows.filter((r) => wanted.has(`${r.family} ${r.kind}:${r.slug}`));
+  if (found.length !== wanted.size) throw new Refusal('not-found');
+  const published = found.filter((r) => r.published_number !== null).map((r) => `${r.kind} ${r.slug}`);
+  if (published.length > 0)
+    throw new Refusal('wrong-state', { detail: `published: ${published.slice(0, 5).join(', ')}` });
+  for (const batch of batches(found.map((r) => Number(r.id)))) {
+    const revisions = (await trx('revisions').whereIn('entry_id', batch).select('id', 'state')) as Array<{
+      id: number;
+      state: string;
+    }>;
+    if (revisions.some((r) => r.state !== 'draft'))
+      throw new Refusal('wrong-state', { detail: 'waits for a reviewer; take it back first' });
+    const ids = revisions.map((r) => r.id);
+    await trx('publish_set_items').whereIn('revision_id', ids).delete();
+    await trx('revisions').whereIn('id', ids).delete();
+    await trx('entries').whereIn('id', batch).delete();
+  }
+  return found.length;
+}

@@ -2,7 +2,15 @@ import { Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
 import { Job } from '../jobs/routes.ts';
-import { libraryEntries, readEntry, readRevision, saveDraft, saveDrafts, workingEntries } from './service.ts';
+import {
+  discardDrafts,
+  libraryEntries,
+  readEntry,
+  readRevision,
+  saveDraft,
+  saveDrafts,
+  workingEntries,
+} from './service.ts';
 
 /** In addresses the library, which is no family, is called so. */
 export const libraryName = 'library';
@@ -47,6 +55,15 @@ export const entryRoutes = [
     summary: 'The newest revision of everything the whole library shares.',
     response: Working,
     handle: ({ services }) => libraryEntries(services),
+  }),
+  route({
+    method: 'post',
+    path: '/drafts/discard',
+    role: 'trainer',
+    summary: 'Take back entries that were never published, with their drafts; all of them or none.',
+    body: z.strictObject({ items: z.array(EntryKey).min(1).max(20_000) }),
+    response: z.strictObject({ discarded: z.number() }),
+    handle: ({ body, services }) => discardDrafts(body.items, services),
   }),
   route({
     method: 'post',

@@ -14,7 +14,7 @@ import type { User } from '../../app/route.ts';
 import type { Services } from '../../app/services.ts';
 import { transact } from '../../db/transact.ts';
 import { addSet, markRevisions } from '../publishing/store.ts';
-import { addRevisions } from './bulk.ts';
+import { addRevisions, discardEntries } from './bulk.ts';
 import {
   addRevision,
   chosenRevisions,
@@ -170,6 +170,11 @@ export function saveDrafts(
       return { saved, setId };
     }),
   );
+}
+
+/** Takes back entries that were never published; all of them or none. */
+export async function discardDrafts(keys: readonly EntryKey[], { db }: Services): Promise<{ discarded: number }> {
+  return transact(db, async (trx) => ({ discarded: await discardEntries(trx, keys) }));
 }
 
 /** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */

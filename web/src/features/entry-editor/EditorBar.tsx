@@ -6,17 +6,19 @@ import { type ApiError, api, type RevisionWithBody, type Stale } from '../../app
 import { useAppDispatch } from '../../app/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { keepDraft } from './kept-draft.ts';
 import { type DraftState, draftEdited, draftSaved, entryIn, rebased, redone, undone } from './slice.ts';
 
 type Props = Readonly<{
   entryKey: EntryKey;
   draft: Extract<DraftState, { status: 'open' }>;
   latest: RevisionWithBody | null;
+  published: boolean;
   onStale: () => void;
 }>;
 
 /** What can be done with the entry: undo, redo, save, submit; and what to do when somebody saved in between. */
-export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
+export function EditorBar({ entryKey, draft, latest, published, onStale }: Props) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [save, saving] = api.useSaveDraftMutation();
@@ -25,6 +27,8 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<ApiError | null>(null);
   const [note, setNote] = useState('');
+  const [discard] = api.useDiscardMutation();
+  const [sure, setSure] = useState(false);
   const { saved, basedOn } = draft;
   const body = entryIn(draft.body);
   const isDirty = !sameJson(body, saved) || basedOn === 0;
@@ -62,6 +66,20 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  /** An entry that was never published goes as it came; asked for twice, because its drafts go with it. */
+  const take = async () => {
+    if (!sure) return setSure(true);
+    const result = await discard([entryKey]);
+    if (result.error) return setProblem(result.error as ApiError);
+    keepDraft(`${entryKey.family ?? 'library'}/${entryKey.kind}/${entryKey.id}`, null);
+    void navigate(
+      entryKey.family && entryKey.kind !== 'family'
+        ? `/shelf/${entryKey.family}`
+        : entryKey.family
+          ? '/shelf'
+          : '/library',
+    );
+  };
   const hand = async () => {
     const title = titleOf(body);
     const result = await submit({ title, items: [{ ...entryKey, number: basedOn }] });
@@ -106,6 +124,11 @@ export function EditorBar({ entryKey, draft, latest, onStale }: Props) {
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />
+        {!published && latest?.state === 'draft' && (
+          <button type="button" className="act" onClick={() => void take()}>
+            {sure ? 'Really take it back' : 'Take it back'}
+          </button>
+        )}
         <button
           type="button"
           className={isDirty ? 'act first' : 'act'}

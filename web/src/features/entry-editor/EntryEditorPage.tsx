@@ -91,7 +91,13 @@ export default function EntryEditorPage() {
         )}{' '}
         ›
       </p>
-      <EditorBar entryKey={key} draft={draft} latest={entry?.latest ?? null} onStale={() => setView('Entry')} />
+      <EditorBar
+        entryKey={key}
+        draft={draft}
+        latest={entry?.latest ?? null}
+        published={Boolean(entry?.published)}
+        onStale={() => setView('Entry')}
+      />
       <div className="rooms" role="tablist" aria-label="views of the entry">
         {views.map((v) => (
           <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => setView(v)}>

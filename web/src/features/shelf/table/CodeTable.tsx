@@ -1,8 +1,8 @@
 import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-data-grid';
-import { Code, codeColumns, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
+import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../../../app/api.ts';
+import { type ApiError, api } from '../../../app/api.ts';
 import type { RoomProps, Shelved } from '../FamilyPage.tsx';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
@@ -48,6 +48,7 @@ export function CodeTable({ entries, family }: RoomProps) {
   const [column, setColumn] = useState('group');
   const [text, setText] = useState('');
   const [save] = api.useSaveDraftsMutation();
+  const [discard, discarded] = api.useDiscardMutation();
   const run = useJob();
   const shelved = useMemo(
     () => entries.filter((e): e is Shelved & { body: Row } => e.body.kind === 'code' || e.body.kind === 'symptom'),
@@ -138,6 +139,9 @@ export function CodeTable({ entries, family }: RoomProps) {
     link.click();
     URL.revokeObjectURL(link.href);
   };
+  const unpublished = shelved
+    .filter((e) => e.published === null && e.state === 'draft' && chosen.some((c) => rowKey(c) === rowKey(e.body)))
+    .map((e) => keyOf(e.body));
   const inGroup = chosen.length === 1 && chosen[0]?.kind === 'code' && chosen[0].group;
   return (
     <div className="stack table-room">
@@ -202,6 +206,11 @@ export function CodeTable({ entries, family }: RoomProps) {
         <button type="button" className="act" disabled={chosen.length === 0} onClick={() => edit(chosen, column, text)}>
           Set in {chosen.length} rows
         </button>
+        {unpublished.length > 0 && (
+          <button type="button" className="act" onClick={() => void discard(unpublished)}>
+            Take {unpublished.length} unpublished back
+          </button>
+        )}
         {inGroup && (
           <button
             type="button"
@@ -217,9 +226,11 @@ export function CodeTable({ entries, family }: RoomProps) {
           </button>
         )}
       </div>
-      {(wrong || problems.length > 0) && (
+      {(wrong || problems.length > 0 || discarded.isError) && (
         <p className="wrong" role="alert">
-          {[wrong, ...problems.slice(0, 3)].filter(Boolean).join(' · ')}
+          {[wrong, discarded.error && (discarded.error as ApiError).title, ...problems.slice(0, 3)]
+            .filter(Boolean)
+            .join(' · ')}
         </p>
       )}
       <div className="code-grid">
