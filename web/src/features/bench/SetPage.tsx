@@ -7,6 +7,9 @@ import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';
 
+/** A large set is looked at in pieces. */
+const atOnce = 200;
+
 /** A publish set: what it changes, published as a whole or given back with a word. */
 export default function SetPage() {
   const { set: id = '' } = useParams();
@@ -16,6 +19,7 @@ export default function SetPage() {
   const [publish, publishing] = api.usePublishMutation();
   const [giveBack, giving] = api.useGiveBackMutation();
   const [note, setNote] = useState('');
+  const [shown, setShown] = useState(atOnce);
   const [problem, setProblem] = useState<ApiError | null>(null);
   if (error) return <Failed error={error} again={() => void refetch()} />;
   if (!set || session.status !== 'signed-in') return <Loading what="the set" />;
@@ -55,7 +59,7 @@ export default function SetPage() {
           </ul>
         </div>
       )}
-      {set.items.map((item) => (
+      {set.items.slice(0, shown).map((item) => (
         <section key={`${item.key.kind}${item.key.id}`} className="sheet">
           <div className="row spread">
             <h2>{titleOf(item.body)}</h2>
@@ -67,6 +71,11 @@ export default function SetPage() {
           {item.published === null ? <p className="soft">All of it is new.</p> : <ChangeList changes={item.changes} />}
         </section>
       ))}
+      {set.items.length > shown && (
+        <button type="button" className="act" onClick={() => setShown(shown + atOnce)}>
+          Show more of the {set.items.length}
+        </button>
+      )}
       {set.state === 'in-review' && (
         <section className="sheet stack">
           <label className="field">
