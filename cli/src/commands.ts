@@ -1,14 +1,5 @@
 import { decode, entriesOf, entryOf, FamilyId, findingWords, lint, pathText, Seen } from '@wire-trail/core';
-import {
-  connect,
-  currentBundle,
-  importBundle,
-  makeJobs,
-  Refusal,
-  readConfig,
-  type Services,
-  unpack,
-} from '@wire-trail/server';
+import { connect, importBundle, makeJobs, Refusal, readConfig, type Services, sharedBundle } from '@wire-trail/server';
 import { readBundleFile, readShape, UnusableInput } from './input.ts';
 
 /** What a command prints: the whole answer as JSON, or lines for people; and whether it found errors. */
@@ -106,14 +97,13 @@ export async function runImport(file: string, options: Options, env: Env): Promi
   };
 }
 
-/** Prints the published bundle of a family. */
+/** Prints the published bundle of a family as it may leave the school: pictures within, those that may not be shared left out. */
 export async function runExport(family: string, env: Env): Promise<Output> {
   const id = FamilyId.safeParse(family);
-  const packed = id.success
-    ? await withDatabase(env, (services) => currentBundle(id.data, services)).catch(notPublished)
+  const bundle = id.success
+    ? await withDatabase(env, (services) => sharedBundle(id.data, services)).catch(notPublished)
     : null;
-  if (!packed) throw new UnusableInput([{ file: family, path: [], reason: 'no such family is published' }]);
-  const bundle = unpack(packed.packed);
+  if (!bundle) throw new UnusableInput([{ file: family, path: [], reason: 'no such family is published' }]);
   return { json: bundle, lines: [JSON.stringify(bundle, null, 1)], errors: false };
 }
 

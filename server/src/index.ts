@@ -7,7 +7,7 @@ export type { Services } from './app/services.ts';
 export { type Config, type DatabaseConfig, readConfig } from './config.ts';
 export { connect, createDatabase, migrate } from './db/connect.ts';
 export { demoPassword, demoUsers, loadDemo } from './demo.ts';
-export { assembleBundle, currentBundle, unpack } from './features/bundles/service.ts';
+export { assembleBundle, currentBundle, sharedBundle, unpack } from './features/bundles/service.ts';
 export { saveDrafts } from './features/entries/service.ts';
 export { importBundle } from './features/imports/service.ts';
 export { addUser } from './features/users/service.ts';

@@ -3,6 +3,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import type { LampShow } from '../../../parts/panel/PanelDrawing.tsx';
 import { actBig, cardLead, momentWords, partName, shownWords } from '../../../parts/words/coach-words.ts';
 import type { TrailData } from '../trail-data.ts';
+import { HazardNote, WaysThere } from './Before.tsx';
 import { Next, Room, useTopOf } from './station.tsx';
 
 type Props = Readonly<{
@@ -45,6 +46,8 @@ export function Coach({ route, data, title, onEnd, failed, aside }: Props) {
           {cards.length} steps. {failed > 0 ? 'Another try.' : 'Read them once before your hands are busy.'}
         </p>
         {failed > 0 && <IfItFails route={route} />}
+        <HazardNote ids={route.hazards} data={data} />
+        <WaysThere ids={route.ways} data={data} />
         {route.before.length > 0 && (
           <div className="note">
             <strong>First</strong>

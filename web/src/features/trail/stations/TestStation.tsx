@@ -12,6 +12,7 @@ import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../parts/picture/Picture.tsx';
 import { faceOf } from '../trail-data.ts';
 import { coverWords } from '../words.ts';
+import { HazardNote, WaysThere } from './Before.tsx';
 import { Measure } from './Measure.tsx';
 import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { Next, Room, type StationProps, useTopOf } from './station.tsx';
@@ -48,28 +49,15 @@ export function TestStation({ walk, data, add }: StationProps) {
     >
       <p className="soft">{chart.title}</p>
       {at.wentRound && <div className="note bad">You came through here often. Note what you have and hand it on.</div>}
-      <NodeHazards node={at.at} data={data} />
+      <HazardNote
+        ids={at.at.hazards}
+        data={data}
+        {...(at.at.kind === 'measure' && at.at.supply === 'energised' ? { energised: at.at.protection ?? '' } : {})}
+      />
       <h1>{at.at.title}</h1>
       {at.at.text && <p className="node-text">{at.at.text}</p>}
       {at.at.access && <p className="tag">{at.at.access}</p>}
-      {at.at.ways.map((id) => {
-        const way = entryOf(data.bundle, 'access', id);
-        return (
-          way && (
-            <details key={id} className="sheet small">
-              <summary>
-                Get there: {way.name}
-                {way.isolateFirst && ' — isolate first'}
-              </summary>
-              <ol>
-                {way.steps.map((step) => (
-                  <li key={step.do}>{step.do}</li>
-                ))}
-              </ol>
-            </details>
-          )
-        );
-      })}
+      <WaysThere ids={at.at.ways} data={data} />
       {at.at.pictures.map((id) => {
         const asset = entryOf(data.bundle, 'asset', id);
         return asset && <Picture key={id} asset={asset} />;
@@ -202,24 +190,6 @@ function Verdict({
       <div className="actions">
         <Next onClick={onClear}>{node.verdict === 'cause-found' ? 'Repaired: go on to Clear' : 'Go on to Clear'}</Next>
       </div>
-    </div>
-  );
-}
-
-function NodeHazards({ node, data }: { node: ChartNode; data: StationProps['data'] }) {
-  const hazards = node.hazards.flatMap((id) => entryOf(data.bundle, 'hazard', id) ?? []);
-  const energised = node.kind === 'measure' && node.supply === 'energised';
-  if (hazards.length === 0 && !energised) return null;
-  return (
-    <div className={`note ${energised ? 'bad' : ''}`}>
-      {energised && (
-        <strong>Measured energised. {node.protection} Isolated while the probes go on and come off. </strong>
-      )}
-      {hazards.map((h) => (
-        <span key={h.id}>
-          <strong>{h.title}:</strong> {h.cautions[0]}{' '}
-        </span>
-      ))}
     </div>
   );
 }

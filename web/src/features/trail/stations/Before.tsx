@@ -1,0 +1,50 @@
+import { type AccessId, entryOf, type HazardId } from '@wire-trail/core';
+import type { TrailData } from '../trail-data.ts';
+
+/** What can hurt in what comes next, said once more where it counts; it was read in full at the Safe station. */
+export function HazardNote({
+  ids,
+  data,
+  energised,
+}: {
+  ids: readonly HazardId[];
+  data: TrailData;
+  energised?: string;
+}) {
+  const hazards = ids.flatMap((id) => entryOf(data.bundle, 'hazard', id) ?? []);
+  if (hazards.length === 0 && energised === undefined) return null;
+  return (
+    <div className={`note ${energised === undefined ? '' : 'bad'}`}>
+      {energised !== undefined && (
+        <strong>Measured energised. {energised} Isolated while the probes go on and come off. </strong>
+      )}
+      {hazards.map((h) => (
+        <span key={h.id}>
+          <strong>{h.title}:</strong> {h.cautions[0]}{' '}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** How to get there, step by step, where it is needed. */
+export function WaysThere({ ids, data }: { ids: readonly AccessId[]; data: TrailData }) {
+  return ids.map((id) => {
+    const way = entryOf(data.bundle, 'access', id);
+    return (
+      way && (
+        <details key={id} className="sheet small">
+          <summary>
+            Get there: {way.name}
+            {way.isolateFirst && ' — isolate first'}
+          </summary>
+          <ol>
+            {way.steps.map((step) => (
+              <li key={step.do}>{step.do}</li>
+            ))}
+          </ol>
+        </details>
+      )
+    );
+  });
+}
