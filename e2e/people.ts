@@ -86,14 +86,14 @@ export class Technician extends Person {
 
 type People = {
   desk: (name: string) => Promise<Person>;
-  field: (viewport?: { width: number; height: number }) => Promise<Technician>;
+  field: (viewport?: { width: number; height: number }, how?: 'offline') => Promise<Technician>;
 };
 
 export const test = base.extend<People>({
   desk: async ({ browser }, use) => {
     const all: Person[] = [];
     await use(async (name) => {
-      const context = await browser.newContext();
+      const context = await browser.newContext({ serviceWorkers: 'block' });
       const person = new Person(await context.newPage(), context);
       all.push(person);
       await person.signIn(name);
@@ -106,8 +106,10 @@ export const test = base.extend<People>({
   },
   field: async ({ browser }, use) => {
     const all: Technician[] = [];
-    await use(async (viewport = phone) => {
-      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 600 });
+    await use(async (viewport = phone, how) => {
+      // the whole shell is fetched ahead only where a test goes on without a connection
+      const serviceWorkers = how === 'offline' ? 'allow' : 'block';
+      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 600, serviceWorkers });
       const person = new Technician(await context.newPage(), context);
       all.push(person);
       await person.signIn('technician');

@@ -1,7 +1,7 @@
 import { expect, test } from './people.ts';
 
 test('from the lamps on the panel to a proven repair, without a connection once started', async ({ field, desk }) => {
-  const technician = await field();
+  const technician = await field(undefined, 'offline');
   const { page, context } = technician;
   await technician.opensTrail();
   // the shell is kept by the service worker before the signal goes

@@ -44,6 +44,10 @@ export function TestStation({ walk, data, add }: StationProps) {
             {at.minutes} min spent · {at.ended ? 'at the end' : `${ahead.least} to ${ahead.most} min ahead`}
           </p>
           <StandingMark standing={chart.standing} />
+          {data.subject?.pictures.map((id) => {
+            const asset = entryOf(data.bundle, 'asset', id);
+            return asset && <Picture key={id} asset={asset} />;
+          })}
         </div>
       }
     >
