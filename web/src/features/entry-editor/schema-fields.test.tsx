@@ -1,0 +1,92 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { type Entry, entrySchemas, type Family, problemsOf } from '@wire-trail/core';
+import { useState } from 'react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { glasswasher } from '../../testing/trail.tsx';
+import { newEntry } from './new-entry.ts';
+import { SchemaFields } from './SchemaFields.tsx';
+import { shapeOf } from './schema.ts';
+
+afterEach(cleanup);
+let now: Record<string, unknown> = {};
+
+function Form({ body }: { body: Entry }) {
+  const [value, setValue] = useState(body as unknown as Record<string, unknown>);
+  now = value;
+  const schema = entrySchemas[body.kind];
+  const shape = shapeOf(schema);
+  const member = shape.kind === 'one-of' ? shape.options.get(String(value[shape.by])) : schema;
+  const own = member ? shapeOf(member) : null;
+  const parsed = schema.safeParse(value);
+  const problems = new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
+  return own?.kind === 'object' ? (
+    <SchemaFields
+      fields={own.fields}
+      value={value}
+      path={[]}
+      context={{ bodies: glasswasher, problems }}
+      onChange={(v) => setValue(v as typeof value)}
+    />
+  ) : null;
+}
+const open = (kind: 'setting' | 'access' | 'family') => {
+  const body = newEntry({ family: 'brindlewick-g4', kind, id: 'new' }, 'New', glasswasher);
+  if (!body) throw new Error(kind);
+  render(<Form body={body} />);
+};
+const type = (label: string, text: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+
+describe('a form read off a schema', () => {
+  it('adds, fills, moves and removes items of a list', () => {
+    open('setting');
+    for (const value of ['1', '2', '3']) {
+      press('Add allowed');
+      type(`allowed ${value}`, value);
+    }
+    press('allowed 3 up');
+    expect(now.allowed).toEqual(['1', '3', '2']);
+    press('remove allowed 1');
+    expect(now.allowed).toEqual(['3', '2']);
+  });
+
+  it('ids are chosen from what there is: variants of the family, sources of the library', () => {
+    open('setting');
+    press('Add right');
+    fireEvent.change(screen.getByLabelText('variant'), { target: { value: 'three-phase' } });
+    fireEvent.change(screen.getByLabelText('source'), { target: { value: 'sheet-g4' } });
+    expect([now.right, now.source]).toEqual([[{ variant: 'three-phase', value: '' }], 'sheet-g4']);
+    fireEvent.change(screen.getByLabelText('source'), { target: { value: '' } });
+    expect(now.source).toBeNull();
+  });
+
+  it('says beside a field what is wrong, and keeps what was typed', () => {
+    open('access');
+    type('name', 'x'.repeat(10_000));
+    expect(screen.getByText(/120/)).toBeTruthy();
+    expect(String(now.name)).toHaveLength(10_000);
+    type('name', 'Panel off');
+    expect(screen.queryByText(/120/)).toBeNull();
+  });
+
+  it('what may be left out is left out again when it is emptied', () => {
+    open('access');
+    press('Add steps');
+    type('do', 'Two screws out');
+    type('back', 'Two screws in');
+    expect(now.steps).toEqual([{ do: 'Two screws out', back: 'Two screws in' }]);
+    type('back', '');
+    expect(now.steps).toEqual([{ do: 'Two screws out' }]);
+  });
+
+  it('a record of names is kept by its names', () => {
+    open('family');
+    press('Add traits');
+    type('traits 1 name', 'board colour');
+    type('traits 1', 'green');
+    expect((now as unknown as Family).traits).toEqual({ 'board colour': 'green' });
+    press('remove traits 1');
+    expect((now as unknown as Family).traits).toEqual({});
+  });
+});
