@@ -131,11 +131,15 @@ export function planCodeImport(
 ): ImportRow[] | null {
   const { table, mapping, defaults, ranges } = input;
   const listed = listedOf(input.existing);
+  const placed = mapping.flatMap((id, place) => {
+    const column = id === null ? undefined : byId.get(id);
+    return column ? [{ column, place }] : [];
+  });
   const at = new Map<string, number>();
   const rows: ImportRow[] = [];
   for (const [i, { line, cells }] of table.rows.entries()) {
     if (!onRow(i)) return null;
-    rows.push(planRow({ line, cells, mapping, table, listed, defaults, ranges, at }));
+    rows.push(planRow({ line, cells, placed, table, listed, defaults, ranges, at }));
   }
   return rows;
 }
@@ -143,7 +147,7 @@ export function planCodeImport(
 type RowInput = Readonly<{
   line: number;
   cells: readonly string[];
-  mapping: Mapping;
+  placed: ReadonlyArray<Readonly<{ column: Column; place: number }>>;
   table: Table;
   listed: Listed;
   defaults: ImportDefaults;
@@ -152,16 +156,14 @@ type RowInput = Readonly<{
   at: Map<string, number>;
 }>;
 
-function planRow({ line, cells, mapping, table, listed, defaults, ranges, at }: RowInput): ImportRow {
+function planRow({ line, cells, placed, table, listed, defaults, ranges, at }: RowInput): ImportRow {
   const extra = cells.slice(table.header.length).filter((c) => c.trim() !== '').length;
   if (extra > 0) {
     const reason = `has ${cells.length} cells where the header has ${table.header.length}: a separator within a text without quotes?`;
     return { line, cells, taken: false, problems: [{ column: null, reason }] };
   }
-  const mapped = mapping.flatMap((id, i): Cell[] => {
-    const column = id === null ? undefined : byId.get(id);
-    return column && i < cells.length ? [{ column, text: cells[i] ?? '' }] : [];
-  });
+  const mapped: Cell[] = [];
+  for (const { column, place } of placed) if (place < cells.length) mapped.push({ column, text: cells[place] ?? '' });
   const notes: string[] = [];
   if (cells.length < table.header.length)
     notes.push(`${table.header.length - cells.length} cells are missing at its end`);
