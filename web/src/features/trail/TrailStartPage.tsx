@@ -8,6 +8,7 @@ import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { OpenWalks } from './OpenWalks.tsx';
 import './trail.css';
+import { keptBundle } from '../../offline/database.ts';
 import { type Bundles, useBundles } from '../../offline/use-bundles.ts';
 import { useFind } from '../../offline/use-find.ts';
 import { beginWalk } from '../../offline/walks.ts';
@@ -107,8 +108,9 @@ function Found({ typed, bundles, begin }: FoundProps) {
   const isExact = found.some((f) => f.kind === 'code' && f.distance < 0.1);
   const looksLikeCode = /^[a-z]{0,3}[\s-]?\d{1,4}([-./]\d{1,2})?$/i.test(typed.trim());
   const text = typed.trim().toUpperCase().replace(/\s+/g, ' ').slice(0, 16);
-  const pick = (hit: Hit) => {
-    const bundle = bundles.find((b) => b.family === hit.family);
+  const pick = async (hit: Hit) => {
+    // what is found is on the device; this page may not have been told of it yet
+    const bundle = bundles.find((b) => b.family === hit.family) ?? (await keptBundle(hit.family))?.bundle;
     if (!bundle) return;
     if (hit.kind === 'code') begin(bundle, { kind: 'code', code: hit.id as Code['id'] });
     else if (hit.kind === 'symptom') begin(bundle, { kind: 'symptom', symptom: hit.id as Symptom['id'] });
@@ -117,7 +119,7 @@ function Found({ typed, bundles, begin }: FoundProps) {
   return (
     <div className="found" aria-live="polite">
       {found.map((hit) => (
-        <FoundLine key={`${hit.kind}${hit.family}${hit.id}`} found={hit} onPick={() => pick(hit)} />
+        <FoundLine key={`${hit.kind}${hit.family}${hit.id}`} found={hit} onPick={() => void pick(hit)} />
       ))}
       {settled && looksLikeCode && !isExact && bundles.length > 0 && (
         <div className="note" role="status">
