@@ -38,7 +38,8 @@ export default function EntryEditorPage() {
   const begins = isNew && kind === 'family';
   const own = api.useWorkingQuery(family, { skip: shared || begins });
   const library = api.useLibraryQuery(undefined, { skip: !shared });
-  const working = begins ? noEntries : shared ? library.data : own.data;
+  // a family stands on its own: nothing has to be waited for, nor taken from the screen once its first draft is saved
+  const working = shared ? library.data : (own.data ?? (kind === 'family' ? noEntries : undefined));
   const draft = useAppSelector((s) => s.entryDraft);
   const [view, setView] = useState<(typeof views)[number]>('Entry');
   const isOpen = draft.status === 'open' && draft.address === address;
