@@ -9,6 +9,8 @@ export default defineConfig({
   outputDir: '../.cache/e2e',
   workers: 1,
   fullyParallel: false,
+  // once more where a busy machine lost a race; the list names such a test as flaky, and it is looked into
+  retries: 1,
   timeout: 600_000,
   expect: { timeout: 90_000 },
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
