@@ -14,8 +14,6 @@ export type Identified<S extends TraitSubject> = Readonly<{
   left: readonly S[];
   /** Null where nothing more can be told apart. */
   ask: Question | null;
-  /** Questions that would still split what is left, best first, `ask` being the first. */
-  others: readonly string[];
 }>;
 
 type Split = Readonly<{
@@ -121,5 +119,5 @@ export function identify<S extends TraitSubject>(subjects: readonly S[], seen: S
           .sort((a, b) => b.left.length - a.left.length || (a.value < b.value ? -1 : 1)),
       }
     : null;
-  return { left, ask, others: ranked.map((r) => r.split.trait) };
+  return { left, ask };
 }
