@@ -15,6 +15,7 @@ export {
 // base
 export {
   AccessId,
+  AccountId,
   AssetId,
   ChartId,
   CodeId,
@@ -93,9 +94,10 @@ export { type Found, find, type Why } from './find/find.ts';
 export { type CodeMatch, findCodes } from './find/find-code.ts';
 export { buildFindIndex, type FindDoc, type FindFamily, type FindIndex, findFamilyOf } from './find/index-build.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
+export { type Dial, type DialError, type DialPress, dialPresses } from './gesture/dial.ts';
 export { interlockWords } from './gesture/lint.ts';
 // gesture
-export { type Moment, Route, Step } from './gesture/model.ts';
+export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './gesture/model.ts';
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
 export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
@@ -122,6 +124,19 @@ export { literalOf } from './readout/literal.ts';
 export { type LookAlike, lookAlikes } from './readout/look-alikes.ts';
 // readout
 export { Look, Readout, Seen, SeenLamp, type Special, type Stage } from './readout/model.ts';
+// script
+export { mostScriptLength, type ParsedScript, parseScript } from './script/parse.ts';
+export {
+  printDuration,
+  printScript,
+  printShown,
+  printSpan,
+  printStep,
+  printSteps,
+  type Script,
+} from './script/print.ts';
+export { type ScriptProblem, scriptProblemWords } from './script/problem.ts';
+export { type LineWord, lineForms, lineWords, noteWords } from './script/words.ts';
 // source
 export { type Leaning, leaningOn } from './source/look-again.ts';
 export { Asset, Hazard, hazardSorts, Instrument, Source } from './source/model.ts';

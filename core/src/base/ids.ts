@@ -31,6 +31,7 @@ export const SourceId = slug.brand<'SourceId', 'inout'>();
 export const HazardId = slug.brand<'HazardId', 'inout'>();
 export const AccessId = slug.brand<'AccessId', 'inout'>();
 export const MeaningId = slug.brand<'MeaningId', 'inout'>();
+export const AccountId = slug.brand<'AccountId', 'inout'>();
 export const InstrumentId = slug.brand<'InstrumentId', 'inout'>();
 /** A picture is named by the SHA-256 of its bytes. */
 export const AssetId = z
@@ -65,6 +66,7 @@ export type SourceId = z.infer<typeof SourceId>;
 export type HazardId = z.infer<typeof HazardId>;
 export type AccessId = z.infer<typeof AccessId>;
 export type MeaningId = z.infer<typeof MeaningId>;
+export type AccountId = z.infer<typeof AccountId>;
 export type InstrumentId = z.infer<typeof InstrumentId>;
 export type AssetId = z.infer<typeof AssetId>;
 export type MachineId = z.infer<typeof MachineId>;

@@ -1,6 +1,7 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Shown } from '../unit/signal.ts';
+import { dialPresses } from './dial.ts';
 import type { Moment, Step } from './model.ts';
 import { stepSpan, stepsSpan } from './timing.ts';
 
@@ -55,11 +56,27 @@ function actsOf(step: Step): HandAct[] {
     case 'set':
       return [act({ act: 'set', control: step.control, place: step.to })];
     case 'step-list':
-      return [act({ act: 'press', control: step.control, times: step.to })];
-    case 'dial':
-      return [act({ act: 'do', control: step.up, words: step.text })];
+      return [
+        act({
+          act: step.by === 'ramp' ? 'hold' : 'press',
+          control: step.control,
+          times: Math.max(1, Math.abs(step.to - step.start)),
+        }),
+      ];
+    case 'release':
+      return step.controls.map((control) => act({ act: 'let-go', control }));
+    case 'dial': {
+      const presses = dialPresses(step);
+      return presses.ok
+        ? presses.value.map((p) => act({ act: 'press', control: p.control, times: p.times }))
+        : [act({ act: 'do', words: step.text })];
+    }
     case 'choose':
-      return [act({ act: 'do', words: step.path.join(' › ') })];
+      return [
+        act({ act: 'do', words: step.path.join(' › ') }),
+        ...(step.confirm ? [act({ act: 'do', words: step.confirm })] : []),
+        ...(step.value ? [act({ act: 'do', words: step.value })] : []),
+      ];
     case 'at-place':
       return [act({ act: 'do', words: step.place })];
     case 'say':

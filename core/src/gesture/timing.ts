@@ -1,9 +1,10 @@
 import { assertNever } from '../base/result.ts';
 import type { Span } from '../base/words.ts';
+import { dialCount } from './dial.ts';
 import type { Step } from './model.ts';
 
 /** How long people take over one act when the route does not say, in milliseconds. */
-const usual = {
+export const handSpans = {
   press: { leastMs: 250, usualMs: 450, mostMs: 900 },
   click: { leastMs: 150, usualMs: 300, mostMs: 700 },
   turn: { leastMs: 700, usualMs: 1200, mostMs: 2500 },
@@ -22,30 +23,44 @@ const add = (a: Span, b: Span): Span => ({
   mostMs: a.mostMs + b.mostMs,
 });
 
+/** What is done while something is kept down may be shorter than the time it is kept. */
+function keepSpan(step: Extract<Step, { kind: 'keep' }>): Span {
+  const during = stepsSpan(step.during);
+  if (step.until?.kind !== 'span') return during;
+  const { span } = step.until;
+  return {
+    leastMs: Math.max(during.leastMs, span.leastMs),
+    usualMs: Math.max(during.usualMs, span.usualMs),
+    mostMs: Math.max(during.mostMs, span.mostMs),
+  };
+}
+
 /** How long a step takes a person, from its own `takes` or from what such acts usually take. Waiting for signs counts as given. */
 export function stepSpan(step: Step): Span {
   if (step.takes) return step.takes;
   switch (step.kind) {
     case 'press':
-      return times(usual.press, step.times);
+      return times(handSpans.press, step.times);
     case 'hold':
       return step.until.kind === 'span' ? step.until.span : zero;
     case 'keep':
-      return stepsSpan(step.during);
+      return keepSpan(step);
+    case 'release':
+      return zero;
     case 'turn':
-      return times(usual.click, step.clicks);
+      return times(handSpans.click, step.clicks);
     case 'sweep':
-      return times(usual.turn, step.turns);
+      return times(handSpans.turn, step.turns);
     case 'set':
-      return usual.set;
+      return handSpans.set;
     case 'rest':
       return step.span;
     case 'step-list':
-      return times(usual.press, step.to);
+      return times(handSpans.press, Math.abs(step.to - step.start));
     case 'dial':
-      return times(usual.press, step.text.length * 4);
+      return times(handSpans.press, dialCount(step));
     case 'choose':
-      return times(usual.press, step.path.length * 2);
+      return times(handSpans.press, step.path.length * 2);
     case 'see':
       return step.must === 'must' && step.within ? step.within : zero;
     case 'group':

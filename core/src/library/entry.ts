@@ -3,7 +3,7 @@ import { Access } from '../access/model.ts';
 import { FamilyId } from '../base/ids.ts';
 import { Chart } from '../chart/model.ts';
 import { Code, Meaning, Setting, Symptom } from '../code/model.ts';
-import { Route } from '../gesture/model.ts';
+import { Account, Route } from '../gesture/model.ts';
 import { Readout } from '../readout/model.ts';
 import { Asset, Hazard, Instrument, Source } from '../source/model.ts';
 import { Family } from '../unit/family.ts';
@@ -27,6 +27,7 @@ export const Entry = z.union([
     Asset,
     Access,
     Meaning,
+    Account,
   ]),
   Source,
 ]);
@@ -48,6 +49,7 @@ export const entryKinds = [
   'asset',
   'access',
   'meaning',
+  'account',
 ] as const satisfies ReadonlyArray<Entry['kind']>;
 export const EntryKind = z.enum(entryKinds);
 export type EntryKind = Entry['kind'];
@@ -70,6 +72,7 @@ export const entrySchemas: { readonly [K in EntryKind]: z.ZodType<EntryOf<K>> } 
   asset: Asset,
   access: Access,
   meaning: Meaning,
+  account: Account,
 };
 
 /** What an entry is known by: its kind and id within its family, or within the library where it belongs to none. */

@@ -44,6 +44,7 @@ export function titleOf(entry: Entry): string {
     case 'instrument':
     case 'asset':
     case 'access':
+    case 'account':
       return entry.name;
     case 'meaning':
       return `${entry.scheme} ${entry.number}`;

@@ -59,6 +59,18 @@ export function linksOf(entry: Entry): Link[] {
         ...many('access', entry.ways, ['ways']),
         ...one('chart', entry.chart, ['chart']),
         ...one('source', entry.source, ['source']),
+        ...each(entry.settled, 'settled', (s, at) => [
+          ...many('account', s.accounts, [...at, 'accounts']),
+          ...one('account', s.chosen, [...at, 'chosen']),
+        ]),
+        ...each(entry.knownNotToWork, 'knownNotToWork', (k, at) => stepLinks(k.steps ?? [], [...at, 'steps'])),
+        ...stepLinks(entry.steps, ['steps']),
+      ];
+    case 'account':
+      return [
+        ...one('family', entry.family, ['family']),
+        ...one('route', entry.route, ['route']),
+        ...one('source', entry.source, ['source']),
         ...stepLinks(entry.steps, ['steps']),
       ];
     case 'readout':

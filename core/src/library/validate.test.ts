@@ -67,7 +67,12 @@ describe('validate', () => {
       'place',
       'steps.0.stopAt',
     ],
-    ['a dialling control', inRoute({ kind: 'dial', up: 'gone', down: 'rocker', text: '12' }), 'control', 'steps.0.up'],
+    [
+      'a dialling control',
+      inRoute({ kind: 'dial', by: { kind: 'each', up: ['gone'], down: [] }, text: '1', start: '0' }),
+      'control',
+      'steps.0.by.up.0',
+    ],
     [
       'a listed control',
       inRoute({ kind: 'step-list', control: 'gone', to: 4, by: 'press' }),

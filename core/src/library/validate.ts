@@ -90,8 +90,22 @@ function stepUses(steps: readonly Step[], under: Path): Use[] {
           control(step.control, ['control']),
           { what: 'place', id: step.to, of: step.control, at: [...at, 'to'] },
         ];
+      case 'release':
+        return [
+          ...step.controls.map((id, i) => control(id, ['controls', i])),
+          ...(step.at?.kind === 'sign' ? shownUses([step.at.shown], [...at, 'at', 'shown']) : []),
+        ];
       case 'dial':
-        return [control(step.up, ['up']), control(step.down, ['down'])];
+        return step.by.kind === 'each'
+          ? [
+              ...step.by.up.map((id, i) => control(id, ['by', 'up', i])),
+              ...step.by.down.map((id, i) => control(id, ['by', 'down', i])),
+            ]
+          : [
+              control(step.by.up, ['by', 'up']),
+              control(step.by.next, ['by', 'next']),
+              ...(step.by.down ? [control(step.by.down, ['by', 'down'])] : []),
+            ];
       case 'see':
         return shownUses(step.signs, [...at, 'signs']);
       case 'group':
@@ -143,7 +157,16 @@ function usesOf(entry: Entry): Use[] {
         ),
       ];
     case 'route':
-      return [...variantUses(entry.onlyVariants, ['onlyVariants']), ...stepUses(entry.steps, ['steps'])];
+      return [
+        ...variantUses(entry.onlyVariants, ['onlyVariants']),
+        ...entry.knownNotToWork.flatMap((k, i) => [
+          ...(k.variant ? variantUses([k.variant], ['knownNotToWork', i, 'variant']) : []),
+          ...stepUses(k.steps ?? [], ['knownNotToWork', i, 'steps']),
+        ]),
+        ...stepUses(entry.steps, ['steps']),
+      ];
+    case 'account':
+      return stepUses(entry.steps, ['steps']);
     case 'readout':
       return [
         ...variantUses(entry.onlyVariants, ['onlyVariants']),

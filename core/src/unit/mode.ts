@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CodeId, ControllerId, FamilyId, InputId, ModeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Span } from '../base/words.ts';
 import { Step } from '../gesture/model.ts';
 import { Shown } from './signal.ts';
@@ -95,17 +96,41 @@ export const Showing = z.discriminatedUnion('kind', [
   }),
 ]);
 
-/** A numbered test inside a mode; what starts it is a transition's gesture. */
+/** What a numbered test should show: signs, a code on a readout, or a reading that a person takes. */
+export const Expected = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('signs'), signs: z.array(Shown).min(1).max(20) }),
+  z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+  z.strictObject({
+    kind: z.literal('reading'),
+    quantity: Quantity,
+    /** In the base unit of the quantity. */
+    least: z.number().nullable(),
+    most: z.number().nullable(),
+  }),
+]);
+export type Expected = z.infer<typeof Expected>;
+
+/** A numbered test inside a mode. Tests that run by themselves follow each other in the order they stand in. */
 export const NumberedTest = z.strictObject({
   number: z.string().min(1).max(12),
   name: Label,
   starts: Prose,
   expected: Prose,
+  expects: Expected.optional(),
   takes: Span.optional(),
   signs: z.array(SignId).max(20).default([]),
   coldOnly: z.boolean().default(false),
   needsFirst: z.string().max(12).optional(),
+  /** The gesture that starts it; left out where it starts by itself. */
+  gesture: z.array(Step).max(20).optional(),
+  /** How it is stopped, where it does not end by itself. */
+  stops: Prose.optional(),
+  /** When what it says does not count, and it has to be done again. */
+  repeatWhen: Prose.optional(),
+  /** The test that follows by itself; null when nothing does. */
+  followedBy: z.string().max(12).nullable().default(null),
 });
+export type NumberedTest = z.infer<typeof NumberedTest>;
 
 export const Mode = z.strictObject({
   kind: z.literal('mode'),

@@ -66,7 +66,15 @@ export function addPart(
           ...f,
           controls: [
             ...f.controls,
-            { id: id as ControlId, look: sort, label, at, interlock: false, mechanism: mechanismOf(sort) },
+            {
+              id: id as ControlId,
+              look: sort,
+              label,
+              at,
+              powersAt: [],
+              interlock: false,
+              mechanism: mechanismOf(sort),
+            },
           ],
         }
       : { ...f, signs: [...f.signs, newSign(sort, id as SignId, at)] },

@@ -63,6 +63,8 @@ export const Control = z.strictObject({
   label: Label,
   labelByBadge: byBadge,
   at: Box,
+  /** Places in which the unit has its supply through this control; a main breaker, plug or key. */
+  powersAt: z.array(PlaceId).max(8).default([]),
   /** Holding an interlock false is never a step that can be published. */
   interlock: z.boolean().default(false),
   mechanism: Mechanism,

@@ -1,0 +1,205 @@
+import type { ControlId, InstrumentId, PlaceId } from '../base/ids.ts';
+import { standings } from '../base/words.ts';
+import { type Held, type Retry, retries, type Step } from '../gesture/model.ts';
+import type { Line } from './line.ts';
+import type { LineWord, NoteWord } from './words.ts';
+
+type Ways = { right: 'cw'; left: 'ccw'; cw: 'cw'; ccw: 'ccw'; clockwise: 'cw'; counterclockwise: 'ccw' };
+const ways: Ways = { right: 'cw', left: 'ccw', cw: 'cw', ccw: 'ccw', clockwise: 'cw', counterclockwise: 'ccw' };
+
+function held(line: Line): Held[] {
+  const controls: Held[] = [];
+  do {
+    const control = line.id('a control') as ControlId;
+    const word = line.peek();
+    const bare = line.atEnd || word === '+' || word === 'for' || word === 'until';
+    controls.push(bare ? { control } : { control, place: line.id('a place') as PlaceId });
+  } while (line.takes('+'));
+  return controls;
+}
+
+const way = (line: Line): 'cw' | 'ccw' => ways[line.word(Object.keys(ways), 'right or left') as keyof Ways];
+
+function until(line: Line) {
+  if (line.takes('for')) return { kind: 'span' as const, span: line.span() };
+  if (line.takes('until')) return { kind: 'moment' as const, moment: line.moment() };
+  return null;
+}
+
+function dial(line: Line): Step {
+  const text = line.quoted('the characters in quotation marks');
+  line.expect('from');
+  const start = line.quoted('what it shows at first');
+  line.expect('with');
+  const up = line.ids('a control') as ControlId[];
+  const down = line.takes('down-with') ? (line.ids('a control') as ControlId[]) : [];
+  const next = line.takes('next') ? (line.id('a control') as ControlId) : null;
+  const alphabet = line.takes('of') ? line.quoted('the alphabet').split('') : [...'0123456789'];
+  const wraps = !line.takes('stops');
+  const by =
+    next === null || up[0] === undefined
+      ? { kind: 'each' as const, up, down }
+      : { kind: 'moving' as const, up: up[0], ...(down[0] ? { down: down[0] } : {}), next };
+  return { kind: 'dial', text, start, alphabet, wraps, by };
+}
+
+function choose(line: Line): Step {
+  const path = [line.quoted('the menu entry in quotation marks')];
+  while (line.takes('>')) path.push(line.quoted('the menu entry in quotation marks'));
+  const where = line.word(['on-unit', 'with'], '“on-unit” or “with”');
+  const on = where === 'with' ? (line.id('an instrument') as InstrumentId) : ('unit' as const);
+  return {
+    kind: 'choose',
+    on,
+    path,
+    ...(line.takes('needs') ? { needs: line.quoted('the function') } : {}),
+    ...(line.takes('confirm') ? { confirm: line.quoted('the prompt') } : {}),
+    ...(line.takes('value') ? { value: line.quoted('the value') } : {}),
+  };
+}
+
+function branchOn(line: Line): Extract<Step, { kind: 'branch' }>['on'] {
+  if (line.takes('nothing')) {
+    line.expect('within');
+    return { kind: 'nothing-done', withinMs: line.duration() };
+  }
+  if (line.takes('reads'))
+    return { kind: 'reads', readout: line.id('a readout') as never, code: line.id('a code') as never };
+  return { kind: 'sign', shown: line.shown() };
+}
+
+const seen = (line: Line, must: 'must' | 'may' | 'must-not'): Step => {
+  const signs = [line.shown()];
+  while (line.takes(',')) signs.push(line.shown());
+  const within = line.takes('within') ? line.span() : null;
+  return { kind: 'see', must, signs, ...(within ? { within } : {}) };
+};
+
+/** The step a line begins with `word`. Steps inside it are put in by the caller. */
+export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, line: Line): Step {
+  switch (word) {
+    case 'press':
+      return { kind: 'press', control: line.id('a control, or “any”') as ControlId, times: line.times() };
+    case 'hold': {
+      const controls = held(line);
+      return { kind: 'hold', controls, until: until(line) ?? { kind: 'release' } };
+    }
+    case 'keep': {
+      const controls = held(line);
+      const end = until(line);
+      return { kind: 'keep', controls, during: [], ...(end ? { until: end } : {}) };
+    }
+    case 'let-go': {
+      const controls = line.takes('all') ? [] : (line.ids('a control, or “all”') as ControlId[]);
+      return { kind: 'release', controls, ...(line.takes('at') ? { at: line.moment() } : {}) };
+    }
+    case 'turn': {
+      const control = line.id('a control') as ControlId;
+      const direction = way(line);
+      const clicks = line.integer('clicks', 1, 200);
+      line.takes('clicks', 'click');
+      return { kind: 'turn', control, clicks, way: direction };
+    }
+    case 'sweep': {
+      const control = line.id('a control') as ControlId;
+      const direction = way(line);
+      const turns = line.integer('turns', 1, 50);
+      line.takes('turns', 'turn');
+      const stopAt = line.takes('to') ? (line.id('a place') as PlaceId) : null;
+      return { kind: 'sweep', control, turns, way: direction, ...(stopAt ? { stopAt } : {}) };
+    }
+    case 'set':
+      return { kind: 'set', control: line.id('a control') as ControlId, to: line.id('a place') as PlaceId };
+    case 'rest':
+      return { kind: 'rest', span: line.span() };
+    case 'step': {
+      const control = line.id('a control') as ControlId;
+      const start = line.takes('from') ? line.integer('as an entry', 0, 9999) : 0;
+      line.expect('to');
+      const to = line.integer('as an entry', 0, 9999);
+      const by = line.takes('ramp') ? 'ramp' : 'press';
+      const overshoot = line.takes('over') ? line.quoted('what to do') : null;
+      return { kind: 'step-list', control, to, start, by, ...(overshoot === null ? {} : { overshoot }) };
+    }
+    case 'dial':
+      return dial(line);
+    case 'choose':
+      return choose(line);
+    case 'see':
+      return seen(line, 'must');
+    case 'may':
+      return seen(line, 'may');
+    case 'no':
+      return seen(line, 'must-not');
+    case 'within': {
+      const mostMs = line.duration();
+      line.expect('of');
+      const from = line.moment();
+      return { kind: 'group', steps: [], times: line.times(), window: { from, mostMs } };
+    }
+    case 'group':
+      return { kind: 'group', steps: [], times: line.times() };
+    case 'if':
+      return { kind: 'branch', on: branchOn(line), met: [], otherwise: [] };
+    case 'at':
+      return { kind: 'at-place', place: line.tail('a place to be at', 120) };
+    case 'say':
+      return { kind: 'say', text: line.tail('a sentence') };
+    case 'bypass':
+      return { kind: 'bypass', what: line.id('a control or part') as ControlId };
+  }
+}
+
+/** What may still stand in a line, for naming the likeliest word when something else does. */
+export const tailWords = [
+  'times',
+  'for',
+  'until',
+  'within',
+  'of',
+  'to',
+  'at',
+  'from',
+  'with',
+  'confirm',
+  'value',
+  'ramp',
+  'over',
+];
+
+/** Reads a note line onto its step. */
+export function readNote(word: NoteWord, line: Line, step: Step): void {
+  switch (word) {
+    case 'takes':
+      step.takes = line.span();
+      break;
+    case 'why':
+      step.why = line.tail('a reason');
+      break;
+    case 'caution':
+      step.caution = line.tail('a caution');
+      break;
+    case 'tool':
+      step.tool = line.tail('a tool', 120);
+      break;
+    case 'feels':
+      step.feelsLike = line.tail('what it sounds or looks like');
+      break;
+    case 'if-it-fails':
+      step.ifItFails = line.tail('what to do');
+      break;
+    case 'retry': {
+      const all: Retry[] = [];
+      do all.push(line.word(retries, 'a piece of advice') as Retry);
+      while (line.takes(','));
+      step.retry = all;
+      break;
+    }
+    case 'source':
+      step.source = line.id('a source') as never;
+      break;
+    case 'standing':
+      step.standing = line.word(standings, 'a standing') as (typeof standings)[number];
+      break;
+  }
+}
