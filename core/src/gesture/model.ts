@@ -17,6 +17,7 @@ import {
   VariantId,
 } from '../base/ids.ts';
 import { Label, Prose, Span, Standing } from '../base/words.ts';
+import { Effect } from '../unit/effect.ts';
 import { Shown } from '../unit/signal.ts';
 
 /** A moment on the unit that a window or a hold can start or end at. */
@@ -107,7 +108,7 @@ const branchOn = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
   z.strictObject({ kind: z.literal('nothing-done'), withinMs: z.number().positive() }),
 ]);
-type BranchOn = z.infer<typeof branchOn>;
+export type BranchOn = z.infer<typeof branchOn>;
 
 const steps = () => z.array(Step).max(200);
 export const Step: z.ZodType<Step> = z.lazy(() =>
@@ -244,6 +245,8 @@ export const Route = z.strictObject({
   /** How the tellings it was made of were settled. */
   settled: z.array(Settled).max(60).default([]),
   sideEffects: z.array(Prose).max(12).default([]),
+  /** What it does beside changing the mode: move a cursor, send a message. */
+  effects: z.array(Effect).max(20).default([]),
   /** Ways known not to work, worth as much as one that does. */
   knownNotToWork: z
     .array(

@@ -3,6 +3,7 @@ import { CodeId, ControllerId, FamilyId, InputId, ModeId, ReadoutId, SignId, Var
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Span } from '../base/words.ts';
 import { Step } from '../gesture/model.ts';
+import { Effect, VariableValue } from './effect.ts';
 import { Shown } from './signal.ts';
 
 /** What a mode remembers while it runs: a list of forty entries is one mode with a cursor, not forty modes. */
@@ -26,8 +27,7 @@ export const Variable = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('flag'), id: VariableId, start: z.boolean() }),
 ]);
-
-const variableValue = z.union([z.number().int(), z.string().max(64), z.boolean()]);
+export type Variable = z.infer<typeof Variable>;
 
 /** Holds or not, given mode, variables, physical inputs and what a readout says. */
 export type Condition =
@@ -40,7 +40,7 @@ export type Condition =
   | { kind: 'not'; of: Condition };
 export const Condition: z.ZodType<Condition> = z.lazy(() =>
   z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('variable'), variable: VariableId, is: variableValue }),
+    z.strictObject({ kind: z.literal('variable'), variable: VariableId, is: VariableValue }),
     z.strictObject({
       kind: z.literal('input'),
       input: InputId,
@@ -66,13 +66,6 @@ export const Trigger = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('message'), from: ControllerId, message: Label }),
 ]);
 
-export const Effect = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('assign'), variable: VariableId, to: variableValue }),
-  z.strictObject({ kind: z.literal('step'), variable: VariableId, by: z.number().int() }),
-  z.strictObject({ kind: z.literal('send'), to: ControllerId, message: Label }),
-  z.strictObject({ kind: z.literal('erase-memory') }),
-]);
-
 export const Transition = z.strictObject({
   on: Trigger,
   when: Condition.optional(),
@@ -82,6 +75,8 @@ export const Transition = z.strictObject({
 });
 
 /** What the signs show while the mode runs: fixed signs, or a readout driven by a variable or the fault memory. */
+export type Transition = z.infer<typeof Transition>;
+
 export const Showing = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fixed'), when: Condition.optional(), signs: z.array(Shown).max(60) }),
   z.strictObject({
@@ -95,6 +90,8 @@ export const Showing = z.discriminatedUnion('kind', [
     ]),
   }),
 ]);
+
+export type Showing = z.infer<typeof Showing>;
 
 /** What a numbered test should show: signs, a code on a readout, or a reading that a person takes. */
 export const Expected = z.discriminatedUnion('kind', [

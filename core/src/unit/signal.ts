@@ -18,3 +18,12 @@ export const Shown = z.discriminatedUnion('kind', [
   }),
 ]);
 export type Shown = z.infer<typeof Shown>;
+
+/** Whether two signs show the same; a colour that is not named fits any, as does a count. */
+export function sameShown(a: Shown, b: Shown): boolean {
+  if (a.sign !== b.sign || a.kind !== b.kind) return false;
+  if (a.kind === 'lamp' && b.kind === 'lamp')
+    return a.state === b.state && (!a.colour || !b.colour || a.colour === b.colour);
+  if (a.kind === 'text' && b.kind === 'text') return a.text === b.text;
+  return a.kind === 'sound' && b.kind === 'sound' && a.state === b.state;
+}

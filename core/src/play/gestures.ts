@@ -1,0 +1,111 @@
+import type { ControllerId, ModeId, RouteId } from '../base/ids.ts';
+import type { Route, Step } from '../gesture/model.ts';
+import type { Bundle } from '../library/bundle.ts';
+import { entriesOf } from '../library/select.ts';
+import type { Effect } from '../unit/effect.ts';
+import type { Condition, Mode } from '../unit/mode.ts';
+import { type CompileError, compileSteps } from './compile.ts';
+import { bundleFacts, type UnitFacts } from './facts.ts';
+import type { Program } from './op.ts';
+
+/** What a gesture belongs to: a route, a way of a route known not to work, a transition or a numbered test of a mode. */
+export type GestureOf =
+  | Readonly<{ kind: 'route'; id: RouteId; name: string }>
+  | Readonly<{ kind: 'known-not-to-work'; id: RouteId; name: string; how: string; why: string }>
+  | Readonly<{ kind: 'transition'; mode: ModeId; index: number; name: string }>
+  | Readonly<{ kind: 'test'; mode: ModeId; number: string; name: string }>;
+
+/** Something the unit recognises: in which modes it may begin, the program, and what comes of it. */
+export type Gesture = Readonly<{
+  of: GestureOf;
+  from: 'any' | readonly ModeId[];
+  controller: ControllerId;
+  program: Program;
+  to: ModeId | null;
+  when: Condition | null;
+  effects: readonly Effect[];
+}>;
+export type RefusedGesture = Readonly<{ of: GestureOf; error: CompileError }>;
+
+/** A family made ready to be played: one recogniser for all its modes, and what its panels and modes say. */
+export type UnitPlan = Readonly<{
+  bundle: Bundle;
+  facts: UnitFacts;
+  modes: ReadonlyMap<ModeId, Mode>;
+  gestures: readonly Gesture[];
+  /** Gestures that cannot be played, and why; the others are played all the same. */
+  refused: readonly RefusedGesture[];
+}>;
+
+/** Which controller a route works on: that of the mode it begins in, else that of the mode it reaches, else the first. */
+export function controllerOf(
+  route: Pick<Route, 'from' | 'to'>,
+  modes: ReadonlyMap<ModeId, Mode>,
+  first: ControllerId,
+): ControllerId {
+  const mode = route.from === 'any' ? route.to : (route.from[0] ?? null);
+  return (mode === null ? undefined : modes.get(mode)?.controller) ?? first;
+}
+
+/**
+ * Compiles every route, known way that does not work, gesture transition and numbered test of a bundle's family. With a
+ * variant named, routes and ways of other variants are left out.
+ */
+export function planUnit(bundle: Bundle, variant: string | null = null): UnitPlan {
+  const facts = bundleFacts(bundle);
+  const all = entriesOf(bundle, 'mode').filter((m) => m.family === bundle.family);
+  const modes = new Map(all.map((m) => [m.id, m] as const));
+  const first = all[0]?.controller ?? ('' as ControllerId);
+  const gestures: Gesture[] = [];
+  const refused: RefusedGesture[] = [];
+  const put = (gesture: Omit<Gesture, 'program'>, steps: readonly Step[]): void => {
+    const program = compileSteps(steps, facts);
+    if (program.ok) gestures.push({ ...gesture, program: program.value });
+    else refused.push({ of: gesture.of, error: program.error });
+  };
+  for (const route of entriesOf(bundle, 'route')) {
+    const holds = variant === null || route.onlyVariants.length === 0 || route.onlyVariants.some((v) => v === variant);
+    if (route.family !== bundle.family || !holds) continue;
+    const { from, to, id, name } = route;
+    const controller = controllerOf(route, modes, first);
+    const erases = route.purpose === 'clear' && !route.effects.some((e) => e.kind === 'erase-memory');
+    const effects: Effect[] = erases ? [...route.effects, { kind: 'erase-memory' }] : route.effects;
+    put({ of: { kind: 'route', id, name }, from, controller, to, when: null, effects }, route.steps);
+    for (const { variant: only, how, why, steps } of route.knownNotToWork)
+      if (steps && (variant === null || only === undefined || only === variant))
+        put(
+          { of: { kind: 'known-not-to-work', id, name, how, why }, from, controller, to: null, when: null, effects: [] },
+          steps,
+        );
+  }
+  for (const mode of all) {
+    mode.transitions.forEach(({ on, to, when, effects }, index) => {
+      if (on.kind === 'gesture')
+        put(
+          {
+            of: { kind: 'transition', mode: mode.id, index, name: mode.name },
+            from: [mode.id],
+            controller: mode.controller,
+            to: to ?? null,
+            when: when ?? null,
+            effects,
+          },
+          on.steps,
+        );
+    });
+    for (const test of mode.tests)
+      if (test.gesture && test.gesture.length > 0)
+        put(
+          {
+            of: { kind: 'test', mode: mode.id, number: test.number, name: test.name },
+            from: [mode.id],
+            controller: mode.controller,
+            to: null,
+            when: null,
+            effects: [],
+          },
+          test.gesture,
+        );
+  }
+  return { bundle, facts, modes, gestures, refused };
+}

@@ -1,0 +1,66 @@
+import type { ControlId, InputId, PlaceId } from '../base/ids.ts';
+import type { Moment, Step } from '../gesture/model.ts';
+import type { Shown } from '../unit/signal.ts';
+
+/** Something a hand does, as the recogniser takes it: a control that springs back goes down and up, another is set. */
+export type Hand = Readonly<{ at: number }> &
+  (
+    | Readonly<{ kind: 'down'; control: ControlId; place: PlaceId | null }>
+    | Readonly<{ kind: 'up'; control: ControlId }>
+    | Readonly<{ kind: 'set'; control: ControlId; to: PlaceId }>
+    | Readonly<{ kind: 'click'; control: ControlId; way: 'cw' | 'ccw' }>
+    | Readonly<{ kind: 'choose'; on: string; words: string }>
+  );
+
+/** What happens at a unit, at an instant in milliseconds. A push control goes down and up, a place control to a place. */
+export type UnitEvent = Readonly<{ at: number }> &
+  (
+    | Readonly<{ kind: 'down' | 'up'; control: ControlId }>
+    | Readonly<{ kind: 'place'; control: ControlId; to: PlaceId }>
+    | Readonly<{ kind: 'click'; control: ControlId; way: 'cw' | 'ccw' }>
+    | Readonly<{ kind: 'choose'; on: string; words: string }>
+    | Readonly<{ kind: 'input'; input: InputId; value: number }>
+    | Readonly<{ kind: 'tick' }>
+  );
+
+/** Something a hand has hold of: a push control, or one kept in a place. */
+/** `sticks`: it stays in that place when let go, so that letting go does nothing. */
+export type Grip = Readonly<{ control: ControlId; place: PlaceId | null; sticks: boolean }>;
+/** A sign that is waited for: the nth time it comes, usually so far apart. */
+export type SignWait = Readonly<{ shown: Shown; nth: number; gapMs: number }>;
+type Bound = Readonly<{ leastMs: number; usualMs: number; mostMs: number | null }>;
+
+/** One operation of a compiled route. `at` is the place of its step in the script, e.g. `4.steps.0`. */
+export type Op = Readonly<{ at: string }> &
+  (
+    | Readonly<{ op: 'press'; control: ControlId | 'any'; times: number; paceMs: number }>
+    | (Readonly<{ op: 'hold'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
+    | Readonly<{ op: 'grip'; grips: readonly Grip[] }>
+    | (Readonly<{ op: 'drop'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
+    | Readonly<{
+        op: 'turn';
+        control: ControlId;
+        way: 'cw' | 'ccw';
+        clicks: number;
+        /** Full turns that stop at a rest: that many clicks more or less are forgiven if it stops there. */
+        stop: Readonly<{ click: number; perTurn: number }> | null;
+        paceMs: number;
+      }>
+    | Readonly<{ op: 'set'; control: ControlId; to: PlaceId; atClick: number | null; paceMs: number }>
+    | (Readonly<{ op: 'rest' }> & Bound)
+    | Readonly<{ op: 'choose'; on: string; words: string; paceMs: number }>
+    | Readonly<{ op: 'show'; signs: readonly Shown[]; delayMs: number; must: boolean }>
+    | Readonly<{ op: 'open'; window: number; from: Moment; mostMs: number; gapMs: number }>
+    | Readonly<{ op: 'close'; window: number }>
+    /** After something counted: doing it once more within this time is one too many. */
+    | Readonly<{ op: 'guard'; of: Readonly<{ control: ControlId | 'any'; place: PlaceId | null }>; settleMs: number; count: number }>
+    | Readonly<{ op: 'branch'; on: Extract<Step, { kind: 'branch' }>['on']; otherwise: number }>
+    | Readonly<{ op: 'jump'; to: number }>
+  );
+
+/** A route as the recogniser runs it. `acts` counts what has to be done, for saying how far a try came. */
+export type Program = Readonly<{ ops: readonly Op[]; windows: number; acts: readonly number[]; lastAct: number }>;
+
+/** Whether a hand has to do something for this operation, waiting included. */
+export const isAct = (op: Op): boolean =>
+  ['press', 'hold', 'grip', 'drop', 'turn', 'set', 'rest', 'choose'].includes(op.op);

@@ -1,0 +1,258 @@
+import type { ControlId, PlaceId } from '../base/ids.ts';
+import { sameShown, type Shown } from '../unit/signal.ts';
+import { isSupplied, type UnitFacts } from './facts.ts';
+import type { Grip, Hand, Op, Program, UnitEvent } from './op.ts';
+import type { Around } from './thread.ts';
+
+/** How somebody does things: every length in milliseconds. */
+export type Hands = Readonly<{
+  /** From one act to the next of the same kind, where so long is usual. */
+  pace: (usualMs: number) => number;
+  /** How long a control is pressed. */
+  pressMs: () => number;
+  /** How long something is kept up that has a least, usual and most. */
+  keep: (span: Readonly<{ leastMs: number; usualMs: number; mostMs: number | null }>) => number;
+  /** From a sign to the hand that answers it. */
+  reaction: () => number;
+  /** How many are really done where so many are meant. */
+  count: (meant: number) => number;
+}>;
+
+/** Somebody who does everything as it is usually done and never miscounts. */
+export const idealHands: Hands = {
+  pace: (usualMs) => usualMs,
+  pressMs: () => 150,
+  keep: ({ leastMs, usualMs, mostMs }) =>
+    mostMs === null ? Math.max(usualMs, leastMs) + 50 : Math.min(Math.max(usualMs, leastMs + 1), mostMs - 1),
+  reaction: () => 250,
+  count: (meant) => meant,
+};
+
+/** One thing done: the event, the hand it is to a recogniser, and the operation it belongs to. */
+export type Done = Readonly<{ event: UnitEvent; hand: Hand; op: number }>;
+
+/** Where controls stand while a program is performed on its own, without the rest of the unit. */
+export class Solo {
+  readonly places = new Map<ControlId, PlaceId>();
+  private readonly clicks = new Map<ControlId, number>();
+  private readonly told: Array<{ at: number; shown: Shown }> = [];
+  private readonly facts: UnitFacts;
+  private powered: number | null;
+  now = 0;
+
+  constructor(facts: UnitFacts, places?: ReadonlyMap<ControlId, PlaceId>, clicks?: ReadonlyMap<ControlId, number>) {
+    this.facts = facts;
+    for (const { control, start } of facts.controls.values()) if (start !== null) this.places.set(control.id, start);
+    for (const [control, place] of places ?? []) this.places.set(control, place);
+    for (const [control, click] of clicks ?? []) this.clicks.set(control, click);
+    this.powered = isSupplied(facts, (c) => this.places.get(c) ?? null) ? 0 : null;
+  }
+  readonly around: Around = {
+    placeOf: (c) => this.places.get(c) ?? null,
+    clickOf: (c) => this.clicks.get(c) ?? 0,
+    poweredAt: () => this.powered,
+    shows: (shown) => {
+      const last = this.told.findLast((t) => t.at <= this.now && t.shown.sign === shown.sign);
+      return last !== undefined && sameShown(last.shown, shown);
+    },
+    reads: () => false,
+  };
+  readonly tell = (at: number, shown: Shown): void => {
+    this.told.push({ at, shown });
+  };
+  take(event: UnitEvent): void {
+    this.now = event.at;
+    if (event.kind === 'click') {
+      const mechanism = this.facts.controls.get(event.control)?.mechanism;
+      const per = mechanism?.kind === 'clicks' ? mechanism.perTurn : 1;
+      this.clicks.set(event.control, ((this.clicks.get(event.control) ?? 0) + (event.way === 'cw' ? 1 : per - 1)) % per);
+    }
+    if (event.kind !== 'place') return;
+    this.places.set(event.control, event.to);
+    const on = isSupplied(this.facts, (c) => this.places.get(c) ?? null);
+    if (on !== (this.powered !== null)) this.powered = on ? event.at : null;
+  }
+}
+
+const actControl = (op: Op | undefined): ControlId | 'any' | null => {
+  switch (op?.op) {
+    case 'press':
+    case 'turn':
+    case 'set':
+      return op.control;
+    case 'hold':
+    case 'grip':
+      return op.grips[0]?.control ?? null;
+    default:
+      return null;
+  }
+};
+
+/**
+ * Performs a program on a unit as its panels say, beginning at `from`, and gives what was done in order. Signs come when
+ * the program says; hands answer them after their reaction. Where there is a choice by a sign that never came or by a
+ * code, the other way is gone.
+ */
+export function perform(program: Program, facts: UnitFacts, hands: Hands, from = 0, solo = new Solo(facts)): Done[] {
+  const done: Done[] = [];
+  const signs: Array<{ at: number; shown: Shown }> = [];
+  let t = from;
+  let lastActAt = from;
+  const grippedAt = new Map<ControlId, number>();
+
+  const put = (op: number, event: UnitEvent, hand: Hand): void => {
+    solo.take(event);
+    done.push({ op, event, hand });
+    lastActAt = event.at;
+  };
+  const grip = (op: number, { control, place, sticks }: Grip): void => {
+    if (sticks && place !== null) move(op, control, place);
+    else if (place === null) put(op, { at: t, kind: 'down', control }, { at: t, kind: 'down', control, place: null });
+    else put(op, { at: t, kind: 'place', control, to: place }, { at: t, kind: 'down', control, place });
+    grippedAt.set(control, t);
+  };
+  const back = (op: number, control: ControlId, place: PlaceId | null): void => {
+    const home = place === null ? null : (facts.controls.get(control)?.springs.get(place) ?? null);
+    if (place === null) put(op, { at: t, kind: 'up', control }, { at: t, kind: 'up', control });
+    else if (home !== null) put(op, { at: t, kind: 'place', control, to: home }, { at: t, kind: 'up', control });
+  };
+  const letGo = (op: number, grips: readonly Grip[]): void => {
+    for (const g of grips.filter((g) => !g.sticks)) {
+      back(op, g.control, g.place);
+      t += 20;
+    }
+  };
+  const move = (op: number, control: ControlId, to: PlaceId): void => {
+    if (solo.places.get(control) === to) return;
+    const springs = facts.controls.get(control)?.springs.has(to) ?? false;
+    const hand: Hand = springs ? { at: t, kind: 'down', control, place: to } : { at: t, kind: 'set', control, to };
+    put(op, { at: t, kind: 'place', control, to }, hand);
+  };
+  const press = (op: number, control: ControlId): void => {
+    const own = facts.controls.get(control);
+    const place = own?.mechanism.kind === 'places' ? ([...own.springs.keys()][0] ?? null) : null;
+    grip(op, { control, place, sticks: false });
+    t += hands.pressMs();
+    back(op, control, place);
+  };
+  const anyPush = [...facts.controls.values()].find((c) => c.mechanism.kind === 'push')?.control.id;
+
+  for (let pc = 0; pc < program.ops.length && pc <= program.lastAct; pc += 1) {
+    const op = program.ops[pc];
+    if (!op) break;
+    switch (op.op) {
+      case 'press': {
+        const control = op.control === 'any' ? anyPush : op.control;
+        if (!control) break;
+        for (let n = hands.count(op.times); n > 0; n -= 1) {
+          const began = t;
+          t += Math.max(40, hands.pace(op.paceMs) * 0.6);
+          press(pc, control);
+          t = Math.max(t, began + op.paceMs * 0.8);
+        }
+        break;
+      }
+      case 'grip':
+      case 'hold': {
+        for (const g of op.grips) {
+          t += Math.max(30, hands.pace(120));
+          grip(pc, g);
+        }
+        if (op.op === 'grip') break;
+        if (op.sign) {
+          for (let n = 1; n <= op.sign.nth; n += 1) signs.push({ at: t + n * op.sign.gapMs, shown: op.sign.shown });
+          t += op.sign.nth * op.sign.gapMs + hands.reaction();
+        } else t += hands.keep(op);
+        letGo(pc, op.grips);
+        break;
+      }
+      case 'drop': {
+        const sign = op.sign;
+        if (sign) {
+          for (let n = 1; n <= sign.nth; n += 1) signs.push({ at: t + n * sign.gapMs, shown: sign.shown });
+          t += sign.nth * sign.gapMs + hands.reaction();
+        } else if (op.leastMs > 0) {
+          const since = Math.min(...op.grips.map((g) => grippedAt.get(g.control) ?? t));
+          t = Math.max(t + 30, since + hands.keep(op));
+        } else t += Math.max(30, hands.pace(150));
+        letGo(pc, op.grips);
+        break;
+      }
+      case 'turn': {
+        const meant = op.stop ? op.clicks : hands.count(op.clicks);
+        let left = meant;
+        while (left > 0 && !(op.stop && left < op.clicks && solo.around.clickOf(op.control) === op.stop.click && left <= op.stop.perTurn / 2)) {
+          t += Math.max(20, hands.pace(op.paceMs));
+          const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
+          put(pc, event, event);
+          left -= 1;
+        }
+        while (op.stop && solo.around.clickOf(op.control) !== op.stop.click && left > -op.stop.perTurn) {
+          t += Math.max(20, hands.pace(op.paceMs));
+          const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
+          put(pc, event, event);
+          left -= 1;
+        }
+        break;
+      }
+      case 'set': {
+        const own = facts.controls.get(op.control);
+        if (own?.mechanism.kind === 'clicks') {
+          for (let n = 0; solo.around.clickOf(op.control) !== op.atClick && n < own.mechanism.perTurn; n += 1) {
+            t += Math.max(20, hands.pace(300));
+            const event = { at: t, kind: 'click' as const, control: op.control, way: 'cw' as const };
+            put(pc, event, event);
+          }
+          break;
+        }
+        if (solo.places.get(op.control) === op.to) break;
+        t += Math.max(40, hands.pace(op.paceMs));
+        move(pc, op.control, op.to);
+        if (own?.springs.has(op.to)) {
+          t += hands.pressMs();
+          back(pc, op.control, op.to);
+        }
+        break;
+      }
+      case 'rest':
+        t += hands.keep(op);
+        break;
+      case 'choose': {
+        t += Math.max(100, hands.pace(op.paceMs));
+        const event = { at: t, kind: 'choose' as const, on: op.on, words: op.words };
+        put(pc, event, event);
+        break;
+      }
+      case 'show':
+        for (const shown of op.signs) signs.push({ at: t + op.delayMs, shown });
+        if (op.must || op.delayMs > 0) t += op.delayMs + hands.reaction();
+        break;
+      case 'open': {
+        const { from: since } = op;
+        if (since.kind !== 'sign' || signs.filter((s) => s.at <= t && sameShown(s.shown, since.shown)).length >= since.nth)
+          break;
+        for (let n = 1; n <= since.nth; n += 1) signs.push({ at: t + n * op.gapMs, shown: since.shown });
+        t += since.nth * op.gapMs + hands.reaction();
+        break;
+      }
+      case 'guard': {
+        const next = actControl(program.ops.slice(pc + 1).find((o) => actControl(o) !== null));
+        if (next !== null && (next === op.of.control || next === 'any' || op.of.control === 'any'))
+          t = Math.max(t, lastActAt + op.settleMs + 50);
+        break;
+      }
+      case 'branch': {
+        const on = op.on;
+        const met = on.kind === 'sign' && signs.findLast((s) => s.at <= t && sameShown(s.shown, on.shown)) !== undefined;
+        if (!met) pc = op.otherwise - 1;
+        break;
+      }
+      case 'jump':
+        pc = op.to - 1;
+        break;
+      case 'close':
+        break;
+    }
+  }
+  return done;
+}

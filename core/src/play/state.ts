@@ -1,0 +1,99 @@
+import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, VariableId } from '../base/ids.ts';
+import type { VariableValue } from '../unit/effect.ts';
+import type { Mode } from '../unit/mode.ts';
+import type { Shown } from '../unit/signal.ts';
+import { isSupplied } from './facts.ts';
+import type { GestureOf, UnitPlan } from './gestures.ts';
+import type { Miss, Thread } from './thread.ts';
+
+/** Where one controller stands. */
+export type Mind = Readonly<{
+  mode: ModeId;
+  since: number;
+  lastHandAt: number;
+  variables: ReadonlyMap<VariableId, VariableValue>;
+  /** Which stage of its readout shows. */
+  stage: number;
+}>;
+
+/** A played unit at an instant. */
+export type UnitState = Readonly<{
+  at: number;
+  places: ReadonlyMap<ControlId, PlaceId>;
+  clicks: ReadonlyMap<ControlId, number>;
+  pushed: ReadonlySet<ControlId>;
+  poweredAt: number | null;
+  inputs: ReadonlyMap<InputId, number>;
+  minds: ReadonlyMap<ControllerId, Mind>;
+  /** Codes in memory, latest first, as their text. */
+  memory: readonly string[];
+  /** By gesture; null where nothing is begun. */
+  threads: ReadonlyArray<Thread | null>;
+  lastHandAt: number;
+  /** Signs to come; null lets a sign go back to what the mode shows there. */
+  scheduled: ReadonlyArray<Readonly<{ at: number; sign: SignId; shown: Shown | null; controller: ControllerId }>>;
+  /** Signs an attempt has brought on, until something else shows there. */
+  over: ReadonlyMap<SignId, Readonly<{ shown: Shown; at: number; controller: ControllerId }>>;
+  /** What went wrong in this try, one for each gesture that was under way. */
+  misses: ReadonlyArray<Readonly<{ gesture: number; miss: Miss }>>;
+}>;
+
+export type ModeCause =
+  | Readonly<{ kind: 'gesture'; of: GestureOf }>
+  | Readonly<{ kind: 'supply' | 'idle' | 'after' | 'sign' | 'input' | 'message' }>;
+/** Which gesture came nearest, where it failed and by how much. */
+export type Nearest = Readonly<{ of: GestureOf; miss: Miss }>;
+
+/** What came of an event. */
+export type UnitEffect = Readonly<{ at: number }> &
+  (
+    | Readonly<{ kind: 'mode'; controller: ControllerId; from: ModeId; to: ModeId; by: ModeCause }>
+    | Readonly<{ kind: 'done'; of: GestureOf }>
+    | Readonly<{ kind: 'sign'; shown: Shown }>
+    | Readonly<{ kind: 'missed'; nearest: Nearest; others: readonly Nearest[] }>
+    | Readonly<{ kind: 'known-not-to-work'; how: string; why: string; route: string }>
+    | Readonly<{ kind: 'refused'; why: 'out-of-order' | 'no-such-control' | 'no-such-place' | 'cannot'; what: string }>
+  );
+
+/** The variables of a mode as it is entered. */
+export function freshVariables(mode: Mode | undefined): ReadonlyMap<VariableId, VariableValue> {
+  return new Map((mode?.variables ?? []).map((v) => [v.id, v.start] as const));
+}
+
+const restMode = (modes: readonly Mode[], powered: boolean): Mode | undefined =>
+  (powered ? undefined : modes.find((m) => m.sort === 'off')) ?? modes.find((m) => m.sort === 'standby') ?? modes[0];
+
+/** How a unit stands before anybody has touched it: controls at their start, every controller at rest. */
+export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitState {
+  const places = new Map<ControlId, PlaceId>();
+  const clicks = new Map<ControlId, number>();
+  for (const { control, start } of plan.facts.controls.values()) {
+    if (start !== null) places.set(control.id, start);
+    if (control.mechanism.kind === 'clicks') clicks.set(control.id, 0);
+  }
+  const powered = isSupplied(plan.facts, (c) => places.get(c) ?? null);
+  const family = plan.bundle.entries.find((e) => e.kind === 'family' && e.id === plan.bundle.family);
+  const inputs = family?.kind === 'family' ? family.inputs.map((i) => [i.id, i.start] as const) : [];
+  const minds = new Map<ControllerId, Mind>();
+  const controllers = new Set([...plan.modes.values()].map((m) => m.controller));
+  for (const controller of controllers) {
+    const rest = restMode([...plan.modes.values()].filter((m) => m.controller === controller), powered);
+    if (rest)
+      minds.set(controller, { mode: rest.id, since: 0, lastHandAt: 0, variables: freshVariables(rest), stage: 0 });
+  }
+  return {
+    at: 0,
+    places,
+    clicks,
+    pushed: new Set(),
+    poweredAt: powered ? 0 : null,
+    inputs: new Map(inputs),
+    minds,
+    memory,
+    threads: plan.gestures.map(() => null),
+    lastHandAt: 0,
+    scheduled: [],
+    over: new Map(),
+    misses: [],
+  };
+}
