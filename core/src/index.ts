@@ -3,6 +3,10 @@
 // access
 export { Access } from './access/model.ts';
 export { type Along, type Needs, needsOf, wayBack } from './access/needs.ts';
+// accounts
+export { alignAccounts, contradictions, type Differing, type Row as AccountRow } from './accounts/align.ts';
+export { type Atom, atomsOf } from './accounts/atoms.ts';
+export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts';
 export {
   type Finding,
   type FindingCode,
@@ -87,6 +91,7 @@ export {
   writeCodeTable,
 } from './exchange/code-import.ts';
 export { columns as codeColumns, guessMapping } from './exchange/columns.ts';
+export { writeScxml } from './exchange/scxml.ts';
 export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
 // find
 export { codeDistance, type Difference, differences, plainCode, squeezed } from './find/alike.ts';
@@ -99,6 +104,10 @@ export { interlockWords } from './gesture/lint.ts';
 // gesture
 export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './gesture/model.ts';
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
+// intake
+export type { InstrumentName } from './intake/names.ts';
+export { type Doubt, type Intake, type LinkedPhrase, type Phrase, readTelling } from './intake/read.ts';
+export { type Phrasing, readPhrasings, scorePhrasings } from './intake/score.ts';
 export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
 // library
@@ -111,6 +120,23 @@ export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './
 export { entriesOf, entryOf, familyEntry } from './library/select.ts';
 export { forSharing } from './library/share.ts';
 export { validate } from './library/validate.ts';
+// modes map
+export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
+export { orderOfTests, type Running, runAt, runOf } from './modes-map/tests.ts';
+// odds
+export { type HandKind, handKinds } from './odds/hands.ts';
+export { calibrate, calibratedFrom, type FailedAt, type Odds, type OddsAsked, OddsRun, oddsOf } from './odds/odds.ts';
+// play
+export { advanceUnit, wakeAt } from './play/advance.ts';
+export { type CompileError, compileSteps } from './play/compile.ts';
+export { bundleFacts, type ControlFacts, type UnitFacts } from './play/facts.ts';
+export { type Gesture, type GestureOf, planUnit, type RefusedGesture, type UnitPlan } from './play/gestures.ts';
+export { type Op, type Program, UnitEvent } from './play/op.ts';
+export { idealHands, perform, Solo } from './play/perform.ts';
+export { showsNow } from './play/shows.ts';
+export { type Mind, type ModeCause, type Nearest, startUnit, type UnitEffect, type UnitState } from './play/state.ts';
+export { actsDone, type Miss, type MissCode } from './play/thread.ts';
+export { tryProgram } from './play/try.ts';
 export {
   type Candidate,
   type Decoded,
@@ -124,6 +150,11 @@ export { literalOf } from './readout/literal.ts';
 export { type LookAlike, lookAlikes } from './readout/look-alikes.ts';
 // readout
 export { Look, Readout, Seen, SeenLamp, type Special, type Stage } from './readout/model.ts';
+// route findings
+export { lintRoutes } from './route-lint/family.ts';
+// score
+export { changeStep, stepAt, stretchStep, stretchWindow } from './score/edit.ts';
+export { type Bracket, type Lane, layoutScore, type Mark, type Score } from './score/layout.ts';
 // script
 export { mostScriptLength, type ParsedScript, parseScript } from './script/parse.ts';
 export {
@@ -141,6 +172,7 @@ export { type LineWord, lineForms, lineWords, noteWords } from './script/words.t
 export { type Leaning, leaningOn } from './source/look-again.ts';
 export { Asset, Hazard, hazardSorts, Instrument, Source } from './source/model.ts';
 export { Attached, type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
+export { Effect } from './unit/effect.ts';
 export {
   type AttachmentRule,
   type Controller,
@@ -152,7 +184,7 @@ export {
 } from './unit/family.ts';
 export { type Identified, identify, type Question, type SeenTraits } from './unit/identify.ts';
 export { lintFamily } from './unit/lint.ts';
-export { Condition, Mode } from './unit/mode.ts';
+export { Condition, Mode, NumberedTest, Transition } from './unit/mode.ts';
 export {
   Control,
   Face,
@@ -193,9 +225,18 @@ export {
   resolveParameters,
   resolvePlate,
 } from './unit/plate.ts';
-export { type LampState, Shown } from './unit/signal.ts';
+export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
-
 // walk
-export { Machine, type Station, stations, TakenReading, WalkEvent, type WalkEventOf } from './walk/model.ts';
+export {
+  Happened,
+  happenings,
+  Machine,
+  type Station,
+  stations,
+  TakenReading,
+  WalkEvent,
+  type WalkEventOf,
+} from './walk/model.ts';
+export type { WalkSetting } from './walk/state.ts';
 export { currentStation, foldWalk, standingEvents, type Walk } from './walk/state.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { AccessId, FamilyId, HazardId, SourceId } from '../base/ids.ts';
+import { AccessId, FamilyId, HazardId, PlaceId, SourceId } from '../base/ids.ts';
 import { Label, Prose, Standing } from '../base/words.ts';
 
 /** Getting to something: fasteners, tape, props, what to isolate. Written once; charts and routes name it. */
@@ -9,6 +9,8 @@ export const Access = z.strictObject({
   family: FamilyId.nullable(),
   name: Label,
   isolateFirst: z.boolean(),
+  /** Faces of the panel it leads to. */
+  opens: z.array(PlaceId).max(20).default([]),
   steps: z
     .array(
       z.strictObject({

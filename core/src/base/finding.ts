@@ -38,6 +38,43 @@ type Facts =
   | Readonly<{ code: 'code-without-source'; severity: 'hint'; text: string }>
   | Readonly<{ code: 'window-too-short'; severity: 'error'; windowMs: number; leastMs: number }>
   | Readonly<{ code: 'window-tight'; severity: 'warning'; windowMs: number; usualMs: number; slackRatio: number }>
+  | Readonly<{ code: 'control-cannot'; severity: 'error'; control: string; act: 'press' | 'turn' | 'set' | 'hold' }>
+  | Readonly<{ code: 'cover-not-opened'; severity: 'warning'; control: string; cover: string }>
+  | Readonly<{ code: 'cover-without-isolation'; severity: 'warning'; control: string; cover: string }>
+  | Readonly<{ code: 'pressed-without-power'; severity: 'error'; control: string }>
+  | Readonly<{ code: 'never-let-go'; severity: 'warning'; control: string }>
+  | Readonly<{ code: 'let-go-not-held'; severity: 'error'; control: string }>
+  | Readonly<{ code: 'cannot-be-dialled'; severity: 'error'; text: string }>
+  | Readonly<{ code: 'route-too-long'; severity: 'error'; most: number }>
+  | Readonly<{ code: 'nothing-done'; severity: 'warning'; route: string }>
+  | Readonly<{ code: 'least-over-most'; severity: 'error'; least: number; most: number }>
+  | Readonly<{ code: 'test-missing'; severity: 'error'; test: string; wants: string }>
+  | Readonly<{ code: 'knob-ends-elsewhere'; severity: 'warning'; control: string; said: string; offClicks: number }>
+  | Readonly<{ code: 'sign-impossible'; severity: 'error'; sign: string; why: string }>
+  | Readonly<{ code: 'no-confirming-sign'; severity: 'warning'; route: string; mode: string }>
+  | Readonly<{ code: 'setting-left-changed'; severity: 'warning'; setting: string; value: string }>
+  | Readonly<{
+      code: 'instrument-function-missing';
+      severity: 'error';
+      instrument: string;
+      needs: string;
+      others: string[];
+    }>
+  | Readonly<{ code: 'times-out-inside'; severity: 'warning'; mode: string; idleMs: number; takesMs: number }>
+  | Readonly<{ code: 'routes-alike'; severity: 'warning'; routes: [string, string] }>
+  | Readonly<{ code: 'fires-first'; severity: 'warning'; routes: [string, string]; earlyMs: number }>
+  | Readonly<{ code: 'list-entry-beyond'; severity: 'error'; entry: number; from: number; to: number }>
+  | Readonly<{ code: 'not-put-back'; severity: 'warning'; control: string; left: string; home: string }>
+  | Readonly<{ code: 'retry-missing'; severity: 'hint'; route: string }>
+  | Readonly<{
+      code: 'precondition-contradicted';
+      severity: 'warning';
+      before: string;
+      control: string;
+      stands: string;
+    }>
+  | Readonly<{ code: 'summary-differs'; severity: 'warning'; said: string; steps: string }>
+  | Readonly<{ code: 'difference-open'; severity: 'hint'; route: string; about: string }>
   | Readonly<{ code: 'no-way-out'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'mode-unreachable'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'interlock-defeated'; severity: 'error'; what: string }>
@@ -91,6 +128,36 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `The window is ${f.windowMs / 1000} s; its steps take ${f.leastMs / 1000} s at the very least.`,
   'window-tight': (f) =>
     `Slack ${Math.round(f.slackRatio * 100)} %: the steps usually take ${f.usualMs / 1000} s of the ${f.windowMs / 1000} s.`,
+  'control-cannot': (f) => `“${f.control}” cannot be ${actWords[f.act]}.`,
+  'cover-not-opened': (f) => `“${f.control}” sits behind a cover (${f.cover}), and no way there is named.`,
+  'cover-without-isolation': (f) =>
+    `The cover over “${f.control}” (${f.cover}) wants the supply isolated first; here it is still on.`,
+  'pressed-without-power': (f) => `“${f.control}” is worked while the unit has no supply.`,
+  'never-let-go': (f) => `“${f.control}” is held, and nothing says when to let go.`,
+  'let-go-not-held': (f) => `“${f.control}” is let go, but nothing held it.`,
+  'cannot-be-dialled': (f) => `“${f.text}” cannot be set with these controls.`,
+  'route-too-long': (f) => `With its repeats this is more than ${f.most} single acts.`,
+  'nothing-done': (f) => `Nothing is done in “${f.route}”.`,
+  'least-over-most': (f) => `The least, ${f.least}, is over the most, ${f.most}.`,
+  'test-missing': (f) => `Test ${f.test} needs test ${f.wants} first, which does not exist.`,
+  'knob-ends-elsewhere': (f) =>
+    `Full turns end where they began: “${f.said}” is ${Math.abs(f.offClicks)} clicks ${f.offClicks > 0 ? 'further' : 'back'} for “${f.control}”.`,
+  'sign-impossible': (f) => `“${f.sign}” ${f.why}.`,
+  'no-confirming-sign': (f) => `No sign tells that “${f.route}” has reached “${f.mode}”.`,
+  'setting-left-changed': (f) => `“${f.setting}” is set to “${f.value}”, and nothing puts the old value back.`,
+  'instrument-function-missing': (f) =>
+    `“${f.instrument}” lacks “${f.needs}”; ${f.others.length > 0 ? `${f.others.join(' and ')} has it` : 'no instrument of the school has it'}.`,
+  'times-out-inside': (f) =>
+    `“${f.mode}” times out after ${f.idleMs / 1000} s without a hand; this takes ${f.takesMs / 1000} s.`,
+  'routes-alike': (f) => `The unit cannot tell “${f.routes[0]}” from “${f.routes[1]}”.`,
+  'fires-first': (f) =>
+    `“${f.routes[0]}” is complete ${f.earlyMs >= 1e9 ? '' : `${f.earlyMs / 1000} s `}before “${f.routes[1]}” can be.`,
+  'list-entry-beyond': (f) => `Entry ${f.entry} is beyond the list, which runs from ${f.from} to ${f.to}.`,
+  'not-put-back': (f) => `After leaving, “${f.control}” is still ${f.left}; it began ${f.home}.`,
+  'retry-missing': (f) => `“${f.route}” does not say what to do when it does not take.`,
+  'precondition-contradicted': (f) => `“${f.before}”, but the steps before leave “${f.control}” ${f.stands}.`,
+  'summary-differs': (f) => `The summary says “${f.said}”; the steps say ${f.steps || 'nothing of it'}.`,
+  'difference-open': (f) => `“${f.route}”: accounts differ in ${f.about}, and nobody has settled it.`,
   'no-way-out': (f) => `No route leaves the mode “${f.mode}”, and it does not time out.`,
   'mode-unreachable': (f) => `No route leads into the mode “${f.mode}”.`,
   'interlock-defeated': (f) =>
@@ -114,6 +181,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'setting-not-allowed': (f) => `“${f.value}” is not among the values “${f.setting}” allows.`,
   'scope-exceeded': (f) => `“${f.node}” is for ${f.needs}, the chart is for ${f.audience}.`,
 };
+
+const actWords = { press: 'pressed', turn: 'turned by clicks', set: 'set to a place', hold: 'held there' } as const;
 
 const plateWords = (f: { model: string; serial: string; software: string }): string =>
   [f.model || 'any model', f.serial && `serial ${f.serial}`, f.software && `software ${f.software}`]

@@ -5,7 +5,7 @@ import { eachStep } from './steps.ts';
 import { stepsSpan } from './timing.ts';
 
 /** Less of a window than this left over is called tight. */
-const tightRatio = 0.15;
+const tightRatio = 0.2;
 
 // words that, close together, describe defeating an interlock; the reviewer decides
 const defeating =

@@ -260,6 +260,8 @@ export const Route = z.strictObject({
     )
     .max(20)
     .default([]),
+  /** What a route of purpose `lock-out` takes out of use, for the capacity that is left. */
+  locksOut: z.strictObject({ part: Label, count: z.number().int().min(1).max(100).default(1) }).optional(),
   chart: ChartId.optional(),
   source: SourceId.optional(),
   standing: Standing,

@@ -3,6 +3,7 @@ import { lintChart, untestedSuspects } from '../chart/lint.ts';
 import { lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
 import { lintReadout } from '../readout/lint.ts';
+import { lintRoutes } from '../route-lint/family.ts';
 import { lintEditions } from '../source/look-again.ts';
 import { lintFamily } from '../unit/lint.ts';
 import type { Bundle } from './bundle.ts';
@@ -26,6 +27,7 @@ export function lint(bundle: Bundle): Finding[] {
   );
 
   for (const { entry, at } of placed('route')) findings.push(...lintRoute(entry, at));
+  findings.push(...lintRoutes(bundle));
   findings.push(
     ...lintModes(
       placed('mode').map(({ entry, at }) => ({ mode: entry, at })),

@@ -1,7 +1,7 @@
 import type { ControlId, ControllerId, ModeId, SignId } from '../base/ids.ts';
 import type { Effect } from '../unit/effect.ts';
 import type { Variable } from '../unit/mode.ts';
-import { sameShown, type Shown } from '../unit/signal.ts';
+import { type Shown, sameShown } from '../unit/signal.ts';
 import { isSupplied } from './facts.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import type { Hand, UnitEvent } from './op.ts';
@@ -55,8 +55,7 @@ class Moment {
   private show(controller: ControllerId, at: number, shown: Shown): void {
     this.over(shown.sign, { shown, at, controller });
     this.effects.push({ at, kind: 'sign', shown });
-    if (shown.kind === 'sound' && shown.state === 'on')
-      this.schedule(controller, at + soundMs, shown.sign, null);
+    if (shown.kind === 'sound' && shown.state === 'on') this.schedule(controller, at + soundMs, shown.sign, null);
     else if (!this.w.threads.some((t, i) => t && this.plan.gestures[i]?.controller === controller))
       this.schedule(controller, at + confirmMs, shown.sign, null);
     for (const [id, mind] of this.w.minds)
@@ -97,7 +96,13 @@ class Moment {
       case 'send': {
         const to = this.w.minds.get(effect.to);
         for (const t of (to && this.plan.modes.get(to.mode)?.transitions) ?? [])
-          if (t.on.kind === 'message' && t.on.from === id && t.on.message === effect.message && to && this.may(to, t.when))
+          if (
+            t.on.kind === 'message' &&
+            t.on.from === id &&
+            t.on.message === effect.message &&
+            to &&
+            this.may(to, t.when)
+          )
             this.follow(effect.to, t.to ?? null, t.effects, { kind: 'message' });
         break;
       }
@@ -224,11 +229,13 @@ class Moment {
       const outcome = feedHand(gesture.program, thread, hand, this.around, this.tellFor(index));
       if (outcome.kind === 'on' || outcome.kind === 'fires') outcomes.push([index, outcome]);
     };
+    const idle: number[] = [];
+    const carriedOn = new Set<ControllerId>();
     w.threads.forEach((thread, index) => {
       const gesture = plan.gestures[index];
       if (!gesture) return;
       if (thread === null) {
-        begin(index);
+        idle.push(index);
         return;
       }
       const outcome = feedHand(gesture.program, thread, hand, this.around, this.tellFor(index));
@@ -236,9 +243,17 @@ class Moment {
       if (outcome.kind === 'dies') {
         this.setThread(index, null);
         w.misses = [...w.misses, { gesture: index, miss: outcome.miss }];
-        if (outcome.miss.code !== 'one-too-many') begin(index);
-      } else outcomes.push([index, outcome]);
+        if (outcome.miss.code !== 'one-too-many') idle.push(index);
+      } else {
+        outcomes.push([index, outcome]);
+        carriedOn.add(gesture.controller);
+      }
     });
+    // what carries on a gesture under way is not the beginning of another
+    for (const index of idle) {
+      const controller = plan.gestures[index]?.controller;
+      if (controller !== undefined && !carriedOn.has(controller)) begin(index);
+    }
     this.settle(outcomes);
     w.lastHandAt = hand.at;
     for (const [id] of w.minds) this.setMind(id, { lastHandAt: hand.at });
@@ -271,7 +286,11 @@ class Moment {
 
   private fire(controller: ControllerId, fired: readonly number[]): void {
     const { w, plan } = this;
-    w.threads = w.threads.map((t, i) => (plan.gestures[i]?.controller === controller ? null : t));
+    // what may begin in any mode goes on across a change of mode; the rest has to begin anew
+    w.threads = w.threads.map((t, i) => {
+      const other = plan.gestures[i];
+      return other?.controller === controller && other.from !== 'any' ? null : t;
+    });
     for (const [n, index] of fired.entries()) {
       const gesture = plan.gestures[index];
       if (!gesture) continue;
@@ -282,7 +301,10 @@ class Moment {
       }
       this.effects.push({ at: w.at, kind: 'done', of: gesture.of });
       this.nextStage(gesture.controller, gesture.of);
-      this.follow(gesture.controller, n === 0 ? gesture.to : null, gesture.effects, { kind: 'gesture', of: gesture.of });
+      this.follow(gesture.controller, n === 0 ? gesture.to : null, gesture.effects, {
+        kind: 'gesture',
+        of: gesture.of,
+      });
       this.confirm(gesture.controller);
     }
   }
@@ -324,24 +346,45 @@ class Moment {
       w.inputs = new Map(w.inputs).set(event.input, event.value);
       for (const [id, mind] of w.minds)
         for (const t of plan.modes.get(mind.mode)?.transitions ?? [])
-          if (t.on.kind === 'input' && t.on.input === event.input && passes(t.on, was, event.value) && this.may(mind, t.when))
+          if (
+            t.on.kind === 'input' &&
+            t.on.input === event.input &&
+            passes(t.on, was, event.value) &&
+            this.may(mind, t.when)
+          )
             this.follow(id, t.to ?? null, t.effects, { kind: 'input' });
       return;
     }
-    if (event.kind === 'choose') return this.hand({ at: w.at, kind: 'choose', on: event.on, words: event.words }, before);
+    if (event.kind === 'choose') {
+      this.hand({ at: w.at, kind: 'choose', on: event.on, words: event.words }, before);
+      return;
+    }
     const control = plan.facts.controls.get(event.control);
-    if (!control) return refuse('no-such-control', event.control);
+    if (!control) {
+      refuse('no-such-control', event.control);
+      return;
+    }
     const { at } = w;
     if (event.kind === 'click') {
-      if (control.mechanism.kind !== 'clicks') return refuse('cannot', event.control);
+      if (control.mechanism.kind !== 'clicks') {
+        refuse('cannot', event.control);
+        return;
+      }
       const { perTurn } = control.mechanism;
       const next = ((w.clicks.get(event.control) ?? 0) + (event.way === 'cw' ? 1 : perTurn - 1)) % perTurn;
       w.clicks = new Map(w.clicks).set(event.control, next);
-      return this.hand({ at, kind: 'click', control: event.control, way: event.way }, before);
+      this.hand({ at, kind: 'click', control: event.control, way: event.way }, before);
+      return;
     }
     if (event.kind === 'place') {
-      if (control.mechanism.kind !== 'places') return refuse('cannot', event.control);
-      if (!control.mechanism.places.some((p) => p.id === event.to)) return refuse('no-such-place', event.to);
+      if (control.mechanism.kind !== 'places') {
+        refuse('cannot', event.control);
+        return;
+      }
+      if (!control.mechanism.places.some((p) => p.id === event.to)) {
+        refuse('no-such-place', event.to);
+        return;
+      }
       const was = w.places.get(event.control) ?? null;
       if (was === event.to) return;
       w.places = new Map(w.places).set(event.control, event.to);
@@ -349,13 +392,21 @@ class Moment {
       const back = was !== null && control.springs.get(was) === event.to;
       if (control.springs.has(event.to)) {
         if (was !== null && control.springs.has(was)) this.hand({ at, kind: 'up', control: event.control }, before);
-        return this.hand({ at, kind: 'down', control: event.control, place: event.to }, before);
+        this.hand({ at, kind: 'down', control: event.control, place: event.to }, before);
+        return;
       }
-      if (back) return this.hand({ at, kind: 'up', control: event.control }, before);
+      if (back) {
+        this.hand({ at, kind: 'up', control: event.control }, before);
+        return;
+      }
       if (was !== null && control.springs.has(was)) this.hand({ at, kind: 'up', control: event.control }, before);
-      return this.hand({ at, kind: 'set', control: event.control, to: event.to }, before);
+      this.hand({ at, kind: 'set', control: event.control, to: event.to }, before);
+      return;
     }
-    if (control.mechanism.kind !== 'push') return refuse('cannot', event.control);
+    if (control.mechanism.kind !== 'push') {
+      refuse('cannot', event.control);
+      return;
+    }
     const isDown = w.pushed.has(event.control);
     if ((event.kind === 'down') === isDown) return;
     const pushed = new Set<ControlId>(w.pushed);

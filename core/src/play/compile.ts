@@ -23,9 +23,9 @@ export type CompileError = Readonly<{ at: string }> &
 /** A route that unrolls to more operations than this does not run. */
 const mostOps = 5000;
 /** Between two signs that are counted, where the route does not say how long it takes. */
-const signGapMs = 1500;
+export const signGapMs = 1500;
 /** One entry of a list that runs by itself while its key is held, where the route does not say. */
-const rampMs = 400;
+export const rampMs = 400;
 
 /** Two waits in a row are one wait. */
 function joined(a: Span, b: Span): Span {
@@ -37,7 +37,8 @@ function normal(steps: readonly Step[]): Step[] {
   for (const step of steps) {
     const last = out.at(-1);
     if (step.kind === 'say' || step.kind === 'at-place') continue;
-    if (step.kind === 'rest' && last?.kind === 'rest') out[out.length - 1] = { ...last, span: joined(last.span, step.span) };
+    if (step.kind === 'rest' && last?.kind === 'rest')
+      out[out.length - 1] = { ...last, span: joined(last.span, step.span) };
     else if (step.kind === 'press' && last?.kind === 'press' && last.control === step.control)
       out[out.length - 1] = { ...last, times: last.times + step.times };
     else if (step.kind === 'turn' && last?.kind === 'turn' && last.control === step.control && last.way === step.way)
@@ -97,17 +98,20 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
     span === null
       ? { leastMs: 0, usualMs: 0, mostMs: null }
       : { leastMs: span.leastMs, usualMs: span.usualMs, mostMs: span.mostMs > span.leastMs ? span.mostMs : null };
-  const paceOf = (step: Step, count: number, usual: Span): number => (step.takes ? step.takes.usualMs / count : usual.usualMs);
+  const paceOf = (step: Step, count: number, usual: Span): number =>
+    step.takes ? step.takes.usualMs / count : usual.usualMs;
 
   const presses = (step: Step, at: string, control: ControlId | 'any', times: number, count = times): void => {
     if (times === 0) return;
     if (control !== 'any') {
       const own = controlOf(control, at);
-      if (own && own.mechanism.kind !== 'push' && own.springs.size === 0) refuse({ at, code: 'cannot', control, act: 'press' });
+      if (own && own.mechanism.kind !== 'push' && own.springs.size === 0)
+        refuse({ at, code: 'cannot', control, act: 'press' });
     }
     put({ op: 'press', at, control, times, paceMs: paceOf(step, count, handSpans.press) });
     // one press at the end acts at once; of several, one more would make another thing of it
-    if (times > 1) put({ op: 'guard', at, of: { control, place: null }, settleMs: handSpans.press.mostMs, count: times });
+    if (times > 1)
+      put({ op: 'guard', at, of: { control, place: null }, settleMs: handSpans.press.mostMs, count: times });
   };
 
   const walk = (list: readonly Step[], under: string): void => {
@@ -158,8 +162,10 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
         const wanted = step.controls.length === 0 ? held.map((g) => g.control) : step.controls;
         const grips = wanted.flatMap((control) => held.filter((g) => g.control === control));
         const missing = wanted.find((control) => !held.some((g) => g.control === control));
-        if (missing !== undefined || grips.length === 0)
-          return refuse({ at, code: 'nothing-held', control: missing ?? 'all' });
+        if (missing !== undefined || grips.length === 0) {
+          refuse({ at, code: 'nothing-held', control: missing ?? 'all' });
+          return;
+        }
         for (const grip of grips) held.splice(held.indexOf(grip), 1);
         put({ op: 'drop', at, grips, sign: step.at ? waitOf(step.at, step) : null, ...bound(null) });
         break;
@@ -167,7 +173,10 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
       case 'turn':
       case 'sweep': {
         const own = controlOf(step.control, at);
-        if (own?.mechanism.kind !== 'clicks') return refuse({ at, code: 'cannot', control: step.control, act: 'turn' });
+        if (own?.mechanism.kind !== 'clicks') {
+          refuse({ at, code: 'cannot', control: step.control, act: 'turn' });
+          return;
+        }
         const { perTurn, rests } = own.mechanism;
         const clicks = step.kind === 'turn' ? step.clicks : step.turns * perTurn;
         const rest = step.kind === 'sweep' && step.stopAt ? rests.find((r) => r.id === step.stopAt) : undefined;
@@ -178,12 +187,20 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
         put({ op: 'turn', at, control: step.control, way: step.way, clicks, stop, paceMs });
         // turned on the other way, the clicks before are counted as they are
         if (!(next?.kind === 'turn' && next.control === step.control))
-          put({ op: 'guard', at, of: { control: step.control, place: null }, settleMs: handSpans.click.mostMs, count: clicks });
+          put({
+            op: 'guard',
+            at,
+            of: { control: step.control, place: null },
+            settleMs: handSpans.click.mostMs,
+            count: clicks,
+          });
         break;
       }
       case 'set':
-        if (controlOf(step.control, at)?.mechanism.kind === 'push')
-          return refuse({ at, code: 'cannot', control: step.control, act: 'set' });
+        if (controlOf(step.control, at)?.mechanism.kind === 'push') {
+          refuse({ at, code: 'cannot', control: step.control, act: 'set' });
+          return;
+        }
         if (hasPlace(step.control, step.to, at)) {
           const mechanism = facts.controls.get(step.control)?.mechanism;
           const rest = mechanism?.kind === 'clicks' ? mechanism.rests.find((r) => r.id === step.to) : undefined;
@@ -207,7 +224,10 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
       }
       case 'dial': {
         const all = dialPresses(step);
-        if (!all.ok) return refuse({ at, code: 'cannot-dial', text: step.text });
+        if (!all.ok) {
+          refuse({ at, code: 'cannot-dial', text: step.text });
+          return;
+        }
         const count = all.value.reduce((sum, p) => sum + p.times, 0);
         for (const press of all.value) presses(step, at, press.control, press.times, count);
         break;
@@ -249,8 +269,10 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
         ops[over] = { op: 'jump', at, to: ops.length };
         break;
       }
-      case 'bypass':
-        return refuse({ at, code: 'interlock', what: step.what });
+      case 'bypass': {
+        refuse({ at, code: 'interlock', what: step.what });
+        return;
+      }
       case 'say':
       case 'at-place':
         break;

@@ -74,7 +74,14 @@ export function planUnit(bundle: Bundle, variant: string | null = null): UnitPla
     for (const { variant: only, how, why, steps } of route.knownNotToWork)
       if (steps && (variant === null || only === undefined || only === variant))
         put(
-          { of: { kind: 'known-not-to-work', id, name, how, why }, from, controller, to: null, when: null, effects: [] },
+          {
+            of: { kind: 'known-not-to-work', id, name, how, why },
+            from,
+            controller,
+            to: null,
+            when: null,
+            effects: [],
+          },
           steps,
         );
   }

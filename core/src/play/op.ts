@@ -1,4 +1,5 @@
-import type { ControlId, InputId, PlaceId } from '../base/ids.ts';
+import { z } from 'zod';
+import { ControlId, InputId, PlaceId } from '../base/ids.ts';
 import type { Moment, Step } from '../gesture/model.ts';
 import type { Shown } from '../unit/signal.ts';
 
@@ -12,16 +13,17 @@ export type Hand = Readonly<{ at: number }> &
     | Readonly<{ kind: 'choose'; on: string; words: string }>
   );
 
+const at = z.number().min(0).max(1e12);
 /** What happens at a unit, at an instant in milliseconds. A push control goes down and up, a place control to a place. */
-export type UnitEvent = Readonly<{ at: number }> &
-  (
-    | Readonly<{ kind: 'down' | 'up'; control: ControlId }>
-    | Readonly<{ kind: 'place'; control: ControlId; to: PlaceId }>
-    | Readonly<{ kind: 'click'; control: ControlId; way: 'cw' | 'ccw' }>
-    | Readonly<{ kind: 'choose'; on: string; words: string }>
-    | Readonly<{ kind: 'input'; input: InputId; value: number }>
-    | Readonly<{ kind: 'tick' }>
-  );
+export const UnitEvent = z.discriminatedUnion('kind', [
+  z.strictObject({ at, kind: z.enum(['down', 'up']), control: ControlId }),
+  z.strictObject({ at, kind: z.literal('place'), control: ControlId, to: PlaceId }),
+  z.strictObject({ at, kind: z.literal('click'), control: ControlId, way: z.enum(['cw', 'ccw']) }),
+  z.strictObject({ at, kind: z.literal('choose'), on: z.string().max(64), words: z.string().max(120) }),
+  z.strictObject({ at, kind: z.literal('input'), input: InputId, value: z.number() }),
+  z.strictObject({ at, kind: z.literal('tick') }),
+]);
+export type UnitEvent = z.infer<typeof UnitEvent>;
 
 /** Something a hand has hold of: a push control, or one kept in a place. */
 /** `sticks`: it stays in that place when let go, so that letting go does nothing. */
@@ -53,7 +55,12 @@ export type Op = Readonly<{ at: string }> &
     | Readonly<{ op: 'open'; window: number; from: Moment; mostMs: number; gapMs: number }>
     | Readonly<{ op: 'close'; window: number }>
     /** After something counted: doing it once more within this time is one too many. */
-    | Readonly<{ op: 'guard'; of: Readonly<{ control: ControlId | 'any'; place: PlaceId | null }>; settleMs: number; count: number }>
+    | Readonly<{
+        op: 'guard';
+        of: Readonly<{ control: ControlId | 'any'; place: PlaceId | null }>;
+        settleMs: number;
+        count: number;
+      }>
     | Readonly<{ op: 'branch'; on: Extract<Step, { kind: 'branch' }>['on']; otherwise: number }>
     | Readonly<{ op: 'jump'; to: number }>
   );

@@ -1,5 +1,5 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
-import { sameShown, type Shown } from '../unit/signal.ts';
+import { type Shown, sameShown } from '../unit/signal.ts';
 import { isSupplied, type UnitFacts } from './facts.ts';
 import type { Grip, Hand, Op, Program, UnitEvent } from './op.ts';
 import type { Around } from './thread.ts';
@@ -65,7 +65,10 @@ export class Solo {
     if (event.kind === 'click') {
       const mechanism = this.facts.controls.get(event.control)?.mechanism;
       const per = mechanism?.kind === 'clicks' ? mechanism.perTurn : 1;
-      this.clicks.set(event.control, ((this.clicks.get(event.control) ?? 0) + (event.way === 'cw' ? 1 : per - 1)) % per);
+      this.clicks.set(
+        event.control,
+        ((this.clicks.get(event.control) ?? 0) + (event.way === 'cw' ? 1 : per - 1)) % per,
+      );
     }
     if (event.kind !== 'place') return;
     this.places.set(event.control, event.to);
@@ -100,7 +103,12 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
   let lastActAt = from;
   const grippedAt = new Map<ControlId, number>();
 
+  // after a rest the hand is ready: the rest is up when it acts
+  let rested = false;
+  const approach = (ms: number): number => (rested ? 30 : ms);
+
   const put = (op: number, event: UnitEvent, hand: Hand): void => {
+    rested = false;
     solo.take(event);
     done.push({ op, event, hand });
     lastActAt = event.at;
@@ -146,7 +154,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         if (!control) break;
         for (let n = hands.count(op.times); n > 0; n -= 1) {
           const began = t;
-          t += Math.max(40, hands.pace(op.paceMs) * 0.6);
+          t += approach(Math.max(40, hands.pace(op.paceMs) * 0.6));
           press(pc, control);
           t = Math.max(t, began + op.paceMs * 0.8);
         }
@@ -155,7 +163,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       case 'grip':
       case 'hold': {
         for (const g of op.grips) {
-          t += Math.max(30, hands.pace(120));
+          t += approach(Math.max(30, hands.pace(120)));
           grip(pc, g);
         }
         if (op.op === 'grip') break;
@@ -181,14 +189,22 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       case 'turn': {
         const meant = op.stop ? op.clicks : hands.count(op.clicks);
         let left = meant;
-        while (left > 0 && !(op.stop && left < op.clicks && solo.around.clickOf(op.control) === op.stop.click && left <= op.stop.perTurn / 2)) {
-          t += Math.max(20, hands.pace(op.paceMs));
+        while (
+          left > 0 &&
+          !(
+            op.stop &&
+            left < op.clicks &&
+            solo.around.clickOf(op.control) === op.stop.click &&
+            left <= op.stop.perTurn / 2
+          )
+        ) {
+          t += approach(Math.max(20, hands.pace(op.paceMs)));
           const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
           put(pc, event, event);
           left -= 1;
         }
         while (op.stop && solo.around.clickOf(op.control) !== op.stop.click && left > -op.stop.perTurn) {
-          t += Math.max(20, hands.pace(op.paceMs));
+          t += approach(Math.max(20, hands.pace(op.paceMs)));
           const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
           put(pc, event, event);
           left -= 1;
@@ -206,7 +222,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           break;
         }
         if (solo.places.get(op.control) === op.to) break;
-        t += Math.max(40, hands.pace(op.paceMs));
+        t += approach(Math.max(40, hands.pace(op.paceMs)));
         move(pc, op.control, op.to);
         if (own?.springs.has(op.to)) {
           t += hands.pressMs();
@@ -216,9 +232,10 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       }
       case 'rest':
         t += hands.keep(op);
+        rested = true;
         break;
       case 'choose': {
-        t += Math.max(100, hands.pace(op.paceMs));
+        t += approach(Math.max(100, hands.pace(op.paceMs)));
         const event = { at: t, kind: 'choose' as const, on: op.on, words: op.words };
         put(pc, event, event);
         break;
@@ -229,21 +246,27 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         break;
       case 'open': {
         const { from: since } = op;
-        if (since.kind !== 'sign' || signs.filter((s) => s.at <= t && sameShown(s.shown, since.shown)).length >= since.nth)
+        if (
+          since.kind !== 'sign' ||
+          signs.filter((s) => s.at <= t && sameShown(s.shown, since.shown)).length >= since.nth
+        )
           break;
         for (let n = 1; n <= since.nth; n += 1) signs.push({ at: t + n * op.gapMs, shown: since.shown });
         t += since.nth * op.gapMs + hands.reaction();
         break;
       }
       case 'guard': {
-        const next = actControl(program.ops.slice(pc + 1).find((o) => actControl(o) !== null));
+        // what stands where it should already is not done again
+        const moot = (o: Op): boolean => o.op === 'set' && solo.places.get(o.control) === o.to;
+        const next = actControl(program.ops.slice(pc + 1).find((o) => actControl(o) !== null && !moot(o)));
         if (next !== null && (next === op.of.control || next === 'any' || op.of.control === 'any'))
           t = Math.max(t, lastActAt + op.settleMs + 50);
         break;
       }
       case 'branch': {
         const on = op.on;
-        const met = on.kind === 'sign' && signs.findLast((s) => s.at <= t && sameShown(s.shown, on.shown)) !== undefined;
+        const met =
+          on.kind === 'sign' && signs.findLast((s) => s.at <= t && sameShown(s.shown, on.shown)) !== undefined;
         if (!met) pc = op.otherwise - 1;
         break;
       }

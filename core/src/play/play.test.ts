@@ -52,7 +52,8 @@ describe('a unit on the bench', () => {
     expect(early).toMatchObject({ mode: 'idle', missed: ['k 0.during.0 let-go-early'] });
   });
   it('beeps twice and wants the rocker let go between the second beep and the third', () => {
-    const script = 'from idle\nset power off\nhold rocker down\nset power on\nlet-go rocker at beep on #2\nreach service';
+    const script =
+      'from idle\nset power off\nhold rocker down\nset power on\nlet-go rocker at beep on #2\nreach service';
     const until = (ms: number) =>
       bench({ id: 'beeps', script })
         .set('power', 'off')
@@ -89,7 +90,11 @@ describe('a unit on the bench', () => {
     const bundle = benchBundle([
       {
         ...three,
-        rest: { knownNotToWork: [{ how: 'Twice b', why: 'Opens a wash.', steps: [{ kind: 'press', control: 'b', times: 2 }] }] },
+        rest: {
+          knownNotToWork: [
+            { how: 'Twice b', why: 'Opens a wash.', steps: [{ kind: 'press', control: 'b', times: 2 }] },
+          ],
+        },
       },
     ]);
     const unit = new PlayBench(bundle).press('b', 2).wait(1000);
@@ -120,12 +125,18 @@ describe('a unit on the bench', () => {
         },
       ],
       compose: [{ kind: 'stage', stage: 'code' }],
-      specials: [{ id: 'none', label: 'dashes', means: 'nothing-stored', signs: [{ kind: 'text', sign: 'line', text: '--' }] }],
+      specials: [
+        { id: 'none', label: 'dashes', means: 'nothing-stored', signs: [{ kind: 'text', sign: 'line', text: '--' }] },
+      ],
     };
     const bundle = benchBundle(
       [
         three,
-        { id: 'next', script: 'from service\npress b\nreach service', rest: { effects: [{ kind: 'step', variable: 'slot', by: 1 }] } },
+        {
+          id: 'next',
+          script: 'from service\npress b\nreach service',
+          rest: { effects: [{ kind: 'step', variable: 'slot', by: 1 }] },
+        },
         { id: 'wipe', script: 'from service\nhold c for 3 s to 6 s\nreach service', rest: { purpose: 'clear' } },
       ],
       [reads],

@@ -2,7 +2,7 @@ import type { SignId } from '../base/ids.ts';
 import { entryOf } from '../library/select.ts';
 import { encode } from '../readout/encode.ts';
 import type { Condition, Showing } from '../unit/mode.ts';
-import { sameShown, type Shown } from '../unit/signal.ts';
+import { type Shown, sameShown } from '../unit/signal.ts';
 import type { UnitPlan } from './gestures.ts';
 import type { Mind, UnitState } from './state.ts';
 

@@ -77,7 +77,10 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
   const minds = new Map<ControllerId, Mind>();
   const controllers = new Set([...plan.modes.values()].map((m) => m.controller));
   for (const controller of controllers) {
-    const rest = restMode([...plan.modes.values()].filter((m) => m.controller === controller), powered);
+    const rest = restMode(
+      [...plan.modes.values()].filter((m) => m.controller === controller),
+      powered,
+    );
     if (rest)
       minds.set(controller, { mode: rest.id, since: 0, lastHandAt: 0, variables: freshVariables(rest), stage: 0 });
   }

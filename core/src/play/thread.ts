@@ -1,8 +1,10 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import type { BranchOn } from '../gesture/model.ts';
-import { sameShown, type Shown } from '../unit/signal.ts';
+import { type Shown, sameShown } from '../unit/signal.ts';
 import type { Grip, Hand, Op, Program, SignWait } from './op.ts';
 
+/** A count that was begun is forgotten when nothing is added to it for so long. Nobody says how long; this is a guess. */
+const patienceMs = 20_000;
 /** A press that lasts longer than this is a hold. */
 export const longestPressMs = 1000;
 
@@ -53,6 +55,8 @@ export type Thread = Readonly<{
   loose: readonly ControlId[];
   /** By number of the window: the latest time for what is done in it, `NaN` while it is shut. */
   windows: readonly number[];
+  /** A window that opens with the first act: its number and length. */
+  opensWith: Readonly<{ window: number; mostMs: number }> | null;
   /** Whether a hand has done anything for it yet. */
   begun: boolean;
   /** The next act must come by then. */
@@ -210,7 +214,11 @@ class Run {
   private openedAt(op: Extract<Op, { op: 'open' }>, at: number): number | null {
     const { from } = op;
     if (from.kind === 'power-on') return this.around.poweredAt() ?? at;
-    if (from.kind === 'step-before') return this.w.lastActAt;
+    if (from.kind === 'step-before') {
+      if (this.w.begun) return this.w.lastActAt;
+      this.w.opensWith = { window: op.window, mostMs: op.mostMs };
+      return Number.POSITIVE_INFINITY;
+    }
     const seen = this.w.told.filter((t) => t.at <= at && sameShown(t.shown, from.shown));
     if (seen.length >= from.nth) return seen[from.nth - 1]?.at ?? at;
     this.sayWait({ shown: from.shown, nth: from.nth, gapMs: op.gapMs }, at);
@@ -243,8 +251,10 @@ class Run {
     w.due = Number.POSITIVE_INFINITY;
     switch (op?.op) {
       case 'show':
-      case 'guard':
         return this.onward(at);
+      // what comes after a count is counted from its last one, not from when it was sure to be the last
+      case 'guard':
+        return this.onward(w.since);
       case 'drop':
         this.dropped(op.grips);
         return this.onward(at);
@@ -262,7 +272,8 @@ class Run {
       case 'branch':
         return this.onward(at);
       case 'hold': {
-        if (op.sign ? isSound(op.sign) : op.mostMs !== null) return this.dies(op.sign ? 'let-go-late' : 'held-too-long');
+        if (op.sign ? isSound(op.sign) : op.mostMs !== null)
+          return this.dies(op.sign ? 'let-go-late' : 'held-too-long');
         w.loose = [...w.loose, ...op.grips.filter((g) => !g.sticks).map((g) => g.control)];
         w.lastActAt = at;
         return this.onward(at);
@@ -309,6 +320,9 @@ class Run {
   private overdue(at: number): Outcome | null {
     const { w } = this;
     for (const limit of w.windows) if (at > limit) return this.dies('after-window', at - limit);
+    const op = this.op();
+    const counting = (op?.op === 'press' || op?.op === 'turn') && w.count > 0;
+    if (counting && at - w.lastActAt > patienceMs) return this.dies('too-late', at - w.lastActAt - patienceMs);
     return at > w.limit ? this.dies('too-late', at - w.limit) : null;
   }
 
@@ -319,6 +333,7 @@ class Run {
     if (hand.kind === 'up') return this.up(op, hand.control, hand.at);
     const late = this.overdue(hand.at);
     if (late) return late;
+    if (!w.begun && w.opensWith) this.setWindow(w.opensWith.window, hand.at + w.opensWith.mostMs);
     w.begun = true;
     if (op.op === 'guard') {
       const again = this.isOneMore(op, hand);
@@ -326,7 +341,7 @@ class Run {
         w.count = op.count;
         return this.dies('one-too-many');
       }
-      return this.after(this.onward(hand.at), hand);
+      return this.after(this.onward(w.since), hand);
     }
     if (op.op === 'branch' && op.on.kind === 'nothing-done') {
       w.pc = op.otherwise;
@@ -374,7 +389,9 @@ class Run {
     if (hand.kind === 'choose' || hand.kind === 'up') return false;
     if (op.of.control === 'any') return hand.kind === 'down';
     if (hand.control !== op.of.control) return false;
-    return op.of.place === null || (hand.kind === 'set' ? hand.to : hand.kind === 'down' ? hand.place : null) === op.of.place;
+    return (
+      op.of.place === null || (hand.kind === 'set' ? hand.to : hand.kind === 'down' ? hand.place : null) === op.of.place
+    );
   }
   private up(op: Op, control: ControlId, at: number): Outcome {
     const { w } = this;
@@ -393,12 +410,13 @@ class Run {
       w.lastActAt = at;
       return w.count >= op.times ? this.onward(at) : { kind: 'on', thread: w };
     }
+    if (op.op === 'grip' && w.down.includes(control)) return this.dies('let-go-early');
     const mine = (op.op === 'hold' && w.down.includes(control)) || w.held.some((h) => h.control === control);
     if (!mine) return ignored;
     const late = this.overdue(at);
     if (late) return late;
     if (op.op === 'guard') {
-      const next = this.onward(at);
+      const next = this.onward(w.since);
       return next.kind === 'on' ? this.up(this.program.ops[w.pc] ?? op, control, at) : next;
     }
     return this.letGo(op, control, at) ?? this.dies('let-go-early');
@@ -461,6 +479,7 @@ const blank: Thread = {
   heldSince: 0,
   loose: [],
   windows: [],
+  opensWith: null,
   begun: false,
   limit: Number.POSITIVE_INFINITY,
   due: Number.POSITIVE_INFINITY,

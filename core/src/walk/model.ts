@@ -6,9 +6,11 @@ import {
   FamilyId,
   HazardId,
   MachineId,
+  ModeId,
   NodeId,
   ReadoutId,
   RouteId,
+  SettingId,
   StageId,
   SymptomId,
   VariantId,
@@ -51,6 +53,11 @@ export const TakenReading = z.strictObject({
 });
 export type TakenReading = z.infer<typeof TakenReading>;
 
+/** What a try that did not take ended in. */
+export const happenings = ['nothing', 'other-mode', 'too-slow', 'too-fast', 'count-over', 'reset'] as const;
+export const Happened = z.enum(happenings);
+export type Happened = z.infer<typeof Happened>;
+
 const stamp = {
   id: EventId,
   walk: WalkId,
@@ -86,7 +93,42 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     composition: z.array(Attached).max(60).default([]),
   }),
   z.strictObject({ ...stamp, kind: z.literal('safe'), hazards: z.array(HazardId).max(40) }),
-  z.strictObject({ ...stamp, kind: z.literal('tried'), route: RouteId, took: z.boolean() }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('tried'),
+    route: RouteId,
+    took: z.boolean(),
+    /** What happened instead, and at which step, where somebody said so. */
+    happened: Happened.optional(),
+    step: z.string().max(80).optional(),
+    /** What the beat was times the usual tempo. */
+    pace: z.number().min(0.2).max(5).optional(),
+    tookMs: z.number().min(0).max(86_400_000).optional(),
+  }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('tested'),
+    mode: ModeId,
+    number: z.string().min(1).max(12),
+    result: z.enum(['pass', 'fail', 'not-valid']),
+    reading: TakenReading.nullable().default(null),
+    /** Since the tests began, where they run by themselves. */
+    afterMs: z.number().min(0).max(86_400_000).optional(),
+  }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('setting'),
+    setting: SettingId,
+    did: z.enum(['noted', 'set', 'verified', 'put-back']),
+    value: Label,
+  }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('locked-out'),
+    route: RouteId,
+    part: Label,
+    count: z.number().int().min(0).max(100),
+  }),
   z.strictObject({ ...stamp, kind: z.literal('skipped'), station: Station, why: Prose.min(1) }),
   z.strictObject({
     ...stamp,

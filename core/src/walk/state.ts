@@ -7,6 +7,7 @@ import type {
   MachineId,
   NodeId,
   RouteId,
+  SettingId,
   StageId,
   SymptomId,
   VariantId,
@@ -15,7 +16,7 @@ import type {
 import { assertNever } from '../base/result.ts';
 import type { Seen } from '../readout/model.ts';
 import type { Attached } from '../unit/composition.ts';
-import { type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
+import { type Happened, type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;
@@ -27,6 +28,8 @@ export type WalkUnit = Readonly<{
   composition: readonly Attached[];
 }>;
 
+export type WalkSetting = Readonly<{ old: string | null; set: string | null; verified: boolean; putBack: boolean }>;
+
 /** What a walk's events add up to. */
 export type Walk = Readonly<{
   id: WalkId;
@@ -36,7 +39,14 @@ export type Walk = Readonly<{
   lastAt: string;
   unit: WalkUnit | null;
   confirmedHazards: readonly HazardId[] | null;
-  tries: ReadonlyArray<Readonly<{ route: RouteId; took: boolean }>>;
+  tries: ReadonlyArray<
+    Readonly<{ route: RouteId; took: boolean; happened: Happened | null; step: string | null; pace: number | null }>
+  >;
+  tests: ReadonlyArray<Omit<WalkEventOf<'tested'>, 'id' | 'walk' | 'seq' | 'at' | 'kind'>>;
+  /** By setting: the value it had, the one that was set, whether that was verified and the old one put back. */
+  settings: ReadonlyMap<SettingId, WalkSetting>;
+  /** What is locked out, by part. */
+  lockedOut: ReadonlyMap<string, number>;
   skipped: ReadonlyMap<Station, string>;
   seen: readonly Seen[];
   special: StageId | null;
@@ -66,6 +76,19 @@ export function standingEvents(events: readonly WalkEvent[]): WalkEvent[] {
   return once.filter((event) => event.kind !== 'taken-back' && !takenBack.has(event.id));
 }
 
+function settingAfter(was: WalkSetting, event: WalkEventOf<'setting'>): WalkSetting {
+  switch (event.did) {
+    case 'noted':
+      return { ...was, old: event.value };
+    case 'set':
+      return { ...was, set: event.value, verified: false, putBack: false };
+    case 'verified':
+      return { ...was, verified: true };
+    case 'put-back':
+      return { ...was, putBack: true };
+  }
+}
+
 function apply(walk: Walk, event: WalkEvent): Walk {
   const finish = (station: Station): ReadonlySet<Station> => new Set([...walk.done, station]);
   const next: Walk = { ...walk, lastAt: event.at, lastUndoable: event.kind === 'started' ? null : event.id };
@@ -90,9 +113,32 @@ function apply(walk: Walk, event: WalkEvent): Walk {
     case 'tried':
       return {
         ...next,
-        tries: [...walk.tries, { route: event.route, took: event.took }],
+        tries: [
+          ...walk.tries,
+          {
+            route: event.route,
+            took: event.took,
+            happened: event.happened ?? null,
+            step: event.step ?? null,
+            pace: event.pace ?? null,
+          },
+        ],
         done: event.took ? finish('enter') : walk.done,
       };
+    case 'tested': {
+      const { mode, number, result, reading, afterMs } = event;
+      const others = walk.tests.filter((t) => t.mode !== mode || t.number !== number || t.result === 'not-valid');
+      return {
+        ...next,
+        tests: [...others, { mode, number, result, reading, ...(afterMs === undefined ? {} : { afterMs }) }],
+      };
+    }
+    case 'setting': {
+      const was = walk.settings.get(event.setting) ?? { old: null, set: null, verified: false, putBack: false };
+      return { ...next, settings: new Map([...walk.settings, [event.setting, settingAfter(was, event)]]) };
+    }
+    case 'locked-out':
+      return { ...next, lockedOut: new Map([...walk.lockedOut, [event.part, event.count]]) };
     case 'skipped':
       return { ...next, skipped: new Map([...walk.skipped, [event.station, event.why]]), done: finish(event.station) };
     case 'seen':
@@ -160,6 +206,9 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     unit: null,
     confirmedHazards: null,
     tries: [],
+    tests: [],
+    settings: new Map(),
+    lockedOut: new Map(),
     skipped: new Map(),
     seen: [],
     special: null,

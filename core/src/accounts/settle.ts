@@ -1,0 +1,110 @@
+import type { Step } from '../gesture/model.ts';
+import type { Row } from './align.ts';
+import type { Atom } from './atoms.ts';
+
+/** Which telling is followed in which row. */
+export type Choice = Readonly<{ row: number; telling: number }>;
+
+type Edit = Readonly<{ at: string; replace: Step | null } | { after: string | null; insert: Step }>;
+
+/** A step that stands for an atom alone, with what is inside it left out. */
+function alone(atom: Atom): Step | null {
+  const { step } = atom;
+  if (step.kind === 'keep')
+    return atom.act === 'take'
+      ? { kind: 'hold', controls: step.controls, until: { kind: 'release' } }
+      : { kind: 'release', controls: step.controls.map((c) => c.control) };
+  if (step.kind === 'group' || step.kind === 'branch') return null;
+  return step;
+}
+
+/** The base's own step as another telling has it: its count, time, control and place, with what is inside kept. */
+function merged(base: Atom, chosen: Atom): Step | null {
+  const { step } = base;
+  if (step.kind === 'group') {
+    if (base.act === 'window' && chosen.step.kind === 'group' && chosen.step.window)
+      return { ...step, window: chosen.step.window };
+    if (base.act === 'repeat') return { ...step, times: chosen.count ?? step.times };
+    return null;
+  }
+  if (step.kind === 'keep') {
+    if (base.act === 'take' && (chosen.step.kind === 'keep' || chosen.step.kind === 'hold'))
+      return { ...step, controls: chosen.step.controls };
+    if (chosen.step.kind === 'keep') {
+      const { until: _, ...rest } = step;
+      return chosen.step.until ? { ...rest, until: chosen.step.until } : rest;
+    }
+    if (chosen.step.kind === 'release' && chosen.step.at)
+      return { ...step, until: { kind: 'moment', moment: chosen.step.at } };
+    return null;
+  }
+  const other = alone(chosen);
+  if (!other) return null;
+  // notes of the base stay where the other says nothing of its own
+  const { why, caution, tool, feelsLike, ifItFails, retry } = step;
+  const notes = Object.fromEntries(
+    Object.entries({ why, caution, tool, feelsLike, ifItFails, retry }).filter(([, v]) => v !== undefined),
+  );
+  return { ...notes, ...other } as Step;
+}
+
+/**
+ * The base telling's steps with each choice followed: changed as the chosen telling has it, put in where the base leaves
+ * it out, taken out where the chosen one does. What cannot be put in alone (a group) is left as the base has it.
+ */
+export function settleSteps(
+  base: readonly Step[],
+  rows: readonly Row[],
+  choices: readonly Choice[],
+  baseTelling = 0,
+): Step[] {
+  const edits: Edit[] = [];
+  for (const { row: index, telling } of choices) {
+    const row = rows[index];
+    if (!row || telling === baseTelling) continue;
+    const mine = row.cells[baseTelling] ?? null;
+    const theirs = row.cells[telling] ?? null;
+    if (mine && theirs) {
+      const replace = merged(mine, theirs);
+      if (replace) edits.push({ at: mine.at, replace });
+    } else if (mine && mine.step.kind !== 'group' && mine.step.kind !== 'keep')
+      edits.push({ at: mine.at, replace: null });
+    else if (theirs) {
+      const insert = alone(theirs);
+      const before = rows.slice(0, index).findLast((r) => r.cells[baseTelling])?.cells[baseTelling];
+      if (insert) edits.push({ after: before?.at ?? null, insert });
+    }
+  }
+  return applyEdits(base, edits, '');
+}
+
+function applyEdits(steps: readonly Step[], edits: readonly Edit[], under: string): Step[] {
+  const inserted = (after: string | null): Step[] =>
+    edits.flatMap((e) => ('insert' in e && e.after === after ? [e.insert] : []));
+  const out: Step[] = under === '' ? inserted(null) : [];
+  steps.forEach((step, i) => {
+    const at = `${under}${i}`;
+    const edit = edits.find((e) => 'replace' in e && e.at === at);
+    const kept = edit && 'replace' in edit ? edit.replace : step;
+    if (kept) out.push(within(kept, edits, at));
+    out.push(...inserted(at));
+  });
+  return out;
+}
+
+function within(step: Step, edits: readonly Edit[], at: string): Step {
+  switch (step.kind) {
+    case 'keep':
+      return { ...step, during: applyEdits(step.during, edits, `${at}.during.`) };
+    case 'group':
+      return { ...step, steps: applyEdits(step.steps, edits, `${at}.steps.`) };
+    case 'branch':
+      return {
+        ...step,
+        met: applyEdits(step.met, edits, `${at}.met.`),
+        otherwise: applyEdits(step.otherwise, edits, `${at}.otherwise.`),
+      };
+    default:
+      return step;
+  }
+}

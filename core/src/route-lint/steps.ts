@@ -1,0 +1,201 @@
+import type { Access } from '../access/model.ts';
+import type { Finding, Path } from '../base/finding.ts';
+import type { AccessId, ControlId, SignId } from '../base/ids.ts';
+import type { Moment, Route, Step } from '../gesture/model.ts';
+import { compileSteps } from '../play/compile.ts';
+import type { ControlFacts, UnitFacts } from '../play/facts.ts';
+import type { Instrument } from '../source/model.ts';
+import type { Sign } from '../unit/panel.ts';
+import type { Shown } from '../unit/signal.ts';
+import { copyOf, pathOfStep, type Standing, suppliedAs, track } from './track.ts';
+
+/** What the findings of a route's steps need beside the route. */
+export type Surroundings = Readonly<{
+  facts: UnitFacts;
+  ways: ReadonlyMap<AccessId, Access>;
+  instruments: ReadonlyMap<string, Instrument>;
+}>;
+
+// letters seven segments cannot draw so that anybody reads them
+const notOnSegments = /[kmvwxKMVWX]/;
+
+/** Why a sign cannot show this; null when it can. */
+export function cannotShow(sign: Sign, shown: Shown): string | null {
+  switch (sign.kind) {
+    case 'lamp':
+      if (shown.kind !== 'lamp') return 'is a lamp';
+      if (shown.colour && !sign.colours.includes(shown.colour)) return `is never ${shown.colour}`;
+      if (shown.state === 'slow' || shown.state === 'fast')
+        return sign.shows.includes(shown.state) ? null : `does not blink ${shown.state === 'slow' ? 'slowly' : 'fast'}`;
+      return shown.state === 'lit' && !sign.shows.includes('lit') ? 'is never lit without blinking' : null;
+    case 'bar':
+      return shown.kind === 'sound' ? 'makes no sound' : null;
+    case 'segments':
+    case 'text': {
+      if (shown.kind !== 'text') return 'shows text';
+      const room = sign.kind === 'segments' ? sign.digits : sign.characters;
+      if ([...shown.text.replaceAll('.', '')].length > room) return `has room for ${room} characters`;
+      return sign.kind === 'segments' && notOnSegments.test(shown.text) ? 'cannot draw that letter' : null;
+    }
+    case 'beeper':
+    case 'felt':
+      return shown.kind === 'sound' ? null : 'is heard or felt, and shows nothing';
+  }
+}
+
+const momentSigns = (moment: Moment | undefined): Shown[] => (moment?.kind === 'sign' ? [moment.shown] : []);
+
+/** Every sign a step waits for, sees or asks about. */
+export function signsOf(step: Step): Shown[] {
+  switch (step.kind) {
+    case 'see':
+      return step.signs;
+    case 'hold':
+    case 'keep':
+      return step.until?.kind === 'moment' ? momentSigns(step.until.moment) : [];
+    case 'release':
+      return momentSigns(step.at);
+    case 'group':
+      return momentSigns(step.window?.from);
+    case 'branch':
+      return step.on.kind === 'sign' ? [step.on.shown] : [];
+    default:
+      return [];
+  }
+}
+
+/** Every control a step itself works, those inside it left out. */
+export function controlsOf(step: Step): ControlId[] {
+  switch (step.kind) {
+    case 'press':
+      return step.control === 'any' ? [] : [step.control];
+    case 'hold':
+    case 'keep':
+      return step.controls.map((h) => h.control);
+    case 'release':
+      return step.controls;
+    case 'turn':
+    case 'sweep':
+    case 'set':
+    case 'step-list':
+      return [step.control];
+    case 'dial':
+      return step.by.kind === 'each'
+        ? [...step.by.up, ...step.by.down]
+        : [step.by.up, step.by.next, ...(step.by.down ? [step.by.down] : [])];
+    default:
+      return [];
+  }
+}
+
+const needsSupply = (step: Step): boolean =>
+  ['press', 'turn', 'sweep', 'step-list', 'dial'].includes(step.kind) || (step.kind === 'choose' && step.on === 'unit');
+
+/** What is wrong with the steps one by one, given how the unit stands before them. Ends with how it stands after. */
+export function lintSteps(
+  route: Route,
+  begin: Standing,
+  around: Surroundings,
+  at: Path,
+): { findings: Finding[]; end: Standing } {
+  const { facts } = around;
+  const findings: Finding[] = [];
+  const placed = (place: string): Path => [...at, ...pathOfStep(place)];
+  const ways = route.ways.flatMap((id) => around.ways.get(id) ?? []);
+  const covered = new Set<string>();
+
+  const cover = (own: ControlFacts, place: string, standing: Standing): void => {
+    const { face } = own;
+    if (!face.cover || covered.has(face.id)) return;
+    covered.add(face.id);
+    const way = ways.find((w) => w.opens.includes(face.id));
+    const names = { control: own.control.label, cover: face.cover.label };
+    if (!way) findings.push({ code: 'cover-not-opened', severity: 'warning', at: placed(place), ...names });
+    else if (face.cover.isolateFirst && !way.isolateFirst && suppliedAs(facts, standing))
+      findings.push({ code: 'cover-without-isolation', severity: 'warning', at: placed(place), ...names });
+  };
+
+  const visit = (step: Step, place: string, standing: Standing): void => {
+    for (const control of controlsOf(step)) {
+      const own = facts.controls.get(control);
+      if (own) cover(own, place, standing);
+    }
+    for (const shown of signsOf(step)) {
+      const sign = facts.signs.get(shown.sign as SignId);
+      const why = sign ? cannotShow(sign, shown) : null;
+      if (sign && why !== null)
+        findings.push({ code: 'sign-impossible', severity: 'error', at: placed(place), sign: sign.label, why });
+    }
+    if (needsSupply(step) && !suppliedAs(facts, standing)) {
+      const control = facts.controls.get(controlsOf(step)[0] as ControlId)?.control.label ?? 'the screen';
+      findings.push({ code: 'pressed-without-power', severity: 'error', at: placed(place), control });
+    }
+    if (step.kind === 'sweep' && step.stopAt) sweepEnds(step, place, standing);
+    if (step.kind === 'choose' && step.on !== 'unit') {
+      const instrument = around.instruments.get(step.on);
+      if (instrument && step.needs !== undefined && !instrument.functions.includes(step.needs)) {
+        const others = [...around.instruments.values()].filter((i) => i.functions.includes(step.needs ?? ''));
+        findings.push({
+          code: 'instrument-function-missing',
+          severity: 'error',
+          at: placed(place),
+          instrument: instrument.name,
+          needs: step.needs,
+          others: others.map((i) => i.name),
+        });
+      }
+    }
+  };
+  const sweepEnds = (step: Extract<Step, { kind: 'sweep' }>, place: string, standing: Standing): void => {
+    const mechanism = facts.controls.get(step.control)?.mechanism;
+    if (mechanism?.kind !== 'clicks') return;
+    const rest = mechanism.rests.find((r) => r.id === step.stopAt);
+    const now = standing.clicks.get(step.control) ?? 0;
+    if (!rest || rest.atClick === now) return;
+    // so many full turns and on to a named place is one thing; a place the turns cannot end at is another
+    const on = step.way === 'cw' ? rest.atClick - now : now - rest.atClick;
+    const over = ((on % mechanism.perTurn) + mechanism.perTurn) % mechanism.perTurn;
+    findings.push({
+      code: 'knob-ends-elsewhere',
+      severity: 'warning',
+      at: placed(place),
+      control: facts.controls.get(step.control)?.control.label ?? step.control,
+      said: rest.label,
+      offClicks: over > mechanism.perTurn / 2 ? over - mechanism.perTurn : over,
+    });
+  };
+
+  const end = track(route.steps, facts, copyOf(begin), visit);
+  for (const [control, place] of end.held)
+    findings.push({
+      code: 'never-let-go',
+      severity: 'warning',
+      at: placed(place),
+      control: facts.controls.get(control)?.control.label ?? control,
+    });
+  findings.push(...cannotRun(route, facts, at));
+  return { findings, end };
+}
+
+/** The first thing that keeps the route from being played. What names nothing at all is told elsewhere. */
+function cannotRun(route: Route, facts: UnitFacts, at: Path): Finding[] {
+  const program = compileSteps(route.steps, facts);
+  if (program.ok) return [];
+  const { error } = program;
+  const here = [...at, ...pathOfStep(error.at)];
+  const label = (id: string): string => facts.controls.get(id as ControlId)?.control.label ?? id;
+  switch (error.code) {
+    case 'cannot':
+      return [{ code: 'control-cannot', severity: 'error', at: here, control: label(error.control), act: error.act }];
+    case 'nothing-held':
+      return [{ code: 'let-go-not-held', severity: 'error', at: here, control: label(error.control) }];
+    case 'cannot-dial':
+      return [{ code: 'cannot-be-dialled', severity: 'error', at: here, text: error.text }];
+    case 'too-long':
+      return [{ code: 'route-too-long', severity: 'error', at: here, most: error.most }];
+    case 'nothing-done':
+      return [{ code: 'nothing-done', severity: 'warning', at, route: route.name }];
+    default:
+      return [];
+  }
+}
