@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { type Output, runDecode, runExport, runImport, runLint } from './commands.ts';
 import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
+import { runAccounts, runExchangeScxml, runIntake, runOdds, runPlay, runScript } from './route-commands.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 
@@ -16,8 +17,20 @@ const usage = `wire-trail COMMAND … [--json]
   codes import BUNDLE --csv FILE --map FILE --dry-run
                                           what a table of codes would change, row by row
   codes export BUNDLE                     codes and symptoms of a bundle as CSV
+  play BUNDLE --route ID --events FILE    what timed events come to: ended, mode, nearest, by
+  odds BUNDLE --route ID [--hands bare|gloved|first] [--runs N] [--seed N]
+                                          how likely a person is to hit a route (a model)
+  script print BUNDLE --route ID          a route as its script
+  script parse BUNDLE --script FILE       a script as steps, with what is wrong in it
+  intake BUNDLE [--family ID] [--text FILE]
+                                          draft steps of a telling (else on standard input)
+  accounts FILE…                          tellings of one route side by side
+  exchange scxml BUNDLE [--family ID]     modes and routes as W3C SCXML
 
 Exit status: 0 fine, 1 findings of severity error, 2 unusable input.`;
+
+/** Commands of two words. */
+const doubles: ReadonlySet<string> = new Set(['codes', 'script', 'exchange']);
 
 /** Where a command prints, and the environment it reads; the process itself, or a test's own. */
 export type Surroundings = Readonly<{
@@ -46,12 +59,20 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         csv: { type: 'string' },
         map: { type: 'string' },
         'dry-run': { type: 'boolean' },
+        route: { type: 'string' },
+        events: { type: 'string' },
+        hands: { type: 'string' },
+        runs: { type: 'string' },
+        seed: { type: 'string' },
+        script: { type: 'string' },
+        text: { type: 'string' },
+        family: { type: 'string' },
         help: { type: 'boolean' },
       },
     });
-    const isCodes = positionals[0] === 'codes';
-    const command = isCodes ? positionals.slice(0, 2).join(' ') : positionals[0];
-    const files = positionals.slice(isCodes ? 2 : 1);
+    const isDouble = doubles.has(positionals[0] ?? '');
+    const command = isDouble ? positionals.slice(0, 2).join(' ') : positionals[0];
+    const files = positionals.slice(isDouble ? 2 : 1);
     const [file] = files;
     if (values.help || command === undefined) {
       out(usage);
@@ -100,6 +121,20 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
       return runCodesImport(file, options);
     case 'codes export':
       return runCodesExport(file);
+    case 'play':
+      return runPlay(file, options);
+    case 'odds':
+      return runOdds(file, options);
+    case 'script print':
+      return runScript('print', file, options);
+    case 'script parse':
+      return runScript('parse', file, options);
+    case 'intake':
+      return runIntake(file, options);
+    case 'accounts':
+      return runAccounts(files);
+    case 'exchange scxml':
+      return runExchangeScxml(file, options);
     default:
       throw new UnusableInput([{ file: command, path: [], reason: 'is no command; see --help' }]);
   }

@@ -134,7 +134,16 @@ export { type Gesture, type GestureOf, planUnit, type RefusedGesture, type UnitP
 export { type Op, type Program, UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
 export { showsNow } from './play/shows.ts';
-export { type Mind, type ModeCause, type Nearest, startUnit, type UnitEffect, type UnitState } from './play/state.ts';
+export {
+  type Mind,
+  type ModeCause,
+  type Nearest,
+  startUnit,
+  type Underway,
+  type UnitEffect,
+  type UnitState,
+  underway,
+} from './play/state.ts';
 export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
 export {

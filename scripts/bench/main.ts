@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { benchEnter } from './enter.ts';
 import { benchFind } from './find.ts';
 import { benchImport } from './import.ts';
 import { benchRead } from './read.ts';
@@ -9,6 +10,7 @@ import { benchWeb } from './web.ts';
 
 const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { type: 'string' } } });
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
+  ['enter', benchEnter],
   ['read', benchRead],
   ['find', benchFind],
   ['unit', benchUnit],

@@ -5,7 +5,9 @@ import type { Atom } from './atoms.ts';
 /** Which telling is followed in which row. */
 export type Choice = Readonly<{ row: number; telling: number }>;
 
-type Edit = Readonly<{ at: string; replace: Step | null } | { after: string | null; insert: Step }>;
+type Edit =
+  | Readonly<{ at: string; change: (step: Step) => Step | null }>
+  | Readonly<{ after: string | null; insert: Step }>;
 
 /** A step that stands for an atom alone, with what is inside it left out. */
 function alone(atom: Atom): Step | null {
@@ -19,8 +21,7 @@ function alone(atom: Atom): Step | null {
 }
 
 /** The base's own step as another telling has it: its count, time, control and place, with what is inside kept. */
-function merged(base: Atom, chosen: Atom): Step | null {
-  const { step } = base;
+function merged(step: Step, base: Atom, chosen: Atom): Step | null {
   if (step.kind === 'group') {
     if (base.act === 'window' && chosen.step.kind === 'group' && chosen.step.window)
       return { ...step, window: chosen.step.window };
@@ -65,10 +66,9 @@ export function settleSteps(
     const mine = row.cells[baseTelling] ?? null;
     const theirs = row.cells[telling] ?? null;
     if (mine && theirs) {
-      const replace = merged(mine, theirs);
-      if (replace) edits.push({ at: mine.at, replace });
+      edits.push({ at: mine.at, change: (step) => merged(step, mine, theirs) ?? step });
     } else if (mine && mine.step.kind !== 'group' && mine.step.kind !== 'keep')
-      edits.push({ at: mine.at, replace: null });
+      edits.push({ at: mine.at, change: () => null });
     else if (theirs) {
       const insert = alone(theirs);
       const before = rows.slice(0, index).findLast((r) => r.cells[baseTelling])?.cells[baseTelling];
@@ -84,8 +84,10 @@ function applyEdits(steps: readonly Step[], edits: readonly Edit[], under: strin
   const out: Step[] = under === '' ? inserted(null) : [];
   steps.forEach((step, i) => {
     const at = `${under}${i}`;
-    const edit = edits.find((e) => 'replace' in e && e.at === at);
-    const kept = edit && 'replace' in edit ? edit.replace : step;
+    const kept = edits.reduce<Step | null>(
+      (now, e) => ('change' in e && e.at === at && now ? e.change(now) : now),
+      step,
+    );
     if (kept) out.push(within(kept, edits, at));
     out.push(...inserted(at));
   });

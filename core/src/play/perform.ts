@@ -31,9 +31,20 @@ export const idealHands: Hands = {
 /** One thing done: the event, the hand it is to a recogniser, and the operation it belongs to. */
 export type Done = Readonly<{ event: UnitEvent; hand: Hand; op: number }>;
 
+const starts = new WeakMap<UnitFacts, ReadonlyMap<ControlId, PlaceId>>();
+/** Where the controls stand at first, gathered once a unit. */
+function startsOf(facts: UnitFacts): ReadonlyMap<ControlId, PlaceId> {
+  const known = starts.get(facts);
+  if (known) return known;
+  const made = new Map<ControlId, PlaceId>();
+  for (const { control, start } of facts.controls.values()) if (start !== null) made.set(control.id, start);
+  starts.set(facts, made);
+  return made;
+}
+
 /** Where controls stand while a program is performed on its own, without the rest of the unit. */
 export class Solo {
-  readonly places = new Map<ControlId, PlaceId>();
+  readonly places: Map<ControlId, PlaceId>;
   private readonly clicks = new Map<ControlId, number>();
   private readonly told: Array<{ at: number; shown: Shown }> = [];
   private readonly facts: UnitFacts;
@@ -42,7 +53,7 @@ export class Solo {
 
   constructor(facts: UnitFacts, places?: ReadonlyMap<ControlId, PlaceId>, clicks?: ReadonlyMap<ControlId, number>) {
     this.facts = facts;
-    for (const { control, start } of facts.controls.values()) if (start !== null) this.places.set(control.id, start);
+    this.places = new Map(startsOf(facts));
     for (const [control, place] of places ?? []) this.places.set(control, place);
     for (const [control, click] of clicks ?? []) this.clicks.set(control, click);
     this.powered = isSupplied(facts, (c) => this.places.get(c) ?? null) ? 0 : null;
@@ -143,14 +154,15 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     t += hands.pressMs();
     back(op, control, place);
   };
-  const anyPush = [...facts.controls.values()].find((c) => c.mechanism.kind === 'push')?.control.id;
+  const anyPush = (): ControlId | undefined =>
+    [...facts.controls.values()].find((c) => c.mechanism.kind === 'push')?.control.id;
 
   for (let pc = 0; pc < program.ops.length && pc <= program.lastAct; pc += 1) {
     const op = program.ops[pc];
     if (!op) break;
     switch (op.op) {
       case 'press': {
-        const control = op.control === 'any' ? anyPush : op.control;
+        const control = op.control === 'any' ? anyPush() : op.control;
         if (!control) break;
         for (let n = hands.count(op.times); n > 0; n -= 1) {
           const began = t;

@@ -1,8 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Bundle, compileSteps, entriesOf, lint, type Step } from '../index.ts';
-import { readFileSync, readdirSync } from 'node:fs';
-import { readBundle } from '../index.ts';
+import { type Bundle, compileSteps, entriesOf, lint, readBundle, type Step } from '../index.ts';
 import { anyRouteScript, stepsOf } from '../testing/routes.ts';
 import { benchBundle } from '../testing/unit.ts';
 import { advanceUnit } from './advance.ts';
@@ -13,7 +12,11 @@ import { startUnit, type UnitState } from './state.ts';
 import { tryProgram } from './try.ts';
 
 const hasErrors = (bundle: Bundle): boolean => lint(bundle).some((f) => f.severity === 'error');
-const fired = (plan: UnitPlan, begin: UnitState, events: readonly UnitEvent[]): { names: string[]; state: UnitState } => {
+const fired = (
+  plan: UnitPlan,
+  begin: UnitState,
+  events: readonly UnitEvent[],
+): { names: string[]; state: UnitState } => {
   let state = begin;
   const names: string[] = [];
   const take = (event: UnitEvent): void => {

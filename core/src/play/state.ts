@@ -4,7 +4,7 @@ import type { Mode } from '../unit/mode.ts';
 import type { Shown } from '../unit/signal.ts';
 import { isSupplied } from './facts.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
-import type { Miss, Thread } from './thread.ts';
+import { actsDone, type Miss, type Thread } from './thread.ts';
 
 /** Where one controller stands. */
 export type Mind = Readonly<{
@@ -99,4 +99,20 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
     over: new Map(),
     misses: [],
   };
+}
+
+/** A gesture under way: how much of it is done, and at which step it waits. */
+export type Underway = Readonly<{ of: GestureOf; at: string; done: number; ofActs: number }>;
+
+/** Every gesture that is begun and not yet complete, the one that is furthest first. */
+export function underway(plan: UnitPlan, state: UnitState): Underway[] {
+  return state.threads
+    .flatMap((thread, i): Underway[] => {
+      const gesture = plan.gestures[i];
+      if (!thread || !gesture) return [];
+      const { program } = gesture;
+      const at = program.ops[thread.pc]?.at ?? '';
+      return [{ of: gesture.of, at, done: actsDone(program, thread), ofActs: program.acts.at(-1) ?? 1 }];
+    })
+    .sort((a, b) => b.done / b.ofActs - a.done / a.ofActs);
 }

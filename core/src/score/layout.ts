@@ -54,6 +54,11 @@ const share = (span: Span, n: number): Span => ({
   usualMs: span.usualMs / n,
   mostMs: span.mostMs / n,
 });
+const later = (a: Span, b: Span): Span => ({
+  leastMs: Math.max(a.leastMs, b.leastMs),
+  usualMs: Math.max(a.usualMs, b.usualMs),
+  mostMs: Math.max(a.mostMs, b.mostMs),
+});
 /** More repeats than this are drawn as the first and the last of them. */
 const mostDrawn = 24;
 
@@ -210,7 +215,7 @@ class Drawing {
           return this.lastAct;
         }
         this.lastAct = t;
-        const end = this.moment(at, step.until.moment, t);
+        const end = later(t, this.moment(at, step.until.moment, t));
         const takes = {
           leastMs: end.leastMs - t.leastMs,
           usualMs: end.usualMs - t.usualMs,
@@ -224,21 +229,14 @@ class Drawing {
         const until = step.until;
         this.hold(at, step.controls, t, null, until?.kind === 'span');
         let end = this.walk(step.during, plus(t, exactly(200)), `${at}.during.`);
-        if (until?.kind === 'moment') end = this.moment(at, until.moment, end);
-        if (until?.kind === 'span') {
-          const least = plus(t, until.span);
-          end = {
-            leastMs: Math.max(end.leastMs, least.leastMs),
-            usualMs: Math.max(end.usualMs, least.usualMs),
-            mostMs: Math.max(end.mostMs, least.mostMs),
-          };
-        }
+        if (until?.kind === 'moment') end = later(end, this.moment(at, until.moment, end));
+        if (until?.kind === 'span') end = later(end, plus(t, until.span));
         for (const { control } of step.controls) this.drop(control, end);
         this.lastAct = end;
         return end;
       }
       case 'release': {
-        const end = step.at ? this.moment(at, step.at, t) : plus(t, exactly(200));
+        const end = step.at ? later(t, this.moment(at, step.at, t)) : plus(t, exactly(200));
         for (const control of step.controls.length > 0 ? step.controls : [...this.open.keys()]) this.drop(control, end);
         this.lastAct = end;
         return end;

@@ -13,6 +13,7 @@ import { api } from '../../app/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { happenedWords } from '../../parts/words/happened-words.ts';
 import './log.css';
 
 /** What things of the family are called; their ids where the library is not at hand. */
@@ -33,6 +34,9 @@ function namesOf(bundle: Bundle | undefined): Names {
   };
 }
 
+const testedWords = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, to be repeated' } as const;
+const settingWords = { noted: 'noted', set: 'set to', verified: 'verified', 'put-back': 'put back to' } as const;
+
 /** One event in words, as seen and as made of it. */
 function eventWords(event: WalkEvent, names: Names): string {
   switch (event.kind) {
@@ -49,7 +53,13 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'safe':
       return `Hazards confirmed: ${event.hazards.map(names.hazard).join(', ') || 'none named'}`;
     case 'tried':
-      return `${names.route(event.route)}: ${event.took ? 'took' : 'did not take'}`;
+      return `${names.route(event.route)}: ${event.took ? 'took' : 'did not take'}${event.happened ? `, ${happenedWords[event.happened]}` : ''}${event.step ? `, at step ${event.step}` : ''}`;
+    case 'tested':
+      return `Test ${event.number}: ${testedWords[event.result]}${event.reading ? `, ${event.reading.typed}` : ''}`;
+    case 'setting':
+      return `Setting ${event.setting} ${settingWords[event.did]}: ${event.value}`;
+    case 'locked-out':
+      return event.count === 0 ? `${event.part} let in again` : `Locked out: ${event.count} × ${event.part}`;
     case 'skipped':
       return `${stationNames[event.station]} left out: ${event.why}`;
     case 'seen':

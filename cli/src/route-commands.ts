@@ -1,0 +1,231 @@
+import { readFileSync } from 'node:fs';
+import {
+  Account,
+  advanceUnit,
+  alignAccounts,
+  type Bundle,
+  bundleFacts,
+  entriesOf,
+  entryOf,
+  type Gesture,
+  type GestureOf,
+  type HandKind,
+  handKinds,
+  oddsOf,
+  parseScript,
+  planUnit,
+  printScript,
+  type Route,
+  readTelling,
+  scriptProblemWords,
+  startUnit,
+  type UnitEffect,
+  UnitEvent,
+  type UnitPlan,
+  type UnitState,
+  underway,
+  writeScxml,
+} from '@wire-trail/core';
+import { z } from 'zod';
+import type { Options, Output } from './commands.ts';
+import { readBundleFile, readShape, UnusableInput } from './input.ts';
+
+const refuse = (file: string, reason: string): never => {
+  throw new UnusableInput([{ file, path: [], reason }]);
+};
+
+function routeOf(bundle: Bundle, file: string, id: string | undefined): Route {
+  const route = entryOf(bundle, 'route', id);
+  const names = entriesOf(bundle, 'route').map((r) => r.id);
+  return route ?? refuse(file, `holds no route “${id ?? ''}”; it has ${names.join(', ') || 'none'}`);
+}
+
+function gestureOf(plan: UnitPlan, file: string, route: Route): Gesture {
+  const gesture = plan.gestures.find((g) => g.of.kind === 'route' && g.of.id === route.id);
+  const why = plan.refused.find((r) => r.of.kind === 'route' && r.of.id === route.id);
+  return (
+    gesture ?? refuse(file, `the route “${route.id}” cannot be played: ${why?.error.code} at step ${why?.error.at}`)
+  );
+}
+
+/** Brings a unit into the mode a route begins in. */
+function standingFor(plan: UnitPlan, route: Route): UnitState {
+  const start = startUnit(plan);
+  if (route.from === 'any') return start;
+  const mode = plan.modes.get(route.from[0] as never);
+  const mind = mode && start.minds.get(mode.controller);
+  if (!mode || !mind) return start;
+  return { ...start, minds: new Map(start.minds).set(mode.controller, { ...mind, mode: mode.id }) };
+}
+
+const isRoute = (of: GestureOf, route: Route): boolean => of.kind === 'route' && of.id === route.id;
+
+/** Plays timed events against a unit: whether a route ended, the mode, else where it failed and by how much. */
+export function runPlay(file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  const route = routeOf(bundle, file, options.route);
+  const events = readShape(
+    options.events ?? refuse('--events', 'names the file of timed events'),
+    z.array(UnitEvent).max(100_000),
+  );
+  const plan = planUnit(bundle);
+  gestureOf(plan, file, route);
+  let state = standingFor(plan, route);
+  const effects: UnitEffect[] = [];
+  events.forEach((event, i) => {
+    const next = advanceUnit(plan, state, event);
+    const bad = next.effects.find((e) => e.kind === 'refused');
+    if (bad?.kind === 'refused')
+      throw new UnusableInput([
+        { file: options.events ?? '', path: [i], reason: `${bad.why.replaceAll('-', ' ')}: ${bad.what}` },
+      ]);
+    state = next.state;
+    effects.push(...next.effects);
+  });
+  // what was begun and not finished when the events end, before the unit gives up on it
+  const begun = underway(plan, state).find((u) => isRoute(u.of, route)) ?? underway(plan, state)[0];
+  effects.push(...advanceUnit(plan, state, { kind: 'tick', at: state.at + 10_000 }).effects);
+  const ended = effects.some((e) => e.kind === 'done' && isRoute(e.of, route));
+  const misses = effects.flatMap((e) => (e.kind === 'missed' ? [e.nearest, ...e.others] : []));
+  const nearest = ended ? undefined : (misses.find((m) => isRoute(m.of, route)) ?? misses[0]);
+  const controller = plan.gestures.find((g) => isRoute(g.of, route))?.controller;
+  const changed = effects.findLast((e) => e.kind === 'mode' && e.controller === controller);
+  const mode = changed?.kind === 'mode' ? changed.to : (state.minds.get(controller as never)?.mode ?? null);
+  const other = effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
+  const json = {
+    ended,
+    mode,
+    nearest: nearest
+      ? { of: nearest.of.name, at: nearest.miss.at, code: nearest.miss.code, nth: nearest.miss.nth }
+      : begun && !ended
+        ? { of: begun.of.name, at: begun.at, code: 'unfinished', nth: null }
+        : null,
+    by: nearest?.miss.byMs ?? null,
+    instead: other,
+  };
+  return {
+    json,
+    lines: [
+      ended ? `${route.name}: reached ${mode}` : `${route.name}: not reached; the unit is in ${mode}`,
+      ...other.map((name) => `instead: ${name}`),
+      ...(nearest
+        ? [
+            `nearest: ${nearest.of.name}, step ${nearest.miss.at}, ${nearest.miss.code.replaceAll('-', ' ')}${nearest.miss.byMs === null ? '' : ` by ${nearest.miss.byMs / 1000} s`}`,
+          ]
+        : begun && !ended
+          ? [`nearest: ${begun.of.name}, begun and not finished at step ${begun.at}`]
+          : []),
+    ],
+    errors: false,
+  };
+}
+
+const whole = (text: string | undefined, name: string, least: number, most: number, usual: number): number => {
+  if (text === undefined) return usual;
+  const n = Number(text);
+  return Number.isInteger(n) && n >= least && n <= most
+    ? n
+    : refuse(name, `takes a whole number from ${least} to ${most}`);
+};
+
+/** How likely a person is to hit a route. */
+export function runOdds(file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  const route = routeOf(bundle, file, options.route);
+  const hands = (options.hands ?? 'gloved') as HandKind;
+  if (!handKinds.includes(hands)) refuse('--hands', `is one of ${handKinds.join(', ')}`);
+  const plan = planUnit(bundle);
+  const { program } = gestureOf(plan, file, route);
+  const odds = oddsOf({
+    program,
+    facts: plan.facts,
+    hands,
+    runs: whole(options.runs, '--runs', 1, 1_000_000, 20_000),
+    seed: whole(options.seed, '--seed', 0, 4_294_967_295, 1),
+  });
+  return {
+    json: odds,
+    lines: [
+      `${(odds.share * 100).toFixed(1)} % (${(odds.low * 100).toFixed(1)} to ${(odds.high * 100).toFixed(1)} %), ${hands} hands: a model, not a measurement`,
+      ...odds.failed
+        .slice(0, 5)
+        .map((f) => `step ${f.at}: ${f.code.replaceAll('-', ' ')}, ${(f.share * 100).toFixed(1)} %`),
+      `pace to advise: ${odds.pace} times the usual`,
+    ],
+    errors: false,
+  };
+}
+
+/** A route's script: printed, or read from a file and checked. */
+export function runScript(command: 'parse' | 'print', file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  if (command === 'print') {
+    const route = routeOf(bundle, file, options.route);
+    const script = printScript(route);
+    return { json: { script }, lines: [script.trimEnd()], errors: false };
+  }
+  const text = readText(options.script ?? options.input ?? '');
+  const parsed = parseScript(text);
+  return {
+    json: { from: parsed.from, to: parsed.to, steps: parsed.steps, problems: parsed.problems },
+    lines: [
+      `${parsed.steps.length} steps`,
+      ...parsed.problems.map((p) => `${p.line}:${p.column}: ${scriptProblemWords(p)}`),
+    ],
+    errors: parsed.problems.length > 0,
+  };
+}
+
+function readText(path: string): string {
+  try {
+    return readFileSync(path === '' ? 0 : path, 'utf8');
+  } catch {
+    return refuse(path || 'standard input', 'cannot be read');
+  }
+}
+
+/** Draft steps of a telling on standard input. */
+export function runIntake(file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  if (options.family !== undefined && options.family !== bundle.family)
+    refuse('--family', `the bundle is about ${bundle.family}`);
+  const text = readText(options.text ?? '');
+  const intake = readTelling(text, bundleFacts(bundle), entriesOf(bundle, 'instrument'));
+  const script = printScript({ from: null, steps: intake.steps, to: null });
+  return {
+    json: { ...intake, script },
+    lines: [
+      ...(script === '' ? ['nothing in it is an instruction for this family'] : [script.trimEnd()]),
+      ...intake.notUnderstood.map((p) => `not understood (${p.from}): ${p.text}`),
+      ...intake.doubts.map((d) => `in doubt (${d.from}): ${d.text}: ${d.about}`),
+    ],
+    errors: false,
+  };
+}
+
+/** Tellings of one route from files of their own, side by side. */
+export function runAccounts(files: readonly string[]): Output {
+  const accounts = files.map((f) => readShape(f, Account));
+  const [first] = accounts;
+  accounts.forEach((a, i) => {
+    if (a.route !== first?.route) refuse(files[i] ?? '', `tells of “${a.route}”, the first of “${first?.route}”`);
+  });
+  const rows = alignAccounts(accounts.map((a) => a.steps));
+  return {
+    json: {
+      accounts: accounts.map((a) => a.id),
+      rows: rows.map((r) => ({ about: r.about, differs: r.differs, at: r.cells.map((c) => c?.at ?? null) })),
+    },
+    lines: rows.map((r) => `${r.differs.length > 0 ? `${r.differs.join(', ').padEnd(16)}` : ' '.repeat(16)}${r.about}`),
+    errors: false,
+  };
+}
+
+/** A family's modes and routes as W3C SCXML. */
+export function runExchangeScxml(file: string, options: Options): Output {
+  const bundle = readBundleFile(file);
+  if (options.family !== undefined && options.family !== bundle.family)
+    refuse('--family', `the bundle is about ${bundle.family}`);
+  const scxml = writeScxml(bundle);
+  return { json: { scxml }, lines: [scxml.trimEnd()], errors: false };
+}
