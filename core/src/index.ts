@@ -4,7 +4,13 @@
 export { Access } from './access/model.ts';
 export { type Along, type Needs, needsOf, wayBack } from './access/needs.ts';
 // accounts
-export { alignAccounts, contradictions, type Differing, type Row as AccountRow } from './accounts/align.ts';
+export {
+  alignAccounts,
+  contradictions,
+  type Differing,
+  differenceKey,
+  type Row as AccountRow,
+} from './accounts/align.ts';
 export { type Atom, atomsOf } from './accounts/atoms.ts';
 export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts';
 export {
@@ -28,6 +34,7 @@ export {
   EventId,
   FamilyId,
   HazardId,
+  InputId,
   InstrumentId,
   MachineId,
   MeaningId,
@@ -98,6 +105,8 @@ export { codeDistance, type Difference, differences, plainCode, squeezed } from 
 export { type Found, find, type Why } from './find/find.ts';
 export { type CodeMatch, findCodes } from './find/find-code.ts';
 export { buildFindIndex, type FindDoc, type FindFamily, type FindIndex, findFamilyOf } from './find/index-build.ts';
+export { type Advice, adviceAfter } from './gesture/advice.ts';
+export { type Beat, type CardTime, coachClock } from './gesture/beat.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { type Dial, type DialError, type DialPress, dialPresses } from './gesture/dial.ts';
 export { interlockWords } from './gesture/lint.ts';
@@ -114,7 +123,7 @@ export { applyChanges, type Change, diff, invertChanges } from './library/diff.t
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './library/entry.ts';
 export { familyOf, keyOf, keyText, titleOf } from './library/key.ts';
 export { type Link, linksOf } from './library/links.ts';
-export { blocksPublishing, lint, stationOf } from './library/lint.ts';
+export { blocksPublishing, findingsOfRoute, lint, stationOf } from './library/lint.ts';
 export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
 export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
 export { entriesOf, entryOf, familyEntry } from './library/select.ts';

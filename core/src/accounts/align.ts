@@ -128,6 +128,21 @@ const lineOf = (atom: Atom): string =>
     ? `let-go ${atom.what.replaceAll('+', ' + ')}`
     : printStep(atom.step);
 
+/** The different ways of saying a step, in a line. */
+function aboutOf(cells: ReadonlyArray<Atom | null>): string {
+  return [...new Set(cells.map((cell) => (cell ? lineOf(cell) : '—')))].join(' · ').slice(0, 120);
+}
+
+/**
+ * Under what a difference between a route and its accounts is settled, where the route stands first: what the accounts
+ * say there, so that it stays the same when the route follows one of them. Null where there is nothing to settle:
+ * nobody differs, or the route alone says more.
+ */
+export function differenceKey(row: Row): string | null {
+  const told = row.cells.slice(1);
+  return row.differs.length === 0 || told.every((cell) => cell === null) ? null : aboutOf(told);
+}
+
 /**
  * Lays tellings of one route side by side by their steps, not by their words: what is the same, what differs in count,
  * time, control, place or order, and what is left out. The first telling is the one the others are put beside.
@@ -139,8 +154,7 @@ export function alignAccounts(tellings: ReadonlyArray<readonly Step[]>): Row[] {
     rows = addTelling(rows, atomsOf(steps), k + 1);
   });
   const told = rows.map((cells): Row => {
-    const lines = [...new Set(cells.map((cell) => (cell ? lineOf(cell) : '—')))];
-    return { cells, differs: differencesOf(cells), about: lines.join(' · ').slice(0, 120) };
+    return { cells, differs: differencesOf(cells), about: aboutOf(cells) };
   });
   return markOrder(told);
 }

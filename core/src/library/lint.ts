@@ -67,6 +67,15 @@ export function lint(bundle: Bundle): Finding[] {
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
 
+/** The findings of one route within its bundle: for the room it is written in, where the others would only be in the way. */
+export function findingsOfRoute(bundle: Bundle, id: string): Finding[] {
+  const index = bundle.entries.findIndex((e) => e.kind === 'route' && e.id === id);
+  const route = bundle.entries[index];
+  if (route?.kind !== 'route') return [];
+  const all = [...validate(bundle), ...lintRoute(route, ['entries', index]), ...lintRoutes(bundle)];
+  return all.filter((f) => f.at[1] === index).sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
 /** Findings that keep an entry from being published, whatever a reviewer thinks. */
 export function blocksPublishing(finding: Finding): boolean {
   return finding.severity === 'error';

@@ -1,4 +1,4 @@
-import { alignAccounts, contradictions } from '../accounts/align.ts';
+import { alignAccounts, contradictions, differenceKey } from '../accounts/align.ts';
 import type { Finding, Path } from '../base/finding.ts';
 import type { ControlId } from '../base/ids.ts';
 import type { Route } from '../gesture/model.ts';
@@ -69,8 +69,9 @@ function lintAccounts(route: Route, bundle: Bundle, at: Path): Finding[] {
   const open = route.settled.filter((s) => s.open).map((s) => s.about);
   const settled = new Set(route.settled.map((s) => s.about));
   const accounts = entriesOf(bundle, 'account').filter((a) => a.route === route.id);
-  const rows = accounts.length > 1 ? alignAccounts(accounts.map((a) => a.steps)) : [];
-  const unsettled = rows.flatMap((row) => (row.differs.length > 0 && !settled.has(row.about) ? [row.about] : []));
+  const rows = accounts.length > 0 ? alignAccounts([route.steps, ...accounts.map((a) => a.steps)]) : [];
+  const keys = new Set(rows.flatMap((row) => differenceKey(row) ?? []));
+  const unsettled = [...keys].filter((about) => !settled.has(about));
   return [...open, ...unsettled].map((about) => ({
     code: 'difference-open',
     severity: 'hint',

@@ -20,6 +20,7 @@ const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
 const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
 const EntryEditorPage = lazy(() => import('../features/entry-editor/EntryEditorPage.tsx'));
 const LibraryPage = lazy(() => import('../features/shelf/LibraryPage.tsx'));
+const PlayPage = lazy(() => import('../features/play/PlayPage.tsx'));
 const WhichPage = lazy(() => import('../features/which/WhichPage.tsx'));
 const MachinePage = lazy(() => import('../features/machine/MachinePage.tsx'));
 const BenchPage = lazy(() => import('../features/bench/BenchPage.tsx'));
@@ -61,6 +62,7 @@ const router = createBrowserRouter([
       { path: '/trail/:walk', element: <WalkPage /> },
       { path: '/shelf', element: later(<ShelfPage />) },
       { path: '/shelf/:family', element: later(<FamilyPage />) },
+      { path: '/play/:family', element: later(<PlayPage />) },
       { path: '/which', element: later(<WhichPage />) },
       { path: '/machines/:family/:serial', element: later(<MachinePage />) },
       { path: '/log', element: later(<LogPage />) },

@@ -19,6 +19,8 @@ const roomOf: Partial<Record<string, string>> = {
   code: 'Codes',
   symptom: 'Codes',
   route: 'Routes',
+  account: 'Routes',
+  mode: 'Modes',
   chart: 'Charts',
   source: 'Sources',
   setting: 'Settings',

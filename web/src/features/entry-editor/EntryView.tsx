@@ -11,6 +11,8 @@ import { VariantsBeside } from './VariantsBeside.tsx';
 const PanelStudio = lazy(() => import('./studio/PanelStudio.tsx').then((m) => ({ default: m.PanelStudio })));
 const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ default: m.PictureEditor })));
 
+const RouteStudio = lazy(() => import('./route/RouteStudio.tsx').then((m) => ({ default: m.RouteStudio })));
+
 /** Each kind of entry as it is best worked on; what has no room of its own has the form of its schema. */
 export function EntryView({ body, bodies }: { body: Entry; bodies: { entries: Entry[] } }) {
   switch (body.kind) {
@@ -24,6 +26,12 @@ export function EntryView({ body, bodies }: { body: Entry; bodies: { entries: En
       return (
         <Suspense fallback={<Loading what="the picture" />}>
           <PictureEditor body={body} />
+        </Suspense>
+      );
+    case 'route':
+      return (
+        <Suspense fallback={<Loading what="script and score" />}>
+          <RouteStudio body={body} bodies={bodies} />
         </Suspense>
       );
     case 'code':

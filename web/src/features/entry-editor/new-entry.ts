@@ -7,6 +7,7 @@ import {
   type Family,
   newFace,
   type Panel,
+  type Route,
   type Symptom,
 } from '@wire-trail/core';
 import { emptyOf } from './schema.ts';
@@ -80,6 +81,15 @@ export function newEntry(
       ...made,
       controllers: [{ id: 'main', name: 'Main control', role: 'lead', authoritative: true }],
     } as unknown as Family;
+  if (kind === 'route')
+    return {
+      ...made,
+      from: 'any',
+      to: null,
+      purpose: 'enter',
+      steps: [{ kind: 'say', text: 'Not written yet.' }],
+      standing: 'experimental',
+    } as unknown as Route;
   if (kind === 'panel' && family)
     return newFace({ ...made, controller: family.controllers[0]?.id, faces: [] } as unknown as Panel, 'front');
   return made as unknown as Entry;

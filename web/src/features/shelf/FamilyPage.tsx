@@ -7,6 +7,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { CodesRoom } from './CodesRoom.tsx';
 import { LooseEnds, LooseTrailLine } from './LooseEnds.tsx';
+import { ModesRoom } from './modes/ModesRoom.tsx';
 import { PanelRoom } from './PanelRoom.tsx';
 import { ChartsRoom, RoutesRoom, SourcesRoom } from './Rooms.tsx';
 import { SettingsRoom } from './SettingsRoom.tsx';
@@ -16,7 +17,7 @@ import { SubmitDrafts } from './SubmitDrafts.tsx';
 export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
 export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
 
-const rooms = ['Panel', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
+const rooms = ['Panel', 'Modes', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
 type RoomName = (typeof rooms)[number];
 
 /** A family's rooms. Trainers see the newest drafts, technicians what is published. */
@@ -66,6 +67,7 @@ export default function FamilyPage() {
         ))}
       </div>
       {room === 'Panel' && <PanelRoom {...props} />}
+      {room === 'Modes' && <ModesRoom {...props} />}
       {room === 'Codes' && <CodesRoom {...props} />}
       {room === 'Routes' && <RoutesRoom {...props} />}
       {room === 'Charts' && <ChartsRoom {...props} />}

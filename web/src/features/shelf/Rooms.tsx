@@ -12,9 +12,15 @@ const bodies = (props: RoomProps) => ({ entries: props.entries.map((e) => e.body
 export function RoutesRoom(props: RoomProps) {
   const routes = entriesOf(bodies(props), 'route');
   const panel = entriesOf(bodies(props), 'panel')[0];
-  if (routes.length === 0 || !panel) return <Empty title="No route yet" />;
+  if (!panel) return <Empty title="No panel yet">Draw the panel first; a route is written on its controls.</Empty>;
   return (
     <div className="stack">
+      <div className="row">
+        {props.writes && <AddEntry scope={props.family} kind="route" label="route" taken={routes.map((r) => r.id)} />}
+        <Link className="act" to={`/play/${props.family}${props.writes ? '?drafts=1' : ''}`}>
+          Play the unit
+        </Link>
+      </div>
       {routes.map((route) => (
         <RouteSheet key={route.id} route={route} panel={panel} writes={props.writes} />
       ))}

@@ -1,5 +1,5 @@
 import type { Control, PlaceId } from '@wire-trail/core';
-import type { KeyboardEvent, ReactNode } from 'react';
+import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
 
 type Props = Readonly<{
   control: Control;
@@ -7,7 +7,12 @@ type Props = Readonly<{
   /** Where it stands; null is its start. */
   place: PlaceId | null;
   pointed: boolean;
-  onAct?: (control: Control, place: PlaceId | null) => void;
+  /** How many clicks a knob stands from its first rest. */
+  click?: number;
+  /** Pushed down right now. */
+  down?: boolean;
+  /** Operated: to a place, or a click one way. */
+  onAct?: (control: Control, place: PlaceId | null, way: 'cw' | 'ccw') => void;
   onEnd?: (control: Control) => void;
 }>;
 
@@ -15,23 +20,43 @@ const placesOf = (control: Control) => (control.mechanism.kind === 'places' ? co
 export const startOf = (control: Control): PlaceId | null =>
   control.mechanism.kind === 'places' ? control.mechanism.start : null;
 
-/** A control drawn as it stands. Where it may be operated, each place it can be put to is something to press. */
-export function ControlMark({ control, label, place, pointed, onAct, onEnd }: Props) {
+type Way = 'cw' | 'ccw';
+
+/** Which way a touch means: rockers by their half, what has more than two places by its side. */
+function wayOf(control: Control, event: PointerEvent<SVGGElement>): Way {
+  const box = event.currentTarget.getBoundingClientRect();
+  const upper = event.clientY < box.top + box.height / 2;
+  const left = event.clientX < box.left + box.width / 2;
+  if (control.look === 'rocker') return upper ? 'ccw' : 'cw';
+  return left && (placesOf(control).length > 2 || control.mechanism.kind === 'clicks') ? 'ccw' : 'cw';
+}
+const arrowWays: Readonly<Record<string, Way>> = {
+  ArrowRight: 'cw',
+  ArrowDown: 'cw',
+  ArrowLeft: 'ccw',
+  ArrowUp: 'ccw',
+};
+
+/** A control drawn as it stands. Where it may be operated it takes pointers and keys: down acts, up lets go. */
+export function ControlMark({ control, label, place, pointed, click, down, onAct, onEnd }: Props) {
   const { x, y, w, h } = control.at;
   const at = place ?? startOf(control);
   const standing = placesOf(control).find((p) => p.id === at);
   const words = standing ? `${label}: ${standing.label}` : label;
-  const next = nextPlace(control, at);
-  const act = onAct && (() => onAct(control, next));
+  const act = onAct && ((way: Way) => onAct(control, placeTowards(control, at, way), way));
   const onKey = (event: KeyboardEvent) => {
-    if (!act || (event.key !== 'Enter' && event.key !== ' ')) return;
+    const way = event.key === 'Enter' || event.key === ' ' ? 'cw' : arrowWays[event.key];
+    if (!act || !way) return;
     event.preventDefault();
-    act();
-    onEnd?.(control);
+    event.stopPropagation();
+    if (!event.repeat) act(way);
+  };
+  const onKeyUp = (event: KeyboardEvent) => {
+    if (event.key === 'Enter' || event.key === ' ' || arrowWays[event.key]) onEnd?.(control);
   };
   return (
     <g
-      className={`control ${control.look} ${pointed ? 'pointed' : ''} ${act ? 'tappable' : ''} ${control.interlock ? 'interlock' : ''}`}
+      className={`control ${control.look} ${pointed ? 'pointed' : ''} ${act ? 'tappable' : ''} ${control.interlock ? 'interlock' : ''} ${down ? 'down' : ''}`}
       data-testid={`control-${control.id}`}
       data-place={at ?? ''}
       {...(act
@@ -39,14 +64,19 @@ export function ControlMark({ control, label, place, pointed, onAct, onEnd }: Pr
             role: 'button',
             tabIndex: 0,
             'aria-label': words,
-            onPointerDown: act,
+            onPointerDown: (event: PointerEvent<SVGGElement>) => {
+              event.currentTarget.setPointerCapture?.(event.pointerId);
+              act(wayOf(control, event));
+            },
             onPointerUp: () => onEnd?.(control),
+            onPointerCancel: () => onEnd?.(control),
             onKeyDown: onKey,
+            onKeyUp,
           }
         : { 'aria-label': words })}
     >
       {pointed && <rect className="halo" x={x - 0.8} y={y - 0.8} width={w + 1.6} height={h + 3.6} rx={1.4} />}
-      {drawing(control, at)}
+      {drawing(control, at, click ?? 0)}
       {label !== '' && (
         <text className="under" x={x + w / 2} y={y + h + 1.7} textAnchor="middle">
           {standing && control.look !== 'rocker' ? `${label} ${standing.label}` : label}
@@ -56,14 +86,21 @@ export function ControlMark({ control, label, place, pointed, onAct, onEnd }: Pr
   );
 }
 
-/** Pressing goes to the next place in the row; a sprung one comes back by itself. */
-function nextPlace(control: Control, at: PlaceId | null): PlaceId | null {
+/** Where a touch takes it: of two places the other one, of a rocker its end on that side, of a row the next. */
+function placeTowards(control: Control, at: PlaceId | null, way: Way): PlaceId | null {
   const places = placesOf(control);
-  const index = places.findIndex((p) => p.id === at);
-  return places[(index + 1) % Math.max(places.length, 1)]?.id ?? null;
+  if (places.length === 0) return null;
+  if (control.look === 'rocker') return (way === 'cw' ? places.at(-1) : places[0])?.id ?? null;
+  const index = Math.max(
+    0,
+    places.findIndex((p) => p.id === at),
+  );
+  if (places.length === 2) return places[1 - index]?.id ?? null;
+  const next = Math.min(places.length - 1, Math.max(0, index + (way === 'cw' ? 1 : -1)));
+  return places[next]?.id ?? null;
 }
 
-function drawing(control: Control, at: PlaceId | null): ReactNode {
+function drawing(control: Control, at: PlaceId | null, click: number): ReactNode {
   const { x, y, w, h } = control.at;
   const index = Math.max(
     0,
@@ -104,7 +141,8 @@ function drawing(control: Control, at: PlaceId | null): ReactNode {
     case 'key': {
       const r = Math.min(w, h) / 2;
       const steps = Math.max(placesOf(control).length, 2);
-      const angle = -Math.PI * 0.75 + (index / (steps - 1)) * Math.PI * 1.5;
+      const turned = control.mechanism.kind === 'clicks' ? (click / control.mechanism.perTurn) * Math.PI * 2 : null;
+      const angle = turned ?? -Math.PI * 0.75 + (index / (steps - 1)) * Math.PI * 1.5;
       const [cx, cy] = [x + w / 2, y + h / 2];
       return (
         <>

@@ -24,7 +24,11 @@ export type PanelProps = Readonly<{
   /** The part alone, without the unit around it. */
   bare?: boolean;
   onSign?: (sign: Sign) => void;
-  onControl?: (control: Control, place: PlaceId | null) => void;
+  /** Knobs with clicks: how many they stand from their first rest. */
+  clicks?: ReadonlyMap<ControlId, number>;
+  /** Pushed down right now. */
+  pushed?: ReadonlySet<ControlId>;
+  onControl?: (control: Control, place: PlaceId | null, way: 'cw' | 'ccw') => void;
   onControlEnd?: (control: Control) => void;
 }>;
 
@@ -33,7 +37,7 @@ const labelOf = (part: Control | Sign, badge: string | undefined): string =>
 
 /** A face of a unit, drawn from its data: the same drawing on the Shelf, on the way in, and to read codes from. */
 export function PanelDrawing(props: PanelProps) {
-  const { face, lamps, texts, places, sounding, pointed, weights, badge, thumbnail, bare } = props;
+  const { face, lamps, texts, places, sounding, pointed, weights, badge, thumbnail, bare, clicks, pushed } = props;
   const { onSign, onControl, onControlEnd } = props;
   const titleId = useId();
   const onLampKey = (event: KeyboardEvent) => {
@@ -87,6 +91,8 @@ export function PanelDrawing(props: PanelProps) {
           label={labelOf(control, badge)}
           place={places?.get(control.id) ?? null}
           pointed={pointed?.has(control.id) ?? false}
+          click={clicks?.get(control.id)}
+          down={pushed?.has(control.id)}
           onAct={onControl}
           onEnd={onControlEnd}
         />

@@ -1,0 +1,318 @@
+import {
+  type Account,
+  type AccountChoice,
+  alignAccounts,
+  type Bundle,
+  type Differing,
+  differenceKey,
+  entriesOf,
+  printStep,
+  type Route,
+  type Settled,
+  type Standing,
+  type Step,
+  settleSteps,
+  standings,
+} from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+import { type ApiError, api } from '../../../app/api.ts';
+import { Empty } from '../../../parts/states/States.tsx';
+import { routeNames } from './names.ts';
+import type { EditRoute } from './RouteStudio.tsx';
+import { TellingDialog } from './TellingDialog.tsx';
+
+const differWords: Readonly<Record<Differing, string>> = {
+  count: 'another count',
+  time: 'another time',
+  control: 'another control',
+  place: 'another place or sign',
+  act: 'done differently',
+  order: 'another order',
+  'left-out': 'left out',
+};
+
+type Column = Readonly<{
+  id: string;
+  name: string;
+  note: string;
+  steps: readonly Step[];
+  standing: Standing | null;
+  account: Account | null;
+}>;
+
+/** The tellings of this route, other routes of the family it may be held against, and the route itself. */
+function columnsOf(body: Route, bundle: Bundle, against: string): Column[] {
+  const accounts = entriesOf(bundle, 'account').filter((a) => a.route === body.id);
+  const sources = new Map(entriesOf(bundle, 'source').map((s) => [s.id as string, s.title] as const));
+  const own: Column = {
+    id: 'route',
+    name: 'The route as drafted',
+    note: '',
+    steps: body.steps,
+    standing: body.standing,
+    account: null,
+  };
+  const other = entriesOf(bundle, 'route').find((r) => r.id === against);
+  const told = accounts.map(
+    (a): Column => ({
+      id: a.id,
+      name: a.name,
+      note: a.source ? (sources.get(a.source) ?? a.source) : 'no source',
+      steps: a.steps,
+      standing: a.standing,
+      account: a,
+    }),
+  );
+  return [
+    own,
+    ...(other
+      ? [
+          {
+            id: other.id,
+            name: other.name,
+            note: other.onlyVariants.join(', ') || 'every variant',
+            steps: other.steps,
+            standing: other.standing,
+            account: null,
+          },
+        ]
+      : told),
+  ];
+}
+
+/** Accounts laid side by side by their steps; each difference is settled with a reason and a standing, or left open. */
+export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
+  const [against, setAgainst] = useState('');
+  const [telling, setTelling] = useState(false);
+  const [save] = api.useSaveDraftMutation();
+  const [problem, setProblem] = useState<string | null>(null);
+  const columns = useMemo(() => columnsOf(body, bundle, against), [body, bundle, against]);
+  const rows = useMemo(() => alignAccounts(columns.map((c) => c.steps)), [columns]);
+  const names = useMemo(() => routeNames(bundle), [bundle]);
+  const others = entriesOf(bundle, 'route').filter((r) => r.id !== body.id);
+  const isAccounts = against === '';
+  const settle = (index: number, settled: Settled, telling: number) => {
+    const choices: AccountChoice[] = settled.open ? [] : [{ row: index, telling }];
+    const steps = settleSteps(body.steps, rows, choices);
+    onEdit(
+      { steps, settled: [...body.settled.filter((s) => s.about !== settled.about), settled] } as Partial<Route>,
+      '',
+    );
+  };
+  const addAccount = async (steps: readonly Step[], told: string) => {
+    const taken = new Set(entriesOf(bundle, 'account').map((a) => a.id as string));
+    let n = 1;
+    while (taken.has(`${body.id}-${n}`)) n += 1;
+    const account = {
+      kind: 'account',
+      id: `${body.id}-${n}`,
+      family: body.family,
+      route: body.id,
+      name: `Telling ${n}`,
+      told,
+      steps: [...steps],
+      source: null,
+      standing: 'hearsay',
+    } as unknown as Account;
+    const result = await save({
+      key: { family: body.family, kind: 'account', id: account.id },
+      basedOn: 0,
+      note: 'pasted',
+      body: account,
+    });
+    setProblem(result.error ? (result.error as ApiError).title : null);
+    if (!result.error) setTelling(false);
+  };
+  return (
+    <div className="stack">
+      <div className="row spread">
+        <div className="row">
+          <button type="button" className="act" onClick={() => setTelling(true)}>
+            Paste another telling
+          </button>
+          <label className="row small">
+            held against
+            <select
+              className="box"
+              style={{ width: 'auto' }}
+              value={against}
+              onChange={(e) => setAgainst(e.target.value)}
+            >
+              <option value="">its accounts</option>
+              {others.map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.name}
+                  {r.onlyVariants.length > 0 ? ` (${r.onlyVariants.join(', ')})` : ''}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <span className="soft small">
+          {rows.filter((r) => differenceKey(r) !== null).length} of {rows.length} steps differ
+        </span>
+      </div>
+      {problem && <p className="wrong">{problem}</p>}
+      {columns.length < 2 ? (
+        <Empty title="One telling only">Paste how another person tells it, and see where the two differ.</Empty>
+      ) : (
+        <div className="sheet" style={{ overflowX: 'auto' }}>
+          <table className="table accounts">
+            <thead>
+              <tr>
+                {columns.map((c) => (
+                  <th key={c.id}>
+                    {c.name}
+                    <div className="small">{c.note}</div>
+                  </th>
+                ))}
+                <th>differs in</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row, index) => (
+                <AccountRowView
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
+                  key={index}
+                  row={row}
+                  columns={columns}
+                  settled={isAccounts ? body.settled.find((s) => s.about === differenceKey(row)) : undefined}
+                  onSettle={isAccounts ? (s, telling) => settle(index, s, telling) : undefined}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {isAccounts && body.settled.length > 0 && (
+        <div className="sheet">
+          <h3>Where the route comes from</h3>
+          <ul>
+            {body.settled.map((s) => (
+              <li key={s.about}>
+                <span className="mono small">{s.about}</span>:{' '}
+                {s.open ? 'left open' : `after ${columns.find((c) => c.id === s.chosen)?.name ?? 'the route'}`},{' '}
+                {s.standing.replace('-', ' ')}. {s.why}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {telling && (
+        <TellingDialog
+          bundle={bundle}
+          names={names}
+          steps={[]}
+          title="Another telling of this route"
+          use="Keep it as an account"
+          onClose={() => setTelling(false)}
+          onUse={(steps, told) => void addAccount(steps, told)}
+        />
+      )}
+    </div>
+  );
+}
+
+type RowProps = Readonly<{
+  row: ReturnType<typeof alignAccounts>[number];
+  columns: readonly Column[];
+  settled: Settled | undefined;
+  onSettle: ((settled: Settled, telling: number) => void) | undefined;
+}>;
+
+function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [why, setWhy] = useState('');
+  const [standing, setStanding] = useState<Standing>('field-report');
+  const differs = differenceKey(row) !== null;
+  const record = (open: boolean): Settled => ({
+    about: differenceKey(row) ?? row.about,
+    accounts: columns.flatMap((c) => (c.account ? [c.account.id] : [])),
+    chosen: open || chosen === null ? null : (columns[chosen]?.account?.id ?? null),
+    why,
+    standing,
+    open,
+  });
+  return (
+    <>
+      <tr className={settled && !settled.open ? 'settled' : differs ? 'differs' : ''}>
+        {row.cells.map((cell, k) => {
+          const words = cell
+            ? cell.act === 'let-go' && cell.step.kind === 'keep'
+              ? `let-go ${cell.what}`
+              : printStep(cell.step)
+            : '—';
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
+            <td key={k} className={chosen === k ? 'chosen' : ''}>
+              {differs && onSettle ? (
+                <button
+                  type="button"
+                  className="cell mono small"
+                  aria-pressed={chosen === k}
+                  onClick={() => setChosen(chosen === k ? null : k)}
+                >
+                  {words}
+                </button>
+              ) : (
+                <span className="cell mono small">{words}</span>
+              )}
+            </td>
+          );
+        })}
+        <td className="small">
+          {row.differs.map((d) => differWords[d]).join(', ')}
+          {settled && <div className="soft">{settled.open ? 'left open' : 'settled'}</div>}
+        </td>
+      </tr>
+      {chosen !== null && onSettle && (
+        <tr>
+          <td colSpan={columns.length + 1}>
+            <div className="settle">
+              <input
+                className="box"
+                aria-label="why"
+                placeholder="Why this one: who tried it, on what"
+                value={why}
+                onChange={(e) => setWhy(e.target.value)}
+              />
+              <select
+                className="box"
+                aria-label="standing"
+                value={standing}
+                onChange={(e) => setStanding(e.target.value as Standing)}
+              >
+                {standings.map((s) => (
+                  <option key={s} value={s}>
+                    {s.replace('-', ' ')}
+                  </option>
+                ))}
+              </select>
+              <button
+                type="button"
+                className="act first"
+                disabled={why.trim() === ''}
+                onClick={() => {
+                  onSettle(record(false), chosen);
+                  setChosen(null);
+                }}
+              >
+                Follow {columns[chosen]?.name}
+              </button>
+              <button
+                type="button"
+                className="act"
+                onClick={() => {
+                  onSettle(record(true), chosen);
+                  setChosen(null);
+                }}
+              >
+                Leave open
+              </button>
+            </div>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,264 @@
+import {
+  type Bundle,
+  bundleFormat,
+  bundleVersion,
+  type Entry,
+  type FamilyId,
+  findingsOfRoute,
+  findingWords,
+  layoutScore,
+  parseScript,
+  printScript,
+  type Route,
+  type Step,
+  scriptProblemWords,
+  stretchStep,
+  stretchWindow,
+} from '@wire-trail/core';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useAppDispatch } from '../../../app/store.ts';
+import { OddsCard } from '../../../parts/odds/OddsCard.tsx';
+import { useOdds } from '../../../parts/odds/use-odds.ts';
+import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
+import { unitShow } from '../../../parts/panel/unit-show.ts';
+import { ScoreDrawing } from '../../../parts/score/ScoreDrawing.tsx';
+import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEditor.tsx';
+import { draftEdited } from '../slice.ts';
+import { RouteForm } from './RouteForm.tsx';
+import './route.css';
+import { AccountsView } from './AccountsView.tsx';
+import { routeNames } from './names.ts';
+import { TellingDialog } from './TellingDialog.tsx';
+import { usePerformance } from './use-performance.ts';
+
+const views = ['Script and score', 'About the route', 'Accounts'] as const;
+const hands = ['bare', 'gloved', 'first'] as const;
+
+/** The room of a route: its script and its score, two views of the same steps, with what the engine makes of them. */
+export function RouteStudio({ body, bodies }: { body: Route; bodies: { entries: Entry[] } }) {
+  const dispatch = useAppDispatch();
+  const [view, setView] = useState<(typeof views)[number]>('Script and score');
+  const bundle = useMemo<Bundle>(
+    () => ({ format: bundleFormat, version: bundleVersion, family: body.family as FamilyId, entries: bodies.entries }),
+    [body.family, bodies.entries],
+  );
+  const edit = (change: Partial<Route>, about: string) =>
+    void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
+  return (
+    <>
+      <div className="rooms" role="tablist" aria-label="views of the route">
+        {views.map((v) => (
+          <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => setView(v)}>
+            {v}
+          </button>
+        ))}
+      </div>
+      {view === 'Script and score' && <ScriptAndScore body={body} bundle={bundle} onEdit={edit} />}
+      {view === 'About the route' && <RouteForm body={body} bodies={bodies} />}
+      {view === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
+    </>
+  );
+}
+
+export type EditRoute = (change: Partial<Route>, about: string) => void;
+
+/** Where what was typed and cannot be read yet is kept. */
+const lostKey = (route: Route): string => `wire-trail-script:${route.family}/${route.id}`;
+
+function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const [telling, setTelling] = useState(false);
+  const names = useMemo(() => routeNames(bundle), [bundle]);
+  const printed = useMemo(() => printScript(body), [body]);
+  // text that cannot be read yet stays as it was typed, beside the last steps that could
+  const [typed, setTyped] = useState<string | null>(() => sessionStorage.getItem(lostKey(body)));
+  const parsed = useMemo(() => parseScript(typed ?? printed), [typed, printed]);
+  const [seen, setSeen] = useState(printed);
+  if (seen !== printed) {
+    // an undo, the score or the form changed the steps: the text follows, unless it says the same
+    setSeen(printed);
+    if (typed !== null && !sameSteps(parsed, body)) setTyped(null);
+  }
+  const text = typed ?? printed;
+  useEffect(() => {
+    if (typed !== null && parsed.problems.length > 0) sessionStorage.setItem(lostKey(body), typed);
+    else sessionStorage.removeItem(lostKey(body));
+  }, [typed, parsed, body]);
+
+  const onText = (next: string) => {
+    const read = parseScript(next);
+    setTyped(next);
+    if (read.problems.length > 0 || read.steps.length === 0) return;
+    onEdit(
+      {
+        steps: [...read.steps],
+        from: read.from === null ? body.from : read.from === 'any' ? 'any' : [...read.from],
+        to: read.to,
+      } as Partial<Route>,
+      'script',
+    );
+  };
+  const setSteps = (steps: Step[], about: string) => {
+    setTyped(null);
+    onEdit({ steps }, about);
+  };
+  const later = useDeferredValue(bundle);
+  const findings = useMemo(() => findingsOfRoute(later, body.id), [later, body.id]);
+  const lineOf = (at: string): number | null => parsed.lineOf.get(at) ?? null;
+  const placeOf = (path: ReadonlyArray<string | number>): string =>
+    path[2] === 'steps' ? stepPath(path.slice(3)) : '';
+  const notes: ScriptNote[] = useMemo(
+    () => [
+      ...parsed.problems.map((p) => ({
+        line: p.line,
+        column: p.column,
+        length: p.length,
+        severity: 'error' as const,
+        words: scriptProblemWords(p),
+      })),
+      ...findings.flatMap((f) => {
+        const line = parsed.lineOf.get(f.at[2] === 'steps' ? stepPath(f.at.slice(3)) : '');
+        if (line === undefined) return [];
+        const length = (text.split('\n')[line - 1] ?? '').trim().length;
+        const column = (text.split('\n')[line - 1] ?? '').search(/\S/) + 1;
+        return [{ line, column, length, severity: f.severity, words: findingWords(f) }];
+      }),
+    ],
+    [parsed, findings, text],
+  );
+  const score = useMemo(() => layoutScore(body.steps), [body.steps]);
+  const odds = useOdds(later, body.id, hands, 5000);
+  const performance = usePerformance(bundle, body, picked);
+  const shown = unitShow(performance.plan, performance.state);
+  const at = performance.playingAt ?? picked;
+  const line = at === null ? null : lineOf(at);
+  const pick = (lineNumber: number) => setPicked([...parsed.lineOf].find(([, l]) => l === lineNumber)?.[0] ?? null);
+  const faces = [...performance.plan.facts.controls.values()];
+  const step = at === null ? null : body.steps[Number(at.split('.')[0])];
+  const used = step && 'control' in step ? faces.find((c) => c.control.id === step.control)?.face : undefined;
+  const face = used ?? faces[0]?.face;
+  return (
+    <div className="route-room">
+      <aside className="stack route-side">
+        {face && (
+          <div className="sheet">
+            <div className="row spread">
+              <h3>{face.label}, as played</h3>
+              <button
+                type="button"
+                className="act small-act"
+                disabled={!performance.canPlay}
+                onClick={performance.isPlaying ? performance.stop : performance.play}
+              >
+                {performance.isPlaying ? 'Stop' : 'Play'}
+              </button>
+            </div>
+            <PanelDrawing face={face} {...shown} />
+            <p className="small soft">
+              {line === null ? 'Pick a line or a mark to see the unit there.' : `stands as after line ${line}`}
+            </p>
+          </div>
+        )}
+        <OddsCard shown={odds} lineOf={lineOf} onStep={setPicked} />
+        <div className="sheet small stack no-print">
+          <button type="button" className="act" onClick={() => setTelling(true)}>
+            Paste a telling
+          </button>
+          <Link className="act" to={`/play/${body.family}?route=${body.id}&drafts=1`}>
+            Try it by hand
+          </Link>
+          <button type="button" className="act" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+      </aside>
+      <section className="sheet route-script">
+        <div className="row spread">
+          <h3>Script</h3>
+          {typed !== null && parsed.problems.length > 0 && (
+            <span className="tag">the score shows the last steps that read</span>
+          )}
+        </div>
+        <ScriptEditor text={text} names={names.script} notes={notes} line={line} onText={onText} onLine={pick} />
+        <ul className="plain route-findings" aria-label="findings">
+          {parsed.problems.map((p) => (
+            <li key={`${p.line}:${p.column}`} className="error">
+              <strong>line {p.line}</strong> {scriptProblemWords(p)}
+            </li>
+          ))}
+          {findings.map((f) => {
+            const place = placeOf(f.at);
+            const l = lineOf(place);
+            return (
+              <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>
+                {l !== null ? (
+                  <button type="button" className="plain" onClick={() => setPicked(place)}>
+                    line {l}
+                  </button>
+                ) : (
+                  <strong>route</strong>
+                )}{' '}
+                {findingWords(f)}
+              </li>
+            );
+          })}
+          {findings.length === 0 && parsed.problems.length === 0 && (
+            <li className="fine">No loose end in this route.</li>
+          )}
+        </ul>
+      </section>
+      <section className="sheet route-score">
+        <div className="row spread">
+          <h3>Score</h3>
+          <span className="small soft no-print">
+            seconds, as usually done · drag an end, or pick it and press <kbd>[</kbd> <kbd>]</kbd>
+          </span>
+        </div>
+        <ScoreDrawing
+          score={score}
+          controls={names.controls}
+          nameOf={names.nameOf}
+          picked={at}
+          onPick={setPicked}
+          onStretch={(place, ms) => setSteps(stretchStep(body.steps, place, ms), `stretch.${place}`)}
+          onStretchWindow={(place, ms) => setSteps(stretchWindow(body.steps, place, ms), `window.${place}`)}
+        />
+        <p className="small soft">
+          line = where a control stands · bar = held · dot = pressed or heard · wash = earliest to latest, slack of a
+          window
+        </p>
+      </section>
+      {telling && (
+        <TellingDialog
+          bundle={bundle}
+          names={names}
+          steps={body.steps}
+          onClose={() => setTelling(false)}
+          onUse={(steps, summary) => {
+            setTyped(null);
+            onEdit({ steps: [...steps], ...(summary ? { summary } : {}) } as Partial<Route>, '');
+            setTelling(false);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+const stepPath = (path: ReadonlyArray<string | number>): string => {
+  // a finding may stand deeper than the step it is about: at a field of it
+  const parts: Array<string | number> = [];
+  for (const [i, part] of path.entries()) {
+    const wantsNumber = i % 2 === 0;
+    if (wantsNumber !== (typeof part === 'number')) break;
+    if (!wantsNumber && !['during', 'steps', 'met', 'otherwise'].includes(String(part))) break;
+    parts.push(part);
+  }
+  if (typeof parts.at(-1) === 'string') parts.pop();
+  return parts.join('.');
+};
+
+const sameSteps = (parsed: { steps: readonly Step[]; from: unknown; to: unknown }, body: Route): boolean =>
+  printScript({ from: (parsed.from ?? body.from) as 'any', steps: parsed.steps, to: parsed.to as string | null }) ===
+  printScript(body);

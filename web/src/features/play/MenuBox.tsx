@@ -1,0 +1,87 @@
+import { type Bundle, entriesOf, type ModeId, type Step } from '@wire-trail/core';
+import { useState } from 'react';
+
+type Choice = Readonly<{ on: string; words: string }>;
+
+const choicesIn = (steps: readonly Step[]): Choice[] =>
+  steps.flatMap((step): Choice[] => {
+    switch (step.kind) {
+      case 'choose':
+        return [...step.path, ...(step.confirm ? [step.confirm] : []), ...(step.value ? [step.value] : [])].map(
+          (words) => ({ on: step.on, words }),
+        );
+      case 'keep':
+        return choicesIn(step.during);
+      case 'group':
+        return choicesIn(step.steps);
+      case 'branch':
+        return [...choicesIn(step.met), ...choicesIn(step.otherwise)];
+      default:
+        return [];
+    }
+  });
+
+/** The screens things are chosen on: the unit's own, and a simulated service instrument of every kind the school has. */
+export function MenuBox({
+  bundle,
+  mode,
+  onChoose,
+}: {
+  bundle: Bundle;
+  mode: readonly ModeId[];
+  onChoose: (on: string, words: string) => void;
+}) {
+  const routes = entriesOf(bundle, 'route');
+  const all = routes.flatMap((r) =>
+    choicesIn(r.steps).map((c) => ({ ...c, here: r.from === 'any' || r.from.some((m) => mode.includes(m)) })),
+  );
+  const screens = [...new Set(all.map((c) => c.on))];
+  const [screen, setScreen] = useState(screens[0] ?? '');
+  const [last, setLast] = useState<string | null>(null);
+  if (screens.length === 0) return null;
+  const nameOf = (id: string): string =>
+    id === 'unit' ? 'the unit’s own screen' : (entriesOf(bundle, 'instrument').find((i) => i.id === id)?.name ?? id);
+  const entries = [...new Set(all.filter((c) => c.on === screen).map((c) => c.words))];
+  return (
+    <div className="sheet menu-box">
+      <div className="row spread">
+        <h3>On a screen</h3>
+        {screens.length > 1 && (
+          <select
+            className="box"
+            aria-label="screen"
+            style={{ width: 'auto' }}
+            value={screen}
+            onChange={(e) => setScreen(e.target.value)}
+          >
+            {screens.map((s) => (
+              <option key={s} value={s}>
+                {nameOf(s)}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+      <p className="small soft">
+        {nameOf(screen)}
+        {screen !== 'unit' && ', simulated'}
+        {last && ` · chosen: ${last}`}
+      </p>
+      <div className="row">
+        {entries.map((words) => (
+          <button
+            key={words}
+            type="button"
+            className="act"
+            onClick={() => {
+              setLast(words);
+              onChoose(screen, words);
+            }}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,88 @@
+import {
+  advanceUnit,
+  type Control,
+  type ControlId,
+  type PlaceId,
+  startUnit,
+  type UnitEffect,
+  type UnitEvent,
+  type UnitPlan,
+  type UnitState,
+  wakeAt,
+} from '@wire-trail/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+export type Happened = UnitEffect & Readonly<{ n: number }>;
+type Bare = UnitEvent extends infer E ? (E extends unknown ? Omit<E, 'at'> : never) : never;
+const mostKept = 60;
+
+/** A unit played in real time: the host's one timer wakes it when something is due by itself. */
+export function useUnit(plan: UnitPlan, memory: readonly string[]) {
+  const [state, setState] = useState<UnitState>(() => startUnit(plan, memory));
+  const [happened, setHappened] = useState<readonly Happened[]>([]);
+  const now = useRef(state);
+  const began = useRef(performance.now());
+  const count = useRef(0);
+  const held = useRef(new Map<ControlId, PlaceId | null>());
+  const take = useCallback(
+    (event: Bare) => {
+      const at = Math.max(now.current.at, performance.now() - began.current);
+      const next = advanceUnit(plan, now.current, { ...event, at } as UnitEvent);
+      now.current = next.state;
+      setState(next.state);
+      const news = next.effects.filter((e) => e.kind !== 'sign' || e.shown.kind === 'sound');
+      if (news.length > 0)
+        setHappened((was) => [...news.map((e) => ({ ...e, n: ++count.current })).reverse(), ...was].slice(0, mostKept));
+    },
+    [plan],
+  );
+  useEffect(() => {
+    const due = wakeAt(plan, state);
+    if (due === null) return;
+    const wait = Math.max(0, due - (performance.now() - began.current)) + 4;
+    const timer = setTimeout(() => take({ kind: 'tick' }), Math.min(wait, 2_000_000_000));
+    return () => clearTimeout(timer);
+  }, [plan, state, take]);
+  const restart = useCallback(() => {
+    began.current = performance.now();
+    held.current.clear();
+    now.current = startUnit(plan, memory);
+    setState(now.current);
+    setHappened([]);
+  }, [plan, memory]);
+
+  const lift = (control: Control) => {
+    if (!held.current.has(control.id)) return;
+    const back = held.current.get(control.id) ?? null;
+    held.current.delete(control.id);
+    if (control.mechanism.kind === 'push') take({ kind: 'up', control: control.id });
+    else if (back !== null) take({ kind: 'place', control: control.id, to: back });
+  };
+  const operate = (control: Control, place: PlaceId | null, way: 'cw' | 'ccw', latch: boolean) => {
+    const { mechanism } = control;
+    // what was latched down is let go by touching it again
+    if (held.current.has(control.id)) {
+      lift(control);
+      return;
+    }
+    if (mechanism.kind === 'clicks') take({ kind: 'click', control: control.id, way });
+    else if (mechanism.kind === 'push') {
+      take({ kind: 'down', control: control.id });
+      held.current.set(control.id, null);
+    } else if (place !== null) {
+      take({ kind: 'place', control: control.id, to: place });
+      const springs = mechanism.places.find((p) => p.id === place)?.springsTo;
+      if (springs) held.current.set(control.id, springs as PlaceId);
+    }
+    latched.current = latch ? new Set([...latched.current, control.id]) : latched.current;
+  };
+  const latched = useRef<ReadonlySet<ControlId>>(new Set());
+  const end = (control: Control) => {
+    if (latched.current.has(control.id)) {
+      latched.current = new Set([...latched.current].filter((c) => c !== control.id));
+      return;
+    }
+    lift(control);
+  };
+  return { state, happened, take, operate, end, restart };
+}

@@ -1,0 +1,435 @@
+import type { Bracket, Control, Lane, Mark, Score, Shown } from '@wire-trail/core';
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { ControlMark } from '../panel/ControlMark.tsx';
+import './score.css';
+
+type Props = Readonly<{
+  score: Score;
+  controls: ReadonlyMap<string, Control>;
+  nameOf: (id: string) => string;
+  /** The step that is looked at, by its place in the script. */
+  picked: string | null;
+  onPick?: (at: string) => void;
+  /** A hold, rest or keep made about so long. */
+  onStretch?: (at: string, ms: number) => void;
+  onStretchWindow?: (at: string, ms: number) => void;
+}>;
+
+const head = 132;
+const laneHeight = 44;
+const axis = 26;
+const bracketRow = 30;
+
+/** A route as a score: a lane for every control, headed by that control as drawn, one for every sign; time to the right. */
+export function ScoreDrawing(props: Props) {
+  const { score, controls, nameOf, picked, onPick } = props;
+  const seconds = Math.max(2, Math.ceil(score.lengthMs / 1000) + 0.5);
+  const perSecond = Math.min(64, Math.max(13, 640 / seconds));
+  const x = (ms: number): number => head + (ms / 1000) * perSecond;
+  const top = axis + score.brackets.length * bracketRow;
+  const y = (lane: string): number => {
+    const index = score.lanes.findIndex((l) => `${l.kind}:${l.id}` === lane);
+    return top + index * laneHeight + laneHeight / 2;
+  };
+  const width = x(seconds * 1000) + 24;
+  const height = top + score.lanes.length * laneHeight + 8;
+  const step = seconds > 60 ? 10 : seconds > 24 ? 5 : seconds > 12 ? 2 : 1;
+  const onKey = (event: KeyboardEvent) => {
+    if (picked === null || (event.key !== '[' && event.key !== ']')) return;
+    event.preventDefault();
+    const by = event.key === ']' ? 500 : -500;
+    const bracket = score.brackets.find((b) => b.at === picked);
+    const mark = score.marks.find((m) => m.at === picked && m.drags);
+    if (bracket) props.onStretchWindow?.(picked, bracket.toMs - bracket.fromMs + by);
+    else if (mark) props.onStretch?.(picked, mark.toMs - mark.fromMs + by);
+  };
+  return (
+    <div className="score" onKeyDown={onKey} role="group" aria-label="score">
+      <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden={score.lanes.length === 0}>
+        <title>Score</title>
+        {Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step).map((s) => (
+          <g key={s} className="score-axis">
+            <path d={`M${x(s * 1000)} ${axis - 4} V${height - 8}`} />
+            <text x={x(s * 1000)} y={14} textAnchor="middle">
+              {s}
+            </text>
+          </g>
+        ))}
+        {score.lanes.map((lane) => (
+          <LaneHead
+            key={`${lane.kind}${lane.id}`}
+            lane={lane}
+            y={y(`${lane.kind}:${lane.id}`)}
+            width={width}
+            controls={controls}
+            nameOf={nameOf}
+          />
+        ))}
+        {score.lanes.flatMap((lane) =>
+          lane.kind === 'control' ? (
+            <Trace
+              key={lane.id}
+              lane={lane}
+              control={controls.get(lane.id)}
+              score={score}
+              x={x}
+              y={y(`control:${lane.id}`)}
+              width={width}
+            />
+          ) : (
+            []
+          ),
+        )}
+        {score.marks.map((mark, i) => (
+          <MarkDrawing
+            // biome-ignore lint/suspicious/noArrayIndexKey: marks are drawn anew from the steps
+            key={i}
+            mark={mark}
+            x={x}
+            y={y(mark.lane)}
+            picked={picked !== null && (mark.at === picked || mark.at.startsWith(`${picked}.`))}
+            perSecond={perSecond}
+            onPick={onPick}
+            onStretch={props.onStretch}
+            nameOf={nameOf}
+          />
+        ))}
+        {score.brackets.map((bracket, i) => (
+          <BracketDrawing
+            // biome-ignore lint/suspicious/noArrayIndexKey: one bracket a window, in their order
+            key={i}
+            bracket={bracket}
+            x={x}
+            y={axis + i * bracketRow + 20}
+            bottom={height - 8}
+            perSecond={perSecond}
+            picked={picked === bracket.at}
+            onPick={onPick}
+            onStretch={props.onStretchWindow}
+          />
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+function LaneHead({
+  lane,
+  y,
+  width,
+  controls,
+  nameOf,
+}: {
+  lane: Lane;
+  y: number;
+  width: number;
+  controls: Props['controls'];
+  nameOf: Props['nameOf'];
+}) {
+  const control = controls.get(lane.id);
+  const box = control?.at;
+  return (
+    <g className={`score-lane ${lane.kind}`}>
+      <path d={`M${head} ${y} H${width - 12}`} />
+      {control && box && (
+        <svg
+          x={head - 40}
+          y={y - 17}
+          width={32}
+          height={34}
+          viewBox={`${box.x - 1} ${box.y - 1} ${box.w + 2} ${box.h + 2}`}
+          className="panel score-part"
+        >
+          <title>{control.label}</title>
+          <ControlMark control={control} label="" place={null} pointed={false} />
+        </svg>
+      )}
+      <text x={control ? head - 46 : head - 10} y={y + 4} textAnchor="end">
+        {lane.kind === 'other' ? lane.id : nameOf(lane.id)}
+      </text>
+    </g>
+  );
+}
+
+/** Where a control with places stands over time, as a line that steps between levels. */
+function Trace({
+  lane,
+  control,
+  score,
+  x,
+  y,
+  width,
+}: {
+  lane: Lane;
+  control: Control | undefined;
+  score: Score;
+  x: (ms: number) => number;
+  y: number;
+  width: number;
+}) {
+  if (control?.mechanism.kind !== 'places') return null;
+  const { places, start } = control.mechanism;
+  const level = (id: string): number => {
+    const index = Math.max(
+      0,
+      places.findIndex((p) => p.id === id),
+    );
+    return y + 12 - (24 * index) / Math.max(1, places.length - 1);
+  };
+  const sets = score.marks.filter((m) => m.lane === `control:${lane.id}` && m.kind === 'set');
+  if (sets.length === 0) return null;
+  let path = `M${head} ${level(start)}`;
+  for (const m of sets) path += ` H${x((m.fromMs + m.toMs) / 2)} V${level(m.says)}`;
+  return <path className="score-trace" d={`${path} H${width - 12}`} />;
+}
+
+const colourOf = (shown: Shown | null): string =>
+  shown?.kind === 'lamp' && shown.colour ? `lamp-${shown.colour}` : shown?.kind === 'lamp' ? 'lamp-any' : '';
+
+function saysOf(mark: Mark): string {
+  const { shown } = mark;
+  if (shown?.kind === 'text') return `“${shown.text}”`;
+  if (shown?.kind === 'lamp') return shown.state === 'lit' ? (shown.colour ?? 'lit') : shown.state;
+  if (shown?.kind === 'sound') return shown.state === 'off' ? 'stops' : shown.times ? `${shown.times}×` : mark.says;
+  return mark.says;
+}
+
+type MarkProps = Readonly<{
+  mark: Mark;
+  x: (ms: number) => number;
+  y: number;
+  picked: boolean;
+  perSecond: number;
+  onPick: Props['onPick'];
+  onStretch: Props['onStretch'];
+  nameOf: Props['nameOf'];
+}>;
+
+function MarkDrawing({ mark, x, y, picked, perSecond, onPick, onStretch, nameOf }: MarkProps) {
+  const from = x(mark.fromMs);
+  const to = Math.max(from + 4, x(mark.toMs));
+  const lane = mark.lane.split(':')[1] ?? '';
+  const words = `${mark.kind} ${nameOf(lane)} ${saysOf(mark)}`.trim();
+  return (
+    <g
+      className={`score-mark ${mark.kind} ${picked ? 'picked' : ''} ${mark.must ?? ''} ${colourOf(mark.shown)}`}
+      {...(onPick
+        ? {
+            role: 'button',
+            tabIndex: 0,
+            'aria-label': words,
+            onClick: () => onPick(mark.at),
+            onFocus: () => onPick(mark.at),
+          }
+        : {})}
+    >
+      <title>{words}</title>
+      {mark.latestMs - mark.earliestMs > 400 && (
+        <rect
+          className="score-range"
+          x={x(mark.earliestMs)}
+          y={y - 15}
+          width={Math.max(2, x(mark.latestMs) - x(mark.earliestMs))}
+          height={30}
+          rx={4}
+        />
+      )}
+      <Shape mark={mark} from={from} to={to} y={y} />
+      {mark.drags && onStretch && (
+        <Handle
+          x={to}
+          y={y}
+          name={`length of ${words}`}
+          ms={mark.toMs - mark.fromMs}
+          perSecond={perSecond}
+          onDrag={(ms) => onStretch(mark.at, ms)}
+        />
+      )}
+    </g>
+  );
+}
+
+function Shape({ mark, from, to, y }: { mark: Mark; from: number; to: number; y: number }) {
+  const says = saysOf(mark);
+  switch (mark.kind) {
+    case 'press':
+      return (
+        <>
+          <circle cx={(from + to) / 2} cy={y} r={6.5} />
+          {says && (
+            <text x={(from + to) / 2} y={y + 21} textAnchor="middle">
+              {says}
+            </text>
+          )}
+        </>
+      );
+    case 'click':
+      return (
+        <path
+          className="chevron"
+          d={says === 'cw' ? `M${from} ${y - 6} l6 6 l-6 6` : `M${from + 6} ${y - 6} l-6 6 l6 6`}
+        />
+      );
+    case 'hold':
+      return (
+        <>
+          <rect x={from} y={y - 9} width={to - from} height={18} rx={4} />
+          {to - from > 34 && says && (
+            <text className="on-bar" x={(from + to) / 2} y={y + 4.5} textAnchor="middle">
+              {says}
+            </text>
+          )}
+        </>
+      );
+    case 'set':
+      return (
+        <>
+          <rect className="touch" x={from} y={y - 16} width={to - from} height={32} />
+          <text x={(from + to) / 2} y={y + 21} textAnchor="middle">
+            {says}
+          </text>
+        </>
+      );
+    case 'rest':
+    case 'choose':
+    case 'say':
+      return (
+        <>
+          <rect x={from} y={y - 7} width={to - from} height={14} rx={3} />
+          {says && (
+            <text x={from} y={y + 21}>
+              {says.length > 34 ? `${says.slice(0, 33)}…` : says}
+            </text>
+          )}
+        </>
+      );
+    case 'see':
+    case 'moment':
+      return (
+        <>
+          {mark.shown?.kind === 'sound' ? (
+            <circle cx={from} cy={y} r={6} />
+          ) : (
+            <rect x={from} y={y - 8} width={14} height={16} rx={2} />
+          )}
+          {mark.must === 'must-not' && <path className="chevron" d={`M${from - 2} ${y - 10} l18 20`} />}
+          {says && (
+            <text x={from + (mark.shown?.kind === 'sound' ? 0 : 7)} y={y + 21} textAnchor="middle">
+              {says}
+            </text>
+          )}
+        </>
+      );
+  }
+}
+
+function BracketDrawing({
+  bracket,
+  x,
+  y,
+  bottom,
+  perSecond,
+  picked,
+  onPick,
+  onStretch,
+}: {
+  bracket: Bracket;
+  x: (ms: number) => number;
+  y: number;
+  bottom: number;
+  perSecond: number;
+  picked: boolean;
+  onPick: Props['onPick'];
+  onStretch: Props['onStretchWindow'];
+}) {
+  const [from, to] = [x(bracket.fromMs), x(bracket.toMs)];
+  const used = x(bracket.fromMs + bracket.usedMs);
+  const state = bracket.slackMs < 0 ? 'over' : bracket.slackRatio < 0.2 ? 'tight' : '';
+  const windowS = (bracket.toMs - bracket.fromMs) / 1000;
+  const words =
+    bracket.slackMs < 0
+      ? `${windowS} s window · ${(-bracket.slackMs / 1000).toFixed(1)} s too short`
+      : `${windowS} s window · slack ${(bracket.slackMs / 1000).toFixed(1)} s`;
+  return (
+    <g
+      className={`score-bracket ${state} ${picked ? 'picked' : ''}`}
+      {...(onPick
+        ? {
+            role: 'button',
+            tabIndex: 0,
+            'aria-label': words,
+            onClick: () => onPick(bracket.at),
+            onFocus: () => onPick(bracket.at),
+          }
+        : {})}
+    >
+      {bracket.slackMs > 0 && (
+        <rect className="score-slack" x={used} y={y} width={Math.max(1, to - used)} height={bottom - y} />
+      )}
+      <path d={`M${from} ${y + 9} V${y} H${to} V${y + 9}`} />
+      <path className="drop" d={`M${from} ${y + 9} V${bottom} M${to} ${y + 9} V${bottom}`} />
+      <text x={Math.max(from + 4, (from + to) / 2)} y={y - 5} textAnchor={to - from < 170 ? 'start' : 'middle'}>
+        {words}
+      </text>
+      {onStretch && (
+        <Handle
+          x={to}
+          y={y}
+          name="end of the window"
+          ms={bracket.toMs - bracket.fromMs}
+          perSecond={perSecond}
+          onDrag={(ms) => onStretch(bracket.at, ms)}
+        />
+      )}
+    </g>
+  );
+}
+
+/** The end of something, to be dragged along the time. */
+function Handle({
+  x,
+  y,
+  name,
+  ms,
+  perSecond,
+  onDrag,
+}: {
+  x: number;
+  y: number;
+  name: string;
+  ms: number;
+  perSecond: number;
+  onDrag: (ms: number) => void;
+}) {
+  const begun = useRef<{ at: number; ms: number } | null>(null);
+  const down = (event: PointerEvent<SVGRectElement>) => {
+    event.stopPropagation();
+    begun.current = { at: event.clientX, ms };
+    event.currentTarget.setPointerCapture(event.pointerId);
+  };
+  const move = (event: PointerEvent<SVGRectElement>) => {
+    if (!begun.current) return;
+    const svg = event.currentTarget.ownerSVGElement;
+    const shown = svg?.getBoundingClientRect().width ?? 0;
+    const scale = svg && shown > 0 ? svg.viewBox.baseVal.width / shown : 1;
+    onDrag(begun.current.ms + (((event.clientX - begun.current.at) * scale) / perSecond) * 1000);
+  };
+  return (
+    <rect
+      className="score-handle"
+      x={x - 5}
+      y={y - 12}
+      width={10}
+      height={24}
+      rx={4}
+      data-testid={`drag-${name}`}
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={() => {
+        begun.current = null;
+      }}
+    >
+      <title>{`${name}: drag, or pick and press [ ]`}</title>
+    </rect>
+  );
+}

@@ -1,0 +1,32 @@
+import { type Bundle, type HandKind, type Odds, OddsRun, planUnit } from '@wire-trail/core';
+
+export type OddsQuestion = Readonly<{
+  bundle: Bundle;
+  route: string;
+  hands: readonly HandKind[];
+  runs: number;
+  seed: number;
+}>;
+export type OddsNews =
+  | Readonly<{ kind: 'progress'; share: number }>
+  | Readonly<{ kind: 'done'; odds: ReadonlyArray<readonly [HandKind, Odds]> }>
+  | Readonly<{ kind: 'cannot'; at: string }>;
+
+const tell = (news: OddsNews): void => self.postMessage(news);
+
+/** Odds of one route for several kinds of hands, with progress; whoever asked ends the worker to stop it. */
+self.onmessage = ({ data }: MessageEvent<OddsQuestion>) => {
+  const plan = planUnit(data.bundle);
+  const gesture = plan.gestures.find((g) => g.of.kind === 'route' && g.of.id === data.route);
+  if (!gesture) {
+    const refused = plan.refused.find((r) => r.of.kind === 'route' && r.of.id === data.route);
+    tell({ kind: 'cannot', at: refused?.error.at ?? '' });
+    return;
+  }
+  const odds = data.hands.map((hands, i): readonly [HandKind, Odds] => {
+    const run = new OddsRun({ program: gesture.program, facts: plan.facts, hands, runs: data.runs, seed: data.seed });
+    while (!run.step(500)) tell({ kind: 'progress', share: (i + run.progress) / data.hands.length });
+    return [hands, run.result()];
+  });
+  tell({ kind: 'done', odds });
+};
