@@ -25,7 +25,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   await technician.press('I have read this');
 
   // Enter: one action at a time, with count and window
-  await technician.press('Begin');
+  await technician.press('Begin, tapping along');
   await expect(page.getByTestId('control-breaker').first()).toHaveAttribute('data-place', 'off');
   for (let i = 0; i < 4; i++) await technician.press('Done');
   await technician.press('Seen');
@@ -36,7 +36,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   await technician.press('Done');
   await technician.press('It did not');
   await technician.sees('Wait ten seconds with the breaker off');
-  await technician.press('Begin');
+  await technician.press('Begin, tapping along');
   for (let i = 0; i < 4; i++) await technician.press('Done');
   await technician.press('Seen');
   await technician.press('Done');

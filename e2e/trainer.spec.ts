@@ -136,7 +136,7 @@ test('a second family comes as a bundle file and works without a line of code', 
   await technician.sees('Every D1');
   await technician.press('This is the unit');
   await technician.press('I have read this');
-  await technician.press('Begin');
+  await technician.press('Begin, tapping along');
   await technician.sees('press');
   await technician.press('3 times');
   await technician.press('Done');

@@ -74,9 +74,9 @@ async function walk(page, suffix, serial) {
   await page.getByText('What can hurt here').waitFor();
   await shot(page, `safe${suffix}`);
   await tap(page, 'I have read this');
-  await page.getByRole('button', { name: 'Begin' }).waitFor();
+  await page.getByRole('button', { name: 'Begin, hands free' }).waitFor();
   await shot(page, `enter-list${suffix}`);
-  await tap(page, 'Begin');
+  await tap(page, 'Begin, tapping along');
   for (let i = 0; i < 4; i++) await tap(page, 'Done');
   await tap(page, 'Seen');
   await page.getByRole('button', { name: 'once' }).click();

@@ -128,6 +128,7 @@ class Reading {
       const joined = this.connector(s);
       if (joined !== null) strong = joined;
       if (s.end) break;
+      const begins = s.i;
       const inner = this.moment(s);
       if (inner) {
         moment = inner;
@@ -149,12 +150,13 @@ class Reading {
         this.lose(s, from - 1);
         continue;
       }
-      const from = s.i;
+      const from = moment === null || inner === null ? s.i : begins;
       const steps = this.act(s);
       if (!steps) {
-        if (moment) this.see(moment, s, from, strong);
+        const here = s.i;
+        if (moment) this.see(moment, s, here, strong);
         moment = null;
-        this.lose(s, from);
+        this.lose(s, here);
         strong = true;
         continue;
       }

@@ -5,8 +5,8 @@ import { handSpans } from '../gesture/timing.ts';
 import { rampMs, signGapMs } from '../play/compile.ts';
 import type { Shown } from '../unit/signal.ts';
 
-/** A lane of a score: a control, a sign, or what is neither. */
-export type Lane = Readonly<{ kind: 'control' | 'sign' | 'other'; id: string }>;
+/** A lane of a score: a control, a sign, or what is neither. Signs that always show the same share one, named by the first. */
+export type Lane = Readonly<{ kind: 'control' | 'sign' | 'other'; id: string; alike: readonly string[] }>;
 
 /** Something drawn in a lane. Times are milliseconds since the start, as usually done; the bounds are how early and late it may be. */
 export type Mark = Readonly<{
@@ -72,7 +72,7 @@ class Drawing {
   private power: Span = zero;
 
   private lane(kind: Lane['kind'], id: string): string {
-    if (!this.lanes.some((l) => l.kind === kind && l.id === id)) this.lanes.push({ kind, id });
+    if (!this.lanes.some((l) => l.kind === kind && l.id === id)) this.lanes.push({ kind, id, alike: [] });
     return `${kind}:${id}`;
   }
   private mark(
@@ -159,12 +159,8 @@ class Drawing {
     for (const control of [...this.open.keys()]) this.drop(control, plus(t, exactly(1000)));
     const lengthMs = Math.max(1000, t.usualMs, ...this.marks.map((m) => m.toMs), ...this.brackets.map((b) => b.toMs));
     const order = { control: 0, sign: 1, other: 2 } as const;
-    return {
-      lanes: [...this.lanes].sort((a, b) => order[a.kind] - order[b.kind]),
-      marks: this.marks,
-      brackets: this.brackets,
-      lengthMs,
-    };
+    const lanes = [...this.lanes].sort((a, b) => order[a.kind] - order[b.kind]);
+    return { ...together(lanes, this.marks), brackets: this.brackets, lengthMs };
   }
 
   walk(steps: readonly Step[], begin: Span, under = ''): Span {
@@ -326,6 +322,32 @@ class Drawing {
     }
     return now;
   }
+}
+
+/** Puts signs that show the same at the same times into one lane. */
+function together(lanes: readonly Lane[], marks: readonly Mark[]): Pick<Score, 'lanes' | 'marks'> {
+  const told = (lane: Lane): string =>
+    JSON.stringify(
+      marks
+        .filter((m) => m.lane === `sign:${lane.id}`)
+        .map(({ lane: _, shown, ...m }) => ({ ...m, shown: shown && { ...shown, sign: '' } })),
+    );
+  const first = new Map<string, string>();
+  const others = new Map<string, string[]>();
+  for (const lane of lanes) {
+    if (lane.kind !== 'sign') continue;
+    const key = told(lane);
+    const owner = first.get(key);
+    if (owner === undefined) first.set(key, lane.id);
+    else others.set(owner, [...(others.get(owner) ?? []), lane.id]);
+  }
+  const dropped = new Set([...others.values()].flat());
+  return {
+    lanes: lanes
+      .filter((l) => l.kind !== 'sign' || !dropped.has(l.id))
+      .map((l) => (l.kind === 'sign' ? { ...l, alike: others.get(l.id) ?? [] } : l)),
+    marks: marks.filter((m) => !m.lane.startsWith('sign:') || !dropped.has(m.lane.slice(5))),
+  };
 }
 
 /** Draws steps as a score: a lane for every control and sign in the order they come, marks in them, brackets over windows. */

@@ -20,6 +20,13 @@ describe('layoutScore', () => {
       'sign lamp',
     ]);
   });
+  it('puts lamps that show the same into one lane', () => {
+    const { lanes } = layoutScore(stepsOf('see l1 lit green, l2 lit green, l3 lit red within 1 s'));
+    expect(lanes).toEqual([
+      { kind: 'sign', id: 'l1', alike: ['l2'] },
+      { kind: 'sign', id: 'l3', alike: [] },
+    ]);
+  });
   it('holds the rocker from its step to the second beep', () => {
     const rocker = score.marks.find((m) => m.kind === 'hold');
     const beeps = score.marks.filter((m) => m.kind === 'moment');

@@ -1,28 +1,55 @@
-import ELK, { type ElkNode } from 'elkjs/lib/elk-api.js';
+import ELK, { type ElkExtendedEdge, type ElkNode } from 'elkjs/lib/elk-api.js';
 import elkUrl from 'elkjs/lib/elk-worker.min.js?url';
 
 let engine: InstanceType<typeof ELK> | null = null;
 
-export type Placed = ReadonlyMap<string, Readonly<{ x: number; y: number }>>;
+type Point = Readonly<{ x: number; y: number }>;
+export type Placed = Readonly<{
+  boxes: ReadonlyMap<string, Point>;
+  /** The corners of each arrow, and where the middle of its label stands. */
+  arrows: ReadonlyMap<string, Readonly<{ points: readonly Point[]; label: Point | null }>>;
+}>;
+type Box = Readonly<{ id: string; width: number; height: number }>;
+type Arrow = Readonly<{ id: string; from: string; to: string; label: Readonly<{ width: number; height: number }> }>;
 
-/** Places boxes so that what leads on stands to the right, worked out in a worker. */
-export async function layoutGraph(
-  boxes: ReadonlyArray<Readonly<{ id: string; width: number; height: number }>>,
-  arrows: ReadonlyArray<Readonly<{ id: string; from: string; to: string }>>,
-): Promise<Placed> {
+/** Places boxes, arrows and their labels so that nothing lies upon another, worked out in a worker. */
+export async function layoutGraph(boxes: readonly Box[], arrows: readonly Arrow[]): Promise<Placed> {
   engine ??= new ELK({ workerFactory: () => new Worker(elkUrl) });
   const graph: ElkNode = {
     id: 'root',
     layoutOptions: {
       'elk.algorithm': 'layered',
-      'elk.direction': 'RIGHT',
-      'elk.layered.spacing.nodeNodeBetweenLayers': '150',
-      'elk.spacing.nodeNode': '46',
-      'elk.layered.feedbackEdges': 'true',
+      'elk.direction': 'DOWN',
+      'elk.edgeRouting': 'ORTHOGONAL',
+      'elk.layered.spacing.nodeNodeBetweenLayers': '46',
+      'elk.spacing.nodeNode': '50',
+      'elk.spacing.edgeNode': '22',
+      'elk.spacing.edgeEdge': '16',
+      'elk.spacing.edgeLabel': '4',
+      'elk.layered.edgeLabels.sideSelection': 'ALWAYS_DOWN',
     },
     children: boxes.map((b) => ({ ...b })),
-    edges: arrows.filter((a) => a.from !== a.to).map((a) => ({ id: a.id, sources: [a.from], targets: [a.to] })),
+    edges: arrows.map((a) => ({
+      id: a.id,
+      sources: [a.from],
+      targets: [a.to],
+      labels: [{ id: `${a.id} label`, text: 'x', ...a.label }],
+    })),
   };
   const done = await engine.layout(graph);
-  return new Map((done.children ?? []).map((c) => [c.id, { x: c.x ?? 0, y: c.y ?? 0 }] as const));
+  const edges = (done.edges ?? []) as ElkExtendedEdge[];
+  return {
+    boxes: new Map((done.children ?? []).map((c) => [c.id, { x: c.x ?? 0, y: c.y ?? 0 }] as const)),
+    arrows: new Map(
+      edges.map((e) => {
+        const section = e.sections?.[0];
+        const label = e.labels?.[0];
+        const middle = label
+          ? { x: (label.x ?? 0) + (label.width ?? 0) / 2, y: (label.y ?? 0) + (label.height ?? 0) / 2 }
+          : null;
+        const points = section ? [section.startPoint, ...(section.bendPoints ?? []), section.endPoint] : [];
+        return [e.id, { points, label: middle }] as const;
+      }),
+    ),
+  };
 }

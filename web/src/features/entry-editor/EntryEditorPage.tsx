@@ -11,9 +11,12 @@ import { EntryView } from './EntryView.tsx';
 import { History } from './History.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
+import { routeRooms } from './route/rooms.ts';
 import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from './slice.ts';
 
-const views = ['Entry', 'What changed', 'History'] as const;
+const always = ['What changed', 'History'] as const;
+/** Kinds with several rooms name them; the others have one. */
+const roomsOf = (kind: string): readonly string[] => (kind === 'route' ? routeRooms : ['Entry']);
 const roomOf: Partial<Record<string, string>> = {
   panel: 'Panel',
   code: 'Codes',
@@ -43,7 +46,9 @@ export default function EntryEditorPage() {
   // a family stands on its own: nothing has to be waited for, nor taken from the screen once its first draft is saved
   const working = shared ? library.data : (own.data ?? (kind === 'family' ? noEntries : undefined));
   const draft = useAppSelector((s) => s.entryDraft);
-  const [view, setView] = useState<(typeof views)[number]>('Entry');
+  const views = [...roomsOf(kind), ...always];
+  const first = views[0] ?? '';
+  const [view, setView] = useState(first);
   const isOpen = draft.status === 'open' && draft.address === address;
 
   useEffect(() => {
@@ -99,7 +104,7 @@ export default function EntryEditorPage() {
         draft={draft}
         latest={entry?.latest ?? null}
         published={Boolean(entry?.published)}
-        onStale={() => setView('Entry')}
+        onStale={() => setView(first)}
       />
       <div className="rooms" role="tablist" aria-label="views of the entry">
         {views.map((v) => (
@@ -113,7 +118,7 @@ export default function EntryEditorPage() {
           </button>
         ))}
       </div>
-      {view === 'Entry' && <EntryView body={body} bodies={bodies} />}
+      {roomsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} room={view} />}
       {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
       {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
     </>

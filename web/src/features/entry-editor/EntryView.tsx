@@ -14,7 +14,7 @@ const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ de
 const RouteStudio = lazy(() => import('./route/RouteStudio.tsx').then((m) => ({ default: m.RouteStudio })));
 
 /** Each kind of entry as it is best worked on; what has no room of its own has the form of its schema. */
-export function EntryView({ body, bodies }: { body: Entry; bodies: { entries: Entry[] } }) {
+export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entries: Entry[] }; room: string }) {
   switch (body.kind) {
     case 'panel':
       return (
@@ -31,7 +31,7 @@ export function EntryView({ body, bodies }: { body: Entry; bodies: { entries: En
     case 'route':
       return (
         <Suspense fallback={<Loading what="script and score" />}>
-          <RouteStudio body={body} bodies={bodies} />
+          <RouteStudio body={body} bodies={bodies} room={room} />
         </Suspense>
       );
     case 'code':

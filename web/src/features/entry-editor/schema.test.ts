@@ -9,7 +9,7 @@ const bodies = { entries: family ? [family] : [] };
 describe('a new entry', () => {
   // what cannot be known of a new one is left to be filled in, and said beside its field
   const toFill: Partial<Record<EntryKind, string[]>> = {
-    route: ['steps'],
+    account: ['route'],
     chart: ['start', 'nodes'],
     hazard: ['cautions'],
     setting: ['allowed'],

@@ -46,7 +46,7 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
               {card.watch.length > 0
                 ? shownWords(card.watch, panel)
                 : card.step.kind === 'rest'
-                  ? `wait ${card.step.span.usualMs / 1000} s`
+                  ? `${card.step.span.usualMs / 1000} s`
                   : card.acts.map((a) => actBig(a, panel)).join(' · ')}
             </strong>{' '}
             {card.holdMs !== null && <span className="tag">for {card.holdMs / 1000} s</span>}{' '}

@@ -16,6 +16,7 @@ import {
   resolvePlate,
   type Symptom,
   squeezed,
+  type Variant,
   type Walk,
 } from '@wire-trail/core';
 
@@ -27,6 +28,10 @@ export type TrailData = Readonly<{
   front: Face;
   readout: Readout | null;
   enter: Route | null;
+  /** Every way into the same mode that holds, or may hold, on this unit. */
+  waysIn: readonly Route[];
+  /** Variants that fit the plate as far as it is known. */
+  alive: readonly Variant['id'][];
   clear: Route | null;
   leave: Route | null;
   chart: Chart | null;
@@ -58,8 +63,12 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const codes = entriesOf(bundle, 'code').filter((c) => holdsFor(c.onlyVariants, alive) !== 'no');
   const subject = codeHere(bundle, walk, codes) ?? entryOf(bundle, 'symptom', walk.symptom) ?? null;
   const routes = entriesOf(bundle, 'route');
-  const enter =
+  const holds = (r: Route): boolean => holdsFor(r.onlyVariants, alive) !== 'no';
+  const named =
     entryOf(bundle, 'route', subject?.enter) ?? (subject ? null : (routes.find((r) => r.purpose === 'enter') ?? null));
+  const waysIn = routes.filter((r) => named && r.purpose === 'enter' && r.to === named.to && holds(r));
+  // the way a code names may be another generation's: then the one that holds here
+  const enter = named && !holds(named) ? (waysIn[0] ?? named) : named;
   const clear =
     entryOf(bundle, 'route', subject?.clear) ??
     routes.find((r) => r.purpose === 'clear' && r.onlyFor.length === 0) ??
@@ -68,8 +77,8 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     routes.find((r) => r.purpose === 'leave' && enter?.to && r.from !== 'any' && r.from.includes(enter.to)) ?? null;
   const readouts = entriesOf(bundle, 'readout').filter((r) => holdsFor(r.onlyVariants, alive) !== 'no');
   const readout = readouts.find((r) => enter?.to && r.modes.includes(enter.to)) ?? readouts[0] ?? null;
-  const named = entryOf(bundle, 'chart', subject?.chart) ?? null;
-  const chart = named && holdsFor(named.onlyVariants, alive) === 'no' ? null : named;
+  const ownChart = entryOf(bundle, 'chart', subject?.chart) ?? null;
+  const chart = ownChart && holdsFor(ownChart.onlyVariants, alive) === 'no' ? null : ownChart;
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
   const front = panel?.faces[0];
@@ -85,6 +94,8 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     front,
     readout,
     enter,
+    waysIn,
+    alive,
     clear,
     leave,
     chart,

@@ -50,7 +50,7 @@ export function OddsCard({
           {gloved?.worstStep !== null && gloved !== undefined && gloved.share < 0.995 && (
             <p className="small">
               With gloves it fails most{' '}
-              <button type="button" className="plain" onClick={() => onStep(gloved.worstStep ?? '')}>
+              <button type="button" className="plain inline" onClick={() => onStep(gloved.worstStep ?? '')}>
                 in line {lineOf(gloved.worstStep ?? '') ?? '–'}
               </button>
               : {missWords((gloved.failed[0]?.code ?? 'too-late') as MissCode)}.

@@ -1,5 +1,5 @@
 import type { Bracket, Control, Lane, Mark, Score, Shown } from '@wire-trail/core';
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import { ControlMark } from '../panel/ControlMark.tsx';
 import './score.css';
 
@@ -18,13 +18,15 @@ type Props = Readonly<{
 const head = 132;
 const laneHeight = 44;
 const axis = 26;
-const bracketRow = 30;
+const bracketRow = 34;
 
 /** A route as a score: a lane for every control, headed by that control as drawn, one for every sign; time to the right. */
 export function ScoreDrawing(props: Props) {
   const { score, controls, nameOf, picked, onPick } = props;
   const seconds = Math.max(2, Math.ceil(score.lengthMs / 1000) + 0.5);
-  const perSecond = Math.min(64, Math.max(13, 640 / seconds));
+  const host = useRef<HTMLDivElement>(null);
+  const room = useWidth(host);
+  const perSecond = Math.min(70, Math.max(13, (room - head - 30) / seconds));
   const x = (ms: number): number => head + (ms / 1000) * perSecond;
   const top = axis + score.brackets.length * bracketRow;
   const y = (lane: string): number => {
@@ -33,7 +35,7 @@ export function ScoreDrawing(props: Props) {
   };
   const width = x(seconds * 1000) + 24;
   const height = top + score.lanes.length * laneHeight + 8;
-  const step = seconds > 60 ? 10 : seconds > 24 ? 5 : seconds > 12 ? 2 : 1;
+  const step = [1, 2, 5, 10, 30, 60, 300].find((n) => n * perSecond > 26) ?? 600;
   const onKey = (event: KeyboardEvent) => {
     if (picked === null || (event.key !== '[' && event.key !== ']')) return;
     event.preventDefault();
@@ -44,7 +46,7 @@ export function ScoreDrawing(props: Props) {
     else if (mark) props.onStretch?.(picked, mark.toMs - mark.fromMs + by);
   };
   return (
-    <div className="score" onKeyDown={onKey} role="group" aria-label="score">
+    <div className="score" ref={host} onKeyDown={onKey} role="group" aria-label="score">
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden={score.lanes.length === 0}>
         <title>Score</title>
         {Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step).map((s) => (
@@ -89,6 +91,7 @@ export function ScoreDrawing(props: Props) {
             y={y(mark.lane)}
             picked={picked !== null && (mark.at === picked || mark.at.startsWith(`${picked}.`))}
             perSecond={perSecond}
+            end={width - 12}
             onPick={onPick}
             onStretch={props.onStretch}
             nameOf={nameOf}
@@ -111,6 +114,29 @@ export function ScoreDrawing(props: Props) {
       </svg>
     </div>
   );
+}
+
+/** “lamps a b c” where several show the same. */
+function laneName(lane: Lane, nameOf: (id: string) => string): string {
+  const names = [lane.id, ...lane.alike].map(nameOf);
+  if (names.length === 1) return names[0] ?? '';
+  const short = names.map((n) => n.replace(/^lamp /, ''));
+  return short.length > 5
+    ? `${short.length} lamps`
+    : `${names[0]?.startsWith('lamp ') ? 'lamps ' : ''}${short.join(' ')}`;
+}
+
+/** How wide the score may be drawn, as wide as it is given. */
+function useWidth(host: RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(640);
+  useEffect(() => {
+    const element = host.current;
+    if (!element || typeof ResizeObserver === 'undefined') return;
+    const watch = new ResizeObserver(() => setWidth(Math.max(320, element.clientWidth)));
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, [host]);
+  return width;
 }
 
 function LaneHead({
@@ -145,7 +171,7 @@ function LaneHead({
         </svg>
       )}
       <text x={control ? head - 46 : head - 10} y={y + 4} textAnchor="end">
-        {lane.kind === 'other' ? lane.id : nameOf(lane.id)}
+        {lane.kind === 'other' ? lane.id : laneName(lane, nameOf)}
       </text>
     </g>
   );
@@ -200,12 +226,14 @@ type MarkProps = Readonly<{
   y: number;
   picked: boolean;
   perSecond: number;
+  /** The right edge of the drawing. */
+  end: number;
   onPick: Props['onPick'];
   onStretch: Props['onStretch'];
   nameOf: Props['nameOf'];
 }>;
 
-function MarkDrawing({ mark, x, y, picked, perSecond, onPick, onStretch, nameOf }: MarkProps) {
+function MarkDrawing({ mark, x, y, picked, perSecond, end, onPick, onStretch, nameOf }: MarkProps) {
   const from = x(mark.fromMs);
   const to = Math.max(from + 4, x(mark.toMs));
   const lane = mark.lane.split(':')[1] ?? '';
@@ -228,10 +256,10 @@ function MarkDrawing({ mark, x, y, picked, perSecond, onPick, onStretch, nameOf 
         <rect
           className="score-range"
           x={x(mark.earliestMs)}
-          y={y - 15}
-          width={Math.max(2, x(mark.latestMs) - x(mark.earliestMs))}
-          height={30}
-          rx={4}
+          y={y - 20}
+          width={Math.max(2, Math.min(end, x(mark.latestMs)) - x(mark.earliestMs))}
+          height={4}
+          rx={2}
         />
       )}
       <Shape mark={mark} from={from} to={to} y={y} />
@@ -368,7 +396,7 @@ function BracketDrawing({
       )}
       <path d={`M${from} ${y + 9} V${y} H${to} V${y + 9}`} />
       <path className="drop" d={`M${from} ${y + 9} V${bottom} M${to} ${y + 9} V${bottom}`} />
-      <text x={Math.max(from + 4, (from + to) / 2)} y={y - 5} textAnchor={to - from < 170 ? 'start' : 'middle'}>
+      <text x={Math.max(from + 70, (from + to) / 2)} y={y - 7} textAnchor="middle">
         {words}
       </text>
       {onStretch && (

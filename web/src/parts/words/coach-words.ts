@@ -49,8 +49,16 @@ export function cardLead(card: CoachCard, panel: Panel): string {
     return card.must === 'may' ? 'It may show' : card.must === 'must-not' ? 'It must not show' : 'Now it must show';
   const since = card.windowFrom ? `${momentWords(card.windowFrom, panel)}: ` : '';
   const until = card.holdUntil ? `${momentWords(card.holdUntil, panel)}: ` : '';
-  return `${since}${until}${controls.join(' and ')}`;
+  return `${since}${until}${controls.join(' and ') || (withoutControl[card.step.kind] ?? '')}`;
 }
+
+/** What a card without a control is about. */
+const withoutControl: Partial<Record<CoachCard['step']['kind'], string>> = {
+  rest: 'Wait',
+  choose: 'On the screen, choose',
+  'at-place': 'Go to',
+  say: 'Know this',
+};
 
 export function momentWords(moment: Moment, panel: Panel): string {
   switch (moment.kind) {

@@ -297,7 +297,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
                   setChosen(null);
                 }}
               >
-                Follow {columns[chosen]?.name}
+                Follow this one
               </button>
               <button
                 type="button"

@@ -32,13 +32,11 @@ import { routeNames } from './names.ts';
 import { TellingDialog } from './TellingDialog.tsx';
 import { usePerformance } from './use-performance.ts';
 
-const views = ['Script and score', 'About the route', 'Accounts'] as const;
 const hands = ['bare', 'gloved', 'first'] as const;
 
 /** The room of a route: its script and its score, two views of the same steps, with what the engine makes of them. */
-export function RouteStudio({ body, bodies }: { body: Route; bodies: { entries: Entry[] } }) {
+export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { entries: Entry[] }; room: string }) {
   const dispatch = useAppDispatch();
-  const [view, setView] = useState<(typeof views)[number]>('Script and score');
   const bundle = useMemo<Bundle>(
     () => ({ format: bundleFormat, version: bundleVersion, family: body.family as FamilyId, entries: bodies.entries }),
     [body.family, bodies.entries],
@@ -47,16 +45,9 @@ export function RouteStudio({ body, bodies }: { body: Route; bodies: { entries: 
     void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
   return (
     <>
-      <div className="rooms" role="tablist" aria-label="views of the route">
-        {views.map((v) => (
-          <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => setView(v)}>
-            {v}
-          </button>
-        ))}
-      </div>
-      {view === 'Script and score' && <ScriptAndScore body={body} bundle={bundle} onEdit={edit} />}
-      {view === 'About the route' && <RouteForm body={body} bodies={bodies} />}
-      {view === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
+      {room === 'Script and score' && <ScriptAndScore body={body} bundle={bundle} onEdit={edit} />}
+      {room === 'About the route' && <RouteForm body={body} bodies={bodies} />}
+      {room === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
     </>
   );
 }
@@ -193,7 +184,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
             return (
               <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>
                 {l !== null ? (
-                  <button type="button" className="plain" onClick={() => setPicked(place)}>
+                  <button type="button" className="plain inline" onClick={() => setPicked(place)}>
                     line {l}
                   </button>
                 ) : (

@@ -5,7 +5,6 @@ import {
   type Edge,
   EdgeLabelRenderer,
   type EdgeProps,
-  getBezierPath,
   Handle,
   MarkerType,
   type Node,
@@ -19,11 +18,29 @@ import { Loading } from '../../../parts/states/States.tsx';
 import { layoutGraph, type Placed } from '../../../workers/layout.ts';
 
 const width = 190;
-const height = 74;
+const height = 86;
 const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
 
 type ModeNode = Node<{ mode: MapNode }, 'mode'>;
-type WayEdge = Edge<{ label: string; alone: boolean; loops: boolean; hazard: boolean; shift: number }, 'way'>;
+type WayEdge = Edge<
+  { label: string; alone: boolean; hazard: boolean; route?: NonNullable<ReturnType<Placed['arrows']['get']>> },
+  'way'
+>;
+
+/** A line through its corners, those a little rounded. */
+function rounded(points: ReadonlyArray<Readonly<{ x: number; y: number }>>): string {
+  return points.reduce((path, p, i) => {
+    const [before, after] = [points[i - 1], points[i + 1]];
+    if (!before) return `M${p.x} ${p.y}`;
+    if (!after) return `${path} L${p.x} ${p.y}`;
+    const towards = (q: { x: number; y: number }) => {
+      const length = Math.hypot(q.x - p.x, q.y - p.y) || 1;
+      const r = Math.min(10, length / 2);
+      return `${p.x + ((q.x - p.x) / length) * r} ${p.y + ((q.y - p.y) / length) * r}`;
+    };
+    return `${path} L${towards(before)} Q${p.x} ${p.y} ${towards(after)}`;
+  }, '');
+}
 
 function ModeBox({ data, selected }: NodeProps<ModeNode>) {
   const { mode } = data;
@@ -31,7 +48,7 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
     <div
       className={`mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'troubled' : ''}`}
     >
-      <Handle type="target" position={Position.Left} />
+      <Handle type="target" position={Position.Top} />
       <strong>{mode.id === 'any' ? 'any mode' : mode.name}</strong>
       <span className="small">
         {mode.id === 'any' ? '' : mode.controllerName}
@@ -41,46 +58,41 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
       {(mode.unreachable || mode.deadEnd) && (
         <span className="mode-flag">{mode.unreachable ? 'nothing leads here' : 'nothing leads away'}</span>
       )}
-      <Handle type="source" position={Position.Right} />
+      <Handle type="source" position={Position.Bottom} />
     </div>
   );
 }
 
-function Way({ sourceX, sourceY, targetX, targetY, data, markerEnd }: EdgeProps<WayEdge>) {
-  const shift = data?.shift ?? 0;
-  const [path, labelX, labelY] = data?.loops
-    ? [
-        `M${sourceX} ${sourceY} C${sourceX + 70} ${sourceY - 95 - shift}, ${targetX - 70} ${targetY - 95 - shift}, ${targetX} ${targetY}`,
-        (sourceX + targetX) / 2,
-        sourceY - 72 - shift * 0.75,
-      ]
-    : getBezierPath({
-        sourceX,
-        sourceY: sourceY + shift,
-        sourcePosition: Position.Right,
-        targetX,
-        targetY: targetY + shift,
-        targetPosition: Position.Left,
-      });
+function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
+  const route = data?.route;
+  if (!route) return null;
   return (
     <>
       <BaseEdge
-        path={path}
+        path={rounded(route.points)}
         markerEnd={markerEnd}
         className={`way ${data?.alone ? 'by-itself' : ''} ${data?.hazard ? 'hazard' : ''}`}
       />
-      <EdgeLabelRenderer>
-        <span
-          className={`way-label ${data?.alone ? 'by-itself' : ''}`}
-          style={{ transform: `translate(-50%,-50%) translate(${labelX}px,${labelY}px)` }}
-        >
-          {data?.hazard && '⚠ '}
-          {data?.label}
-        </span>
-      </EdgeLabelRenderer>
+      {route.label && (
+        <EdgeLabelRenderer>
+          <span
+            className={`way-label ${data?.alone ? 'by-itself' : ''}`}
+            style={{ transform: `translate(-50%,-50%) translate(${route.label.x}px,${route.label.y}px)` }}
+          >
+            {data?.hazard && '⚠ '}
+            {data?.label}
+          </span>
+        </EdgeLabelRenderer>
+      )}
     </>
   );
 }
+
+/** How much room a label takes, in two lines at the most. */
+const labelSize = (text: string) => ({
+  width: Math.min(150, 14 + text.length * 6.4),
+  height: text.length * 6.4 > 136 ? 32 : 17,
+});
 
 const nodeTypes = { mode: ModeBox };
 const edgeTypes = { way: Way };
@@ -92,12 +104,8 @@ function together(edges: readonly MapEdge[]): WayEdge[] {
     const key = `${e.from} ${e.to} ${e.kind === 'route' ? 'route' : 'alone'}`;
     groups.set(key, [...(groups.get(key) ?? []), e]);
   }
-  const seen = new Map<string, number>();
   return [...groups].map(([key, all]): WayEdge => {
     const [first] = all;
-    const pair = `${first?.from} ${first?.to}`;
-    const nth = seen.get(pair) ?? 0;
-    seen.set(pair, nth + 1);
     const alone = first?.kind !== 'route';
     const words = all.map((e) =>
       e.kind === 'route'
@@ -115,30 +123,23 @@ function together(edges: readonly MapEdge[]): WayEdge[] {
       data: {
         label: words.length > 2 ? `${words.slice(0, 2).join(' · ')} · ${words.length - 2} more` : words.join(' · '),
         alone,
-        loops: first?.from === first?.to,
         hazard: all.some((e) => e.hazards.length > 0),
-        shift: nth * 18,
       },
     };
   });
 }
 
-export default function ModesGraph({
-  map,
-  picked,
-  onPick,
-}: {
-  map: ModesMap;
-  picked: string | null;
-  onPick: (id: string | null) => void;
-}) {
+type Props = Readonly<{ map: ModesMap; picked: string | null; supply: boolean; onPick: (id: string | null) => void }>;
+
+/** The map itself: boxes for modes, arrows for what leads on. */
+export default function ModesGraph({ map, picked, supply, onPick }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
-  const edges = useMemo(() => together(map.edges), [map]);
+  const edges = useMemo(() => together(map.edges.filter((e) => supply || e.kind !== 'supply')), [map, supply]);
   useEffect(() => {
     let stale = false;
     void layoutGraph(
       map.nodes.map((n) => ({ id: n.id, width, height })),
-      edges.map((e) => ({ id: e.id, from: e.source, to: e.target })),
+      edges.map((e) => ({ id: e.id, from: e.source, to: e.target, label: labelSize(e.data?.label ?? '') })),
     ).then((done) => {
       if (!stale) setPlaced(done);
     });
@@ -151,7 +152,7 @@ export default function ModesGraph({
     (mode): ModeNode => ({
       id: mode.id,
       type: 'mode',
-      position: placed.get(mode.id) ?? { x: 0, y: 0 },
+      position: placed.boxes.get(mode.id) ?? { x: 0, y: 0 },
       data: { mode },
       selected: picked === mode.id,
       width,
@@ -161,7 +162,12 @@ export default function ModesGraph({
   return (
     <ReactFlow
       nodes={nodes}
-      edges={edges}
+      edges={edges.map(
+        (e): WayEdge => ({
+          ...e,
+          data: { label: '', alone: false, hazard: false, ...e.data, route: placed.arrows.get(e.id) },
+        }),
+      )}
       nodeTypes={nodeTypes}
       edgeTypes={edgeTypes}
       nodesDraggable={false}

@@ -41,13 +41,14 @@ export function ModesRoom({ entries, family, writes }: RoomProps) {
   );
   const map = useMemo(() => modesMap(bundle), [bundle]);
   const [picked, setPicked] = useState<string | null>(null);
+  const [supply, setSupply] = useState(false);
   if (map.nodes.length === 0) return <Empty title="No mode yet" />;
   const node = map.nodes.find((n) => n.id === picked) ?? null;
   return (
     <div className="modes-room">
       <div className="sheet modes-map">
         <Suspense fallback={<Loading what="the map" />}>
-          <ModesGraph map={map} picked={picked} onPick={setPicked} />
+          <ModesGraph map={map} picked={picked} supply={supply} onPick={setPicked} />
         </Suspense>
       </div>
       <aside className="stack">
@@ -55,6 +56,10 @@ export function ModesRoom({ entries, family, writes }: RoomProps) {
           <Link className="act" to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
             Play the unit
           </Link>
+          <label className="row small">
+            <input type="checkbox" checked={supply} onChange={(e) => setSupply(e.target.checked)} /> what the supply
+            does
+          </label>
         </div>
         {node ? (
           <ModeSheet node={node} bundle={bundle} edges={map.edges} writes={writes} />
@@ -74,7 +79,7 @@ function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: s
       <ul className="plain modes-list">
         {nodes.map((n) => (
           <li key={n.id}>
-            <button type="button" className="plain" onClick={() => onPick(n.id)}>
+            <button type="button" className="plain modes-name" onClick={() => onPick(n.id)}>
               {n.id === 'any' ? 'any mode' : n.name}
             </button>{' '}
             {n.idleMs !== null && <span className="soft small">ends after {seconds(n.idleMs)} idle</span>}

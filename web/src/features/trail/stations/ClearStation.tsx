@@ -1,6 +1,6 @@
 import { wayBack } from '@wire-trail/core';
 import { useState } from 'react';
-import { Coach } from './Coach.tsx';
+import { Coach } from './coach/Coach.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
 
 /** Erase the memory the way the unit wants, put everything back, leave the mode. */

@@ -1,13 +1,22 @@
+import type { CoachCard, Route } from '@wire-trail/core';
+import { useState } from 'react';
 import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
-import { Coach } from './Coach.tsx';
+import { useOdds } from '../../../parts/odds/use-odds.ts';
+import { AfterTry } from './coach/AfterTry.tsx';
+import { Coach } from './coach/Coach.tsx';
 import { Skip } from './Skip.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
 
+const gloved = ['gloved'] as const;
+
 /** Put the control into its service mode. Tries are kept; leaving the station out needs a word why. */
 export function EnterStation({ walk, data, add }: StationProps) {
-  const route = data.enter;
-  const tries = walk.tries.filter((t) => t.route === route?.id);
-  const failed = tries.filter((t) => !t.took).length;
+  const [chosen, setChosen] = useState<Route | null>(null);
+  const [pace, setPace] = useState(1);
+  const [failedAt, setFailedAt] = useState<{ card: CoachCard | null } | null>(null);
+  const [ready, setReady] = useState(false);
+  const route = chosen ?? data.enter;
+  const odds = useOdds(route ? data.bundle : null, route?.id ?? '', gloved, 1000);
   if (!route)
     return (
       <Room
@@ -22,14 +31,56 @@ export function EnterStation({ walk, data, add }: StationProps) {
         <p>For this, nothing has to be read from the control.</p>
       </Room>
     );
+  const tries = walk.tries.filter((t) => t.route === route.id);
+  const failed = tries.filter((t) => !t.took).length;
+  const last = walk.tries.at(-1);
+  const others = data.waysIn.filter((r) => r.id !== route.id);
+  const paced = pace === 1 ? {} : { pace };
+  // a try that is written down is gone on from, also after the page was left
+  const waiting = !ready && last !== undefined && !last.took;
+  if (failedAt !== null || waiting)
+    return (
+      <AfterTry
+        route={route}
+        others={others}
+        data={data}
+        failed={failed + (failedAt ? 1 : 0)}
+        pace={odds.odds?.get('gloved')?.pace ?? 1}
+        lastPace={last?.pace ?? pace}
+        said={failedAt ? null : (last?.happened ?? null)}
+        onSaid={(happened) => {
+          if (!failedAt) return;
+          const step = failedAt.card?.path;
+          setFailedAt(null);
+          void add({ kind: 'tried', route: route.id, took: false, happened, ...(step ? { step } : {}), ...paced });
+        }}
+        onAgain={(next) => {
+          setPace(next);
+          setFailedAt(null);
+          setReady(true);
+        }}
+        onOther={(other) => {
+          setChosen(other);
+          setPace(1);
+          setFailedAt(null);
+          setReady(true);
+        }}
+        onLeave={(why) => void add({ kind: 'skipped', station: 'enter', why })}
+      />
+    );
   return (
     <Coach
-      key={tries.length}
+      key={`${route.id}${tries.length}`}
       route={route}
       data={data}
       title="Front, as it should stand"
       failed={failed}
-      onEnd={(took) => void add({ kind: 'tried', route: route.id, took })}
+      pace={pace}
+      onEnd={(took, card) => {
+        setReady(false);
+        if (took) void add({ kind: 'tried', route: route.id, took, ...paced });
+        else setFailedAt({ card });
+      }}
       aside={
         <div className="sheet small">
           <div className="row spread">
@@ -40,6 +91,13 @@ export function EnterStation({ walk, data, add }: StationProps) {
           </div>
           {route.sideEffects.map((effect) => (
             <p key={effect}>{effect}</p>
+          ))}
+          {others.map((o) => (
+            <p key={o.id}>
+              <button type="button" className="plain" onClick={() => setChosen(o)}>
+                Other way in: {o.name}
+              </button>
+            </p>
           ))}
           <Skip
             example="it stands in that mode already"

@@ -14,6 +14,7 @@ import { faceOf } from '../trail-data.ts';
 import { coverWords } from '../words.ts';
 import { HazardNote, WaysThere } from './Before.tsx';
 import { Measure } from './Measure.tsx';
+import { ModeWork } from './mode-work/ModeWork.tsx';
 import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { Next, Room, type StationProps, useTopOf } from './station.tsx';
 
@@ -74,6 +75,7 @@ export function TestStation({ walk, data, add }: StationProps) {
         onAnswer={answer}
         onClear={() => void add({ kind: 'skipped', station: 'test', why: 'the chart came to its end' })}
       />
+      <ModeWork walk={walk} data={data} add={add} />
     </Room>
   );
 }

@@ -114,7 +114,7 @@ describe('Enter', () => {
     const s = standing([unit(), safe]);
     show(<EnterStation {...s} />);
     sees('No basket in the machine, hood shut.');
-    press('Begin');
+    press('Begin, tapping along');
     expect(screen.getByTestId('control-breaker').dataset.place).toBe('off');
     press('Done');
     sees('hold down');
@@ -132,7 +132,9 @@ describe('Enter', () => {
     expect(screen.getByRole('group', { name: '2 of 2' })).toBeTruthy();
     press('Done');
     press('It did not');
-    expect(s.added).toEqual([{ kind: 'tried', route: 'enter-memory', took: false }]);
+    sees('What happened?');
+    press('I was too slow');
+    expect(s.added).toEqual([{ kind: 'tried', route: 'enter-memory', took: false, happened: 'too-slow', step: '4' }]);
   });
 
   it('is left out only with a word why', () => {

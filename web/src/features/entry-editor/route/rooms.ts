@@ -1,0 +1,2 @@
+/** The rooms a route is worked on in. */
+export const routeRooms = ['Script and score', 'About the route', 'Accounts'] as const;

@@ -1,0 +1,167 @@
+import type { CoachCard } from '@wire-trail/core';
+import { useEffect, useRef, useState } from 'react';
+import { actBig, cardLead, momentWords, partName, shownWords } from '../../../../parts/words/coach-words.ts';
+import type { TrailData } from '../../trail-data.ts';
+
+/** The big words of a card: what the hand does, or what is to be seen. */
+export const cardBig = (card: CoachCard, data: TrailData): string =>
+  card.watch.length > 0
+    ? shownWords(card.watch, data.panel)
+    : card.step.kind === 'rest'
+      ? `${card.step.span.usualMs / 1000} s`
+      : card.acts.map((a) => actBig(a, data.panel)).join(' · ');
+
+/** One card, large: what to do now, how often, in which window, held for how long. */
+export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
+  const { step } = card;
+  const seconds = step.kind === 'rest' ? step.span.usualMs : card.holdMs;
+  return (
+    <div className="card">
+      <p className="lead">{cardLead(card, data.panel)}</p>
+      {'caution' in step && step.caution && (
+        <div className="note bad">
+          <strong>{step.caution}</strong>
+        </div>
+      )}
+      <p className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data)}</p>
+      {card.acts.some((a) => a.times > 1 && a.act === 'press') && <Count times={card.acts[0]?.times ?? 1} />}
+      {card.times > 1 && <Count times={card.times} />}
+      {card.keeping.length > 0 && card.acts.every((a) => a.act !== 'let-go') && (
+        <p className="tag">keep holding {card.keeping.map((k) => partName(data.panel, k.control)).join(' and ')}</p>
+      )}
+      {card.holdUntil && card.acts.every((a) => a.act === 'hold') && (
+        <p className="soft">let go {momentWords(card.holdUntil, data.panel).toLowerCase()}</p>
+      )}
+      {seconds !== null && seconds !== undefined && step.kind === 'rest' && (
+        <Running forMs={seconds} name="wait" start="Start the wait" />
+      )}
+      {seconds !== null && seconds !== undefined && step.kind !== 'rest' && <HoldPad card={card} forMs={seconds} />}
+      {card.windowMs !== null && (
+        <Running
+          forMs={card.windowMs}
+          name="window"
+          usualMs={card.usualMs * card.times}
+          start={
+            card.windowFrom
+              ? `Start: ${momentWords(card.windowFrom, data.panel)
+                  .toLowerCase()
+                  .replace(/^when /, '')}`
+              : 'Start'
+          }
+        />
+      )}
+      {card.withinMs !== null && <p className="soft">within {card.withinMs / 1000} s</p>}
+      {'feelsLike' in step && step.feelsLike && <p className="soft">{step.feelsLike}</p>}
+      {'why' in step && step.why && <p className="soft">{step.why}</p>}
+      {'ifItFails' in step && step.ifItFails && <p className="small">If it fails: {step.ifItFails}</p>}
+    </div>
+  );
+}
+
+/** A timer that starts as the pad is touched, with the other hand on the unit, and says how long it was held. */
+function HoldPad({ card, forMs }: { card: CoachCard; forMs: number }) {
+  const { step } = card;
+  const span = (step.kind === 'hold' || step.kind === 'keep') && step.until?.kind === 'span' ? step.until.span : null;
+  const [held, setHeld] = useState<number | null>(null);
+  const [down, setDown] = useState(false);
+  const frame = useRef(0);
+  useEffect(() => () => cancelAnimationFrame(frame.current), []);
+  const press = () => {
+    const began = performance.now();
+    setDown(true);
+    const tick = () => {
+      setHeld(performance.now() - began);
+      frame.current = requestAnimationFrame(tick);
+    };
+    tick();
+  };
+  const lift = () => {
+    cancelAnimationFrame(frame.current);
+    setDown(false);
+  };
+  const seconds = held === null ? null : (held / 1000).toFixed(1);
+  const least = span?.leastMs ?? forMs;
+  const most = span && span.mostMs > span.leastMs ? span.mostMs : Number.POSITIVE_INFINITY;
+  const verdict = held === null || down ? null : held < least ? 'too short' : held > most ? 'too long' : 'long enough';
+  return (
+    <button
+      type="button"
+      className={`hold-pad ${down ? 'down' : ''} ${held !== null && held >= least && held <= most ? 'ready' : ''}`}
+      onPointerDown={press}
+      onPointerUp={lift}
+      onPointerCancel={lift}
+      onKeyDown={(e) => (e.key === ' ' || e.key === 'Enter') && !e.repeat && press()}
+      onKeyUp={lift}
+    >
+      <span className="bar">
+        <span className="fill" style={{ width: `${Math.min(100, ((held ?? 0) / forMs) * 100)}%` }} />
+      </span>
+      <span>
+        {seconds === null
+          ? `touch here as you hold: ${forMs / 1000} s`
+          : `${seconds} s${verdict ? `, ${verdict}` : ''}`}
+      </span>
+    </button>
+  );
+}
+
+/** A count that goes up at each tap: how often it has been done, out of how often. */
+function Count({ times }: { times: number }) {
+  const [done, setDone] = useState(0);
+  const names = ['once', 'twice', '3 times', '4 times', '5 times', '6 times'];
+  return (
+    <div className="count" role="group" aria-label={`${done} of ${times}`}>
+      {Array.from({ length: times }, (_, i) => (
+        <button
+          key={names[i] ?? i}
+          type="button"
+          className={i < done ? 'counted' : ''}
+          aria-pressed={i < done}
+          onClick={() => setDone(i < done ? i : i + 1)}
+        >
+          {names[i] ?? i + 1}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** A running window: what is left of it, and a mark where the usual pace would be done. */
+function Running({ forMs, name, usualMs, start }: { forMs: number; name: string; usualMs?: number; start: string }) {
+  const [left, setLeft] = useState<number | null>(null);
+  const timer = useRef<number>(0);
+  useEffect(() => () => cancelAnimationFrame(timer.current), []);
+  const run = () => {
+    const began = performance.now();
+    cancelAnimationFrame(timer.current);
+    const tick = () => {
+      const rest = Math.max(0, forMs - (performance.now() - began));
+      setLeft(rest);
+      if (rest > 0) timer.current = requestAnimationFrame(tick);
+    };
+    tick();
+  };
+  const over = left === 0;
+  return (
+    <div className="running">
+      <div className="row spread">
+        <span>{name}</span>
+        <span className="mono" role="timer">
+          {left === null ? `${forMs / 1000} s` : over ? 'over' : `${(left / 1000).toFixed(1)} s left`}
+        </span>
+      </div>
+      <div className="bar">
+        <div
+          className={over ? 'fill over' : 'fill'}
+          style={{ width: `${left === null ? 0 : ((forMs - left) / forMs) * 100}%` }}
+        />
+        {usualMs !== undefined && usualMs < forMs && (
+          <div className="usual" style={{ left: `${(usualMs / forMs) * 100}%` }} />
+        )}
+      </div>
+      <button type="button" className="act wide" onClick={run}>
+        {left === null ? start : 'Start again'}
+      </button>
+    </div>
+  );
+}

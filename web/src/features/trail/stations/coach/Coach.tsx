@@ -1,0 +1,98 @@
+import { type CoachCard, coachCards, type Route } from '@wire-trail/core';
+import { type ReactNode, useMemo, useState } from 'react';
+import type { TrailData } from '../../trail-data.ts';
+import { Next, Room, useTopOf } from '../station.tsx';
+import { Card } from './Cards.tsx';
+import { CoachStart } from './CoachStart.tsx';
+import './coach.css';
+import { HandsFree } from './HandsFree.tsx';
+import { panelAt } from './panel-at.ts';
+import { useAwake } from './senses.ts';
+
+type Props = Readonly<{
+  route: Route;
+  data: TrailData;
+  title: string;
+  /** It took, or it did not, and at which card. */
+  onEnd: (took: boolean, card: CoachCard | null) => void;
+  failed: number;
+  /** The beat times the usual tempo. */
+  pace?: number;
+  aside?: ReactNode;
+}>;
+
+/** Coaches a route: hands free, by a beat and a voice, or one card at a time as one taps along. Works with one thumb. */
+export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Props) {
+  const cards = useMemo(() => coachCards(route.steps), [route]);
+  const [way, setWay] = useState<'start' | 'free' | 'tapping'>('start');
+  const [index, setIndex] = useState(0);
+  useAwake(way !== 'start');
+  useTopOf(`${way}${index}`);
+  const end = (took: boolean, card: CoachCard | null) => {
+    setWay('start');
+    setIndex(0);
+    onEnd(took, card);
+  };
+  if (way === 'start')
+    return (
+      <CoachStart
+        route={route}
+        data={data}
+        title={title}
+        cards={cards}
+        failed={failed}
+        pace={pace}
+        aside={aside}
+        onBegin={setWay}
+      />
+    );
+  if (way === 'free')
+    return (
+      <HandsFree
+        cards={cards}
+        data={data}
+        title={title}
+        pace={pace}
+        aside={aside}
+        onEnd={end}
+        onBack={() => setWay('start')}
+      />
+    );
+  const card = cards[index];
+  if (!card) return null;
+  const isLast = index === cards.length - 1;
+  return (
+    <Room
+      panel={panelAt(data, cards, index)}
+      panelTitle={title}
+      beside={aside}
+      actions={
+        isLast ? (
+          <>
+            <Next onClick={() => end(true, card)}>It took</Next>
+            <button type="button" className="act big" onClick={() => end(false, card)}>
+              It did not
+            </button>
+          </>
+        ) : (
+          <Next onClick={() => setIndex(index + 1)}>{card.watch.length > 0 ? 'Seen' : 'Done'}</Next>
+        )
+      }
+    >
+      <div className="row spread">
+        <span className="soft small">
+          step {index + 1} of {cards.length}
+        </span>
+        <button type="button" className="plain" onClick={() => (index === 0 ? setWay('start') : setIndex(index - 1))}>
+          One step back
+        </button>
+      </div>
+      <Card key={card.path} card={card} data={data} />
+      {!isLast && (
+        <button type="button" className="plain" onClick={() => end(false, card)}>
+          It went wrong here
+        </button>
+      )}
+    </Room>
+  );
+}

@@ -1,0 +1,85 @@
+import { type CoachCard, holdsFor, type Route } from '@wire-trail/core';
+import type { ReactNode } from 'react';
+import { cardLead } from '../../../../parts/words/coach-words.ts';
+import type { TrailData } from '../../trail-data.ts';
+import { HazardNote, WaysThere } from '../Before.tsx';
+import { Next, Room } from '../station.tsx';
+import { cardBig } from './Cards.tsx';
+import { Senses } from './Senses.tsx';
+
+type Props = Readonly<{
+  route: Route;
+  data: TrailData;
+  title: string;
+  cards: readonly CoachCard[];
+  failed: number;
+  pace: number;
+  aside: ReactNode;
+  onBegin: (way: 'free' | 'tapping') => void;
+}>;
+
+/** Before hands are busy: what must be so, what may hurt, all steps once, and how one wants to be told. */
+export function CoachStart({ route, data, title, cards, failed, pace, aside, onBegin }: Props) {
+  const known = route.knownNotToWork.filter(
+    (k) => k.variant === undefined || holdsFor([k.variant], data.alive) !== 'no',
+  );
+  return (
+    <Room
+      panel={{ face: data.front }}
+      panelTitle={title}
+      beside={aside}
+      actions={
+        <>
+          <Next onClick={() => onBegin('free')}>Begin, hands free</Next>
+          <button type="button" className="act big" onClick={() => onBegin('tapping')}>
+            Begin, tapping along
+          </button>
+        </>
+      }
+    >
+      <h1>{route.name}</h1>
+      <p className="soft">
+        {cards.length} steps. {failed > 0 ? 'Another try' : 'Read them once before your hands are busy'}
+        {pace === 1 ? '.' : `, ${pace < 1 ? 'quicker' : 'slower'} than usual (${Math.round(pace * 100)} %).`}
+      </p>
+      {failed > 0 && route.ifItFails.length > 0 && (
+        <div className="sheet">
+          <h2>If it does not take</h2>
+          <ol>
+            {route.ifItFails.map((advice) => (
+              <li key={advice}>{advice}</li>
+            ))}
+          </ol>
+        </div>
+      )}
+      <HazardNote ids={route.hazards} data={data} />
+      <WaysThere ids={route.ways} data={data} />
+      {route.before.length > 0 && (
+        <div className="note">
+          <strong>First</strong>
+          <ul>
+            {route.before.map((b) => (
+              <li key={b}>{b}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <ol className="step-list">
+        {cards.map((c) => (
+          <li key={c.path}>
+            <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data)}</strong>
+            {c.holdMs !== null && <span className="tag">for {c.holdMs / 1000} s</span>}
+            {c.times > 1 && <span className="tag">{c.times} times</span>}
+            {c.windowMs !== null && <span className="tag">within {c.windowMs / 1000} s</span>}
+          </li>
+        ))}
+      </ol>
+      {known.map((k) => (
+        <p key={k.how} className="small">
+          <strong>Does not work:</strong> {k.how}. {k.why}
+        </p>
+      ))}
+      <Senses />
+    </Room>
+  );
+}

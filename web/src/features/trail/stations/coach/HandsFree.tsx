@@ -1,0 +1,131 @@
+import type { CoachCard } from '@wire-trail/core';
+import { type ReactNode, useEffect } from 'react';
+import { cardLead, partName } from '../../../../parts/words/coach-words.ts';
+import type { TrailData } from '../../trail-data.ts';
+import { Next, Room } from '../station.tsx';
+import { cardBig } from './Cards.tsx';
+import { panelAt } from './panel-at.ts';
+import { beat, hush, say, useSenses } from './senses.ts';
+import { useClock } from './use-clock.ts';
+
+type Props = Readonly<{
+  cards: readonly CoachCard[];
+  data: TrailData;
+  title: string;
+  pace: number;
+  aside: ReactNode;
+  onEnd: (took: boolean, card: CoachCard | null) => void;
+  onBack: () => void;
+}>;
+
+/** Both hands on the unit: it speaks each action, beats to it, runs counts and windows, and goes on by itself. */
+export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Props) {
+  const [senses] = useSenses();
+  const { now, times, restart, onto } = useClock(cards, pace, true, (kind) => beat(kind, senses));
+  const card = cards[now.card];
+  const next = cards[now.card + 1];
+  useEffect(() => {
+    const up = cards[now.card];
+    if (up) say(`${cardLead(up, data.panel)}. ${cardBig(up, data).replaceAll(' · ', ', ')}`, senses);
+  }, [now.card, cards, data, senses]);
+  useEffect(() => hush, []);
+  if (!card) return null;
+  const beats = times[now.card]?.beats.filter((b) => b.kind !== 'tick') ?? [];
+  const first = beats[0]?.atMs ?? 0;
+  const sinceBeat = now.elapsedMs + (times[now.card]?.fromMs ?? 0) - first;
+  const holdMs = card.step.kind === 'rest' ? card.step.span.usualMs : card.holdMs;
+  return (
+    <Room
+      panel={panelAt(data, cards, now.card)}
+      panelTitle={title}
+      beside={aside}
+      actions={
+        <>
+          <Next onClick={() => restart()}>Start the beat again</Next>
+          <button type="button" className="act big" onClick={() => onEnd(true, card)}>
+            It took
+          </button>
+          <button type="button" className="act big" onClick={() => onEnd(false, card)}>
+            It did not
+          </button>
+        </>
+      }
+    >
+      <div className="row spread">
+        <span className="soft small">
+          step {now.card + 1} of {cards.length}
+        </span>
+        <button type="button" className="plain" onClick={onBack}>
+          Stop the beat
+        </button>
+      </div>
+      <button
+        type="button"
+        className={`beat-card ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
+        onClick={() => next && onto(now.card + 1)}
+        aria-label={next ? 'this is done, go on' : 'the last step'}
+      >
+        <span className="lead">{cardLead(card, data.panel)}</span>
+        {'caution' in card.step && card.step.caution && <span className="note bad">{card.step.caution}</span>}
+        <span className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data)}</span>
+        {beats.length > 1 && (
+          <span className="beat-dots" role="img" aria-label={`${Math.min(now.beats, beats.length)} of ${beats.length}`}>
+            {beats.map((b, i) => (
+              <span key={b.atMs} className={i < now.beats ? 'fallen' : ''} />
+            ))}
+          </span>
+        )}
+        {card.keeping.length > 0 && card.acts.every((a) => a.act !== 'let-go') && (
+          <span className="tag">
+            keep holding {card.keeping.map((k) => partName(data.panel, k.control)).join(' and ')}
+          </span>
+        )}
+        {holdMs !== null && (
+          <Bar name={card.step.kind === 'rest' ? 'wait' : 'hold'} forMs={holdMs} goneMs={sinceBeat} />
+        )}
+        {card.windowMs !== null && (
+          <Bar
+            name="window"
+            forMs={card.windowMs}
+            goneMs={Math.max(0, sinceBeat + 300)}
+            usualMs={card.usualMs * card.times * pace}
+          />
+        )}
+      </button>
+      <p className="soft" aria-live="off">
+        {now.over
+          ? 'That was all of it. Did it take?'
+          : next
+            ? `then: ${cardLead(next, data.panel)} ${cardBig(next, data)}`
+            : 'the last step'}
+      </p>
+      <p className="small soft">
+        Speaks and beats: move on each beat, both hands free. Touch the words when you are ahead of it.
+      </p>
+    </Room>
+  );
+}
+
+/** What is left of a hold, a wait or a window. */
+function Bar({ name, forMs, goneMs, usualMs }: { name: string; forMs: number; goneMs: number; usualMs?: number }) {
+  const left = Math.max(0, forMs - Math.max(0, goneMs));
+  return (
+    <span className="running">
+      <span className="row spread">
+        <span>{name}</span>
+        <span className="mono">
+          {goneMs <= 0 ? `${forMs / 1000} s` : left === 0 ? 'over' : `${(left / 1000).toFixed(1)} s left`}
+        </span>
+      </span>
+      <span className="bar">
+        <span
+          className={left === 0 && name === 'window' ? 'fill over' : 'fill'}
+          style={{ width: `${((forMs - left) / forMs) * 100}%` }}
+        />
+        {usualMs !== undefined && usualMs < forMs && (
+          <span className="usual" style={{ left: `${(usualMs / forMs) * 100}%` }} />
+        )}
+      </span>
+    </span>
+  );
+}

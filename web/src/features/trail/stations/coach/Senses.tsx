@@ -1,0 +1,29 @@
+import { type Sense, senses, useSenses } from './senses.ts';
+
+const names: Readonly<Record<Sense, string>> = {
+  sound: 'beeps',
+  speech: 'voice',
+  vibration: 'vibration',
+  picture: 'flashes',
+};
+
+/** How the coach is heard, felt and seen; each can be off. */
+export function Senses() {
+  const [on, toggle] = useSenses();
+  return (
+    <fieldset className="senses">
+      <legend className="small soft">Hands free it tells by</legend>
+      {senses.map((s) => (
+        <button
+          key={s}
+          type="button"
+          className={`act ${on[s] ? 'on' : ''}`}
+          aria-pressed={on[s]}
+          onClick={() => toggle(s)}
+        >
+          {names[s]}
+        </button>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,238 @@
+import {
+  entriesOf,
+  type Mode,
+  type NumberedTest,
+  orderOfTests,
+  parseReading,
+  printSteps,
+  runAt,
+  runOf,
+} from '@wire-trail/core';
+import { useEffect, useState } from 'react';
+import { shownWords } from '../../../../parts/words/coach-words.ts';
+import type { StationProps } from '../station.tsx';
+
+type Result = 'pass' | 'fail' | 'not-valid';
+const resultWords: Readonly<Record<Result, string>> = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, repeat' };
+
+/** The numbered tests of a mode: step through and record, or follow along while they run by themselves. */
+export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode }) {
+  const [following, setFollowing] = useState<string | null>(null);
+  const tests = orderOfTests(mode);
+  const route = entriesOf(data.bundle, 'route').find((r) => r.to === mode.id && r.from !== 'any');
+  const runs = tests.filter((t) => t.followedBy !== null && !tests.some((o) => o.followedBy === t.number));
+  const results = walk.tests.filter((t) => t.mode === mode.id);
+  const record = (test: NumberedTest, result: Result, typed: string, afterMs?: number) => {
+    const reading = readingOf(test, typed);
+    void add({
+      kind: 'tested',
+      mode: mode.id,
+      number: test.number,
+      result,
+      reading,
+      ...(afterMs === undefined ? {} : { afterMs: Math.round(afterMs) }),
+    });
+  };
+  return (
+    <div className="sheet stack">
+      {route && (
+        <details>
+          <summary>How to get there: {route.name}</summary>
+          <pre className="mono small">{printSteps(route.steps)}</pre>
+        </details>
+      )}
+      {following !== null ? (
+        <Follow mode={mode} first={following} data={data} onResult={record} onEnd={() => setFollowing(null)} />
+      ) : (
+        runs.map((t) => (
+          <button key={t.number} type="button" className="act first big wide" onClick={() => setFollowing(t.number)}>
+            They run by themselves from {t.number}: follow along
+          </button>
+        ))
+      )}
+      <ol className="plain stack">
+        {tests.map((t) => (
+          <TestRow
+            key={t.number}
+            test={t}
+            result={results.findLast((r) => r.number === t.number)?.result ?? null}
+            blocked={
+              t.needsFirst !== undefined && !results.some((r) => r.number === t.needsFirst && r.result === 'pass')
+            }
+            onResult={(result, typed) => record(t, result, typed)}
+          />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function readingOf(test: NumberedTest, typed: string) {
+  const { expects } = test;
+  if (expects?.kind !== 'reading' || typed.trim() === '') return null;
+  const read = parseReading(typed, expects.quantity);
+  if (!read.ok) return null;
+  const value = read.value.kind === 'open' ? null : read.value.value;
+  const verdict =
+    value === null || (expects.most !== null && value > expects.most)
+      ? 'high'
+      : expects.least !== null && value < expects.least
+        ? 'low'
+        : 'pass';
+  return {
+    typed: typed.trim(),
+    quantity: expects.quantity,
+    value,
+    atCelsius: null,
+    least: expects.least,
+    most: expects.most,
+    verdict,
+  } as const;
+}
+
+function TestRow({
+  test,
+  result,
+  blocked,
+  onResult,
+}: {
+  test: NumberedTest;
+  result: Result | null;
+  blocked: boolean;
+  onResult: (result: Result, typed: string) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const wantsReading = test.expects?.kind === 'reading';
+  const reading = readingOf(test, typed);
+  return (
+    <li className={`test-row ${result ?? ''}`}>
+      <span className="test-number mono">{test.number}</span>
+      <div>
+        <strong>{test.name}</strong> {test.coldOnly && <span className="tag">only when cold</span>}{' '}
+        {blocked && <span className="tag">after test {test.needsFirst}</span>}
+        <div className="small soft">{test.starts}</div>
+        <div>{test.expected}</div>
+        {test.stops && <div className="small">To stop: {test.stops}</div>}
+        {test.repeatWhen && <div className="small">{test.repeatWhen}</div>}
+        {wantsReading && (
+          <input
+            className="box"
+            aria-label={`reading of test ${test.number}`}
+            placeholder="reading"
+            inputMode="text"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        )}
+        {typed !== '' && (
+          <span className="small">
+            {reading
+              ? reading.verdict === 'pass'
+                ? 'within its bounds'
+                : `too ${reading.verdict}`
+              : 'cannot be read as a number with its unit'}
+          </span>
+        )}
+        <div className="row">
+          <button
+            type="button"
+            className="act big"
+            aria-pressed={result === 'pass'}
+            onClick={() => onResult('pass', typed)}
+          >
+            Good
+          </button>
+          <button
+            type="button"
+            className="act big"
+            aria-pressed={result === 'fail'}
+            onClick={() => onResult('fail', typed)}
+          >
+            Bad
+          </button>
+          <button
+            type="button"
+            className="act big"
+            aria-pressed={result === 'not-valid'}
+            onClick={() => onResult('not-valid', typed)}
+          >
+            Not valid
+          </button>
+          {result && <span className="tag">{resultWords[result]}</span>}
+        </div>
+      </div>
+    </li>
+  );
+}
+
+type FollowProps = Readonly<{
+  mode: Mode;
+  first: string;
+  data: StationProps['data'];
+  onResult: (test: NumberedTest, result: Result, typed: string, afterMs?: number) => void;
+  onEnd: () => void;
+}>;
+
+/** What should be seen and heard now, how long yet, and one large button for what is wrong. */
+function Follow({ mode, first, data, onResult, onEnd }: FollowProps) {
+  const run = runOf(mode, first);
+  const [began, setBegan] = useState<number | null>(null);
+  const [elapsed, setElapsed] = useState(0);
+  const [failed, setFailed] = useState<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    if (began === null) return;
+    const timer = setInterval(() => setElapsed(Date.now() - began), 200);
+    return () => clearInterval(timer);
+  }, [began]);
+  const at = runAt(run, elapsed);
+  if (began === null)
+    return (
+      <button type="button" className="act first big wide" onClick={() => setBegan(Date.now())}>
+        Test {first} begins now
+      </button>
+    );
+  const { now } = at;
+  const end = () => {
+    for (const r of run) if (!failed.has(r.test.number)) onResult(r.test, 'pass', '');
+    onEnd();
+  };
+  return (
+    <div className="follow" aria-live="polite">
+      {now ? (
+        <>
+          <div className="row spread">
+            <span className="soft">
+              test {now.test.number} of {run.length}
+            </span>
+            <span className="mono" role="timer">
+              {Math.ceil(at.leftMs / 1000)} s yet
+            </span>
+          </div>
+          <p className="follow-name">{now.test.name}</p>
+          <p>{now.test.expected}</p>
+          {now.test.expects?.kind === 'signs' && (
+            <p className="tag">{shownWords(now.test.expects.signs, data.panel)}</p>
+          )}
+          <progress value={elapsed - now.fromMs} max={now.toMs - now.fromMs} />
+          <button
+            type="button"
+            className="act big wide wrong-now"
+            disabled={failed.has(now.test.number)}
+            onClick={() => {
+              setFailed(new Set([...failed, now.test.number]));
+              onResult(now.test, 'fail', '', elapsed);
+            }}
+          >
+            {failed.has(now.test.number) ? 'Noted' : 'This is wrong'}
+          </button>
+          {at.next && <p className="soft">then: {at.next.test.name}</p>}
+        </>
+      ) : (
+        <p className="follow-name">They are through.</p>
+      )}
+      <button type="button" className="act wide" onClick={end}>
+        {now ? 'All the rest was good; end here' : 'Keep what I saw'}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Setting } from '@wire-trail/core';
+import { useState } from 'react';
+import type { StationProps } from '../station.tsx';
+
+/** Settings: the old value noted before anything is set, then set, verified, and put back where it has to be. */
+export function SettingsWork({ settings, walk, data, add }: StationProps & { settings: readonly Setting[] }) {
+  return (
+    <div className="sheet stack">
+      {settings.map((s) => (
+        <SettingRow key={s.id} setting={s} walk={walk} data={data} add={add} />
+      ))}
+    </div>
+  );
+}
+
+function SettingRow({ setting, walk, data, add }: StationProps & { setting: Setting }) {
+  const [value, setValue] = useState('');
+  const state = walk.settings.get(setting.id);
+  const right = setting.right.filter((r) => r.variant === null || data.alive.includes(r.variant)).map((r) => r.value);
+  const did = (what: 'noted' | 'set' | 'verified' | 'put-back', v: string) =>
+    void add({ kind: 'setting', setting: setting.id, did: what, value: v });
+  const choices = setting.allowed;
+  return (
+    <div className="setting-row">
+      <strong>{setting.name}</strong>
+      <div className="small soft">{setting.shownAs}</div>
+      <div className="small">
+        right here: <strong>{right.join(' or ') || 'not known'}</strong>
+        {state?.old != null && <> · was {state.old}</>}
+        {state?.set != null && <> · set to {state.set}</>}
+        {state?.verified && ' · verified'}
+        {state?.putBack && ' · put back'}
+      </div>
+      <div className="row">
+        <select
+          className="box"
+          aria-label={`value of ${setting.name}`}
+          value={value}
+          onChange={(e) => setValue(e.target.value)}
+        >
+          <option value="">value …</option>
+          {choices.map((c) => (
+            <option key={c}>{c}</option>
+          ))}
+        </select>
+        {state?.old == null ? (
+          <button type="button" className="act" disabled={value === ''} onClick={() => did('noted', value)}>
+            Note the old value
+          </button>
+        ) : (
+          <>
+            <button type="button" className="act" disabled={value === ''} onClick={() => did('set', value)}>
+              I set it
+            </button>
+            {state.set !== null && !state.verified && (
+              <button type="button" className="act" onClick={() => did('verified', state.set ?? '')}>
+                It shows so
+              </button>
+            )}
+            {state.set !== null && !state.putBack && (
+              <button type="button" className="act" onClick={() => did('put-back', state.old ?? '')}>
+                Put back to {state.old}
+              </button>
+            )}
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
