@@ -127,7 +127,7 @@ describe('odds', () => {
   });
   it.each([
     [['--hands', 'three'], /bare, gloved, first/],
-    [['--runs', '-1'], /whole number/],
+    [['--runs', '0'], /whole number/],
     [['--route', 'none'], /holds no route/],
   ])('%j: status 2', async (more, words) => {
     const route = more[0] === '--route' ? [] : ['--route', 'enter-memory'];

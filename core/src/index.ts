@@ -115,7 +115,14 @@ export { Account, type Held, type Moment, Retry, Route, retries, type Settled, S
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
 // intake
 export type { InstrumentName } from './intake/names.ts';
-export { type Doubt, type Intake, type LinkedPhrase, type Phrase, readTelling } from './intake/read.ts';
+export {
+  type Contradiction,
+  type Doubt,
+  type Intake,
+  type LinkedPhrase,
+  type Phrase,
+  readTelling,
+} from './intake/read.ts';
 export { type Phrasing, readPhrasings, scorePhrasings } from './intake/score.ts';
 export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';

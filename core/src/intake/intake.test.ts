@@ -60,6 +60,16 @@ describe('plain words', () => {
     expect(intake.notUnderstood.map((p) => told.slice(p.from, p.to))).toEqual(['Sing a song']);
   });
 
+  it('holds the summing-up against what was told', () => {
+    const told = 'Lid open. Press b three times. In short: lid open and press b four times.';
+    const intake = readTelling(told, bench);
+    expect(printSteps(intake.steps)).toBe('set lid open\npress b 3 times\n');
+    expect(intake.contradictions).toMatchObject([
+      { text: 'press b four times', said: { times: 4 }, steps: { times: 3 } },
+    ]);
+    expect(readTelling(told.replace('four', 'three'), bench).contradictions).toEqual([]);
+  });
+
   it('says what it took one way though it may be meant another', () => {
     expect(read('quorrin-b2', 'The light blinks red.').doubts.map((d) => d.about)).toEqual(['how fast it flashes']);
   });
@@ -86,7 +96,8 @@ describe('plain words', () => {
         (told) => {
           const one = readTelling(told, bench);
           expect(readTelling(told, bench)).toEqual(one);
-          for (const p of [...one.phrases, ...one.notUnderstood]) expect(told.slice(p.from, p.to)).toBe(p.text);
+          for (const p of [...one.phrases, ...one.notUnderstood, ...one.contradictions])
+            expect(told.slice(p.from, p.to)).toBe(p.text);
         },
       ),
       { numRuns: 800 },

@@ -1,3 +1,4 @@
+import { contradictions } from '../accounts/align.ts';
 import type { Moment, Step } from '../gesture/model.ts';
 import type { UnitFacts } from '../play/facts.ts';
 import { actNext, type Memory } from './acts.ts';
@@ -19,7 +20,12 @@ export type Intake = Readonly<{
   phrases: readonly LinkedPhrase[];
   notUnderstood: readonly Phrase[];
   doubts: readonly Doubt[];
+  /** Where the telling sums itself up and says something else there than in its steps. */
+  contradictions: readonly Contradiction[];
 }>;
+
+/** A part of the summing-up that the steps before it do not bear out. */
+export type Contradiction = Phrase & Readonly<{ said: Step; steps: Step | null }>;
 
 /** Longer tellings are read to this length. */
 export const mostTelling = 20_000;
@@ -57,7 +63,13 @@ class Reading {
       });
       steps.push(...piece.steps);
     }
-    return { steps, phrases, notUnderstood: merge(this.notUnderstood, this.text), doubts: this.doubts };
+    return {
+      steps,
+      phrases,
+      notUnderstood: merge(this.notUnderstood, this.text),
+      doubts: this.doubts,
+      contradictions: [],
+    };
   }
 
   private phrase(from: number, to: number): Phrase {
@@ -122,6 +134,8 @@ class Reading {
   private list(s: Stream, at: Moment | null): void {
     const begun = this.pieces.length;
     let moment = at;
+    // where the words of the moment begin, so that they are linked with the step they belong to
+    let momentFrom = at === null ? null : 0;
     let anchor = at;
     let strong = true;
     while (!s.end) {
@@ -131,6 +145,7 @@ class Reading {
       const begins = s.i;
       const inner = this.moment(s);
       if (inner) {
+        momentFrom = begins;
         moment = inner;
         anchor = inner;
       }
@@ -150,7 +165,7 @@ class Reading {
         this.lose(s, from - 1);
         continue;
       }
-      const from = moment === null || inner === null ? s.i : begins;
+      const from = moment !== null && momentFrom !== null ? momentFrom : s.i;
       const steps = this.act(s);
       if (!steps) {
         const here = s.i;
@@ -492,13 +507,40 @@ function merge(phrases: readonly Phrase[], text: string): Phrase[] {
   return out;
 }
 
+/** Where somebody begins to sum up what was told. */
+const sumsUp =
+  /\b(so,? in short|in short|to sum up|summed up|in sum|all in all|so altogether|altogether that is|so that is|so that's|that makes)\b[:,]?\s*/i;
+
+/** What the summing-up says and the steps do not: each with its place in the text. */
+function contradictionsOf(told: Intake, summary: Intake, from: number, text: string): Contradiction[] {
+  return contradictions(summary.steps, told.steps).flatMap((row): Contradiction[] => {
+    const [mine, theirs] = row.cells;
+    const phrase = mine && summary.phrases.find((p) => p.at === mine.at.split('.')[0]);
+    if (!mine || !phrase) return [];
+    const [begin, end] = [phrase.from + from, phrase.to + from];
+    return [{ from: begin, to: end, text: text.slice(begin, end), said: mine.step, steps: theirs?.step ?? null }];
+  });
+}
+
 /**
  * Reads how somebody tells a sequence into draft steps on this family's controls. A grammar, the same answer every
- * time: a part that is not understood whole makes no step and is given back as it stands.
+ * time: a part that is not understood whole makes no step and is given back as it stands. Where the telling sums itself
+ * up (“in short, …”), the summing-up makes no steps of its own and is held against those before it.
  */
 export function readTelling(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Intake {
   const cut = text.slice(0, mostTelling);
-  const intake = new Reading(cut, namesOf(facts, instruments)).read();
+  const names = namesOf(facts, instruments);
+  const summing = sumsUp.exec(cut);
+  const told = new Reading(summing ? cut.slice(0, summing.index) : cut, names).read();
+  if (summing && told.steps.length > 0) {
+    const from = summing.index + summing[0].length;
+    const summary = new Reading(cut.slice(from), names).read();
+    return withLeft({ ...told, contradictions: contradictionsOf(told, summary, from, cut) }, text);
+  }
+  return withLeft(summing ? new Reading(cut, names).read() : told, text);
+}
+
+function withLeft(intake: Intake, text: string): Intake {
   if (text.length <= mostTelling) return intake;
   const left = { from: mostTelling, to: text.length, text: text.slice(mostTelling, mostTelling + 200) };
   return { ...intake, notUnderstood: [...intake.notUnderstood, left] };

@@ -253,6 +253,10 @@ export const api = createApi({
       query: ({ family, serial }) => `/machines/${family}/${encodeURIComponent(serial)}`,
       providesTags: ['Walks'],
     }),
+    tries: build.query<Array<{ route: string; took: number; of: number }>, string>({
+      query: (family) => `/families/${family}/tries`,
+      providesTags: ['Walks'],
+    }),
     questions: build.query<Question[], void>({ query: () => '/questions', providesTags: ['Questions'] }),
     settle: build.mutation<void, { id: string; answer: string }>({
       query: ({ id, answer }) => ({ url: `/questions/${id}/settle`, method: 'POST', body: { answer } }),

@@ -1,7 +1,7 @@
 import { Attached, FamilyId, WalkEvent } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
-import { machineHistory, openQuestions, readLog, readWalk, settleQuestion, takeEvents } from './service.ts';
+import { machineHistory, openQuestions, readLog, readWalk, settleQuestion, takeEvents, triesOf } from './service.ts';
 
 const State = z.enum(['open', 'waiting', 'closed']);
 const nullable = z.string().nullable();
@@ -54,6 +54,15 @@ export const walkRoutes = [
     params: z.object({ id: z.uuid() }),
     response: z.strictObject({ id: z.string(), events: z.array(WalkEvent) }),
     handle: ({ params, user, services }) => readWalk(params.id, user, services),
+  }),
+  route({
+    method: 'get',
+    path: '/families/:family/tries',
+    role: 'trainer',
+    summary: 'How often each route was tried in the field, and how often it took: what calibrates the model of hands.',
+    params: z.object({ family: FamilyId }),
+    response: z.array(z.strictObject({ route: z.string(), took: z.number(), of: z.number() })),
+    handle: ({ params, services }) => triesOf(params.family, services),
   }),
   route({
     method: 'get',

@@ -4,7 +4,7 @@ import type { User } from '../../app/route.ts';
 import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { addEvent, eventsOf, listWalks, lockWalk, rewriteWalk } from './store.ts';
+import { addEvent, countTries, eventsOf, listWalks, lockWalk, rewriteWalk } from './store.ts';
 
 export type Taken = Readonly<{
   stored: string[];
@@ -130,4 +130,9 @@ export async function settleQuestion(
     .whereNull('settled_at')
     .update({ settled_at: now(), settled_by: input.user.id, answer: input.answer });
   if (changed === 0) throw new Refusal('not-found');
+}
+
+/** Tries of a family's routes, by route. */
+export function triesOf(family: string, { db }: Services) {
+  return countTries(db, family);
 }

@@ -121,3 +121,18 @@ export async function listWalks(db: Db, filter: WalkFilter) {
         : (row.waiting_until as string | null),
   }));
 }
+
+/** How often each route of a family was tried on walks, and how often it took; tries that were taken back do not count. */
+export async function countTries(db: Db, family: string): Promise<Array<{ route: string; took: number; of: number }>> {
+  const [rows] = (await db.raw(
+    `SELECT JSON_VALUE(e.body, '$.route') AS route, COUNT(*) AS tries,
+       SUM(JSON_VALUE(e.body, '$.took') IN ('1', 'true')) AS took
+     FROM walk_events e JOIN walks w ON w.id = e.walk_id
+     WHERE w.family = ? AND JSON_VALUE(e.body, '$.kind') = 'tried'
+       AND NOT EXISTS (SELECT 1 FROM walk_events t WHERE t.walk_id = e.walk_id
+         AND JSON_VALUE(t.body, '$.kind') = 'taken-back' AND JSON_VALUE(t.body, '$.event') = e.id)
+     GROUP BY 1`,
+    [family],
+  )) as [Array<{ route: string; tries: number | string; took: number | string }>];
+  return rows.map((r) => ({ route: r.route, took: Number(r.took), of: Number(r.tries) }));
+}

@@ -125,6 +125,28 @@ describe('events', () => {
   });
 });
 
+describe('tries', () => {
+  it('are counted by route, without those that were taken back', async () => {
+    const { event, started } = begin();
+    const tried = (took: boolean, route = 'enter-memory') => event({ kind: 'tried', route, took });
+    const slip = tried(false);
+    const events = [
+      started,
+      tried(true),
+      tried(false),
+      slip,
+      event({ kind: 'taken-back', event: slip.id }),
+      tried(true, 'other'),
+    ];
+    await technician.post('/events', { events });
+    const trainer = await school.person('trainer');
+    const { body } = await trainer.get('/families/brindlewick-g4/tries');
+    expect(body).toContainEqual({ route: 'other', took: 1, of: 1 });
+    expect(body).toContainEqual({ route: 'enter-memory', took: 1, of: 2 });
+    expect((await trainer.get('/families/quorrin-b2/tries')).body).toEqual([]);
+  });
+});
+
 describe('the demo', () => {
   it('loads into an empty database through the same import, and only there', async () => {
     const folder = fileURLToPath(new URL('../../../../demo', import.meta.url));

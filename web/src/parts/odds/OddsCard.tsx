@@ -1,4 +1,4 @@
-import { type HandKind, handKinds, type MissCode } from '@wire-trail/core';
+import { calibrate, type HandKind, handKinds, type MissCode } from '@wire-trail/core';
 import { missWords } from '../words/miss-words.ts';
 import './odds.css';
 import type { OddsShown } from './use-odds.ts';
@@ -7,10 +7,13 @@ const names: Readonly<Record<HandKind, string>> = { bare: 'bare hands', gloved: 
 
 /** How likely people are to hit the route, by a model of hands; under 80 % with gloves is a hint, no more. */
 export function OddsCard({
+  tries,
   shown,
   lineOf,
   onStep,
 }: {
+  /** What the log says of real tries; calibrates the model. */
+  tries: Readonly<{ took: number; of: number }>;
   shown: OddsShown;
   lineOf: (at: string) => number | null;
   onStep: (at: string) => void;
@@ -59,9 +62,20 @@ export function OddsCard({
             </p>
           )}
           {gloved && gloved.share < 0.8 && <p className="small tag">hint: under 80 % with gloves</p>}
-          <p className="small soft">By a model of hands, until recorded tries calibrate it.</p>
+          <p className="small soft">
+            {gloved && tries.of > 0
+              ? triesWords(calibrate(gloved, tries), tries)
+              : 'By a model of hands, until recorded tries calibrate it.'}
+          </p>
         </>
       )}
     </div>
   );
+}
+
+function triesWords(calibrated: ReturnType<typeof calibrate>, { took, of }: { took: number; of: number }): string {
+  const share = Math.round(calibrated.share * 100);
+  return calibrated.from === 'tries'
+    ? `${of} tries in the log, ${took} took: calibrated to ${share} % with gloves.`
+    : `A model of hands; ${of} ${of === 1 ? 'try' : 'tries'} in the log so far, ${took} took. Together: ${share} % with gloves.`;
 }

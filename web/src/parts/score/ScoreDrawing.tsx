@@ -9,6 +9,8 @@ type Props = Readonly<{
   nameOf: (id: string) => string;
   /** The step that is looked at, by its place in the script. */
   picked: string | null;
+  /** Steps with a finding, by how grave it is. */
+  troubled?: ReadonlyMap<string, 'error' | 'warning' | 'hint'>;
   onPick?: (at: string) => void;
   /** A hold, rest or keep made about so long. */
   onStretch?: (at: string, ms: number) => void;
@@ -92,6 +94,7 @@ export function ScoreDrawing(props: Props) {
             picked={picked !== null && (mark.at === picked || mark.at.startsWith(`${picked}.`))}
             perSecond={perSecond}
             end={width - 12}
+            trouble={props.troubled?.get(mark.at) ?? null}
             onPick={onPick}
             onStretch={props.onStretch}
             nameOf={nameOf}
@@ -228,12 +231,13 @@ type MarkProps = Readonly<{
   perSecond: number;
   /** The right edge of the drawing. */
   end: number;
+  trouble: 'error' | 'warning' | 'hint' | null;
   onPick: Props['onPick'];
   onStretch: Props['onStretch'];
   nameOf: Props['nameOf'];
 }>;
 
-function MarkDrawing({ mark, x, y, picked, perSecond, end, onPick, onStretch, nameOf }: MarkProps) {
+function MarkDrawing({ mark, x, y, picked, perSecond, end, trouble, onPick, onStretch, nameOf }: MarkProps) {
   const from = x(mark.fromMs);
   const to = Math.max(from + 4, x(mark.toMs));
   const lane = mark.lane.split(':')[1] ?? '';
@@ -263,6 +267,11 @@ function MarkDrawing({ mark, x, y, picked, perSecond, end, onPick, onStretch, na
         />
       )}
       <Shape mark={mark} from={from} to={to} y={y} />
+      {trouble && (
+        <path className={`score-trouble ${trouble}`} d={`M${from - 1} ${y - 11} l6 -10 l6 10 z`}>
+          <title>has a loose end, see below the script</title>
+        </path>
+      )}
       {mark.drags && onStretch && (
         <Handle
           x={to}

@@ -40,8 +40,10 @@ type Column = Readonly<{
   account: Account | null;
 }>;
 
+const publishedKey = ' published';
+
 /** The tellings of this route, other routes of the family it may be held against, and the route itself. */
-function columnsOf(body: Route, bundle: Bundle, against: string): Column[] {
+function columnsOf(body: Route, bundle: Bundle, against: string, published: Route | null): Column[] {
   const accounts = entriesOf(bundle, 'account').filter((a) => a.route === body.id);
   const sources = new Map(entriesOf(bundle, 'source').map((s) => [s.id as string, s.title] as const));
   const own: Column = {
@@ -53,6 +55,18 @@ function columnsOf(body: Route, bundle: Bundle, against: string): Column[] {
     account: null,
   };
   const other = entriesOf(bundle, 'route').find((r) => r.id === against);
+  if (against === publishedKey && published)
+    return [
+      own,
+      {
+        id: publishedKey,
+        name: 'The route as published',
+        note: '',
+        steps: published.steps,
+        standing: published.standing,
+        account: null,
+      },
+    ];
   const told = accounts.map(
     (a): Column => ({
       id: a.id,
@@ -86,7 +100,10 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
   const [telling, setTelling] = useState(false);
   const [save] = api.useSaveDraftMutation();
   const [problem, setProblem] = useState<string | null>(null);
-  const columns = useMemo(() => columnsOf(body, bundle, against), [body, bundle, against]);
+  const { data: entry } = api.useEntryQuery({ family: body.family, kind: 'route', id: body.id });
+  const published = entry?.published?.body;
+  const before = published?.kind === 'route' ? published : null;
+  const columns = useMemo(() => columnsOf(body, bundle, against, before), [body, bundle, against, before]);
   const rows = useMemo(() => alignAccounts(columns.map((c) => c.steps)), [columns]);
   const names = useMemo(() => routeNames(bundle), [bundle]);
   const others = entriesOf(bundle, 'route').filter((r) => r.id !== body.id);
@@ -139,6 +156,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
               onChange={(e) => setAgainst(e.target.value)}
             >
               <option value="">its accounts</option>
+              {before && <option value={publishedKey}>itself as published</option>}
               {others.map((r) => (
                 <option key={r.id} value={r.id}>
                   {r.name}

@@ -17,6 +17,7 @@ import {
 } from '@wire-trail/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { api } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { OddsCard } from '../../../parts/odds/OddsCard.tsx';
 import { useOdds } from '../../../parts/odds/use-odds.ts';
@@ -118,8 +119,19 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
     ],
     [parsed, findings, text],
   );
+  const troubled = useMemo(() => {
+    const worst = new Map<string, 'error' | 'warning' | 'hint'>();
+    // gravest first: what stands there already is graver
+    for (const f of findings) {
+      const place = f.at[2] === 'steps' ? stepPath(f.at.slice(3)) : '';
+      if (place !== '' && !worst.has(place)) worst.set(place, f.severity);
+    }
+    return worst;
+  }, [findings]);
   const score = useMemo(() => layoutScore(body.steps), [body.steps]);
   const odds = useOdds(later, body.id, hands, 5000);
+  const { data: counted } = api.useTriesQuery(body.family);
+  const tries = counted?.find((t) => t.route === body.id) ?? { took: 0, of: 0 };
   const performance = usePerformance(bundle, body, picked);
   const shown = unitShow(performance.plan, performance.state);
   const at = performance.playingAt ?? picked;
@@ -151,7 +163,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
             </p>
           </div>
         )}
-        <OddsCard shown={odds} lineOf={lineOf} onStep={setPicked} />
+        <OddsCard tries={tries} shown={odds} lineOf={lineOf} onStep={setPicked} />
         <div className="sheet small stack no-print">
           <button type="button" className="act" onClick={() => setTelling(true)}>
             Paste a telling
@@ -211,6 +223,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
           controls={names.controls}
           nameOf={names.nameOf}
           picked={at}
+          troubled={troubled}
           onPick={setPicked}
           onStretch={(place, ms) => setSteps(stretchStep(body.steps, place, ms), `stretch.${place}`)}
           onStretchWindow={(place, ms) => setSteps(stretchWindow(body.steps, place, ms), `window.${place}`)}

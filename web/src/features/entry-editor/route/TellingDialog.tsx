@@ -69,6 +69,11 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
                 <strong>In doubt:</strong> “{d.text}”: {d.about}.
               </p>
             ))}
+            {intake.contradictions.map((c) => (
+              <p key={c.from} className="small wrong">
+                The summing-up says “{c.text}”; the steps say {c.steps ? `“${printStep(c.steps)}”` : 'nothing of it'}.
+              </p>
+            ))}
             {intake.notUnderstood.length > 0 && (
               <p className="small wrong">
                 Not understood: {intake.notUnderstood.map((p) => `“${p.text}”`).join(', ')}. No step was made of that.
