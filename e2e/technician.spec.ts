@@ -35,7 +35,9 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   await expect(page.getByRole('timer')).toHaveText(/[1-5]\.\d s left/);
   await technician.press('Done');
   await technician.press('It did not');
+  await technician.press('I was too slow');
   await technician.sees('Wait ten seconds with the breaker off');
+  await technician.press('Another try');
   await technician.press('Begin, tapping along');
   for (let i = 0; i < 4; i++) await technician.press('Done');
   await technician.press('Seen');

@@ -53,6 +53,9 @@ class Moment {
     this.w.scheduled = [...this.w.scheduled, { at, sign, shown, controller }].sort((a, b) => a.at - b.at);
   }
   private show(controller: ControllerId, at: number, shown: Shown): void {
+    // two gestures under way wait for the same sign: it comes once
+    const already = this.w.over.get(shown.sign);
+    if (already && already.at === at && sameShown(already.shown, shown)) return;
     this.over(shown.sign, { shown, at, controller });
     this.effects.push({ at, kind: 'sign', shown });
     if (shown.kind === 'sound' && shown.state === 'on') this.schedule(controller, at + soundMs, shown.sign, null);

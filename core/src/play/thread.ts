@@ -61,6 +61,8 @@ export type Thread = Readonly<{
   begun: boolean;
   /** The next act must come by then. */
   limit: number;
+  /** A rest is over and no hand has done anything since: another rest goes on from its latest end. */
+  resting: boolean;
   /** When something is due by itself. */
   due: number;
   told: ReadonlyArray<Readonly<{ shown: Shown; at: number }>>;
@@ -215,7 +217,8 @@ class Run {
     const { from } = op;
     if (from.kind === 'power-on') return this.around.poweredAt() ?? at;
     if (from.kind === 'step-before') {
-      if (this.w.begun) return this.w.lastActAt;
+      // after a rest nobody knows when it was held to be over: the window opens with the first act in it
+      if (this.w.begun && !this.w.resting) return this.w.lastActAt;
       this.w.opensWith = { window: op.window, mostMs: op.mostMs };
       return Number.POSITIVE_INFINITY;
     }
@@ -261,10 +264,11 @@ class Run {
       case 'rest': {
         w.lastActAt = at;
         // before the first act nobody counts how long the unit has been left alone
-        const limit = op.mostMs === null || !w.begun ? Number.POSITIVE_INFINITY : w.since + op.mostMs;
-        const next = this.onward(at);
+        const from = w.resting ? w.limit : w.since;
+        const limit = op.mostMs === null || !w.begun ? Number.POSITIVE_INFINITY : from + op.mostMs;
         w.limit = limit;
-        return next;
+        w.resting = true;
+        return this.onward(at);
       }
       case 'open':
         this.setWindow(op.window, at + op.mostMs);
@@ -333,7 +337,8 @@ class Run {
     if (hand.kind === 'up') return this.up(op, hand.control, hand.at);
     const late = this.overdue(hand.at);
     if (late) return late;
-    if (!w.begun && w.opensWith) this.setWindow(w.opensWith.window, hand.at + w.opensWith.mostMs);
+    if (w.opensWith) this.setWindow(w.opensWith.window, hand.at + w.opensWith.mostMs);
+    w.opensWith = null;
     w.begun = true;
     if (op.op === 'guard') {
       const again = this.isOneMore(op, hand);
@@ -348,6 +353,7 @@ class Run {
       return this.after(this.enter(hand.at), hand);
     }
     w.limit = Number.POSITIVE_INFINITY;
+    w.resting = false;
     switch (op.op) {
       case 'rest':
         return this.dies('too-early', w.due - hand.at);
@@ -482,6 +488,7 @@ const blank: Thread = {
   opensWith: null,
   begun: false,
   limit: Number.POSITIVE_INFINITY,
+  resting: false,
   due: Number.POSITIVE_INFINITY,
   told: [],
 };

@@ -14,11 +14,13 @@ type Props = Readonly<{
   draft: Extract<DraftState, { status: 'open' }>;
   latest: RevisionWithBody | null;
   published: boolean;
+  /** Drafts it names, which have to be published with it. */
+  together: ReadonlyArray<EntryKey & { number: number }>;
   onStale: () => void;
 }>;
 
 /** What can be done with the entry: undo, redo, save, submit; and what to do when somebody saved in between. */
-export function EditorBar({ entryKey, draft, latest, published, onStale }: Props) {
+export function EditorBar({ entryKey, draft, latest, published, together, onStale }: Props) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [save, saving] = api.useSaveDraftMutation();
@@ -82,7 +84,7 @@ export function EditorBar({ entryKey, draft, latest, published, onStale }: Props
   };
   const hand = async () => {
     const title = titleOf(body);
-    const result = await submit({ title, items: [{ ...entryKey, number: basedOn }] });
+    const result = await submit({ title, items: [{ ...entryKey, number: basedOn }, ...together] });
     if ('data' in result && result.data) void navigate(`/bench/${result.data.id}`);
     else setProblem(result.error as ApiError);
   };

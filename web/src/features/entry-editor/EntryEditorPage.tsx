@@ -1,7 +1,7 @@
-import { type EntryKey, entriesOf } from '@wire-trail/core';
+import { type Entry, type EntryKey, entriesOf, linksOf } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api } from '../../app/api.ts';
+import { api, type Working } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';
@@ -104,6 +104,7 @@ export default function EntryEditorPage() {
         draft={draft}
         latest={entry?.latest ?? null}
         published={Boolean(entry?.published)}
+        together={draftsWith(body, working)}
         onStale={() => setView(first)}
       />
       <div className="rooms" role="tablist" aria-label="views of the entry">
@@ -126,3 +127,16 @@ export default function EntryEditorPage() {
 }
 
 const noEntries: never[] = [];
+
+/** Drafts an entry names, and the accounts told of a route: a publish set without them would be refused. */
+function draftsWith(body: Entry, working: readonly Working[]): Array<EntryKey & { number: number }> {
+  const named = new Set(linksOf(body).map((l) => `${l.to.kind}:${l.to.id}`));
+  return working.flatMap((w) => {
+    const told = body.kind === 'route' && w.body.kind === 'account' && w.body.route === body.id;
+    const belongs =
+      w.state === 'draft' && (told || named.has(`${w.kind}:${w.id}`)) && !(w.kind === body.kind && w.id === body.id);
+    return belongs
+      ? [{ family: w.family, kind: w.kind, id: w.id, number: w.number } as EntryKey & { number: number }]
+      : [];
+  });
+}

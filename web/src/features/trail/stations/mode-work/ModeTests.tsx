@@ -13,6 +13,7 @@ import { shownWords } from '../../../../parts/words/coach-words.ts';
 import type { StationProps } from '../station.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';
+type Told = Readonly<{ test: NumberedTest; result: Result; typed: string; afterMs?: number }>;
 const resultWords: Readonly<Record<Result, string>> = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, repeat' };
 
 /** The numbered tests of a mode: step through and record, or follow along while they run by themselves. */
@@ -22,17 +23,18 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
   const route = entriesOf(data.bundle, 'route').find((r) => r.to === mode.id && r.from !== 'any');
   const runs = tests.filter((t) => t.followedBy !== null && !tests.some((o) => o.followedBy === t.number));
   const results = walk.tests.filter((t) => t.mode === mode.id);
-  const record = (test: NumberedTest, result: Result, typed: string, afterMs?: number) => {
-    const reading = readingOf(test, typed);
-    void add({
-      kind: 'tested',
-      mode: mode.id,
-      number: test.number,
-      result,
-      reading,
-      ...(afterMs === undefined ? {} : { afterMs: Math.round(afterMs) }),
-    });
-  };
+  // several at once are one thing that happened: kept together, in their order
+  const record = (...told: readonly Told[]) =>
+    void add(
+      ...told.map(({ test, result, typed, afterMs }) => ({
+        kind: 'tested' as const,
+        mode: mode.id,
+        number: test.number,
+        result,
+        reading: readingOf(test, typed),
+        ...(afterMs === undefined ? {} : { afterMs: Math.round(afterMs) }),
+      })),
+    );
   return (
     <div className="sheet stack">
       {route && (
@@ -42,7 +44,7 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
         </details>
       )}
       {following !== null ? (
-        <Follow mode={mode} first={following} data={data} onResult={record} onEnd={() => setFollowing(null)} />
+        <Follow mode={mode} first={following} data={data} onTold={record} onEnd={() => setFollowing(null)} />
       ) : (
         runs.map((t) => (
           <button key={t.number} type="button" className="act first big wide" onClick={() => setFollowing(t.number)}>
@@ -59,7 +61,7 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
             blocked={
               t.needsFirst !== undefined && !results.some((r) => r.number === t.needsFirst && r.result === 'pass')
             }
-            onResult={(result, typed) => record(t, result, typed)}
+            onResult={(result, typed) => record({ test: t, result, typed })}
           />
         ))}
       </ol>
@@ -169,12 +171,12 @@ type FollowProps = Readonly<{
   mode: Mode;
   first: string;
   data: StationProps['data'];
-  onResult: (test: NumberedTest, result: Result, typed: string, afterMs?: number) => void;
+  onTold: (...told: readonly Told[]) => void;
   onEnd: () => void;
 }>;
 
 /** What should be seen and heard now, how long yet, and one large button for what is wrong. */
-function Follow({ mode, first, data, onResult, onEnd }: FollowProps) {
+function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
   const run = runOf(mode, first);
   const [began, setBegan] = useState<number | null>(null);
   const [elapsed, setElapsed] = useState(0);
@@ -193,7 +195,9 @@ function Follow({ mode, first, data, onResult, onEnd }: FollowProps) {
     );
   const { now } = at;
   const end = () => {
-    for (const r of run) if (!failed.has(r.test.number)) onResult(r.test, 'pass', '');
+    onTold(
+      ...run.filter((r) => !failed.has(r.test.number)).map((r): Told => ({ test: r.test, result: 'pass', typed: '' })),
+    );
     onEnd();
   };
   return (
@@ -220,7 +224,7 @@ function Follow({ mode, first, data, onResult, onEnd }: FollowProps) {
             disabled={failed.has(now.test.number)}
             onClick={() => {
               setFailed(new Set([...failed, now.test.number]));
-              onResult(now.test, 'fail', '', elapsed);
+              onTold({ test: now.test, result: 'fail', typed: '', afterMs: elapsed });
             }}
           >
             {failed.has(now.test.number) ? 'Noted' : 'This is wrong'}
