@@ -113,17 +113,11 @@ export { interlockWords } from './gesture/lint.ts';
 // gesture
 export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './gesture/model.ts';
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
+export type { Contradiction, Doubt, Intake, LinkedPhrase, Phrase } from './intake/model.ts';
 // intake
 export type { InstrumentName } from './intake/names.ts';
-export {
-  type Contradiction,
-  type Doubt,
-  type Intake,
-  type LinkedPhrase,
-  type Phrase,
-  readTelling,
-} from './intake/read.ts';
 export { type Phrasing, readPhrasings, scorePhrasings } from './intake/score.ts';
+export { readTelling } from './intake/telling.ts';
 export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
 // library

@@ -1,5 +1,5 @@
-import { signGapMs } from '../play/compile.ts';
 import type { CoachCard } from './coach.ts';
+import { signGapMs } from './timing.ts';
 
 /** What the coach does at an instant: a beat to act on, the last of a count, the start or the end of a hold, a warning tick. */
 export type Beat = Readonly<{ atMs: number; kind: 'act' | 'last' | 'start' | 'end' | 'tick' }>;

@@ -11,6 +11,11 @@ export const handSpans = {
   set: { leastMs: 600, usualMs: 1200, mostMs: 2500 },
 } as const satisfies Record<string, Span>;
 
+/** Between two signs that are counted, where the route does not say how long it takes. */
+export const signGapMs = 1500;
+/** One entry of a list that runs by itself while its key is held, where the route does not say. */
+export const rampMs = 400;
+
 const zero: Span = { leastMs: 0, usualMs: 0, mostMs: 0 };
 const times = (span: Span, n: number): Span => ({
   leastMs: span.leastMs * n,

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bundleFacts, entriesOf, printSteps, readBundle } from '../index.ts';
 import { benchBundle } from '../testing/unit.ts';
-import { mostTelling, readTelling } from './read.ts';
 import { readPhrasings, scorePhrasings } from './score.ts';
+import { mostTelling, readTelling } from './telling.ts';
 
 const demo = (family: string) => {
   const read = readBundle(JSON.parse(readFileSync(new URL(`../../../demo/${family}.json`, import.meta.url), 'utf8')));

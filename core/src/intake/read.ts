@@ -1,39 +1,17 @@
-import { contradictions } from '../accounts/align.ts';
 import type { Moment, Step } from '../gesture/model.ts';
-import type { UnitFacts } from '../play/facts.ts';
-import { actNext, type Memory } from './acts.ts';
-import { type InstrumentName, type Names, namesOf } from './names.ts';
+import { actNext } from './acts.ts';
+import type { Doubt, Intake, LinkedPhrase, Phrase } from './model.ts';
+import type { Names } from './names.ts';
+import type { Memory } from './parts.ts';
 import { momentNext, seenNext } from './signs.ts';
 import { Stream } from './stream.ts';
 import { type Token, tokensOf } from './tokens.ts';
 
-/** A part of a telling, by its place in the text. */
-export type Phrase = Readonly<{ from: number; to: number; text: string }>;
-/** A part with the step made of it, named by its place in the steps: `2.during.0`. */
-export type LinkedPhrase = Phrase & Readonly<{ at: string }>;
-/** Something that was taken one way though it could be meant another. */
-export type Doubt = Phrase & Readonly<{ about: string }>;
-
-/** Draft steps of a telling: every phrase linked to its step, what was not understood left as it is. */
-export type Intake = Readonly<{
-  steps: readonly Step[];
-  phrases: readonly LinkedPhrase[];
-  notUnderstood: readonly Phrase[];
-  doubts: readonly Doubt[];
-  /** Where the telling sums itself up and says something else there than in its steps. */
-  contradictions: readonly Contradiction[];
-}>;
-
-/** A part of the summing-up that the steps before it do not bear out. */
-export type Contradiction = Phrase & Readonly<{ said: Step; steps: Step | null }>;
-
-/** Longer tellings are read to this length. */
-export const mostTelling = 20_000;
-
 /** Steps with the tokens they were made of, before they have their places. */
 type Piece = { steps: Step[]; from: number; to: number; chain: boolean; strong: boolean };
 
-class Reading {
+/** One reading of a telling, sentence by sentence. */
+export class Reading {
   private readonly text: string;
   private readonly names: Names;
   private readonly memory: Memory = {
@@ -505,43 +483,4 @@ function merge(phrases: readonly Phrase[], text: string): Phrase[] {
     else out.push(p);
   }
   return out;
-}
-
-/** Where somebody begins to sum up what was told. */
-const sumsUp =
-  /\b(so,? in short|in short|to sum up|summed up|in sum|all in all|so altogether|altogether that is|so that is|so that's|that makes)\b[:,]?\s*/i;
-
-/** What the summing-up says and the steps do not: each with its place in the text. */
-function contradictionsOf(told: Intake, summary: Intake, from: number, text: string): Contradiction[] {
-  return contradictions(summary.steps, told.steps).flatMap((row): Contradiction[] => {
-    const [mine, theirs] = row.cells;
-    const phrase = mine && summary.phrases.find((p) => p.at === mine.at.split('.')[0]);
-    if (!mine || !phrase) return [];
-    const [begin, end] = [phrase.from + from, phrase.to + from];
-    return [{ from: begin, to: end, text: text.slice(begin, end), said: mine.step, steps: theirs?.step ?? null }];
-  });
-}
-
-/**
- * Reads how somebody tells a sequence into draft steps on this family's controls. A grammar, the same answer every
- * time: a part that is not understood whole makes no step and is given back as it stands. Where the telling sums itself
- * up (“in short, …”), the summing-up makes no steps of its own and is held against those before it.
- */
-export function readTelling(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Intake {
-  const cut = text.slice(0, mostTelling);
-  const names = namesOf(facts, instruments);
-  const summing = sumsUp.exec(cut);
-  const told = new Reading(summing ? cut.slice(0, summing.index) : cut, names).read();
-  if (summing && told.steps.length > 0) {
-    const from = summing.index + summing[0].length;
-    const summary = new Reading(cut.slice(from), names).read();
-    return withLeft({ ...told, contradictions: contradictionsOf(told, summary, from, cut) }, text);
-  }
-  return withLeft(summing ? new Reading(cut, names).read() : told, text);
-}
-
-function withLeft(intake: Intake, text: string): Intake {
-  if (text.length <= mostTelling) return intake;
-  const left = { from: mostTelling, to: text.length, text: text.slice(mostTelling, mostTelling + 200) };
-  return { ...intake, notUnderstood: [...intake.notUnderstood, left] };
 }

@@ -1,7 +1,7 @@
 import type { Step } from '../gesture/model.ts';
 import { parseScript } from '../script/parse.ts';
 import { printSteps } from '../script/print.ts';
-import type { Intake } from './read.ts';
+import type { Intake } from './model.ts';
 
 /** A telling with the steps that are meant by it, as a script, and the parts that name nothing. */
 export type Phrasing = Readonly<{ family: string; told: string; script: string; lost: readonly string[] }>;

@@ -3,7 +3,7 @@ import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Span } from '../base/words.ts';
 import { dialPresses } from '../gesture/dial.ts';
 import type { Held, Moment, Step } from '../gesture/model.ts';
-import { handSpans } from '../gesture/timing.ts';
+import { handSpans, rampMs, signGapMs } from '../gesture/timing.ts';
 import type { UnitFacts } from './facts.ts';
 import { type Grip, isAct, type Op, type Program, type SignWait } from './op.ts';
 
@@ -22,10 +22,6 @@ export type CompileError = Readonly<{ at: string }> &
 
 /** A route that unrolls to more operations than this does not run. */
 const mostOps = 5000;
-/** Between two signs that are counted, where the route does not say how long it takes. */
-export const signGapMs = 1500;
-/** One entry of a list that runs by itself while its key is held, where the route does not say. */
-export const rampMs = 400;
 
 /** Two waits in a row are one wait. */
 function joined(a: Span, b: Span): Span {

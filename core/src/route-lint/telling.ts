@@ -2,7 +2,7 @@ import { alignAccounts, contradictions, differenceKey } from '../accounts/align.
 import type { Finding, Path } from '../base/finding.ts';
 import type { ControlId } from '../base/ids.ts';
 import type { Route } from '../gesture/model.ts';
-import { readTelling } from '../intake/read.ts';
+import { readTelling } from '../intake/telling.ts';
 import type { Bundle } from '../library/bundle.ts';
 import { entriesOf } from '../library/select.ts';
 import { bundleFacts, type UnitFacts } from '../play/facts.ts';

@@ -1,8 +1,7 @@
 import type { Span } from '../base/words.ts';
 import { dialPresses } from '../gesture/dial.ts';
 import type { Held, Moment, Step } from '../gesture/model.ts';
-import { handSpans } from '../gesture/timing.ts';
-import { rampMs, signGapMs } from '../play/compile.ts';
+import { handSpans, rampMs, signGapMs } from '../gesture/timing.ts';
 import type { Shown } from '../unit/signal.ts';
 
 /** A lane of a score: a control, a sign, or what is neither. Signs that always show the same share one, named by the first. */

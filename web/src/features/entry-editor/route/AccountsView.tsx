@@ -18,7 +18,7 @@ import { useMemo, useState } from 'react';
 import { type ApiError, api } from '../../../app/api.ts';
 import { Empty } from '../../../parts/states/States.tsx';
 import { routeNames } from './names.ts';
-import type { EditRoute } from './RouteStudio.tsx';
+import type { EditRoute } from './rooms.ts';
 import { TellingDialog } from './TellingDialog.tsx';
 
 const differWords: Readonly<Record<Differing, string>> = {

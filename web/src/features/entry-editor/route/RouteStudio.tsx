@@ -27,6 +27,7 @@ import { ScoreDrawing } from '../../../parts/score/ScoreDrawing.tsx';
 import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEditor.tsx';
 import { draftEdited } from '../slice.ts';
 import { RouteForm } from './RouteForm.tsx';
+import type { EditRoute } from './rooms.ts';
 import './route.css';
 import { AccountsView } from './AccountsView.tsx';
 import { routeNames } from './names.ts';
@@ -52,8 +53,6 @@ export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { ent
     </>
   );
 }
-
-export type EditRoute = (change: Partial<Route>, about: string) => void;
 
 /** Where what was typed and cannot be read yet is kept. */
 const lostKey = (route: Route): string => `wire-trail-script:${route.family}/${route.id}`;
