@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entriesOf, printSteps, type Step } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { anyRouteScript, stepsOf } from '../testing/routes.ts';
-import { alignAccounts, contradictions } from './align.ts';
+import { alignAccounts, contradictions, differenceKey } from './align.ts';
 import { settleSteps } from './settle.ts';
 
 const told = (...scripts: string[]) =>
@@ -65,6 +65,20 @@ describe('alignAccounts', () => {
     const rows = alignAccounts(accounts.map((a) => a.steps));
     expect(accounts).toHaveLength(3);
     expect(new Set(rows.flatMap((r) => r.differs))).toEqual(new Set(['left-out', 'place', 'count']));
+  });
+});
+
+describe('differenceKey', () => {
+  it('is the same in whatever order the accounts stand, and whichever the route follows', () => {
+    const keys = (route: string, ...accounts: string[]) =>
+      alignAccounts([route, ...accounts].map(stepsOf)).flatMap((r) => differenceKey(r) ?? []);
+    const [one, two] = ['press a 3 times\npress b', 'press a 4 times\npress b'];
+    expect(keys(one, one, two)).toEqual(['press a 3 times · press a 4 times']);
+    expect(keys(one, two, one)).toEqual(keys(two, one, two));
+  });
+  it('is none where nobody differs, or the route alone says more', () => {
+    const rows = alignAccounts([stepsOf('press a\nrest 3 s'), stepsOf('press a')]);
+    expect(rows.map(differenceKey)).toEqual([null, null]);
   });
 });
 

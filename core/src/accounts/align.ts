@@ -129,18 +129,21 @@ const lineOf = (atom: Atom): string =>
     : printStep(atom.step);
 
 /** The different ways of saying a step, in a line. */
-function aboutOf(cells: ReadonlyArray<Atom | null>): string {
-  return [...new Set(cells.map((cell) => (cell ? lineOf(cell) : '—')))].join(' · ').slice(0, 120);
-}
+const linesOf = (cells: ReadonlyArray<Atom | null>): string[] => [
+  ...new Set(cells.map((cell) => (cell ? lineOf(cell) : '—'))),
+];
+const aboutOf = (cells: ReadonlyArray<Atom | null>): string => linesOf(cells).join(' · ').slice(0, 120);
 
 /**
  * Under what a difference between a route and its accounts is settled, where the route stands first: what the accounts
- * say there, so that it stays the same when the route follows one of them. Null where there is nothing to settle:
+ * say there, in whatever order they stand, so that it stays the same when the route follows one of them. Null where there is nothing to settle:
  * nobody differs, or the route alone says more.
  */
 export function differenceKey(row: Row): string | null {
   const told = row.cells.slice(1);
-  return row.differs.length === 0 || told.every((cell) => cell === null) ? null : aboutOf(told);
+  return row.differs.length === 0 || told.every((cell) => cell === null)
+    ? null
+    : linesOf(told).sort().join(' · ').slice(0, 120);
 }
 
 /**

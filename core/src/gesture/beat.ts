@@ -10,8 +10,11 @@ export type CardTime = Readonly<{ card: number; fromMs: number; toMs: number; be
 const readMs = 1600;
 /** How long a sign is looked for where the route does not say. */
 const lookMs = 2500;
+const glanceMs = 600;
 
 function beatsOf(card: CoachCard, pace: number): { lengthMs: number; beats: Beat[] } {
+  // what only may show holds nobody up
+  if (card.must === 'may') return { lengthMs: glanceMs, beats: [] };
   if (card.watch.length > 0) return { lengthMs: Math.max(card.withinMs ?? 0, lookMs), beats: [] };
   if (card.step.kind === 'rest') {
     const ms = card.step.span.usualMs;

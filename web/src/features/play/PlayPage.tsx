@@ -133,7 +133,7 @@ function Bench({ bundle, goal, drafts }: { bundle: Bundle; goal: string | null; 
       <div className="play">
         <section className="stack" aria-label="the unit">
           {faces.map((face) => (
-            <div key={face.id} className="sheet">
+            <div key={face.id} className="sheet" style={{ maxWidth: `${Math.max(16, face.width * 1.05)}rem` }}>
               <div className="row spread">
                 <h3>{face.label}</h3>
                 {face.cover && (

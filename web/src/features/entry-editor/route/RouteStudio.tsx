@@ -149,7 +149,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
               <h3>{face.label}, as played</h3>
               <button
                 type="button"
-                className="act small-act"
+                className="act small-act no-print"
                 disabled={!performance.canPlay}
                 onClick={performance.isPlaying ? performance.stop : performance.play}
               >
