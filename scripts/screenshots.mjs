@@ -14,12 +14,13 @@ const kept = [
   'family-panel',
   'family-codes',
   'studio',
-  'code-table',
-  'import',
   'find',
-  'which-phone',
   'code',
-  'review',
+  'route',
+  'accounts',
+  'modes',
+  'play',
+  'coach-phone',
   'bench',
   'start-phone',
   'safe-phone',
@@ -27,7 +28,6 @@ const kept = [
   'read-phone',
   'measure-phone',
   'prove-phone',
-  'unit',
   'read',
 ];
 const wanted = (name) => process.env.SHOTS !== undefined || kept.includes(name);
@@ -76,6 +76,13 @@ async function walk(page, suffix, serial) {
   await tap(page, 'I have read this');
   await page.getByRole('button', { name: 'Begin, hands free' }).waitFor();
   await shot(page, `enter-list${suffix}`);
+  if (suffix !== '') {
+    await tap(page, 'Begin, hands free');
+    await page.getByText('open · shut', { exact: true }).waitFor({ timeout: 60_000 });
+    await page.waitForTimeout(1500);
+    await shot(page, `coach${suffix}`);
+    await tap(page, 'Stop the beat');
+  }
   await tap(page, 'Begin, tapping along');
   for (let i = 0; i < 4; i++) await tap(page, 'Done');
   await tap(page, 'Seen');
@@ -125,6 +132,27 @@ for (const room of ['Panel', 'Codes', 'Routes', 'Charts', 'Loose ends']) {
   await trainer.getByRole('tab', { name: room }).waitFor();
   await shot(trainer, `family-${room.toLowerCase().replace(' ', '-')}`);
 }
+await trainer.goto(`${address}/shelf/brindlewick-g4/route/enter-memory`);
+await trainer.getByText('With gloves it fails most').waitFor();
+await trainer.getByRole('button', { name: /window · slack/ }).focus();
+await shot(trainer, 'route');
+await trainer.getByRole('tab', { name: 'Accounts' }).click();
+await trainer.getByRole('button', { name: 'rest 5 s' }).click();
+await shot(trainer, 'accounts');
+await trainer.goto(`${address}/shelf/wexmorl-s5?room=Modes`);
+await trainer.locator('.mode-box', { hasText: 'Numbered tests' }).click();
+await shot(trainer, 'modes');
+await trainer.goto(`${address}/play/hobrannet-t12?route=enter`);
+await trainer.getByText('Nothing yet.').waitFor();
+await trainer.waitForTimeout(3300);
+await trainer.getByTestId('control-pedal').focus();
+await trainer.keyboard.down(' ');
+await trainer.getByTestId('control-key').dispatchEvent('pointerdown', { clientX: 10_000, pointerId: 1 });
+await trainer.waitForTimeout(700);
+await trainer.getByTestId('control-pedal').focus();
+await trainer.keyboard.up(' ');
+await trainer.getByText('Nearest was').waitFor();
+await shot(trainer, 'play');
 await trainer.goto(`${address}/shelf/brindlewick-g4/code/k19`);
 await trainer.getByLabel('Title').fill('Rinse tank warms too late');
 await trainer.getByLabel('move Rinse heating element up').click();
