@@ -43,7 +43,7 @@ describe('the demo', () => {
     expect(musts).toEqual(new Set(['must', 'may', 'must-not']));
     expect(all.some((s) => s.kind === 'press' && s.control === 'any')).toBe(true);
     const from = new Set(all.flatMap((s) => (s.kind === 'group' && s.window ? [s.window.from.kind] : [])));
-    expect(from).toEqual(new Set(['power-on', 'sign']));
+    expect(from).toEqual(new Set(['power-on', 'sign', 'step-before']));
   });
   it('has two families of which two generations are entered otherwise', () => {
     const families = bundles.filter((b) => {
