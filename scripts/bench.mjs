@@ -1,10 +1,10 @@
 // npm run bench: one table of measurements, ratios within one run. `-- --json` prints JSON alone, `-- --only PREFIX` a part.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { mariadb, needPackages, needPrograms, needServer, needWeb, root } from './machine.mjs';
+import { chromium, mariadb, needPackages, needPrograms, needServer, needWeb, root } from './machine.mjs';
 
 needPackages();
-needPrograms([mariadb]);
+needPrograms([mariadb, chromium]);
 // what is built on the way is told on the other stream, so that --json prints nothing but JSON
 console.log = console.error;
 needWeb();

@@ -22,12 +22,17 @@ function cost(a: Atom, b: Atom): number {
     return near ? 0.9 : Number.POSITIVE_INFINITY;
   }
   if (a.what !== b.what) {
-    const parts = new Set(a.what.split('+'));
-    const share = b.what.split('+').some((p) => p !== '' && parts.has(p));
+    const share = sharesPart(a.what, b.what);
     if (a.act === 'see' || a.act === 'window') return share ? 0.6 : a.act === 'window' ? 0.7 : 1.4;
     return share ? 0.8 : a.to === b.to && a.count === b.count ? 1.3 : 1.6;
   }
   return (a.to === b.to ? 0 : 0.5) + (a.count === b.count ? 0 : 0.3) + (sameSpan(a, b) ? 0 : 0.2);
+}
+/** Whether two of several things joined by `+` have one in common. */
+function sharesPart(a: string, b: string): boolean {
+  if (!a.includes('+') && !b.includes('+')) return false;
+  const parts = new Set(a.split('+'));
+  return b.split('+').some((p) => p !== '' && parts.has(p));
 }
 const held = (a: Atom): boolean => a.act === 'press' || a.act === 'hold' || a.act === 'take' || a.act === 'set';
 
@@ -45,8 +50,11 @@ type Profile = Array<Array<Atom | null>>;
 function addTelling(rows: Profile, atoms: readonly Atom[], width: number): Profile {
   const n = rows.length;
   const m = atoms.length;
-  const rowCost = (row: ReadonlyArray<Atom | null>, atom: Atom): number =>
-    Math.min(...row.flatMap((cell) => (cell ? [cost(cell, atom)] : [])));
+  const rowCost = (row: ReadonlyArray<Atom | null>, atom: Atom): number => {
+    let least = Number.POSITIVE_INFINITY;
+    for (const cell of row) if (cell) least = Math.min(least, cost(cell, atom));
+    return least;
+  };
   const table: Float64Array[] = Array.from({ length: n + 1 }, () => new Float64Array(m + 1));
   const at = (i: number, j: number): number => table[i]?.[j] ?? Number.POSITIVE_INFINITY;
   const put = (i: number, j: number, value: number): void => {
