@@ -92,6 +92,16 @@ describe('validate', () => {
       'steps.0.window.from.shown.sign',
     ],
     [
+      'the sign a hold lasts until',
+      inRoute({
+        kind: 'hold',
+        controls: [{ control: 'rocker', place: 'down' }],
+        until: { kind: 'moment', moment: { kind: 'sign', shown, nth: 1 } },
+      }),
+      'sign',
+      'steps.0.until.moment.shown.sign',
+    ],
+    [
       'the sign of a branch',
       inRoute({ kind: 'branch', on: { kind: 'sign', shown }, met: [], otherwise: [] }),
       'sign',

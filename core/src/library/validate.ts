@@ -61,6 +61,12 @@ type Use = Readonly<{
 const shownUses = (shown: readonly Shown[], at: Path): Use[] =>
   shown.map((s, i) => ({ what: 'sign', id: s.sign, at: [...at, i, 'sign'] }));
 
+/** The sign a hold is kept until. */
+function untilUses(until: Extract<Step, { kind: 'hold' | 'keep' }>['until'], at: Path): Use[] {
+  if (until?.kind !== 'moment' || until.moment.kind !== 'sign') return [];
+  return [{ what: 'sign', id: until.moment.shown.sign, at: [...at, 'until', 'moment', 'shown', 'sign'] }];
+}
+
 function stepUses(steps: readonly Step[], under: Path): Use[] {
   return eachStep(steps, under).flatMap(({ step, at }): Use[] => {
     const control = (id: string, key: Path): Use => ({ what: 'control', id, at: [...at, ...key] });
@@ -69,12 +75,15 @@ function stepUses(steps: readonly Step[], under: Path): Use[] {
         return step.control === 'any' ? [] : [control(step.control, ['control'])];
       case 'hold':
       case 'keep':
-        return step.controls.flatMap((held, i): Use[] => [
-          control(held.control, ['controls', i, 'control']),
-          ...(held.place
-            ? [{ what: 'place', id: held.place, of: held.control, at: [...at, 'controls', i, 'place'] } as const]
-            : []),
-        ]);
+        return [
+          ...untilUses(step.until, at),
+          ...step.controls.flatMap((held, i): Use[] => [
+            control(held.control, ['controls', i, 'control']),
+            ...(held.place
+              ? [{ what: 'place', id: held.place, of: held.control, at: [...at, 'controls', i, 'place'] } as const]
+              : []),
+          ]),
+        ];
       case 'turn':
       case 'step-list':
         return [control(step.control, ['control'])];

@@ -71,3 +71,18 @@ export type Program = Readonly<{ ops: readonly Op[]; windows: number; acts: read
 /** Whether a hand has to do something for this operation, waiting included. */
 export const isAct = (op: Op): boolean =>
   ['press', 'hold', 'grip', 'drop', 'turn', 'set', 'rest', 'choose'].includes(op.op);
+
+/** The control an operation works first; null where it works none. */
+export function controlOfOp(op: Op | undefined): ControlId | 'any' | null {
+  switch (op?.op) {
+    case 'press':
+    case 'turn':
+    case 'set':
+      return op.control;
+    case 'hold':
+    case 'grip':
+      return op.grips.map((g) => g.control).sort()[0] ?? null;
+    default:
+      return null;
+  }
+}

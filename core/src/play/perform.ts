@@ -1,7 +1,7 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { type Shown, sameShown } from '../unit/signal.ts';
 import { isSupplied, type UnitFacts } from './facts.ts';
-import type { Grip, Hand, Op, Program, UnitEvent } from './op.ts';
+import { controlOfOp, type Grip, type Hand, type Op, type Program, type UnitEvent } from './op.ts';
 import type { Around } from './thread.ts';
 
 /** How somebody does things: every length in milliseconds. */
@@ -87,20 +87,6 @@ export class Solo {
     if (on !== (this.powered !== null)) this.powered = on ? event.at : null;
   }
 }
-
-const actControl = (op: Op | undefined): ControlId | 'any' | null => {
-  switch (op?.op) {
-    case 'press':
-    case 'turn':
-    case 'set':
-      return op.control;
-    case 'hold':
-    case 'grip':
-      return op.grips[0]?.control ?? null;
-    default:
-      return null;
-  }
-};
 
 /**
  * Performs a program on a unit as its panels say, beginning at `from`, and gives what was done in order. Signs come when
@@ -270,7 +256,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       case 'guard': {
         // what stands where it should already is not done again
         const moot = (o: Op): boolean => o.op === 'set' && solo.places.get(o.control) === o.to;
-        const next = actControl(program.ops.slice(pc + 1).find((o) => actControl(o) !== null && !moot(o)));
+        const next = controlOfOp(program.ops.slice(pc + 1).find((o) => controlOfOp(o) !== null && !moot(o)));
         if (next !== null && (next === op.of.control || next === 'any' || op.of.control === 'any'))
           t = Math.max(t, lastActAt + op.settleMs + 50);
         break;

@@ -1,6 +1,6 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { Gesture, UnitPlan } from '../play/gestures.ts';
-import { isAct, type Op } from '../play/op.ts';
+import { controlOfOp, isAct, type Op } from '../play/op.ts';
 import { type Done, idealHands, perform } from '../play/perform.ts';
 import { tryProgram } from '../play/try.ts';
 
@@ -9,19 +9,7 @@ type Placed = Readonly<{ gesture: Gesture; at: Path; done: readonly Done[]; end:
 /** What somebody does first, as far as telling gestures apart goes: the control, or that it may be any. */
 function firstOf(gesture: Gesture): string | null {
   const op: Op | undefined = gesture.program.ops.find((o) => isAct(o) && o.op !== 'rest');
-  switch (op?.op) {
-    case 'press':
-    case 'turn':
-    case 'set':
-      return op.control;
-    case 'hold':
-    case 'grip':
-      return op.grips.map((g) => g.control).sort()[0] ?? null;
-    case 'choose':
-      return `${op.on} ${op.words}`;
-    default:
-      return null;
-  }
+  return op?.op === 'choose' ? `${op.on} ${op.words}` : controlOfOp(op);
 }
 
 const overlap = (a: Gesture, b: Gesture): boolean =>

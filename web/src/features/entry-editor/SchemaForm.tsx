@@ -5,10 +5,19 @@ import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 import { draftEdited } from './slice.ts';
 
-const fixed = new Set(['kind', 'id', 'family']);
+const fixed = ['kind', 'id', 'family'] as const;
+const none: readonly string[] = [];
+
+type Props = Readonly<{
+  body: Entry;
+  bodies: { entries: Entry[] };
+  /** Fields that are worked on elsewhere. */
+  elsewhere?: readonly string[];
+}>;
 
 /** The form of an entry of any kind, read off its schema. What is wrong is said beside it; nothing typed is dropped. */
-export function SchemaForm({ body, bodies }: { body: Entry; bodies: { entries: Entry[] } }) {
+export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
+  const hidden = useMemo(() => new Set<string>([...fixed, ...elsewhere]), [elsewhere]);
   const dispatch = useAppDispatch();
   const schema = entrySchemas[body.kind];
   const problems = useMemo(() => {
@@ -28,7 +37,7 @@ export function SchemaForm({ body, bodies }: { body: Entry; bodies: { entries: E
         fields={own.fields}
         value={body as unknown as Record<string, unknown>}
         path={[]}
-        context={{ bodies, problems, hidden: fixed }}
+        context={{ bodies, problems, hidden }}
         onChange={(next, about) => void dispatch(draftEdited({ body: next as Entry, about }))}
       />
     </section>

@@ -167,7 +167,8 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
           </label>
         </div>
         <span className="soft small">
-          {rows.filter((r) => differenceKey(r) !== null).length} of {rows.length} steps differ
+          {rows.filter((r) => (isAccounts ? differenceKey(r) !== null : r.differs.length > 0)).length} of {rows.length}{' '}
+          steps differ
         </span>
       </div>
       {problem && <p className="wrong">{problem}</p>}
@@ -242,7 +243,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
   const [chosen, setChosen] = useState<number | null>(null);
   const [why, setWhy] = useState('');
   const [standing, setStanding] = useState<Standing>('field-report');
-  const differs = differenceKey(row) !== null;
+  const differs = onSettle ? differenceKey(row) !== null : row.differs.length > 0;
   const record = (open: boolean): Settled => ({
     about: differenceKey(row) ?? row.about,
     accounts: columns.flatMap((c) => (c.account ? [c.account.id] : [])),

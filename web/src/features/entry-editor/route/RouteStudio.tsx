@@ -25,8 +25,8 @@ import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../../parts/panel/unit-show.ts';
 import { ScoreDrawing } from '../../../parts/score/ScoreDrawing.tsx';
 import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEditor.tsx';
+import { SchemaForm } from '../SchemaForm.tsx';
 import { draftEdited } from '../slice.ts';
-import { RouteForm } from './RouteForm.tsx';
 import type { EditRoute } from './rooms.ts';
 import './route.css';
 import { AccountsView } from './AccountsView.tsx';
@@ -34,6 +34,8 @@ import { routeNames } from './names.ts';
 import { TellingDialog } from './TellingDialog.tsx';
 import { usePerformance } from './use-performance.ts';
 
+/** Steps have their script; what was settled, the accounts. */
+const elsewhere = ['steps', 'settled'] as const;
 const hands = ['bare', 'gloved', 'first'] as const;
 
 /** The room of a route: its script and its score, two views of the same steps, with what the engine makes of them. */
@@ -48,7 +50,7 @@ export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { ent
   return (
     <>
       {room === 'Script and score' && <ScriptAndScore body={body} bundle={bundle} onEdit={edit} />}
-      {room === 'About the route' && <RouteForm body={body} bodies={bodies} />}
+      {room === 'About the route' && <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />}
       {room === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
     </>
   );

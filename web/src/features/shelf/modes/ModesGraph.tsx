@@ -134,11 +134,19 @@ type Props = Readonly<{ map: ModesMap; picked: string | null; supply: boolean; o
 /** The map itself: boxes for modes, arrows for what leads on. */
 export default function ModesGraph({ map, picked, supply, onPick }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
+  // without its supply a unit is off: that mode is drawn when something drawn leads there
+  const shown = useMemo(
+    () =>
+      map.nodes.filter(
+        (n) => supply || n.sort !== 'off' || map.edges.some((e) => e.kind !== 'supply' && e.to === n.id),
+      ),
+    [map, supply],
+  );
   const edges = useMemo(() => together(map.edges.filter((e) => supply || e.kind !== 'supply')), [map, supply]);
   useEffect(() => {
     let stale = false;
     void layoutGraph(
-      map.nodes.map((n) => ({ id: n.id, width, height })),
+      shown.map((n) => ({ id: n.id, width, height })),
       edges.map((e) => ({ id: e.id, from: e.source, to: e.target, label: labelSize(e.data?.label ?? '') })),
     ).then((done) => {
       if (!stale) setPlaced(done);
@@ -146,9 +154,9 @@ export default function ModesGraph({ map, picked, supply, onPick }: Props) {
     return () => {
       stale = true;
     };
-  }, [map, edges]);
+  }, [shown, edges]);
   if (!placed) return <Loading what="the map" />;
-  const nodes = map.nodes.map(
+  const nodes = shown.map(
     (mode): ModeNode => ({
       id: mode.id,
       type: 'mode',
