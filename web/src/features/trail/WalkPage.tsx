@@ -7,7 +7,7 @@ import {
   type Walk,
   type WalkId,
 } from '@wire-trail/core';
-import { useEffect, useState } from 'react';
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { usePageKeys } from '../../app/keys.ts';
 import { freshBundle } from '../../offline/bundles.ts';
@@ -16,19 +16,24 @@ import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
-import { ClearStation } from './stations/ClearStation.tsx';
-import { EnterStation } from './stations/EnterStation.tsx';
 import { ProveStation } from './stations/ProveStation.tsx';
 import { ReadStation } from './stations/ReadStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
 import { type StationProps, useTopOf } from './stations/station.tsx';
-import { TestStation } from './stations/TestStation.tsx';
 import { UnitStation } from './stations/UnitStation.tsx';
 import { trailData } from './trail-data.ts';
 import './trail.css';
 import { type OpenWalk, useWalk } from './use-walk.ts';
 
-const rooms: Record<Station, (props: StationProps) => React.ReactNode> = {
+// coach and tests come after the start page stands, and are fetched as soon as a walk is open
+const later = {
+  enter: () => import('./stations/EnterStation.tsx').then((m) => ({ default: m.EnterStation })),
+  test: () => import('./stations/TestStation.tsx').then((m) => ({ default: m.TestStation })),
+  clear: () => import('./stations/ClearStation.tsx').then((m) => ({ default: m.ClearStation })),
+};
+const [EnterStation, TestStation, ClearStation] = [lazy(later.enter), lazy(later.test), lazy(later.clear)];
+
+const rooms: Record<Station, ComponentType<StationProps>> = {
   unit: UnitStation,
   safe: SafeStation,
   enter: EnterStation,
@@ -91,6 +96,10 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     return () => window.removeEventListener('keydown', undo);
   }, [open]);
   useTopOf(station);
+  useEffect(() => {
+    // a connection that goes meanwhile must not matter; where it has gone, what is kept ahead serves
+    for (const fetchIt of Object.values(later)) void fetchIt().catch(() => {});
+  }, []);
   // a code found out on the way may bring hazards that were not confirmed at the start: they come before anything else
   const confirmed = walk.confirmedHazards;
   const isNewDanger =
@@ -124,7 +133,9 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
           <strong>This walk is closed.</strong> It is in the <Link to={`/log/${walk.id}`}>log</Link>.
         </div>
       )}
-      <Room walk={walk} data={data} add={add} />
+      <Suspense fallback={<Loading what="the station" />}>
+        <Room walk={walk} data={data} add={add} />
+      </Suspense>
     </div>
   );
 }
