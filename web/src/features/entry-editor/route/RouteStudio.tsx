@@ -219,6 +219,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
             seconds, as usually done · drag an end, or pick it and press <kbd>[</kbd> <kbd>]</kbd>
           </span>
         </div>
+        {/* while the text cannot be read nothing is dragged: printing the script anew would lose what was typed */}
         <ScoreDrawing
           score={score}
           controls={names.controls}
@@ -226,8 +227,11 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
           picked={at}
           troubled={troubled}
           onPick={setPicked}
-          onStretch={(place, ms) => setSteps(stretchStep(body.steps, place, ms), `stretch.${place}`)}
-          onStretchWindow={(place, ms) => setSteps(stretchWindow(body.steps, place, ms), `window.${place}`)}
+          {...(parsed.problems.length === 0 && {
+            onStretch: (place: string, ms: number) => setSteps(stretchStep(body.steps, place, ms), `stretch.${place}`),
+            onStretchWindow: (place: string, ms: number) =>
+              setSteps(stretchWindow(body.steps, place, ms), `window.${place}`),
+          })}
         />
         <p className="small soft">
           line = where a control stands · bar = held · dot = pressed or heard · wash = earliest to latest, slack of a
