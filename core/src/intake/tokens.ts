@@ -99,9 +99,10 @@ export function tokensOf(text: string): Token[] {
     if (/^[.,;:!?\n()–—]$/.test(raw)) return { ...at, kind: 'stop', word: raw, value: null };
     if (/^\d/.test(raw) && /^\d+(?:[.,]\d+)?$/.test(raw))
       return { ...at, kind: 'number', word: plain, value: Number(raw.replace(',', '.')) };
+    const bare = plain.replace(/'s?$/, '');
     const value = small[plain];
     if (value !== undefined) return { ...at, kind: 'number', word: plain, value };
-    return { ...at, kind: 'word', word: verbs[plain] ?? plain.replace(/'s?$/, ''), value: null };
+    return { ...at, kind: 'word', word: verbs[plain] ?? verbs[bare] ?? bare, value: null };
   });
 }
 
