@@ -86,3 +86,38 @@ describe('foldWalk', () => {
     ]);
   });
 });
+
+describe('what is done on the unit itself', () => {
+  const after = (...bodies: object[]) => {
+    made = 0;
+    const started = event({ kind: 'started', family: 'wexmorl-s5', bundle: 'abc', from: { kind: 'panel' } });
+    return foldWalk([started, ...bodies.map(event)]);
+  };
+  const test = (number: string, result: string) => ({ kind: 'tested', mode: 'tests', number, result });
+  const setting = (did: string, value: string) => ({ kind: 'setting', setting: 'pad-pressure', did, value });
+
+  it('a try keeps what happened, where and at which pace', () => {
+    const tried = { kind: 'tried', route: 'enter', took: false, happened: 'too-slow', step: '3.steps.0', pace: 0.8 };
+    expect(after(tried)?.tries).toEqual([
+      { route: 'enter', took: false, happened: 'too-slow', step: '3.steps.0', pace: 0.8 },
+    ]);
+  });
+  it('a test done again counts as it was last; one that was not valid stays beside it', () => {
+    const said = (...bodies: object[]) => after(...bodies)?.tests.map((t) => `${t.number} ${t.result}`);
+    expect(said(test('1', 'fail'), test('2', 'pass'), test('1', 'pass'))).toEqual(['2 pass', '1 pass']);
+    expect(said(test('1', 'not-valid'), test('1', 'pass'))).toEqual(['1 not-valid', '1 pass']);
+  });
+  it.each<[object[], object]>([
+    [[setting('noted', '1')], { old: '1', set: null, verified: false, putBack: false }],
+    [[setting('noted', '1'), setting('set', '2')], { old: '1', set: '2', verified: false, putBack: false }],
+    [[setting('noted', '1'), setting('set', '2'), setting('verified', '2')], { set: '2', verified: true }],
+    [[setting('noted', '1'), setting('set', '2'), setting('verified', '2'), setting('set', '3')], { verified: false }],
+    [[setting('noted', '1'), setting('set', '2'), setting('put-back', '1')], { old: '1', putBack: true }],
+  ])('settings %#', (bodies, state) => {
+    expect(after(...bodies)?.settings.get('pad-pressure' as never)).toMatchObject(state);
+  });
+  it('what is locked out is the last that was said of it', () => {
+    const out = (count: number) => ({ kind: 'locked-out', route: 'lock-left', part: 'zone control', count });
+    expect(after(out(1), out(2), out(0))?.lockedOut.get('zone control')).toBe(0);
+  });
+});
