@@ -102,6 +102,12 @@ test('a telling becomes a route: mended in script and score, weighed, played, he
   // played by hand: too late on purpose, then as it should be
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 2.');
+  // held against itself as it was
+  await page.getByRole('tab', { name: 'Accounts' }).click();
+  await page.getByLabel('held against').selectOption({ label: 'revision 1 (draft)' });
+  await expect(page.getByRole('columnheader', { name: 'Revision 1' })).toBeVisible();
+  await trainer.sees('0 of 7 steps differ');
+  await page.getByRole('tab', { name: 'Script and score' }).click();
   await page.getByRole('link', { name: 'Try it by hand' }).click();
   await trainer.sees('Nothing yet.');
   const played = unit(trainer);

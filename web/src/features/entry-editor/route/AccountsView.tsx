@@ -40,10 +40,11 @@ type Column = Readonly<{
   account: Account | null;
 }>;
 
-const publishedKey = ' published';
+/** An earlier revision of the route itself is chosen under this and its number. */
+const revisionKey = ' revision ';
 
 /** The tellings of this route, other routes of the family it may be held against, and the route itself. */
-function columnsOf(body: Route, bundle: Bundle, against: string, published: Route | null): Column[] {
+function columnsOf(body: Route, bundle: Bundle, against: string, before: Route | null): Column[] {
   const accounts = entriesOf(bundle, 'account').filter((a) => a.route === body.id);
   const sources = new Map(entriesOf(bundle, 'source').map((s) => [s.id as string, s.title] as const));
   const own: Column = {
@@ -55,18 +56,20 @@ function columnsOf(body: Route, bundle: Bundle, against: string, published: Rout
     account: null,
   };
   const other = entriesOf(bundle, 'route').find((r) => r.id === against);
-  if (against === publishedKey && published)
-    return [
-      own,
-      {
-        id: publishedKey,
-        name: 'The route as published',
-        note: '',
-        steps: published.steps,
-        standing: published.standing,
-        account: null,
-      },
-    ];
+  if (against.startsWith(revisionKey))
+    return before
+      ? [
+          own,
+          {
+            id: against,
+            name: `Revision${against.slice(revisionKey.length - 1)}`,
+            note: '',
+            steps: before.steps,
+            standing: before.standing,
+            account: null,
+          },
+        ]
+      : [own];
   const told = accounts.map(
     (a): Column => ({
       id: a.id,
@@ -100,9 +103,11 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
   const [telling, setTelling] = useState(false);
   const [save] = api.useSaveDraftMutation();
   const [problem, setProblem] = useState<string | null>(null);
-  const { data: entry } = api.useEntryQuery({ family: body.family, kind: 'route', id: body.id });
-  const published = entry?.published?.body;
-  const before = published?.kind === 'route' ? published : null;
+  const key = { family: body.family, kind: 'route', id: body.id } as const;
+  const { data: entry } = api.useEntryQuery(key);
+  const number = against.startsWith(revisionKey) ? Number(against.slice(revisionKey.length)) : null;
+  const { data: revision } = api.useRevisionQuery({ key, number: number ?? 0 }, { skip: number === null });
+  const before = number !== null && revision?.body.kind === 'route' ? revision.body : null;
   const columns = useMemo(() => columnsOf(body, bundle, against, before), [body, bundle, against, before]);
   const rows = useMemo(() => alignAccounts(columns.map((c) => c.steps)), [columns]);
   const names = useMemo(() => routeNames(bundle), [bundle]);
@@ -156,7 +161,11 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
               onChange={(e) => setAgainst(e.target.value)}
             >
               <option value="">its accounts</option>
-              {before && <option value={publishedKey}>itself as published</option>}
+              {entry?.history.map((h) => (
+                <option key={h.number} value={`${revisionKey}${h.number}`}>
+                  revision {h.number} ({h.state.replace('-', ' ')})
+                </option>
+              ))}
               {others.map((r) => (
                 <option key={r.id} value={r.id}>
                   {r.name}
