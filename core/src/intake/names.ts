@@ -1,4 +1,4 @@
-import type { ControlId, PlaceId, SignId } from '../base/ids.ts';
+import type { PlaceId, SignId } from '../base/ids.ts';
 import type { ControlFacts, UnitFacts } from '../play/facts.ts';
 import type { Sign } from '../unit/panel.ts';
 import { tokensOf } from './tokens.ts';
@@ -180,4 +180,3 @@ export function onlyHeld(own: ControlFacts): PlaceId | null {
   const springs = [...own.springs.keys()];
   return springs.length === 1 ? (springs[0] ?? null) : null;
 }
-export type { ControlId };

@@ -108,7 +108,7 @@ export function tokensOf(text: string): Token[] {
 
 /** Words that say nothing of what is done. */
 export const fillers: ReadonlySet<string> = new Set(
-  'the a an your its this that please just now carefully gently simply so yet still quickly-then straight right-away with-it will should must-be you'.split(
+  'the a an your its this that please just now carefully gently simply so yet still straight will should you'.split(
     ' ',
   ),
 );
