@@ -18,11 +18,10 @@ import {
   type Route,
   readTelling,
   scriptProblemWords,
-  startUnit,
+  startForRoute,
   type UnitEffect,
   UnitEvent,
   type UnitPlan,
-  type UnitState,
   underway,
   writeScxml,
 } from '@wire-trail/core';
@@ -48,16 +47,6 @@ function gestureOf(plan: UnitPlan, file: string, route: Route): Gesture {
   );
 }
 
-/** Brings a unit into the mode a route begins in. */
-function standingFor(plan: UnitPlan, route: Route): UnitState {
-  const start = startUnit(plan);
-  if (route.from === 'any') return start;
-  const mode = plan.modes.get(route.from[0] as never);
-  const mind = mode && start.minds.get(mode.controller);
-  if (!mode || !mind) return start;
-  return { ...start, minds: new Map(start.minds).set(mode.controller, { ...mind, mode: mode.id }) };
-}
-
 const isRoute = (of: GestureOf, route: Route): boolean => of.kind === 'route' && of.id === route.id;
 
 /** Plays timed events against a unit: whether a route ended, the mode, else where it failed and by how much. */
@@ -70,7 +59,7 @@ export function runPlay(file: string, options: Options): Output {
   );
   const plan = planUnit(bundle);
   gestureOf(plan, file, route);
-  let state = standingFor(plan, route);
+  let state = startForRoute(plan, route);
   const effects: UnitEffect[] = [];
   events.forEach((event, i) => {
     const next = advanceUnit(plan, state, event);

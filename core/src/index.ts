@@ -136,6 +136,7 @@ export { orderOfTests, type Running, runAt, runOf } from './modes-map/tests.ts';
 // odds
 export { type HandKind, handKinds } from './odds/hands.ts';
 export { calibrate, calibratedFrom, type FailedAt, type Odds, type OddsAsked, OddsRun, oddsOf } from './odds/odds.ts';
+export { seeded } from './odds/random.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
 export { type CompileError, compileSteps } from './play/compile.ts';
@@ -148,6 +149,7 @@ export {
   type Mind,
   type ModeCause,
   type Nearest,
+  startForRoute,
   startUnit,
   type Underway,
   type UnitEffect,

@@ -18,6 +18,7 @@ import {
   readTelling,
   type Step,
   scorePhrasings,
+  seeded,
   startUnit,
   type UnitEvent,
 } from '@wire-trail/core';
@@ -26,7 +27,6 @@ import { build } from 'esbuild';
 import { chromiumOptions } from '../../e2e/chromium.mjs';
 // @ts-expect-error plain JavaScript, because it runs in the page
 import { framesWhile } from './frames.mjs';
-import { seeded } from './library.ts';
 import { median, type Row } from './row.ts';
 
 const demo = new URL('../../demo/', import.meta.url);

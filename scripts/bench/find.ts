@@ -1,6 +1,6 @@
-import { buildFindIndex, type FindFamily, find, squeezed } from '@wire-trail/core';
+import { buildFindIndex, type FindFamily, find, seeded, squeezed } from '@wire-trail/core';
 import MiniSearch from 'minisearch';
-import { madeUpFamilies, misread, seeded } from './library.ts';
+import { madeUpFamilies, misread } from './library.ts';
 import { median, type Row } from './row.ts';
 
 type Query = Readonly<{ text: string; family: string; truth: string }>;

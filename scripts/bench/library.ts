@@ -1,16 +1,5 @@
-import type { FindFamily } from '@wire-trail/core';
+import { type FindFamily, seeded } from '@wire-trail/core';
 
-/** Random numbers from a fixed seed, so that every run sees the same made-up library (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 const pick = <T>(random: () => number, list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 
 const beginnings = 'bran mor quil tes vel hol dru fen gar lis nor pel sco tav ur wex yor zan kel ost'.split(' ');

@@ -1,5 +1,4 @@
-import { identify, type TraitSubject } from '@wire-trail/core';
-import { seeded } from './library.ts';
+import { identify, seeded, type TraitSubject } from '@wire-trail/core';
 import type { Row } from './row.ts';
 
 /** A made-up shelf: every family has each of 24 traits, with two to five answers that are not equally common. */

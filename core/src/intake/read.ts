@@ -8,7 +8,7 @@ import { Stream } from './stream.ts';
 import { type Token, tokensOf } from './tokens.ts';
 
 /** Steps with the tokens they were made of, before they have their places. */
-type Piece = { steps: Step[]; from: number; to: number; chain: boolean; strong: boolean };
+type Piece = { steps: Step[]; from: number; to: number; chain: boolean };
 
 /** One reading of a telling, sentence by sentence. */
 export class Reading {
@@ -147,7 +147,7 @@ export class Reading {
       const steps = this.act(s);
       if (!steps) {
         const here = s.i;
-        if (moment) this.see(moment, s, here, strong);
+        if (moment) this.see(moment, s, here);
         moment = null;
         this.lose(s, here);
         strong = true;
@@ -155,12 +155,12 @@ export class Reading {
       }
       const [first] = steps;
       if (moment && first?.kind === 'release' && !first.at) steps[0] = { ...first, at: moment };
-      else if (moment && !this.opensAt(s, moment)) this.see(moment, s, from, strong);
+      else if (moment && !this.opensAt(s, moment)) this.see(moment, s, from);
       moment = null;
       this.push(s, steps, from, strong);
       strong = false;
     }
-    if (moment) this.see(moment, s, s.tokens.length - 1, strong);
+    if (moment) this.see(moment, s, s.tokens.length - 1);
   }
 
   /** Whether a window that begins at this moment closes the sentence: then the moment is the window's. */
@@ -172,12 +172,12 @@ export class Reading {
     }
     return false;
   }
-  private see(moment: Moment, s: Stream, from: number, strong: boolean): void {
+  private see(moment: Moment, s: Stream, from: number): void {
     if (moment.kind !== 'sign') return;
     const sign: Step = { kind: 'see', must: 'must', signs: [moment.shown] };
     const first = s.tokens[Math.max(0, Math.min(from, s.tokens.length) - 1)];
     const start = s.tokens[0];
-    if (first && start) this.pieces.push({ steps: [sign], from: start.from, to: first.to, chain: true, strong });
+    if (first && start) this.pieces.push({ steps: [sign], from: start.from, to: first.to, chain: true });
   }
 
   /** What stands behind acts and is about them: a repeat, a window. */
@@ -385,7 +385,6 @@ export class Reading {
         from: first.from,
         to: last.to,
         chain: false,
-        strong: true,
       });
     return true;
   }
@@ -397,11 +396,8 @@ export class Reading {
       return count !== null && s.end ? count : null;
     });
     if (n === null || this.pieces.length === 0) return false;
-    let start = this.pieces.length - 1;
-    while (start > 0 && !this.pieces[start]?.strong) start -= 1;
     // a whole sentence is repeated
-    start = this.sentenceStart;
-    this.wrap(start, (steps) => ({ kind: 'group', times: n, steps }));
+    this.wrap(this.sentenceStart, (steps) => ({ kind: 'group', times: n, steps }));
     this.extend(s);
     return true;
   }
@@ -413,7 +409,7 @@ export class Reading {
     }
     const first = s.tokens[from];
     const last = s.tokens[s.i - 1];
-    if (first && last) this.pieces.push({ steps, from: first.from, to: last.to, chain: !strong, strong });
+    if (first && last) this.pieces.push({ steps, from: first.from, to: last.to, chain: !strong });
   }
   private wrap(start: number, make: (steps: Step[]) => Step, from?: number): void {
     const inside = this.pieces.splice(start);
@@ -426,7 +422,6 @@ export class Reading {
       from: from ?? first.from,
       to: last.to,
       chain: first.chain,
-      strong: first.strong,
     });
   }
   private extend(s: Stream): void {

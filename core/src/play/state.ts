@@ -1,4 +1,5 @@
 import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, VariableId } from '../base/ids.ts';
+import type { Route } from '../gesture/model.ts';
 import type { VariableValue } from '../unit/effect.ts';
 import type { Mode } from '../unit/mode.ts';
 import type { Shown } from '../unit/signal.ts';
@@ -99,6 +100,15 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
     over: new Map(),
     misses: [],
   };
+}
+
+/** How an untouched unit stands when a route begins: as `startUnit`, with the route's controller in the first mode it may begin in. */
+export function startForRoute(plan: UnitPlan, route: Route): UnitState {
+  const start = startUnit(plan);
+  const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
+  const mind = mode && start.minds.get(mode.controller);
+  if (!mode || !mind) return start;
+  return { ...start, minds: new Map(start.minds).set(mode.controller, { ...mind, mode: mode.id }) };
 }
 
 /** A gesture under way: how much of it is done, and at which step it waits. */

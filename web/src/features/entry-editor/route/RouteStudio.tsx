@@ -7,6 +7,7 @@ import {
   findingsOfRoute,
   findingWords,
   layoutScore,
+  type Path,
   parseScript,
   printScript,
   type Route,
@@ -99,8 +100,6 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
   const later = useDeferredValue(bundle);
   const findings = useMemo(() => findingsOfRoute(later, body.id), [later, body.id]);
   const lineOf = (at: string): number | null => parsed.lineOf.get(at) ?? null;
-  const placeOf = (path: ReadonlyArray<string | number>): string =>
-    path[2] === 'steps' ? stepPath(path.slice(3)) : '';
   const notes: ScriptNote[] = useMemo(
     () => [
       ...parsed.problems.map((p) => ({
@@ -111,7 +110,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
         words: scriptProblemWords(p),
       })),
       ...findings.flatMap((f) => {
-        const line = parsed.lineOf.get(f.at[2] === 'steps' ? stepPath(f.at.slice(3)) : '');
+        const line = parsed.lineOf.get(placeOf(f.at));
         if (line === undefined) return [];
         const length = (text.split('\n')[line - 1] ?? '').trim().length;
         const column = (text.split('\n')[line - 1] ?? '').search(/\S/) + 1;
@@ -124,7 +123,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
     const worst = new Map<string, 'error' | 'warning' | 'hint'>();
     // gravest first: what stands there already is graver
     for (const f of findings) {
-      const place = f.at[2] === 'steps' ? stepPath(f.at.slice(3)) : '';
+      const place = placeOf(f.at);
       if (place !== '' && !worst.has(place)) worst.set(place, f.severity);
     }
     return worst;
@@ -255,10 +254,11 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
   );
 }
 
-const stepPath = (path: ReadonlyArray<string | number>): string => {
-  // a finding may stand deeper than the step it is about: at a field of it
+/** The step a finding is about: it may stand deeper, at a field of it. Empty when it is about the route. */
+const placeOf = (at: Path): string => {
+  if (at[2] !== 'steps') return '';
   const parts: Array<string | number> = [];
-  for (const [i, part] of path.entries()) {
+  for (const [i, part] of at.slice(3).entries()) {
     const wantsNumber = i % 2 === 0;
     if (wantsNumber !== (typeof part === 'number')) break;
     if (!wantsNumber && !['during', 'steps', 'met', 'otherwise'].includes(String(part))) break;

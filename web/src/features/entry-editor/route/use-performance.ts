@@ -6,7 +6,7 @@ import {
   planUnit,
   type Route,
   Solo,
-  startUnit,
+  startForRoute,
   type UnitPlan,
   type UnitState,
 } from '@wire-trail/core';
@@ -18,10 +18,7 @@ export type Performance = Readonly<{ plan: UnitPlan; frames: readonly Frame[]; b
 /** A route performed on its own unit as it is usually done: how the unit stands after each act. */
 export function performRoute(bundle: Bundle, route: Route): Performance {
   const plan = planUnit(bundle);
-  let begin = startUnit(plan);
-  const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as never);
-  const mind = mode && begin.minds.get(mode.controller);
-  if (mode && mind) begin = { ...begin, minds: new Map(begin.minds).set(mode.controller, { ...mind, mode: mode.id }) };
+  const begin = startForRoute(plan, route);
   const gesture = plan.gestures.find((g) => g.of.kind === 'route' && g.of.id === route.id);
   if (!gesture) return { plan, frames: [], begin };
   const frames: Frame[] = [];

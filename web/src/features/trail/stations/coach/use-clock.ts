@@ -31,6 +31,7 @@ export function useClock(
   useEffect(() => {
     if (!running) return;
     began.current = performance.now();
+    const all = times.flatMap((t) => t.beats);
     let fallen = 0;
     let frame = 0;
     let start = began.current;
@@ -39,10 +40,9 @@ export function useClock(
         // started again, or moved on: beats before that are not made up for
         start = began.current;
         const from = performance.now() - start;
-        fallen = times.flatMap((t) => t.beats).filter((b) => b.atMs < from).length;
+        fallen = all.filter((b) => b.atMs < from).length;
       }
       const elapsed = performance.now() - began.current;
-      const all = times.flatMap((t) => t.beats);
       while (all[fallen] && (all[fallen]?.atMs ?? 0) <= elapsed) {
         told.current(all[fallen]?.kind ?? 'act');
         fallen += 1;
