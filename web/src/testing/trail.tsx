@@ -3,6 +3,7 @@ import { type Bundle, EventId, foldWalk, readBundle, WalkEvent, type WalkId } fr
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
+import { vi } from 'vitest';
 import dryer from '../../../core/src/testing/velmarrow-d1.json';
 import demo from '../../../demo/brindlewick-g4.json';
 import { makeStore } from '../app/store.ts';
@@ -57,3 +58,20 @@ export const show = (children: ReactNode) =>
       <MemoryRouter>{children}</MemoryRouter>
     </Provider>,
   );
+
+/** Stands in for the server until the globals are unstubbed: every request gets this answer. */
+export function serverAnswers(body: unknown, status = 200): void {
+  // Node's requests want whole addresses; a browser completes them
+  vi.stubGlobal(
+    'Request',
+    class extends Request {
+      constructor(input: string, init?: RequestInit) {
+        super(new URL(input, 'http://127.0.0.1'), init);
+      }
+    },
+  );
+  vi.stubGlobal(
+    'fetch',
+    async () => new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } }),
+  );
+}

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { entryOf, printSteps, type Route, type Step } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { glasswasher, show } from '../../../testing/trail.tsx';
+import { glasswasher, serverAnswers, show } from '../../../testing/trail.tsx';
 import { AccountsView } from './AccountsView.tsx';
 import { routeNames } from './names.ts';
 import { TellingDialog } from './TellingDialog.tsx';
@@ -11,18 +11,7 @@ const route = entryOf(glasswasher, 'route', 'enter-memory') as Route;
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
 beforeEach(() => {
-  vi.stubGlobal(
-    'Request',
-    class extends Request {
-      constructor(input: string, init?: RequestInit) {
-        super(new URL(input, 'http://127.0.0.1'), init);
-      }
-    },
-  );
-  vi.stubGlobal(
-    'fetch',
-    async () => new Response('{}', { status: 404, headers: { 'content-type': 'application/json' } }),
-  );
+  serverAnswers({}, 404);
 });
 afterEach(() => {
   cleanup();

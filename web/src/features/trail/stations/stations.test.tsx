@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
+import { serverAnswers, show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
 import { ClearStation } from './ClearStation.tsx';
 import { EnterStation } from './EnterStation.tsx';
 import { ProveStation } from './ProveStation.tsx';
@@ -20,20 +20,7 @@ const lamps = (letters: string) => {
 };
 beforeEach(() => {
   vi.stubGlobal('scrollTo', () => {});
-  // Node's requests want whole addresses; a browser completes them
-  vi.stubGlobal(
-    'Request',
-    class extends Request {
-      constructor(input: string, init?: RequestInit) {
-        super(new URL(input, 'http://127.0.0.1'), init);
-      }
-    },
-  );
-  vi.stubGlobal(
-    'fetch',
-    async () =>
-      new Response(JSON.stringify({ machine: null, walks: [] }), { headers: { 'content-type': 'application/json' } }),
-  );
+  serverAnswers({ machine: null, walks: [] });
 });
 afterEach(() => {
   cleanup();
