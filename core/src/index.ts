@@ -83,10 +83,12 @@ export {
 export { type Band, Chart, type ChartNode, type MeasureNode, type VerdictNode } from './chart/model.ts';
 export { judgeReading, type ReadingVerdict } from './chart/verdict.ts';
 export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkChart } from './chart/walk.ts';
-export { genericMeaning, pairOf } from './code/generic.ts';
+export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
+export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 // code
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
+export { pairOf } from './code/pair.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 // exchange
 export {
@@ -144,7 +146,7 @@ export { bundleFacts, type ControlFacts, type UnitFacts } from './play/facts.ts'
 export { type Gesture, type GestureOf, planUnit, type RefusedGesture, type UnitPlan } from './play/gestures.ts';
 export { type Op, type Program, UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
-export { showsNow } from './play/shows.ts';
+export { keepsTime, showsNow } from './play/shows.ts';
 export {
   type Mind,
   type ModeCause,
@@ -158,19 +160,79 @@ export {
 } from './play/state.ts';
 export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
+export { asTold, compareReadings, looksOf, type ReadDiffering } from './readout/compare.ts';
 export {
   type Candidate,
   type Decoded,
+  type Disagreement,
   decode,
   type Listed,
   type Misread,
-  type Undecided,
 } from './readout/decode.ts';
-export { type EncodeError, encode, joinCode, type StageShow, splitCode } from './readout/encode.ts';
-export { literalOf } from './readout/literal.ts';
-export { type LookAlike, lookAlikes } from './readout/look-alikes.ts';
+export { type EncodeError, encode, joinCode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
+export { fitsOfLook } from './readout/evidence.ts';
+export { slipFacts } from './readout/lint.ts';
+export { inAlphabet, literalOf, literalParts, type TakenAs } from './readout/literal.ts';
+export { type LookAlike, lookAlikes, type Slip } from './readout/look-alikes.ts';
 // readout
-export { Look, Readout, Seen, SeenLamp, type Special, type Stage } from './readout/model.ts';
+export { Readout, type ReadoutAccount, type Special, Stage, specialMeans, type TestVector } from './readout/model.ts';
+export type { NextLook } from './readout/next-look.ts';
+export {
+  type BytesError,
+  bytesOfPair,
+  bytesText,
+  type NumberPair,
+  pairOfBytes,
+  pairText,
+  readBytesText,
+} from './readout/pair.ts';
+export { isRhythmic, Reads, type ReadsOf, signsOfReads } from './readout/reads.ts';
+export { type Heard, readSaid, type SaidAs, type SaidReading } from './readout/said.ts';
+export {
+  type Cue,
+  litAt,
+  rowsOfStages,
+  type Scene,
+  type Segment,
+  sceneAt,
+  schedule,
+  segmentsOfRun,
+} from './readout/schedule.ts';
+export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './readout/seen.ts';
+export { segmentNames } from './readout/segments.ts';
+export { type SubPlace, subPlace } from './readout/sub-code.ts';
+export { confirmAt, type SweepItem, sweepPlan } from './readout/sweep.ts';
+export { runVectors, type VectorRun } from './readout/vectors.ts';
+// rhythm
+export {
+  type CameraFrame,
+  contrastOf,
+  type Glimpse,
+  glimpse,
+  keptLevels,
+  type LampDoes,
+  lampDoes,
+  type Picture,
+  type Region,
+  type RegionLevels,
+  regionLevels,
+  regionSamples,
+  type Shift,
+  shiftOf,
+} from './rhythm/camera.ts';
+export { matchPulses } from './rhythm/match-pulses.ts';
+export { matchTrace, type TraceMatch } from './rhythm/match-trace.ts';
+export { type PulsePattern, patternsOf } from './rhythm/pattern.ts';
+export { type RhythmDoubt, type RhythmRead, readPulses } from './rhythm/read-pulses.ts';
+export {
+  evenTrace,
+  type Lights,
+  lightsOf,
+  pulsesOf,
+  type Sample,
+  type Trace,
+  type TraceRefusal,
+} from './rhythm/trace.ts';
 // route findings
 export { lintRoutes } from './route-lint/family.ts';
 // score
@@ -259,5 +321,5 @@ export {
   WalkEvent,
   type WalkEventOf,
 } from './walk/model.ts';
-export type { WalkSetting } from './walk/state.ts';
-export { currentStation, foldWalk, standingEvents, type Walk } from './walk/state.ts';
+export type { KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
+export { currentStation, foldWalk, samePlace, standingEvents, type Walk } from './walk/state.ts';

@@ -30,9 +30,22 @@ type Facts =
       severity: 'warning';
       text: string;
       becomes: string;
-      lamp: string;
+      /** The sort of slip, and the lamp, place or segment it happens to. */
+      slip: SlipWords;
       hazards: string[];
     }>
+  | Readonly<{ code: 'pattern-without-code'; severity: 'hint'; readout: string; count: number; examples: string[] }>
+  | Readonly<{ code: 'rows-share-pattern'; severity: 'error'; stage: string; pattern: string; values: string[] }>
+  | Readonly<{ code: 'row-unreadable'; severity: 'error'; stage: string; pattern: string; lamps: number }>
+  | Readonly<{ code: 'weights-collide'; severity: 'warning'; stage: string; sum: number; ways: number }>
+  | Readonly<{ code: 'pause-not-told'; severity: 'warning'; stage: string; gapMs: number; pauseMs: number }>
+  | Readonly<{ code: 'phase-not-told'; severity: 'warning'; stage: string; from: string }>
+  | Readonly<{ code: 'stages-at-once'; severity: 'error'; stages: [string, string]; sign: string }>
+  | Readonly<{ code: 'special-like-code'; severity: 'error'; special: string; text: string }>
+  | Readonly<{ code: 'vector-fails'; severity: 'error'; vector: string; wanted: string; reads: string }>
+  | Readonly<{ code: 'readings-differ'; severity: 'hint'; readout: string; account: string; texts: string[] }>
+  | Readonly<{ code: 'sign-cannot-show'; severity: 'error'; sign: string; is: string; wants: string }>
+  | Readonly<{ code: 'consequence-circle'; severity: 'error'; texts: string[] }>
   | Readonly<{ code: 'code-without-suspect'; severity: 'warning'; text: string }>
   | Readonly<{ code: 'code-without-chart'; severity: 'hint'; text: string }>
   | Readonly<{ code: 'code-without-source'; severity: 'hint'; text: string }>
@@ -120,7 +133,24 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'code-without-pattern': (f) => `The readout “${f.readout}” cannot show ${f.text}.`,
   'codes-share-pattern': (f) => `${f.texts.join(' and ')} look the same on the readout “${f.readout}”.`,
   'look-alike-danger': (f) =>
-    `With ${f.lamp} dead, ${f.text} reads as ${f.becomes}, which warns of less: ${f.hazards.join(', ')} is left out.`,
+    `${slipWords[f.slip.kind](f.slip.of)}, ${f.text} reads as ${f.becomes}, which warns of less: ${f.hazards.join(', ')} is left out.`,
+  'pattern-without-code': (f) =>
+    `“${f.readout}” can show ${f.count} more that no code stands for, such as ${f.examples.join(', ')}.`,
+  'rows-share-pattern': (f) => `“${f.stage}”: ${f.pattern} stands for ${f.values.join(' and ')} alike.`,
+  'row-unreadable': (f) =>
+    `“${f.stage}”: ${f.pattern} is no pattern for ${f.lamps} lamp${f.lamps === 1 ? '' : 's'}: one of 1 0 - d l s f R G A W B Y for each.`,
+  'weights-collide': (f) => `“${f.stage}”: ${f.ways} ways of lighting add up to ${f.sum}.`,
+  'pause-not-told': (f) =>
+    `“${f.stage}”: a pause of ${f.pauseMs / 1000} s cannot be told from the ${f.gapMs / 1000} s between two lights.`,
+  'phase-not-told': (f) => `Nothing tells “${f.stage}” from “${f.from}”: no colour, no phase lamp, no pause.`,
+  'stages-at-once': (f) =>
+    `“${f.stages[0]}” and “${f.stages[1]}” both show on “${f.sign}”, and nothing brings the second on.`,
+  'special-like-code': (f) => `“${f.special}” and ${f.text} look the same.`,
+  'vector-fails': (f) => `The test “${f.vector}” reads ${f.reads}; it was ${f.wanted}.`,
+  'readings-differ': (f) => `“${f.account}” reads ${f.texts.join(', ')} otherwise than “${f.readout}”.`,
+  'sign-cannot-show': (f) => `“${f.sign}” is a ${f.is} and cannot be read as ${f.wants}.`,
+  'consequence-circle': (f) =>
+    `${f.texts.join(' → ')}: each is said to follow from the next, and the last from the first.`,
   'code-without-suspect': (f) => `${f.text} has no suspect.`,
   'code-without-chart': (f) => `${f.text} has no test chart yet.`,
   'code-without-source': (f) => `${f.text} names no source.`,
@@ -180,6 +210,22 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'look-again': (f) => `${f.text} leans on “${f.source}”, which has a new edition (${f.edition}): look at it again.`,
   'setting-not-allowed': (f) => `“${f.value}” is not among the values “${f.setting}” allows.`,
   'scope-exceeded': (f) => `“${f.node}” is for ${f.needs}, the chart is for ${f.audience}.`,
+};
+
+/** What one slip is and what it happens to: a lamp, a place counted from 1, a segment; empty where nothing is named. */
+export type SlipWords = Readonly<{
+  kind: 'lamp-dark' | 'rate' | 'colour' | 'blink-missed' | 'blink-added' | 'length' | 'segment-lost' | 'character';
+  of: string;
+}>;
+const slipWords: Record<SlipWords['kind'], (of: string) => string> = {
+  'lamp-dark': (of) => `With ${of} dead`,
+  rate: (of) => `With the rate of ${of} taken for another`,
+  colour: (of) => `With the colour of ${of} taken for another`,
+  'blink-missed': () => 'With one blink missed',
+  'blink-added': () => 'With one blink too many',
+  length: (of) => `With the length of blink ${of} taken for the other`,
+  'segment-lost': (of) => `With the segment ${of} dead`,
+  character: (of) => `With the character at ${of} taken for its look-alike`,
 };
 
 const actWords = { press: 'pressed', turn: 'turned by clicks', set: 'set to a place', hold: 'held there' } as const;

@@ -1,5 +1,6 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { interlockWords } from '../gesture/lint.ts';
+import { circlesOfConsequence } from './consequences.ts';
 import type { Code, Setting, Symptom } from './model.ts';
 
 /** Findings of one code or symptom on its own. */
@@ -66,6 +67,18 @@ export function lintCodeTable(
       },
     ];
   });
+}
+
+/** Codes that are said to follow from one another in a circle. */
+export function lintCircles(codes: readonly Placed[]): Finding[] {
+  return circlesOfConsequence(codes.map((p) => p.code)).map(
+    (circle): Finding => ({
+      code: 'consequence-circle',
+      severity: 'error',
+      at: [...(codes.find((p) => p.code === circle[0])?.at ?? []), 'seeAlso'],
+      texts: circle.map((c) => c.text),
+    }),
+  );
 }
 
 /** A value said to be right that the setting does not allow. */

@@ -82,6 +82,12 @@ export function linksOf(entry: Entry): Link[] {
         ...each(entry.stages, 'stages', (s, at) =>
           s.comes.kind === 'route' ? one('route', s.comes.route, [...at, 'comes', 'route']) : [],
         ),
+        ...each(entry.alsoFor, 'alsoFor', (a, at) => one('route', a.route, [...at, 'route'])),
+        ...each(entry.specials, 'specials', (s, at) => [
+          ...one('mode', s.mode, [...at, 'mode']),
+          ...one('setting', s.setting, [...at, 'setting']),
+        ]),
+        ...each(entry.accounts, 'accounts', (a, at) => one('source', a.source, [...at, 'source'])),
       ];
     case 'code':
     case 'symptom':

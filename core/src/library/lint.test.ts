@@ -45,6 +45,30 @@ const variant = (change: object) => (family: Loose) => {
   return { variants: [{ ...first, ...change }, ...rest] };
 };
 
+/** A readout with one stage, or what it reads, changed. */
+const stage = (at: number, change: object) => (readout: Loose) => ({
+  stages: (readout.stages as unknown as object[]).map((s, i) => (i === at ? { ...s, ...change } : s)),
+});
+const reads = (at: number, change: object) => (readout: Loose) => ({
+  stages: (readout.stages as unknown as Array<{ reads: object }>).map((s, i) =>
+    i === at ? { ...s, reads: { ...s.reads, ...change } } : s,
+  ),
+});
+const column = (kind: EntryKind, id: string, change: (entry: Loose) => unknown) => spoil(dryer(), kind, id, change);
+/** The first stage of the dryer's column read by these rows. */
+const table = (rows: object[]) => column('readout', 'column', reads(0, { to: { kind: 'table', rows } }));
+const seenAs = (letter: string, number: string) =>
+  (
+    [
+      ['letter', letter],
+      ['number', number],
+    ] as const
+  ).map(([id, lit]) => ({
+    kind: 'lamps',
+    stage: id,
+    lamps: Object.fromEntries([...'abcde'].map((l) => [`lamp-${l}`, lit.includes(l) ? 'lit' : 'dark'])),
+  }));
+
 /** For every code one bundle that shows it. A new code without a row here fails the completeness test. */
 const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
   ...Object.fromEntries(Object.entries(routeFixtures).map(([code, fixture]) => [code, () => fixtureBundle(fixture)])),
@@ -60,6 +84,59 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
   'codes-share-pattern': () =>
     spoil(spoil(dryer(), 'readout', 'column', overlappingRows), 'code', 'w-2', () => ({ text: 'W-3' })),
   'look-alike-danger': glasswasher,
+  'pattern-without-code': glasswasher,
+  'rows-share-pattern': () =>
+    table([
+      { pattern: '100', value: 'T' },
+      { pattern: '100', value: 'W' },
+    ]),
+  'row-unreadable': () => table([{ pattern: '10x', value: 'T' }]),
+  'weights-collide': () =>
+    washer('readout', 'lamps', reads(0, { lamps: [...'abcde'].map((l, i) => ({ sign: `lamp-${l}`, weight: i + 1 })) })),
+  'pause-not-told': () => column('readout', 'column', reads(1, { pauseMs: 350 })),
+  'phase-not-told': () => washer('readout', 'lamps', stage(1, { comes: { kind: 'alternates', everyMs: 2000 } })),
+  'stages-at-once': () => washer('readout', 'lamps', stage(1, { comes: { kind: 'at-once' } })),
+  'special-like-code': () =>
+    spoil(
+      washer('code', 'k17', () => ({ text: 'A' })),
+      'readout',
+      'lamps',
+      () => ({
+        stages: [entryOf(glasswasher(), 'readout', 'lamps')?.stages[0]],
+        compose: [{ kind: 'stage', stage: 'letter' }],
+        specials: [
+          {
+            id: 'clean',
+            label: 'only e',
+            means: 'healthy',
+            signs: [...'abcde'].map((l) => ({ kind: 'lamp', sign: `lamp-${l}`, state: l === 'e' ? 'lit' : 'dark' })),
+          },
+        ],
+      }),
+    ),
+  'vector-fails': () =>
+    washer('readout', 'lamps', () => ({
+      vectors: [{ name: 'seen on the bench', looks: seenAs('bde', 'ade'), expect: 'K17' }],
+    })),
+  'readings-differ': () =>
+    washer('readout', 'lamps', (readout) => ({
+      accounts: [
+        {
+          id: 'from-right',
+          label: 'counted from the right',
+          source: null,
+          standing: 'hearsay',
+          stages: (
+            reads(1, { lamps: [...'edcba'].map((l, i) => ({ sign: `lamp-${l}`, weight: 16 >> i })) })(readout) as {
+              stages: object[];
+            }
+          ).stages,
+        },
+      ],
+    })),
+  'sign-cannot-show': () => column('readout', 'column', reads(1, { sign: 'buzzer' })),
+  'consequence-circle': () =>
+    washer('code', 'h04', () => ({ seeAlso: [{ code: 'k19', why: 'and back again', followsFromIt: true }] })),
   'code-without-suspect': () => washer('code', 'k17', () => ({ suspects: [] })),
   'code-without-chart': glasswasher,
   'code-without-source': () => washer('code', 'k17', () => ({ source: null, claims: [] })),
@@ -133,7 +210,7 @@ describe('lint', () => {
       code: 'look-alike-danger',
       text: 'K23',
       becomes: 'K19',
-      lamp: 'lamp-c',
+      slip: { kind: 'lamp-dark', of: 'lamp-c' },
       hazards: ['steam-pressure'],
     });
   });

@@ -1,6 +1,6 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { lintChart, untestedSuspects } from '../chart/lint.ts';
-import { lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
+import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
 import { lintReadout } from '../readout/lint.ts';
 import { lintRoutes } from '../route-lint/family.ts';
@@ -34,18 +34,22 @@ export function lint(bundle: Bundle): Finding[] {
       entriesOf(bundle, 'route'),
     ),
   );
+  const signs = new Map(
+    entriesOf(bundle, 'panel').flatMap((p) => p.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s] as const))),
+  );
   for (const { entry, at } of placed('readout'))
     findings.push(
       ...lintReadout(
         entry,
         codes.filter((c) => c.code.readout === entry.id),
         at,
+        signs,
       ),
     );
   const families = placed('family');
   for (const { entry, at } of families) findings.push(...lintFamily(entry, at));
   const variants = families.flatMap(({ entry }) => entry.variants);
-  findings.push(...lintCodeTable(codes, variants));
+  findings.push(...lintCodeTable(codes, variants), ...lintCircles(codes));
   for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
   findings.push(...lintEditions(bundle));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {

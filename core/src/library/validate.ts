@@ -182,9 +182,10 @@ function usesOf(entry: Entry): Use[] {
         { what: 'controller', id: entry.controller, at: ['controller'] },
         ...entry.stages.flatMap((stage, i): Use[] => {
           const at = ['stages', i, 'reads'];
-          return stage.reads.kind === 'lamps'
-            ? stage.reads.lamps.map((lamp, k) => ({ what: 'sign', id: lamp.sign, at: [...at, 'lamps', k, 'sign'] }))
-            : [{ what: 'sign', id: stage.reads.sign, at: [...at, 'sign'] }];
+          const { reads } = stage;
+          return 'lamps' in reads
+            ? reads.lamps.map((lamp, k) => ({ what: 'sign', id: lamp.sign, at: [...at, 'lamps', k, 'sign'] }))
+            : [{ what: 'sign', id: reads.sign, at: [...at, 'sign'] }];
         }),
         ...entry.specials.flatMap((s, i) => shownUses(s.signs, ['specials', i, 'signs'])),
         ...entry.compose.flatMap((piece, i): Use[] =>
@@ -192,6 +193,13 @@ function usesOf(entry: Entry): Use[] {
             ? [{ what: 'stage', id: piece.stage, at: ['compose', i, 'stage'] }]
             : [],
         ),
+        ...entry.alsoFor.map(
+          (a, i): Use => ({ what: 'controller', id: a.controller, at: ['alsoFor', i, 'controller'] }),
+        ),
+        ...entry.marks.flatMap((m, i) => shownUses(m.signs, ['marks', i, 'signs'])),
+        ...(entry.sub && !entry.stages.some((s) => s.id === entry.sub?.stage)
+          ? [{ what: 'stage', id: entry.sub.stage, at: ['sub', 'stage'] } as const]
+          : []),
       ];
     case 'code':
     case 'symptom':

@@ -78,7 +78,8 @@ class Moment {
 
   private setMind(id: ControllerId, change: Partial<Mind>): void {
     const mind = this.w.minds.get(id);
-    if (mind) this.w.minds = new Map(this.w.minds).set(id, { ...mind, ...change });
+    const anew = 'stage' in change || 'variables' in change || 'mode' in change;
+    if (mind) this.w.minds = new Map(this.w.minds).set(id, { ...mind, ...(anew && { shownAt: this.w.at }), ...change });
   }
   private apply(id: ControllerId, effect: Effect): void {
     const mind = this.w.minds.get(id);

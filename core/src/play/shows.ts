@@ -1,6 +1,8 @@
 import type { SignId } from '../base/ids.ts';
 import { entryOf } from '../library/select.ts';
 import { encode } from '../readout/encode.ts';
+import type { Readout } from '../readout/model.ts';
+import { type Scene, sceneAt, schedule } from '../readout/schedule.ts';
 import type { Condition, Showing } from '../unit/mode.ts';
 import { type Shown, sameShown } from '../unit/signal.ts';
 import type { UnitPlan } from './gestures.ts';
@@ -12,7 +14,20 @@ function memoryText(state: UnitState, mind: Mind, slot: string | undefined): str
   return state.memory[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
 }
 
-function readoutShows(plan: UnitPlan, state: UnitState, mind: Mind, showing: Extract<Showing, { kind: 'readout' }>) {
+/** The scene that shows by itself now: a gesture brings on the next. Null where the code cannot be shown. */
+function sceneNow(readout: Readout, text: string, mind: Mind): Scene | null {
+  const scenes = schedule(readout, text);
+  if (!scenes.ok) return null;
+  const stage = readout.stages[mind.stage]?.id;
+  return scenes.value.find((s) => stage !== undefined && s.stages.includes(stage)) ?? scenes.value[0] ?? null;
+}
+
+type ReadoutShowing = Extract<Showing, { kind: 'readout' }>;
+
+function readoutShows(
+  { plan, state, mind, atMs }: { plan: UnitPlan; state: UnitState; mind: Mind; atMs: number | null },
+  showing: ReadoutShowing,
+): readonly Shown[] {
   const readout = entryOf(plan.bundle, 'readout', showing.readout);
   if (!readout) return [];
   const { of } = showing;
@@ -23,9 +38,12 @@ function readoutShows(plan: UnitPlan, state: UnitState, mind: Mind, showing: Ext
         ? String(mind.variables.get(of.variable) ?? '')
         : String(Math.round(state.inputs.get(of.input) ?? 0));
   if (text === null) return readout.specials.find((s) => s.means === 'nothing-stored')?.signs ?? [];
+  const scene = sceneNow(readout, text, mind);
+  if (!scene) return readout.stages[0]?.reads.kind === 'text' ? plainText(readout.stages[0].reads.sign, text) : [];
+  if (atMs !== null) return sceneAt(scene, atMs - mind.shownAt);
+  // standing still: what its first stage shows, blinking and not now lit, now dark
   const shows = encode(readout, text);
-  if (!shows.ok) return readout.stages[0]?.reads.kind === 'text' ? plainText(readout.stages[0].reads.sign, text) : [];
-  return shows.value[Math.min(mind.stage, shows.value.length - 1)]?.shown ?? [];
+  return shows.ok ? (shows.value.find((s) => s.stage === scene.stages[0])?.shown ?? []) : [];
 }
 const plainText = (sign: SignId, text: string): Shown[] => [{ kind: 'text', sign, text }];
 
@@ -58,18 +76,32 @@ const isDark = (shown: Shown): boolean =>
 
 /**
  * What every sign of the unit shows now, one entry a sign: what its modes say, and over that what an attempt under way
- * has brought on. Without supply nothing is lit.
+ * has brought on. Without supply nothing is lit. With `atMs`, an instant of the unit's clock, readouts that keep time are
+ * shown as they are at that instant; else a lamp that blinks out a code is told as blinking.
  */
-export function showsNow(plan: UnitPlan, state: UnitState): ReadonlyMap<SignId, Shown> {
+export function showsNow(plan: UnitPlan, state: UnitState, atMs: number | null = null): ReadonlyMap<SignId, Shown> {
   const signs = new Map<SignId, Shown>();
   if (state.poweredAt === null) return signs;
   for (const mind of state.minds.values())
     for (const showing of plan.modes.get(mind.mode)?.shows ?? []) {
       if (showing.when && !holds(plan, state, mind, showing.when)) continue;
-      const shown = showing.kind === 'fixed' ? showing.signs : readoutShows(plan, state, mind, showing);
+      const shown = showing.kind === 'fixed' ? showing.signs : readoutShows({ plan, state, mind, atMs }, showing);
       for (const s of shown) signs.set(s.sign, s);
     }
   for (const [sign, { shown }] of state.over) signs.set(sign, shown);
   for (const [sign, shown] of signs) if (isDark(shown)) signs.delete(sign);
   return signs;
+}
+
+/** Whether anything the unit shows now changes by itself from one moment to the next, so that it must be drawn anew. */
+export function keepsTime(plan: UnitPlan, state: UnitState): boolean {
+  return [...state.minds.values()].some((mind) =>
+    (plan.modes.get(mind.mode)?.shows ?? []).some((showing) => {
+      if (showing.kind !== 'readout' || showing.of.kind !== 'memory') return false;
+      const readout = entryOf(plan.bundle, 'readout', showing.readout);
+      const text = memoryText(state, mind, showing.of.slot);
+      const scene = readout && text !== null ? sceneNow(readout, text, mind) : null;
+      return scene?.cues.some((c) => c.toMs - c.fromMs < scene.periodMs) ?? false;
+    }),
+  );
 }

@@ -13,8 +13,9 @@ export type Mind = Readonly<{
   since: number;
   lastHandAt: number;
   variables: ReadonlyMap<VariableId, VariableValue>;
-  /** Which stage of its readout shows. */
+  /** Which stage of its readout shows, and since when what shows is what it is. */
   stage: number;
+  shownAt: number;
 }>;
 
 /** A played unit at an instant. */
@@ -83,7 +84,14 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
       powered,
     );
     if (rest)
-      minds.set(controller, { mode: rest.id, since: 0, lastHandAt: 0, variables: freshVariables(rest), stage: 0 });
+      minds.set(controller, {
+        mode: rest.id,
+        since: 0,
+        lastHandAt: 0,
+        variables: freshVariables(rest),
+        stage: 0,
+        shownAt: 0,
+      });
   }
   return {
     at: 0,

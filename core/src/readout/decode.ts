@@ -1,15 +1,24 @@
 import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../unit/signal.ts';
 import { joinCode } from './encode.ts';
-import { type Evidence, evidenceOf, likelihoodOf } from './evidence.ts';
-import { expectedByStage, type Hypothesis, lampStates, specialHypothesis } from './hypothesis.ts';
-import { isComplete, literalParts } from './literal.ts';
-import type { Readout, Seen, SeenLamp } from './model.ts';
+import { evidenceOf, weigh } from './evidence.ts';
+import { inAlphabet, isComplete, literalParts, type TakenAs } from './literal.ts';
+import type { Readout } from './model.ts';
+import { type Live, type NextLook, nextLooks } from './next-look.ts';
+import type { Look, Seen, SeenLamp } from './seen.ts';
+import { type SubPlace, subPlace } from './sub-code.ts';
+import { type Listed, type ShowRow, type ShowTable, showTable, withLiteral } from './table.ts';
 
-/** A code the table lists, with how often it comes (any positive scale). */
-export type Listed = Readonly<{ text: string; frequency: number }>;
+export type { Listed } from './table.ts';
 
-export type Misread = Readonly<{ stage: StageId; sign: SignId; seen: SeenLamp; shows: LampState }>;
+/** What must have been seen wrongly for a candidate to hold. */
+export type Misread = Readonly<{ stage: StageId }> &
+  (
+    | Readonly<{ kind: 'lamp'; sign: SignId; seen: SeenLamp; shows: LampState }>
+    | Readonly<{ kind: 'count'; seen: number; shows: number }>
+    | Readonly<{ kind: 'pattern'; seen: string; shows: string }>
+    | Readonly<{ kind: 'character'; position: number; seen: string; shows: string }>
+  );
 
 export type Candidate = Readonly<{
   kind: 'listed' | 'unlisted' | 'special';
@@ -17,132 +26,138 @@ export type Candidate = Readonly<{
   code: string;
   /** Between 0 and 1; all candidates kept and left out add up to 1. */
   certainty: number;
-  /** What must have been misread for this to be it. */
   misread: readonly Misread[];
 }>;
 
-export type Undecided = Readonly<{
-  stage: StageId;
-  sign: SignId;
-  weight: number | null;
-  bits: number;
-  between: readonly string[];
-}>;
+/** Two looks at the same thing that do not agree. */
+export type Disagreement = Readonly<{ stage: StageId; sign: SignId | null; told: readonly string[] }>;
 
 export type Decoded = Readonly<{
   candidates: readonly Candidate[];
-  /** Lamps a further look at which would tell most, most telling first. */
-  undecided: readonly Undecided[];
+  /** Looks that would tell most, most telling first. */
+  undecided: readonly NextLook[];
   /** What was entered taken literally: null while something is missing or unsure, or where it stands for nothing. */
   literal: string | null;
   /** Everything was entered without doubt, and no code, listed or not, shows so. */
   noSuchPattern: boolean;
+  /** The one misreading that would explain an entry that is no code, or no listed one. */
+  oneSlip: Candidate | null;
+  disagreements: readonly Disagreement[];
+  /** Characters a display cannot show, taken as the look-alike it can. */
+  taken: ReadonlyArray<TakenAs & Readonly<{ stage: StageId }>>;
+  /** Which unit and part the sub code names. */
+  place: SubPlace | null;
 }>;
 
-/** Share of what technicians read that no table lists, and that is a sign but no code. */
-const unlistedShare = 0.02;
-const specialShare = 0.08;
+/** A candidate stays while what was seen is no less likely under it than so small a share of under the likeliest. */
+const leastShare = 1 / 3000;
 
-const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
-
-/** What must have been misread for a hypothesis to hold, by the pattern that asks for the least. */
-function misreadOf(hypothesis: Hypothesis, evidence: Evidence): Misread[] {
-  return [...evidence.values()].flatMap(({ stage, lamps }) => {
-    const { reads } = stage;
-    if (reads.kind !== 'lamps') return [];
-    const states = lamps.map((_, i) => lampStates(hypothesis, stage, i));
-    const byPattern = (states[0] ?? []).map((_, p) =>
-      reads.lamps.flatMap(({ sign }, i): Misread[] => {
-        const seen = lamps[i]?.looks.at(-1);
-        const shows = states[i]?.[p] ?? 'dark';
-        return seen && seen !== 'unsure' && seen !== shows ? [{ stage: stage.id, sign, seen, shows }] : [];
-      }),
-    );
-    return byPattern.sort((a, b) => a.length - b.length)[0] ?? [];
+/** What must have been misread for a row to hold. */
+function misreadOf(table: ShowTable, row: ShowRow, looks: readonly Look[]): Misread[] {
+  const last = new Map<StageId, Look>();
+  for (const look of looks) last.set(look.stage, look);
+  const lamps = table.slots.flatMap(({ stage, sign }, i): Misread[] => {
+    const look = last.get(stage);
+    const seen = look?.kind === 'lamps' ? look.lamps[sign] : undefined;
+    const cell = row.cells[i] ?? 'either';
+    if (seen === undefined || seen === 'unsure' || seen === 'dim' || cell === 'either' || seen === cell.state)
+      return [];
+    return [{ kind: 'lamp', stage, sign, seen, shows: cell.state }];
   });
+  const others = [...last.values()].flatMap((look): Misread[] => {
+    const shape = row.shapes.get(look.stage);
+    if (look.kind === 'blinks' && shape?.kind === 'pulses') {
+      const shows = shape.pattern.length;
+      return look.count === shows || look.maybe?.includes(shows)
+        ? []
+        : [{ kind: 'count', stage: look.stage, seen: look.count, shows }];
+    }
+    if (look.kind === 'rhythm' && shape?.kind === 'pulses')
+      return look.pattern === shape.pattern
+        ? []
+        : [{ kind: 'pattern', stage: look.stage, seen: look.pattern, shows: shape.pattern }];
+    if (look.kind === 'text' && shape?.kind === 'text' && look.text.trim().length === shape.text.length)
+      return [...look.text.trim()].flatMap((seen, position): Misread[] => {
+        const shows = shape.text[position] ?? '';
+        const same =
+          seen.toUpperCase() === shows.toUpperCase() || seen === '?' || (/[-./\s]/.test(seen) && /[-./\s]/.test(shows));
+        return same ? [] : [{ kind: 'character', stage: look.stage, position, seen, shows }];
+      });
+    return [];
+  });
+  return [...lamps, ...others];
+}
+
+/** Looks at one thing that disagree: both are kept, and it is said. */
+function disagreementsIn(looks: readonly Look[]): Disagreement[] {
+  const told = new Map<string, { stage: StageId; sign: SignId | null; told: Set<string> }>();
+  const add = (stage: StageId, sign: SignId | null, what: string) => {
+    const key = `${stage} ${sign ?? ''}`;
+    const entry = told.get(key) ?? { stage, sign, told: new Set<string>() };
+    entry.told.add(what);
+    told.set(key, entry);
+  };
+  for (const look of looks) {
+    if (look.kind === 'lamps') {
+      for (const [sign, seen] of Object.entries(look.lamps))
+        if (seen !== 'unsure' && seen !== 'dim') add(look.stage, sign as SignId, seen);
+    } else if (look.kind === 'blinks') add(look.stage, null, String(look.count));
+    else if (look.kind === 'text' && !look.text.includes('?')) add(look.stage, null, look.text.trim().toUpperCase());
+    else if (look.kind === 'rhythm' && !look.pattern.includes('?')) add(look.stage, null, look.pattern);
+  }
+  return [...told.values()].flatMap((t) => (t.told.size > 1 ? [{ ...t, told: [...t.told] }] : []));
 }
 
 /**
  * Ranks what a readout may be showing, given everything seen so far, doubtful lamps included.
  * Bayes over the listed codes (weighted by frequency), the signs that are no code, and the literal pattern where no
- * table lists it. Candidates under one part in a thousand are left out unless they are the first.
+ * table lists it. Who stays among the candidates depends on what was seen alone, not on how frequent a code is: the
+ * truth is among them whenever it agrees with what was seen, and a look that agrees never brings one back.
  */
 export function decode(readout: Readout, listed: readonly Listed[], seen: Seen): Decoded {
   const parts = literalParts(readout, seen.looks);
   const literal = joinCode(readout, parts);
-  const total = listed.reduce((sum, code) => sum + code.frequency, 0) || 1;
-  const hypotheses: Hypothesis[] = [];
-  for (const code of listed) {
-    const stages = expectedByStage(readout, code.text);
-    if (stages)
-      hypotheses.push({
-        kind: 'listed',
-        code: code.text,
-        prior: (1 - unlistedShare - specialShare) * (code.frequency / total),
-        stages,
-        signs: [],
-      });
-  }
-  for (const special of readout.specials)
-    hypotheses.push(specialHypothesis(special, specialShare / readout.specials.length));
-  if (literal !== null && !listed.some((code) => code.text === literal)) {
-    const stages = expectedByStage(readout, literal);
-    if (stages) hypotheses.push({ kind: 'unlisted', code: literal, prior: unlistedShare, stages, signs: [] });
-  }
-
-  const evidence = evidenceOf(readout, seen.looks);
-  const weights = hypotheses.map((h) => h.prior * likelihoodOf(h, evidence));
-  const sum = weights.reduce((a, b) => a + b, 0);
-  const posterior = weights.map((w) => (sum > 0 ? w / sum : 0));
-  const ranked = hypotheses
-    .map((h, i) => ({ h, certainty: posterior[i] ?? 0 }))
-    .sort((a, b) => b.certainty - a.certainty || (a.h.code < b.h.code ? -1 : 1));
-
-  const candidates = ranked
-    .filter(({ certainty }, i) => i === 0 || certainty >= 0.001)
-    .map(
-      ({ h, certainty }): Candidate => ({
-        kind: h.kind,
-        code: h.code,
-        certainty,
-        misread: misreadOf(h, evidence),
-      }),
-    );
+  const table = withLiteral(readout, showTable(readout, listed), parts);
+  const evidence = evidenceOf(readout, table, seen);
+  const weighed = weigh(table, evidence);
+  let sum = 0;
+  let top = 0;
+  weighed.forEach((w, i) => {
+    sum += (table.hypotheses[i]?.prior ?? 0) * (w?.likelihood ?? 0);
+    top = Math.max(top, w?.likelihood ?? 0);
+  });
+  const ranked = weighed
+    .flatMap((w, i): Live[] => {
+      const hypothesis = table.hypotheses[i];
+      if (!w || !hypothesis || w.likelihood < top * leastShare || top === 0) return [];
+      return [{ hypothesis, row: w.row, certainty: (hypothesis.prior * w.likelihood) / sum }];
+    })
+    .sort((a, b) => b.certainty - a.certainty || (a.hypothesis.code < b.hypothesis.code ? -1 : 1));
+  const candidates = ranked.map(
+    ({ hypothesis, row, certainty }): Candidate => ({
+      kind: hypothesis.kind,
+      code: hypothesis.code,
+      certainty,
+      misread: misreadOf(table, row, seen.looks),
+    }),
+  );
+  const exact = candidates.some((c) => c.kind !== 'unlisted' && c.misread.length === 0);
+  const complete = isComplete(readout, seen.looks);
   return {
     candidates: seen.looks.length === 0 ? [] : candidates,
-    undecided: undecidedLamps(evidence, ranked),
+    undecided: seen.looks.length === 0 ? [] : nextLooks(readout, table, evidence, ranked),
     literal,
     noSuchPattern:
-      literal === null &&
-      isComplete(readout, seen.looks) &&
-      !candidates.some((c) => c.kind === 'special' && c.misread.length === 0),
+      literal === null && complete && !candidates.some((c) => c.kind === 'special' && c.misread.length === 0),
+    oneSlip:
+      complete && !exact ? (candidates.find((c) => c.kind !== 'unlisted' && c.misread.length === 1) ?? null) : null,
+    disagreements: disagreementsIn(seen.looks),
+    taken: seen.looks.flatMap((look) => {
+      const stage = readout.stages.find((s) => s.id === look.stage);
+      return look.kind === 'text' && stage?.reads.kind === 'text'
+        ? inAlphabet(look.text, stage.reads).taken.map((t) => ({ ...t, stage: stage.id }))
+        : [];
+    }),
+    place: subPlace(readout, parts),
   };
-}
-
-/** Expected information, in bits, of one more look at each lamp, over the candidates that are left. */
-function undecidedLamps(evidence: Evidence, ranked: ReadonlyArray<{ h: Hypothesis; certainty: number }>): Undecided[] {
-  const live = ranked.filter(({ certainty }) => certainty >= 0.01);
-  if (live.length < 2) return [];
-  const mass = live.reduce((m, { certainty }) => m + certainty, 0);
-  const between = live.slice(0, 4).map(({ h }) => h.code);
-  const found = [...evidence.values()].flatMap(({ stage, lamps }) => {
-    const { reads } = stage;
-    if (reads.kind !== 'lamps') return [];
-    return reads.lamps.map((lamp, i): Undecided => {
-      const on = live.reduce(
-        (p, { h, certainty }) => p + (lampStates(h, stage, i)[0] === reads.offIs ? 0 : certainty),
-        0,
-      );
-      // a lamp told already teaches less by being looked at again
-      const told = lamps[i]?.looks.filter((look) => look !== 'unsure').length ?? 0;
-      return {
-        stage: stage.id,
-        sign: lamp.sign,
-        weight: lamp.weight ?? null,
-        bits: entropy(on / mass) / (1 + told),
-        between,
-      };
-    });
-  });
-  return found.filter((u) => u.bits > 0.05).sort((a, b) => b.bits - a.bits);
 }

@@ -1,62 +1,189 @@
-import type { StageId } from '../base/ids.ts';
+import type { SignId, StageId } from '../base/ids.ts';
+import { matchPulses } from '../rhythm/match-pulses.ts';
+import { matchTrace } from '../rhythm/match-trace.ts';
+import { patternsOf } from '../rhythm/pattern.ts';
 import type { LampState } from '../unit/signal.ts';
-import { type Hypothesis, lampStates } from './hypothesis.ts';
-import { characterLikelihood, countLikelihood, lampLikelihood } from './likelihood.ts';
-import type { Look, Readout, SeenLamp, Stage } from './model.ts';
+import {
+  characterLikelihood,
+  colourLikelihood,
+  countLikelihood,
+  deadShare,
+  oneLook,
+  patternLikelihood,
+} from './likelihood.ts';
+import { inAlphabet } from './literal.ts';
+import type { Readout, Stage } from './model.ts';
+import { pairOfBytes, pairText, readBytesText } from './pair.ts';
+import type { Fit, Look, LookOf, Seen, SeenLamp } from './seen.ts';
+import type { ShowRow, ShowTable } from './table.ts';
+import type { Cell, Shape } from './values.ts';
 
-/** What was seen of one lamp, and how likely that is for each thing it may be showing. */
-type LampEvidence = Readonly<{ looks: readonly SeenLamp[]; likely: Readonly<Record<LampState, number>> }>;
-type StageEvidence = Readonly<{ stage: Stage; looks: readonly Look[]; lamps: readonly LampEvidence[] }>;
-/** Everything seen, sorted out once, so that every hypothesis is only a product of look-ups. */
-export type Evidence = ReadonlyMap<StageId, StageEvidence>;
+/** What was told of one lamp in one stage, with the colours that were named. */
+type SlotSeen = Readonly<{ told: readonly SeenLamp[]; colours: ReadonlyArray<LookOf<'lamps'>['colours']> }>;
 
-export function evidenceOf(readout: Readout, looks: readonly Look[]): Evidence {
-  return new Map(
-    readout.stages.map((stage) => {
-      const mine = looks.filter((look) => look.stage === stage.id && look.kind === stage.reads.kind);
-      const lamps = stage.reads.kind === 'lamps' ? stage.reads.lamps : [];
-      const seen = lamps.map(({ sign }): LampEvidence => {
-        const told = mine.flatMap((look) => (look.kind === 'lamps' && look.lamps[sign] ? [look.lamps[sign]] : []));
-        const likely = (is: LampState) => lampLikelihood(told, is);
-        return {
-          looks: told,
-          likely: { dark: likely('dark'), lit: likely('lit'), slow: likely('slow'), fast: likely('fast') },
-        };
-      });
-      return [stage.id, { stage, looks: mine, lamps: seen }];
-    }),
-  );
-}
+/** Everything seen, sorted out once, so that every row of the table is only a product of look-ups. */
+export type Evidence = Readonly<{
+  slots: readonly SlotSeen[];
+  /** By lamp: how likely everything told of it is if it is dead. */
+  ifDead: readonly number[];
+  /** By lamp: odds beforehand that it is dead. */
+  dead: readonly number[];
+  /** Looks that are not of lamps, by stage. */
+  others: ReadonlyArray<Readonly<{ stage: Stage; look: Look; fits: readonly Fit[] | null }>>;
+}>;
 
-/** How likely everything seen is, if the hypothesis holds. */
-export function likelihoodOf(hypothesis: Hypothesis, evidence: Evidence): number {
-  let product = 1;
-  for (const seen of evidence.values()) if (seen.looks.length > 0) product *= stageLikelihood(hypothesis, seen);
-  return product;
-}
+const fitCache = new WeakMap<Look, readonly Fit[]>();
 
-function stageLikelihood(hypothesis: Hypothesis, { stage, looks, lamps }: StageEvidence): number {
-  const expected = hypothesis.stages.get(stage.id);
-  if (stage.reads.kind === 'lamps') {
-    const states = lamps.map((_, i) => lampStates(hypothesis, stage, i));
-    // where several patterns mean the same, the one that fits best counts
-    let best = 0;
-    for (let p = 0; p < (states[0]?.length ?? 1); p++)
-      best = Math.max(
-        best,
-        lamps.reduce((product, lamp, i) => product * lamp.likely[states[i]?.[p] ?? 'dark'], 1),
-      );
-    return best;
+/** What a row of taps or a trace fits, worked out once for each look; what it brought along counts first. */
+export function fitsOfLook(readout: Readout, stage: Stage, look: LookOf<'pulses'> | LookOf<'trace'>): readonly Fit[] {
+  if (look.kind === 'trace' && look.fits) return look.fits;
+  const known = fitCache.get(look);
+  if (known) return known;
+  const patterns = patternsOf(readout, stage).filter((p) => look.sign === undefined || p.sign === look.sign);
+  let fits: readonly Fit[];
+  if (look.kind === 'pulses') fits = matchPulses(look.pulses, patterns, look.by);
+  else {
+    const levels = Float64Array.from(look.levels, (v) => (v < 0 ? Number.NaN : v));
+    const match = matchTrace({ stepMs: look.stepMs, levels }, patterns);
+    fits = match.ok ? match.value.fits : [];
   }
-  if (hypothesis.kind === 'special') return 0.0001;
-  return looks.reduce((product, look) => {
-    if (look.kind === 'blinks')
-      return product * countLikelihood(look.count, expected?.kind === 'blinks' ? expected.count : -1);
-    if (look.kind === 'text' && expected?.kind === 'text') {
-      const seen = look.text.trim();
-      if (seen.length !== expected.text.length) return product * 0.0005;
-      return [...seen].reduce((p, c, i) => p * characterLikelihood(c, expected.text[i] ?? ''), product);
-    }
-    return product;
+  fitCache.set(look, fits);
+  return fits;
+}
+
+export function evidenceOf(readout: Readout, table: ShowTable, seen: Pick<Seen, 'looks' | 'alive'>): Evidence {
+  const slots = table.slots.map(({ stage, sign }): SlotSeen => {
+    const mine = seen.looks.flatMap((l) => (l.kind === 'lamps' && l.stage === stage && l.lamps[sign] ? [l] : []));
+    return { told: mine.flatMap((l) => l.lamps[sign] ?? []), colours: mine.map((l) => l.colours) };
+  });
+  const alive = new Set<SignId>(seen.alive ?? []);
+  return {
+    slots,
+    ifDead: table.signs.map(({ slots: own }) =>
+      own.reduce((p, i) => (slots[i]?.told ?? []).reduce((q, told) => q * oneLook(told, 'dark'), p), 1),
+    ),
+    dead: table.signs.map(({ sign }) => (alive.has(sign) ? 0 : deadShare)),
+    others: seen.looks.flatMap((look) => {
+      const stage = readout.stages.find((s) => s.id === look.stage);
+      if (!stage || look.kind === 'lamps') return [];
+      const timed = look.kind === 'pulses' || look.kind === 'trace';
+      return [{ stage, look, fits: timed ? fitsOfLook(readout, stage, look) : null }];
+    }),
+  };
+}
+
+/** How likely everything told of one lamp in one stage is, if the lamp lives and shows this. */
+function ifAlive(slot: SlotSeen, sign: SignId, cell: Cell): number {
+  if (slot.told.length === 0) return 1;
+  if (cell === 'either') return 0.5 * (product(slot.told, 'lit') + product(slot.told, 'dark'));
+  const coloured = slot.colours.reduce((p, c) => {
+    const told = c?.[sign];
+    return told && cell.state !== 'dark' ? p * colourLikelihood(told, cell.colour) : p;
   }, 1);
+  return coloured * product(slot.told, cell.state);
+}
+const product = (told: readonly SeenLamp[], is: LampState): number => told.reduce((p, t) => p * oneLook(t, is), 1);
+
+/** What a look says of a special or a code it cannot be. */
+const impossible = 1e-6;
+/** A row of taps or a trace may be wrong as a whole. */
+const worstFit = Math.exp(-9);
+
+function ofLook({ stage, look, fits }: Evidence['others'][number], row: ShowRow, table: ShowTable): number {
+  const hypothesis = table.hypotheses[row.of];
+  if (fits) {
+    if (fits.length === 0) return 1;
+    const fit = fits.find(({ parts }) =>
+      Object.entries(parts).every(([id, text]) =>
+        hypothesis?.kind === 'special' ? text === `!${hypothesis.code}` : hypothesis?.parts.get(id as StageId) === text,
+      ),
+    );
+    return Math.max(worstFit, fit ? Math.exp(fit.log) : 0);
+  }
+  const shape = row.shapes.get(stage.id);
+  if (!shape) return hypothesis?.kind === 'special' ? impossible : 1;
+  return ofShape(stage, look, shape);
+}
+
+function ofShape(stage: Stage, look: Look, shape: Shape): number {
+  const { reads } = stage;
+  if (look.kind === 'blinks') {
+    if (shape.kind !== 'pulses') return impossible;
+    const wrongLamp = look.sign !== undefined && look.sign !== shape.sign ? 0.02 : 1;
+    const short = shape.pattern.includes('l') ? 0.01 : 1;
+    const counts = [look.count, ...(look.maybe ?? [])];
+    const best = counts.reduce((p, count) => Math.max(p, countLikelihood(count, shape.pattern.length)), 0);
+    return best * wrongLamp * short;
+  }
+  if (look.kind === 'rhythm')
+    return shape.kind === 'pulses' ? patternLikelihood(look.pattern, shape.pattern) : impossible;
+  if (look.kind !== 'text' || shape.kind !== 'text') return impossible;
+  const face = reads.kind === 'text' ? reads.face : 'text';
+  let told = look.text.trim();
+  let is = shape.text;
+  if (reads.kind === 'text') told = inAlphabet(told, reads).text;
+  if (reads.kind === 'pair') {
+    // what stands between may be typed as one likes
+    told = told.replace(/[\s\-./]+/g, '-');
+    is = is.replace(/[\s\-./]+/g, '-');
+  }
+  if (reads.kind === 'bytes') {
+    const [a, b] = [readBytesText(told), readBytesText(is)];
+    const pairs = [a, b].map((r) => (r.ok ? pairOfBytes(r.value) : null));
+    const [x, y] = pairs.map((p) => (p?.ok ? pairText(p.value) : null));
+    return x !== null && x === y ? 0.93 : 0.0005;
+  }
+  if (told.length !== is.length) return 0.0005;
+  return [...told].reduce((p, c, i) => p * characterLikelihood(c, is[i] ?? '', face), 1);
+}
+
+export type Weighed = Readonly<{ likelihood: number; row: ShowRow }>;
+
+/**
+ * How likely everything seen is under each hypothesis, by the row of it that fits best. A slip of the eye is new in each
+ * look; a dead lamp is dead in all of them, so looking twice settles a slip and not a dead lamp, and a lamp that was
+ * seen to light in one stage is not the dead one of the next.
+ */
+export function weigh(table: ShowTable, evidence: Evidence): Array<Weighed | null> {
+  const best: Array<Weighed | null> = table.hypotheses.map(() => null);
+  // what a slot says of a cell is asked for by every row: worked out once
+  const kept = table.slots.map(() => new Map<string, number>());
+  const slotLikelihood = (i: number, sign: SignId, cell: Cell): number => {
+    const key = cell === 'either' ? '' : `${cell.state}${cell.colour ?? ''}`;
+    const known = kept[i]?.get(key);
+    if (known !== undefined) return known;
+    const seen = evidence.slots[i];
+    const made = seen ? ifAlive(seen, sign, cell) : 1;
+    kept[i]?.set(key, made);
+    return made;
+  };
+  const lookedAt = table.signs.map(({ slots }) => slots.some((i) => (evidence.slots[i]?.told.length ?? 0) > 0));
+  for (const row of table.rows) {
+    let likelihood = 1;
+    for (let s = 0; s < table.signs.length; s++) {
+      if (!lookedAt[s]) continue;
+      const { sign, slots } = table.signs[s] as ShowTable['signs'][number];
+      let alive = 1;
+      for (const i of slots) alive *= slotLikelihood(i, sign, row.cells[i] ?? 'either');
+      const dead = evidence.dead[s] ?? 0;
+      likelihood *= (1 - dead) * alive + dead * (evidence.ifDead[s] ?? 1);
+    }
+    for (const other of evidence.others) likelihood *= ofLook(other, row, table);
+    const before = best[row.of];
+    if (!before || likelihood > before.likelihood) best[row.of] = { likelihood, row };
+  }
+  return best;
+}
+
+/** How likely a lamp is dead, given what was told of it, if the row is what shows. */
+export function deadOdds(table: ShowTable, evidence: Evidence, row: ShowRow, sign: SignId): number {
+  const s = table.signs.findIndex((x) => x.sign === sign);
+  const slots = table.signs[s]?.slots ?? [];
+  const alive = slots.reduce((p, i) => {
+    const seen = evidence.slots[i];
+    return seen ? p * ifAlive(seen, sign, row.cells[i] ?? 'either') : p;
+  }, 1);
+  const dead = (evidence.dead[s] ?? 0) * (evidence.ifDead[s] ?? 1);
+  const total = (1 - (evidence.dead[s] ?? 0)) * alive + dead;
+  return total > 0 ? dead / total : 0;
 }

@@ -1,18 +1,28 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Finding, Path, SlipWords } from '../base/finding.ts';
 import type { Code } from '../code/model.ts';
-import { expectedOf, splitCode } from './encode.ts';
-import { lookAlikes } from './look-alikes.ts';
+import type { Sign } from '../unit/panel.ts';
+import { asTold, compareReadings } from './compare.ts';
+import { joinCode, shapesOf, splitCode } from './encode.ts';
+import { lintStages } from './lint-stages.ts';
+import { lookAlikes, type Slip } from './look-alikes.ts';
 import type { Readout } from './model.ts';
+import { segmentNames } from './segments.ts';
+import { type ShowRow, showTable } from './table.ts';
+import { type Cell, type Parts, type Shape, valuesOf } from './values.ts';
+import { runVectors } from './vectors.ts';
 
 type Placed = Readonly<{ code: Code; at: Path }>;
 
-/** Findings of a readout against the codes it is said to show. */
-export function lintReadout(readout: Readout, codes: readonly Placed[], at: Path): Finding[] {
-  const byPattern = new Map<string, string[]>();
-  const findings: Finding[] = [];
-  for (const { code, at: where } of codes) {
-    const patterns = patternsOf(readout, code.text);
-    if (patterns.length === 0) {
+/** Findings of a readout against the panel it is read from and the codes it is said to show. */
+export function lintReadout(
+  readout: Readout,
+  codes: readonly Placed[],
+  at: Path,
+  signs: ReadonlyMap<string, Sign> = new Map(),
+): Finding[] {
+  const findings: Finding[] = [...lintStages(readout, at, signs)];
+  for (const { code, at: where } of codes)
+    if (!canShow(readout, code.text))
       findings.push({
         code: 'code-without-pattern',
         severity: 'error',
@@ -20,42 +30,193 @@ export function lintReadout(readout: Readout, codes: readonly Placed[], at: Path
         text: code.text,
         readout: readout.name,
       });
+  const texts = [...new Set(codes.map((c) => c.code.text))];
+  const listed = texts.map((text) => ({ text, frequency: 1 }));
+  return [
+    ...findings,
+    ...sharedPatterns(readout, texts, at),
+    ...patternsWithoutCode(readout, texts, at),
+    ...dangerousLookAlikes(readout, codes),
+    ...runVectors(readout, listed).flatMap(({ vector, reads, holds }, i): Finding[] =>
+      holds
+        ? []
+        : [
+            {
+              code: 'vector-fails',
+              severity: 'error',
+              at: [...at, 'vectors', i],
+              vector: vector.name,
+              wanted: vector.expect ?? 'no code',
+              reads: reads ?? 'as nothing',
+            },
+          ],
+    ),
+    ...readout.accounts.flatMap((account, i): Finding[] => {
+      const differ = compareReadings(readout, asTold(readout, account), listed);
+      return differ.length === 0
+        ? []
+        : [
+            {
+              code: 'readings-differ',
+              severity: 'hint',
+              at: [...at, 'accounts', i],
+              readout: readout.name,
+              account: account.label,
+              texts: differ.slice(0, 6).map((d) => d.code),
+            },
+          ];
+    }),
+  ];
+}
+
+function canShow(readout: Readout, text: string): boolean {
+  const parts = splitCode(readout, text);
+  return parts !== null && shapesOf(readout, parts) !== null;
+}
+
+const cellsMeet = (a: Cell, b: Cell): boolean =>
+  a === 'either' ||
+  b === 'either' ||
+  (a.state === b.state && (a.colour === null || b.colour === null || a.colour === b.colour));
+
+const sameShape = (a: Shape | undefined, b: Shape | undefined): boolean => {
+  if (a?.kind === 'pulses' && b?.kind === 'pulses') return a.sign === b.sign && a.pattern === b.pattern;
+  return a?.kind === 'text' && b?.kind === 'text' ? a.text === b.text : a?.kind === b?.kind;
+};
+
+/** What is not told by lamps alone. */
+const timed = (row: ShowRow) => new Map([...row.shapes].filter(([, shape]) => shape.kind !== 'lamps'));
+
+/** Whether two things may look the same: every lamp of every stage fits, and what is told otherwise is the same. */
+const rowsMeet = (a: ShowRow, b: ShowRow): boolean =>
+  a.cells.every((cell, i) => cellsMeet(cell, b.cells[i] ?? 'either')) &&
+  [...new Set([...timed(a).keys(), ...timed(b).keys()])].every((stage) =>
+    sameShape(timed(a).get(stage), timed(b).get(stage)),
+  );
+
+/** Two rows can only meet where what is fixed in both is the same: rows are sorted by the fixed part, then compared. */
+function meetings(
+  rows: readonly ShowRow[],
+  hypotheses: ReadonlyArray<{ kind: string; code: string }>,
+): Array<[string, string, boolean]> {
+  const loose = rows.some((r) => r.cells.includes('either'));
+  const buckets = new Map<string, ShowRow[]>();
+  for (const row of rows) {
+    const cells = loose ? '' : row.cells.map((c) => (c === 'either' ? '-' : `${c.state}${c.colour ?? ''}`)).join(' ');
+    const others = [...timed(row)].map(([s, shape]) => `${s}:${JSON.stringify(shape)}`).join(' ');
+    const key = `${cells}|${others}`;
+    buckets.set(key, [...(buckets.get(key) ?? []), row]);
+  }
+  const found: Array<[string, string, boolean]> = [];
+  for (const bucket of buckets.values())
+    bucket.forEach((a, i) => {
+      for (const b of bucket.slice(0, i)) {
+        const [x, y] = [hypotheses[b.of], hypotheses[a.of]];
+        if (x && y && a.of !== b.of && x.code !== y.code && rowsMeet(a, b))
+          found.push([x.code, y.code, x.kind === 'special' || y.kind === 'special']);
+      }
+    });
+  return found;
+}
+
+/** Codes, or a code and a sign that is no code, that look the same. */
+function sharedPatterns(readout: Readout, texts: readonly string[], at: Path): Finding[] {
+  const { rows, hypotheses } = showTable(
+    readout,
+    texts.map((text) => ({ text, frequency: 1 })),
+  );
+  const groups = new Map<string, Set<string>>();
+  const findings: Finding[] = [];
+  const seen = new Set<string>();
+  for (const [a, b, special] of meetings(rows, hypotheses)) {
+    const key = `${a} ${b}`;
+    if (seen.has(key)) continue;
+    seen.add(key);
+    if (!special) {
+      const group = groups.get(a) ?? new Set([a]);
+      group.add(b);
+      groups.set(a, group);
       continue;
     }
-    for (const pattern of patterns)
-      byPattern.set(pattern, [...new Set([...(byPattern.get(pattern) ?? []), code.text])]);
+    const index = readout.specials.findIndex((s) => s.id === a || s.id === b);
+    const other = readout.specials[index]?.id === a ? b : a;
+    if (index >= 0 && texts.includes(other))
+      findings.push({
+        code: 'special-like-code',
+        severity: 'error',
+        at: [...at, 'specials', index],
+        special: readout.specials[index]?.label ?? '',
+        text: other,
+      });
   }
-  const groups = new Map([...byPattern.values()].map((texts) => [texts.join(' '), texts]));
-  for (const texts of groups.values())
-    if (texts.length > 1)
-      findings.push({ code: 'codes-share-pattern', severity: 'error', at, texts, readout: readout.name });
-  return [...findings, ...dangerousLookAlikes(readout, codes)];
+  return [
+    ...[...groups.values()].map(
+      (group): Finding => ({
+        code: 'codes-share-pattern',
+        severity: 'error',
+        at,
+        texts: [...group],
+        readout: readout.name,
+      }),
+    ),
+    ...findings,
+  ];
 }
 
-/** More ways than this to show one code are not told apart one by one. */
-const mostPatterns = 256;
+/** More combinations than this are not gone through one by one. */
+const mostCombinations = 5000;
 
-/** Every way a readout may show a code, as comparable text; none where it cannot. */
-function patternsOf(readout: Readout, text: string): string[] {
-  const parts = splitCode(readout, text);
-  if (!parts) return [];
-  return readout.stages.reduce<string[]>(
-    (ways, stage) => {
-      const part = parts.get(stage.id);
-      const expected = part === undefined ? null : expectedOf(stage, part);
-      if (!expected) return ways;
-      const own =
-        expected.kind === 'lamps' ? expected.patterns.map((p) => p.map(Number).join('')) : [JSON.stringify(expected)];
-      return ways.flatMap((way) => own.map((o) => `${way} ${o}`)).slice(0, mostPatterns);
-    },
-    [''],
-  );
+/** What the stages can say together that no code stands for. Nothing for displays that show any text. */
+function patternsWithoutCode(readout: Readout, texts: readonly string[], at: Path): Finding[] {
+  if (texts.length === 0) return [];
+  const listed = new Set(texts);
+  let all: Parts[] = [new Map()];
+  for (const piece of readout.compose) {
+    if (piece.kind !== 'stage') continue;
+    const stage = readout.stages.find((s) => s.id === piece.stage);
+    if (!stage) return [];
+    all = all.flatMap((parts) => [...valuesOf(stage, parts).keys()].map((t) => new Map([...parts, [stage.id, t]])));
+    if (all.length === 0 || all.length > mostCombinations) return [];
+  }
+  const missing = all.flatMap((parts) => {
+    const text = joinCode(readout, parts);
+    return text === null || listed.has(text) ? [] : [text];
+  });
+  return missing.length === 0
+    ? []
+    : [
+        {
+          code: 'pattern-without-code',
+          severity: 'hint',
+          at,
+          readout: readout.name,
+          count: missing.length,
+          examples: missing.slice(0, 3),
+        },
+      ];
 }
 
-/** Codes that a dead lamp turns into one that warns of less: the technician would prepare for the wrong danger. */
+/** A slip as its kind and what it happens to. */
+export function slipFacts(slip: Slip): SlipWords {
+  switch (slip.kind) {
+    case 'lamp-dark':
+    case 'rate':
+    case 'colour':
+      return { kind: slip.kind, of: slip.sign };
+    case 'segment-lost':
+      return { kind: slip.kind, of: `${segmentNames[slip.segment] ?? ''} of place ${slip.position + 1}` };
+    case 'length':
+    case 'character':
+      return { kind: slip.kind, of: String(slip.position + 1) };
+    default:
+      return { kind: slip.kind, of: '' };
+  }
+}
+
+/** Codes that one slip turns into one that warns of less: the technician would prepare for the wrong danger. */
 function dangerousLookAlikes(readout: Readout, codes: readonly Placed[]): Finding[] {
   const byText = new Map(codes.map((placed) => [placed.code.text, placed]));
-  return lookAlikes(readout, [...byText.keys()]).flatMap(({ code, becomes, deadLamp }): Finding[] => {
+  return lookAlikes(readout, [...byText.keys()]).flatMap(({ code, becomes, slip }): Finding[] => {
     const from = byText.get(code);
     const to = byText.get(becomes);
     if (!from || !to) return [];
@@ -69,7 +230,7 @@ function dangerousLookAlikes(readout: Readout, codes: readonly Placed[]): Findin
             at: [...from.at, 'text'],
             text: code,
             becomes,
-            lamp: deadLamp,
+            slip: slipFacts(slip),
             hazards,
           },
         ];

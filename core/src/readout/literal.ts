@@ -1,43 +1,140 @@
 import type { StageId } from '../base/ids.ts';
-import { mapNumber, valueOfLamps } from './encode.ts';
-import type { Look, Readout, Stage } from './model.ts';
+import { pairOf } from '../code/pair.ts';
+import type { Readout, Stage } from './model.ts';
+import { pairOfBytes, pairText, readBytesText } from './pair.ts';
+import { isRhythmic } from './reads.ts';
+import type { Look } from './seen.ts';
+import { looksLike, segmentsOf } from './segments.ts';
+import { type Cell, freeTextOf, type Parts, type Shape, valuesOf } from './values.ts';
 
 /** What every stage says at its word, for those that say anything. */
 export function literalParts(readout: Readout, looks: readonly Look[]): Map<StageId, string> {
   const parts = new Map<StageId, string>();
   for (const stage of readout.stages) {
-    const text = literalOf(stage, looks);
+    const text = literalOf(stage, looks, parts);
     if (text !== null) parts.set(stage.id, text);
   }
+  // pulses and traces tell several stages at once
+  for (const look of looks)
+    if (look.kind === 'trace' || look.kind === 'pulses')
+      for (const [stage, text] of Object.entries(surestFit(look)?.parts ?? {}))
+        if (!parts.has(stage as StageId) && !text.startsWith('!')) parts.set(stage as StageId, text);
   return parts;
 }
 
-/** What the last look at a stage says, taken at its word; null while in doubt. */
-export function literalOf(stage: Stage, looks: readonly Look[]): string | null {
-  const look = looks.findLast((l) => l.stage === stage.id && l.kind === stage.reads.kind);
-  const { reads } = stage;
-  if (!look) return null;
-  if (look.kind === 'lamps' && reads.kind === 'lamps') {
-    const on = reads.lamps.map((lamp) => {
-      const seen = look.lamps[lamp.sign];
-      return seen === reads.onIs ? true : seen === reads.offIs ? false : null;
-    });
-    return on.every((v) => v !== null) ? valueOfLamps(reads, on) : null;
-  }
-  if (look.kind === 'blinks' && reads.kind === 'blinks') return mapNumber(reads.to, look.count);
-  if (look.kind === 'text' && reads.kind === 'text') {
-    const text = look.text.trim().toUpperCase();
-    return text.length === reads.length ? text : null;
-  }
+const surestFit = (look: Look) =>
+  look.kind === 'trace' && look.fits ? [...look.fits].sort((a, b) => b.log - a.log)[0] : undefined;
+
+/** Typed characters a display cannot show, taken as the look-alike it can: where, what was typed, what it was taken as. */
+export type TakenAs = Readonly<{ position: number; typed: string; as: string }>;
+
+/** A typed text in the alphabet of its display; `unread` are places nothing can be made of. */
+export function inAlphabet(
+  typed: string,
+  { characters, face }: { characters: string; face: 'segments' | 'text' },
+): { text: string; taken: TakenAs[]; unread: number[] } {
+  const taken: TakenAs[] = [];
+  const unread: number[] = [];
+  const text = [...typed.trim()].map((c, position) => {
+    if (c === '?' || characters.includes(c)) return c;
+    const other = [c.toUpperCase(), c.toLowerCase()].find((x) => characters.includes(x));
+    if (other) return other;
+    const same = [...characters].filter(
+      (x) => (face === 'segments' && segmentsOf(x) !== null && segmentsOf(x) === segmentsOf(c)) || looksLike(x, c),
+    );
+    const [only] = same;
+    if (only !== undefined && (same.length === 1 || face === 'segments')) {
+      taken.push({ position, typed: c, as: only });
+      return only;
+    }
+    unread.push(position);
+    return c;
+  });
+  return { text: text.join(''), taken, unread };
+}
+
+const cellFits = (cell: Cell, look: Extract<Look, { kind: 'lamps' }>, sign: string): boolean => {
+  if (cell === 'either') return true;
+  const seen = look.lamps[sign as keyof typeof look.lamps];
+  const colour = look.colours?.[sign as keyof typeof look.colours];
+  return seen === cell.state && (cell.colour === null || colour === undefined || colour === cell.colour);
+};
+
+function textOfShape(stage: Stage, earlier: Parts, fits: (shape: Shape) => boolean): string | null {
+  for (const value of valuesOf(stage, earlier).values()) if (value.shapes.some(fits)) return value.text;
   return null;
 }
 
-/** Every lamp, count and text of every stage has been told without doubt. */
+/** What the last look at a stage says, taken at its word; null while in doubt. `earlier`: what the stages before said. */
+export function literalOf(stage: Stage, looks: readonly Look[], earlier: Parts = new Map()): string | null {
+  const look = looks.findLast((l) => l.stage === stage.id);
+  const { reads } = stage;
+  if (!look) return null;
+  switch (look.kind) {
+    case 'lamps':
+      if (reads.kind !== 'lamps') return null;
+      return textOfShape(
+        stage,
+        earlier,
+        (shape) => shape.kind === 'lamps' && shape.cells.every((c, i) => cellFits(c, look, reads.lamps[i]?.sign ?? '')),
+      );
+    case 'blinks':
+      if ((look.maybe?.length ?? 0) > 0 || !isRhythmic(reads)) return null;
+      return textOfShape(
+        stage,
+        earlier,
+        (shape) =>
+          shape.kind === 'pulses' &&
+          shape.pattern === 's'.repeat(look.count) &&
+          (reads.kind !== 'which' || shape.sign === look.sign),
+      );
+    case 'rhythm':
+      return textOfShape(stage, earlier, (shape) => shape.kind === 'pulses' && shape.pattern === look.pattern);
+    case 'text':
+      return literalText(stage, look.text);
+    case 'pulses':
+      return null;
+    case 'trace':
+      return surestFit(look)?.parts[stage.id] ?? null;
+  }
+}
+
+function literalText(stage: Stage, typed: string): string | null {
+  const { reads } = stage;
+  switch (reads.kind) {
+    case 'text': {
+      const { text, unread } = inAlphabet(typed, reads);
+      return unread.length === 0 && text.length === reads.length && !text.includes('?') ? text : null;
+    }
+    case 'pair': {
+      const pair = pairOf(typed);
+      const text = pair && pairText(pair);
+      return text !== null && freeTextOf(stage, text) === text ? text : null;
+    }
+    case 'bytes': {
+      const bytes = readBytesText(typed);
+      const pair = bytes.ok ? pairOfBytes(bytes.value) : null;
+      return pair?.ok ? pairText(pair.value) : null;
+    }
+    case 'value':
+      return /^-?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? typed.trim().replace(',', '.') : null;
+    default:
+      return null;
+  }
+}
+
+/** Every lamp, count and text of every stage of the code has been told without doubt. */
 export function isComplete(readout: Readout, looks: readonly Look[]): boolean {
+  const composed = new Set(readout.compose.flatMap((p) => (p.kind === 'stage' ? [p.stage] : [])));
   return readout.stages.every((stage) => {
-    const look = looks.findLast((l) => l.stage === stage.id && l.kind === stage.reads.kind);
+    if (!composed.has(stage.id)) return true;
+    const look = looks.findLast((l) => l.stage === stage.id);
     if (!look) return false;
+    if (look.kind === 'blinks') return (look.maybe?.length ?? 0) === 0;
+    if (look.kind === 'text' || look.kind === 'rhythm')
+      return !('text' in look ? look.text : look.pattern).includes('?');
     if (look.kind !== 'lamps' || stage.reads.kind !== 'lamps') return true;
-    return stage.reads.lamps.every((lamp) => (look.lamps[lamp.sign] ?? 'unsure') !== 'unsure');
+    const { lamps } = look;
+    return stage.reads.lamps.every((lamp) => !['unsure', 'dim'].includes(lamps[lamp.sign] ?? 'unsure'));
   });
 }

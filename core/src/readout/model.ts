@@ -3,106 +3,104 @@ import {
   ControllerId,
   FamilyId,
   ModeId,
+  PartId,
   ReadoutId,
   RouteId,
-  SignId,
+  SettingId,
   SourceId,
   StageId,
   VariantId,
 } from '../base/ids.ts';
 import { Label, Prose, Standing } from '../base/words.ts';
 import { LampColour } from '../unit/panel.ts';
-import { LampState, Shown } from '../unit/signal.ts';
-
-/** How a stage's number becomes the characters of the code. */
-export const ValueMap = z.discriminatedUnion('kind', [
-  /** The sum itself, padded with zeros to so many digits. */
-  z.strictObject({
-    kind: z.literal('number'),
-    least: z.number().int().min(0).max(65_535),
-    most: z.number().int().min(0).max(65_535),
-    digits: z.number().int().min(1).max(6).default(1),
-  }),
-  /** The sum counts into a list of characters, beginning at `first`. */
-  z.strictObject({
-    kind: z.literal('characters'),
-    characters: z.string().min(1).max(64),
-    first: z.number().int().min(0).default(1),
-  }),
-  /** No arithmetic: each row names a pattern (`1` on, `0` off, `-` either, in the order of the lamps) or a count. */
-  z.strictObject({
-    kind: z.literal('table'),
-    rows: z
-      .array(z.strictObject({ pattern: z.string().min(1).max(64), value: z.string().min(1).max(12) }))
-      .min(1)
-      .max(1024),
-  }),
-]);
-export type ValueMap = z.infer<typeof ValueMap>;
-
-export const StageLamp = z.strictObject({ sign: SignId, weight: z.number().int().min(1).max(65_536).optional() });
-
-export const Reads = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('lamps'),
-    lamps: z.array(StageLamp).min(1).max(16),
-    /** What counts as on and off; some units blink the lamp that counts. */
-    onIs: LampState.default('lit'),
-    offIs: LampState.default('dark'),
-    to: ValueMap,
-  }),
-  z.strictObject({
-    kind: z.literal('blinks'),
-    sign: SignId,
-    most: z.number().int().min(1).max(100),
-    onMs: z.number().positive().default(300),
-    offMs: z.number().positive().default(300),
-    pauseMs: z.number().positive().default(1500),
-    leadIn: z.strictObject({ steadyMs: z.number().positive(), means: Label }).optional(),
-    to: ValueMap,
-  }),
-  z.strictObject({
-    kind: z.literal('text'),
-    sign: SignId,
-    length: z.number().int().min(1).max(12),
-    characters: z.string().min(1).max(128),
-  }),
-]);
-export type Reads = z.infer<typeof Reads>;
+import { Shown } from '../unit/signal.ts';
+import { Reads } from './reads.ts';
+import { Look } from './seen.ts';
 
 export const Stage = z.strictObject({
   id: StageId,
   label: Label,
-  /** What brings this stage on: a colour of the lamps, time, or a gesture. */
+  /** What brings this stage on: a colour of the lamps, time, a phase lamp, or a gesture. */
   comes: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('at-once') }),
-    z.strictObject({ kind: z.literal('colour'), colour: LampColour }),
+    z.strictObject({ kind: z.literal('colour'), colour: LampColour, everyMs: z.number().positive().default(3000) }),
     z.strictObject({ kind: z.literal('alternates'), everyMs: z.number().positive() }),
     z.strictObject({ kind: z.literal('route'), route: RouteId }),
-    z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+    z.strictObject({ kind: z.literal('sign'), shown: Shown, everyMs: z.number().positive().default(3000) }),
   ]),
   reads: Reads,
 });
 export type Stage = z.infer<typeof Stage>;
 
+export const specialMeans = [
+  'nothing-stored',
+  'end-of-list',
+  'self-check',
+  'healthy',
+  'out-of-service',
+  'mode',
+  'part-good',
+  'part-open',
+  'part-short',
+  'setting',
+] as const;
+
 /** A pattern that is no code: nothing stored, self-check, healthy. Callers report these as if they were codes. */
 export const Special = z.strictObject({
   id: StageId,
   label: Label,
-  means: z.enum([
-    'nothing-stored',
-    'end-of-list',
-    'self-check',
-    'healthy',
-    'out-of-service',
-    'mode',
-    'part-good',
-    'part-open',
-    'part-short',
-  ]),
-  signs: z.array(Shown).min(1).max(60),
+  means: z.enum(specialMeans),
+  signs: z.array(Shown).max(60).default([]),
+  /** Where it is told by time: a pattern of `s` and `l` in the stage that reads it. */
+  rhythm: z.strictObject({ stage: StageId, pattern: z.string().regex(/^[sl]{1,24}$/) }).optional(),
+  mode: ModeId.optional(),
+  part: PartId.optional(),
+  setting: SettingId.optional(),
 });
 export type Special = z.infer<typeof Special>;
+
+/** A stage beside the code that says where: which unit, and which part within it. */
+export const SubCode = z.strictObject({
+  stage: StageId,
+  names: z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('table'),
+      rows: z
+        .array(z.strictObject({ value: z.string().min(1).max(12), unit: Label, part: Label.optional() }))
+        .min(1)
+        .max(400),
+    }),
+    /** Counted through: `first` is the first part of the main unit, then its next part, then the next unit. */
+    z.strictObject({
+      kind: z.literal('count'),
+      first: z.number().int().min(0).max(65_535),
+      main: Label,
+      unit: Label,
+      parts: z.array(Label).min(1).max(32),
+      most: z.number().int().min(1).max(64),
+    }),
+  ]),
+});
+export type SubCode = z.infer<typeof SubCode>;
+
+/** Something that was seen on a real unit and what it stood for: kept, and tried again at every save. */
+export const TestVector = z.strictObject({
+  name: Label,
+  looks: z.array(Look).min(1).max(20),
+  /** The code, the special’s id, or null where it must stand for nothing. */
+  expect: z.string().max(64).nullable(),
+});
+export type TestVector = z.infer<typeof TestVector>;
+
+/** How somebody else reads the same signs: kept beside, never merged silently. */
+export const ReadoutAccount = z.strictObject({
+  id: StageId,
+  label: Label,
+  source: SourceId.nullable(),
+  standing: Standing,
+  stages: z.array(Stage).min(1).max(8),
+});
+export type ReadoutAccount = z.infer<typeof ReadoutAccount>;
 
 export const Readout = z.strictObject({
   kind: z.literal('readout'),
@@ -110,6 +108,11 @@ export const Readout = z.strictObject({
   family: FamilyId,
   name: Label,
   controller: ControllerId,
+  /** Other controllers whose codes the same signs show, and how one gets to them. */
+  alsoFor: z
+    .array(z.strictObject({ controller: ControllerId, how: Label, route: RouteId.optional() }))
+    .max(20)
+    .default([]),
   modes: z.array(ModeId).min(1).max(20),
   stages: z.array(Stage).min(1).max(8),
   /** The code's text, piece by piece. */
@@ -127,9 +130,30 @@ export const Readout = z.strictObject({
       count: z.number().int().min(1).max(100),
       order: z.enum(['latest-first', 'oldest-first']),
       next: RouteId.optional(),
+      /** The slots follow one another by themselves. */
+      rotatesMs: z.number().positive().max(600_000).optional(),
     })
     .default({ count: 1, order: 'latest-first' }),
+  /** How a code that is active now is told from one that is only stored. */
+  marks: z
+    .array(
+      z.strictObject({
+        id: StageId,
+        means: z.enum(['active', 'stored', 'confirmed', 'pending']),
+        label: Label,
+        signs: z.array(Shown).max(20).default([]),
+      }),
+    )
+    .max(6)
+    .default([]),
   specials: z.array(Special).max(40).default([]),
+  sub: SubCode.optional(),
+  /** How often a slow and a fast lamp of this unit blinks in a second. */
+  rates: z
+    .strictObject({ slowHz: z.number().min(0.1).max(3), fastHz: z.number().min(0.5).max(12) })
+    .default({ slowHz: 1, fastHz: 3 }),
+  vectors: z.array(TestVector).max(200).default([]),
+  accounts: z.array(ReadoutAccount).max(8).default([]),
   /** Holds for these variants only; empty for all. */
   onlyVariants: z.array(VariantId).max(40).default([]),
   confirmAtLead: z.boolean().default(false),
@@ -138,19 +162,3 @@ export const Readout = z.strictObject({
   standing: Standing,
 });
 export type Readout = z.infer<typeof Readout>;
-
-/** What a person says of one lamp. `unsure` is an answer; a lamp not mentioned has not been looked at. */
-export const SeenLamp = z.enum(['dark', 'lit', 'slow', 'fast', 'unsure']);
-export type SeenLamp = z.infer<typeof SeenLamp>;
-
-/** One look at one stage. The same stage may be looked at more than once. */
-export const Look = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('lamps'), stage: StageId, lamps: z.record(SignId, SeenLamp) }),
-  z.strictObject({ kind: z.literal('blinks'), stage: StageId, count: z.number().int().min(0).max(1000) }),
-  z.strictObject({ kind: z.literal('text'), stage: StageId, text: z.string().max(40) }),
-]);
-export type Look = z.infer<typeof Look>;
-
-/** Everything seen of one slot, as seen. */
-export const Seen = z.strictObject({ slot: z.number().int().min(1).max(100).default(1), looks: z.array(Look).max(60) });
-export type Seen = z.infer<typeof Seen>;

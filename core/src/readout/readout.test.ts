@@ -6,7 +6,6 @@ import {
   entriesOf,
   type Look,
   literalOf,
-  lookAlikes,
   type Readout,
   type StageId,
   type StageShow,
@@ -106,7 +105,7 @@ describe('encode and decode', () => {
     const odd = decode(arc.readout, arc.codes, { slot: 1, looks: [lamps('letter', 'bde'), lamps('number', 'ad')] });
     expect(odd.candidates.map((c) => c.kind)).toContain('unlisted');
     expect(odd.candidates.find((c) => c.code === 'K19')?.misread).toEqual([
-      { stage: 'number', sign: 'lamp-e', seen: 'dark', shows: 'lit' },
+      { kind: 'lamp', stage: 'number', sign: 'lamp-e', seen: 'dark', shows: 'lit' },
     ]);
   });
 
@@ -163,14 +162,5 @@ describe('encode and decode', () => {
         },
       ),
     );
-  });
-});
-
-describe('lookAlikes', () => {
-  it('names the codes a dead lamp turns into others', () => {
-    expect(lookAlikes(arc.readout, ['K17', 'K19', 'K23'])).toEqual([
-      { code: 'K19', becomes: 'K17', stage: 'number', deadLamp: 'lamp-d' },
-      { code: 'K23', becomes: 'K19', stage: 'number', deadLamp: 'lamp-c' },
-    ]);
   });
 });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   ChartId,
   CodeId,
+  ControllerId,
   EventId,
   FamilyId,
   HazardId,
@@ -19,7 +20,7 @@ import {
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose } from '../base/words.ts';
 import { CodeText } from '../code/model.ts';
-import { Seen } from '../readout/model.ts';
+import { Seen } from '../readout/seen.ts';
 import { Attached } from '../unit/composition.ts';
 import { SoftwareVersion } from '../unit/family.ts';
 
@@ -134,11 +135,35 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     ...stamp,
     kind: z.literal('seen'),
     readout: ReadoutId,
+    /** Whose codes were read; left out where the readout has one controller only. */
+    controller: ControllerId.optional(),
     seen: Seen,
     made: z.array(z.strictObject({ code: z.string().max(64), certainty: z.number().min(0).max(1) })).max(20),
   }),
   z.strictObject({ ...stamp, kind: z.literal('special'), readout: ReadoutId, special: StageId }),
-  z.strictObject({ ...stamp, kind: z.literal('code-taken'), code: CodeId, slot: z.number().int().min(1).max(100) }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('code-taken'),
+    code: CodeId,
+    slot: z.number().int().min(1).max(100),
+    readout: ReadoutId.optional(),
+    controller: ControllerId.optional(),
+    /** The controller that has to say the same before testing starts. */
+    confirmAt: ControllerId.optional(),
+    /** There is more to read before the walk goes on. */
+    more: z.boolean().optional(),
+  }),
+  /** A controller was asked for its codes. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('swept'),
+    controller: ControllerId,
+    result: z.enum(['codes', 'nothing-stored', 'no-answer']),
+  }),
+  /** The authoritative controller was asked whether it says the same. */
+  z.strictObject({ ...stamp, kind: z.literal('confirmed'), controller: ControllerId, agrees: z.boolean() }),
+  /** Everything that shows has been read; the code the walk goes on with. */
+  z.strictObject({ ...stamp, kind: z.literal('read-done'), code: CodeId.nullable() }),
   z.strictObject({ ...stamp, kind: z.literal('unlisted'), text: CodeText, words: Prose, ask: z.boolean() }),
   z.strictObject({
     ...stamp,

@@ -77,7 +77,7 @@ describe('foldWalk', () => {
   it('the first slot names the code, later slots are kept beside it', () => {
     const events = [...story().slice(0, 6), event({ kind: 'code-taken', code: 'c03', slot: 2 })];
     const folded = foldWalk(events);
-    expect([folded?.code, [...(folded?.slots ?? [])]]).toEqual([
+    expect([folded?.code, (folded?.taken ?? []).map((t) => [t.slot, t.code])]).toEqual([
       'k19',
       [
         [1, 'k19'],

@@ -1,11 +1,13 @@
 import type {
   ChartId,
   CodeId,
+  ControllerId,
   EventId,
   FamilyId,
   HazardId,
   MachineId,
   NodeId,
+  ReadoutId,
   RouteId,
   SettingId,
   StageId,
@@ -14,7 +16,7 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Seen } from '../readout/model.ts';
+import type { Seen } from '../readout/seen.ts';
 import type { Attached } from '../unit/composition.ts';
 import { type Happened, type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
 
@@ -29,6 +31,15 @@ export type WalkUnit = Readonly<{
 }>;
 
 export type WalkSetting = Readonly<{ old: string | null; set: string | null; verified: boolean; putBack: boolean }>;
+
+/** Where a code was read. */
+export type ReadPlace = Readonly<{ readout: ReadoutId | null; controller: ControllerId | null; slot: number }>;
+export type TakenCode = ReadPlace & Readonly<{ code: CodeId }>;
+/** Everything seen at one place, as seen. */
+export type KeptLook = ReadPlace & Readonly<{ seen: Seen }>;
+
+export const samePlace = (a: ReadPlace, b: ReadPlace): boolean =>
+  a.readout === b.readout && a.controller === b.controller && a.slot === b.slot;
 
 /** What a walk's events add up to. */
 export type Walk = Readonly<{
@@ -48,12 +59,19 @@ export type Walk = Readonly<{
   /** What is locked out, by part. */
   lockedOut: ReadonlyMap<string, number>;
   skipped: ReadonlyMap<Station, string>;
-  seen: readonly Seen[];
+  seen: readonly KeptLook[];
   special: StageId | null;
   code: CodeId | null;
   symptom: SymptomId | null;
   unlisted: Readonly<{ text: string; words: string; asked: boolean }> | null;
-  slots: ReadonlyMap<number, CodeId>;
+  /** Every code taken so far, in the order they were read. */
+  taken: readonly TakenCode[];
+  /** What each controller that was asked answered. */
+  swept: ReadonlyMap<ControllerId, WalkEventOf<'swept'>['result']>;
+  /** The controller that has to say the same before testing starts; null where none is left to ask. */
+  confirmAt: ControllerId | null;
+  /** Whether the authoritative controller said the same; null where it was not asked. */
+  confirmed: boolean | null;
   answers: ReadonlyArray<Readonly<{ chart: ChartId; node: NodeId; answer: string; reading: TakenReading | null }>>;
   notes: readonly string[];
   cleared: boolean;
@@ -141,20 +159,34 @@ function apply(walk: Walk, event: WalkEvent): Walk {
       return { ...next, lockedOut: new Map([...walk.lockedOut, [event.part, event.count]]) };
     case 'skipped':
       return { ...next, skipped: new Map([...walk.skipped, [event.station, event.why]]), done: finish(event.station) };
-    case 'seen':
-      return { ...next, seen: [...walk.seen.filter((s) => s.slot !== event.seen.slot), event.seen] };
+    case 'seen': {
+      const kept = { ...placeOf(event, event.seen.slot), seen: event.seen };
+      return { ...next, seen: [...walk.seen.filter((s) => !samePlace(s, kept)), kept] };
+    }
     case 'special':
       return { ...next, special: event.special, done: finish('read') };
     case 'code-taken': {
-      const slots = new Map([...walk.slots, [event.slot, event.code]]);
+      const taken = { ...placeOf(event, event.slot), code: event.code };
+      const confirmAt = event.confirmAt ?? (walk.confirmAt === event.controller ? null : walk.confirmAt);
       return {
         ...next,
-        slots,
+        taken: [...walk.taken.filter((t) => !samePlace(t, taken)), taken],
         code: event.slot === 1 || walk.code === null ? event.code : walk.code,
         unlisted: null,
-        done: finish('read'),
+        confirmAt,
+        done: event.more || confirmAt ? walk.done : finish('read'),
       };
     }
+    case 'swept':
+      return {
+        ...next,
+        swept: new Map([...walk.swept, [event.controller, event.result]]),
+        confirmAt: walk.confirmAt === event.controller ? null : walk.confirmAt,
+      };
+    case 'confirmed':
+      return { ...next, confirmAt: null, confirmed: event.agrees, done: event.agrees ? finish('read') : walk.done };
+    case 'read-done':
+      return { ...next, code: event.code ?? walk.code, confirmAt: null, done: finish('read') };
     case 'unlisted':
       return {
         ...next,
@@ -192,6 +224,12 @@ function apply(walk: Walk, event: WalkEvent): Walk {
   }
 }
 
+const placeOf = (event: { readout?: ReadoutId; controller?: ControllerId }, slot: number): ReadPlace => ({
+  readout: event.readout ?? null,
+  controller: event.controller ?? null,
+  slot,
+});
+
 /** Adds up a walk's events, whatever order they came in and however often; null without its `started` event. */
 export function foldWalk(events: readonly WalkEvent[]): Walk | null {
   const standing = standingEvents(events);
@@ -215,7 +253,10 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     code: null,
     symptom: null,
     unlisted: null,
-    slots: new Map(),
+    taken: [],
+    swept: new Map(),
+    confirmAt: null,
+    confirmed: null,
     answers: [],
     notes: [],
     cleared: false,

@@ -1,0 +1,191 @@
+import type { SignId, StageId } from '../base/ids.ts';
+import type { LampColour } from '../unit/panel.ts';
+import type { LampState } from '../unit/signal.ts';
+import type { Stage } from './model.ts';
+import { bytesOfPair, bytesText, mostMode, mostParameter } from './pair.ts';
+import type { ReadsOf, SimpleMap, ValueMap } from './reads.ts';
+
+/** What one lamp shows for a value; `either` where it does not count. */
+export type Cell = Readonly<{ state: LampState; colour: LampColour | null }> | 'either';
+
+/** What a stage shows for one of its texts. */
+export type Shape =
+  | Readonly<{ kind: 'lamps'; cells: readonly Cell[] }>
+  /** Short and long, one sign. A count is so many short ones. */
+  | Readonly<{ kind: 'pulses'; sign: SignId; pattern: string }>
+  | Readonly<{ kind: 'text'; text: string }>;
+
+/** One thing a stage can say, with every way it may look. */
+export type StageValue = Readonly<{ text: string; shapes: readonly Shape[] }>;
+
+export type Parts = ReadonlyMap<StageId, string>;
+
+const colours: Readonly<Record<string, LampColour>> = {
+  R: 'red',
+  G: 'green',
+  A: 'amber',
+  W: 'white',
+  B: 'blue',
+  Y: 'yellow',
+};
+const states: Readonly<Record<string, LampState>> = { d: 'dark', l: 'lit', s: 'slow', f: 'fast' };
+
+/** What a letter of a table row says of its lamp; null where it is no letter of that alphabet. */
+export function cellOf(letter: string, reads: Pick<ReadsOf<'lamps'>, 'onIs' | 'offIs'>): Cell | null {
+  if (letter === '-') return 'either';
+  if (letter === '1') return { state: reads.onIs, colour: null };
+  if (letter === '0') return { state: reads.offIs, colour: null };
+  const colour = colours[letter];
+  if (colour) return { state: 'lit', colour };
+  const state = states[letter];
+  return state ? { state, colour: null } : null;
+}
+
+/** The text behind a number. */
+export function mapNumber(map: SimpleMap, total: number): string | null {
+  switch (map.kind) {
+    case 'number':
+      return total >= map.least && total <= map.most ? String(total).padStart(map.digits, '0') : null;
+    case 'characters':
+      return [...map.characters][total - map.first] ?? null;
+    case 'table':
+      return map.rows.find((row) => row.pattern === String(total))?.value ?? null;
+  }
+}
+
+/** The map that holds once the stages before are known; null where none does. */
+export function mapAfter(map: ValueMap, earlier: Parts): SimpleMap | null {
+  if (map.kind !== 'by-stage') return map;
+  const said = earlier.get(map.stage);
+  return map.maps.find((m) => said !== undefined && m.when.includes(said))?.to ?? map.otherwise;
+}
+
+/** Every map a stage may go by. */
+export const mapsOf = (map: ValueMap): SimpleMap[] =>
+  map.kind === 'by-stage' ? [...map.maps.map((m) => m.to), ...(map.otherwise ? [map.otherwise] : [])] : [map];
+
+function lampValues(reads: ReadsOf<'lamps'>, map: SimpleMap): StageValue[] {
+  const byText = new Map<string, Shape[]>();
+  const add = (text: string, cells: readonly Cell[]) =>
+    byText.set(text, [...(byText.get(text) ?? []), { kind: 'lamps', cells }]);
+  if (map.kind === 'table') {
+    for (const { pattern, value } of map.rows) {
+      const cells = [...pattern].map((letter) => cellOf(letter, reads));
+      if (cells.length === reads.lamps.length && cells.every((c) => c !== null)) add(value, cells);
+    }
+  } else {
+    const counted = reads.lamps.flatMap((lamp, i) => (lamp.weight === undefined ? [] : [i]));
+    for (let bits = 0; bits < 2 ** counted.length; bits++) {
+      const on = new Set(counted.filter((_, k) => ((bits >> (counted.length - 1 - k)) & 1) === 1));
+      const total = [...on].reduce((sum, i) => sum + (reads.lamps[i]?.weight ?? 0), 0);
+      const text = mapNumber(map, total);
+      if (text !== null)
+        add(
+          text,
+          reads.lamps.map(
+            (lamp, i): Cell =>
+              lamp.weight === undefined ? 'either' : { state: on.has(i) ? reads.onIs : reads.offIs, colour: null },
+          ),
+        );
+    }
+  }
+  return [...byText].map(([text, shapes]) => ({ text, shapes }));
+}
+
+function countValues(reads: ReadsOf<'blinks'>, map: SimpleMap): StageValue[] {
+  const byText = new Map<string, Shape[]>();
+  for (let count = 1; count <= reads.most; count++) {
+    const text = mapNumber(map, count);
+    const shape: Shape = { kind: 'pulses', sign: reads.sign, pattern: 's'.repeat(count) };
+    if (text !== null) byText.set(text, [...(byText.get(text) ?? []), shape]);
+  }
+  return [...byText].map(([text, shapes]) => ({ text, shapes }));
+}
+
+function made(stage: Stage, earlier: Parts): StageValue[] {
+  const { reads } = stage;
+  switch (reads.kind) {
+    case 'lamps':
+    case 'blinks': {
+      const map = mapAfter(reads.to, earlier);
+      if (!map) return [];
+      return reads.kind === 'lamps' ? lampValues(reads, map) : countValues(reads, map);
+    }
+    case 'rhythm':
+      return reads.rows.map(({ pattern, value }) => ({
+        text: value,
+        shapes: [{ kind: 'pulses', sign: reads.sign, pattern }],
+      }));
+    case 'which':
+      return reads.lamps.flatMap(({ sign, value }) =>
+        Array.from(
+          { length: reads.most },
+          (_, i): StageValue => ({
+            text: `${value}${i + 1}`,
+            shapes: [{ kind: 'pulses', sign, pattern: 's'.repeat(i + 1) }],
+          }),
+        ),
+      );
+    default:
+      return [];
+  }
+}
+
+const cache = new WeakMap<Stage, Map<string, ReadonlyMap<string, StageValue>>>();
+
+/**
+ * Everything a stage can say once the stages before are known, by text; made once for each stage. Empty for stages that
+ * show free text: ask `stageValue` for those.
+ */
+export function valuesOf(stage: Stage, earlier: Parts): ReadonlyMap<string, StageValue> {
+  const { reads } = stage;
+  const context = 'to' in reads && reads.to.kind === 'by-stage' ? (earlier.get(reads.to.stage) ?? '') : '';
+  const known = cache.get(stage) ?? new Map<string, ReadonlyMap<string, StageValue>>();
+  cache.set(stage, known);
+  const before = known.get(context);
+  if (before) return before;
+  const values = new Map(made(stage, earlier).map((v) => [v.text, v] as const));
+  known.set(context, values);
+  return values;
+}
+
+const pairPattern = /^(\d{1,6})-(\d{1,2})/;
+
+/** The longest beginning of a text that a stage of free text can show; null where it cannot. */
+export function freeTextOf(stage: Stage, rest: string): string | null {
+  const { reads } = stage;
+  switch (reads.kind) {
+    case 'text': {
+      const text = rest.slice(0, reads.length);
+      return text.length === reads.length && [...text].every((c) => reads.characters.includes(c)) ? text : null;
+    }
+    case 'pair':
+    case 'bytes': {
+      const [text, parameter, mode] = pairPattern.exec(rest) ?? [];
+      return text !== undefined && Number(parameter) <= mostParameter && Number(mode) <= mostMode ? text : null;
+    }
+    default:
+      return null;
+  }
+}
+
+/** What one text of a stage looks like, once the stages before are known; null where it cannot show it. */
+export function stageValue(stage: Stage, text: string, earlier: Parts): StageValue | null {
+  const { reads } = stage;
+  const free = (shown: string): StageValue => ({ text, shapes: [{ kind: 'text', text: shown }] });
+  switch (reads.kind) {
+    case 'text':
+      return freeTextOf(stage, text) === text ? free(text) : null;
+    case 'pair':
+      return freeTextOf(stage, text) === text ? free(text.replace('-', reads.between)) : null;
+    case 'bytes': {
+      if (freeTextOf(stage, text) !== text) return null;
+      const [parameter, mode] = text.split('-').map(Number);
+      return free(bytesText(bytesOfPair({ parameter: parameter ?? 0, mode: mode ?? 0, count: 1 })));
+    }
+    case 'value':
+      return free(text);
+    default:
+      return valuesOf(stage, earlier).get(text) ?? null;
+  }
+}

@@ -1,0 +1,312 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  decode,
+  evenTrace,
+  keptLevels,
+  type Look,
+  lightsOf,
+  matchPulses,
+  matchTrace,
+  type Pulse,
+  patternsOf,
+  pulsesOf,
+  type Readout,
+  readPulses,
+  type Sample,
+  type Segment,
+  type Stage,
+  schedule,
+  seeded,
+} from '../index.ts';
+import { readoutOf, stageOf } from '../testing/readouts.ts';
+import { makeTaps, makeTrace } from '../testing/traces.ts';
+
+const counts = readoutOf([
+  stageOf('c', { kind: 'blinks', sign: 'x', most: 9, to: { kind: 'number', least: 1, most: 9 } }),
+]);
+const digits = readoutOf([
+  stageOf('tens', { kind: 'blinks', sign: 'x', most: 4, pauseMs: 1200, to: { kind: 'number', least: 1, most: 4 } }),
+  stageOf(
+    'ones',
+    { kind: 'blinks', sign: 'x', most: 5, pauseMs: 3000, to: { kind: 'number', least: 1, most: 5 } },
+    { kind: 'alternates', everyMs: 3000 },
+  ),
+]);
+const longShort = readoutOf([
+  stageOf('r', {
+    kind: 'rhythm',
+    sign: 'x',
+    rows: [
+      { pattern: 'sss', value: 'A' },
+      { pattern: 'ssl', value: 'B' },
+      { pattern: 'lss', value: 'C' },
+      { pattern: 'lsl', value: 'D' },
+    ],
+  }),
+]);
+const leadIn = readoutOf(
+  [
+    stageOf('c', {
+      kind: 'blinks',
+      sign: 'x',
+      most: 6,
+      leadIn: { steadyMs: 2000, means: 'the other unit' },
+      to: { kind: 'number', least: 1, most: 6 },
+    }),
+  ],
+  { specials: [{ id: 'fine', label: 'one long', means: 'healthy', rhythm: { stage: 'c', pattern: 'l' } }] },
+);
+const stageIn = (readout: Readout): Stage => readout.stages[0] as Stage;
+const segmentsFor = (readout: Readout, parts: Record<string, string>): readonly Segment[] => {
+  const found = patternsOf(readout, stageIn(readout)).find((p) =>
+    Object.entries(parts).every(([k, v]) => p.parts[k] === v),
+  );
+  if (!found) throw new Error(`no pattern ${JSON.stringify(parts)}`);
+  return found.segments;
+};
+const usual = { lastsMs: 14_000, framesPerS: 30, decibels: 16, tempo: 1, jitter: 0.05, drift: 0.5, dropped: 0.05 };
+
+const truths: ReadonlyArray<readonly [string, Readout, Record<string, string>]> = [
+  ['one blink', counts, { c: '1' }],
+  ['nine blinks', counts, { c: '9' }],
+  ['two digits', digits, { tens: '3', ones: '4' }],
+  ['two digits alike', digits, { tens: '2', ones: '2' }],
+  ['long and short', longShort, { r: 'C' }],
+  ['all short', longShort, { r: 'A' }],
+  ['behind a lead-in', leadIn, { c: '3' }],
+  ['a sign that is no code', leadIn, { c: '!fine' }],
+];
+
+describe('taps', () => {
+  it.each(truths)('%s: read within three rounds, whatever the person’s tempo', (_, readout, parts) => {
+    const patterns = patternsOf(readout, stageIn(readout));
+    for (const seed of [1, 2, 3, 4]) {
+      const random = seeded(seed);
+      const taps = makeTaps(segmentsFor(readout, parts), {
+        rounds: 3,
+        tempo: 0.85 + random() * 0.3,
+        spread: 0.06,
+        stray: 0.02,
+        random,
+      });
+      expect(matchPulses(taps, patterns, 'taps')[0]?.parts).toEqual(parts);
+    }
+  });
+
+  it('nothing tapped, or mere drumming, fits nothing', () => {
+    const patterns = patternsOf(digits, stageIn(digits));
+    expect(matchPulses([], patterns, 'taps')).toEqual([]);
+    const drumming = Array.from({ length: 30 }, (_, i): Pulse => [i * 90, i * 90 + 40]);
+    expect(matchPulses(drumming, patterns, 'taps')).toEqual([]);
+  });
+
+  it('more rounds that agree make surer', () => {
+    const codes = Array.from({ length: 9 }, (_, i) => ({ text: String(i + 1), frequency: 1 }));
+    const sureness = (rounds: number): number => {
+      const taps = makeTaps(segmentsFor(counts, { c: '4' }), {
+        rounds,
+        tempo: 1,
+        spread: 0.04,
+        stray: 0,
+        random: seeded(5),
+      });
+      const look: Look = { kind: 'pulses', stage: 'c' as never, by: 'taps', pulses: taps };
+      const [first] = decode(counts, codes, { slot: 1, looks: [look] }).candidates;
+      return first?.code === '4' ? first.certainty : 0;
+    };
+    expect(sureness(2)).toBeGreaterThan(sureness(1));
+    expect(sureness(1)).toBeGreaterThan(0.5);
+  });
+});
+
+const at = (starts: readonly number[], ms = 200): Pulse[] => starts.map((s) => [s, s + ms]);
+const mixed = (...spans: ReadonlyArray<readonly [number, number]>): Pulse[] => {
+  let now = 500;
+  return spans.map(([on, off]) => {
+    const pulse: Pulse = [now, now + on];
+    now += on + off;
+    return pulse;
+  });
+};
+
+describe('symbols of pulses, with no readout at hand', () => {
+  it.each<[string, Pulse[], readonly string[], readonly string[]]>([
+    ['three and a pause, twice', at([0, 500, 1000, 3000, 3500, 4000]), ['sss'], ['one-length']],
+    ['no pause at all', at([0, 500, 1000, 1500]), ['ssss'], ['one-length', 'no-pause']],
+    ['one alone', at([0]), ['s'], ['too-few']],
+    ['nothing', [], [], ['too-few']],
+    [
+      'rounds that differ',
+      at([0, 500, 1000, 3000, 3500, 4000, 6000, 6500]),
+      ['sss'],
+      ['one-length', 'repetitions-differ'],
+    ],
+    ['long and short', mixed([200, 300], [200, 300], [800, 2000], [210, 310], [190, 300], [820, 0]), ['ssl'], []],
+    [
+      'two runs and a longer pause',
+      at([0, 500, 2200, 2700, 3200, 8000, 8500, 10_200, 10_700, 11_200]),
+      ['ss', 'sss'],
+      ['one-length'],
+    ],
+    [
+      'a contact that bounces',
+      [
+        [0, 100],
+        [115, 220],
+        [700, 900],
+        [3000, 3200],
+        [3700, 3900],
+      ],
+      ['ss'],
+      ['one-length'],
+    ],
+    [
+      'a lead-in before each',
+      mixed([2000, 700], [300, 300], [300, 1500], [2000, 700], [300, 300], [300, 0]),
+      ['ss'],
+      ['one-length'],
+    ],
+  ])('%s', (_, pulses, runs, doubts) => {
+    const read = readPulses(pulses);
+    expect([read.runs, read.doubts.map((d) => d.code)]).toEqual([runs, doubts]);
+  });
+
+  it('says so where there are far too many', () => {
+    const many = Array.from({ length: 5000 }, (_, i): Pulse => [i * 100, i * 100 + 40]);
+    expect(readPulses(many).doubts).toEqual([{ code: 'too-many', pulses: 5000, most: 4000 }]);
+  });
+
+  it('reads back any runs it is given, and the certainty stays between 0 and 1', () => {
+    fc.assert(
+      fc.property(
+        fc
+          .string({ unit: fc.constantFrom('s', 'l'), minLength: 2, maxLength: 6 })
+          .filter((p) => p.includes('s') && p.includes('l')),
+        fc.integer({ min: 2, max: 4 }),
+        fc.double({ min: 0.5, max: 1.8, noNaN: true }),
+        (pattern, rounds, tempo) => {
+          const round = [...pattern].map((c, i): [number, number] => [
+            (c === 's' ? 200 : 700) * tempo,
+            (i === pattern.length - 1 ? 2200 : 300) * tempo,
+          ]);
+          const read = readPulses(mixed(...Array.from({ length: rounds }, () => round).flat()));
+          expect(read.runs).toEqual([pattern]);
+          expect(read.certainty).toBeGreaterThan(0.9);
+          expect(read.certainty).toBeLessThanOrEqual(1);
+        },
+      ),
+    );
+  });
+});
+
+describe('brightness over time', () => {
+  const look = (samples: readonly Sample[], readout: Readout) =>
+    matchTrace(evenTrace(samples), patternsOf(readout, stageIn(readout)));
+
+  it.each(truths)('%s: read through drift, noise, jitter and dropped frames', (_, readout, parts) => {
+    for (const [seed, framesPerS] of [
+      [1, 15],
+      [2, 24],
+      [3, 60],
+    ] as const) {
+      const segments = segmentsFor(readout, parts);
+      const round = segments.reduce((sum, s) => sum + s.ms, 0);
+      const samples = makeTrace({
+        ...usual,
+        segments,
+        framesPerS,
+        lastsMs: Math.max(10_000, 2.6 * round),
+        random: seeded(seed),
+      });
+      const match = look(samples, readout);
+      expect(match.ok ? match.value.fits[0]?.parts : match.error.refusal).toEqual(parts);
+    }
+  });
+
+  it('the same trace, kept in whole levels with a walk, decodes to the code', () => {
+    const samples = makeTrace({ ...usual, segments: segmentsFor(counts, { c: '6' }), random: seeded(9) });
+    const codes = Array.from({ length: 9 }, (_, i) => ({ text: String(i + 1), frequency: 1 }));
+    const kept: Look = { kind: 'trace', stage: 'c' as never, ...keptLevels(evenTrace(samples)) };
+    expect(decode(counts, codes, { slot: 1, looks: [kept] }).candidates[0]).toMatchObject({ code: '6' });
+  });
+
+  it('a rhythm this readout does not know is refused, not guessed', () => {
+    const odd: Segment[] = Array.from({ length: 7 }, (_, i) => ({
+      on: i % 2 === 0,
+      ms: 120 + 470 * ((i * 5) % 3),
+      role: 'gap',
+    }));
+    const match = look(makeTrace({ ...usual, decibels: 20, segments: odd, random: seeded(2) }), counts);
+    expect(match.ok).toBe(false);
+  });
+
+  const flat = (level: number, n = 300): Sample[] => Array.from({ length: n }, (_, i) => ({ atMs: i * 33, level }));
+  const noisy = (n: number): Sample[] => {
+    const random = seeded(4);
+    return Array.from({ length: n }, (_, i) => ({ atMs: i * 33, level: 100 + 60 * (random() - 0.5) }));
+  };
+  it.each<[string, Sample[], string]>([
+    ['no pictures', [], 'no-pictures'],
+    ['half a second', flat(80, 15), 'too-short'],
+    ['a black picture', flat(0), 'black'],
+    ['a saturated picture', flat(255), 'saturated'],
+    ['a steady lamp', flat(140), 'steady'],
+    ['nothing but noise', noisy(300), 'too-noisy'],
+    [
+      'less than one round',
+      makeTrace({ ...usual, lastsMs: 2600, segments: segmentsFor(counts, { c: '9' }), random: seeded(3) }),
+      'undecided',
+    ],
+  ])('%s is refused', (_, samples, code) => {
+    const match = look(samples, counts);
+    expect(match.ok ? match.value.fits : match.error.refusal.code).toBe(code);
+  });
+
+  it('a million samples are read as well as a thousand', () => {
+    const random = seeded(8);
+    const samples = makeTrace({ ...usual, segments: segmentsFor(counts, { c: '5' }), random });
+    const dense = samples.flatMap((s) =>
+      Array.from({ length: 2500 }, (_, i) => ({ atMs: s.atMs + i / 100, level: s.level })),
+    );
+    expect(dense.length).toBeGreaterThan(900_000);
+    const match = look(dense, counts);
+    expect(match.ok && match.value.fits[0]?.parts).toEqual({ c: '5' });
+  });
+
+  it('pulses of a clear trace stand where the lamp was lit', () => {
+    const shown = schedule(counts, '3');
+    if (!shown.ok) throw new Error('cannot show 3');
+    const samples = makeTrace({
+      ...usual,
+      decibels: 24,
+      jitter: 0,
+      drift: 0,
+      segments: segmentsFor(counts, { c: '3' }),
+      random: seeded(6),
+    });
+    const lights = lightsOf(evenTrace(samples));
+    const pulses = lights ? pulsesOf(lights).slice(1, -1) : [];
+    expect(pulses.length).toBeGreaterThan(8);
+    for (const [from, to] of pulses) expect(Math.abs(to - from - 300)).toBeLessThan(90);
+  });
+
+  it('when unsure it refuses rather than guesses, down to where nothing can be seen', () => {
+    const random = seeded(17);
+    let wrong = 0;
+    for (let i = 0; i < 60; i++) {
+      const truth = 1 + Math.floor(random() * 9);
+      const samples = makeTrace({
+        ...usual,
+        decibels: -2 + random() * 8,
+        drift: 1,
+        tempo: 0.85 + random() * 0.3,
+        segments: segmentsFor(counts, { c: String(truth) }),
+        random,
+      });
+      const match = look(samples, counts);
+      if (match.ok && match.value.fits[0]?.parts.c !== String(truth)) wrong += 1;
+    }
+    expect(wrong).toBeLessThanOrEqual(1);
+  });
+});
