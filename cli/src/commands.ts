@@ -1,6 +1,6 @@
-import { decode, entriesOf, entryOf, FamilyId, findingWords, lint, pathText, Seen } from '@wire-trail/core';
+import { FamilyId, findingWords, lint, pathText } from '@wire-trail/core';
 import { connect, importBundle, makeJobs, Refusal, readConfig, type Services, sharedBundle } from '@wire-trail/server';
-import { readBundleFile, readShape, UnusableInput } from './input.ts';
+import { readBundleFile, UnusableInput } from './input.ts';
 
 /** What a command prints: the whole answer as JSON, or lines for people; and whether it found errors. */
 export type Output = Readonly<{ json: unknown; lines: readonly string[]; errors: boolean }>;
@@ -13,54 +13,6 @@ export function runLint(file: string): Output {
     json: findings.map(({ code, severity, at, ...facts }) => ({ code, severity, at, ...facts })),
     lines: findings.map((f) => `${f.severity.padEnd(8)}${pathText(f.at)}: ${findingWords(f)}`),
     errors: findings.some((f) => f.severity === 'error'),
-  };
-}
-
-/** What a readout may be showing, given a file of what was seen. */
-export function runDecode(file: string, options: Options): Output {
-  const bundle = readBundleFile(file);
-  const readout = entryOf(bundle, 'readout', options.readout);
-  if (!readout)
-    throw new UnusableInput([
-      {
-        file,
-        path: [],
-        reason: `holds no readout “${options.readout ?? ''}”; it has ${
-          entriesOf(bundle, 'readout')
-            .map((r) => r.id)
-            .join(', ') || 'none'
-        }`,
-      },
-    ]);
-  if (!options.seen) throw new UnusableInput([{ file: '--seen', path: [], reason: 'names the file of what was seen' }]);
-  const seen = readShape(options.seen, Seen);
-  const stages = new Map(readout.stages.map((s) => [s.id, s.reads.kind]));
-  seen.looks.forEach((look, i) => {
-    if (stages.get(look.stage) !== look.kind)
-      throw new UnusableInput([
-        {
-          file: options.seen ?? '',
-          path: ['looks', i, 'stage'],
-          reason: `the readout has no stage “${look.stage}” that is read by ${look.kind}`,
-        },
-      ]);
-  });
-  const codes = entriesOf(bundle, 'code').filter((c) => c.readout === readout.id);
-  const decoded = decode(
-    readout,
-    codes.map((c) => ({ text: c.text, frequency: c.frequency })),
-    seen,
-  );
-  return {
-    json: decoded,
-    lines: [
-      ...decoded.candidates.map(
-        (c) =>
-          `${c.code.padEnd(16)}${(c.certainty * 100).toFixed(1).padStart(5)} %  ${c.kind}${c.misread.map((m) => `, ${m.sign} misread`).join('')}`,
-      ),
-      ...decoded.undecided.map((u) => `look at ${u.sign} (${u.stage}): ${u.bits.toFixed(2)} bits`),
-    ],
-    errors: false,
   };
 }
 

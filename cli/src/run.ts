@@ -1,13 +1,19 @@
 import { parseArgs } from 'node:util';
-import { type Output, runDecode, runExport, runImport, runLint } from './commands.ts';
+import { type Output, runExport, runImport, runLint } from './commands.ts';
 import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
+import { runDecode, runEncode, runLookAlikes, runRhythm } from './readout-commands.ts';
 import { runAccounts, runExchangeScxml, runIntake, runOdds, runPlay, runScript } from './route-commands.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 
   lint BUNDLE                             loose ends of a bundle file
-  decode BUNDLE --readout ID --seen FILE  what a readout may be showing
+  decode BUNDLE --readout ID --seen FILE | --said TEXT
+                                          what a readout may be showing
+  encode BUNDLE --readout ID --code C     what each sign does over time
+  rhythm FILE [--bundle BUNDLE --readout ID]
+                                          symbols of taps or brightness over time (CSV: time in ms, value …)
+  lookalikes BUNDLE --readout ID          codes that one slip turns into others
   import BUNDLE [--publish]               bring a bundle into the running server's database
   export FAMILY                           print a family's published bundle
   find BUNDLE… --query TEXT               codes, symptoms and units for what somebody typed
@@ -50,6 +56,9 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         json: { type: 'boolean' },
         readout: { type: 'string' },
         seen: { type: 'string' },
+        said: { type: 'string' },
+        code: { type: 'string' },
+        bundle: { type: 'string' },
         publish: { type: 'boolean' },
         query: { type: 'string' },
         traits: { type: 'string' },
@@ -107,6 +116,12 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
       return runLint(file);
     case 'decode':
       return runDecode(file, options);
+    case 'encode':
+      return runEncode(file, options);
+    case 'rhythm':
+      return runRhythm(file, options);
+    case 'lookalikes':
+      return runLookAlikes(file, options);
     case 'import':
       return runImport(file, options, env);
     case 'export':

@@ -101,6 +101,7 @@ export {
 } from './exchange/code-import.ts';
 export { columns as codeColumns, guessMapping } from './exchange/columns.ts';
 export { writeScxml } from './exchange/scxml.ts';
+export { readSeries, type Series, type SeriesError } from './exchange/series.ts';
 export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
 // find
 export { codeDistance, type Difference, differences, plainCode, squeezed } from './find/alike.ts';
@@ -201,7 +202,7 @@ export {
 export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './readout/seen.ts';
 export { segmentNames } from './readout/segments.ts';
 export { type SubPlace, subPlace } from './readout/sub-code.ts';
-export { confirmAt, type SweepItem, sweepPlan } from './readout/sweep.ts';
+export { confirmAt, type SweepItem, showsCode, sweepPlan } from './readout/sweep.ts';
 export { runVectors, type VectorRun } from './readout/vectors.ts';
 // rhythm
 export {
@@ -220,6 +221,7 @@ export {
   type Shift,
   shiftOf,
 } from './rhythm/camera.ts';
+export { makeTaps, makeTrace, type TraceMaking } from './rhythm/made.ts';
 export { matchPulses } from './rhythm/match-pulses.ts';
 export { matchTrace, type TraceMatch } from './rhythm/match-trace.ts';
 export { type PulsePattern, patternsOf } from './rhythm/pattern.ts';

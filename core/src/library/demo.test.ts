@@ -1,7 +1,19 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { eachStep } from '../gesture/steps.ts';
-import { type Bundle, entriesOf, lint, readBundle, type Step } from '../index.ts';
+import {
+  type Bundle,
+  decode,
+  encode,
+  entriesOf,
+  lint,
+  looksOf,
+  readBundle,
+  type Step,
+  showsCode,
+  signsOfReads,
+  sweepPlan,
+} from '../index.ts';
 
 const demo = new URL('../../../demo/', import.meta.url);
 const bundles = readdirSync(demo)
@@ -62,6 +74,52 @@ describe('the demo', () => {
   it('has routes of every purpose', () => {
     const purposes = new Set(bundles.flatMap((b) => entriesOf(b, 'route').map((r) => r.purpose)));
     expect(purposes).toEqual(new Set(['enter', 'leave', 'step', 'clear', 'calibrate', 'lock-out', 'test']));
+  });
+  const readouts = bundles.flatMap((b) => entriesOf(b, 'readout'));
+  it.each(['lamps', 'blinks', 'rhythm', 'which', 'text', 'value', 'pair', 'bytes'] as const)(
+    'has a readout read by %s',
+    (kind) => expect(readouts.some((r) => r.stages.some((s) => s.reads.kind === kind))).toBe(true),
+  );
+  it('has stages that come at once, by colour, in turn and by a gesture; a table that depends on an earlier stage; lamps that do not count', () => {
+    const stages = readouts.flatMap((r) => r.stages);
+    for (const comes of ['at-once', 'colour', 'alternates', 'route'])
+      expect(stages.some((s) => s.comes.kind === comes)).toBe(true);
+    expect(stages.some((s) => 'to' in s.reads && s.reads.to.kind === 'by-stage')).toBe(true);
+    expect(stages.some((s) => 'heard' in s.reads && s.reads.heard)).toBe(true);
+    expect(stages.some((s) => s.reads.kind === 'blinks' && s.reads.leadIn)).toBe(true);
+    expect(stages.some((s) => s.reads.kind === 'text' && s.reads.face === 'segments')).toBe(true);
+  });
+  it('has sub codes by table and by counting, marks, slots in rotation, vectors that hold, an account that differs', () => {
+    expect(new Set(readouts.flatMap((r) => (r.sub ? [r.sub.names.kind] : [])))).toEqual(new Set(['table', 'count']));
+    expect(readouts.some((r) => r.marks.length > 0) && readouts.some((r) => r.slots.rotatesMs)).toBe(true);
+    expect(readouts.filter((r) => r.vectors.length > 0).length).toBeGreaterThanOrEqual(8);
+    expect(bundles.flatMap(lint).some((f) => f.code === 'readings-differ')).toBe(true);
+  });
+  it('has one sign that means different things in different modes', () => {
+    const meanings = bundles.map((b) => {
+      const bySign = new Map<string, Set<string>>();
+      for (const r of entriesOf(b, 'readout'))
+        for (const sign of r.stages.flatMap((s) => signsOfReads(s.reads)))
+          bySign.set(sign, new Set([...(bySign.get(sign) ?? []), ...r.modes]));
+      return [...bySign.values()].some((modes) => modes.size > 1);
+    });
+    expect(meanings.filter(Boolean).length).toBeGreaterThanOrEqual(2);
+  });
+  it('has at least two families whose codes come from more than one controller', () => {
+    expect(bundles.filter((b) => sweepPlan(b, []).length > 1).length).toBeGreaterThanOrEqual(2);
+  });
+  it('decode ∘ encode is the identity for every code of every readout', () => {
+    for (const bundle of bundles)
+      for (const readout of entriesOf(bundle, 'readout')) {
+        const texts = [...new Set(entriesOf(bundle, 'code').flatMap((c) => (showsCode(readout, c) ? [c.text] : [])))];
+        const listed = texts.map((text) => ({ text, frequency: 1 }));
+        for (const text of texts) {
+          const shows = encode(readout, text);
+          if (!shows.ok) continue;
+          const [first] = decode(readout, listed, { slot: 1, looks: looksOf(readout, shows.value) }).candidates;
+          expect([readout.id, first?.code, first?.misread]).toEqual([readout.id, text, []]);
+        }
+      }
   });
   it('has no finding that would keep it from being published', () => {
     for (const bundle of bundles) expect(lint(bundle).filter((f) => f.severity === 'error')).toEqual([]);

@@ -77,6 +77,7 @@ export function linksOf(entry: Entry): Link[] {
       return [
         ...one('family', entry.family, ['family']),
         ...many('mode', entry.modes, ['modes']),
+        ...one('readout', entry.codesOf, ['codesOf']),
         ...one('route', entry.slots.next, ['slots', 'next']),
         ...one('source', entry.source, ['source']),
         ...each(entry.stages, 'stages', (s, at) =>

@@ -2,7 +2,8 @@ import type { Finding, Path } from '../base/finding.ts';
 import { lintChart, untestedSuspects } from '../chart/lint.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
-import { lintReadout } from '../readout/lint.ts';
+import { canShow, lintReadout } from '../readout/lint.ts';
+import { showsCode } from '../readout/sweep.ts';
 import { lintRoutes } from '../route-lint/family.ts';
 import { lintEditions } from '../source/look-again.ts';
 import { lintFamily } from '../unit/lint.ts';
@@ -41,7 +42,7 @@ export function lint(bundle: Bundle): Finding[] {
     findings.push(
       ...lintReadout(
         entry,
-        codes.filter((c) => c.code.readout === entry.id),
+        codes.filter((c) => showsCode(entry, c.code) && (entry.codesOf === undefined || canShow(entry, c.code.text))),
         at,
         signs,
       ),

@@ -69,7 +69,8 @@ export function lintReadout(
   ];
 }
 
-function canShow(readout: Readout, text: string): boolean {
+/** Whether a readout has a pattern for a code. */
+export function canShow(readout: Readout, text: string): boolean {
   const parts = splitCode(readout, text);
   return parts !== null && shapesOf(readout, parts) !== null;
 }

@@ -4,7 +4,7 @@ import type { Readout, Stage } from './model.ts';
 import { pairOfBytes, pairText, readBytesText } from './pair.ts';
 import { isRhythmic } from './reads.ts';
 import type { Look } from './seen.ts';
-import { looksLike, segmentsOf } from './segments.ts';
+import { isTwin, looksLike, segmentsOf } from './segments.ts';
 import { type Cell, freeTextOf, type Parts, type Shape, valuesOf } from './values.ts';
 
 /** What every stage says at its word, for those that say anything. */
@@ -42,8 +42,8 @@ export function inAlphabet(
     const same = [...characters].filter(
       (x) => (face === 'segments' && segmentsOf(x) !== null && segmentsOf(x) === segmentsOf(c)) || looksLike(x, c),
     );
-    const [only] = same;
-    if (only !== undefined && (same.length === 1 || face === 'segments')) {
+    const only = same.find((x) => isTwin(x, c)) ?? (same.length === 1 || face === 'segments' ? same[0] : undefined);
+    if (only !== undefined) {
       taken.push({ position, typed: c, as: only });
       return only;
     }

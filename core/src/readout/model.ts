@@ -113,6 +113,8 @@ export const Readout = z.strictObject({
     .array(z.strictObject({ controller: ControllerId, how: Label, route: RouteId.optional() }))
     .max(20)
     .default([]),
+  /** Shows the codes of another readout in its own way, such as a later generation's or a service instrument's. */
+  codesOf: ReadoutId.optional(),
   modes: z.array(ModeId).min(1).max(20),
   stages: z.array(Stage).min(1).max(8),
   /** The code's text, piece by piece. */

@@ -74,3 +74,11 @@ export const looksLike = (a: string, b: string): boolean => {
   const [x, y] = [a.toUpperCase(), b.toUpperCase()];
   return x !== y && confusable.some((group) => group.includes(x) && group.includes(y));
 };
+
+/** Pairs that are typed for one another more than any others. */
+const twins = ['0O', '1I', '1L', '5S', '2Z', '8B'];
+
+export const isTwin = (a: string, b: string): boolean => {
+  const [x, y] = [a.toUpperCase(), b.toUpperCase()];
+  return x !== y && twins.some((pair) => pair.includes(x) && pair.includes(y));
+};

@@ -1,9 +1,14 @@
 import type { ControllerId } from '../base/ids.ts';
+import type { Code } from '../code/model.ts';
 import type { Bundle } from '../library/bundle.ts';
 import { entriesOf, familyEntry } from '../library/select.ts';
 import type { Controller } from '../unit/family.ts';
 import { holdsFor } from '../unit/plate.ts';
 import type { Readout } from './model.ts';
+
+/** Whether a code is read on this readout: its own, or those of the readout it shows in another way. */
+export const showsCode = (readout: Readout, code: Pick<Code, 'readout'>): boolean =>
+  code.readout !== null && (code.readout === readout.id || code.readout === readout.codesOf);
 
 /** One controller to ask for its codes: where they show, and how one gets there. */
 export type SweepItem = Readonly<{

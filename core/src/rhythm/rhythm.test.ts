@@ -20,7 +20,7 @@ import {
   seeded,
 } from '../index.ts';
 import { readoutOf, stageOf } from '../testing/readouts.ts';
-import { makeTaps, makeTrace } from '../testing/traces.ts';
+import { makeTaps, makeTrace } from './made.ts';
 
 const counts = readoutOf([
   stageOf('c', { kind: 'blinks', sign: 'x', most: 9, to: { kind: 'number', least: 1, most: 9 } }),

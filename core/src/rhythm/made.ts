@@ -1,7 +1,7 @@
 import { normal } from '../odds/random.ts';
 import type { Segment } from '../readout/schedule.ts';
 import type { Pulse } from '../readout/seen.ts';
-import type { Sample } from '../rhythm/trace.ts';
+import type { Sample } from './trace.ts';
 
 export type TraceMaking = Readonly<{
   segments: readonly Segment[];
