@@ -86,6 +86,7 @@ export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkC
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
 export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
+export { type Attempts, attemptsSoFar } from './code/lock-out.ts';
 // code
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
 export { pairOf } from './code/pair.ts';
@@ -170,9 +171,10 @@ export {
   type Listed,
   type Misread,
 } from './readout/decode.ts';
+export { type Elsewhere, readElsewhere } from './readout/elsewhere.ts';
 export { type EncodeError, encode, joinCode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
-export { fitsOfLook } from './readout/evidence.ts';
-export { slipFacts } from './readout/lint.ts';
+export { fitsOfLook, partsSeen } from './readout/evidence.ts';
+export { lintReadout, slipFacts } from './readout/lint.ts';
 export { inAlphabet, literalOf, literalParts, type TakenAs } from './readout/literal.ts';
 export { type LookAlike, lookAlikes, type Slip } from './readout/look-alikes.ts';
 // readout
@@ -200,9 +202,10 @@ export {
   segmentsOfRun,
 } from './readout/schedule.ts';
 export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './readout/seen.ts';
-export { segmentNames } from './readout/segments.ts';
+export { segmentNames, segmentsOf } from './readout/segments.ts';
 export { type SubPlace, subPlace } from './readout/sub-code.ts';
 export { confirmAt, type SweepItem, showsCode, sweepPlan } from './readout/sweep.ts';
+export { readTruthTable, type TruthProblem, truthProblemWords } from './readout/truth-table.ts';
 export { runVectors, type VectorRun } from './readout/vectors.ts';
 // rhythm
 export {

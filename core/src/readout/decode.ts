@@ -1,8 +1,8 @@
 import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../unit/signal.ts';
 import { joinCode } from './encode.ts';
-import { evidenceOf, weigh } from './evidence.ts';
-import { inAlphabet, isComplete, literalParts, type TakenAs } from './literal.ts';
+import { evidenceOf, partsSeen, weigh } from './evidence.ts';
+import { inAlphabet, isComplete, type TakenAs } from './literal.ts';
 import type { Readout } from './model.ts';
 import { type Live, type NextLook, nextLooks } from './next-look.ts';
 import type { Look, Seen, SeenLamp } from './seen.ts';
@@ -115,7 +115,7 @@ function disagreementsIn(looks: readonly Look[]): Disagreement[] {
  * truth is among them whenever it agrees with what was seen, and a look that agrees never brings one back.
  */
 export function decode(readout: Readout, listed: readonly Listed[], seen: Seen): Decoded {
-  const parts = literalParts(readout, seen.looks);
+  const parts = partsSeen(readout, seen.looks);
   const literal = joinCode(readout, parts);
   const table = withLiteral(readout, showTable(readout, listed), parts);
   const evidence = evidenceOf(readout, table, seen);

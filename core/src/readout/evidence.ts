@@ -11,7 +11,7 @@ import {
   oneLook,
   patternLikelihood,
 } from './likelihood.ts';
-import { inAlphabet } from './literal.ts';
+import { inAlphabet, literalParts } from './literal.ts';
 import type { Readout, Stage } from './model.ts';
 import { pairOfBytes, pairText, readBytesText } from './pair.ts';
 import type { Fit, Look, LookOf, Seen, SeenLamp } from './seen.ts';
@@ -49,6 +49,22 @@ export function fitsOfLook(readout: Readout, stage: Stage, look: LookOf<'pulses'
   }
   fitCache.set(look, fits);
   return fits;
+}
+
+/** By how much the best fit must lead to be taken at its word, in natural logarithms. */
+const leastLead = 3;
+
+/** What every stage says at its word: what was told, and what taps and traces say beyond doubt. */
+export function partsSeen(readout: Readout, looks: readonly Look[]): Map<StageId, string> {
+  const parts = literalParts(readout, looks);
+  for (const look of looks) {
+    const stage = readout.stages.find((s) => s.id === look.stage);
+    if (!stage || (look.kind !== 'pulses' && look.kind !== 'trace')) continue;
+    const [best, next] = [...fitsOfLook(readout, stage, look)].sort((a, b) => b.log - a.log);
+    if (!best || (next && best.log - next.log < leastLead)) continue;
+    for (const [id, text] of Object.entries(best.parts)) if (!text.startsWith('!')) parts.set(id as StageId, text);
+  }
+  return parts;
 }
 
 export function evidenceOf(readout: Readout, table: ShowTable, seen: Pick<Seen, 'looks' | 'alive'>): Evidence {

@@ -14,16 +14,8 @@ export function literalParts(readout: Readout, looks: readonly Look[]): Map<Stag
     const text = literalOf(stage, looks, parts);
     if (text !== null) parts.set(stage.id, text);
   }
-  // pulses and traces tell several stages at once
-  for (const look of looks)
-    if (look.kind === 'trace' || look.kind === 'pulses')
-      for (const [stage, text] of Object.entries(surestFit(look)?.parts ?? {}))
-        if (!parts.has(stage as StageId) && !text.startsWith('!')) parts.set(stage as StageId, text);
   return parts;
 }
-
-const surestFit = (look: Look) =>
-  look.kind === 'trace' && look.fits ? [...look.fits].sort((a, b) => b.log - a.log)[0] : undefined;
 
 /** Typed characters a display cannot show, taken as the look-alike it can: where, what was typed, what it was taken as. */
 export type TakenAs = Readonly<{ position: number; typed: string; as: string }>;
@@ -93,9 +85,8 @@ export function literalOf(stage: Stage, looks: readonly Look[], earlier: Parts =
     case 'text':
       return literalText(stage, look.text);
     case 'pulses':
-      return null;
     case 'trace':
-      return surestFit(look)?.parts[stage.id] ?? null;
+      return null;
   }
 }
 

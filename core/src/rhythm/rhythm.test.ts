@@ -305,7 +305,7 @@ describe('brightness over time', () => {
         random,
       });
       const match = look(samples, counts);
-      if (match.ok && match.value.fits[0]?.parts.c !== String(truth)) wrong += 1;
+      if (match.ok && match.value.fits[0]?.parts['c' as never] !== String(truth)) wrong += 1;
     }
     expect(wrong).toBeLessThanOrEqual(1);
   });

@@ -184,7 +184,7 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         confirmAt: walk.confirmAt === event.controller ? null : walk.confirmAt,
       };
     case 'confirmed':
-      return { ...next, confirmAt: null, confirmed: event.agrees, done: event.agrees ? finish('read') : walk.done };
+      return { ...next, confirmAt: null, confirmed: event.agrees };
     case 'read-done':
       return { ...next, code: event.code ?? walk.code, confirmAt: null, done: finish('read') };
     case 'unlisted':

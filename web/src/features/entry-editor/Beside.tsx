@@ -1,17 +1,17 @@
-import { type Entry, entriesOf, entryOf, lockOutMs, lookAlikes, proveRun } from '@wire-trail/core';
+import { type Entry, entriesOf, entryOf, lockOutMs, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
-import { useStageShow } from '../../parts/panel/use-stage-show.ts';
-import { partName } from '../../parts/words/coach-words.ts';
+import { usePlay } from '../../parts/panel/use-play.ts';
+import { slipWords } from '../../parts/words/slip-words.ts';
 import type { Described } from './slice.ts';
 
 /** The panel playing the code as it stands in the draft, and what the machine works out from it. */
 export function Beside({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {
   const readout = body.kind === 'code' ? entryOf(bodies, 'readout', body.readout) : undefined;
   const panel = entriesOf(bodies, 'panel').find((p) => body.kind === 'symptom' || p.controller === body.controller);
-  const show = useStageShow(readout ?? null, body.kind === 'code' ? body.text : null);
+  const show = usePlay(readout, body.kind === 'code' ? body.text : null, 'in turn');
   const codes = entriesOf(bodies, 'code')
-    .filter((c) => c.readout === readout?.id)
+    .filter((c) => readout && showsCode(readout, c))
     .map((c) => c.text);
   const alike = readout && body.kind === 'code' ? lookAlikes(readout, [...new Set([...codes, body.text])]) : [];
   const run = proveRun(body.detection);
@@ -21,7 +21,7 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
       {panel?.faces[0] && (
         <div className="sheet">
           <h3>As the unit shows it</h3>
-          <PanelDrawing face={panel.faces[0]} lamps={show.lamps} />
+          <PanelDrawing face={panel.faces[0]} lamps={show.lamps} texts={show.texts} sounding={show.sounding} />
           <p className="small soft">
             {show.label
               ? `now: ${show.label}`
@@ -46,20 +46,22 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
         )}
         {body.kind === 'code' &&
           panel &&
-          alike.map((l) => (
-            <p key={`${l.code}${l.becomes}${l.deadLamp}`}>
-              {l.code === body.text && (
-                <>
-                  With lamp {partName(panel, l.deadLamp)} dead it reads as <CodeGlyph text={l.becomes} />.
-                </>
-              )}
-              {l.becomes === body.text && (
-                <>
-                  <CodeGlyph text={l.code} /> reads as this with lamp {partName(panel, l.deadLamp)} dead.
-                </>
-              )}
-            </p>
-          ))}
+          alike
+            .filter((l) => l.code === body.text || l.becomes === body.text)
+            .map((l) => (
+              <p key={`${l.code}${l.becomes}${l.slip.kind}`}>
+                If {slipWords(l, panel)},{' '}
+                {l.code === body.text ? (
+                  <>
+                    it reads as <CodeGlyph text={l.becomes} />.
+                  </>
+                ) : (
+                  <>
+                    <CodeGlyph text={l.code} /> reads as this.
+                  </>
+                )}
+              </p>
+            ))}
       </div>
     </aside>
   );

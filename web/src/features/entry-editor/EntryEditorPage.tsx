@@ -11,12 +11,14 @@ import { EntryView } from './EntryView.tsx';
 import { History } from './History.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
+import { readoutRooms } from './readout/rooms.ts';
 import { routeRooms } from './route/rooms.ts';
 import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from './slice.ts';
 
 const always = ['What changed', 'History'] as const;
 /** Kinds with several rooms name them; the others have one. */
-const roomsOf = (kind: string): readonly string[] => (kind === 'route' ? routeRooms : ['Entry']);
+const roomsOf = (kind: string): readonly string[] =>
+  kind === 'route' ? routeRooms : kind === 'readout' ? readoutRooms : ['Entry'];
 const roomOf: Partial<Record<string, string>> = {
   panel: 'Panel',
   code: 'Codes',
@@ -24,6 +26,7 @@ const roomOf: Partial<Record<string, string>> = {
   route: 'Routes',
   account: 'Routes',
   mode: 'Modes',
+  readout: 'Readouts',
   chart: 'Charts',
   source: 'Sources',
   setting: 'Settings',

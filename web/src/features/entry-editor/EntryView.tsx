@@ -11,6 +11,7 @@ import { VariantsBeside } from './VariantsBeside.tsx';
 const PanelStudio = lazy(() => import('./studio/PanelStudio.tsx').then((m) => ({ default: m.PanelStudio })));
 const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ default: m.PictureEditor })));
 
+const ReadoutStudio = lazy(() => import('./readout/ReadoutStudio.tsx').then((m) => ({ default: m.ReadoutStudio })));
 const RouteStudio = lazy(() => import('./route/RouteStudio.tsx').then((m) => ({ default: m.RouteStudio })));
 
 /** Each kind of entry as it is best worked on; what has no room of its own has the form of its schema. */
@@ -32,6 +33,12 @@ export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entri
       return (
         <Suspense fallback={<Loading what="script and score" />}>
           <RouteStudio body={body} bodies={bodies} room={room} />
+        </Suspense>
+      );
+    case 'readout':
+      return (
+        <Suspense fallback={<Loading what="the readout" />}>
+          <ReadoutStudio body={body} bodies={bodies} room={room} />
         </Suspense>
       );
     case 'code':

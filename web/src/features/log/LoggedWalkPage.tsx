@@ -21,6 +21,7 @@ type Names = Readonly<{
   route: (id: string) => string;
   node: (chart: string, id: string) => string;
   hazard: (id: string) => string;
+  controller: (id: string) => string;
   variant: (id: string) => string;
 }>;
 
@@ -30,11 +31,13 @@ function namesOf(bundle: Bundle | undefined): Names {
     route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
     node: (chart, id) => (bundle && entryOf(bundle, 'chart', chart)?.nodes.find((n) => n.id === id)?.title) ?? id,
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
+    controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
   };
 }
 
 const testedWords = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, to be repeated' } as const;
+const sweptWords = { codes: 'has codes', 'nothing-stored': 'nothing stored', 'no-answer': 'no answer' } as const;
 const settingWords = { noted: 'noted', set: 'set to', verified: 'verified', 'put-back': 'put back to' } as const;
 
 /** One event in words, as seen and as made of it. */
@@ -67,7 +70,13 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'special':
       return `Shows ${event.special.replaceAll('-', ' ')}`;
     case 'code-taken':
-      return `Slot ${event.slot} taken as ${event.code.toUpperCase()}`;
+      return `Slot ${event.slot} taken as ${event.code.toUpperCase()}${event.confirmAt ? ', to be confirmed' : ''}`;
+    case 'swept':
+      return `${names.controller(event.controller)}: ${sweptWords[event.result]}`;
+    case 'confirmed':
+      return `${names.controller(event.controller)} ${event.agrees ? 'says the same' : 'could not be asked'}`;
+    case 'read-done':
+      return event.code ? `Read, going on with ${event.code.toUpperCase()}` : 'Read';
     case 'unlisted':
       return `${event.text} is unlisted${event.ask ? ', trainer asked' : ''}. ${event.words}`;
     case 'answered':

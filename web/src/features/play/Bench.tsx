@@ -28,7 +28,7 @@ export function Bench({ bundle, goal, drafts }: { bundle: Bundle; goal: string |
   );
   const plan = useMemo(() => planUnit(bundle, variant), [bundle, variant]);
   const unit = useUnit(plan, stored);
-  const shown = unitShow(plan, unit.state);
+  const shown = unitShow(plan, unit.state, unit.clock);
   const [latch, setLatch] = useState(false);
   const route = entryOf(bundle, 'route', goal);
   const panels = entriesOf(bundle, 'panel').filter((p) => p.family === bundle.family);

@@ -2,6 +2,7 @@ import {
   advanceUnit,
   type Control,
   type ControlId,
+  keepsTime,
   type PlaceId,
   startUnit,
   type UnitEffect,
@@ -84,5 +85,21 @@ export function useUnit(plan: UnitPlan, memory: readonly string[]) {
     }
     lift(control);
   };
-  return { state, happened, take, operate, end, restart };
+  const clock = useClock(keepsTime(plan, state), began);
+  return { state, happened, take, operate, end, restart, clock };
+}
+
+/** Drawn so often in a second while a lamp blinks out a code. */
+const everyMs = 60;
+
+/** The unit's clock, for drawing; null while nothing shown keeps time, or where motion is to be reduced. */
+function useClock(runs: boolean, began: { readonly current: number }): number | null {
+  const [now, setNow] = useState<number | null>(null);
+  const still = typeof matchMedia !== 'undefined' && matchMedia('(prefers-reduced-motion: reduce)').matches;
+  useEffect(() => {
+    if (!runs || still) return setNow(null);
+    const timer = setInterval(() => setNow(performance.now() - began.current), everyMs);
+    return () => clearInterval(timer);
+  }, [runs, still, began]);
+  return now;
 }

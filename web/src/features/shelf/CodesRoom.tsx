@@ -3,7 +3,7 @@ import { type FormEvent, lazy, Suspense, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
-import { useStageShow } from '../../parts/panel/use-stage-show.ts';
+import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import type { RoomProps, Shelved } from './FamilyPage.tsx';
 
@@ -51,7 +51,7 @@ function CodeList({ entries, family, writes }: RoomProps) {
   const readout = entryOf(bodies, 'readout', pointed?.readout) ?? null;
   const panel =
     entriesOf(bodies, 'panel').find((p) => p.controller === pointed?.controller) ?? entriesOf(bodies, 'panel')[0];
-  const show = useStageShow(readout, pointed?.text ?? null);
+  const show = usePlay(readout, pointed?.text ?? null, 'in turn');
   const address = (e: Shelved) =>
     writes
       ? `/shelf/${family}/${e.body.kind}/${e.body.id}`
@@ -65,7 +65,7 @@ function CodeList({ entries, family, writes }: RoomProps) {
               <h3>{pointed ? 'As the unit shows it' : 'Front'}</h3>
               {pointed && <CodeGlyph text={pointed.text} size="large" />}
             </div>
-            <PanelDrawing face={panel.faces[0]} lamps={show.lamps} />
+            <PanelDrawing face={panel.faces[0]} lamps={show.lamps} texts={show.texts} sounding={show.sounding} />
             <p className="soft small">{show.label ? `now: ${show.label}` : 'not shown on this panel'}</p>
           </div>
         )}

@@ -9,6 +9,7 @@ import { CodesRoom } from './CodesRoom.tsx';
 import { LooseEnds, LooseTrailLine } from './LooseEnds.tsx';
 import { ModesRoom } from './modes/ModesRoom.tsx';
 import { PanelRoom } from './PanelRoom.tsx';
+import { ReadoutsRoom } from './ReadoutsRoom.tsx';
 import { ChartsRoom, RoutesRoom, SourcesRoom } from './Rooms.tsx';
 import { SettingsRoom } from './SettingsRoom.tsx';
 import './shelf.css';
@@ -17,7 +18,7 @@ import { SubmitDrafts } from './SubmitDrafts.tsx';
 export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
 export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
 
-const rooms = ['Panel', 'Modes', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
+const rooms = ['Panel', 'Modes', 'Readouts', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
 type RoomName = (typeof rooms)[number];
 
 /** A family's rooms. Trainers see the newest drafts, technicians what is published. */
@@ -68,6 +69,7 @@ export default function FamilyPage() {
       </div>
       {room === 'Panel' && <PanelRoom {...props} />}
       {room === 'Modes' && <ModesRoom {...props} />}
+      {room === 'Readouts' && <ReadoutsRoom {...props} />}
       {room === 'Codes' && <CodesRoom {...props} />}
       {room === 'Routes' && <RoutesRoom {...props} />}
       {room === 'Charts' && <ChartsRoom {...props} />}

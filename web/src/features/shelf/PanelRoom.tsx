@@ -1,8 +1,8 @@
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
-import { lampsOfMode } from '../../parts/panel/use-stage-show.ts';
 import { AddEntry } from './AddEntry.tsx';
 import type { RoomProps } from './FamilyPage.tsx';
 

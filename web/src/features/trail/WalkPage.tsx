@@ -17,7 +17,6 @@ import { Connection } from '../../parts/connection/Connection.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { ProveStation } from './stations/ProveStation.tsx';
-import { ReadStation } from './stations/ReadStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
 import { type StationProps, useTopOf } from './stations/station.tsx';
 import { UnitStation } from './stations/UnitStation.tsx';
@@ -28,10 +27,12 @@ import { type OpenWalk, useWalk } from './use-walk.ts';
 // coach and tests come after the start page stands, and are fetched as soon as a walk is open
 const later = {
   enter: () => import('./stations/EnterStation.tsx').then((m) => ({ default: m.EnterStation })),
+  read: () => import('./stations/read/ReadStation.tsx').then((m) => ({ default: m.ReadStation })),
   test: () => import('./stations/TestStation.tsx').then((m) => ({ default: m.TestStation })),
   clear: () => import('./stations/ClearStation.tsx').then((m) => ({ default: m.ClearStation })),
 };
-const [EnterStation, TestStation, ClearStation] = [lazy(later.enter), lazy(later.test), lazy(later.clear)];
+const [EnterStation, ReadStation] = [lazy(later.enter), lazy(later.read)];
+const [TestStation, ClearStation] = [lazy(later.test), lazy(later.clear)];
 
 const rooms: Record<Station, ComponentType<StationProps>> = {
   unit: UnitStation,

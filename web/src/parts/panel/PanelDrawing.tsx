@@ -4,7 +4,7 @@ import { ControlMark } from './ControlMark.tsx';
 import { SignMark } from './SignMark.tsx';
 import './panel.css';
 
-export type LampShow = Readonly<{ state: LampState | 'unsure' | 'unseen'; colour?: LampColour }>;
+export type LampShow = Readonly<{ state: LampState | 'dim' | 'unsure' | 'unseen'; colour?: LampColour }>;
 
 export type PanelProps = Readonly<{
   face: Face;

@@ -1,4 +1,4 @@
-import type { Sign } from '@wire-trail/core';
+import { type Sign, segmentsOf } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
 import type { LampShow } from './PanelDrawing.tsx';
 
@@ -18,6 +18,7 @@ const stateWords = {
   lit: 'lit',
   slow: 'blinks slowly',
   fast: 'blinks fast',
+  dim: 'maybe dim',
   unsure: 'cannot tell',
   unseen: 'not looked at',
 } as const;
@@ -70,7 +71,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
       {lamp.state === 'dark' && (
         <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
       )}
-      {lamp.state === 'unsure' && (
+      {(lamp.state === 'unsure' || lamp.state === 'dim') && (
         <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
           ?
         </text>
@@ -117,12 +118,42 @@ function Display({ sign, label, text, pointed }: Props) {
     <g className={`display ${pointed ? 'pointed' : ''}`}>
       <title>{`${label}: ${text ?? 'dark'}`}</title>
       <rect x={x} y={y} width={w} height={h} rx={0.5} />
-      <text x={x + w / 2} y={y + h * 0.72} textAnchor="middle" style={{ fontSize: h * 0.7 }}>
-        {text ?? ''}
-      </text>
+      {sign.kind === 'segments' ? (
+        <Segments at={sign.at} text={text ?? ''} digits={sign.digits} />
+      ) : (
+        <text x={x + w / 2} y={y + h * 0.72} textAnchor="middle" style={{ fontSize: h * 0.7 }}>
+          {text ?? ''}
+        </text>
+      )}
       <text className="under" x={x + w / 2} y={y + h + 1.8} textAnchor="middle">
         {label}
       </text>
+    </g>
+  );
+}
+
+/** One place of seven segments, in a box of 10 by 18: from the top round clockwise, the middle bar last. */
+const bars = ['M2 1H8', 'M9 2V8', 'M9 10V16', 'M2 17H8', 'M1 10V16', 'M1 2V8', 'M2 9H8'];
+
+/** A display drawn segment by segment, from the same table that says which segment makes which character of another. */
+export function Segments({ at, text, digits }: { at: Sign['at']; text: string; digits: number }) {
+  const scale = Math.min(at.h / 22, at.w / (digits * 13 + 3));
+  const left = at.x + (at.w - digits * 13 * scale) / 2;
+  const top = at.y + (at.h - 18 * scale) / 2;
+  const shown = text.padStart(digits).slice(-digits);
+  return (
+    <g className="seven">
+      {[...shown].map((c, i) => {
+        const bits = segmentsOf(c) ?? 0;
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a place is its index
+          <g key={i} transform={`translate(${left + i * 13 * scale + 1.5 * scale} ${top}) scale(${scale})`}>
+            {bars.map((d, s) => (
+              <path key={d} d={d} className={bits & (1 << s) ? 'on' : 'off'} />
+            ))}
+          </g>
+        );
+      })}
     </g>
   );
 }

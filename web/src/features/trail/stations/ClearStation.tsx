@@ -30,8 +30,8 @@ export function ClearStation({ walk, data, add }: StationProps) {
             <h3>Read first</h3>
             <p>
               What is erased is gone.{' '}
-              {walk.slots.size > 0
-                ? `Read so far: ${[...walk.slots].map(([slot, code]) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
+              {walk.taken.length > 0
+                ? `Read so far: ${walk.taken.map(({ slot, code }) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
                 : 'No slot has been read on this walk.'}
             </p>
             <button type="button" className="plain" onClick={() => setErased(true)}>

@@ -11,7 +11,7 @@ import {
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../app/api.ts';
-import { lampsOfMode } from '../../../parts/panel/use-stage-show.ts';
+import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
 import { Composition } from './Composition.tsx';
 import { Room, type StationProps } from './station.tsx';
 import { VariantSheet } from './VariantSheet.tsx';

@@ -4,7 +4,7 @@ import { serverAnswers, show, standing, unit, velmarrow } from '../../../testing
 import { ClearStation } from './ClearStation.tsx';
 import { EnterStation } from './EnterStation.tsx';
 import { ProveStation } from './ProveStation.tsx';
-import { ReadStation } from './ReadStation.tsx';
+import { ReadStation } from './read/ReadStation.tsx';
 import { SafeStation } from './SafeStation.tsx';
 import { TestStation } from './TestStation.tsx';
 import { UnitStation } from './UnitStation.tsx';
@@ -228,7 +228,9 @@ describe('Read', () => {
     fireEvent.click(screen.getByRole('tab', { name: /count/ }));
     press('4');
     press('Take T-4');
-    await waitFor(() => expect(s.added[1]).toEqual({ kind: 'code-taken', code: 't-4', slot: 1 }));
+    await waitFor(() =>
+      expect(s.added[1]).toMatchObject({ kind: 'code-taken', code: 't-4', slot: 1, readout: 'column' }),
+    );
   });
 });
 

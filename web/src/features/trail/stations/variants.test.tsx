@@ -5,7 +5,7 @@ import cartJson from '../../../../../demo/corrant-u3.json';
 import launchJson from '../../../../../demo/sandrelle-l6.json';
 import { show, standing, unit } from '../../../testing/trail.tsx';
 import { Composition, problemWords } from './Composition.tsx';
-import { ReadStation } from './ReadStation.tsx';
+import { ReadStation } from './read/ReadStation.tsx';
 import { UnitStation } from './UnitStation.tsx';
 
 const read = (json: unknown): Bundle => {

@@ -1,4 +1,4 @@
-import { type Candidate, type Code, type Look, literalOf, type Readout, type Stage } from '@wire-trail/core';
+import type { Candidate, Code, Look, Parts, Readout, Stage } from '@wire-trail/core';
 
 /** The sum as it is done in the head: weights of the lit lamps, the unsure one as a question. */
 export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string) => string): string | null {
@@ -7,14 +7,14 @@ export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string)
   const terms = lamps.flatMap((lamp) => {
     const seen = look.lamps[lamp.sign];
     const term = lamp.weight === undefined ? nameOf(lamp.sign) : String(lamp.weight);
-    return seen === onIs ? [term] : seen === 'unsure' ? ['?'] : [];
+    return seen === onIs ? [term] : seen === 'unsure' || seen === 'dim' ? ['?'] : [];
   });
   if (terms.length === 0) return '0';
   const isKnown = !terms.includes('?') && lamps.every((l) => l.weight !== undefined);
   return `${terms.join(' + ')}${isKnown && terms.length > 1 ? ` = ${terms.reduce((sum, t) => sum + Number(t), 0)}` : ''}`;
 }
 
-const comesWords = (stage: Stage): string => {
+const comesWords = (stage: Stage, first: boolean): string => {
   switch (stage.comes.kind) {
     case 'colour':
       return `while they are ${stage.comes.colour}`;
@@ -23,33 +23,36 @@ const comesWords = (stage: Stage): string => {
     case 'route':
       return 'after the next step';
     case 'sign':
+      return 'with the phase lamp';
     case 'at-once':
-      return 'at once';
+      return first ? 'first' : 'beside it';
   }
 };
 
 type TabsProps = Readonly<{
   readout: Readout;
   looks: readonly Look[];
+  parts: Parts;
   index: number;
   onPick: (index: number) => void;
   nameOf: (id: string) => string;
 }>;
 
 /** One tab for each thing the readout shows in turn, with what was made of it so far. */
-export function StageTabs({ readout, looks, index, onPick, nameOf }: TabsProps) {
+export function StageTabs({ readout, looks, parts, index, onPick, nameOf }: TabsProps) {
+  if (readout.stages.length < 2) return null;
   return (
     <div className="stages" role="tablist" aria-label="what shows in turn">
       {readout.stages.map((stage, i) => {
         const look = looks.findLast((l) => l.stage === stage.id);
-        const literal = look ? literalOf(stage, [look]) : null;
+        const literal = parts.get(stage.id);
         return (
           <button key={stage.id} type="button" role="tab" aria-selected={i === index} onClick={() => onPick(i)}>
-            <span className="soft small">{comesWords(stage)}</span>
+            <span className="soft small">{comesWords(stage, i === 0)}</span>
             <span>
               <strong>
                 {stage.label}
-                {literal !== null ? `: ${literal}` : look ? ': reading' : ''}
+                {literal !== undefined ? `: ${literal}` : look ? ': reading' : ''}
               </strong>{' '}
               <span className="mono soft">{sumOf(stage, look, nameOf)}</span>
             </span>
@@ -65,10 +68,13 @@ export function CodeWords({
   candidate,
   codes,
   readout,
+  generic,
 }: {
   candidate: Candidate;
   codes: readonly Code[];
   readout: Readout;
+  /** What an unlisted pair means in general. */
+  generic: string | null;
 }) {
   const special = readout.specials.find((s) => s.id === candidate.code);
   const code = codes.find((c) => c.text === candidate.code);
@@ -81,6 +87,8 @@ export function CodeWords({
     <div className="code-words">
       <strong>{words}</strong>
       {code && <p className="soft small">{code.saw}</p>}
+      {!code && generic && <p className="soft small">In general: {generic}</p>}
+      {code?.decoy && <p className="tag">a decoy: it shows for every fault</p>}
     </div>
   );
 }

@@ -1,0 +1,60 @@
+import { type Code, type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
+import { useMemo } from 'react';
+import { useAppDispatch } from '../../../app/store.ts';
+import { SchemaForm } from '../SchemaForm.tsx';
+import { draftEdited } from '../slice.ts';
+import { AccountsRoom } from './AccountsRoom.tsx';
+import { LookAlikeRoom } from './LookAlikeRoom.tsx';
+import './readout.css';
+import type { EditReadout } from './rooms.ts';
+import { ShownRoom } from './ShownRoom.tsx';
+import { VectorsRoom } from './VectorsRoom.tsx';
+
+/** What every room of a readout needs of the unit. */
+export type ReadoutAt = Readonly<{
+  body: Readout;
+  bodies: { entries: Entry[] };
+  codes: readonly Code[];
+  /** Every code's text once. */
+  texts: readonly string[];
+  nameOf: (sign: string) => string;
+  onEdit: EditReadout;
+}>;
+
+const elsewhere = ['vectors', 'accounts'] as const;
+
+/** The room of a readout: see it play, build its table, find its look-alikes, keep its tests, hold accounts side by side. */
+export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: { entries: Entry[] }; room: string }) {
+  const dispatch = useAppDispatch();
+  const codes = useMemo(() => entriesOf(bodies, 'code').filter((c) => showsCode(body, c)), [bodies, body]);
+  const texts = useMemo(() => [...new Set(codes.map((c) => c.text))], [codes]);
+  const signs = useMemo(
+    () =>
+      new Map(
+        entriesOf(bodies, 'panel').flatMap((p) =>
+          p.faces.flatMap((f) => f.signs.map((s): [string, Sign] => [s.id, s])),
+        ),
+      ),
+    [bodies],
+  );
+  const at: ReadoutAt = {
+    body,
+    bodies,
+    codes,
+    texts,
+    nameOf: (sign) => signs.get(sign)?.label ?? sign,
+    onEdit: (change, about) => void dispatch(draftEdited({ body: { ...body, ...change } as Readout, about })),
+  };
+  switch (room) {
+    case 'Look-alikes':
+      return <LookAlikeRoom {...at} />;
+    case 'Tests':
+      return <VectorsRoom {...at} />;
+    case 'Two accounts':
+      return <AccountsRoom {...at} />;
+    case 'About the readout':
+      return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
+    default:
+      return <ShownRoom {...at} signs={signs} />;
+  }
+}

@@ -1,0 +1,234 @@
+import { type Readout, type ReadsOf, readTruthTable, type Stage, truthProblemWords } from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+
+type Props = Readonly<{
+  readout: Readout;
+  stage: Stage;
+  nameOf: (sign: string) => string;
+  onStage: (stage: Stage) => void;
+}>;
+
+/** What one stage is read by: weights to set, a table to paste, or times to change. */
+export function StageTable(props: Props) {
+  const { stage } = props;
+  const { reads } = stage;
+  if (reads.kind === 'lamps') return <LampTable {...props} reads={reads} />;
+  if (reads.kind === 'blinks' || reads.kind === 'which' || reads.kind === 'rhythm') return <Times {...props} />;
+  return (
+    <p className="soft">
+      {reads.kind === 'value'
+        ? `${reads.fields.length} values, each with its unit and range.`
+        : 'Typed as the display shows it; its characters are under “About the readout”.'}
+    </p>
+  );
+}
+
+const powers = (n: number, highFirst: boolean): number[] =>
+  Array.from({ length: n }, (_, i) => 2 ** (highFirst ? n - 1 - i : i));
+
+function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'lamps'> }) {
+  const [pasting, setPasting] = useState(false);
+  const [pasted, setPasted] = useState('');
+  const read = useMemo(() => readTruthTable(pasted, reads), [pasted, reads]);
+  const set = (change: Partial<ReadsOf<'lamps'>>) => onStage({ ...stage, reads: { ...reads, ...change } });
+  const weigh = (i: number, typed: string) => {
+    const weight = Number.parseInt(typed, 10);
+    set({
+      lamps: reads.lamps.map((l, k) =>
+        k !== i ? l : weight >= 1 && weight <= 65_536 ? { sign: l.sign, weight } : { sign: l.sign },
+      ),
+    });
+  };
+  const weighted = reads.to.kind !== 'table';
+  return (
+    <>
+      <table className="weights">
+        <caption className="visually-hidden">weights of {stage.label}</caption>
+        <thead>
+          <tr>
+            {reads.lamps.map((l) => (
+              <th key={l.sign} scope="col">
+                {nameOf(l.sign)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        {weighted && (
+          <tbody>
+            <tr>
+              {reads.lamps.map((l, i) => (
+                <td key={l.sign}>
+                  <input
+                    className="box mono"
+                    inputMode="numeric"
+                    aria-label={`weight of ${nameOf(l.sign)}; empty where it does not count`}
+                    value={l.weight ?? ''}
+                    placeholder="–"
+                    onChange={(e) => weigh(i, e.target.value)}
+                  />
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        )}
+        {reads.to.kind === 'table' && (
+          <tbody>
+            {reads.to.rows.map((row) => (
+              <tr key={`${row.pattern}${row.value}`}>
+                {[...row.pattern].map((c, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a lamp is its place in the row
+                  <td key={i} className={`cell-${c}`}>
+                    {cellWords[c] ?? c}
+                  </td>
+                ))}
+                <td className="mono value">{row.value}</td>
+              </tr>
+            ))}
+          </tbody>
+        )}
+      </table>
+      <div className="row">
+        {weighted && (
+          <>
+            <button
+              type="button"
+              className="act"
+              onClick={() =>
+                set({
+                  lamps: reads.lamps.map((l, i) => ({
+                    sign: l.sign,
+                    weight: powers(reads.lamps.length, true)[i] ?? 1,
+                  })),
+                })
+              }
+            >
+              1 2 4 from the right
+            </button>
+            <button
+              type="button"
+              className="act"
+              onClick={() =>
+                set({
+                  lamps: reads.lamps.map((l, i) => ({
+                    sign: l.sign,
+                    weight: powers(reads.lamps.length, false)[i] ?? 1,
+                  })),
+                })
+              }
+            >
+              1 2 4 from the left
+            </button>
+          </>
+        )}
+        <button type="button" className="act" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+          Paste a truth table
+        </button>
+      </div>
+      {pasting && (
+        <div className="stack">
+          <label className="field">
+            One line a pattern: 1 on, 0 off, - either, then what it stands for
+            <textarea
+              className="box mono"
+              rows={6}
+              value={pasted}
+              placeholder={'100 P\n010 M\n11- Q'}
+              onChange={(e) => setPasted(e.target.value)}
+            />
+          </label>
+          {read.problems.length > 0 && (
+            <ul className="plain" role="alert">
+              {read.problems.map((p) => (
+                <li key={p.line}>{truthProblemWords(p)}</li>
+              ))}
+            </ul>
+          )}
+          <div className="row">
+            <button
+              type="button"
+              className="act first"
+              disabled={read.rows.length === 0}
+              onClick={() => {
+                set({ to: { kind: 'table', rows: read.rows.map((r) => ({ ...r })) } });
+                // lines that could not be read stay, to be set right
+                setPasted(read.problems.map((p) => p.text).join('\n'));
+                if (read.problems.length === 0) setPasting(false);
+              }}
+            >
+              Use {read.rows.length} row{read.rows.length === 1 ? '' : 's'}
+            </button>
+            {read.problems.length > 0 && <span className="soft small">what cannot be read stays here</span>}
+          </div>
+        </div>
+      )}
+    </>
+  );
+}
+
+const cellWords: Readonly<Record<string, string>> = {
+  '1': 'on',
+  '0': '·',
+  '-': 'either',
+  d: 'dark',
+  l: 'lit',
+  s: 'slow',
+  f: 'fast',
+  R: 'red',
+  G: 'green',
+  A: 'amber',
+  W: 'white',
+  B: 'blue',
+  Y: 'yellow',
+};
+
+const timeNames = {
+  onMs: 'lit for',
+  offMs: 'dark for',
+  shortMs: 'short for',
+  longMs: 'long for',
+  gapMs: 'dark between',
+  pauseMs: 'pause',
+} as const;
+
+/** Times of a blinking lamp, in milliseconds, and the rows of long and short. */
+function Times({ stage, onStage }: Props) {
+  const { reads } = stage;
+  const times = reads as unknown as Record<string, number>;
+  return (
+    <>
+      <div className="two">
+        {(Object.keys(timeNames) as Array<keyof typeof timeNames>)
+          .filter((k) => k in reads)
+          .map((k) => (
+            <label key={k} className="field">
+              {timeNames[k]}, ms
+              <input
+                className="box mono"
+                type="number"
+                min={50}
+                step={50}
+                value={times[k]}
+                onChange={(e) => {
+                  const ms = e.target.valueAsNumber;
+                  if (ms > 0) onStage({ ...stage, reads: { ...reads, [k]: ms } as typeof reads });
+                }}
+              />
+            </label>
+          ))}
+      </div>
+      {reads.kind === 'rhythm' && (
+        <table className="weights">
+          <caption className="visually-hidden">patterns of {stage.label}</caption>
+          <tbody>
+            {reads.rows.map((r) => (
+              <tr key={r.pattern}>
+                <td>{[...r.pattern].map((c) => (c === 'l' ? 'long' : 'short')).join(' ')}</td>
+                <td className="mono value">{r.value}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,311 @@
+import {
+  type Candidate,
+  type Code,
+  confirmAt,
+  entriesOf,
+  genericMeaning,
+  isRhythmic,
+  type Look,
+  type SeenLamp,
+  type Sign,
+  type SignId,
+  type Stage,
+  signsOfReads,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { usePageKeys } from '../../../../app/keys.ts';
+import type { Happening } from '../../../../offline/walks.ts';
+import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import type { LampShow } from '../../../../parts/panel/PanelDrawing.tsx';
+import { partName } from '../../../../parts/words/coach-words.ts';
+import { Several } from '../Several.tsx';
+import { Skip } from '../Skip.tsx';
+import { Next, Room, type StationProps } from '../station.tsx';
+import { Unlisted } from '../Unlisted.tsx';
+import { Advice, Candidates, Specials } from './Findings.tsx';
+import { faceOfStage, LampKeys } from './LampKeys.tsx';
+import { Collected, MarkChoice, Slots, Sweep } from './Layers.tsx';
+import { tappedLamp, toldLamp } from './lamp-cycle.ts';
+import './read.css';
+import { SaidBox } from './SaidBox.tsx';
+import { StageInput } from './StageInput.tsx';
+import { CodeWords, StageTabs } from './StageTabs.tsx';
+import { listedOf, type Reading, useReading } from './use-reading.ts';
+
+/** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
+export function ReadStation({ walk, data, add }: StationProps) {
+  const reading = useReading(walk, data);
+  const { readout, stage, decoded, look, entered, slot, item, codes } = reading;
+  const [unlisted, setUnlisted] = useState(false);
+  const [several, setSeveral] = useState<readonly Code[]>([]);
+  const [paint, setPaint] = useState<SeenLamp | null>(null);
+  usePageKeys({ ' ': reading.again, u: () => reading.undo?.() });
+  if (!readout || !decoded || !stage || unlisted || (walk.unlisted && walk.code === null))
+    return (
+      <Unlisted
+        walk={walk}
+        data={data}
+        text={decoded?.literal ?? walk.unlisted?.text ?? ''}
+        onKeep={(happening) => void add(happening)}
+        onBack={readout && unlisted ? () => setUnlisted(false) : null}
+      />
+    );
+
+  const sits = faceOfStage(entriesOf(data.bundle, 'panel'), signsOfReads(stage.reads)[0]);
+  const panel = sits?.panel ?? data.panel;
+  const nameOf = (id: string): string => partName(panel, id);
+  const tap = (sign: Sign) =>
+    reading.write(paint ? toldLamp(stage, look, sign.id, { state: paint }) : tappedLamp(readout, stage, look, sign));
+  const tapId = (id: SignId) => {
+    const sign = sits?.face.signs.find((s) => s.id === id);
+    if (sign) tap(sign);
+  };
+  const alone = reading.plan.length < 2;
+  const place = { readout: readout.id, ...(item && { controller: item.controller.id }) };
+  const first = decoded.candidates[0];
+  const keep = (): Happening => ({
+    kind: 'seen',
+    ...place,
+    seen: {
+      slot,
+      looks: [...entered.looks],
+      ...(entered.mark && { mark: entered.mark }),
+      ...(entered.said && { said: entered.said }),
+    },
+    made: decoded.candidates.slice(0, 20).map((c) => ({ code: c.code, certainty: Math.min(1, c.certainty) })),
+  });
+  const swept = (result: 'codes' | 'nothing-stored' | 'no-answer'): Happening[] =>
+    alone || !item ? [] : [{ kind: 'swept', controller: item.controller.id, result }];
+  const taken = (code: Code): Happening => {
+    const confirm = item && !alone ? confirmAt(data.bundle, reading.plan, item) : null;
+    return {
+      kind: 'code-taken',
+      code: code.id,
+      slot,
+      ...place,
+      ...(confirm && !walk.swept.has(confirm) && { confirmAt: confirm }),
+      ...(!alone && { more: true }),
+    };
+  };
+  const takeCode = (code: Code) => add(keep(), ...swept('codes'), taken(code));
+  const takeSpecial = async (id: Stage['id']) => {
+    const means = readout.specials.find((s) => s.id === id)?.means;
+    const nothing = means === 'nothing-stored' || means === 'end-of-list' || means === 'healthy';
+    if (alone || !nothing) return add(keep(), { kind: 'special', readout: readout.id, special: id });
+    const left = reading.plan.filter((i) => i !== item && !walk.swept.has(i.controller.id));
+    const [next] = left;
+    // nothing anywhere: that is the answer
+    const isAll = !next && walk.taken.length === 0;
+    await add(
+      keep(),
+      ...swept('nothing-stored'),
+      ...(isAll ? [{ kind: 'special' as const, readout: readout.id, special: id }] : []),
+    );
+    if (next) reading.goTo(next);
+  };
+  const take = async (candidate: Candidate) => {
+    if (candidate.kind === 'special') return takeSpecial(candidate.code as Stage['id']);
+    const [code, ...others] = codes.filter((c) => c.text === candidate.code);
+    if (!code) return setUnlisted(true);
+    // entries for several variants, and it is not known which this is: both stay in sight
+    if (others.length > 0) return setSeveral([code, ...others]);
+    await takeCode(code);
+  };
+  const keepAndNext = async () => {
+    const code = first?.kind === 'listed' ? codes.find((c) => c.text === first.code) : undefined;
+    await add(keep(), ...(code ? [...swept('codes'), taken(code)] : []));
+    reading.goToSlot(slot + 1);
+  };
+  const before = walk.taken.find(
+    (t) => t.slot === slot && (t.controller === null || t.controller === item?.controller.id),
+  );
+  const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
+  const isLamps = stage.reads.kind === 'lamps';
+  return (
+    <Room
+      panel={{
+        face: sits?.face ?? data.front,
+        lamps: shownLamps(reading, stage),
+        texts: shownTexts(stage, look),
+        weights: weightsOf(stage),
+        onSign: isLamps ? tap : undefined,
+      }}
+      panelTitle="Front, as you see it"
+      beside={
+        <>
+          <LampKeys panel={panel} stage={stage} look={look} paint={paint} onPaint={setPaint} onTap={tapId} />
+          <Sweep walk={walk} reading={reading} />
+          <Slots walk={walk} reading={reading} />
+        </>
+      }
+      actions={
+        first && (
+          <Next onClick={() => void take(first)}>
+            {first.kind === 'special' ? 'Take it: no code' : `Take ${first.code}`}
+          </Next>
+        )
+      }
+      more={
+        <>
+          <button type="button" className="act" onClick={reading.again} disabled={!look}>
+            Seen again, the same <kbd className="hide-narrow">space</kbd>
+          </button>
+          <button type="button" className="act" onClick={() => reading.undo?.()} disabled={!reading.undo}>
+            Undo <kbd className="hide-narrow">u</kbd>
+          </button>
+          {slot < readout.slots.count && (
+            <button type="button" className="act" onClick={() => void keepAndNext()} disabled={!first}>
+              Next slot
+            </button>
+          )}
+          {!alone && (
+            <button type="button" className="act" onClick={() => void add(...swept('no-answer'))}>
+              {item?.controller.name} does not answer
+            </button>
+          )}
+          <Specials readout={readout} onTake={(id) => void takeSpecial(id)} />
+          <OtherReadouts reading={reading} />
+          <div className="row">
+            <button type="button" className="plain" onClick={() => setUnlisted(true)}>
+              It is none of these …
+            </button>
+            <Skip
+              example="nothing shows: the panel is dead"
+              onSkip={(why) => void add({ kind: 'skipped', station: 'read', why })}
+            />
+          </div>
+        </>
+      }
+    >
+      <h1 className="room-title">{questionOf(stage)}</h1>
+      {!alone && item && <p className="tag">{item.controller.name}</p>}
+      {before && (
+        <p className="tag">
+          slot {slot} was taken as {before.code.toUpperCase()}
+        </p>
+      )}
+      <Collected
+        walk={walk}
+        data={data}
+        reading={reading}
+        onGoTo={reading.goTo}
+        onConfirm={(controller, agrees) => void add({ kind: 'confirmed', controller, agrees })}
+        onDone={(code) => void add({ kind: 'read-done', code })}
+      />
+      <StageTabs
+        readout={readout}
+        looks={entered.looks}
+        parts={reading.parts ?? new Map()}
+        index={reading.stageIndex}
+        onPick={reading.setStageIndex}
+        nameOf={nameOf}
+      />
+      <StageInput
+        key={`${item?.controller.id}${slot}${stage.id}`}
+        data={{ ...data, panel }}
+        readout={readout}
+        stage={stage}
+        look={look}
+        onLook={reading.write}
+      />
+      {reading.parts?.get(stage.id) !== undefined && reading.stageIndex < readout.stages.length - 1 && (
+        <button type="button" className="act wide" onClick={() => reading.setStageIndex(reading.stageIndex + 1)}>
+          Now {readout.stages[reading.stageIndex + 1]?.label}
+        </button>
+      )}
+      {first ? (
+        <div className="sheet">
+          <p className="soft small">{first.certainty > 0.9 ? 'reads as' : 'most likely'}</p>
+          <div className="row spread">
+            <CodeGlyph text={first.kind === 'special' ? 'no code' : first.code} size="huge" />
+            <CodeWords candidate={first} codes={codes} readout={readout} generic={generic} />
+          </div>
+          <Candidates candidates={decoded.candidates} panel={panel} onTake={(c) => void take(c)} />
+          <Several codes={several} data={data} onTake={(code) => void takeCode(code)} />
+          <MarkChoice reading={reading} />
+          <Advice
+            reading={reading}
+            panel={panel}
+            onAlive={(sign) => reading.enter({ looks: [...entered.looks, litOnce(stage, sign as SignId)] })}
+          />
+        </div>
+      ) : (
+        <div className="sheet soft">
+          <p>{howTo(stage)}</p>
+          {readout.note && <p>{readout.note}</p>}
+        </div>
+      )}
+      <SaidBox
+        data={{ ...data, panel }}
+        readout={readout}
+        listed={listedOf(codes)}
+        onHeard={(looks, said) => reading.enter({ looks: [...entered.looks, ...looks], said })}
+      />
+    </Room>
+  );
+}
+
+/** A lamp that was seen to light counts as a look at it alone. */
+const litOnce = (stage: Stage, sign: SignId): Look => ({ kind: 'lamps', stage: stage.id, lamps: { [sign]: 'lit' } });
+
+function OtherReadouts({ reading }: { reading: Reading }) {
+  const { readouts, readout, item } = reading;
+  const others = readouts.filter(
+    (r) => r !== readout && (r.controller === item?.controller.id || r.id === item?.readout.id),
+  );
+  if (others.length === 0) return null;
+  return (
+    <div className="row">
+      <span className="soft small">It shows in another way:</span>
+      {others.map((r) => (
+        <button key={r.id} type="button" className="act" onClick={() => reading.readBy(r)}>
+          {r.name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function questionOf({ reads }: Stage): string {
+  if (reads.kind === 'lamps') return 'What do the lamps show?';
+  if (reads.kind === 'which') return 'Which lamp blinks, and how often?';
+  if (isRhythmic(reads)) return 'heard' in reads && reads.heard ? 'How does it beep?' : 'How does it blink?';
+  return 'What does the display show?';
+}
+
+function howTo({ reads }: Stage): string {
+  if (reads.kind === 'lamps')
+    return 'Tap each lamp: lit, then cannot tell, then dark again. What you do not tap counts as dark once you tapped one.';
+  if (isRhythmic(reads)) return 'Count it, tap along with it, or let the camera watch. Two rounds are surer than one.';
+  return 'Type what you see. A look-alike such as O for 0 is taken for what the display can show, and named.';
+}
+
+function shownLamps({ readout, look }: Reading, stage: Stage): ReadonlyMap<SignId, LampShow> {
+  const own = stage.comes.kind === 'colour' ? stage.comes.colour : undefined;
+  const counted = new Set(
+    readout?.stages.flatMap((s) => (s.reads.kind === 'lamps' || isRhythmic(s.reads) ? signsOfReads(s.reads) : [])),
+  );
+  const mine = signsOfReads(stage.reads);
+  return new Map(
+    [...counted].map((sign) => {
+      const seen = look?.kind === 'lamps' && mine.includes(sign) ? look.lamps[sign] : undefined;
+      const blinks =
+        look &&
+        look.kind !== 'lamps' &&
+        isRhythmic(stage.reads) &&
+        (look.kind !== 'blinks' || !look.sign || look.sign === sign);
+      const colour = look?.kind === 'lamps' ? (look.colours?.[sign] ?? own) : own;
+      return [sign, { state: seen ?? (blinks && mine.includes(sign) ? 'slow' : 'unseen'), colour }];
+    }),
+  );
+}
+
+const shownTexts = (stage: Stage, look: Look | undefined): ReadonlyMap<SignId, string> =>
+  new Map('sign' in stage.reads && look?.kind === 'text' ? [[stage.reads.sign, look.text.toUpperCase()]] : []);
+
+const weightsOf = (stage: Stage): ReadonlyMap<SignId, string> =>
+  new Map(
+    stage.reads.kind === 'lamps'
+      ? stage.reads.lamps.flatMap((l) => (l.weight ? [[l.sign, String(l.weight)] as const] : []))
+      : [],
+  );

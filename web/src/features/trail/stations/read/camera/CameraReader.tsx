@@ -1,0 +1,319 @@
+import {
+  isRhythmic,
+  type Look,
+  type Pulse,
+  type SeenLamp,
+  type Sign,
+  type SignId,
+  schedule,
+  signsOfReads,
+} from '@wire-trail/core';
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { partName } from '../../../../../parts/words/coach-words.ts';
+import { faceOfStage } from '../LampKeys.tsx';
+import type { StageProps } from '../use-reading.ts';
+import { refusalWords } from '../words.ts';
+import './camera.css';
+import { picture, regionOf, type Trouble } from './feed-picture.ts';
+import type { LampRead, Watched } from './messages.ts';
+import { TraceView } from './TraceView.tsx';
+import { useCamera } from './use-camera.ts';
+import { type SourceKind, type SourceTrouble, useSource } from './use-source.ts';
+
+const troubleWords: Record<SourceTrouble, string> = {
+  refused: 'The camera was refused. Allow it in the browser, or use a stored clip; nothing leaves this device.',
+  none: 'This device has no camera. Use a stored clip, or the simulated one to see how it goes.',
+  unplugged: 'The camera went away. What it saw until then is read below.',
+  unreadable: 'This clip cannot be played here. Another form of video may be.',
+};
+
+/** Let the camera watch: point at each lamp in the picture, hold still, see the trace and what was made of it. */
+export function CameraReader({ data, readout, stage, onLook, onClose }: StageProps & { onClose: () => void }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [kind, setKind] = useState<SourceKind>('camera');
+  const [clip, setClip] = useState<File | null>(null);
+  const [code, setCode] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<Trouble>({ shaky: false, dim: false, noisy: false });
+  const signs = useMemo(() => signsOfReads(stage.reads), [stage]);
+  const face = faceOfStage([data.panel], signs[0])?.face ?? data.front;
+  const texts = useMemo(
+    () => [...new Set(data.codes.flatMap((c) => (schedule(readout, c.text).ok ? [c.text] : [])))],
+    [data.codes, readout],
+  );
+  const scene = useMemo(() => {
+    const scenes = schedule(readout, code ?? texts[0] ?? '');
+    return scenes.ok ? (scenes.value.find((s) => s.stages.includes(stage.id)) ?? null) : null;
+  }, [readout, code, texts, stage.id]);
+  const source = useSource(kind, clip, { face, scene, rates: readout.rates, trouble });
+  const { watching, begin, stop, reset } = useCamera(canvas, source.drawNext);
+  const [radius, setRadius] = useState(16);
+  const [placed, setPlaced] = useState<readonly Watched[]>([]);
+  const watched: readonly Watched[] =
+    kind === 'simulated'
+      ? signs.flatMap((sign) => {
+          const found = face.signs.find((s): s is Sign => s.id === sign);
+          return found ? [{ sign, region: regionOf(face, found) }] : [];
+        })
+      : placed.map((w) => ({ ...w, region: { ...w.region, r: radius } }));
+  const next = signs.find((s) => !watched.some((w) => w.sign === s));
+  const name = (sign: SignId): string => partName(data.panel, sign);
+  useEffect(() => {
+    if (source.ended) stop();
+  }, [source.ended, stop]);
+  const place = (event: PointerEvent<HTMLCanvasElement>) => {
+    if (kind === 'simulated' || watching.kind !== 'still') return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const x = ((event.clientX - box.left) / box.width) * picture.width;
+    const y = ((event.clientY - box.top) / box.height) * picture.height;
+    const sign = next ?? signs[0];
+    if (sign) setPlaced([...placed.filter((w) => w.sign !== sign), { sign, region: { x, y, r: radius } }]);
+  };
+  const choose = (to: SourceKind) => {
+    setKind(to);
+    setPlaced([]);
+    reset();
+  };
+  return (
+    <section className="sheet camera" aria-label="camera">
+      <div className="row spread">
+        <div className="row" role="group" aria-label="where the picture comes from">
+          {(['camera', 'clip', 'simulated'] as const).map((k) => (
+            <button
+              key={k}
+              type="button"
+              className={k === kind ? 'act first' : 'act'}
+              aria-pressed={k === kind}
+              onClick={() => choose(k)}
+            >
+              {k === 'camera' ? 'Camera' : k === 'clip' ? 'Stored clip' : 'Simulated'}
+            </button>
+          ))}
+        </div>
+        <button type="button" className="plain" onClick={onClose}>
+          Close the camera
+        </button>
+      </div>
+      {kind === 'clip' && (
+        <label className="field">
+          The clip
+          <input type="file" accept="video/*" onChange={(e) => setClip(e.target.files?.[0] ?? null)} />
+        </label>
+      )}
+      {kind === 'simulated' && (
+        <div className="row small">
+          <label>
+            it shows{' '}
+            <select className="box" value={code ?? texts[0] ?? ''} onChange={(e) => setCode(e.target.value)}>
+              {texts.map((t) => (
+                <option key={t}>{t}</option>
+              ))}
+            </select>
+          </label>
+          {(['shaky', 'dim', 'noisy'] as const).map((t) => (
+            <label key={t} className="row">
+              <input
+                type="checkbox"
+                checked={trouble[t]}
+                onChange={(e) => setTrouble({ ...trouble, [t]: e.target.checked })}
+              />
+              {t === 'shaky' ? 'shaky hand' : t === 'dim' ? 'dim lamps' : 'poor light'}
+            </label>
+          ))}
+        </div>
+      )}
+      {source.trouble && (
+        <p className="note bad" role="alert">
+          {troubleWords[source.trouble]}
+        </p>
+      )}
+      <div className="camera-view">
+        <canvas ref={canvas} {...picture} data-testid="camera-picture" onPointerDown={place} />
+        <svg viewBox={`0 0 ${picture.width} ${picture.height}`} aria-hidden="true">
+          {watched.map(({ sign, region }) => (
+            <g key={sign}>
+              <circle cx={region.x} cy={region.y} r={region.r + 3} />
+              <text x={region.x} y={region.y - region.r - 8} textAnchor="middle">
+                {name(sign)}
+              </text>
+            </g>
+          ))}
+        </svg>
+      </div>
+      {watching.kind === 'still' && (
+        <>
+          <p role="status">
+            {next && kind !== 'simulated' ? (
+              <strong>Point at lamp {name(next)} in the picture.</strong>
+            ) : (
+              <strong>Hold still, then start. It stops by itself once it is sure.</strong>
+            )}
+          </p>
+          {kind !== 'simulated' && (
+            <label className="row small">
+              size of the circle
+              <input type="range" min={6} max={48} value={radius} onChange={(e) => setRadius(Number(e.target.value))} />
+            </label>
+          )}
+          <div className="row">
+            <button
+              type="button"
+              className="act first"
+              disabled={
+                watched.length === 0 || (next !== undefined && stage.reads.kind !== 'which') || source.drawNext === null
+              }
+              onClick={() => begin({ readout, stage: stage.id, rhythmic: isRhythmic(stage.reads), watched })}
+            >
+              Start watching
+            </button>
+            {placed.length > 0 && (
+              <button type="button" className="act" onClick={() => setPlaced(placed.slice(0, -1))}>
+                Take the last circle off
+              </button>
+            )}
+          </div>
+        </>
+      )}
+      {watching.kind === 'watching' && (
+        <>
+          <p role="status">
+            Watching, {(Math.max(0, watching.frames - 1) / 30).toFixed(0)} s · {watching.frames} pictures
+          </p>
+          <Live levels={watching.levels} names={watched.map((w) => name(w.sign))} />
+          <button type="button" className="act" onClick={stop}>
+            That is enough
+          </button>
+        </>
+      )}
+      {watching.kind === 'read' && (
+        <CameraResult
+          lamps={watching.lamps}
+          framesPerS={watching.framesPerS}
+          rhythmic={isRhythmic(stage.reads)}
+          name={name}
+          stage={stage.id}
+          onLook={onLook}
+          onAgain={reset}
+        />
+      )}
+    </section>
+  );
+}
+
+/** What comes in at this moment, a line for each lamp. */
+function Live({ levels, names }: { levels: ReadonlyArray<readonly number[]>; names: readonly string[] }) {
+  return (
+    <div className="trace">
+      {names.map((n, lamp) => {
+        const points = levels.map(
+          (l, i) =>
+            `${((i / Math.max(60, levels.length)) * 100).toFixed(2)},${(27 - ((l[lamp] ?? 0) / 255) * 25).toFixed(2)}`,
+        );
+        return (
+          <svg
+            key={n}
+            viewBox="0 0 100 30"
+            preserveAspectRatio="none"
+            role="img"
+            aria-label={`brightness of lamp ${n} now`}
+          >
+            <polyline points={points.join(' ')} />
+          </svg>
+        );
+      })}
+    </div>
+  );
+}
+
+type ResultProps = Readonly<{
+  lamps: readonly LampRead[];
+  framesPerS: number;
+  rhythmic: boolean;
+  name: (sign: SignId) => string;
+  stage: StageProps['stage']['id'];
+  onLook: (look: Look) => void;
+  onAgain: () => void;
+}>;
+
+const stateWords = {
+  dark: 'dark',
+  lit: 'lit',
+  slow: 'blinks slowly',
+  fast: 'blinks fast',
+  rhythm: 'blinks in a rhythm',
+  unsure: 'cannot be told',
+} as const;
+
+function CameraResult({ lamps, framesPerS, rhythmic, name, stage, onLook, onAgain }: ResultProps) {
+  const [corrected, setCorrected] = useState<ReadonlyMap<SignId, readonly Pulse[]>>(new Map());
+  const best = lamps.find((l) => l.fits !== null) ?? lamps.find((l) => l.pulses.length > 1) ?? lamps[0];
+  const fit = best?.fits?.[0];
+  const byHand = best ? corrected.get(best.sign) : undefined;
+  const lookOf = (): Look | null => {
+    if (!rhythmic)
+      return {
+        kind: 'lamps',
+        stage,
+        lamps: Object.fromEntries(
+          lamps.map((l): [string, SeenLamp] => [l.sign, l.state === 'rhythm' ? 'unsure' : l.state]),
+        ),
+      };
+    if (!best) return null;
+    if (byHand) return { kind: 'pulses', stage, by: 'camera', sign: best.sign, pulses: [...byHand] };
+    if (best.fits)
+      return {
+        kind: 'trace',
+        stage,
+        sign: best.sign,
+        stepMs: best.stepMs,
+        levels: [...best.levels],
+        fits: [...best.fits],
+      };
+    return best.refusal?.code === 'steady' && best.state !== 'rhythm'
+      ? { kind: 'lamps', stage, lamps: { [best.sign]: best.state } }
+      : null;
+  };
+  const look = lookOf();
+  return (
+    <>
+      {lamps.map((l) => (
+        <TraceView
+          key={l.sign}
+          lamp={l}
+          name={name(l.sign)}
+          pulses={corrected.get(l.sign) ?? l.pulses}
+          onPulses={rhythmic ? (pulses) => setCorrected(new Map([...corrected, [l.sign, pulses]])) : null}
+        />
+      ))}
+      <p role="status">
+        {rhythmic ? (
+          byHand ? (
+            <strong>Set right by hand: {byHand.length} lights.</strong>
+          ) : fit ? (
+            <strong>
+              Made of it:{' '}
+              {Object.values(fit.parts)
+                .map((t) => (t.startsWith('!') ? 'a sign that is no code' : t))
+                .join(' then ')}
+            </strong>
+          ) : (
+            <strong>{best?.refusal ? refusalWords(best.refusal) : 'Nothing can be made of it.'}</strong>
+          )
+        ) : (
+          <strong>{lamps.map((l) => `${name(l.sign)} ${stateWords[l.state]}`).join(', ')}</strong>
+        )}{' '}
+        <span className="soft small">
+          {framesPerS.toFixed(0)} pictures a second
+          {rhythmic ? ' · touch a light to take it out, a gap to put one in' : ''}
+        </span>
+      </p>
+      <div className="row">
+        <button type="button" className="act first" disabled={!look} onClick={() => look && onLook(look)}>
+          Use it
+        </button>
+        <button type="button" className="act" onClick={onAgain}>
+          Watch again
+        </button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import { type LookAlike, type Panel, segmentNames } from '@wire-trail/core';
+import { partName } from './coach-words.ts';
+
+const stateWords = { dark: 'dark', lit: 'lit', slow: 'blinking slowly', fast: 'blinking fast' } as const;
+
+/** What one slip is. */
+export function slipWords({ slip }: LookAlike, panel: Panel): string {
+  switch (slip.kind) {
+    case 'lamp-dark':
+      return `lamp ${partName(panel, slip.sign)} is dead or dim`;
+    case 'rate':
+      return `lamp ${partName(panel, slip.sign)} is ${stateWords[slip.shows]}, not ${stateWords[slip.seen]}`;
+    case 'colour':
+      return `the colour of ${partName(panel, slip.sign)} is another`;
+    case 'blink-missed':
+      return 'one blink was missed';
+    case 'blink-added':
+      return 'one blink too many was counted';
+    case 'length':
+      return `blink ${slip.position + 1} was long, or short`;
+    case 'segment-lost':
+      return `the segment ${segmentNames[slip.segment] ?? ''} of place ${slip.position + 1} is dead`;
+    case 'character':
+      return `place ${slip.position + 1} is the look-alike`;
+  }
+}
