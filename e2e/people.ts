@@ -61,6 +61,32 @@ export class Technician extends Person {
     await this.press('Leave it out');
   }
 
+  /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */
+  async isAtTheReadout(family: string, serial: string, model: string, software: string): Promise<void> {
+    await this.opensTrail();
+    await this.picksUnit(family);
+    await this.readsPlate(serial, model, software);
+    await this.press('This is the unit');
+    await this.press('I have read this');
+    await this.press('Leave this station out …');
+    await this.type('Why?', 'it stands in that mode already');
+    await this.press('Leave it out');
+    await this.sees('By phone, or typed in words');
+  }
+
+  /** Taps along with a lamp: so many in each round, at its own tempo, with the pause between. */
+  async tapsAlong(rounds: readonly number[]): Promise<void> {
+    for (const [i, count] of rounds.entries()) {
+      if (i > 0) await this.page.waitForTimeout(1500);
+      for (let n = 0; n < count; n++) {
+        await this.page.keyboard.down(' ');
+        await this.page.waitForTimeout(160);
+        await this.page.keyboard.up(' ');
+        if (n < count - 1) await this.page.waitForTimeout(400);
+      }
+    }
+  }
+
   lamp = (name: string) =>
     this.page.getByRole('group', { name: 'lamps' }).getByRole('button', { name: new RegExp(`^${name}`) });
 

@@ -12,12 +12,12 @@ export default defineConfig({
   // once more where a busy machine lost a race; the list names such a test as flaky, and it is looked into
   retries: 1,
   timeout: 600_000,
-  expect: { timeout: 90_000 },
+  expect: { timeout: Number(process.env.E2E_PATIENCE ?? 90_000) },
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 90_000,
+    actionTimeout: Number(process.env.E2E_PATIENCE ?? 90_000),
     launchOptions: chromiumOptions,
   },
   webServer: {

@@ -35,12 +35,10 @@ function readoutIn(file: string, id: string | undefined) {
   const known = entriesOf(bundle, 'readout').map((r) => r.id);
   if (!readout) return refuse(file, `holds no readout “${id ?? ''}”; it has ${known.join(', ') || 'none'}`);
   const codes = entriesOf(bundle, 'code').filter((c) => c.readout === readout.id);
-  const names = new Map(
-    entriesOf(bundle, 'panel').flatMap((p) =>
-      p.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s.label] as const)),
-    ),
-  );
-  return { readout, names, listed: codes.map((c) => ({ text: c.text, frequency: c.frequency })) };
+  const signs = entriesOf(bundle, 'panel').flatMap((p) => p.faces.flatMap((f) => f.signs));
+  const names = new Map(signs.map((s) => [s.id as string, s.label] as const));
+  const at = new Map(signs.map((s) => [s.id as string, s.at] as const));
+  return { readout, names, at, listed: codes.map((c) => ({ text: c.text, frequency: c.frequency })) };
 }
 
 /** Kinds of look that go with each way of reading; steady lamps can be told of rhythmic stages too. */
@@ -64,9 +62,9 @@ const misreadWords = (m: Misread): string => {
 
 /** What a readout may be showing, given a file of what was seen or what somebody said. */
 export function runDecode(file: string, options: Options): Output {
-  const { readout, listed, names } = readoutIn(file, options.readout);
+  const { readout, listed, names, at } = readoutIn(file, options.readout);
   if (options.said !== undefined) {
-    const heard = readSaid(readout, options.said, names);
+    const heard = readSaid(readout, options.said, names, at);
     const readings = heard.readings.map((r) => ({
       as: r.as,
       decoded: decode(readout, listed, { slot: 1, looks: [...r.looks] }),

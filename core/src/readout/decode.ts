@@ -1,13 +1,14 @@
 import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../unit/signal.ts';
 import { joinCode } from './encode.ts';
-import { evidenceOf, partsSeen, weigh } from './evidence.ts';
+import { evidenceOf, fitsOfLook, partsSeen, weigh } from './evidence.ts';
 import { inAlphabet, isComplete, type TakenAs } from './literal.ts';
 import type { Readout } from './model.ts';
 import { type Live, type NextLook, nextLooks } from './next-look.ts';
-import type { Look, Seen, SeenLamp } from './seen.ts';
+import type { Look, LookOf, Seen, SeenLamp } from './seen.ts';
 import { type SubPlace, subPlace } from './sub-code.ts';
 import { type Listed, type ShowRow, type ShowTable, showTable, withLiteral } from './table.ts';
+import { type Parts, stageValue } from './values.ts';
 
 export type { Listed } from './table.ts';
 
@@ -50,12 +51,10 @@ export type Decoded = Readonly<{
 }>;
 
 /** A candidate stays while what was seen is no less likely under it than so small a share of under the likeliest. */
-const leastShare = 1 / 3000;
+const leastShare = 1 / 400;
 
 /** What must have been misread for a row to hold. */
-function misreadOf(table: ShowTable, row: ShowRow, looks: readonly Look[]): Misread[] {
-  const last = new Map<StageId, Look>();
-  for (const look of looks) last.set(look.stage, look);
+function misreadOf(readout: Readout, table: ShowTable, row: ShowRow, last: ReadonlyMap<StageId, Look>): Misread[] {
   const lamps = table.slots.flatMap(({ stage, sign }, i): Misread[] => {
     const look = last.get(stage);
     const seen = look?.kind === 'lamps' ? look.lamps[sign] : undefined;
@@ -72,6 +71,8 @@ function misreadOf(table: ShowTable, row: ShowRow, looks: readonly Look[]): Misr
         ? []
         : [{ kind: 'count', stage: look.stage, seen: look.count, shows }];
     }
+    if ((look.kind === 'pulses' || look.kind === 'trace') && shape?.kind === 'pulses')
+      return misreadPulses(readout, table.hypotheses[row.of]?.parts ?? new Map(), look, shape.pattern);
     if (look.kind === 'rhythm' && shape?.kind === 'pulses')
       return look.pattern === shape.pattern
         ? []
@@ -86,6 +87,26 @@ function misreadOf(table: ShowTable, row: ShowRow, looks: readonly Look[]): Misr
     return [];
   });
   return [...lamps, ...others];
+}
+
+/** Where taps or a trace fit something else best: how often, or how, they say it blinked. */
+function misreadPulses(
+  readout: Readout,
+  parts: Parts,
+  look: LookOf<'pulses'> | LookOf<'trace'>,
+  shows: string,
+): Misread[] {
+  const stage = readout.stages.find((s) => s.id === look.stage);
+  const best = stage && fitsOfLook(readout, stage, look)[0]?.parts[stage.id];
+  if (!stage || best === undefined || parts.get(stage.id) === best) return [];
+  const shape = stageValue(stage, best, parts)?.shapes[0];
+  if (shape?.kind !== 'pulses') return [];
+  const alike = /^s*$/.test(shape.pattern + shows);
+  return [
+    alike
+      ? { kind: 'count', stage: stage.id, seen: shape.pattern.length, shows: shows.length }
+      : { kind: 'pattern', stage: stage.id, seen: shape.pattern, shows },
+  ];
 }
 
 /** Looks at one thing that disagree: both are kept, and it is said. */
@@ -120,25 +141,29 @@ export function decode(readout: Readout, listed: readonly Listed[], seen: Seen):
   const table = withLiteral(readout, showTable(readout, listed), parts);
   const evidence = evidenceOf(readout, table, seen);
   const weighed = weigh(table, evidence);
-  let sum = 0;
-  let top = 0;
-  weighed.forEach((w, i) => {
-    sum += (table.hypotheses[i]?.prior ?? 0) * (w?.likelihood ?? 0);
-    top = Math.max(top, w?.likelihood ?? 0);
-  });
-  const ranked = weighed
-    .flatMap((w, i): Live[] => {
-      const hypothesis = table.hypotheses[i];
-      if (!w || !hypothesis || w.likelihood < top * leastShare || top === 0) return [];
-      return [{ hypothesis, row: w.row, certainty: (hypothesis.prior * w.likelihood) / sum }];
-    })
-    .sort((a, b) => b.certainty - a.certainty || (a.hypothesis.code < b.hypothesis.code ? -1 : 1));
+  let [sum, top] = [0, 0];
+  for (let i = 0; i < weighed.likelihood.length; i++) {
+    const likelihood = weighed.likelihood[i] as number;
+    sum += (table.hypotheses[i]?.prior ?? 0) * likelihood;
+    if (likelihood > top) top = likelihood;
+  }
+  const live: Live[] = [];
+  for (let i = 0; i < weighed.likelihood.length; i++) {
+    const likelihood = weighed.likelihood[i] as number;
+    if (top === 0 || likelihood < top * leastShare) continue;
+    const hypothesis = table.hypotheses[i];
+    const row = table.rows[weighed.row[i] as number];
+    if (hypothesis && row) live.push({ hypothesis, row, certainty: (hypothesis.prior * likelihood) / sum });
+  }
+  const ranked = live.sort((a, b) => b.certainty - a.certainty || (a.hypothesis.code < b.hypothesis.code ? -1 : 1));
+  const last = new Map<StageId, Look>();
+  for (const look of seen.looks) last.set(look.stage, look);
   const candidates = ranked.map(
     ({ hypothesis, row, certainty }): Candidate => ({
       kind: hypothesis.kind,
       code: hypothesis.code,
       certainty,
-      misread: misreadOf(table, row, seen.looks),
+      misread: misreadOf(readout, table, row, last),
     }),
   );
   const exact = candidates.some((c) => c.kind !== 'unlisted' && c.misread.length === 0);

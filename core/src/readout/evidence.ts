@@ -153,42 +153,60 @@ function ofShape(stage: Stage, look: Look, shape: Shape): number {
   return [...told].reduce((p, c, i) => p * characterLikelihood(c, is[i] ?? '', face), 1);
 }
 
-export type Weighed = Readonly<{ likelihood: number; row: ShowRow }>;
+/** By hypothesis: how likely everything seen is under it, and the row of the table that fits best (-1 for none). */
+export type Weighed = Readonly<{ likelihood: Float64Array; row: Int32Array }>;
+
+/** A lamp that was looked at: its slots, and by slot what was told as a likelihood of every cell there is. */
+type Looked = Readonly<{ slots: readonly number[]; said: readonly Float64Array[]; alive: number; ifDead: number }>;
+
+function lookedAt(table: ShowTable, evidence: Evidence): Looked[] {
+  return table.signs.flatMap(({ sign, slots }, s): Looked[] => {
+    const own = slots.filter((i) => (evidence.slots[i]?.told.length ?? 0) > 0);
+    if (own.length === 0) return [];
+    const dead = evidence.dead[s] ?? 0;
+    const said = own.map((i) => {
+      const seen = evidence.slots[i];
+      return Float64Array.from(table.cells, (cell) => (seen ? ifAlive(seen, sign, cell) : 1));
+    });
+    return [{ slots: own, said, alive: 1 - dead, ifDead: dead * (evidence.ifDead[s] ?? 1) }];
+  });
+}
 
 /**
  * How likely everything seen is under each hypothesis, by the row of it that fits best. A slip of the eye is new in each
  * look; a dead lamp is dead in all of them, so looking twice settles a slip and not a dead lamp, and a lamp that was
  * seen to light in one stage is not the dead one of the next.
  */
-export function weigh(table: ShowTable, evidence: Evidence): Array<Weighed | null> {
-  const best: Array<Weighed | null> = table.hypotheses.map(() => null);
-  // what a slot says of a cell is asked for by every row: worked out once
-  const kept = table.slots.map(() => new Map<string, number>());
-  const slotLikelihood = (i: number, sign: SignId, cell: Cell): number => {
-    const key = cell === 'either' ? '' : `${cell.state}${cell.colour ?? ''}`;
-    const known = kept[i]?.get(key);
-    if (known !== undefined) return known;
-    const seen = evidence.slots[i];
-    const made = seen ? ifAlive(seen, sign, cell) : 1;
-    kept[i]?.set(key, made);
-    return made;
-  };
-  const lookedAt = table.signs.map(({ slots }) => slots.some((i) => (evidence.slots[i]?.told.length ?? 0) > 0));
-  for (const row of table.rows) {
-    let likelihood = 1;
-    for (let s = 0; s < table.signs.length; s++) {
-      if (!lookedAt[s]) continue;
-      const { sign, slots } = table.signs[s] as ShowTable['signs'][number];
-      let alive = 1;
-      for (const i of slots) alive *= slotLikelihood(i, sign, row.cells[i] ?? 'either');
-      const dead = evidence.dead[s] ?? 0;
-      likelihood *= (1 - dead) * alive + dead * (evidence.ifDead[s] ?? 1);
+export function weigh(table: ShowTable, evidence: Evidence): Weighed {
+  const likelihood = new Float64Array(table.hypotheses.length);
+  const best = new Int32Array(table.hypotheses.length).fill(-1);
+  const lamps = lookedAt(table, evidence);
+  const single = lamps.filter((l) => l.slots.length === 1);
+  const several = lamps.filter((l) => l.slots.length > 1);
+  // a lamp of one stage says one number for each cell it may show
+  const slotOf = Int32Array.from(single, (l) => l.slots[0] ?? 0);
+  const tables = single.map((l) => (l.said[0] as Float64Array).map((p) => l.alive * p + l.ifDead));
+  const { cellIds, ofRow } = table;
+  const width = table.slots.length;
+  for (let r = 0; r < ofRow.length; r++) {
+    const at = r * width;
+    let product = 1;
+    for (let k = 0; k < slotOf.length; k++)
+      product *= (tables[k] as Float64Array)[cellIds[at + (slotOf[k] as number)] as number] as number;
+    for (const { slots, said, alive, ifDead } of several) {
+      let lives = alive;
+      for (let k = 0; k < slots.length; k++)
+        lives *= (said[k] as Float64Array)[cellIds[at + (slots[k] as number)] as number] as number;
+      product *= lives + ifDead;
     }
-    for (const other of evidence.others) likelihood *= ofLook(other, row, table);
-    const before = best[row.of];
-    if (!before || likelihood > before.likelihood) best[row.of] = { likelihood, row };
+    for (const other of evidence.others) product *= ofLook(other, table.rows[r] as ShowRow, table);
+    const of = ofRow[r] as number;
+    if ((best[of] as number) < 0 || product > (likelihood[of] as number)) {
+      likelihood[of] = product;
+      best[of] = r;
+    }
   }
-  return best;
+  return { likelihood, row: best };
 }
 
 /** How likely a lamp is dead, given what was told of it, if the row is what shows. */

@@ -20,17 +20,17 @@ export type Live = Readonly<{ hypothesis: Hypothesis; row: ShowRow; certainty: n
 const tellings: readonly Told[] = ['dark', 'lit', 'slow', 'fast', 'dim'];
 const leastBits = 0.05;
 /** Hypotheses looked at: more change nothing that a person would do. */
-const mostLive = 24;
+const mostLive = 12;
 
 const entropy = (p: readonly number[]): number => p.reduce((sum, x) => (x > 0 ? sum - x * Math.log2(x) : sum), 0);
 
 /** Bits an answer is expected to tell: how mixed the answers are, less how mixed they would be if the truth were known. */
-function expectedBits(live: readonly Live[], answers: (h: Live) => readonly number[]): number {
+function expectedBits(live: readonly Live[], answers: (h: Live, i: number) => readonly number[]): number {
   const mass = live.reduce((m, h) => m + h.certainty, 0);
   const all: number[] = [];
   let known = 0;
-  for (const h of live) {
-    const p = answers(h);
+  for (const [n, h] of live.entries()) {
+    const p = answers(h, n);
     const w = h.certainty / mass;
     p.forEach((x, i) => {
       all[i] = (all[i] ?? 0) + w * x;
@@ -48,22 +48,22 @@ export function nextLooks(readout: Readout, table: ShowTable, evidence: Evidence
   const found: NextLook[] = [];
   for (const { sign, slots } of table.signs) {
     const dead = live.map((h) => deadOdds(table, evidence, h.row, sign));
-    const deadOf = (h: Live): number => dead[live.indexOf(h)] ?? 0;
     for (const i of slots) {
       const slot = table.slots[i];
       if (!slot) continue;
-      const bits = expectedBits(live, (h) => {
+      const bits = expectedBits(live, (h, n) => {
+        const d = dead[n] ?? 0;
         const cell = h.row.cells[i] ?? 'either';
         const states: readonly LampState[] = cell === 'either' ? ['lit', 'dark'] : [cell.state];
         return tellings.map((t) => {
           const alive = states.reduce((sum, s) => sum + toldAs[s][t] / states.length, 0);
-          return (1 - deadOf(h)) * alive + deadOf(h) * toldAs.dark[t];
+          return (1 - d) * alive + d * toldAs.dark[t];
         });
       });
       found.push({ kind: 'lamp', stage: slot.stage, sign, weight: slot.weight, bits, between });
     }
     const stage = table.slots[slots[0] ?? 0]?.stage;
-    const bits = expectedBits(live, (h) => [deadOf(h), 1 - deadOf(h)]);
+    const bits = expectedBits(live, (_, n) => [dead[n] ?? 0, 1 - (dead[n] ?? 0)]);
     if (stage) found.push({ kind: 'lamp-test', stage, sign, weight: null, bits, between });
   }
   for (const stage of readout.stages) found.push(...ofStage(stage.id, live, between));

@@ -101,6 +101,22 @@ describe('what a caller says', () => {
     expect([heard.readings, heard.unread]).toEqual([[], unread]);
   });
 
+  it('positions are counted as one sees them, not as the table lists them', () => {
+    const turned = readoutOf([
+      lampsStage(
+        'n',
+        [1, 2, 4, 8].map((weight) => ({ sign: `w${weight}`, weight })),
+        { kind: 'number', least: 0, most: 15 },
+      ),
+    ]);
+    const at = new Map([8, 4, 2, 1].map((w, i) => [`w${w}`, { x: 4 + 6 * i, y: 3 + (i % 2) * 4 }] as const));
+    expect(readSaid(turned, 'the first', blank, at).readings[0]?.literal).toBe('8');
+    const rows = new Map(
+      [8, 4, 2, 1].map((w, i) => [`w${w}`, { x: 4 + 6 * (i % 2), y: 3 + 8 * Math.floor(i / 2) }] as const),
+    );
+    expect(readSaid(turned, 'the third', blank, rows).readings[0]?.literal).toBe('2');
+  });
+
   it('a position beyond the lamps is no reading', () => {
     expect(readSaid(printed, 'one seven', blank).readings).toEqual([]);
   });

@@ -138,6 +138,25 @@ function lookOf(stage: Stage, words: readonly SaidWord[], as: SaidAs, names: Rea
   return text === '' ? null : { kind: 'text', stage: stage.id, text };
 }
 
+/** Where a sign sits on its face. */
+export type Place = Readonly<{ x: number; y: number }>;
+
+/** The lamps of a stage in the order one counts them: from the left, or row by row where some stand above others. */
+function inSight(stage: Stage, at: ReadonlyMap<string, Place>): Stage {
+  const { reads } = stage;
+  if (reads.kind !== 'lamps' && reads.kind !== 'which') return stage;
+  const placed = reads.lamps.map((lamp) => ({ lamp, place: at.get(lamp.sign) }));
+  if (placed.some((p) => p.place === undefined)) return stage;
+  const xs = placed.map((p) => p.place?.x ?? 0).sort((a, b) => a - b);
+  const inOneRow = xs.every((x, i) => i === 0 || x - (xs[i - 1] ?? 0) > 1);
+  const sorted = placed.sort((a, b) => {
+    const dy = (a.place?.y ?? 0) - (b.place?.y ?? 0);
+    const dx = (a.place?.x ?? 0) - (b.place?.x ?? 0);
+    return inOneRow || Math.abs(dy) < 2 ? dx : dy;
+  });
+  return { ...stage, reads: { ...reads, lamps: sorted.map((p) => p.lamp) } as typeof reads };
+}
+
 const waysFor = (stage: Stage): readonly SaidAs[] =>
   stage.reads.kind === 'lamps' || stage.reads.kind === 'which'
     ? ['from-left', 'from-right', 'names', 'weights']
@@ -166,9 +185,16 @@ function shareOut(
 /**
  * Makes looks of what somebody says of a readout, on the phone or typed: "one three four, then four", "the second one
  * blinks twice", "all on but c". Where the numbers may be positions from either end, names or weights, and that makes a
- * difference, every way is given and `ask` is true. `names`: what is printed beside each lamp.
+ * difference, every way is given and `ask` is true. `names`: what is printed beside each lamp; `at`: where it sits on the
+ * panel, so that positions are counted as one sees them.
  */
-export function readSaid(readout: Readout, said: string, names: ReadonlyMap<string, string>): Heard {
+export function readSaid(
+  readout: Readout,
+  said: string,
+  names: ReadonlyMap<string, string>,
+  at: ReadonlyMap<string, Place> = new Map(),
+): Heard {
+  const readoutAsSeen = { ...readout, stages: readout.stages.map((s) => inSight(s, at)) };
   const known = new Set([...names.values()].map((n) => n.toLowerCase()));
   const { chunks: spoken, unread, fromRight } = wordsOf(said, known);
   const chunks = shareOut(readout.stages, spoken);
@@ -181,7 +207,7 @@ export function readSaid(readout: Readout, said: string, names: ReadonlyMap<stri
   const readings: SaidReading[] = [];
   for (const as of tries) {
     const looks = chunks.map((words, i) => {
-      const stage = readout.stages[i];
+      const stage = readoutAsSeen.stages[i];
       return stage ? lookOf(stage, words, waysFor(stage).includes(as) ? as : (waysFor(stage)[0] ?? as), names) : null;
     });
     if (looks.length === 0 || !looks.every((l) => l !== null)) continue;

@@ -34,6 +34,11 @@ export type ShowTable = Readonly<{
   signs: ReadonlyArray<Readonly<{ sign: SignId; slots: readonly number[] }>>;
   hypotheses: readonly Hypothesis[];
   rows: readonly ShowRow[];
+  /** Every cell there is in the table, once. */
+  cells: readonly Cell[];
+  /** Row by row what every slot shows, as an index into `cells`; and by row the hypothesis it belongs to. */
+  cellIds: Uint16Array;
+  ofRow: Int32Array;
 }>;
 
 /** Share of what technicians read that no table lists, and that is a sign but no code. */
@@ -106,6 +111,39 @@ function specialRow(readout: Readout, slots: readonly Slot[], special: Special, 
   };
 }
 
+const keyOf = (cell: Cell): string => (cell === 'either' ? '' : `${cell.state}${cell.colour ?? ''}`);
+
+type Numbered = Pick<ShowTable, 'rows' | 'cells' | 'cellIds' | 'ofRow'>;
+
+/** Rows with their cells numbered, going on from the rows that are numbered already. */
+function numbered(more: readonly ShowRow[], before: Numbered | null): Numbered {
+  const cells = [...(before?.cells ?? [])];
+  const ids = new Map(cells.map((c, i) => [keyOf(c), i] as const));
+  const idOf = (cell: Cell): number => {
+    const key = keyOf(cell);
+    const id = ids.get(key);
+    if (id !== undefined) return id;
+    ids.set(key, cells.length);
+    cells.push(cell);
+    return cells.length - 1;
+  };
+  const width = more[0]?.cells.length ?? 0;
+  const known = before?.cellIds ?? new Uint16Array(0);
+  const cellIds = new Uint16Array(known.length + more.length * width);
+  cellIds.set(known);
+  more.forEach((row, r) => {
+    row.cells.forEach((cell, i) => {
+      cellIds[known.length + r * width + i] = idOf(cell);
+    });
+  });
+  return {
+    rows: [...(before?.rows ?? []), ...more],
+    cells,
+    cellIds,
+    ofRow: Int32Array.from([...(before?.ofRow ?? []), ...more.map((r) => r.of)]),
+  };
+}
+
 const cache = new WeakMap<Readout, WeakMap<readonly Listed[], ShowTable>>();
 
 /** Everything a readout may be showing, with how it shows; made once for each readout and list of codes. */
@@ -138,7 +176,7 @@ export function showTable(readout: Readout, listed: readonly Listed[]): ShowTabl
       slots: slots.flatMap((s, i) => (s.sign === sign ? [i] : [])),
     })),
     hypotheses,
-    rows,
+    ...numbered(rows, null),
   };
   known.set(listed, made);
   return made;
@@ -154,6 +192,6 @@ export function withLiteral(readout: Readout, table: ShowTable, parts: Parts): S
   return {
     ...table,
     hypotheses: [...table.hypotheses, { kind: 'unlisted', code, prior: unlistedShare, parts: split }],
-    rows: [...table.rows, ...rows],
+    ...numbered(rows, table),
   };
 }

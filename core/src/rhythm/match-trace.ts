@@ -7,7 +7,7 @@ import { evidenceOf, type Lights, lightsOf, refusalOf, regress, type Trace, type
 const tempos = [0.72, 0.85, 1, 1.17, 1.37];
 const spread = 0.11;
 /** Share of the light a pattern must explain, against lights free to come when they like. */
-const leastExplained = 0.78;
+const leastExplained = 0.7;
 /** By how much the best must lead before it is believed, in natural logarithms. */
 const leastLead = 7;
 /** Brightness that wanders by more than this and yet does not blink is noise; by less, a steady lamp. */
@@ -131,9 +131,20 @@ function ownLevel(trace: Trace, stretches: readonly Stretch[], first: Laid): Lai
   return { ...laid, whole };
 }
 
-/** The evidence lights would explain that may come and go when they like. */
+/** A light that explains less than this may be noise. */
+const leastRun = 8;
+
+/** The evidence lights would explain that may come and go when they like, without what may be mere noise. */
 function freeLight({ evidence, lit }: Lights): number {
-  return evidence.reduce((sum, e, t) => sum + ((lit[t] ?? 0) > 0.5 ? e : 0), 0);
+  let [sum, run] = [0, 0];
+  for (let t = 0; t <= evidence.length; t++) {
+    if ((lit[t] ?? 0) > 0.5) run += evidence[t] ?? 0;
+    else {
+      sum += Math.max(0, run - leastRun);
+      run = 0;
+    }
+  }
+  return sum;
 }
 
 export type TraceMatch = Readonly<{ fits: readonly Fit[]; lights: Lights; tempo: number; wholePauses: number }>;

@@ -89,7 +89,10 @@ function ReadoutCard({
       </div>
       {face && <PanelDrawing face={face} lamps={play.lamps} texts={play.texts} sounding={play.sounding} />}
       <p className="small">
-        {[...new Set(readout.stages.map((s) => kinds[s.reads.kind]))].join(', then ')} · {codes.length} codes
+        {[
+          ...new Set(readout.stages.map((s) => ('heard' in s.reads && s.reads.heard ? 'beeps' : kinds[s.reads.kind]))),
+        ].join(', then ')}{' '}
+        · {codes.length} codes
         {readout.slots.count > 1 ? ` · ${readout.slots.count} slots` : ''}
         {readout.confirmAtLead ? ' · to be confirmed at the main controller' : ''}
       </p>

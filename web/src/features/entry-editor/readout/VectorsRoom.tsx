@@ -66,7 +66,7 @@ export function VectorsRoom({ body, texts, nameOf, onEdit }: ReadoutAt) {
       </section>
       <section className="sheet">
         <h3>Keep another</h3>
-        <div className="two">
+        <div className="two readout-new">
           <label className="field">
             What was seen, in words
             <input

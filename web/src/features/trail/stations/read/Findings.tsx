@@ -15,10 +15,13 @@ export function Candidates({
   panel: Panel;
   onTake: (c: Candidate) => void;
 }) {
+  // what is under one in a hundred is counted, not shown
+  const shown = candidates.filter((c, i) => i === 0 || c.certainty >= 0.01).slice(0, 4);
+  const rest = candidates.length - shown.length;
   if (candidates.length < 2) return null;
   return (
     <ul className="plain candidates">
-      {candidates.slice(0, 4).map((c) => (
+      {shown.map((c) => (
         <li key={`${c.kind}${c.code}`}>
           <button type="button" onClick={() => onTake(c)} aria-label={`take ${c.code}`}>
             <CodeGlyph text={c.kind === 'special' ? 'no code' : c.code} />
@@ -36,7 +39,11 @@ export function Candidates({
           </button>
         </li>
       ))}
-      {candidates.length > 4 && <li className="soft small">and {candidates.length - 4} less likely ones</li>}
+      {rest > 0 && (
+        <li className="soft small">
+          and {rest} less likely {rest === 1 ? 'one' : 'ones'}
+        </li>
+      )}
     </ul>
   );
 }
@@ -134,9 +141,11 @@ export function Advice({
         </div>
       )}
       {decoded.place && (
-        <p className="tag" role="status">
-          {decoded.place.unit}
-          {decoded.place.part ? `, ${decoded.place.part}` : ''}
+        <p role="status">
+          <span className="tag">
+            {decoded.place.unit}
+            {decoded.place.part ? `, ${decoded.place.part}` : ''}
+          </span>
         </p>
       )}
       {elsewhere.length > 0 && (

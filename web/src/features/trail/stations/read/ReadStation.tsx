@@ -119,6 +119,8 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const before = walk.taken.find(
     (t) => t.slot === slot && (t.controller === null || t.controller === item?.controller.id),
   );
+  // what was taken is not offered again beside the way on
+  const isTaken = before !== undefined && codes.some((c) => c.id === before.code && c.text === first?.code);
   const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
   const isLamps = stage.reads.kind === 'lamps';
   return (
@@ -139,7 +141,8 @@ export function ReadStation({ walk, data, add }: StationProps) {
         </>
       }
       actions={
-        first && (
+        first &&
+        !isTaken && (
           <Next onClick={() => void take(first)}>
             {first.kind === 'special' ? 'Take it: no code' : `Take ${first.code}`}
           </Next>
@@ -178,10 +181,16 @@ export function ReadStation({ walk, data, add }: StationProps) {
       }
     >
       <h1 className="room-title">{questionOf(stage)}</h1>
-      {!alone && item && <p className="tag">{item.controller.name}</p>}
+      {!alone && item && (
+        <p>
+          <span className="tag">{item.controller.name}</span>
+        </p>
+      )}
       {before && (
-        <p className="tag">
-          slot {slot} was taken as {before.code.toUpperCase()}
+        <p>
+          <span className="tag">
+            slot {slot} was taken as {before.code.toUpperCase()}
+          </span>
         </p>
       )}
       <Collected
@@ -206,6 +215,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
         readout={readout}
         stage={stage}
         look={look}
+        parts={reading.parts ?? new Map()}
         onLook={reading.write}
       />
       {reading.parts?.get(stage.id) !== undefined && reading.stageIndex < readout.stages.length - 1 && (
@@ -270,7 +280,7 @@ function questionOf({ reads }: Stage): string {
   if (reads.kind === 'lamps') return 'What do the lamps show?';
   if (reads.kind === 'which') return 'Which lamp blinks, and how often?';
   if (isRhythmic(reads)) return 'heard' in reads && reads.heard ? 'How does it beep?' : 'How does it blink?';
-  return 'What does the display show?';
+  return 'Read the display';
 }
 
 function howTo({ reads }: Stage): string {

@@ -26,7 +26,11 @@ export function SaidBox({
       ),
     [data.panel],
   );
-  const heard = useMemo(() => readSaid(readout, later, names), [readout, later, names]);
+  const at = useMemo(
+    () => new Map(data.panel.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s.at] as const))),
+    [data.panel],
+  );
+  const heard = useMemo(() => readSaid(readout, later, names, at), [readout, later, names, at]);
   const readings = heard.readings.map((r) => {
     const decoded = decode(readout, listed, { slot: 1, looks: [...r.looks] });
     return { ...r, reads: r.literal ?? decoded.candidates[0]?.code ?? null };

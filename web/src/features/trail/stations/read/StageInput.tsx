@@ -1,4 +1,14 @@
-import { isRhythmic, type Look, pairOfBytes, pairText, readBytesText, type SignId, type Stage } from '@wire-trail/core';
+import {
+  baseUnit,
+  isRhythmic,
+  type Look,
+  pairOfBytes,
+  pairText,
+  type ReadsOf,
+  readBytesText,
+  type SignId,
+  type Stage,
+} from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Loading } from '../../../../parts/states/States.tsx';
 import { partName } from '../../../../parts/words/coach-words.ts';
@@ -79,10 +89,12 @@ function BlinkInput(props: StageProps) {
         )}
       </div>
       {(look?.kind === 'pulses' || look?.kind === 'trace') && (
-        <p className="tag" role="status">
-          {look.kind === 'pulses' && look.by === 'taps'
-            ? `${look.pulses.length} taps are kept`
-            : 'the camera’s trace is kept'}
+        <p role="status">
+          <span className="tag">
+            {look.kind === 'pulses' && look.by === 'taps'
+              ? `${look.pulses.length} taps are kept`
+              : 'the camera’s trace is kept'}
+          </span>
         </p>
       )}
     </>
@@ -186,14 +198,20 @@ export function Marks({ pattern }: { pattern: string }) {
 }
 
 /** What the display shows, typed in the face of the display. */
-function DisplayInput({ data, readout, stage, look, onLook }: StageProps) {
+function DisplayInput({ data, readout, stage, look, parts, onLook }: StageProps) {
   const { reads } = stage;
   const text = look?.kind === 'text' ? look.text : '';
   const sign = 'sign' in reads ? data.panel.faces.flatMap((f) => f.signs).find((s) => s.id === reads.sign) : undefined;
   const segments = sign?.kind === 'segments';
   const bytes = reads.kind === 'bytes' && text.trim() !== '' ? readBytesText(text) : null;
   const pair = bytes?.ok ? pairOfBytes(bytes.value) : null;
-  const field = reads.kind === 'value' ? (reads.fields.find((f) => f.when === null) ?? reads.fields[0]) : null;
+  const of = reads.kind === 'value' && reads.after ? (parts.get(reads.after) ?? null) : null;
+  const field =
+    reads.kind === 'value'
+      ? (reads.fields.find((f) => f.when !== null && f.when === of) ??
+        reads.fields.find((f) => f.when === null) ??
+        null)
+      : null;
   return (
     <div className="stack">
       <label className="field">
@@ -216,7 +234,9 @@ function DisplayInput({ data, readout, stage, look, onLook }: StageProps) {
           ? bytesHint(bytes, pair?.ok ? `${pairText(pair.value)}, ${pair.value.count} times` : null)
           : reads.kind === 'pair'
             ? 'the two numbers with anything between: 412-7, 412.7, 412 7'
-            : `? for a place you cannot tell${readout.stages.length > 1 ? '; it shows in turn' : ''}`}
+            : field
+              ? valueHint(field, text)
+              : `? for a place you cannot tell${readout.stages.length > 1 ? '; it shows in turn' : ''}`}
       </p>
     </div>
   );
@@ -228,4 +248,16 @@ function bytesHint(bytes: ReturnType<typeof readBytesText> | null, pair: string 
   return bytes.error.code === 'not-four-bytes'
     ? `${bytes.error.bytes} byte${bytes.error.bytes === 1 ? '' : 's'} so far; it takes four`
     : `what stands at ${bytes.error.column} is no hexadecimal digit`;
+}
+
+/** What a live value is, and whether it is one at all. */
+function valueHint(field: ReadsOf<'value'>['fields'][number], text: string): string {
+  const unit = field.quantity === null || field.quantity === 'count' ? '' : ` ${baseUnit(field.quantity)}`;
+  const value = Number(text.replace(',', '.'));
+  const range = `from ${field.least} to ${field.most}${unit}`;
+  if (text.trim() === '') return range;
+  if (Number.isNaN(value)) return `“${text}” is no number; it runs ${range}`;
+  return value < field.least || value > field.most
+    ? `${value}${unit} is out of what it can show, ${range}: look again`
+    : `${value.toFixed(field.decimals)}${unit}, ${range}`;
 }

@@ -6,6 +6,7 @@ import {
   holdsFor,
   type Listed,
   type Look,
+  type Parts,
   partsSeen,
   type Readout,
   readElsewhere,
@@ -129,5 +130,7 @@ export type StageProps = Readonly<{
   readout: Readout;
   stage: Stage;
   look: Look | undefined;
+  /** What the stages said so far. */
+  parts: Parts;
   onLook: (look: Look) => void;
 }>;

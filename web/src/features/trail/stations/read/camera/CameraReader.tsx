@@ -176,7 +176,7 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
       {watching.kind === 'watching' && (
         <>
           <p role="status">
-            Watching, {(Math.max(0, watching.frames - 1) / 30).toFixed(0)} s · {watching.frames} pictures
+            Watching, {((watching.atMs - watching.sinceMs) / 1000).toFixed(0)} s · {watching.frames} pictures
           </p>
           <Live levels={watching.levels} names={watched.map((w) => name(w.sign))} />
           <button type="button" className="act" onClick={stop}>

@@ -8,7 +8,13 @@ export type DrawNext = (context: CanvasRenderingContext2D) => number | null;
 
 type Watching =
   | Readonly<{ kind: 'still' }>
-  | Readonly<{ kind: 'watching'; atMs: number; frames: number; levels: ReadonlyArray<readonly number[]> }>
+  | Readonly<{
+      kind: 'watching';
+      sinceMs: number;
+      atMs: number;
+      frames: number;
+      levels: ReadonlyArray<readonly number[]>;
+    }>
   | Readonly<{ kind: 'read'; lamps: readonly LampRead[]; framesPerS: number; lastsMs: number }>;
 
 /** Read for the first time after so long, then every second, and in any case after half a minute. */
@@ -50,7 +56,13 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
           const frames = (was.kind === 'watching' ? was.frames : 0) + 1;
           return was.kind === 'read'
             ? was
-            : { kind: 'watching', atMs: data.atMs, frames, levels: [...levels.slice(-mostLive), data.levels] };
+            : {
+                kind: 'watching',
+                sinceMs: was.kind === 'watching' && was.frames > 0 ? was.sinceMs : data.atMs,
+                atMs: data.atMs,
+                frames,
+                levels: [...levels.slice(-mostLive), data.levels],
+              };
         });
         return;
       }
@@ -110,7 +122,7 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
       began: now,
       nextRead: now + firstReadMs,
     };
-    setWatching({ kind: 'watching', atMs: 0, frames: 0, levels: [] });
+    setWatching({ kind: 'watching', sinceMs: 0, atMs: 0, frames: 0, levels: [] });
   };
   return { watching, begin, stop, reset: () => setWatching({ kind: 'still' }) };
 }
