@@ -11,20 +11,20 @@ const out = process.env.SHOTS ?? join(root, 'docs/screenshots');
 /** The pictures that stand in the README; the others are for looking at. */
 const kept = [
   'shelf',
-  'family-panel',
   'family-codes',
   'studio',
   'find',
   'code',
   'route',
-  'accounts',
+  'readout',
+  'look-alikes',
+  'camera-phone',
   'modes',
   'play',
   'coach-phone',
   'bench',
   'start-phone',
   'safe-phone',
-  'enter-phone',
   'read-phone',
   'measure-phone',
   'prove-phone',
@@ -123,6 +123,28 @@ async function walk(page, suffix, serial) {
   await shot(page, `fixed${suffix}`);
 }
 
+/** A blink read off the simulated camera: the picture, the trace and what was made of it. */
+async function camera(page, serial) {
+  await page.goto(`${address}/trail`);
+  await page.getByText('five lamps in an arc').first().waitFor();
+  await page.locator('.unit-card', { hasText: 'Quorrin B2' }).click();
+  await page.getByLabel('Serial number').fill(serial);
+  await page.getByLabel(/^Model/).fill('B2-4');
+  await tap(page, 'This is the unit');
+  await tap(page, 'I have read this');
+  await tap(page, 'Leave this station out …');
+  await page.getByLabel('Why?').fill('it blinks already');
+  await tap(page, 'Leave it out');
+  await tap(page, 'Read by camera');
+  await tap(page, 'Simulated');
+  await page.getByLabel('it shows').selectOption('B4');
+  await page.getByLabel('shaky hand').check();
+  await tap(page, 'Start watching');
+  await page.getByText('Made of it').waitFor({ timeout: 60_000 });
+  await page.getByTestId('camera-picture').evaluate((c) => c.scrollIntoView({ block: 'start' }));
+  await shot(page, 'camera-phone');
+}
+
 const trainer = await person('trainer', desk);
 await trainer.goto(`${address}/shelf`);
 await trainer.getByText('Brindlewick G4').first().waitFor();
@@ -139,6 +161,14 @@ await shot(trainer, 'route');
 await trainer.getByRole('tab', { name: 'Accounts' }).click();
 await trainer.getByRole('button', { name: 'rest 5 s' }).click();
 await shot(trainer, 'accounts');
+await trainer.goto(`${address}/shelf/hobrannet-t12/readout/lift`);
+await trainer.getByText('Over time').waitFor();
+await trainer.waitForTimeout(700);
+await shot(trainer, 'readout');
+await trainer.goto(`${address}/shelf/quorrin-b2/readout/rear`);
+await trainer.getByRole('tab', { name: 'Look-alikes' }).click();
+await trainer.getByText('What shows, across').waitFor();
+await shot(trainer, 'look-alikes');
 await trainer.goto(`${address}/shelf/wexmorl-s5?room=Modes`);
 await trainer.locator('.mode-box', { hasText: 'Numbered tests' }).click();
 await shot(trainer, 'modes');
@@ -214,6 +244,7 @@ await shot(looker, 'which-phone');
 await looker.goto(`${address}/machines/brindlewick-g4/G4-0417-12`);
 await looker.getByText('last seen').waitFor();
 await shot(looker, 'machine-phone');
+await camera(await person('technician', phone), 'QB-0412');
 await walk(await person('technician', phone, 'dark'), '-phone', 'G4-0930-02');
 await walk(await person('technician', desk), '', 'G4-0417-12');
 await browser.close();

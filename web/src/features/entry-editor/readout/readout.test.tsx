@@ -1,0 +1,191 @@
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import {
+  type Bundle,
+  type Entry,
+  entriesOf,
+  lookAlikes,
+  type Readout,
+  readBundle,
+  type Sign,
+  showsCode,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import stackerJson from '../../../../../demo/hobrannet-t12.json';
+import launchJson from '../../../../../demo/sandrelle-l6.json';
+import { glasswasher, show } from '../../../testing/trail.tsx';
+import { AccountsRoom } from './AccountsRoom.tsx';
+import { LookAlikeRoom } from './LookAlikeRoom.tsx';
+import type { ReadoutAt } from './ReadoutStudio.tsx';
+import { ShownRoom } from './ShownRoom.tsx';
+import { VectorsRoom } from './VectorsRoom.tsx';
+
+const read = (json: unknown): Bundle => {
+  const bundle = readBundle(json);
+  if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
+  return bundle.value;
+};
+const [launch, stacker] = [read(launchJson), read(stackerJson)];
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
+beforeEach(() => {
+  class StandIn {
+    onmessage: ((event: { data: unknown }) => void) | null = null;
+    postMessage({ readout, texts }: { readout: Readout; texts: readonly string[] }): void {
+      setTimeout(() => this.onmessage?.({ data: lookAlikes(readout, texts) }));
+    }
+    terminate(): void {}
+  }
+  vi.stubGlobal('Worker', StandIn);
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+/** A room with the draft behind it, as the editor keeps it. */
+function Room({
+  bundle,
+  id,
+  room: Shown,
+  latest,
+}: {
+  bundle: Bundle;
+  id: string;
+  room: (at: ReadoutAt & { signs: ReadonlyMap<string, Sign> }) => React.ReactNode;
+  latest: { body: Readout | null };
+}) {
+  const [body, setBody] = useState(() => entriesOf(bundle, 'readout').find((r) => r.id === id) as Readout);
+  latest.body = body;
+  const bodies = { entries: bundle.entries.map((e): Entry => (e.kind === 'readout' && e.id === id ? body : e)) };
+  const codes = entriesOf(bundle, 'code').filter((c) => showsCode(body, c));
+  const signs = new Map(
+    entriesOf(bundle, 'panel').flatMap((p) => p.faces.flatMap((f) => f.signs.map((s): [string, Sign] => [s.id, s]))),
+  );
+  return (
+    <Shown
+      body={body}
+      bodies={bodies}
+      codes={codes}
+      texts={[...new Set(codes.map((c) => c.text))]}
+      nameOf={(sign) => signs.get(sign)?.label ?? sign}
+      onEdit={(change) => setBody({ ...body, ...change } as Readout)}
+      signs={signs}
+    />
+  );
+}
+const open = (bundle: Bundle, id: string, room: Parameters<typeof Room>[0]['room']) => {
+  const latest: { body: Readout | null } = { body: null };
+  show(<Room bundle={bundle} id={id} room={room} latest={latest} />);
+  return latest;
+};
+
+describe('shown and read', () => {
+  it('plays a code, and shows what each sign does over one round', () => {
+    open(stacker, 'lift', ShownRoom);
+    sees('As the unit shows it');
+    expect(screen.getByRole('img', { name: /^one round lasts \d/ })).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('code'), { target: { value: 'LC' } });
+    expect((screen.getByLabelText('code') as HTMLSelectElement).value).toBe('LC');
+  });
+  it('scenes parted by a gesture are picked by it', () => {
+    open(launch, 'codes', ShownRoom);
+    press('Show the number');
+    sees(/^after “Show the number”/);
+  });
+  it('what the engine found stands beside it, and follows an edit', () => {
+    const latest = open(glasswasher, 'lamps', ShownRoom);
+    sees(/K23 reads as K19, which warns of less/);
+    const weights = within(screen.getByRole('table', { name: /weights of first character/ }));
+    fireEvent.change(weights.getByLabelText(/^weight of b/), { target: { value: '16' } });
+    expect(latest.body?.stages[0]?.reads).toMatchObject({ lamps: [{ weight: 16 }, { weight: 16 }, {}, {}, {}] });
+    sees(/ways of lighting add up to/);
+    press('1 2 4 from the left');
+    expect(latest.body?.stages[0]?.reads).toMatchObject({ lamps: [1, 2, 4, 8, 16].map((weight) => ({ weight })) });
+    fireEvent.change(weights.getByLabelText(/^weight of c/), { target: { value: '' } });
+    expect(latest.body?.stages[0]?.reads).toMatchObject({ lamps: [{}, {}, { sign: 'lamp-c' }, {}, {}] });
+  });
+  it('a truth table is pasted: rows that read are used, those that do not stay with the reason', () => {
+    const latest = open(launch, 'codes', ShownRoom);
+    press('Paste a truth table');
+    const box = screen.getByLabelText(/One line a pattern/) as HTMLTextAreaElement;
+    fireEvent.change(box, { target: { value: '100 P\n010 M\n01 T' } });
+    sees('line 3: 2 signs for 3 lamps');
+    press('Use 2 rows');
+    expect(latest.body?.stages[0]?.reads).toMatchObject({
+      to: {
+        kind: 'table',
+        rows: [
+          { pattern: '100', value: 'P' },
+          { pattern: '010', value: 'M' },
+        ],
+      },
+    });
+    expect(box.value).toBe('01 T');
+  });
+  it('times of a blinking lamp are changed, and a pause too short is found', () => {
+    const latest = open(stacker, 'lift', ShownRoom);
+    fireEvent.change(screen.getByLabelText('pause, ms'), { target: { value: '400' } });
+    expect(latest.body?.stages[0]?.reads).toMatchObject({ pauseMs: 400 });
+    sees(/cannot be told from the 0.3 s between two lights/);
+  });
+});
+
+describe('tests', () => {
+  it('hold or fail as the readout changes, and can be kept from what was said', () => {
+    const latest = open(glasswasher, 'lamps', VectorsRoom);
+    sees('all 2 hold');
+    fireEvent.change(screen.getByLabelText('What was seen, in words'), { target: { value: 'b d e, then a c d e' } });
+    sees('reads K23');
+    fireEvent.change(screen.getByLabelText('What it was'), { target: { value: 'K19' } });
+    fireEvent.change(screen.getByLabelText('Where, and when'), { target: { value: 'wrongly noted' } });
+    press('Keep what was said');
+    sees('1 of 3 fail');
+    expect(latest.body?.vectors.at(-1)).toMatchObject({ name: 'wrongly noted', expect: 'K19' });
+    press('take out wrongly noted');
+    press('Keep K19 as it shows');
+    sees('all 3 hold');
+  });
+  it('long and short, counts and texts are kept as well', () => {
+    open(stacker, 'lift', VectorsRoom);
+    sees('long short long');
+    fireEvent.change(screen.getByLabelText('What was seen, in words'), { target: { value: 'two short one long' } });
+    sees('reads LD');
+  });
+});
+
+describe('two accounts', () => {
+  it('the codes on which they differ stand side by side; following one keeps the other', () => {
+    const latest = open(glasswasher, 'lamps', AccountsRoom);
+    const before = latest.body?.stages;
+    expect(screen.getAllByRole('row').length).toBeGreaterThan(8);
+    press('Follow this one');
+    expect(latest.body?.stages).not.toEqual(before);
+    expect(latest.body?.accounts).toMatchObject([{ label: 'as this readout had it', stages: before }]);
+  });
+  it('the usual quarrels are one button each', () => {
+    const latest = open(glasswasher, 'lamps', AccountsRoom);
+    press('Counted from the other end');
+    press('Lamps counted, not weighed');
+    press('The other half first');
+    expect(latest.body?.accounts.map((a) => a.id)).toEqual(['from-right', 'account-2', 'account-3', 'account-4']);
+    sees('another listed code');
+  });
+});
+
+describe('look-alikes', () => {
+  it('a square of what becomes what, framed where the other warns of less, and the sentences', async () => {
+    open(glasswasher, 'lamps', LookAlikeRoom);
+    const cell = await screen.findByRole('button', { name: 'K23 read as K19' });
+    expect(cell.closest('td')?.className).toBe('danger');
+    fireEvent.click(cell);
+    sees('This pair');
+    sees(/does not warn of steam pressure/);
+    press(/^show all/);
+    await waitFor(() => sees('As it stands at the codes'));
+  });
+  it('says so where there are none', async () => {
+    open(stacker, 'lift', ({ texts, ...at }) => <LookAlikeRoom {...at} texts={texts.slice(0, 1)} />);
+    await waitFor(() => sees('No listed code becomes another by one slip.'));
+  });
+});
