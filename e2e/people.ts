@@ -51,20 +51,8 @@ export class Technician extends Person {
     await this.type(/^Software/, software);
   }
 
-  /** From the unit to the lamps, without what a test is not about. */
-  async getsToTheLamps(serial: string): Promise<void> {
-    await this.readsPlate(serial, 'G4-20B', '2.6');
-    await this.press('This is the unit');
-    await this.press('I have read this');
-    await this.press('Leave this station out …');
-    await this.type('Why?', 'it stands in that mode already');
-    await this.press('Leave it out');
-  }
-
-  /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */
-  async isAtTheReadout(family: string, serial: string, model: string, software: string): Promise<void> {
-    await this.opensTrail();
-    await this.picksUnit(family);
+  /** From the unit to the lamps or the display, without what a test is not about. */
+  async getsToTheLamps(serial: string, model = 'G4-20B', software = '2.6'): Promise<void> {
     await this.readsPlate(serial, model, software);
     await this.press('This is the unit');
     await this.press('I have read this');
@@ -72,6 +60,13 @@ export class Technician extends Person {
     await this.type('Why?', 'it stands in that mode already');
     await this.press('Leave it out');
     await this.sees('By phone, or typed in words');
+  }
+
+  /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */
+  async isAtTheReadout(family: string, serial: string, model: string, software: string): Promise<void> {
+    await this.opensTrail();
+    await this.picksUnit(family);
+    await this.getsToTheLamps(serial, model, software);
   }
 
   /** Taps along with a lamp: so many in each round, at its own tempo, with the pause between. */

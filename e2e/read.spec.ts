@@ -84,6 +84,60 @@ test('a camera that is refused, and one that shows a steady lamp, are told plain
   await expect(page.getByRole('button', { name: 'Take B2', exact: true })).toBeVisible();
 });
 
+test('a clip that was stored is read as the camera is; a camera that goes away has read what it saw', async ({
+  field,
+}) => {
+  const technician = await field();
+  const { page } = technician;
+  await technician.isAtTheReadout('Quorrin B2', 'QB-402', 'B2-4', '3.1');
+  // the picture of the (fake) camera, recorded for some seconds
+  const recorded = await page.evaluate(async () => {
+    const stream = await navigator.mediaDevices.getUserMedia({ video: true });
+    const recorder = new MediaRecorder(stream, { mimeType: 'video/webm' });
+    const pieces: Blob[] = [];
+    recorder.ondataavailable = (e) => pieces.push(e.data);
+    recorder.start();
+    await new Promise((done) => setTimeout(done, 9500));
+    const stopped = new Promise((done) => {
+      recorder.onstop = done;
+    });
+    recorder.stop();
+    await stopped;
+    for (const track of stream.getTracks()) track.stop();
+    return [...new Uint8Array(await new Blob(pieces).arrayBuffer())];
+  });
+  const place = async () => {
+    const picture = page.getByTestId('camera-picture');
+    const box = await picture.boundingBox();
+    await picture.click({ position: { x: (box?.width ?? 0) * lampAt.x, y: (box?.height ?? 0) * lampAt.y } });
+  };
+  await technician.press('Read by camera');
+  await technician.press('Stored clip');
+  await page
+    .getByLabel('The clip')
+    .setInputFiles({ name: 'lamp.webm', mimeType: 'video/webm', buffer: Buffer.from(recorded) });
+  await place();
+  await technician.press('Start watching');
+  await technician.sees('Made of it: 4');
+  await technician.press('Use it');
+  await expect(page.getByRole('button', { name: 'Take B4', exact: true })).toBeVisible();
+
+  await page.evaluate(() => {
+    const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);
+    navigator.mediaDevices.getUserMedia = async (wanted) => {
+      const stream = await open(wanted);
+      setTimeout(() => stream.getTracks()[0]?.dispatchEvent(new Event('ended')), 5000);
+      return stream;
+    };
+  });
+  await technician.press('Read by camera');
+  await technician.sees('Point at lamp light in the picture');
+  await place();
+  await technician.press('Start watching');
+  await technician.sees('The camera went away');
+  await expect(page.getByRole('group', { name: /^brightness of lamp light/ })).toBeVisible();
+});
+
 test('a display that alternates: the code, then its value', async ({ field }) => {
   const technician = await field();
   const { page } = technician;

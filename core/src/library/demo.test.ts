@@ -12,6 +12,7 @@ import {
   type Step,
   showsCode,
   signsOfReads,
+  specialMeans,
   sweepPlan,
 } from '../index.ts';
 
@@ -82,7 +83,7 @@ describe('the demo', () => {
   );
   it('has stages that come at once, by colour, in turn and by a gesture; a table that depends on an earlier stage; lamps that do not count', () => {
     const stages = readouts.flatMap((r) => r.stages);
-    for (const comes of ['at-once', 'colour', 'alternates', 'route'])
+    for (const comes of ['at-once', 'colour', 'alternates', 'route', 'sign'])
       expect(stages.some((s) => s.comes.kind === comes)).toBe(true);
     expect(stages.some((s) => 'to' in s.reads && s.reads.to.kind === 'by-stage')).toBe(true);
     expect(stages.some((s) => 'heard' in s.reads && s.reads.heard)).toBe(true);
@@ -94,6 +95,10 @@ describe('the demo', () => {
     expect(readouts.some((r) => r.marks.length > 0) && readouts.some((r) => r.slots.rotatesMs)).toBe(true);
     expect(readouts.filter((r) => r.vectors.length > 0).length).toBeGreaterThanOrEqual(8);
     expect(bundles.flatMap(lint).some((f) => f.code === 'readings-differ')).toBe(true);
+  });
+  it('has signs that are no code, of every sort', () => {
+    const means = new Set(readouts.flatMap((r) => r.specials.map((s) => s.means)));
+    expect([...specialMeans].filter((m) => !means.has(m))).toEqual([]);
   });
   it('has one sign that means different things in different modes', () => {
     const meanings = bundles.map((b) => {

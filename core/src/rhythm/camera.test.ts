@@ -85,6 +85,11 @@ describe('the camera', () => {
       }),
       ['slow', 'dark'],
     ],
+    [
+      'under tubes that flicker with the mains',
+      (t) => ({ lit: [t % 1000 < 500, false], exposure: 1 + 0.08 * Math.sin(2 * Math.PI * 100.3 * (t / 1000)) }),
+      ['slow', 'dark'],
+    ],
     ['a run of three and a pause', (t) => ({ lit: [t % 3300 < 1500 && t % 600 < 300, false] }), ['rhythm', 'dark']],
   ])('%s', (_, scene, states) => {
     const frames = film(7, scene);

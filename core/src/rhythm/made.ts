@@ -42,7 +42,7 @@ export function makeTrace(making: TraceMaking): Sample[] {
   const swing = (random() - 0.5) * 2 * step * drift;
   const everyMs = 8000 + random() * 10_000;
   const turn = random() * 2 * Math.PI;
-  const slope = ((random() - 0.5) * step * drift) / 5000;
+  const slope = ((random() - 0.5) * step * drift) / lastsMs;
   const frameMs = 1000 / framesPerS;
   const samples: Sample[] = [];
   let e = 0;

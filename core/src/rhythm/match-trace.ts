@@ -8,6 +8,8 @@ const tempos = [0.72, 0.85, 1, 1.17, 1.37];
 const spread = 0.11;
 /** Share of the light a pattern must explain, against lights free to come when they like. */
 const leastExplained = 0.7;
+/** What a pattern leaves over may be so many times what lights that come when they like leave over. */
+const mostLeft = 1.3;
 /** By how much the best must lead before it is believed, in natural logarithms. */
 const leastLead = 7;
 /** Brightness that wanders by more than this and yet does not blink is noise; by less, a steady lamp. */
@@ -110,9 +112,14 @@ const contenders = 4;
  * Gives a pattern the dark level, step and noise that suit it best, twice over, and says how likely the trace is then:
  * a wrong pattern can no longer live on a dark level that was bent for another.
  */
-function ownLevel(trace: Trace, stretches: readonly Stretch[], first: Laid): Laid & Readonly<{ whole: number }> {
+function ownLevel(
+  trace: Trace,
+  stretches: readonly Stretch[],
+  first: Laid,
+): Laid & Readonly<{ whole: number; noise: number }> {
   let laid = first;
   let whole = Number.NEGATIVE_INFINITY;
+  let left = Number.POSITIVE_INFINITY;
   for (let round = 0; round < 2; round++) {
     const { dark, step } = regress(trace.levels, laid.lit, trace.stepMs);
     const { evidence, noise } = evidenceOf(trace.levels, dark, step, laid.lit);
@@ -125,14 +132,17 @@ function ownLevel(trace: Trace, stretches: readonly Stretch[], first: Laid): Lai
       seen += 1;
     }
     const likely = -seen * Math.log(noise) - 0.5 * squares + (laid.log - laid.light);
-    if (step > 0) whole = Math.max(whole, likely);
+    if (step > 0) {
+      whole = Math.max(whole, likely);
+      left = Math.min(left, noise);
+    }
     laid = lay(sumsOf(evidence), stretches);
   }
-  return { ...laid, whole };
+  return { ...laid, whole, noise: left };
 }
 
 /** A light that explains less than this may be noise. */
-const leastRun = 8;
+const leastRun = 12;
 
 /** The evidence lights would explain that may come and go when they like, without what may be mere noise. */
 function freeLight({ evidence, lit }: Lights): number {
@@ -182,7 +192,9 @@ export function matchTrace(trace: Trace, patterns: readonly PulsePattern[]): Res
     .map((p) => ({ ...p, own: ownLevel(trace, p.stretches, p.laid) }))
     .sort((a, b) => b.own.whole - a.own.whole);
   const [top, next] = best;
-  if (!top || top.laid.light < leastExplained * freeLight(lights)) return refuse({ code: 'no-fit' });
+  const unexplained =
+    !top || top.laid.light < leastExplained * freeLight(lights) || top.own.noise > mostLeft * lights.noise;
+  if (unexplained) return refuse({ code: 'no-fit' });
   if (top.laid.pauses < 1 || (next && top.own.whole - next.own.whole < leastLead && !sameParts(top.parts, next.parts)))
     return refuse({ code: 'undecided' });
   const behind = (p: (typeof first)[number]): number => p.laid.log - (first[0]?.laid.log ?? 0) - leastLead;

@@ -170,16 +170,16 @@ function smooth(evidence: Float64Array, stay: number): Float64Array {
   return lit;
 }
 
-/** Half of the stretch in which bright and dark are told from each other at first. */
-const nearMs = 1300;
+/** Halves of the stretch in which bright and dark are told from each other at first: each is a beginning of its own. */
+const nearMs = [700, 1300, 2600];
 
 /**
  * A first guess of what is lit: above the middle of what was seen shortly before and after. Where hardly anything
  * changes, the lamp stays as it was after the last change.
  */
-function firstGuess(levels: Float64Array, stepMs: number): Float64Array {
+function firstGuess(levels: Float64Array, stepMs: number, halfMs: number): Float64Array {
   const n = levels.length;
-  const half = Math.max(4, Math.round(nearMs / stepMs));
+  const half = Math.max(4, Math.round(halfMs / stepMs));
   const reach = Math.max(1, Math.round(45 / stepMs));
   const mean = new Float64Array(n);
   for (let t = 0; t < n; t++) {
@@ -282,24 +282,34 @@ function likeness(levels: Float64Array, stepMs: number): { wander: number; blink
   return { wander, blinks: false };
 }
 
-/** Splits a trace into dark level, step and noise by turns; null where fewer than ten pictures were seen. */
-export function lightsOf({ stepMs, levels }: Trace): Lights | null {
-  const seen = levels.reduce((count, y) => count + (Number.isNaN(y) ? 0 : 1), 0);
-  if (seen < 10) return null;
+type Split = Pick<Lights, 'dark' | 'step' | 'noise' | 'evidence' | 'lit'>;
+
+/** Dark level, step and noise by turns with what is lit, from one first guess on. */
+function splitFrom(guess: Float64Array, levels: Float64Array, stepMs: number): Split {
   const stay = 1 - Math.min(0.3, stepMs / switchMs);
-  let lit: Float64Array = firstGuess(levels, stepMs);
+  let lit = guess;
   let dark: Float64Array = new Float64Array(levels.length);
   let [step, noise] = [0, 1];
   let evidence: Float64Array = new Float64Array(levels.length);
   for (let round = 0; round < 8; round++) {
-    const fit = regress(levels, lit, stepMs);
-    dark = fit.dark;
-    step = fit.step;
+    ({ dark, step } = regress(levels, lit, stepMs));
     ({ evidence, noise } = evidenceOf(levels, dark, step, lit));
     lit = smooth(evidence, stay);
   }
-  const decibels = 20 * Math.log10(Math.max(step, 1e-6) / noise);
-  return { stepMs, dark, step, noise, decibels, evidence, lit, ...likeness(levels, stepMs) };
+  return { dark, step, noise, evidence, lit };
+}
+
+/**
+ * Splits a trace into dark level, step and noise; of several beginnings the one that leaves least noise is taken. Null
+ * where fewer than ten pictures were seen.
+ */
+export function lightsOf({ stepMs, levels }: Trace): Lights | null {
+  const seen = levels.reduce((count, y) => count + (Number.isNaN(y) ? 0 : 1), 0);
+  if (seen < 10) return null;
+  const splits = nearMs.map((half) => splitFrom(firstGuess(levels, stepMs, half), levels, stepMs));
+  const best = splits.reduce((a, b) => (b.step > 0 && (a.step <= 0 || b.noise < a.noise) ? b : a));
+  const decibels = 20 * Math.log10(Math.max(best.step, 1e-6) / best.noise);
+  return { stepMs, ...best, decibels, ...likeness(levels, stepMs) };
 }
 
 /** The stretches in which a lamp was more likely lit than dark; those shorter than `leastMs` are left out. */

@@ -18,6 +18,8 @@ export function securityHeaders(config: Config): Middleware {
         // the style library writes style elements; scripts stay files
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
+        // a clip from the person's own device, read by the camera
+        mediaSrc: ["'self'", 'blob:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
         workerSrc: ["'self'", 'blob:'],

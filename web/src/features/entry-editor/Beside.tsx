@@ -1,4 +1,5 @@
-import { type Entry, entriesOf, entryOf, lockOutMs, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
+import { type Entry, entriesOf, entryOf, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
+import { Attempts } from '../../parts/attempts/Attempts.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
@@ -15,7 +16,6 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
     .map((c) => c.text);
   const alike = readout && body.kind === 'code' ? lookAlikes(readout, [...new Set([...codes, body.text])]) : [];
   const run = proveRun(body.detection);
-  const locked = lockOutMs(body.detection);
   return (
     <aside className="stack beside">
       {panel?.faces[0] && (
@@ -37,13 +37,7 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
           {run.cycles} {body.detection.cycle}
           {run.cycles === 1 ? '' : 's'} prove a repair.
         </p>
-        {locked !== null && (
-          <p>
-            When it locks out, the trouble has lasted{' '}
-            {locked >= 3_600_000 ? `${(locked / 3_600_000).toFixed(1)} h` : `${Math.round(locked / 60_000)} min`} at the
-            least.
-          </p>
-        )}
+        <Attempts detection={body.detection} />
         {body.kind === 'code' &&
           panel &&
           alike

@@ -108,22 +108,24 @@ export function LookAlikeRoom({ body, bodies, codes, texts }: ReadoutAt) {
       <section className="sheet">
         <h3>{picked ? 'This pair' : 'As it stands at the codes'}</h3>
         <ul className="plain look-alike-list">
-          {(picked ? [picked] : found).slice(0, 60).map((l) => (
-            <li key={`${l.code}${l.becomes}${l.slip.kind}`} className={isDanger(l) ? 'warning' : ''}>
-              <CodeGlyph text={l.becomes} />: if {panel ? slipWords(l, panel) : l.slip.kind}, this is{' '}
-              <CodeGlyph text={l.code} />.
-              {isDanger(l) && (
-                <p className="small">
-                  {l.becomes} does not warn of{' '}
-                  {(hazardsOf.get(l.code) ?? [])
-                    .filter((h) => !(hazardsOf.get(l.becomes) ?? []).includes(h))
-                    .join(', ')
-                    .replaceAll('-', ' ')}
-                  .
-                </p>
-              )}
-            </li>
-          ))}
+          {(picked ? [picked] : [...found].sort((a, b) => Number(isDanger(b)) - Number(isDanger(a))))
+            .slice(0, 60)
+            .map((l) => (
+              <li key={`${l.code}${l.becomes}${l.slip.kind}`} className={isDanger(l) ? 'warning' : ''}>
+                <CodeGlyph text={l.becomes} />: if {panel ? slipWords(l, panel) : l.slip.kind}, this is{' '}
+                <CodeGlyph text={l.code} />.
+                {isDanger(l) && (
+                  <p className="small">
+                    {l.becomes} does not warn of{' '}
+                    {(hazardsOf.get(l.code) ?? [])
+                      .filter((h) => !(hazardsOf.get(l.becomes) ?? []).includes(h))
+                      .join(', ')
+                      .replaceAll('-', ' ')}
+                    .
+                  </p>
+                )}
+              </li>
+            ))}
         </ul>
         {picked && (
           <button type="button" className="plain" onClick={() => setPicked(null)}>

@@ -35,6 +35,10 @@ export function ShownRoom({
   const face = entriesOf(bodies, 'panel')
     .flatMap((p) => p.faces)
     .find((f) => f.signs.some((s) => s.id === own));
+  const colourOf = (id: string): string => {
+    const sign = signs.get(id);
+    return sign?.kind === 'lamp' ? (sign.colours[0] ?? '') : '';
+  };
   const later = useDeferredValue(body);
   const findings = useMemo(
     () =>
@@ -94,7 +98,7 @@ export function ShownRoom({
         {play.scene && (
           <div className="sheet">
             <h3>Over time</h3>
-            <Timeline scene={play.scene} atMs={play.atMs} nameOf={nameOf} rates={body.rates} />
+            <Timeline scene={play.scene} atMs={play.atMs} nameOf={nameOf} colourOf={colourOf} rates={body.rates} />
           </div>
         )}
       </section>

@@ -8,11 +8,13 @@ export function Timeline({
   scene,
   atMs,
   nameOf,
+  colourOf,
   rates,
 }: {
   scene: Scene;
   atMs: number;
   nameOf: (sign: string) => string;
+  colourOf: (sign: string) => string;
   rates: Readout['rates'];
 }) {
   const signs = [...new Set(scene.cues.map((c) => c.shown.sign))] as SignId[];
@@ -28,7 +30,7 @@ export function Timeline({
               .map((c) => (
                 <span
                   key={c.fromMs}
-                  className={`timeline-bar ${c.shown.kind === 'lamp' ? `${c.shown.state} ${c.shown.colour ?? ''}` : c.shown.kind}`}
+                  className={`timeline-bar ${c.shown.kind === 'lamp' ? `${c.shown.state} ${c.shown.colour ?? colourOf(sign)}` : c.shown.kind}`}
                   style={{ left: `${x(c.fromMs)}%`, width: `${x(c.toMs - c.fromMs)}%` }}
                 >
                   {c.shown.kind === 'text'

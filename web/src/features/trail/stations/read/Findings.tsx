@@ -135,7 +135,8 @@ export function Advice({
         <div className="note" role="status">
           {own.slice(0, 3).map((l) => (
             <p key={`${l.code}${l.slip.kind}`}>
-              If {slipWords(l, panel)}, this is <CodeGlyph text={l.code} />. {readout.note}
+              If {slipWords(l, panel)}, this is <CodeGlyph text={l.code} />.
+              {l.slip.kind === 'lamp-dark' && ' Check that it lights at power-up.'} {readout.note}
             </p>
           ))}
         </div>

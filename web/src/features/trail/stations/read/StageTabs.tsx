@@ -1,4 +1,5 @@
 import type { Candidate, Code, Look, Parts, Readout, Stage } from '@wire-trail/core';
+import { Attempts } from '../../../../parts/attempts/Attempts.tsx';
 
 /** The sum as it is done in the head: weights of the lit lamps, the unsure one as a question. */
 export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string) => string): string | null {
@@ -88,6 +89,7 @@ export function CodeWords({
       <strong>{words}</strong>
       {code && <p className="soft small">{code.saw}</p>}
       {!code && generic && <p className="soft small">In general: {generic}</p>}
+      {code?.detection.attempt && <Attempts detection={code.detection} />}
       {code?.decoy && <p className="tag">a decoy: it shows for every fault</p>}
     </div>
   );
