@@ -10,8 +10,10 @@ const spread = 0.11;
 const leastExplained = 0.7;
 /** What a pattern leaves over may be so many times what lights that come when they like leave over. */
 const mostLeft = 1.3;
-/** By how much the best must lead before it is believed, in natural logarithms. */
-const leastLead = 7;
+/** By how much the best must lead before it is believed, in natural logarithms; by more where the lamp hardly shows. */
+const leastLead = 8;
+const moreLead = 4;
+const hardlyDecibels = 5;
 /** Brightness that wanders by more than this and yet does not blink is noise; by less, a steady lamp. */
 const noisyFrom = 8;
 
@@ -195,7 +197,8 @@ export function matchTrace(trace: Trace, patterns: readonly PulsePattern[]): Res
   const unexplained =
     !top || top.laid.light < leastExplained * freeLight(lights) || top.own.noise > mostLeft * lights.noise;
   if (unexplained) return refuse({ code: 'no-fit' });
-  if (top.laid.pauses < 1 || (next && top.own.whole - next.own.whole < leastLead && !sameParts(top.parts, next.parts)))
+  const lead = leastLead + (lights.decibels < hardlyDecibels ? moreLead : 0);
+  if (top.laid.pauses < 1 || (next && top.own.whole - next.own.whole < lead && !sameParts(top.parts, next.parts)))
     return refuse({ code: 'undecided' });
   const behind = (p: (typeof first)[number]): number => p.laid.log - (first[0]?.laid.log ?? 0) - leastLead;
   const fits = [

@@ -4,8 +4,6 @@ import {
   confirmAt,
   entriesOf,
   genericMeaning,
-  isRhythmic,
-  type Look,
   type SeenLamp,
   type Sign,
   type SignId,
@@ -16,7 +14,6 @@ import { useState } from 'react';
 import { usePageKeys } from '../../../../app/keys.ts';
 import type { Happening } from '../../../../offline/walks.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
-import type { LampShow } from '../../../../parts/panel/PanelDrawing.tsx';
 import { partName } from '../../../../parts/words/coach-words.ts';
 import { Several } from '../Several.tsx';
 import { Skip } from '../Skip.tsx';
@@ -30,6 +27,7 @@ import './read.css';
 import { SaidBox } from './SaidBox.tsx';
 import { StageInput } from './StageInput.tsx';
 import { CodeWords, StageTabs } from './StageTabs.tsx';
+import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
 import { listedOf, type Reading, useReading } from './use-reading.ts';
 
 /** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
@@ -123,6 +121,17 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const isTaken = before !== undefined && codes.some((c) => c.id === before.code && c.text === first?.code);
   const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
   const isLamps = stage.reads.kind === 'lamps';
+  const input = (
+    <StageInput
+      key={`${item?.controller.id}${slot}${stage.id}`}
+      data={{ ...data, panel }}
+      readout={readout}
+      stage={stage}
+      look={look}
+      parts={reading.parts ?? new Map()}
+      onLook={reading.write}
+    />
+  );
   return (
     <Room
       panel={{
@@ -209,15 +218,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
         onPick={reading.setStageIndex}
         nameOf={nameOf}
       />
-      <StageInput
-        key={`${item?.controller.id}${slot}${stage.id}`}
-        data={{ ...data, panel }}
-        readout={readout}
-        stage={stage}
-        look={look}
-        parts={reading.parts ?? new Map()}
-        onLook={reading.write}
-      />
+      {!isLamps && input}
       {reading.parts?.get(stage.id) !== undefined && reading.stageIndex < readout.stages.length - 1 && (
         <button type="button" className="act wide" onClick={() => reading.setStageIndex(reading.stageIndex + 1)}>
           Now {readout.stages[reading.stageIndex + 1]?.label}
@@ -245,6 +246,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
           {readout.note && <p>{readout.note}</p>}
         </div>
       )}
+      {isLamps && input}
       <SaidBox
         data={{ ...data, panel }}
         readout={readout}
@@ -254,9 +256,6 @@ export function ReadStation({ walk, data, add }: StationProps) {
     </Room>
   );
 }
-
-/** A lamp that was seen to light counts as a look at it alone. */
-const litOnce = (stage: Stage, sign: SignId): Look => ({ kind: 'lamps', stage: stage.id, lamps: { [sign]: 'lit' } });
 
 function OtherReadouts({ reading }: { reading: Reading }) {
   const { readouts, readout, item } = reading;
@@ -275,47 +274,3 @@ function OtherReadouts({ reading }: { reading: Reading }) {
     </div>
   );
 }
-
-function questionOf({ reads }: Stage): string {
-  if (reads.kind === 'lamps') return 'What do the lamps show?';
-  if (reads.kind === 'which') return 'Which lamp blinks, and how often?';
-  if (isRhythmic(reads)) return 'heard' in reads && reads.heard ? 'How does it beep?' : 'How does it blink?';
-  return 'Read the display';
-}
-
-function howTo({ reads }: Stage): string {
-  if (reads.kind === 'lamps')
-    return 'Tap each lamp: lit, then cannot tell, then dark again. What you do not tap counts as dark once you tapped one.';
-  if (isRhythmic(reads)) return 'Count it, tap along with it, or let the camera watch. Two rounds are surer than one.';
-  return 'Type what you see. A look-alike such as O for 0 is taken for what the display can show, and named.';
-}
-
-function shownLamps({ readout, look }: Reading, stage: Stage): ReadonlyMap<SignId, LampShow> {
-  const own = stage.comes.kind === 'colour' ? stage.comes.colour : undefined;
-  const counted = new Set(
-    readout?.stages.flatMap((s) => (s.reads.kind === 'lamps' || isRhythmic(s.reads) ? signsOfReads(s.reads) : [])),
-  );
-  const mine = signsOfReads(stage.reads);
-  return new Map(
-    [...counted].map((sign) => {
-      const seen = look?.kind === 'lamps' && mine.includes(sign) ? look.lamps[sign] : undefined;
-      const blinks =
-        look &&
-        look.kind !== 'lamps' &&
-        isRhythmic(stage.reads) &&
-        (look.kind !== 'blinks' || !look.sign || look.sign === sign);
-      const colour = look?.kind === 'lamps' ? (look.colours?.[sign] ?? own) : own;
-      return [sign, { state: seen ?? (blinks && mine.includes(sign) ? 'slow' : 'unseen'), colour }];
-    }),
-  );
-}
-
-const shownTexts = (stage: Stage, look: Look | undefined): ReadonlyMap<SignId, string> =>
-  new Map('sign' in stage.reads && look?.kind === 'text' ? [[stage.reads.sign, look.text.toUpperCase()]] : []);
-
-const weightsOf = (stage: Stage): ReadonlyMap<SignId, string> =>
-  new Map(
-    stage.reads.kind === 'lamps'
-      ? stage.reads.lamps.flatMap((l) => (l.weight ? [[l.sign, String(l.weight)] as const] : []))
-      : [],
-  );

@@ -1,22 +1,12 @@
-import {
-  isRhythmic,
-  type Look,
-  type Pulse,
-  type SeenLamp,
-  type Sign,
-  type SignId,
-  schedule,
-  signsOfReads,
-} from '@wire-trail/core';
+import { isRhythmic, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { partName } from '../../../../../parts/words/coach-words.ts';
 import { faceOfStage } from '../LampKeys.tsx';
 import type { StageProps } from '../use-reading.ts';
-import { refusalWords } from '../words.ts';
 import './camera.css';
+import { CameraResult } from './CameraResult.tsx';
 import { picture, regionOf, type Trouble } from './feed-picture.ts';
-import type { LampRead, Watched } from './messages.ts';
-import { TraceView } from './TraceView.tsx';
+import type { Watched } from './messages.ts';
 import { useCamera } from './use-camera.ts';
 import { type SourceKind, type SourceTrouble, useSource } from './use-source.ts';
 
@@ -221,99 +211,5 @@ function Live({ levels, names }: { levels: ReadonlyArray<readonly number[]>; nam
         );
       })}
     </div>
-  );
-}
-
-type ResultProps = Readonly<{
-  lamps: readonly LampRead[];
-  framesPerS: number;
-  rhythmic: boolean;
-  name: (sign: SignId) => string;
-  stage: StageProps['stage']['id'];
-  onLook: (look: Look) => void;
-  onAgain: () => void;
-}>;
-
-const stateWords = {
-  dark: 'dark',
-  lit: 'lit',
-  slow: 'blinks slowly',
-  fast: 'blinks fast',
-  rhythm: 'blinks in a rhythm',
-  unsure: 'cannot be told',
-} as const;
-
-function CameraResult({ lamps, framesPerS, rhythmic, name, stage, onLook, onAgain }: ResultProps) {
-  const [corrected, setCorrected] = useState<ReadonlyMap<SignId, readonly Pulse[]>>(new Map());
-  const best = lamps.find((l) => l.fits !== null) ?? lamps.find((l) => l.pulses.length > 1) ?? lamps[0];
-  const fit = best?.fits?.[0];
-  const byHand = best ? corrected.get(best.sign) : undefined;
-  const lookOf = (): Look | null => {
-    if (!rhythmic)
-      return {
-        kind: 'lamps',
-        stage,
-        lamps: Object.fromEntries(
-          lamps.map((l): [string, SeenLamp] => [l.sign, l.state === 'rhythm' ? 'unsure' : l.state]),
-        ),
-      };
-    if (!best) return null;
-    if (byHand) return { kind: 'pulses', stage, by: 'camera', sign: best.sign, pulses: [...byHand] };
-    if (best.fits)
-      return {
-        kind: 'trace',
-        stage,
-        sign: best.sign,
-        stepMs: best.stepMs,
-        levels: [...best.levels],
-        fits: [...best.fits],
-      };
-    return best.refusal?.code === 'steady' && best.state !== 'rhythm'
-      ? { kind: 'lamps', stage, lamps: { [best.sign]: best.state } }
-      : null;
-  };
-  const look = lookOf();
-  return (
-    <>
-      {lamps.map((l) => (
-        <TraceView
-          key={l.sign}
-          lamp={l}
-          name={name(l.sign)}
-          pulses={corrected.get(l.sign) ?? l.pulses}
-          onPulses={rhythmic ? (pulses) => setCorrected(new Map([...corrected, [l.sign, pulses]])) : null}
-        />
-      ))}
-      <p role="status">
-        {rhythmic ? (
-          byHand ? (
-            <strong>Set right by hand: {byHand.length} lights.</strong>
-          ) : fit ? (
-            <strong>
-              Made of it:{' '}
-              {Object.values(fit.parts)
-                .map((t) => (t.startsWith('!') ? 'a sign that is no code' : t))
-                .join(' then ')}
-            </strong>
-          ) : (
-            <strong>{best?.refusal ? refusalWords(best.refusal) : 'Nothing can be made of it.'}</strong>
-          )
-        ) : (
-          <strong>{lamps.map((l) => `${name(l.sign)} ${stateWords[l.state]}`).join(', ')}</strong>
-        )}{' '}
-        <span className="soft small">
-          {framesPerS.toFixed(0)} pictures a second
-          {rhythmic ? ' · touch a light to take it out, a gap to put one in' : ''}
-        </span>
-      </p>
-      <div className="row">
-        <button type="button" className="act first" disabled={!look} onClick={() => look && onLook(look)}>
-          Use it
-        </button>
-        <button type="button" className="act" onClick={onAgain}>
-          Watch again
-        </button>
-      </div>
-    </>
   );
 }
