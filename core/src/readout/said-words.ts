@@ -70,9 +70,11 @@ const signs: Readonly<Record<string, string>> = {
 };
 /** Words that say nothing here. */
 const filler = new Set(
-  "the a an and is are it its it’s it's lamp lamps light led leds lit-up number numbers from of at row one-is there i see shows show showing says reads display with time times beep beeps pause only just ones left then-is now both while code letter digit digits character".split(
-    ' ',
-  ),
+  (
+    "the a an and is are it its it's lamp lamps light led leds number numbers from of at in row there i see shows show " +
+    'showing says reads display with time times beep beeps pause only just ones left both now while code letter digit ' +
+    'digits character'
+  ).split(' '),
 );
 
 const chunkEnd = /\b(?:and then|then|after that|next|followed by)\b|;|\n|→|\|/gi;
