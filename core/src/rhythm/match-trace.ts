@@ -12,8 +12,10 @@ const leastExplained = 0.7;
 const mostLeft = 1.3;
 /** By how much the best must lead before it is believed, in natural logarithms; by more where the lamp hardly shows. */
 const leastLead = 8;
-const moreLead = 4;
+const moreLead = 7;
 const hardlyDecibels = 5;
+/** Below this nothing is believed: by what the best pattern itself makes of step and noise, which noise cannot flatter. */
+const leastDecibels = 0.5;
 /** Brightness that wanders by more than this and yet does not blink is noise; by less, a steady lamp. */
 const noisyFrom = 8;
 
@@ -118,10 +120,11 @@ function ownLevel(
   trace: Trace,
   stretches: readonly Stretch[],
   first: Laid,
-): Laid & Readonly<{ whole: number; noise: number }> {
+): Laid & Readonly<{ whole: number; noise: number; decibels: number }> {
   let laid = first;
   let whole = Number.NEGATIVE_INFINITY;
   let left = Number.POSITIVE_INFINITY;
+  let decibels = Number.NEGATIVE_INFINITY;
   for (let round = 0; round < 2; round++) {
     const { dark, step } = regress(trace.levels, laid.lit, trace.stepMs);
     const { evidence, noise } = evidenceOf(trace.levels, dark, step, laid.lit);
@@ -137,10 +140,11 @@ function ownLevel(
     if (step > 0) {
       whole = Math.max(whole, likely);
       left = Math.min(left, noise);
+      decibels = 20 * Math.log10(step / noise);
     }
     laid = lay(sumsOf(evidence), stretches);
   }
-  return { ...laid, whole, noise: left };
+  return { ...laid, whole, noise: left, decibels };
 }
 
 /** A light that explains less than this may be noise. */
@@ -197,7 +201,8 @@ export function matchTrace(trace: Trace, patterns: readonly PulsePattern[]): Res
   const unexplained =
     !top || top.laid.light < leastExplained * freeLight(lights) || top.own.noise > mostLeft * lights.noise;
   if (unexplained) return refuse({ code: 'no-fit' });
-  const lead = leastLead + (lights.decibels < hardlyDecibels ? moreLead : 0);
+  if (top.own.decibels < leastDecibels) return refuse({ code: 'too-noisy', decibels: top.own.decibels });
+  const lead = leastLead + (top.own.decibels < hardlyDecibels ? moreLead : 0);
   if (top.laid.pauses < 1 || (next && top.own.whole - next.own.whole < lead && !sameParts(top.parts, next.parts)))
     return refuse({ code: 'undecided' });
   const behind = (p: (typeof first)[number]): number => p.laid.log - (first[0]?.laid.log ?? 0) - leastLead;
