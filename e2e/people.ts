@@ -59,7 +59,7 @@ export class Technician extends Person {
     await this.press('Leave this station out …');
     await this.type('Why?', 'it stands in that mode already');
     await this.press('Leave it out');
-    await this.sees('By phone, or typed in words');
+    await this.sees(/By phone, or typed in words|It may have been misread/);
   }
 
   /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */

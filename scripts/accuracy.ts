@@ -28,7 +28,9 @@ ${kinds.map((k, i) => `<text x="${width - 130}" y="${130 + i * 20}" fill="${colo
 `;
 const percent = (share: number): string => `${(share * 100).toFixed(2)} %`;
 const table = rows
-  .map((r) => `| ${r.decibels} | ${percent(r.shares.right)} | ${percent(r.shares.refused)} | ${percent(r.shares.wrong)} |`)
+  .map(
+    (r) => `| ${r.decibels} | ${percent(r.shares.right)} | ${percent(r.shares.refused)} | ${percent(r.shares.wrong)} |`,
+  )
   .join('\n');
 writeFileSync(new URL('../docs/accuracy.svg', import.meta.url), svg);
 writeFileSync(

@@ -22,7 +22,8 @@ describe('docs/format.md', () => {
   });
   it('shows a seen file that reads, and every sort of look', () => {
     expect(Seen.safeParse(example('seen')).error).toBeUndefined();
-    for (const name of ['look-blinks', 'look-rhythm', 'look-text', 'look-pulses', 'look-trace']) expect(Look.safeParse(example(name)).error).toBeUndefined();
+    for (const name of ['look-blinks', 'look-rhythm', 'look-text', 'look-pulses', 'look-trace'])
+      expect(Look.safeParse(example(name)).error).toBeUndefined();
   });
   it('shows a walk event that reads', () => expect(WalkEvent.safeParse(example('event')).error).toBeUndefined());
   it('names every entry kind, standing and scope', () => {
