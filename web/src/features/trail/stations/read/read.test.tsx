@@ -85,6 +85,8 @@ describe('a display', () => {
     press('Raw bytes on the link box');
     type('What does the display show?', '9C 01 07');
     sees('3 bytes so far; it takes four');
+    sees('Cannot be told yet:');
+    expect(screen.queryByRole('button', { name: /^Take / })).toBeNull();
     type('What does the display show?', '9C 01 0z 05');
     sees(/is no hexadecimal digit/);
     type('What does the display show?', '9C 01 07 05');
