@@ -168,6 +168,7 @@ export {
   type Decoded,
   type Disagreement,
   decode,
+  isTold,
   type Listed,
   type Misread,
 } from './readout/decode.ts';

@@ -27,6 +27,8 @@ export type Candidate = Readonly<{
   code: string;
   /** Between 0 and 1; all candidates kept and left out add up to 1. */
   certainty: number;
+  /** How well what was seen goes with it, against the candidate it goes with best: from 0 to 1, whatever is frequent. */
+  fit: number;
   misread: readonly Misread[];
 }>;
 
@@ -129,6 +131,19 @@ function disagreementsIn(looks: readonly Look[]): Disagreement[] {
   return [...told.values()].flatMap((t) => (t.told.size > 1 ? [{ ...t, told: [...t.told] }] : []));
 }
 
+/** What the rest must fit worse by, for a candidate to stand out by what was seen. */
+const standsOut = 8;
+
+/**
+ * Whether the first candidate stands out enough to be offered as the answer: it is more likely than not, or nothing else
+ * goes nearly as well with what was seen.
+ */
+export function isTold({ candidates }: Pick<Decoded, 'candidates'>): boolean {
+  const [first, ...others] = candidates;
+  if (!first) return false;
+  return first.certainty >= 0.5 || others.every((c) => c.fit * standsOut < first.fit);
+}
+
 /**
  * Ranks what a readout may be showing, given everything seen so far, doubtful lamps included.
  * Bayes over the listed codes (weighted by frequency), the signs that are no code, and the literal pattern where no
@@ -153,16 +168,18 @@ export function decode(readout: Readout, listed: readonly Listed[], seen: Seen):
     if (top === 0 || likelihood < top * leastShare) continue;
     const hypothesis = table.hypotheses[i];
     const row = table.rows[weighed.row[i] as number];
-    if (hypothesis && row) live.push({ hypothesis, row, certainty: (hypothesis.prior * likelihood) / sum });
+    if (hypothesis && row)
+      live.push({ hypothesis, row, certainty: (hypothesis.prior * likelihood) / sum, fit: likelihood / top });
   }
   const ranked = live.sort((a, b) => b.certainty - a.certainty || (a.hypothesis.code < b.hypothesis.code ? -1 : 1));
   const last = new Map<StageId, Look>();
   for (const look of seen.looks) last.set(look.stage, look);
   const candidates = ranked.map(
-    ({ hypothesis, row, certainty }): Candidate => ({
+    ({ hypothesis, row, certainty, fit }): Candidate => ({
       kind: hypothesis.kind,
       code: hypothesis.code,
       certainty,
+      fit,
       misread: misreadOf(readout, table, row, last),
     }),
   );

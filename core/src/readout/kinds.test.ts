@@ -4,6 +4,7 @@ import {
   type Decoded,
   decode,
   encode,
+  isTold,
   type Listed,
   type Look,
   lookAlikes,
@@ -173,6 +174,13 @@ describe('what is really seen', () => {
     const decoded = decode(readout, all15, seen([lit('n', [4, 1], { w8: 'dim' })]));
     expect(decoded.candidates.slice(0, 2).map((c) => c.code)).toEqual(['13', '05']);
     expect(decoded.undecided[0]).toMatchObject({ kind: 'lamp', sign: 'w8' });
+  });
+
+  it('offers nothing as the answer that does not stand out', () => {
+    const two = decode(readout, all15, seen([lit('n', [4], { w8: 'unsure', w1: 'unsure' })]));
+    expect([isTold(two), two.candidates.filter((c) => c.fit > 0.9).length]).toEqual([false, 4]);
+    expect(isTold(decode(readout, all15, seen([lit('n', [4, 1])])))).toBe(true);
+    expect(isTold(decode(readout, all15, seen([])))).toBe(false);
   });
 
   it('names the single misreading that would explain an entry that is no code', () => {

@@ -15,7 +15,7 @@ export type NextLook = Readonly<{ bits: number; between: readonly string[] }> &
     | Readonly<{ kind: 'character'; stage: StageId; sign: SignId | null; weight: null; position: number }>
   );
 
-export type Live = Readonly<{ hypothesis: Hypothesis; row: ShowRow; certainty: number }>;
+export type Live = Readonly<{ hypothesis: Hypothesis; row: ShowRow; certainty: number; fit: number }>;
 
 const tellings: readonly Told[] = ['dark', 'lit', 'slow', 'fast', 'dim'];
 const leastBits = 0.05;

@@ -4,6 +4,7 @@ import {
   confirmAt,
   entriesOf,
   genericMeaning,
+  isTold,
   type SeenLamp,
   type Sign,
   type SignId,
@@ -29,10 +30,6 @@ import { StageInput } from './StageInput.tsx';
 import { CodeWords, StageTabs } from './StageTabs.tsx';
 import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
 import { listedOf, type Reading, useReading } from './use-reading.ts';
-
-/** Whether a candidate stands out enough to be offered as the answer: more likely than not, or far before the next. */
-const stands = (first: Candidate, next: Candidate | undefined): boolean =>
-  first.certainty >= 0.5 || (first.certainty >= 0.25 && first.certainty > 3 * (next?.certainty ?? 0));
 
 /** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
 export function ReadStation({ walk, data, add }: StationProps) {
@@ -122,7 +119,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
     (t) => t.slot === slot && (t.controller === null || t.controller === item?.controller.id),
   );
   // what does not stand out is not offered as the answer; each of those left can still be taken
-  const isTold = first !== undefined && stands(first, decoded.candidates[1]);
+  const told = isTold(decoded);
   // what was taken is not offered again beside the way on
   const isTaken = before !== undefined && codes.some((c) => c.id === before.code && c.text === first?.code);
   const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
@@ -157,7 +154,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
       }
       actions={
         first &&
-        isTold &&
+        told &&
         !isTaken && (
           <Next onClick={() => void take(first)}>
             {first.kind === 'special' ? 'Take it: no code' : `Take ${first.code}`}
@@ -233,7 +230,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
       )}
       {first ? (
         <div className="sheet">
-          {isTold ? (
+          {told ? (
             <>
               <p className="soft small">{first.certainty > 0.9 ? 'reads as' : 'most likely'}</p>
               <div className="row spread">
