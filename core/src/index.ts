@@ -89,7 +89,6 @@ export { codeIdOf } from './code/id.ts';
 export { type Attempts, attemptsSoFar } from './code/lock-out.ts';
 // code
 export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
-export { pairOf } from './code/pair.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 // exchange
 export {
@@ -186,6 +185,7 @@ export {
   bytesOfPair,
   bytesText,
   type NumberPair,
+  pairOf,
   pairOfBytes,
   pairText,
   readBytesText,

@@ -1,7 +1,6 @@
 import type { StageId } from '../base/ids.ts';
-import { pairOf } from '../code/pair.ts';
 import type { Readout, Stage } from './model.ts';
-import { pairOfBytes, pairText, readBytesText } from './pair.ts';
+import { pairOf, pairOfBytes, pairText, readBytesText } from './pair.ts';
 import { isRhythmic } from './reads.ts';
 import type { Look } from './seen.ts';
 import { isTwin, looksLike, segmentsOf } from './segments.ts';

@@ -1,7 +1,8 @@
 import { type LookAlike, type Panel, segmentNames } from '@wire-trail/core';
 import { partName } from './coach-words.ts';
 
-const stateWords = { dark: 'dark', lit: 'lit', slow: 'blinking slowly', fast: 'blinking fast' } as const;
+/** What a lamp shows, in the middle of a sentence. */
+export const stateWords = { dark: 'dark', lit: 'lit', slow: 'blinking slowly', fast: 'blinking fast' } as const;
 
 /** What one slip is. */
 export function slipWords({ slip }: LookAlike, panel: Panel): string {

@@ -39,6 +39,10 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
       ),
     });
   };
+  const weighAll = (highFirst: boolean) => {
+    const weights = powers(reads.lamps.length, highFirst);
+    set({ lamps: reads.lamps.map(({ sign }, i) => ({ sign, weight: weights[i] ?? 1 })) });
+  };
   const weighted = reads.to.kind !== 'table';
   return (
     <>
@@ -88,38 +92,12 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
         )}
       </table>
       <div className="row">
-        {weighted && (
-          <>
-            <button
-              type="button"
-              className="act"
-              onClick={() =>
-                set({
-                  lamps: reads.lamps.map((l, i) => ({
-                    sign: l.sign,
-                    weight: powers(reads.lamps.length, true)[i] ?? 1,
-                  })),
-                })
-              }
-            >
-              1 2 4 from the right
+        {weighted &&
+          (['right', 'left'] as const).map((end) => (
+            <button key={end} type="button" className="act" onClick={() => weighAll(end === 'right')}>
+              1 2 4 from the {end}
             </button>
-            <button
-              type="button"
-              className="act"
-              onClick={() =>
-                set({
-                  lamps: reads.lamps.map((l, i) => ({
-                    sign: l.sign,
-                    weight: powers(reads.lamps.length, false)[i] ?? 1,
-                  })),
-                })
-              }
-            >
-              1 2 4 from the left
-            </button>
-          </>
-        )}
+          ))}
         <button type="button" className="act" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           Paste a truth table
         </button>

@@ -1,7 +1,6 @@
 import type { Misread, Panel, RhythmDoubt, SaidAs, TraceRefusal } from '@wire-trail/core';
 import { partName } from '../../../../parts/words/coach-words.ts';
-
-const stateWords = { dark: 'dark', lit: 'lit', slow: 'blinking slowly', fast: 'blinking fast' } as const;
+import { stateWords } from '../../../../parts/words/slip-words.ts';
 
 /** What must have been seen wrongly, in a few words. */
 export function misreadWords(m: Misread, panel: Panel): string {
