@@ -173,7 +173,7 @@ export function runRhythm(file: string, options: Options): Output {
     const trace = evenTrace(samples);
     const lights = lightsOf(trace);
     const pulses = lights ? pulsesOf(lights) : [];
-    const match = patterns ? matchTrace(trace, patterns) : null;
+    const match = patterns ? matchTrace(trace, patterns, lights) : null;
     const { rounds: _, ...read } = readPulses(pulses);
     return {
       lamp: name,

@@ -173,9 +173,9 @@ export {
 } from './readout/decode.ts';
 export { type Elsewhere, readElsewhere } from './readout/elsewhere.ts';
 export { type EncodeError, encode, joinCode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
-export { fitsOfLook, partsSeen } from './readout/evidence.ts';
-export { lintReadout, slipFacts } from './readout/lint.ts';
-export { inAlphabet, literalOf, literalParts, type TakenAs } from './readout/literal.ts';
+export { partsSeen } from './readout/evidence.ts';
+export { lintReadout } from './readout/lint.ts';
+export { literalOf, type TakenAs } from './readout/literal.ts';
 export { type LookAlike, lookAlikes, type Slip } from './readout/look-alikes.ts';
 // readout
 export { Readout, type ReadoutAccount, type Special, Stage, specialMeans, type TestVector } from './readout/model.ts';
@@ -195,7 +195,6 @@ export { type Heard, readSaid, type SaidAs, type SaidReading } from './readout/s
 export {
   type Cue,
   litAt,
-  rowsOfStages,
   type Scene,
   type Segment,
   sceneAt,
@@ -328,4 +327,4 @@ export {
   type WalkEventOf,
 } from './walk/model.ts';
 export type { KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
-export { currentStation, foldWalk, samePlace, standingEvents, type Walk } from './walk/state.ts';
+export { currentStation, foldWalk, standingEvents, type Walk } from './walk/state.ts';

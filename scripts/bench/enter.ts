@@ -27,7 +27,7 @@ import { build } from 'esbuild';
 import { chromiumOptions } from '../../e2e/chromium.mjs';
 // @ts-expect-error plain JavaScript, because it runs in the page
 import { framesWhile } from './frames.mjs';
-import { median, type Row } from './row.ts';
+import { median, type Row, row } from './row.ts';
 
 const demo = new URL('../../demo/', import.meta.url);
 const read = (file: string): Bundle => {
@@ -155,13 +155,6 @@ async function lintInPage(routes: number): Promise<{ seconds: number; framesPerS
 
 /** Sequences: recogniser, findings, odds, accounts, plain words; and how each grows from 1× to 10×. */
 export async function benchEnter(): Promise<Row[]> {
-  const row = (
-    name: string,
-    value: number,
-    unit: string,
-    aim: string | null = null,
-    met: boolean | null = null,
-  ): Row => ({ name, value, unit, aim, met });
   eventsPerS(20);
   const events = eventsPerS(20);
   const events10 = eventsPerS(200);

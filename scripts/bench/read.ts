@@ -15,7 +15,7 @@ import {
   shiftOf,
 } from '@wire-trail/core';
 import { readTaps, readTraces } from './rhythm.ts';
-import { median, type Row } from './row.ts';
+import { median, type Row, row } from './row.ts';
 
 const timed = (work: () => void): number => {
   const began = performance.now();
@@ -120,19 +120,6 @@ function cameraFps(): number {
 
 /** Reading codes: how fast with doubt, how right by rhythm, and how each grows from 1× to 10×. */
 export function benchRead(): Row[] {
-  const row = (
-    name: string,
-    value: number,
-    unit: string,
-    aim: string | null = null,
-    met: boolean | null = null,
-  ): Row => ({
-    name,
-    value,
-    unit,
-    aim,
-    met,
-  });
   doubtMs();
   const doubt = doubtMs();
   lookalikesMs(1000);

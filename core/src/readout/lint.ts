@@ -7,8 +7,8 @@ import { lintStages } from './lint-stages.ts';
 import { lookAlikes, type Slip } from './look-alikes.ts';
 import type { Readout } from './model.ts';
 import { segmentNames } from './segments.ts';
-import { type ShowRow, showTable } from './table.ts';
-import { type Cell, type Parts, type Shape, valuesOf } from './values.ts';
+import { type Listed, type ShowRow, showTable } from './table.ts';
+import { cellsMeet, keyOfCell, type Parts, valuesOf } from './values.ts';
 import { runVectors } from './vectors.ts';
 
 type Placed = Readonly<{ code: Code; at: Path }>;
@@ -34,7 +34,7 @@ export function lintReadout(
   const listed = texts.map((text) => ({ text, frequency: 1 }));
   return [
     ...findings,
-    ...sharedPatterns(readout, texts, at),
+    ...sharedPatterns(readout, listed, at),
     ...patternsWithoutCode(readout, texts, at),
     ...dangerousLookAlikes(readout, codes),
     ...runVectors(readout, listed).flatMap(({ vector, reads, holds }, i): Finding[] =>
@@ -75,25 +75,12 @@ export function canShow(readout: Readout, text: string): boolean {
   return parts !== null && shapesOf(readout, parts) !== null;
 }
 
-const cellsMeet = (a: Cell, b: Cell): boolean =>
-  a === 'either' ||
-  b === 'either' ||
-  (a.state === b.state && (a.colour === null || b.colour === null || a.colour === b.colour));
-
-const sameShape = (a: Shape | undefined, b: Shape | undefined): boolean => {
-  if (a?.kind === 'pulses' && b?.kind === 'pulses') return a.sign === b.sign && a.pattern === b.pattern;
-  return a?.kind === 'text' && b?.kind === 'text' ? a.text === b.text : a?.kind === b?.kind;
-};
-
 /** What is not told by lamps alone. */
 const timed = (row: ShowRow) => new Map([...row.shapes].filter(([, shape]) => shape.kind !== 'lamps'));
 
-/** Whether two things may look the same: every lamp of every stage fits, and what is told otherwise is the same. */
+/** Whether two rows with the same fixed part may look the same: every lamp of every stage fits. */
 const rowsMeet = (a: ShowRow, b: ShowRow): boolean =>
-  a.cells.every((cell, i) => cellsMeet(cell, b.cells[i] ?? 'either')) &&
-  [...new Set([...timed(a).keys(), ...timed(b).keys()])].every((stage) =>
-    sameShape(timed(a).get(stage), timed(b).get(stage)),
-  );
+  a.cells.every((cell, i) => cellsMeet(cell, b.cells[i] ?? 'either'));
 
 /** Two rows can only meet where what is fixed in both is the same: rows are sorted by the fixed part, then compared. */
 function meetings(
@@ -103,7 +90,7 @@ function meetings(
   const loose = rows.some((r) => r.cells.includes('either'));
   const buckets = new Map<string, ShowRow[]>();
   for (const row of rows) {
-    const cells = loose ? '' : row.cells.map((c) => (c === 'either' ? '-' : `${c.state}${c.colour ?? ''}`)).join(' ');
+    const cells = loose ? '' : row.cells.map(keyOfCell).join(' ');
     const others = [...timed(row)].map(([s, shape]) => `${s}:${JSON.stringify(shape)}`).join(' ');
     const key = `${cells}|${others}`;
     buckets.set(key, [...(buckets.get(key) ?? []), row]);
@@ -121,11 +108,9 @@ function meetings(
 }
 
 /** Codes, or a code and a sign that is no code, that look the same. */
-function sharedPatterns(readout: Readout, texts: readonly string[], at: Path): Finding[] {
-  const { rows, hypotheses } = showTable(
-    readout,
-    texts.map((text) => ({ text, frequency: 1 })),
-  );
+function sharedPatterns(readout: Readout, listed: readonly Listed[], at: Path): Finding[] {
+  const { rows, hypotheses } = showTable(readout, listed);
+  const texts = new Set(listed.map((l) => l.text));
   const groups = new Map<string, Set<string>>();
   const findings: Finding[] = [];
   const seen = new Set<string>();
@@ -141,7 +126,7 @@ function sharedPatterns(readout: Readout, texts: readonly string[], at: Path): F
     }
     const index = readout.specials.findIndex((s) => s.id === a || s.id === b);
     const other = readout.specials[index]?.id === a ? b : a;
-    if (index >= 0 && texts.includes(other))
+    if (index >= 0 && texts.has(other))
       findings.push({
         code: 'special-like-code',
         severity: 'error',

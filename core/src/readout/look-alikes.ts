@@ -3,7 +3,7 @@ import type { LampState } from '../unit/signal.ts';
 import { joinCode, shapesOf, splitCode } from './encode.ts';
 import type { Readout, Stage } from './model.ts';
 import { looksLike, lostSegment, segmentsOf } from './segments.ts';
-import { type Cell, type Parts, type Shape, stageValue, valuesOf } from './values.ts';
+import { type Cell, cellsMeet, keyOfCell, type Parts, type Shape, stageValue, valuesOf } from './values.ts';
 
 /** What goes wrong between the unit and the paper: one slip, of a lamp, a segment, an eye. */
 export type Slip =
@@ -19,14 +19,6 @@ export type Slip =
 /** One code read as another because of one slip. */
 export type LookAlike = Readonly<{ code: string; becomes: string; stage: StageId; slip: Slip }>;
 
-const keyOfCells = (cells: readonly Cell[]): string =>
-  cells.map((c) => (c === 'either' ? '-' : `${c.state[0]}${c.colour?.[0] ?? ''}`)).join(' ');
-
-const sameCell = (a: Cell, b: Cell): boolean =>
-  a === 'either' ||
-  b === 'either' ||
-  (a.state === b.state && (a.colour === null || b.colour === null || a.colour === b.colour));
-
 /** Reads shapes back into texts, remembering every answer: most codes share their shapes. */
 function makeReader() {
   const kept = new Map<string, string | null>();
@@ -34,7 +26,11 @@ function makeReader() {
     const context =
       'to' in stage.reads && stage.reads.to.kind === 'by-stage' ? (earlier.get(stage.reads.to.stage) ?? '') : '';
     const look =
-      shape.kind === 'lamps' ? keyOfCells(shape.cells) : shape.kind === 'pulses' ? shape.pattern : shape.text;
+      shape.kind === 'lamps'
+        ? shape.cells.map(keyOfCell).join(' ')
+        : shape.kind === 'pulses'
+          ? shape.pattern
+          : shape.text;
     const key = `${stage.id}|${context}|${shape.kind === 'pulses' ? shape.sign : ''}|${look}`;
     const known = kept.get(key);
     if (known !== undefined) return known;
@@ -48,7 +44,7 @@ function makeReader() {
 
 function shows(a: Shape, b: Shape): boolean {
   if (a.kind === 'lamps' && b.kind === 'lamps')
-    return a.cells.length === b.cells.length && a.cells.every((c, i) => sameCell(c, b.cells[i] ?? 'either'));
+    return a.cells.length === b.cells.length && a.cells.every((c, i) => cellsMeet(c, b.cells[i] ?? 'either'));
   if (a.kind === 'pulses' && b.kind === 'pulses') return a.sign === b.sign && a.pattern === b.pattern;
   return a.kind === 'text' && b.kind === 'text' && a.text === b.text;
 }

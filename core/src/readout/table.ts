@@ -3,7 +3,7 @@ import type { LampState } from '../unit/signal.ts';
 import { joinCode, shapesOf, splitCode } from './encode.ts';
 import type { Readout, Special, Stage } from './model.ts';
 import { isRhythmic, signsOfReads } from './reads.ts';
-import type { Cell, Parts, Shape } from './values.ts';
+import { type Cell, keyOfCell, type Parts, type Shape } from './values.ts';
 
 /** A code the table lists, with how often it comes (any positive scale). */
 export type Listed = Readonly<{ text: string; frequency: number }>;
@@ -111,16 +111,14 @@ function specialRow(readout: Readout, slots: readonly Slot[], special: Special, 
   };
 }
 
-const keyOf = (cell: Cell): string => (cell === 'either' ? '' : `${cell.state}${cell.colour ?? ''}`);
-
 type Numbered = Pick<ShowTable, 'rows' | 'cells' | 'cellIds' | 'ofRow'>;
 
 /** Rows with their cells numbered, going on from the rows that are numbered already. */
 function numbered(more: readonly ShowRow[], before: Numbered | null): Numbered {
   const cells = [...(before?.cells ?? [])];
-  const ids = new Map(cells.map((c, i) => [keyOf(c), i] as const));
+  const ids = new Map(cells.map((c, i) => [keyOfCell(c), i] as const));
   const idOf = (cell: Cell): number => {
-    const key = keyOf(cell);
+    const key = keyOfCell(cell);
     const id = ids.get(key);
     if (id !== undefined) return id;
     ids.set(key, cells.length);

@@ -8,6 +8,15 @@ import type { ReadsOf, SimpleMap, ValueMap } from './reads.ts';
 /** What one lamp shows for a value; `either` where it does not count. */
 export type Cell = Readonly<{ state: LampState; colour: LampColour | null }> | 'either';
 
+/** Whether two cells may look the same. */
+export const cellsMeet = (a: Cell, b: Cell): boolean =>
+  a === 'either' ||
+  b === 'either' ||
+  (a.state === b.state && (a.colour === null || b.colour === null || a.colour === b.colour));
+
+/** A cell as a word, for what is kept by it. */
+export const keyOfCell = (cell: Cell): string => (cell === 'either' ? '-' : `${cell.state}${cell.colour ?? ''}`);
+
 /** What a stage shows for one of its texts. */
 export type Shape =
   | Readonly<{ kind: 'lamps'; cells: readonly Cell[] }>

@@ -168,11 +168,15 @@ export type TraceError = Readonly<{ refusal: TraceRefusal; lights: Lights | null
 
 /**
  * How well a lamp's brightness over time fits each pattern, best first with `log` 0. Refuses rather than guesses: where
- * nothing blinks, the noise is too strong, no pattern explains what was seen, or two explain it nearly alike.
+ * nothing blinks, the noise is too strong, no pattern explains what was seen, or two explain it nearly alike. `lights`:
+ * what the trace is made of, where that was worked out already.
  */
-export function matchTrace(trace: Trace, patterns: readonly PulsePattern[]): Result<TraceMatch, TraceError> {
+export function matchTrace(
+  trace: Trace,
+  patterns: readonly PulsePattern[],
+  lights: Lights | null = lightsOf(trace),
+): Result<TraceMatch, TraceError> {
   const early = refusalOf(trace);
-  const lights = lightsOf(trace);
   if (early || !lights) return fail({ refusal: early ?? { code: 'no-pictures' }, lights });
   const refuse = (refusal: TraceRefusal) => fail({ refusal, lights });
   if (lights.step <= 0 || !lights.blinks) {

@@ -10,13 +10,14 @@ import { makeStore } from '../app/store.ts';
 import { trailData } from '../features/trail/trail-data.ts';
 import type { Happening } from '../offline/walks.ts';
 
-const read = (json: unknown): Bundle => {
+/** A bundle file as the demo ships it, read. */
+export const readDemo = (json: unknown): Bundle => {
   const bundle = readBundle(json);
   if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
   return bundle.value;
 };
-export const glasswasher = read(demo);
-export const velmarrow = read(dryer);
+export const glasswasher = readDemo(demo);
+export const velmarrow = readDemo(dryer);
 
 const walkId = '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11' as WalkId;
 

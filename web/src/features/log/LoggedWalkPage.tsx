@@ -14,6 +14,7 @@ import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { happenedWords } from '../../parts/words/happened-words.ts';
+import { sweptWords } from '../../parts/words/swept-words.ts';
 import './log.css';
 
 /** What things of the family are called; their ids where the library is not at hand. */
@@ -37,7 +38,6 @@ function namesOf(bundle: Bundle | undefined): Names {
 }
 
 const testedWords = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, to be repeated' } as const;
-const sweptWords = { codes: 'has codes', 'nothing-stored': 'nothing stored', 'no-answer': 'no answer' } as const;
 const settingWords = { noted: 'noted', set: 'set to', verified: 'verified', 'put-back': 'put back to' } as const;
 
 /** One event in words, as seen and as made of it. */

@@ -12,6 +12,7 @@ import {
   wakeAt,
 } from '@wire-trail/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { wantsStill } from '../../app/motion.ts';
 
 export type Happened = UnitEffect & Readonly<{ n: number }>;
 type Bare = UnitEvent extends infer E ? (E extends unknown ? Omit<E, 'at'> : never) : never;
@@ -95,7 +96,7 @@ const everyMs = 60;
 /** The unit's clock, for drawing; null while nothing shown keeps time, or where motion is to be reduced. */
 function useClock(runs: boolean, began: { readonly current: number }): number | null {
   const [now, setNow] = useState<number | null>(null);
-  const still = typeof matchMedia !== 'undefined' && matchMedia('(prefers-reduced-motion: reduce)').matches;
+  const still = wantsStill();
   useEffect(() => {
     if (!runs || still) return setNow(null);
     const timer = setInterval(() => setNow(performance.now() - began.current), everyMs);

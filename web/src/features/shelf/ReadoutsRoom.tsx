@@ -10,6 +10,7 @@ import {
 } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { faceOfSign } from '../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty } from '../../parts/states/States.tsx';
@@ -78,7 +79,7 @@ function ReadoutCard({
   const text = codes.find((c) => schedule(readout, c.text).ok)?.text ?? null;
   const play = usePlay(readout, text, 'in turn');
   const [sign] = readout.stages.flatMap((s) => signsOfReads(s.reads));
-  const face = panels.flatMap((p) => p.faces).find((f) => f.signs.some((s) => s.id === sign));
+  const face = faceOfSign(panels, sign)?.face;
   return (
     <div className="sheet">
       <div className="row spread">

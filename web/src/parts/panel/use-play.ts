@@ -1,14 +1,12 @@
 import { litAt, type Readout, type Scene, type SignId, sceneAt, schedule } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
+import { wantsStill } from '../../app/motion.ts';
 import type { LampShow } from './PanelDrawing.tsx';
 
 /** Drawn so often in a second: a lamp of 3 Hz is seen to blink, and the page stays calm. */
 const everyMs = 50;
 /** With motion reduced, one stage after the other stands still for so long. */
 const stillMs = 3000;
-
-const wantsStill = (): boolean =>
-  typeof matchMedia !== 'undefined' && matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** Where a clock of all scenes stands: one after the other, each for a whole round and three seconds at the least. */
 function sceneOf(scenes: readonly Scene[], atMs: number): { scene: Scene; atMs: number } | null {

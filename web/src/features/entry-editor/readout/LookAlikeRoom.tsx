@@ -52,8 +52,8 @@ export function LookAlikeRoom({ body, bodies, codes, texts }: ReadoutAt) {
   if (!found) return <Loading what="the look-alikes" />;
   if (found.length === 0) return <p className="sheet">No listed code becomes another by one slip.</p>;
   const involved = texts.filter((t) => found.some((l) => l.code === t || l.becomes === t)).slice(0, mostDrawn);
-  const isDanger = (l: LookAlike): boolean =>
-    (hazardsOf.get(l.code) ?? []).some((h) => !(hazardsOf.get(l.becomes) ?? []).includes(h));
+  const unsaid = (l: LookAlike) => (hazardsOf.get(l.code) ?? []).filter((h) => !hazardsOf.get(l.becomes)?.includes(h));
+  const isDanger = (l: LookAlike): boolean => unsaid(l).length > 0;
   const at = (code: string, becomes: string) => found.find((l) => l.code === code && l.becomes === becomes);
   const kinds = [...new Set(found.map((l) => l.slip.kind))];
   return (
@@ -116,12 +116,7 @@ export function LookAlikeRoom({ body, bodies, codes, texts }: ReadoutAt) {
                 <CodeGlyph text={l.code} />.
                 {isDanger(l) && (
                   <p className="small">
-                    {l.becomes} does not warn of{' '}
-                    {(hazardsOf.get(l.code) ?? [])
-                      .filter((h) => !(hazardsOf.get(l.becomes) ?? []).includes(h))
-                      .join(', ')
-                      .replaceAll('-', ' ')}
-                    .
+                    {l.becomes} does not warn of {unsaid(l).join(', ').replaceAll('-', ' ')}.
                   </p>
                 )}
               </li>

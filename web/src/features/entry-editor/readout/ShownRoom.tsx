@@ -9,6 +9,7 @@ import {
   signsOfReads,
 } from '@wire-trail/core';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { faceOfSign } from '../../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
 import type { ReadoutAt } from './ReadoutStudio.tsx';
@@ -32,9 +33,7 @@ export function ShownRoom({
   const play = usePlay(body, text, sceneIndex);
   const stage = body.stages.find((s) => s.id === stageId) ?? body.stages[0];
   const own = stage && signsOfReads(stage.reads)[0];
-  const face = entriesOf(bodies, 'panel')
-    .flatMap((p) => p.faces)
-    .find((f) => f.signs.some((s) => s.id === own));
+  const face = faceOfSign(entriesOf(bodies, 'panel'), own)?.face;
   const colourOf = (id: string): string => {
     const sign = signs.get(id);
     return sign?.kind === 'lamp' ? (sign.colours[0] ?? '') : '';

@@ -1,31 +1,17 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import {
-  type Bundle,
-  type Entry,
-  entriesOf,
-  lookAlikes,
-  type Readout,
-  readBundle,
-  type Sign,
-  showsCode,
-} from '@wire-trail/core';
+import { type Bundle, type Entry, entriesOf, lookAlikes, type Readout, type Sign, showsCode } from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import stackerJson from '../../../../../demo/hobrannet-t12.json';
 import launchJson from '../../../../../demo/sandrelle-l6.json';
-import { glasswasher, show } from '../../../testing/trail.tsx';
+import { glasswasher, readDemo, show } from '../../../testing/trail.tsx';
 import { AccountsRoom } from './AccountsRoom.tsx';
 import { LookAlikeRoom } from './LookAlikeRoom.tsx';
 import type { ReadoutAt } from './ReadoutStudio.tsx';
 import { ShownRoom } from './ShownRoom.tsx';
 import { VectorsRoom } from './VectorsRoom.tsx';
 
-const read = (json: unknown): Bundle => {
-  const bundle = readBundle(json);
-  if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
-  return bundle.value;
-};
-const [launch, stacker] = [read(launchJson), read(stackerJson)];
+const [launch, stacker] = [readDemo(launchJson), readDemo(stackerJson)];
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
 beforeEach(() => {

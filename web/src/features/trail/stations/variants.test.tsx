@@ -1,19 +1,14 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { type Bundle, type Code, readBundle } from '@wire-trail/core';
+import type { Code } from '@wire-trail/core';
 import { afterEach, describe, expect, it } from 'vitest';
 import cartJson from '../../../../../demo/corrant-u3.json';
 import launchJson from '../../../../../demo/sandrelle-l6.json';
-import { show, standing, unit } from '../../../testing/trail.tsx';
+import { readDemo, show, standing, unit } from '../../../testing/trail.tsx';
 import { Composition, problemWords } from './Composition.tsx';
 import { ReadStation } from './read/ReadStation.tsx';
 import { UnitStation } from './UnitStation.tsx';
 
-const read = (json: unknown): Bundle => {
-  const bundle = readBundle(json);
-  if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
-  return bundle.value;
-};
-const [cart, launch] = [read(cartJson), read(launchJson)];
+const [cart, launch] = [readDemo(cartJson), readDemo(launchJson)];
 afterEach(cleanup);
 const codeOf = (software: string | null, happenings: object[] = []) =>
   standing([unit({ serial: 'U-1', model: 'U3', software, variant: null }), ...happenings], cart);

@@ -1,4 +1,4 @@
-import type { Look, Panel, SeenLamp, Sign, SignId, Stage } from '@wire-trail/core';
+import type { Look, Panel, SeenLamp, SignId, Stage } from '@wire-trail/core';
 import { partName } from '../../../../parts/words/coach-words.ts';
 
 const stateWords: Record<SeenLamp, string> = {
@@ -61,14 +61,4 @@ export function LampKeys({
       </label>
     </div>
   );
-}
-
-/** The face a stage is read from, on whichever panel it sits. */
-export function faceOfStage(panels: readonly Panel[], sign: SignId | undefined) {
-  for (const panel of panels)
-    for (const face of panel.faces) {
-      const found = face.signs.find((s): s is Sign => s.id === sign);
-      if (found) return { panel, face };
-    }
-  return null;
 }

@@ -8,11 +8,10 @@ import {
   type Walk,
 } from '@wire-trail/core';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import { sweptWords } from '../../../../parts/words/swept-words.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { Next } from '../station.tsx';
 import type { Reading } from './use-reading.ts';
-
-const sweptWords = { codes: 'has codes', 'nothing-stored': 'nothing stored', 'no-answer': 'no answer' } as const;
 
 /** Every controller to ask, in the order the unit gives them, with what each said. */
 export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {

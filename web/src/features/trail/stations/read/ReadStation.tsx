@@ -15,13 +15,14 @@ import { useState } from 'react';
 import { usePageKeys } from '../../../../app/keys.ts';
 import type { Happening } from '../../../../offline/walks.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import { faceOfSign } from '../../../../parts/panel/face-of-sign.ts';
 import { partName } from '../../../../parts/words/coach-words.ts';
 import { Several } from '../Several.tsx';
 import { Skip } from '../Skip.tsx';
 import { Next, Room, type StationProps } from '../station.tsx';
 import { Unlisted } from '../Unlisted.tsx';
 import { Advice, Candidates, Specials } from './Findings.tsx';
-import { faceOfStage, LampKeys } from './LampKeys.tsx';
+import { LampKeys } from './LampKeys.tsx';
 import { Collected, MarkChoice, Slots, Sweep } from './Layers.tsx';
 import { tappedLamp, toldLamp } from './lamp-cycle.ts';
 import './read.css';
@@ -29,7 +30,7 @@ import { SaidBox } from './SaidBox.tsx';
 import { StageInput } from './StageInput.tsx';
 import { CodeWords, StageTabs } from './StageTabs.tsx';
 import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
-import { listedOf, type Reading, useReading } from './use-reading.ts';
+import { type Reading, useReading } from './use-reading.ts';
 
 /** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
 export function ReadStation({ walk, data, add }: StationProps) {
@@ -50,7 +51,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
       />
     );
 
-  const sits = faceOfStage(entriesOf(data.bundle, 'panel'), signsOfReads(stage.reads)[0]);
+  const sits = faceOfSign(entriesOf(data.bundle, 'panel'), signsOfReads(stage.reads)[0]);
   const panel = sits?.panel ?? data.panel;
   const nameOf = (id: string): string => partName(panel, id);
   const tap = (sign: Sign) =>
@@ -262,7 +263,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
       <SaidBox
         data={{ ...data, panel }}
         readout={readout}
-        listed={listedOf(codes)}
+        listed={reading.listed}
         onHeard={(looks, said) => reading.enter({ looks: [...entered.looks, ...looks], said })}
       />
     </Room>

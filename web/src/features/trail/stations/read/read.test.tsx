@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Bundle, entryOf, readBundle, type Stage } from '@wire-trail/core';
+import { type Bundle, entryOf, type Stage } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import cartJson from '../../../../../../demo/corrant-u3.json';
 import stackerJson from '../../../../../../demo/hobrannet-t12.json';
@@ -8,25 +8,20 @@ import proverJson from '../../../../../../demo/pellgrave-p8.json';
 import brewerJson from '../../../../../../demo/quorrin-b2.json';
 import launchJson from '../../../../../../demo/sandrelle-l6.json';
 import scrubberJson from '../../../../../../demo/wexmorl-s5.json';
-import { glasswasher, show, standing, unit } from '../../../../testing/trail.tsx';
+import { glasswasher, readDemo, show, standing, unit } from '../../../../testing/trail.tsx';
 import type { CameraAnswer, CameraAsk, LampRead } from './camera/messages.ts';
 import { lampCycle, tappedLamp } from './lamp-cycle.ts';
 import { ReadStation } from './ReadStation.tsx';
 import { doubtWords, misreadWords, refusalWords } from './words.ts';
 
-const read = (json: unknown): Bundle => {
-  const bundle = readBundle(json);
-  if (!bundle.ok) throw new Error(JSON.stringify(bundle.error));
-  return bundle.value;
-};
 const families = {
-  brewer: read(brewerJson),
-  cart: read(cartJson),
-  launch: read(launchJson),
-  prover: read(proverJson),
-  range: read(rangeJson),
-  scrubber: read(scrubberJson),
-  stacker: read(stackerJson),
+  brewer: readDemo(brewerJson),
+  cart: readDemo(cartJson),
+  launch: readDemo(launchJson),
+  prover: readDemo(proverJson),
+  range: readDemo(rangeJson),
+  scrubber: readDemo(scrubberJson),
+  stacker: readDemo(stackerJson),
 };
 afterEach(() => {
   cleanup();

@@ -21,7 +21,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 
 /** Each text once, as frequent as all its entries together. */
-export function listedOf(codes: readonly Code[]): Listed[] {
+function listedOf(codes: readonly Code[]): Listed[] {
   const byText = new Map<string, number>();
   for (const { text, frequency } of codes) byText.set(text, (byText.get(text) ?? 0) + frequency);
   return [...byText].map(([text, frequency]) => ({ text, frequency }));
@@ -101,6 +101,7 @@ export function useReading(walk: Walk, data: TrailData) {
     entered,
     look,
     codes,
+    listed,
     decoded,
     parts,
     elsewhere,

@@ -1,7 +1,7 @@
 import { isRhythmic, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { faceOfSign } from '../../../../../parts/panel/face-of-sign.ts';
 import { partName } from '../../../../../parts/words/coach-words.ts';
-import { faceOfStage } from '../LampKeys.tsx';
 import type { StageProps } from '../use-reading.ts';
 import './camera.css';
 import { CameraResult } from './CameraResult.tsx';
@@ -25,7 +25,7 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
   const [code, setCode] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<Trouble>({ shaky: false, dim: false, noisy: false });
   const signs = useMemo(() => signsOfReads(stage.reads), [stage]);
-  const face = faceOfStage([data.panel], signs[0])?.face ?? data.front;
+  const face = faceOfSign([data.panel], signs[0])?.face ?? data.front;
   const texts = useMemo(
     () => [...new Set(data.codes.flatMap((c) => (schedule(readout, c.text).ok ? [c.text] : [])))],
     [data.codes, readout],

@@ -48,7 +48,7 @@ function readLamp(readout: Readout, stageId: StageId, index: number): LampRead[]
   const samples = regionSamples(frames, index);
   const does = lampDoes(samples, contrastOf(frames, index), readout.rates);
   const patterns = isRhythmic(stage.reads) ? patternsOf(readout, stage).filter((p) => p.sign === lamp.sign) : [];
-  const match = patterns.length > 0 ? matchTrace(does.trace, patterns) : null;
+  const match = patterns.length > 0 ? matchTrace(does.trace, patterns, does.lights) : null;
   return [
     {
       sign: lamp.sign,
