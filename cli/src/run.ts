@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { runExchangeCsv, runExchangeMermaid, runExchangePdf, runMeasure, runWalk } from './chart-commands.ts';
 import { type Output, runExport, runImport, runLint } from './commands.ts';
 import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
@@ -31,7 +32,17 @@ const usage = `wire-trail COMMAND … [--json]
   intake BUNDLE [--family ID] [--text FILE]
                                           draft steps of a telling (else on standard input)
   accounts FILE…                          tellings of one route side by side
+  walk BUNDLE --chart ID --answers FILE [--code ID]
+                                          a test chart followed through answers
+  measure --thermistor r25=…,beta=… | a=…,b=…,c=… | table=°C:Ω,… [--ohm R] --at T
+          --element watt=…,volt=…         what is good, and what a reading means
   exchange scxml BUNDLE [--family ID]     modes and routes as W3C SCXML
+  exchange mermaid BUNDLE --chart ID [--bare]
+                                          a chart as a Mermaid flowchart
+  exchange mermaid TEXT                   a flowchart, outline or numbered list as a chart
+  exchange csv WALK… [--bundle BUNDLE]    readings of walks
+  exchange pdf BUNDLE [--chart ID] [--code ID] [--card] --out FILE
+                                          a chart as a page, or as a card for the pocket
 
 Exit status: 0 fine, 1 findings of severity error, 2 unusable input.`;
 
@@ -76,6 +87,17 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         script: { type: 'string' },
         text: { type: 'string' },
         family: { type: 'string' },
+        chart: { type: 'string' },
+        answers: { type: 'string' },
+        thermistor: { type: 'string' },
+        element: { type: 'string' },
+        ohm: { type: 'string' },
+        at: { type: 'string' },
+        accuracy: { type: 'string' },
+        out: { type: 'string' },
+        address: { type: 'string' },
+        card: { type: 'boolean' },
+        bare: { type: 'boolean' },
         help: { type: 'boolean' },
       },
     });
@@ -87,11 +109,14 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
       out(usage);
       return command === undefined && !values.help ? 2 : 0;
     }
-    if (file === undefined)
+    if (file === undefined && command !== 'measure')
       throw new UnusableInput([{ file: command, path: [], reason: 'names no file or family; see --help' }]);
-    const { json: _, help: __, publish, 'dry-run': dryRun, ...texts } = values;
-    const options = { ...texts, publish: publish ? 'yes' : undefined, dryRun: dryRun ? 'yes' : undefined };
-    const output = await dispatch({ command, file, files, env, options });
+    const { json: _, help: __, 'dry-run': dryRun, ...named } = values;
+    const flags = { ...named, dryRun };
+    const options = Object.fromEntries(
+      Object.entries(flags).map(([k, v]) => [k, typeof v === 'boolean' ? (v ? 'yes' : undefined) : v]),
+    );
+    const output = await dispatch({ command, file: file ?? '', files, env, options });
     out(json ? JSON.stringify(output.json) : output.lines.join('\n'));
     return output.errors ? 1 : 0;
   } catch (error) {
@@ -148,6 +173,16 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
       return runIntake(file, options);
     case 'accounts':
       return runAccounts(files);
+    case 'walk':
+      return runWalk(file, options);
+    case 'measure':
+      return runMeasure(options);
+    case 'exchange mermaid':
+      return runExchangeMermaid(file, options);
+    case 'exchange csv':
+      return runExchangeCsv(files, options);
+    case 'exchange pdf':
+      return runExchangePdf(file, options);
     case 'exchange scxml':
       return runExchangeScxml(file, options);
     default:

@@ -67,22 +67,99 @@ export {
 export { assertNever, fail, ok, type Result } from './base/result.ts';
 export { Role, roleAtLeast, roles } from './base/role.ts';
 export { Label, Prose, Scope, type Span, Standing, scopes, standings } from './base/words.ts';
+// chart
 export {
   type BandError,
+  type BandKnown,
+  bandCurve,
   betaCelsius,
   betaOhm,
+  type CurvePoint,
+  celsiusOf,
   computeBand,
   elementOhm,
   type GoodBand,
   needsTemperature,
   type Parameters,
+  steinhartHartCelsius,
   steinhartHartOhm,
   tableOhm,
 } from './chart/band.ts';
-// chart
-export { type Band, Chart, type ChartNode, type MeasureNode, type VerdictNode } from './chart/model.ts';
-export { judgeReading, type ReadingVerdict } from './chart/verdict.ts';
-export { type ChartWalk, type Choice, choicesOf, type Given, minutesAhead, walkChart } from './chart/walk.ts';
+export { Band } from './chart/band-model.ts';
+export { type Choice, cannotTell, changeTargets, choicesOf, leadAnswer, otherwise } from './chart/choices.ts';
+export {
+  assemble,
+  chartOf,
+  type Drawn,
+  type DrawnNode,
+  drawnOf,
+  freshId,
+  headOf,
+  nodeFromHead,
+  plainLabel,
+} from './chart/drawn.ts';
+export {
+  addAnswer,
+  addStep,
+  changeKind,
+  indentStep,
+  insertChart,
+  leadTo,
+  moveAnswer,
+  moveStep,
+  outdentStep,
+  type Place,
+  placeOf,
+  removeAnswer,
+  removeStep,
+  renameAnswer,
+} from './chart/edit.ts';
+export { fillChart } from './chart/fill.ts';
+export { type ReadText, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
+export { causesAhead } from './chart/graph.ts';
+export { chartsCalled, lintCharts, missingOfUse, touchedBy } from './chart/lint-uses.ts';
+export {
+  accuracyOf,
+  bandHere,
+  formatTaken,
+  type Measured,
+  type MeasureError,
+  measure,
+  readingsNeeded,
+  settledBy,
+  type TypedReading,
+} from './chart/measure.ts';
+export { type MermaidProblem, parseMermaid, printMermaid, readMermaid } from './chart/mermaid.ts';
+export {
+  Chart,
+  type ChartNode,
+  type ChartUse,
+  type MeasureNode,
+  type NodeKind,
+  type NodeOf,
+  nodeKinds,
+  type VerdictNode,
+} from './chart/model.ts';
+export {
+  mostNodes,
+  type OutlineProblem,
+  type OutlineRow,
+  outlineRows,
+  parseOutline,
+  printOutline,
+} from './chart/outline.ts';
+export { type Reaching, type Slope, slopeOf, timeTo } from './chart/slope.ts';
+export { judgeReading, type Named, type ReadingVerdict } from './chart/verdict.ts';
+export {
+  type ChartEnd,
+  type ChartKnown,
+  type ChartWalk,
+  type Given,
+  minutesAhead,
+  readingsOnPath,
+  type Step as ChartStep,
+  walkChart,
+} from './chart/walk.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
 export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
@@ -100,6 +177,7 @@ export {
   writeCodeTable,
 } from './exchange/code-import.ts';
 export { columns as codeColumns, guessMapping } from './exchange/columns.ts';
+export { writeReadings } from './exchange/readings.ts';
 export { writeScxml } from './exchange/scxml.ts';
 export { readSeries, type Series, type SeriesError } from './exchange/series.ts';
 export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
@@ -127,7 +205,7 @@ export { applyChanges, type Change, diff, invertChanges } from './library/diff.t
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './library/entry.ts';
 export { familyOf, keyOf, keyText, titleOf } from './library/key.ts';
 export { type Link, linksOf } from './library/links.ts';
-export { blocksPublishing, findingsOfRoute, lint, stationOf } from './library/lint.ts';
+export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
 export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
 export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
 export { entriesOf, entryOf, familyEntry } from './library/select.ts';
@@ -161,6 +239,10 @@ export {
 } from './play/state.ts';
 export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
+// print
+export { bandWords, chartPage, pocketCard } from './print/chart-sheets.ts';
+export { handOnSheet, readingText, ruledOut } from './print/hand-on.ts';
+export { type Block, type Sheet, sheetDefinition, sheetFonts, sheetText } from './print/sheet.ts';
 export { asTold, compareReadings, looksOf, type ReadDiffering } from './readout/compare.ts';
 export {
   type Candidate,
@@ -316,15 +398,16 @@ export {
 export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
+export { ledgerOf, type Owed } from './walk/ledger.ts';
 export {
   Happened,
   happenings,
   Machine,
   type Station,
   stations,
-  TakenReading,
   WalkEvent,
   type WalkEventOf,
 } from './walk/model.ts';
-export type { KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
-export { currentStation, foldWalk, standingEvents, type Walk } from './walk/state.ts';
+export type { GivenAnswer, KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
+export { currentStation, foldWalk, standingEvents, timerKey, type Walk } from './walk/state.ts';
+export { TakenReading } from './walk/taken.ts';

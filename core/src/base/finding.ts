@@ -92,7 +92,44 @@ type Facts =
   | Readonly<{ code: 'mode-unreachable'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'interlock-defeated'; severity: 'error'; what: string }>
   | Readonly<{ code: 'interlock-words'; severity: 'warning'; words: string }>
+  | Readonly<{ code: 'start-missing'; severity: 'error'; start: string }>
   | Readonly<{ code: 'node-unreachable'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'verdict-unreachable'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'branch-open'; severity: 'error'; node: string; answer: string }>
+  | Readonly<{ code: 'answer-missing'; severity: 'error' | 'warning'; node: string; answer: string }>
+  | Readonly<{ code: 'loop-unbounded'; severity: 'error'; nodes: string[] }>
+  | Readonly<{ code: 'retry-leads-on'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'bands-overlap'; severity: 'error'; node: string; bands: [string, string] }>
+  | Readonly<{ code: 'bands-gap'; severity: 'error'; node: string; from: number | null; to: number | null }>
+  | Readonly<{ code: 'unit-impossible'; severity: 'error'; node: string; of: string; is: string }>
+  | Readonly<{
+      code: 'band-outside-range';
+      severity: 'warning';
+      node: string;
+      what: string;
+      least: number;
+      most: number;
+    }>
+  | Readonly<{ code: 'ohms-energised'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'limited-without-return'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'hand-on-to-nobody'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'cover-left-open'; severity: 'warning'; node: string; cover: string }>
+  | Readonly<{ code: 'recalibration-missing'; severity: 'warning'; node: string; part: string; demands: string }>
+  | Readonly<{ code: 'test-unneeded'; severity: 'hint'; node: string; parts: string[] }>
+  | Readonly<{ code: 'call-circle'; severity: 'error'; charts: string[] }>
+  | Readonly<{ code: 'call-unpublished'; severity: 'error'; node: string; chart: string }>
+  | Readonly<{ code: 'use-incomplete'; severity: 'error'; user: string; chart: string; missing: string[] }>
+  | Readonly<{ code: 'chart-without-clear'; severity: 'warning'; text: string; chart: string }>
+  | Readonly<{ code: 'chart-without-prove'; severity: 'hint'; text: string; chart: string }>
+  | Readonly<{
+      code: 'chart-outlasts-mode';
+      severity: 'warning';
+      text: string;
+      node: string;
+      mode: string;
+      minutes: number;
+      idleMs: number;
+    }>
   | Readonly<{ code: 'loop-without-end'; severity: 'error'; node: string }>
   | Readonly<{ code: 'energised-unprotected'; severity: 'error'; node: string }>
   | Readonly<{ code: 'band-never-computes'; severity: 'error'; node: string; why: string }>
@@ -193,7 +230,37 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'interlock-defeated': (f) =>
     `This step holds the interlock “${f.what}” false. It cannot be published; give a safe way to observe.`,
   'interlock-words': (f) => `“${f.words}” sounds like defeating an interlock. The reviewer must look at it.`,
+  'start-missing': (f) => `It begins at “${f.start}”, which is no step of the chart.`,
   'node-unreachable': (f) => `No answer leads to “${f.node}”.`,
+  'verdict-unreachable': (f) => `No answers together lead to the verdict “${f.node}”.`,
+  'branch-open': (f) => `“${f.node}”: the answer “${f.answer}” leads nowhere.`,
+  'answer-missing': (f) =>
+    `“${f.node}” has no way on for “${f.answer}”${f.answer === 'cannot tell' ? '; one for the whole chart will do' : ''}.`,
+  'loop-unbounded': (f) =>
+    `${f.nodes.map((n) => `“${n}”`).join(' → ')} ${f.nodes.length === 1 ? 'leads to itself' : 'lead round'}, and nothing says how often or where to go then.`,
+  'retry-leads-on': (f) => `“${f.node}”: after the last try it must come to a verdict.`,
+  'bands-overlap': (f) => `“${f.node}”: “${f.bands[0]}” and “${f.bands[1]}” hold for the same readings.`,
+  'bands-gap': (f) =>
+    `“${f.node}”: a reading ${f.from === null ? `below ${f.to}` : f.to === null ? `above ${f.from}` : `between ${f.from} and ${f.to}`} belongs nowhere.`,
+  'unit-impossible': (f) => `“${f.node}”: the good band wants ${f.of}, and is given ${f.is}.`,
+  'band-outside-range': (f) =>
+    `“${f.node}”: the good band is outside what the ${f.what} can show${f.most > 1e15 ? '' : ` (${f.least} to ${f.most})`}.`,
+  'ohms-energised': (f) =>
+    `“${f.node}” measures resistance on what is energised; that reads wrong and harms the meter.`,
+  'limited-without-return': (f) => `“${f.node}” leaves it limited, and does not say what is put back and by when.`,
+  'hand-on-to-nobody': (f) => `“${f.node}” hands on, and does not say to whom.`,
+  'cover-left-open': (f) => `“${f.node}” opens “${f.cover}”, and nothing puts it back.`,
+  'recalibration-missing': (f) =>
+    `“${f.node}”: after a new ${f.part} the unit wants to be recalibrated${f.demands ? ` (${f.demands.replace(/\.$/, '')})` : ''}, and no step does.`,
+  'test-unneeded': (f) => `“${f.node}” is about ${f.parts.join(', ')}, which nobody suspects.`,
+  'call-circle': (f) => `${f.charts.join(' → ')}: the chart calls itself.`,
+  'call-unpublished': (f) => `“${f.node}” calls “${f.chart}”, which is not published.`,
+  'use-incomplete': (f) => `${f.user} uses “${f.chart}” and does not give it ${f.missing.join(', ')}.`,
+  'chart-without-clear': (f) => `${f.text}: after “${f.chart}” nothing erases the code.`,
+  'chart-without-prove': (f) =>
+    `${f.text}: nothing says how it is detected, so that no run after “${f.chart}” proves the repair.`,
+  'chart-outlasts-mode': (f) =>
+    `${f.text}: up to ${f.minutes} min pass before “${f.node}” without a hand on the unit; “${f.mode}” ends after ${f.idleMs / 60_000} min.`,
   'loop-without-end': (f) => `From “${f.node}” no answers lead to a verdict.`,
   'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
   'band-never-computes': (f) => `The good band of “${f.node}” cannot be computed: ${f.why}.`,

@@ -10,6 +10,11 @@ export const quantities = [
   'temperature',
   'pressure',
   'flow',
+  'volume',
+  'mass',
+  'share',
+  'speed',
+  'frequency',
   'duration',
   'count',
 ] as const;
@@ -24,7 +29,7 @@ const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], 
   resistance: [
     [['Ω', 'ohm', 'ohms', 'r', 'Ω'], scaled(1)],
     [['kΩ', 'k', 'kohm', 'kΩ'], scaled(1e3)],
-    [['MΩ', 'megohm', 'mohm', 'MΩ'], scaled(1e6)],
+    [['MΩ', 'M', 'megohm', 'mohm', 'MΩ'], scaled(1e6)],
   ],
   voltage: [
     [['V', 'volt', 'volts'], scaled(1)],
@@ -53,6 +58,23 @@ const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], 
   flow: [
     [['L/min', 'l/min', 'lpm'], scaled(1)],
     [['gal/min', 'gpm'], scaled(3.785411784)],
+  ],
+  volume: [
+    [['L', 'l', 'litre', 'litres'], scaled(1)],
+    [['mL', 'ml'], scaled(1e-3)],
+    [['gal', 'gallon', 'gallons'], scaled(3.785411784)],
+  ],
+  mass: [
+    [['kg'], scaled(1)],
+    [['g'], scaled(1e-3)],
+    [['oz'], scaled(0.028349523125)],
+    [['lb'], scaled(0.45359237)],
+  ],
+  share: [[['%', 'percent', '% rh'], scaled(1)]],
+  speed: [[['rpm', 'min-1'], scaled(1)]],
+  frequency: [
+    [['Hz'], scaled(1)],
+    [['kHz'], scaled(1e3)],
   ],
   duration: [
     [['s', 'sec', 'seconds'], scaled(1)],
@@ -92,7 +114,9 @@ const plain = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i;
 function findUnit(quantity: Quantity, typed: string) {
   const exact = units[quantity].find(([names]) => names.includes(typed));
   // MΩ and mΩ differ by case only, so an exact spelling goes first
-  return exact ?? units[quantity].find(([names]) => names.some((name) => name.toLowerCase() === typed.toLowerCase()));
+  // a lone m could mean thousandths as well
+  if (exact || typed === 'm') return exact;
+  return units[quantity].find(([names]) => names.some((name) => name.toLowerCase() === typed.toLowerCase()));
 }
 
 /**

@@ -1,76 +1,111 @@
+import type { Access } from '../access/model.ts';
 import type { Finding, Path } from '../base/finding.ts';
-import type { NodeId, PartId } from '../base/ids.ts';
+import type { HazardId, PartId } from '../base/ids.ts';
+import type { Quantity } from '../base/quantity.ts';
 import { scopes } from '../base/words.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Hazard } from '../source/model.ts';
-import { computeBand, needsTemperature, type Parameters } from './band.ts';
+import type { Hazard, Instrument } from '../source/model.ts';
+import type { Part } from '../unit/family.ts';
+import type { Parameters } from './band.ts';
+import { choicesOf } from './choices.ts';
+import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
+import { lintBand, lintRanges } from './lint-bands.ts';
 import type { Chart, ChartNode } from './model.ts';
-import { choicesOf } from './walk.ts';
 
-/** A temperature at which every thermistor that is in use has a resistance, to try a band out. */
-const tryCelsius = 25;
-
-/** Findings of one chart; `parameters` are the family's own values. */
-export function lintChart(input: {
-  chart: Chart;
+/** What a chart is held against: the family's own values and parts, and what the library says of hazards and meters. */
+export type ChartSurroundings = Readonly<{
   parameters: Parameters;
-  hazards: readonly Hazard[];
-  at: Path;
-}): Finding[] {
-  const { chart, parameters, hazards, at } = input;
-  const byId = new Map(chart.nodes.map((node) => [node.id, node]));
-  const reached = new Set<NodeId>();
-  const visit = (id: NodeId): void => {
-    const node = byId.get(id);
-    if (!node || reached.has(id)) return;
-    reached.add(id);
-    for (const choice of choicesOf(node)) if (choice.next) visit(choice.next);
+  /** What each parameter is a value of. */
+  quantities: ReadonlyMap<string, Quantity | 'ratio'>;
+  hazards: ReadonlyMap<HazardId, Hazard>;
+  ways: ReadonlyMap<string, Access>;
+  parts: ReadonlyMap<PartId, Part>;
+  instruments: ReadonlyMap<string, Instrument>;
+  /** Routes that recalibrate. */
+  calibrating: ReadonlySet<string>;
+}>;
+
+/** Findings of one chart on its own. */
+export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: Path }): Finding[] {
+  const { chart, around, at } = input;
+  const graph = chartGraph(chart);
+  if (graph.start < 0) return [{ code: 'start-missing', severity: 'error', at: [...at, 'start'], start: chart.start }];
+  const reached = reachedNodes(graph);
+  const ending = endingNodes(graph);
+  const feasible = feasibleNodes(graph);
+  const bounded = [...lintRounds(graph, at), ...lintRetries(graph, at)];
+  const around2 = withOwn(chart, around);
+  return [
+    ...bounded,
+    ...chart.nodes.flatMap((node, i): Finding[] => {
+      const here = [...at, 'nodes', i];
+      const words = interlockWords(`${node.title}. ${node.text ?? ''} ${node.access ?? ''}`);
+      const isReached = reached.has(i);
+      const impossible = isReached && feasible !== null && !feasible.has(i);
+      return [
+        ...(isReached
+          ? []
+          : [
+              node.kind === 'verdict'
+                ? ({ code: 'verdict-unreachable', severity: 'warning', at: here, node: node.title } as const)
+                : ({ code: 'node-unreachable', severity: 'warning', at: here, node: node.title } as const),
+            ]),
+        ...(impossible && node.kind === 'verdict'
+          ? [{ code: 'verdict-unreachable', severity: 'warning', at: here, node: node.title } as const]
+          : []),
+        ...(isReached && !ending.has(i)
+          ? [{ code: 'loop-without-end', severity: 'error', at: here, node: node.title } as const]
+          : []),
+        ...(words ? [{ code: 'interlock-words', severity: 'warning', at: here, words } as const] : []),
+        ...lintAnswers(node, chart, here),
+        ...lintSafety(node, chart, around2, here),
+        ...lintBand(node, chart, around2, here),
+        ...lintRanges(node, around2.parameters, here),
+      ];
+    }),
+    ...lintCovers(graph, around2, at),
+    ...lintRecalibration(graph, around2, at),
+  ];
+}
+
+/** A shared chart's own parameters and roles count as known. */
+function withOwn(chart: Chart, around: ChartSurroundings): ChartSurroundings {
+  if (chart.parameters.length === 0) return around;
+  return {
+    ...around,
+    parameters: new Map([
+      ...around.parameters,
+      // a value that has yet to be given is tried out as one
+      ...chart.parameters.map((p) => [p.id, p.value ?? 1] as const),
+    ]),
+    quantities: new Map([...around.quantities, ...chart.parameters.map((p) => [p.id as string, p.quantity] as const)]),
   };
-  visit(chart.start);
-  const ending = endingNodes(chart);
-  return chart.nodes.flatMap((node, i): Finding[] => {
-    const here = [...at, 'nodes', i];
-    const words = interlockWords(`${node.title}. ${node.text ?? ''} ${node.access ?? ''}`);
-    return [
-      ...(reached.has(node.id)
-        ? []
-        : [{ code: 'node-unreachable', severity: 'warning', at: here, node: node.title } as const]),
-      ...(reached.has(node.id) && !ending.has(node.id)
-        ? [{ code: 'loop-without-end', severity: 'error', at: here, node: node.title } as const]
-        : []),
-      ...(words ? [{ code: 'interlock-words', severity: 'warning', at: here, words } as const] : []),
-      ...lintNode({ node, chart, parameters, hazards, at: here }),
-    ];
-  });
 }
 
-/** Nodes from which some answers lead to a verdict. */
-function endingNodes(chart: Chart): ReadonlySet<NodeId> {
-  const ending = new Set<NodeId>(chart.nodes.filter((n) => n.kind === 'verdict').map((n) => n.id));
-  for (let grew = true; grew; ) {
-    grew = false;
-    for (const node of chart.nodes)
-      if (!ending.has(node.id) && choicesOf(node).some((c) => c.next && ending.has(c.next))) {
-        ending.add(node.id);
-        grew = true;
-      }
-  }
-  return ending;
+/** Answers that lead nowhere, and answers that are missing. */
+function lintAnswers(node: ChartNode, chart: Chart, at: Path): Finding[] {
+  const choices = choicesOf(node, chart);
+  const findings: Finding[] = choices.flatMap((c): Finding[] =>
+    c.next === null && !c.again
+      ? [{ code: 'branch-open', severity: 'error', at, node: node.title, answer: c.answer }]
+      : [],
+  );
+  const missing = (answer: string, severity: 'error' | 'warning') =>
+    findings.push({ code: 'answer-missing', severity, at, node: node.title, answer } as Finding);
+  const canTell = choices.some((c) => c.answer === 'cannot tell');
+  if (node.kind === 'look' && !canTell) missing('cannot tell', 'warning');
+  if ((node.kind === 'ask' || (node.kind === 'operate' && !node.watch)) && choices.length < 2)
+    missing('a second answer', 'error');
+  if (node.kind === 'split' && node.cases.length === 0) missing('a case', 'error');
+  if (node.kind === 'split' && node.by.kind !== 'reading' && !node.otherwise) missing('something else', 'warning');
+  return findings;
 }
 
-function lintNode(input: {
-  node: ChartNode;
-  chart: Chart;
-  parameters: Parameters;
-  hazards: readonly Hazard[];
-  at: Path;
-}): Finding[] {
-  const { node, chart, parameters, hazards, at } = input;
+/** What can hurt: energised work, work beyond the audience, what is left limited without a word. */
+function lintSafety(node: ChartNode, chart: Chart, around: ChartSurroundings, at: Path): Finding[] {
+  const hazards = node.hazards.flatMap((id) => around.hazards.get(id) ?? []);
   const findings: Finding[] = [];
-  const needs = hazards
-    .filter((h) => node.hazards.includes(h.id))
-    .map((h) => h.scope)
-    .sort((a, b) => scopes.indexOf(b) - scopes.indexOf(a))[0];
+  const needs = hazards.map((h) => h.scope).sort((a, b) => scopes.indexOf(b) - scopes.indexOf(a))[0];
   if (needs && scopes.indexOf(needs) > scopes.indexOf(chart.audience))
     findings.push({
       code: 'scope-exceeded',
@@ -80,25 +115,125 @@ function lintNode(input: {
       needs,
       audience: chart.audience,
     });
-  if (node.kind !== 'measure') return findings;
-  if (node.supply === 'energised' && (node.protection === undefined || node.hazards.length === 0))
-    findings.push({ code: 'energised-unprotected', severity: 'error', at, node: node.title });
-  const band = computeBand(node.band, parameters, needsTemperature(node.band) ? tryCelsius : null);
-  if (!band.ok && band.error.code !== 'temperature-outside')
-    findings.push({
-      code: 'band-never-computes',
-      severity: 'error',
-      at: [...at, 'band'],
-      node: node.title,
-      why: band.error.code,
-    });
+  if (node.kind === 'measure' && node.supply === 'energised') {
+    const isolated = node.isolation !== undefined || hazards.some((h) => h.isolation.length > 0);
+    if (node.protection === undefined || node.hazards.length === 0 || !isolated)
+      findings.push({ code: 'energised-unprotected', severity: 'error', at, node: node.title });
+  }
+  if (
+    node.kind === 'measure' &&
+    node.supply === 'energised' &&
+    (node.quantity === 'resistance' || node.band.kind === 'insulation')
+  )
+    findings.push({ code: 'ohms-energised', severity: 'error', at, node: node.title });
+  if (node.kind === 'verdict' && node.verdict === 'left-limited' && (!node.putBack || node.putBackDays === undefined))
+    findings.push({ code: 'limited-without-return', severity: 'error', at, node: node.title });
+  if (node.kind === 'verdict' && node.verdict === 'hand-on' && !node.handOnTo)
+    findings.push({ code: 'hand-on-to-nobody', severity: 'warning', at, node: node.title });
   return findings;
+}
+
+/** Loops in which nothing says how often, or where to go then. */
+function lintRounds(graph: ChartGraph, at: Path): Finding[] {
+  const { chart } = graph;
+  return roundsOf(graph).flatMap((round): Finding[] => {
+    const bounded = chart.afterRetries !== undefined || round.some((i) => graph.nodes[i]?.retries);
+    const [first] = round;
+    if (bounded || first === undefined) return [];
+    return [
+      {
+        code: 'loop-unbounded',
+        severity: 'error',
+        at: [...at, 'nodes', first],
+        nodes: round.map((i) => graph.nodes[i]?.title ?? ''),
+      },
+    ];
+  });
+}
+
+/** A way out of a loop that is itself no end. */
+function lintRetries(graph: ChartGraph, at: Path): Finding[] {
+  const { chart } = graph;
+  const isEnd = (id: string): boolean => graph.nodes.some((n) => n.id === id && n.kind === 'verdict');
+  const leadsOn = (id: string, where: Path, node: string): Finding[] =>
+    isEnd(id) ? [] : [{ code: 'retry-leads-on', severity: 'error', at: where, node }];
+  return [
+    ...(chart.afterRetries ? leadsOn(chart.afterRetries, [...at, 'afterRetries'], chart.title) : []),
+    ...chart.nodes.flatMap((n, i): Finding[] => {
+      if (!n.retries) return [];
+      const here = [...at, 'nodes', i, 'retries'];
+      return n.retries.after === null
+        ? [{ code: 'branch-open', severity: 'error', at: here, node: n.title, answer: 'after the last try' }]
+        : leadsOn(n.retries.after, here, n.title);
+    }),
+  ];
+}
+
+/** Whether every way on from a node comes to one that `does`, before it ends. */
+function alwaysBefore(graph: ChartGraph, from: number, does: (node: ChartNode) => boolean): boolean {
+  const seen = new Set<number>();
+  const open = [...(graph.next[from] ?? [])];
+  for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    if (seen.has(at)) continue;
+    seen.add(at);
+    const node = graph.nodes[at];
+    if (!node || does(node)) continue;
+    if (node.kind === 'verdict' || (graph.next[at] ?? []).length === 0) return false;
+    open.push(...(graph.next[at] ?? []));
+  }
+  return true;
+}
+
+/** Covers that come off: by a way that says nothing of the way back, or by words with no step that puts them back. */
+function lintCovers(graph: ChartGraph, around: ChartSurroundings, at: Path): Finding[] {
+  return graph.nodes.flatMap((node, i): Finding[] => {
+    const oneWay = node.ways
+      .flatMap((id) => around.ways.get(id) ?? [])
+      .filter((way) => way.opens.length > 0 && way.steps.every((s) => s.back === undefined));
+    const putsBack = (n: ChartNode) => n.kind === 'act' && n.act === 'put-back';
+    const byWords = node.access !== undefined && node.ways.length === 0 && !putsBack(node) ? [node.access] : [];
+    return [...oneWay.map((w) => w.name), ...byWords]
+      .filter(() => !alwaysBefore(graph, i, putsBack))
+      .map((cover) => ({
+        code: 'cover-left-open',
+        severity: 'warning',
+        at: [...at, 'nodes', i],
+        node: node.title,
+        cover,
+      }));
+  });
+}
+
+/** Parts put in anew whose family demands a recalibration that no way on comes to. */
+function lintRecalibration(graph: ChartGraph, around: ChartSurroundings, at: Path): Finding[] {
+  return graph.nodes.flatMap((node, i): Finding[] => {
+    if (node.kind !== 'act' || node.act !== 'replace' || !node.part || node.recalibrate) return [];
+    const part = around.parts.get(node.part);
+    if (!part?.recalibrateBy && !part?.afterReplacing) return [];
+    const does = (n: ChartNode) =>
+      n.kind === 'operate' &&
+      n.route !== undefined &&
+      (part.recalibrateBy ? n.route === part.recalibrateBy : around.calibrating.has(n.route));
+    if (alwaysBefore(graph, i, does)) return [];
+    return [
+      {
+        code: 'recalibration-missing',
+        severity: 'warning',
+        at: [...at, 'nodes', i],
+        node: node.title,
+        part: part.name,
+        demands: part.afterReplacing ?? '',
+      },
+    ];
+  });
 }
 
 /** Suspects of a code, by part, that no node of its chart is about. */
 export function untestedSuspects(chart: Chart, parts: readonly PartId[]): PartId[] {
-  const about = new Set(
-    chart.nodes.flatMap((n) => [...n.about, ...(n.kind === 'verdict' && n.cause ? [n.cause] : [])]),
-  );
+  const about = new Set(partsAbout(chart));
   return parts.filter((part) => !about.has(part));
 }
+
+/** Every part a chart's nodes are about, or find. */
+export const partsAbout = (chart: Chart): PartId[] =>
+  chart.nodes.flatMap((n) => [...n.about, ...(n.kind === 'verdict' && n.cause ? [n.cause] : [])]);

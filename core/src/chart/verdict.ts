@@ -1,12 +1,15 @@
 import type { Quantity, Reading } from '../base/quantity.ts';
 import type { GoodBand } from './band.ts';
 
+export type Named = 'open' | 'short' | 'never';
 export type ReadingVerdict = Readonly<{
   verdict: 'pass' | 'low' | 'high' | 'too-close';
-  /** What the reading means besides being off: nothing connected, or nothing in between. */
-  named: 'open' | 'short' | null;
+  /** What the reading means besides being off: nothing connected, nothing in between, or a value never reached. */
+  named: Named | null;
   /** How far from the middle of the band, as a share of it; null where the band has no middle. */
   offByRatio: number | null;
+  /** How good a meter would have to be to settle what is too close, as a share of the reading; else null. */
+  settledByRatio: number | null;
 }>;
 
 /** Below this share of what is expected, a resistance is called a short rather than low. */
@@ -15,27 +18,38 @@ const shortRatio = 0.02;
 const openRatio = 50;
 
 /**
- * Judges a reading against its good band. `accuracyRatio` is the share of the reading that the meter may be off by:
- * where that share could move the reading across an edge, the verdict is `too-close`.
+ * Judges a reading against its good band. `doubt` is how far the reading may be off, in its own unit: where that could
+ * move it across an edge, the verdict is `too-close`. An open circuit is good where nothing bounds the band above, as
+ * with insulation.
  */
 export function judgeReading(input: {
   reading: Reading;
   quantity: Quantity;
   band: GoodBand;
-  accuracyRatio: number;
+  doubt: number;
 }): ReadingVerdict {
-  const { reading, quantity, band, accuracyRatio } = input;
+  const { reading, quantity, band, doubt } = input;
+  const plain = { named: null, offByRatio: null, settledByRatio: null };
   const reference = band.middle ?? band.most ?? band.least;
-  if (reading.kind === 'open')
-    return { verdict: 'high', named: quantity === 'resistance' ? 'open' : null, offByRatio: null };
+  if (reading.kind === 'open') {
+    if (band.most === null) return { ...plain, verdict: 'pass' };
+    return { ...plain, verdict: 'high', named: quantity === 'resistance' ? 'open' : null };
+  }
   const { value } = reading;
-  const doubt = Math.abs(value) * accuracyRatio;
-  const offByRatio = band.middle === null ? null : value / band.middle - 1;
+  const offByRatio = band.middle === null || band.middle === 0 ? null : value / band.middle - 1;
   const isShort = quantity === 'resistance' && reference !== null && value < reference * shortRatio;
   const isOpen = quantity === 'resistance' && reference !== null && value > reference * openRatio;
-  const nearEdge = [band.least, band.most].some((edge) => edge !== null && Math.abs(value - edge) <= doubt);
-  if (nearEdge) return { verdict: 'too-close', named: null, offByRatio };
-  if (band.least !== null && value < band.least) return { verdict: 'low', named: isShort ? 'short' : null, offByRatio };
-  if (band.most !== null && value > band.most) return { verdict: 'high', named: isOpen ? 'open' : null, offByRatio };
-  return { verdict: 'pass', named: null, offByRatio };
+  const distances = [band.least, band.most].flatMap((edge) => (edge === null ? [] : [Math.abs(value - edge)]));
+  const nearest = Math.min(...distances);
+  if (nearest <= doubt)
+    return {
+      verdict: 'too-close',
+      named: null,
+      offByRatio,
+      settledByRatio: value === 0 || nearest === 0 ? null : nearest / Math.abs(value),
+    };
+  const said = { offByRatio, settledByRatio: null };
+  if (band.least !== null && value < band.least) return { ...said, verdict: 'low', named: isShort ? 'short' : null };
+  if (band.most !== null && value > band.most) return { ...said, verdict: 'high', named: isOpen ? 'open' : null };
+  return { ...said, verdict: 'pass', named: null };
 }

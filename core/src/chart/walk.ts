@@ -1,76 +1,251 @@
-import type { NodeId } from '../base/ids.ts';
-import { assertNever } from '../base/result.ts';
-import type { Chart, ChartNode } from './model.ts';
+import type { ChartId, NodeId, ParameterId, PartId, SettingId } from '../base/ids.ts';
+import type { Quantity } from '../base/quantity.ts';
+import type { TakenReading } from '../walk/taken.ts';
+import { amountOf, type Parameters } from './band.ts';
+import { type Choice, choicesOf, otherwise } from './choices.ts';
+import { compareReadings } from './compare.ts';
+import { fillChart } from './fill.ts';
+import { earlierReadings } from './measure.ts';
+import type { Chart, ChartNode, NodeOf, VerdictNode } from './model.ts';
 
 /** An answer given at a node. Measurements answer with their verdict: `pass`, `low`, `high` or `too-close`. */
-export type Given = Readonly<{ node: NodeId; answer: string }>;
+export type Given = Readonly<{
+  /** Left out for the chart the walk began with. */
+  chart?: ChartId;
+  node: NodeId;
+  answer: string;
+  reading?: TakenReading | null;
+  /** Why the step was not done, where it was passed over by this answer. */
+  skipped?: string | null;
+}>;
 
-export type Choice = Readonly<{ answer: string; next: NodeId | null }>;
+/** What a walk knows besides its answers: what splits go by, what settings stand at, the charts that may be called. */
+export type ChartKnown = Readonly<{
+  code?: string | null;
+  subCode?: string | null;
+  /** Variants that are still possible; a split by variant is decided when they all lead the same way. */
+  variants?: readonly string[];
+  controller?: string | null;
+  options?: Readonly<Record<string, string>>;
+  parameters?: Parameters;
+  settings?: ReadonlyMap<SettingId, number>;
+  charts?: (id: ChartId) => Chart | undefined;
+  partNames?: ReadonlyMap<PartId, string>;
+}>;
 
-/** The answers a node takes and where each leads; null leads back to the node itself. A verdict has none. */
-export function choicesOf(node: ChartNode): Choice[] {
-  switch (node.kind) {
-    case 'look':
-      return [
-        { answer: 'yes', next: node.yes },
-        { answer: 'no', next: node.no },
-        ...(node.cannotTell ? [{ answer: 'cannot tell', next: node.cannotTell }] : []),
-      ];
-    case 'ask':
-    case 'operate':
-      return node.answers.map(({ answer, next }) => ({ answer, next }));
-    case 'measure':
-      return [
-        { answer: 'pass', next: node.pass },
-        { answer: 'low', next: node.low },
-        { answer: 'high', next: node.high },
-        { answer: 'too-close', next: node.tooClose ?? null },
-      ];
-    case 'act':
-    case 'wait':
-      return [{ answer: 'done', next: node.next }];
-    case 'verdict':
-      return [];
-    default:
-      return assertNever(node);
-  }
-}
+export type Step = Readonly<{
+  chart: ChartId;
+  node: ChartNode;
+  answer: string;
+  reading: TakenReading | null;
+  /** Worked out from what is known, without asking anybody. */
+  byItself: boolean;
+  skipped: string | null;
+}>;
+
+/** Why a walk goes no further. */
+export type ChartEnd =
+  | Readonly<{ kind: 'verdict'; verdict: VerdictNode }>
+  /** The same node was come through more often than the chart allows, and nothing says where to go then. */
+  | Readonly<{ kind: 'went-round' }>
+  | Readonly<{ kind: 'open-end' }>
+  | Readonly<{ kind: 'chart-missing'; chart: ChartId }>
+  | Readonly<{ kind: 'call-circle'; chart: ChartId }>;
 
 export type ChartWalk = Readonly<{
+  /** The chart the walk stands in: the one it began with, or one that was called. */
+  chart: Chart;
   /** Where the walk stands now. */
   at: ChartNode;
-  path: readonly Given[];
+  path: readonly Step[];
   minutes: number;
   /** The same node was come through more often than the chart allows. */
   wentRound: boolean;
   ended: boolean;
+  end: ChartEnd | null;
 }>;
 
-/** Follows a chart through answers, in order; answers for a node the walk is not at are passed over. */
-export function walkChart(chart: Chart, given: readonly Given[]): ChartWalk {
-  const byId = new Map(chart.nodes.map((node) => [node.id, node]));
-  let at = byId.get(chart.start);
-  if (!at) throw new Error(`chart ${chart.id} has no node ${chart.start} to start from`);
-  const visits = new Map<NodeId, number>([[at.id, 1]]);
-  const path: Given[] = [];
-  let minutes = 0;
-  for (const one of given) {
-    if (one.node !== at.id) continue;
-    const choice: Choice | undefined = choicesOf(at).find((c) => c.answer === one.answer);
-    const next: ChartNode | undefined = choice?.next ? byId.get(choice.next) : at;
-    if (!choice || !next) continue;
-    path.push(one);
-    minutes += at.minutes;
-    at = next;
-    visits.set(at.id, (visits.get(at.id) ?? 0) + 1);
+type Frame = { chart: Chart; at: ChartNode; visits: Map<NodeId, number>; call: NodeOf<'call'> | null };
+
+/** The case a split goes by what is known; null where that has to be asked. */
+function decided(node: NodeOf<'split'>, known: ChartKnown, path: readonly Step[]): string | null {
+  const has = (is: string): boolean => node.cases.some((c) => c.is === is);
+  const fallback = node.otherwise ? otherwise : null;
+  const pick = (value: string | null | undefined): string | null =>
+    value === null || value === undefined ? null : has(value) ? value : fallback;
+  switch (node.by.kind) {
+    case 'code':
+      return pick(known.code);
+    case 'sub-code':
+      return pick(known.subCode);
+    case 'controller':
+      return pick(known.controller);
+    case 'option':
+      return pick(known.options?.[node.by.option]);
+    case 'variant': {
+      const ways = new Set((known.variants ?? []).map(pick));
+      const [way] = ways;
+      return ways.size === 1 ? (way ?? null) : null;
+    }
+    case 'answer': {
+      const { by } = node;
+      return pick(path.findLast((s) => s.node.id === by.node)?.answer);
+    }
+    case 'reading': {
+      const value = readings(path).get(node.by.node);
+      if (value === undefined) return null;
+      const parameters = known.parameters ?? new Map<ParameterId, number>();
+      const within = node.cases.find((c) => {
+        const least = c.within?.least == null ? Number.NEGATIVE_INFINITY : amountOf(c.within.least, parameters);
+        const most = c.within?.most == null ? Number.POSITIVE_INFINITY : amountOf(c.within.most, parameters);
+        return least !== null && most !== null && value >= least && value <= most;
+      });
+      return within?.is ?? fallback;
+    }
   }
-  return {
-    at,
-    path,
-    minutes,
-    wentRound: [...visits.values()].some((n) => n > chart.mostVisits),
-    ended: at.kind === 'verdict',
+}
+
+/** Readings on a path by node, in base units. */
+const readings = (path: readonly Step[]): ReadonlyMap<NodeId, number> =>
+  earlierReadings(path.map((s) => ({ node: s.node.id, reading: s.reading })));
+
+/** The readings a walk may go by where it stands, for bands that are about an earlier one. */
+export const readingsOnPath = (walk: Pick<ChartWalk, 'path'>): ReadonlyMap<NodeId, number> => readings(walk.path);
+
+/**
+ * Follows a chart through answers, in order; answers for a node the walk is not at are passed over. What needs nobody
+ * goes by itself: splits by what is known, comparisons of readings that were taken, charts that are called and come
+ * back. Every walk ends: coming to a node once more than allowed leads to where its retries, or the chart, say.
+ */
+export function walkChart(chart: Chart, given: readonly Given[], known: ChartKnown = {}): ChartWalk {
+  const frames: Frame[] = [];
+  const path: Step[] = [];
+  let end: ChartEnd | null = null;
+  let wentRound = false;
+  let minutes = 0;
+  const top = (): Frame => frames[frames.length - 1] as Frame;
+  const nodeOf = (of: Chart, id: NodeId): ChartNode | undefined => of.nodes.find((n) => n.id === id);
+
+  const enter = (id: NodeId | null): void => {
+    const frame = top();
+    const node = id === null ? undefined : nodeOf(frame.chart, id);
+    if (!node) {
+      end = { kind: 'open-end' };
+      return;
+    }
+    const visits = (frame.visits.get(node.id) ?? 0) + 1;
+    if (visits <= (node.retries?.times ?? frame.chart.mostVisits)) {
+      frame.visits.set(node.id, visits);
+      frame.at = node;
+      return;
+    }
+    wentRound = true;
+    const after = node.retries ? node.retries.after : (frame.chart.afterRetries ?? null);
+    const last = after === null ? undefined : nodeOf(frame.chart, after);
+    // where that has been come to before, it would go on going round
+    if (!last || frame.visits.has(last.id)) {
+      end = { kind: 'went-round' };
+      return;
+    }
+    frame.visits.set(last.id, 1);
+    frame.at = last;
   };
+
+  const begin = (of: Chart, call: NodeOf<'call'> | null): void => {
+    const first = nodeOf(of, of.start);
+    if (!first) throw new Error(`chart ${of.id} has no node ${of.start} to start from`);
+    frames.push({ chart: of, at: first, visits: new Map([[first.id, 1]]), call });
+  };
+
+  const step = (answer: string, more: Partial<Step> = {}): void => {
+    const { at, chart: of } = top();
+    path.push({ chart: of.id, node: at, answer, reading: null, byItself: true, skipped: null, ...more });
+  };
+
+  /** Goes on by itself as far as nobody has to be asked. */
+  const settle = (): void => {
+    while (end === null) {
+      const frame = top();
+      const { at } = frame;
+      switch (at.kind) {
+        case 'verdict': {
+          if (frame.call === null || !comesBack(at, frame.call)) {
+            end = { kind: 'verdict', verdict: at };
+            return;
+          }
+          frames.pop();
+          const found = at.verdict === 'nothing-found' ? 'nothing found' : 'cause found';
+          step(found);
+          const { call } = frame;
+          enter(found === 'nothing found' ? call.nothingFound : (call.causeFound ?? null));
+          break;
+        }
+        case 'call': {
+          const called = known.charts?.(at.chart);
+          if (!called || !nodeOf(called, called.start)) {
+            end = { kind: 'chart-missing', chart: at.chart };
+            return;
+          }
+          if (frames.some((f) => f.chart.id === called.id)) {
+            end = { kind: 'call-circle', chart: called.id };
+            return;
+          }
+          begin(fillChart(called, at.use, known.partNames), at);
+          break;
+        }
+        case 'split': {
+          const is = decided(at, known, path);
+          const choice = choicesOf(at, frame.chart).find((c) => c.answer === is);
+          if (!choice) return;
+          step(choice.answer);
+          enter(choice.next);
+          break;
+        }
+        case 'compare': {
+          const compared = compareReadings(at, {
+            parameters: known.parameters ?? new Map(),
+            readings: readings(path),
+            settings: known.settings ?? new Map(),
+            quantity: quantityOf(frame.chart, at.reading),
+          });
+          if (compared === null) return;
+          step(compared.verdict, { reading: compared });
+          minutes += at.minutes;
+          enter(at[compared.verdict]);
+          break;
+        }
+        default:
+          return;
+      }
+    }
+  };
+
+  begin(chart, null);
+  settle();
+  for (const one of given) {
+    if (end !== null) break;
+    const { at, chart: of } = top();
+    if (one.node !== at.id || (one.chart ?? chart.id) !== of.id) continue;
+    const choice: Choice | undefined = choicesOf(at, of).find((c) => c.answer === one.answer);
+    if (!choice) continue;
+    step(one.answer, { reading: one.reading ?? null, byItself: false, skipped: one.skipped ?? null });
+    minutes += one.skipped ? 0 : at.minutes;
+    enter(choice.again ? at.id : choice.next);
+    settle();
+  }
+  const { at, chart: of } = top();
+  return { chart: of, at, path, minutes, wentRound, ended: end !== null, end };
+}
+
+/** What a node measures; a count where it measures nothing. */
+function quantityOf(chart: Chart, id: NodeId): Quantity {
+  const node = chart.nodes.find((n) => n.id === id);
+  return node?.kind === 'measure' ? node.quantity : 'count';
+}
+
+/** Whether a called chart's verdict goes back to the chart that called it; what ends the case ends it there. */
+function comesBack(verdict: VerdictNode, call: NodeOf<'call'>): boolean {
+  return verdict.verdict === 'nothing-found' || (verdict.verdict === 'cause-found' && call.causeFound !== undefined);
 }
 
 /** Least and most minutes that may still be ahead of a node, each loop counted once. */
@@ -83,7 +258,7 @@ export function minutesAhead(chart: Chart, from: NodeId): { least: number; most:
     if (!node || before === 'under way') return null;
     if (before) return before;
     known.set(id, 'under way');
-    const ahead = choicesOf(node)
+    const ahead = choicesOf(node, chart)
       .flatMap((choice) => (choice.next ? [walk(choice.next)] : []))
       .filter((span) => span !== null);
     const own = node.kind === 'verdict' ? 0 : node.minutes;

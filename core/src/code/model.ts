@@ -17,6 +17,7 @@ import {
   VariantId,
 } from '../base/ids.ts';
 import { Label, Prose, Scope, Standing } from '../base/words.ts';
+import { ChartUse } from '../chart/model.ts';
 
 /** A part, wire, supply or circumstance that may be behind a code; the list is in the order to think of them. */
 export const Suspect = z.strictObject({
@@ -45,6 +46,11 @@ export const Detection = z.strictObject({
   /** Attempts of so long with a rest between: how long it has been going on when it locks out. */
   attempt: z.strictObject({ runMs: z.number().positive(), restMs: z.number().nonnegative() }).optional(),
   erasedAfterCleanCycles: z.number().int().min(1).max(10_000).nullable().default(null),
+  /** After power-up, before it looks at all. */
+  armingMs: z.number().nonnegative().max(86_400_000).optional(),
+  /** How long a cycle takes, and how far apart two may begin at the least. */
+  cycleMs: z.number().positive().max(604_800_000).optional(),
+  cycleEveryMs: z.number().positive().max(2_592_000_000).optional(),
   cycle: Label.default('cycle'),
 });
 export type Detection = z.infer<typeof Detection>;
@@ -80,6 +86,8 @@ const shared = {
     .max(20)
     .default([]),
   chart: ChartId.nullable().default(null),
+  /** What a shared chart is told when it is used for this. */
+  chartUse: ChartUse.prefault({}),
   enter: RouteId.nullable().default(null),
   clear: RouteId.nullable().default(null),
   seeAlso: z

@@ -6,10 +6,22 @@ const detection = (id: string) => (entryOf(glasswasher(), 'code', id) as Code).d
 
 describe('proveRun', () => {
   it.each([
-    ['k19', { cycles: 3, notWatched: 1, erasedAfter: 40 }],
-    ['k23', { cycles: 1, notWatched: 0, erasedAfter: null }],
-    ['s02', { cycles: 12, notWatched: 0, erasedAfter: 1 }],
+    // the first warm-up is not watched, then two in a row that last as long as the limit: 3 × 9 min
+    ['k19', { cycles: 3, notWatched: 1, erasedAfter: 40, erasesWithin: false, cycleMs: 540_000, leastMs: 3 * 540_000 }],
+    ['k23', { cycles: 1, notWatched: 0, erasedAfter: null, erasesWithin: false, cycleMs: 5000, leastMs: 5000 }],
+    // twelve in a row to store it, one clean one to forget it, and nothing says how long one is
+    ['s02', { cycles: 12, notWatched: 0, erasedAfter: 1, erasesWithin: true, cycleMs: null, leastMs: null }],
   ])('%s', (id, expected) => expect(proveRun(detection(id))).toEqual(expected));
+
+  const base = { notWatchedCycles: 1, inARow: 2, erasedAfterCleanCycles: null };
+  it.each([
+    ['cycles that follow each other', { cycleMs: 60_000 }, 3 * 60_000],
+    ['one cycle a day', { cycleMs: 60_000, cycleEveryMs: 86_400_000 }, 2 * 86_400_000 + 60_000],
+    ['arming comes first', { armingMs: 300_000, cycleMs: 60_000 }, 480_000],
+    ['a cycle lasts as long as the threshold must be passed', { cycleMs: 60_000, forMs: 90_000 }, 270_000],
+    ['spacing alone', { cycleEveryMs: 3_600_000 }, 2 * 3_600_000],
+    ['nothing known', {}, null],
+  ])('%s', (_, more, leastMs) => expect(proveRun({ ...base, ...more }).leastMs).toBe(leastMs));
 });
 
 describe('lockOutMs', () => {

@@ -33,6 +33,7 @@ export function linksOf(entry: Entry): Link[] {
     case 'family':
       return [
         ...each(entry.parameters, 'parameters', (p, at) => one('source', p.source, [...at, 'source'])),
+        ...each(entry.parts, 'parts', (p, at) => one('route', p.recalibrateBy, [...at, 'recalibrateBy'])),
         ...many('asset', entry.pictures, ['pictures']),
         ...each(entry.controllers, 'controllers', (c, at) => one('route', c.toldBy?.route, [...at, 'toldBy', 'route'])),
       ];
@@ -121,7 +122,18 @@ export function linksOf(entry: Entry): Link[] {
           ...many('asset', n.pictures, [...at, 'pictures']),
           ...one('source', n.source, [...at, 'source']),
           ...(n.kind === 'measure' ? one('instrument', n.instrument, [...at, 'instrument']) : []),
-          ...(n.kind === 'operate' ? one('route', n.route, [...at, 'route']) : []),
+          ...(n.kind === 'operate'
+            ? [...one('route', n.route, [...at, 'route']), ...one('mode', n.test?.mode, [...at, 'test', 'mode'])]
+            : []),
+          ...(n.kind === 'act' ? one('route', n.recalibrate, [...at, 'recalibrate']) : []),
+          ...(n.kind === 'set' ? one('setting', n.setting, [...at, 'setting']) : []),
+          ...(n.kind === 'call' ? one('chart', n.chart, [...at, 'chart']) : []),
+          ...(n.kind === 'compare' && n.against.kind === 'setting'
+            ? one('setting', n.against.setting, [...at, 'against', 'setting'])
+            : []),
+          ...(n.kind === 'measure' && n.band.kind === 'of-setting'
+            ? one('setting', n.band.setting, [...at, 'band', 'setting'])
+            : []),
         ]),
       ];
     case 'source':

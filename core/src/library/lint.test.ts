@@ -13,6 +13,7 @@ import {
   stationOf,
 } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
+import { chartFixtures } from '../testing/chart-fixtures.ts';
 import { fixtureBundle, routeFixtures } from '../testing/route-fixtures.ts';
 
 type Loose = Record<string, never> & { [key: string]: unknown };
@@ -71,6 +72,7 @@ const seenAs = (letter: string, number: string) =>
 
 /** For every code one bundle that shows it. A new code without a row here fails the completeness test. */
 const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
+  ...chartFixtures,
   ...Object.fromEntries(Object.entries(routeFixtures).map(([code, fixture]) => [code, () => fixtureBundle(fixture)])),
   'dangling-id': () => washer('code', 'k19', () => ({ chart: 'no-such-chart' })),
   'duplicate-id': () => ({

@@ -1,5 +1,5 @@
 import type { Finding, Path } from '../base/finding.ts';
-import { lintChart, untestedSuspects } from '../chart/lint.ts';
+import { lintCharts } from '../chart/lint-uses.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
 import { canShow, lintReadout } from '../readout/lint.ts';
@@ -9,7 +9,7 @@ import { lintEditions } from '../source/look-again.ts';
 import { lintFamily } from '../unit/lint.ts';
 import type { Bundle } from './bundle.ts';
 import type { EntryKind, EntryOf } from './entry.ts';
-import { entriesOf, entryOf } from './select.ts';
+import { entriesOf } from './select.ts';
 import { validate } from './validate.ts';
 
 const rank = { error: 0, warning: 1, hint: 2 } as const;
@@ -22,10 +22,6 @@ export function lint(bundle: Bundle): Finding[] {
       entry.kind === kind ? [{ entry: entry as EntryOf<K>, at: ['entries', i] }] : [],
     );
   const codes = placed('code').map(({ entry, at }) => ({ code: entry, at }));
-  const hazards = entriesOf(bundle, 'hazard');
-  const parameters = new Map(
-    entriesOf(bundle, 'family').flatMap((f) => f.parameters.map((p) => [p.id, p.value] as const)),
-  );
 
   for (const { entry, at } of placed('route')) findings.push(...lintRoute(entry, at));
   findings.push(...lintRoutes(bundle));
@@ -55,20 +51,8 @@ export function lint(bundle: Bundle): Finding[] {
   findings.push(...lintEditions(bundle));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
     findings.push(...lintCode(entry, at));
-    const chart = entryOf(bundle, 'chart', entry.chart);
-    const parts = entry.suspects.flatMap((s) => (s.part ? [s.part] : []));
-    if (chart)
-      for (const part of untestedSuspects(chart, parts))
-        findings.push({
-          code: 'suspect-untested',
-          severity: 'warning',
-          at: [...at, 'suspects'],
-          text: entry.kind === 'code' ? entry.text : entry.title,
-          part,
-          chart: chart.title,
-        });
   }
-  for (const { entry, at } of placed('chart')) findings.push(...lintChart({ chart: entry, parameters, hazards, at }));
+  findings.push(...lintCharts(bundle));
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
 
@@ -79,6 +63,17 @@ export function findingsOfRoute(bundle: Bundle, id: string): Finding[] {
   if (route?.kind !== 'route') return [];
   const all = [...validate(bundle), ...lintRoute(route, ['entries', index]), ...lintRoutes(bundle)];
   return all.filter((f) => f.at[1] === index).sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** The findings of one chart within its bundle, and of the codes that use it: for the room it is drawn in. */
+export function findingsOfChart(bundle: Bundle, id: string): Finding[] {
+  const index = bundle.entries.findIndex((e) => e.kind === 'chart' && e.id === id);
+  const users = new Set(
+    bundle.entries.flatMap((e, i) => ((e.kind === 'code' || e.kind === 'symptom') && e.chart === id ? [i] : [])),
+  );
+  return [...validate(bundle).filter((f) => f.at[1] === index), ...lintCharts(bundle)]
+    .filter((f) => f.at[1] === index || (typeof f.at[1] === 'number' && users.has(f.at[1])))
+    .sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
 
 /** Findings that keep an entry from being published, whatever a reviewer thinks. */

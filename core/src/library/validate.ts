@@ -209,6 +209,10 @@ function usesOf(entry: Entry): Use[] {
         ...entry.suspects.flatMap((s, i): Use[] =>
           s.part ? [{ what: 'part', id: s.part, at: ['suspects', i, 'part'] }] : [],
         ),
+        ...Object.entries(entry.chartUse.parts).map(
+          ([role, id]): Use => ({ what: 'part', id, at: ['chartUse', 'parts', role] }),
+        ),
+        ...parameterUses(entry.chartUse.values, ['chartUse', 'values']),
       ];
     case 'chart':
       return [...variantUses(entry.onlyVariants, ['onlyVariants']), ...chartUses(entry)];
@@ -217,48 +221,78 @@ function usesOf(entry: Entry): Use[] {
   }
 }
 
+/** Amounts anywhere in a node that name a parameter, with where they stand. */
+function parameterUses(value: unknown, at: Path): Use[] {
+  if (typeof value !== 'object' || value === null) return [];
+  if (Array.isArray(value)) return value.flatMap((item, i) => parameterUses(item, [...at, i]));
+  const { parameter } = value as { parameter?: unknown };
+  if (typeof parameter === 'string' && Object.keys(value).length === 1)
+    return [{ what: 'parameter', id: parameter, at }];
+  return Object.entries(value).flatMap(([key, item]) => parameterUses(item, [...at, key]));
+}
+
+/** The keys under which a node names other nodes of its chart, beside its answers. */
+const nodeKeys = [
+  'yes',
+  'no',
+  'cannotTell',
+  'next',
+  'pass',
+  'low',
+  'high',
+  'fail',
+  'tooClose',
+  'open',
+  'short',
+] as const;
+const moreNodeKeys = ['otherwise', 'nothingFound', 'causeFound', 'reading'] as const;
+
+function nodeUses(
+  n: Extract<Entry, { kind: 'chart' }>['nodes'][number],
+  at: Path,
+): Array<readonly [id: string, at: Path]> {
+  const flat = n as unknown as Record<string, unknown>;
+  const named = [...nodeKeys, ...moreNodeKeys].flatMap((key) => {
+    const id = flat[key];
+    return typeof id === 'string' ? [[id, [...at, key]] as const] : [];
+  });
+  const listed = [...('answers' in n ? n.answers : []), ...('cases' in n ? n.cases : [])].flatMap((a, k) =>
+    a.next ? [[a.next, [...at, 'answers' in n ? 'answers' : 'cases', k, 'next']] as const] : [],
+  );
+  const by =
+    n.kind === 'split' && (n.by.kind === 'answer' || n.by.kind === 'reading')
+      ? [[n.by.node, [...at, 'by', 'node']] as const]
+      : [];
+  const against =
+    n.kind === 'compare' && n.against.kind === 'reading' ? [[n.against.node, [...at, 'against', 'node']] as const] : [];
+  const band = n.kind === 'measure' && n.band.kind === 'ratio' ? [[n.band.to, [...at, 'band', 'to']] as const] : [];
+  const after = n.retries?.after ? [[n.retries.after, [...at, 'retries', 'after']] as const] : [];
+  return [...named, ...listed, ...by, ...against, ...band, ...after];
+}
+
 function chartUses(chart: Extract<Entry, { kind: 'chart' }>): Use[] {
   const ids = new Set<string>(chart.nodes.map((n) => n.id));
+  const own = {
+    parameters: new Set<string>(chart.parameters.map((p) => p.id)),
+    roles: new Set<string>(chart.roles.map((r) => r.id)),
+  };
   const node = (id: string, at: Path): Use[] => (ids.has(id) ? [] : [{ what: 'node', id, at }]);
+  const part = (id: string, at: Path): Use[] => (own.roles.has(id) ? [] : [{ what: 'part', id, at }]);
   return [
-    ...node(chart.start, ['start']),
+    ...(chart.cannotTell ? node(chart.cannotTell, ['cannotTell']) : []),
+    ...(chart.afterRetries ? node(chart.afterRetries, ['afterRetries']) : []),
     ...chart.nodes.flatMap((n, i): Use[] => {
       const at = ['nodes', i];
-      const about = n.about.map((id, k): Use => ({ what: 'part', id, at: [...at, 'about', k] }));
-      switch (n.kind) {
-        case 'look':
-          return [
-            ...about,
-            ...node(n.yes, [...at, 'yes']),
-            ...node(n.no, [...at, 'no']),
-            ...(n.cannotTell ? node(n.cannotTell, [...at, 'cannotTell']) : []),
-          ];
-        case 'ask':
-        case 'operate':
-          return [...about, ...n.answers.flatMap((a, k) => node(a.next, [...at, 'answers', k, 'next']))];
-        case 'measure':
-          return [
-            ...about,
-            ...(['pass', 'low', 'high'] as const).flatMap((k) => node(n[k], [...at, k])),
-            ...(n.tooClose ? node(n.tooClose, [...at, 'tooClose']) : []),
-            ...Object.entries(n.band).flatMap(([k, v]): Use[] =>
-              typeof v === 'object' && v !== null && 'parameter' in v
-                ? [{ what: 'parameter', id: String(v.parameter), at: [...at, 'band', k] }]
-                : [],
-            ),
-          ];
-        case 'act':
-        case 'wait':
-          return [
-            ...about,
-            ...node(n.next, [...at, 'next']),
-            ...(n.kind === 'act' && n.part ? [{ what: 'part', id: n.part, at: [...at, 'part'] } as const] : []),
-          ];
-        case 'verdict':
-          return [...about, ...(n.cause ? [{ what: 'part', id: n.cause, at: [...at, 'cause'] } as const] : [])];
-        default:
-          return about;
-      }
+      return [
+        ...n.about.flatMap((id, k) => part(id, [...at, 'about', k])),
+        ...(n.kind === 'act' && n.part ? part(n.part, [...at, 'part']) : []),
+        ...(n.kind === 'verdict' && n.cause ? part(n.cause, [...at, 'cause']) : []),
+        ...(n.kind === 'call'
+          ? Object.entries(n.use.parts).flatMap(([role, id]) => part(id, [...at, 'use', 'parts', role]))
+          : []),
+        ...nodeUses(n, at).flatMap(([id, where]) => node(id, where)),
+        ...parameterUses(n, at).filter((use) => !own.parameters.has(use.id)),
+      ];
     }),
   ];
 }

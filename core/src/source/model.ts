@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { AssetId, FamilyId, HazardId, InstrumentId, SourceId } from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope } from '../base/words.ts';
 
 const base = { kind: z.literal('source'), id: SourceId, family: FamilyId.nullable() };
@@ -67,6 +68,20 @@ export const Instrument = z.strictObject({
   functions: z.array(Label).max(60),
   /** Share of the reading it may be off by, for each quantity it measures. */
   accuracyRatio: z.number().min(0).max(0.5).optional(),
+  /** What it can show of a quantity, in the base unit, and how far off that may be where it differs. */
+  ranges: z
+    .array(
+      z.strictObject({
+        quantity: Quantity,
+        least: z.number(),
+        most: z.number(),
+        accuracyRatio: z.number().min(0).max(0.5).optional(),
+      }),
+    )
+    .max(40)
+    .default([]),
+  /** Voltages it measures insulation at. */
+  testVolts: z.array(z.number().positive()).max(12).default([]),
   heldBy: Prose.optional(),
   /** Who in the school has one, by role or van. */
   holders: z.array(Label).max(100).default([]),

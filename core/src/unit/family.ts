@@ -76,6 +76,8 @@ export const Part = z.strictObject({
   location: Prose.optional(),
   interlock: z.boolean().default(false),
   afterReplacing: Prose.optional(),
+  /** The route that recalibrates it once it is replaced. */
+  recalibrateBy: RouteId.optional(),
 });
 export type Part = z.infer<typeof Part>;
 

@@ -9,6 +9,7 @@ import {
   MachineId,
   ModeId,
   NodeId,
+  PartId,
   ReadoutId,
   RouteId,
   SettingId,
@@ -17,12 +18,12 @@ import {
   VariantId,
   WalkId,
 } from '../base/ids.ts';
-import { Quantity } from '../base/quantity.ts';
 import { Label, Prose } from '../base/words.ts';
 import { CodeText } from '../code/model.ts';
 import { Seen } from '../readout/seen.ts';
 import { Attached } from '../unit/composition.ts';
 import { SoftwareVersion } from '../unit/family.ts';
+import { TakenReading } from './taken.ts';
 
 export const stations = ['unit', 'safe', 'enter', 'read', 'test', 'clear', 'prove'] as const;
 export const Station = z.enum(stations);
@@ -40,19 +41,6 @@ export const Machine = z.strictObject({
   site: Label.optional(),
 });
 export type Machine = z.infer<typeof Machine>;
-
-/** A reading as it was typed beside what was made of it, so that a wrong sum can be found later. */
-export const TakenReading = z.strictObject({
-  typed: z.string().min(1).max(40),
-  quantity: Quantity,
-  /** Base unit; null is an open circuit. */
-  value: z.number().nullable(),
-  atCelsius: z.number().nullable(),
-  least: z.number().nullable(),
-  most: z.number().nullable(),
-  verdict: z.enum(['pass', 'low', 'high', 'too-close']),
-});
-export type TakenReading = z.infer<typeof TakenReading>;
 
 /** What a try that did not take ended in. */
 export const happenings = ['nothing', 'other-mode', 'too-slow', 'too-fast', 'count-over', 'reset'] as const;
@@ -172,7 +160,32 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     node: NodeId,
     answer: Label,
     reading: TakenReading.nullable(),
+    /** Why it was not done, where the walk went on as if the answer had been given. */
+    skipped: Prose.min(1).optional(),
   }),
+  /** A suspect seen on the way, which the question at hand is not about. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('suspected'),
+    chart: ChartId,
+    node: NodeId,
+    part: PartId.nullable(),
+    text: Prose.min(1),
+  }),
+  /** A wait has begun: it is over so long after the event's own time, wherever the walk is looked at. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('timer'),
+    of: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('node'), chart: ChartId, node: NodeId }),
+      z.strictObject({ kind: z.literal('prove') }),
+    ]),
+    ms: z.number().positive().max(2_592_000_000),
+  }),
+  /** Left limited, or not put back: it is somebody's to do until it is put back. */
+  z.strictObject({ ...stamp, kind: z.literal('owed'), what: Prose.min(1), by: z.iso.date().nullable() }),
+  /** What was owed on this walk, or on an earlier one of the same machine, is as it should be. */
+  z.strictObject({ ...stamp, kind: z.literal('put-back'), of: WalkId, what: z.string().min(1).max(200) }),
   z.strictObject({ ...stamp, kind: z.literal('noted'), text: Prose.min(1) }),
   z.strictObject({ ...stamp, kind: z.literal('cleared'), route: RouteId.nullable() }),
   z.strictObject({ ...stamp, kind: z.literal('waits'), until: z.iso.date(), why: Prose }),

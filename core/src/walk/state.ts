@@ -7,6 +7,7 @@ import type {
   HazardId,
   MachineId,
   NodeId,
+  PartId,
   ReadoutId,
   RouteId,
   SettingId,
@@ -18,7 +19,8 @@ import type {
 import { assertNever } from '../base/result.ts';
 import type { Seen } from '../readout/seen.ts';
 import type { Attached } from '../unit/composition.ts';
-import { type Happened, type Station, stations, type TakenReading, type WalkEvent, type WalkEventOf } from './model.ts';
+import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from './model.ts';
+import type { TakenReading } from './taken.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;
@@ -40,6 +42,20 @@ export type KeptLook = ReadPlace & Readonly<{ seen: Seen }>;
 
 export const samePlace = (a: ReadPlace, b: ReadPlace): boolean =>
   a.readout === b.readout && a.controller === b.controller && a.slot === b.slot;
+
+/** An answer at a node of a chart, with the reading it came from and when it was given. */
+export type GivenAnswer = Readonly<{
+  chart: ChartId;
+  node: NodeId;
+  answer: string;
+  reading: TakenReading | null;
+  skipped: string | null;
+  at: string;
+}>;
+
+/** The key a wait is kept under. */
+export const timerKey = (of: WalkEventOf<'timer'>['of']): string =>
+  of.kind === 'prove' ? 'prove' : `${of.chart}/${of.node}`;
 
 /** What a walk's events add up to. */
 export type Walk = Readonly<{
@@ -72,8 +88,16 @@ export type Walk = Readonly<{
   confirmAt: ControllerId | null;
   /** Whether the authoritative controller said the same; null where it was not asked. */
   confirmed: boolean | null;
-  answers: ReadonlyArray<Readonly<{ chart: ChartId; node: NodeId; answer: string; reading: TakenReading | null }>>;
+  answers: readonly GivenAnswer[];
   notes: readonly string[];
+  /** Suspects seen on the way. */
+  suspected: ReadonlyArray<Readonly<{ part: PartId | null; text: string; at: string }>>;
+  /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
+  timers: ReadonlyMap<string, Readonly<{ since: string; ms: number }>>;
+  /** What was said to be owed, by event. */
+  owed: ReadonlyMap<string, Readonly<{ what: string; by: string | null; since: string }>>;
+  /** What was put back, on this walk or an earlier one. */
+  putBack: ReadonlyArray<Readonly<{ of: WalkId; what: string }>>;
   cleared: boolean;
   waitingUntil: string | null;
   after: ReadonlyMap<NodeId, TakenReading>;
@@ -195,9 +219,24 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         done: finish('read'),
       };
     case 'answered': {
-      const { chart, node, answer, reading } = event;
-      return { ...next, answers: [...walk.answers, { chart, node, answer, reading }] };
+      const { chart, node, answer, reading, skipped = null, at } = event;
+      const timers = new Map(walk.timers);
+      timers.delete(timerKey({ kind: 'node', chart, node }));
+      return { ...next, timers, answers: [...walk.answers, { chart, node, answer, reading, skipped, at }] };
     }
+    case 'suspected':
+      return { ...next, suspected: [...walk.suspected, { part: event.part, text: event.text, at: event.at }] };
+    case 'timer': {
+      const begun = { since: event.at, ms: event.ms };
+      return { ...next, timers: new Map([...walk.timers, [timerKey(event.of), begun]]) };
+    }
+    case 'owed':
+      return {
+        ...next,
+        owed: new Map([...walk.owed, [event.id, { what: event.what, by: event.by, since: event.at }]]),
+      };
+    case 'put-back':
+      return { ...next, putBack: [...walk.putBack, { of: event.of, what: event.what }] };
     case 'noted':
       return { ...next, notes: [...walk.notes, event.text] };
     case 'cleared':
@@ -259,6 +298,10 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     confirmed: null,
     answers: [],
     notes: [],
+    suspected: [],
+    timers: new Map(),
+    owed: new Map(),
+    putBack: [],
     cleared: false,
     waitingUntil: null,
     after: new Map(),

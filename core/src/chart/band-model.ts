@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { NodeId, ParameterId, SettingId } from '../base/ids.ts';
+
+/** A number as it stands, or a parameter of the family that its variants may set. Base units. */
+export const Amount = z.number().or(z.strictObject({ parameter: ParameterId }));
+export type Amount = z.infer<typeof Amount>;
+
+/** What a good reading is. Bands compute; nobody types the result of a sum. */
+export const Band = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('fixed'), least: Amount.nullable(), most: Amount.nullable() }),
+  /** R = r25 · exp(β · (1/T − 1/298.15 K)), the Beta form. */
+  z.strictObject({ kind: z.literal('thermistor'), r25Ohm: Amount, betaK: Amount, toleranceRatio: Amount }),
+  /** 1/T = a + b·ln R + c·(ln R)³, the Steinhart–Hart form, solved for R. */
+  z.strictObject({ kind: z.literal('steinhart-hart'), a: Amount, b: Amount, c: Amount, toleranceRatio: Amount }),
+  z.strictObject({
+    kind: z.literal('table'),
+    rows: z
+      .array(z.strictObject({ atCelsius: z.number(), ohm: z.number().positive() }))
+      .min(2)
+      .max(400),
+    toleranceRatio: Amount,
+  }),
+  /** R = V² / P, the resistance of a heating element at its rated supply. */
+  z.strictObject({ kind: z.literal('element'), powerWatt: Amount, supplyVolt: Amount, toleranceRatio: Amount }),
+  /** About what is set: a share of it, or so much more and less in the quantity's own unit. */
+  z.strictObject({
+    kind: z.literal('of-setting'),
+    setting: SettingId,
+    by: z.enum(['share', 'amount']),
+    plus: Amount,
+    minus: Amount,
+  }),
+  /** At least so many ohms, measured at a test voltage. */
+  z.strictObject({ kind: z.literal('insulation'), leastOhm: Amount, testVolt: Amount }),
+  /** This reading over an earlier one. */
+  z.strictObject({ kind: z.literal('ratio'), to: NodeId, least: Amount.nullable(), most: Amount.nullable() }),
+  /** Change a minute, from two or more readings. */
+  z.strictObject({ kind: z.literal('rate'), leastPerMin: Amount.nullable(), mostPerMin: Amount.nullable() }),
+  /** Time until a value is reached, from two or more readings; in seconds. */
+  z.strictObject({ kind: z.literal('time-to'), value: Amount, leastS: Amount.nullable(), mostS: Amount.nullable() }),
+]);
+export type Band = z.infer<typeof Band>;
+export type BandOf<K extends Band['kind']> = Extract<Band, { kind: K }>;

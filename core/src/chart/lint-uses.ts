@@ -1,0 +1,311 @@
+import type { Finding, Path } from '../base/finding.ts';
+import type { ChartId, ModeId, NodeId, PartId } from '../base/ids.ts';
+import type { Code, Symptom } from '../code/model.ts';
+import type { Bundle } from '../library/bundle.ts';
+import { keyText } from '../library/key.ts';
+import { entriesOf } from '../library/select.ts';
+import { choicesOf } from './choices.ts';
+import { fillChart } from './fill.ts';
+import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
+import type { Chart, ChartUse } from './model.ts';
+
+/** What a family and its library say, as a chart is held against it. */
+function surroundings(bundle: Bundle): ChartSurroundings {
+  const families = entriesOf(bundle, 'family');
+  return {
+    parameters: new Map(families.flatMap((f) => f.parameters.map((p) => [p.id, p.value] as const))),
+    quantities: new Map(families.flatMap((f) => f.parameters.map((p) => [p.id as string, p.quantity] as const))),
+    hazards: new Map(entriesOf(bundle, 'hazard').map((h) => [h.id, h])),
+    ways: new Map(entriesOf(bundle, 'access').map((a) => [a.id as string, a])),
+    parts: new Map(families.flatMap((f) => f.parts.map((p) => [p.id, p] as const))),
+    instruments: new Map(entriesOf(bundle, 'instrument').map((i) => [i.id as string, i])),
+    calibrating: new Set(
+      entriesOf(bundle, 'route').flatMap((r) => (r.purpose === 'calibrate' ? [r.id as string] : [])),
+    ),
+  };
+}
+
+/** A chart and every chart it calls, however deep, each once. */
+export function chartsCalled(chart: Chart, byId: ReadonlyMap<ChartId, Chart>): Chart[] {
+  const found = new Map<ChartId, Chart>();
+  const open = [chart];
+  for (let at = open.pop(); at; at = open.pop()) {
+    if (found.has(at.id)) continue;
+    found.set(at.id, at);
+    for (const node of at.nodes) if (node.kind === 'call') open.push(...[byId.get(node.chart)].flatMap((c) => c ?? []));
+  }
+  return [...found.values()];
+}
+
+/** What of a shared chart nobody has given: parameters without a value, roles without a part. */
+export function missingOfUse(chart: Chart, use: ChartUse): string[] {
+  return [
+    ...chart.parameters.filter((p) => p.value === null && use.values[p.id] === undefined).map((p) => p.name),
+    ...chart.roles.filter((r) => use.parts[r.id] === undefined).map((r) => r.name),
+  ];
+}
+
+/** Findings of all charts of a bundle, and of the codes and symptoms that use them. */
+export function lintCharts(bundle: Bundle): Finding[] {
+  const around = surroundings(bundle);
+  const charts = new Map(entriesOf(bundle, 'chart').map((c) => [c.id, c]));
+  const idle = idleTimes(bundle);
+  const served = new Map<ChartId, Set<PartId>>();
+  const findings: Finding[] = [];
+  bundle.entries.forEach((entry, i) => {
+    const at: Path = ['entries', i];
+    if (entry.kind === 'chart')
+      findings.push(...lintChart({ chart: entry, around, at }), ...lintCalls(entry, charts, bundle, at));
+    if (entry.kind !== 'code' && entry.kind !== 'symptom') return;
+    const used = entry.chart ? charts.get(entry.chart) : undefined;
+    if (!used) return;
+    findings.push(...lintUse(entry, used, { bundle, charts, idle, at }));
+    for (const chart of chartsCalled(used, charts)) {
+      const parts = served.get(chart.id) ?? new Set<PartId>();
+      for (const s of entry.suspects) if (s.part) parts.add(s.part);
+      served.set(chart.id, parts);
+    }
+  });
+  bundle.entries.forEach((entry, i) => {
+    const suspects = entry.kind === 'chart' ? served.get(entry.id) : undefined;
+    // a chart with roles is about other families' parts as well
+    if (entry.kind === 'chart' && suspects && entry.roles.length === 0)
+      findings.push(...lintUnneeded(entry, suspects, ['entries', i]));
+  });
+  return findings;
+}
+
+/** Tests that are about parts nobody suspects, and that no verdict is about either. */
+function lintUnneeded(chart: Chart, suspects: ReadonlySet<PartId>, at: Path): Finding[] {
+  const causes = new Set(chart.nodes.flatMap((n) => (n.kind === 'verdict' && n.cause ? [n.cause] : [])));
+  return chart.nodes.flatMap((n, i): Finding[] =>
+    n.about.length > 0 && n.kind !== 'verdict' && n.about.every((part) => !suspects.has(part) && !causes.has(part))
+      ? [{ code: 'test-unneeded', severity: 'hint', at: [...at, 'nodes', i], node: n.title, parts: n.about }]
+      : [],
+  );
+}
+
+function lintCalls(chart: Chart, charts: ReadonlyMap<ChartId, Chart>, bundle: Bundle, at: Path): Finding[] {
+  return chart.nodes.flatMap((node, i): Finding[] => {
+    if (node.kind !== 'call') return [];
+    const here = [...at, 'nodes', i, 'chart'];
+    const called = charts.get(node.chart);
+    if (!called) return [];
+    const missing = missingOfUse(called, node.use);
+    const circle = pathBack(chart.id, called, charts);
+    const revisions = bundle.pinned?.revisions;
+    return [
+      ...(circle
+        ? [
+            {
+              code: 'call-circle',
+              severity: 'error',
+              at: here,
+              charts: circle.map((id) => charts.get(id)?.title ?? id),
+            } as const,
+          ]
+        : []),
+      ...(revisions && revisions[keyText(called)] === undefined
+        ? [{ code: 'call-unpublished', severity: 'error', at: here, node: node.title, chart: called.title } as const]
+        : []),
+      ...(missing.length > 0
+        ? [
+            {
+              code: 'use-incomplete',
+              severity: 'error',
+              at: here,
+              user: node.title,
+              chart: called.title,
+              missing,
+            } as const,
+          ]
+        : []),
+    ];
+  });
+}
+
+/** The calls that lead from a chart back to where it was called from; null where none do. */
+function pathBack(to: ChartId, from: Chart, charts: ReadonlyMap<ChartId, Chart>): ChartId[] | null {
+  const before = new Map<ChartId, ChartId | null>([[from.id, null]]);
+  const open = [from];
+  for (let at = open.shift(); at; at = open.shift()) {
+    if (at.id === to) {
+      const path: ChartId[] = [];
+      for (let id: ChartId | null = to; id !== null; id = before.get(id) ?? null) path.unshift(id);
+      return [to, ...path];
+    }
+    for (const node of at.nodes) {
+      const next = node.kind === 'call' ? charts.get(node.chart) : undefined;
+      if (!next || before.has(next.id)) continue;
+      before.set(next.id, at.id);
+      open.push(next);
+    }
+  }
+  return null;
+}
+
+/** How long each mode waits without a hand, where it times out. */
+function idleTimes(bundle: Bundle): ReadonlyMap<ModeId, number> {
+  return new Map(
+    entriesOf(bundle, 'mode').flatMap((m) => {
+      const after = m.transitions.flatMap((t) => (t.on.kind === 'idle' ? [t.on.afterMs] : []));
+      return after.length > 0 ? [[m.id, Math.min(...after)] as const] : [];
+    }),
+  );
+}
+
+type UseOf = Readonly<{
+  bundle: Bundle;
+  charts: ReadonlyMap<ChartId, Chart>;
+  idle: ReadonlyMap<ModeId, number>;
+  at: Path;
+}>;
+
+function lintUse(user: Code | Symptom, used: Chart, { bundle, charts, idle, at }: UseOf): Finding[] {
+  const text = user.kind === 'code' ? user.text : user.title;
+  const chart = fillChart(used, user.chartUse);
+  const missing = missingOfUse(used, user.chartUse);
+  const parts = user.suspects.flatMap((s) => (s.part ? [s.part] : []));
+  const calledParts = new Set(
+    chart.nodes.flatMap((n) => {
+      const called = n.kind === 'call' ? charts.get(n.chart) : undefined;
+      return called && n.kind === 'call' ? chartsCalled(fillChart(called, n.use), charts).flatMap(partsAbout) : [];
+    }),
+  );
+  const findings: Finding[] = untestedSuspects(chart, parts)
+    .filter((part) => !calledParts.has(part))
+    .map((part) => ({
+      code: 'suspect-untested',
+      severity: 'warning',
+      at: [...at, 'suspects'],
+      text,
+      part,
+      chart: chart.title,
+    }));
+  if (missing.length > 0)
+    findings.push({
+      code: 'use-incomplete',
+      severity: 'error',
+      at: [...at, 'chart'],
+      user: text,
+      chart: used.title,
+      missing,
+    });
+  const repairs = chart.nodes.some((n) => n.kind === 'verdict' && n.verdict === 'cause-found');
+  if (repairs && user.kind === 'code') {
+    const clears =
+      user.clear !== null || entriesOf(bundle, 'route').some((r) => r.purpose === 'clear' && r.onlyFor.length === 0);
+    if (!clears && user.detection.erasedAfterCleanCycles === null)
+      findings.push({
+        code: 'chart-without-clear',
+        severity: 'warning',
+        at: [...at, 'clear'],
+        text,
+        chart: chart.title,
+      });
+    const { threshold, onlyWhen, notWatchedCycles, inARow, forMs } = user.detection;
+    if (!threshold && !onlyWhen && notWatchedCycles === 0 && inARow === 1 && forMs === undefined)
+      findings.push({
+        code: 'chart-without-prove',
+        severity: 'hint',
+        at: [...at, 'detection'],
+        text,
+        chart: chart.title,
+      });
+  }
+  const enter = user.enter ? entriesOf(bundle, 'route').find((r) => r.id === user.enter) : undefined;
+  const mode = enter?.to ?? null;
+  const idleMs = mode === null ? undefined : idle.get(mode);
+  if (mode !== null && idleMs !== undefined) findings.push(...lintIdle(user, chart, { mode, idleMs, bundle, at }));
+  return findings;
+}
+
+/** Things the unit is asked to do in a mode that has timed out by then, because nobody touched it for so long. */
+function lintIdle(
+  user: Code | Symptom,
+  chart: Chart,
+  { mode, idleMs, bundle, at }: { mode: ModeId; idleMs: number; bundle: Bundle; at: Path },
+): Finding[] {
+  const routes = new Map(entriesOf(bundle, 'route').map((r) => [r.id, r]));
+  const name = entriesOf(bundle, 'mode').find((m) => m.id === mode)?.name ?? mode;
+  const needsMode = chart.nodes.filter((n) => {
+    if (n.kind !== 'operate') return false;
+    const from = n.route ? routes.get(n.route)?.from : undefined;
+    return n.test?.mode === mode || (from !== undefined && from !== 'any' && from.includes(mode));
+  });
+  return needsMode.flatMap((node): Finding[] => {
+    const minutes = longestUntouched(chart, node.id);
+    if (minutes * 60_000 <= idleMs) return [];
+    return [
+      {
+        code: 'chart-outlasts-mode',
+        severity: 'warning',
+        at: [...at, 'chart'],
+        text: user.kind === 'code' ? user.text : user.title,
+        node: node.title,
+        mode: name,
+        minutes,
+        idleMs,
+      },
+    ];
+  });
+}
+
+/** The most minutes that pass without a hand on the unit before a node, each node counted once. */
+function longestUntouched(chart: Chart, to: NodeId): number {
+  const byId = new Map(chart.nodes.map((n) => [n.id, n]));
+  const before = new Map<NodeId, NodeId[]>();
+  for (const n of chart.nodes)
+    for (const c of choicesOf(n, chart)) if (c.next) before.set(c.next, [...(before.get(c.next) ?? []), n.id]);
+  const known = new Map<NodeId, number>();
+  const under = new Set<NodeId>();
+  const most = (id: NodeId): number => {
+    const done = known.get(id);
+    if (done !== undefined) return done;
+    if (under.has(id)) return 0;
+    under.add(id);
+    const ways = (before.get(id) ?? []).map((from) => {
+      const node = byId.get(from);
+      if (!node) return 0;
+      return node.kind === 'operate' ? node.minutes : node.minutes + most(from);
+    });
+    under.delete(id);
+    const value = Math.max(0, ...ways);
+    known.set(id, value);
+    return value;
+  };
+  return most(to);
+}
+
+/** Something a change of a chart touches; `through` is the chart between, where it does so by a call. */
+export type Touched = Readonly<{
+  kind: 'code' | 'symptom' | 'chart' | 'route';
+  id: string;
+  family: string | null;
+  through: ChartId | null;
+}>;
+
+/** Codes, symptoms, charts and routes that a change of this chart touches, directly or through charts that call it. */
+export function touchedBy(entries: ReadonlyArray<Bundle['entries'][number]>, chart: ChartId): Touched[] {
+  const callers = new Map<ChartId, ChartId | null>([[chart, null]]);
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const e of entries)
+      if (e.kind === 'chart' && !callers.has(e.id)) {
+        const by = e.nodes.find((n) => n.kind === 'call' && callers.has(n.chart));
+        if (by?.kind !== 'call') continue;
+        callers.set(e.id, by.chart);
+        grew = true;
+      }
+  }
+  return entries.flatMap((e): Touched[] => {
+    if (e.kind === 'chart') {
+      const through = e.id === chart ? undefined : callers.get(e.id);
+      return through ? [{ kind: e.kind, id: e.id, family: e.family, through: through === chart ? null : through }] : [];
+    }
+    if (e.kind !== 'code' && e.kind !== 'symptom' && e.kind !== 'route') return [];
+    const named = e.chart;
+    if (!named || !callers.has(named)) return [];
+    return [{ kind: e.kind, id: e.id, family: e.family, through: named === chart ? null : named }];
+  });
+}

@@ -1,0 +1,284 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  accuracyOf,
+  type Band,
+  bandHere,
+  formatTaken,
+  Instrument,
+  type MeasureNode,
+  measure,
+  settledBy,
+  slopeOf,
+  timeTo,
+} from '../index.ts';
+import { chart } from '../testing/charts.ts';
+
+const node = (band: Band, more: object = {}): MeasureNode =>
+  chart([
+    {
+      id: 'm',
+      kind: 'measure',
+      title: 'M',
+      quantity: 'resistance',
+      probes: ['a', 'b'],
+      supply: 'dead',
+      band,
+      pass: null,
+      low: null,
+      high: null,
+      ...more,
+    },
+  ]).nodes[0] as MeasureNode;
+const meter = Instrument.parse({
+  kind: 'instrument',
+  id: 'meter',
+  name: 'Meter',
+  functions: [],
+  accuracyRatio: 0.01,
+  ranges: [
+    { quantity: 'resistance', least: 0, most: 40e6, accuracyRatio: 0.02 },
+    { quantity: 'voltage', least: 0, most: 600 },
+  ],
+  testVolts: [250, 500],
+});
+const fixed: Band = { kind: 'fixed', least: 140, most: 190 };
+const sensor: Band = { kind: 'thermistor', r25Ohm: 12_000, betaK: 3740, toleranceRatio: 0.06 };
+const known = {
+  parameters: new Map(),
+  settings: new Map([['set' as never, 1.8]]),
+  earlier: new Map([['first' as never, 4]]),
+};
+const run = (of: MeasureNode, typed: string | Array<[string, number]>, more: object = {}) =>
+  measure({
+    node: of,
+    known,
+    instrument: meter,
+    typed: {
+      readings:
+        typeof typed === 'string' ? [{ typed, afterMs: 0 }] : typed.map(([t, afterMs]) => ({ typed: t, afterMs })),
+      ...more,
+    },
+  });
+const bar = (band: Band) => node(band, { quantity: 'pressure' });
+const warm = (band: Band) => node(band, { quantity: 'temperature' });
+const leak = node({ kind: 'insulation', leastOhm: 1e6, testVolt: 500 });
+
+describe('measure', () => {
+  it.each<[string, ReturnType<typeof run>, object]>([
+    [
+      'inside',
+      run(node(fixed), '0.16k'),
+      { answer: 'pass', taken: { value: 160, verdict: 'pass', instrument: 'meter' } },
+    ],
+    ['the meter’s own share for the quantity decides', run(node(fixed), '187'), { answer: 'too-close', doubt: 3.74 }],
+    ['open, where that is high', run(node(fixed), 'OL'), { answer: 'high', named: 'open', taken: { value: null } }],
+    ['open, with a way of its own', run(node(fixed, { open: 'm' }), 'OL'), { answer: 'open', named: 'open' }],
+    ['short, with a way of its own', run(node(fixed, { short: 'm' }), '0.4'), { answer: 'short', named: 'short' }],
+    ['a thermistor at what was typed', run(node(sensor), '13k4', { temperature: '72 °F' }), { answer: 'pass' }],
+    ['insulation beyond what shows is good', run(leak, 'OL'), { answer: 'pass', named: null }],
+    ['insulation that is low', run(leak, '0.4 MΩ'), { answer: 'low' }],
+    [
+      'about what is set',
+      run(bar({ kind: 'of-setting', setting: 'set' as never, by: 'share', plus: 0.1, minus: 0.1 }), '1.7 bar'),
+      { answer: 'pass', band: { least: 1.62, middle: 1.8 } },
+    ],
+    [
+      'about what is typed to be set',
+      run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'amount', plus: 0.2, minus: 0.2 }), '2.6', {
+        set: '2,5 bar',
+      }),
+      { answer: 'pass', band: { least: 2.3, middle: 2.5 } },
+    ],
+    [
+      'a ratio: both meters’ doubt counts',
+      run(node({ kind: 'ratio', to: 'first' as never, least: 0.9, most: 1.1 }), '4.3'),
+      {
+        answer: 'too-close',
+        doubt: (4.3 / 4) * 0.04,
+        taken: { value: 1.075, as: 'ratio', points: [{ afterMs: 0, value: 4.3 }] },
+      },
+    ],
+    [
+      'a rate of change',
+      run(warm({ kind: 'rate', leastPerMin: 2, mostPerMin: null }), [
+        ['20', 0],
+        ['32', 180_000],
+        ['40', 300_000],
+      ]),
+      { answer: 'pass', taken: { value: 4, as: 'per-minute' } },
+    ],
+    [
+      'a value reached in time',
+      run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
+        ['20', 0],
+        ['50', 300_000],
+        ['70', 500_000],
+      ]),
+      { answer: 'pass', taken: { value: 400, as: 'seconds' } },
+    ],
+    [
+      'a value never reached is too long',
+      run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
+        ['40', 0],
+        ['30', 60_000],
+      ]),
+      { answer: 'high', named: 'never', taken: { value: null, as: 'seconds' } },
+    ],
+  ])('%s', (_, got, expected) => {
+    if (!got.ok) throw new Error(JSON.stringify(got.error));
+    const rounded = JSON.parse(JSON.stringify(got.value), (_k, v) =>
+      typeof v === 'number' ? Number(v.toFixed(9)) : v,
+    );
+    expect(rounded).toMatchObject(
+      JSON.parse(JSON.stringify(expected), (_k, v) => (typeof v === 'number' ? Number(v.toFixed(9)) : v)),
+    );
+  });
+
+  it.each<[string, ReturnType<typeof run>, object]>([
+    ['—', run(node(fixed), '—'), { field: 'reading', index: 0, error: { code: 'reading-not-a-number' } }],
+    ['12,3.4', run(node(fixed), '12,3.4'), { field: 'reading', error: { code: 'reading-not-a-number' } }],
+    ['1e400', run(node(fixed), '1e400'), { field: 'reading', error: { code: 'reading-too-large' } }],
+    ['nothing', run(node(fixed), ' '), { field: 'reading', error: { code: 'reading-empty' } }],
+    ['no temperature', run(node(sensor), '12k'), { field: 'temperature', error: { code: 'reading-empty' } }],
+    [
+      'colder than anything',
+      run(node(sensor), '12k', { temperature: '-300 °C' }),
+      { field: 'temperature', error: { code: 'reading-below-absolute-zero' } },
+    ],
+    [
+      'OL for a temperature',
+      run(node(sensor), '12k', { temperature: 'OL' }),
+      { field: 'temperature', error: { code: 'open-temperature' } },
+    ],
+    [
+      'a Beta of 0',
+      run(node({ ...sensor, betaK: 0 } as Band), '12k', { temperature: '20' }),
+      { field: 'band', error: { code: 'band-impossible', field: 'betaK' } },
+    ],
+    [
+      'a second reading that is none',
+      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
+        ['20', 0],
+        ['x', 9],
+      ]),
+      { field: 'reading', index: 1 },
+    ],
+    [
+      'one reading for a rate',
+      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), '20'),
+      { field: 'readings', error: { have: 1, need: 2 } },
+    ],
+    [
+      'two at the same time',
+      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
+        ['20', 0],
+        ['21', 0],
+      ]),
+      { field: 'readings' },
+    ],
+    [
+      'what nobody set',
+      run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0, minus: 0 }), '2'),
+      { field: 'set' },
+    ],
+    [
+      'beyond the meter',
+      run(node({ kind: 'fixed', least: 500, most: 800 }, { quantity: 'voltage' }), '700'),
+      { field: 'instrument', error: { code: 'beyond-instrument', most: 600 } },
+    ],
+    [
+      'a test voltage it lacks',
+      run(node({ kind: 'insulation', leastOhm: 1e6, testVolt: 1000 }), '2M'),
+      { field: 'instrument', error: { code: 'test-voltage-missing', volt: 1000 } },
+    ],
+  ])('%s is told at its field', (_, got, expected) => expect(got.ok ? null : got.error).toMatchObject(expected));
+
+  it('the band stands before anything is read', () => {
+    expect(bandHere(node(sensor), { readings: [], temperature: '25' }, known)).toMatchObject({
+      value: { middle: 12_000 },
+    });
+  });
+
+  it('says how good a meter would settle what is too close, and who has one', () => {
+    const fine = Instrument.parse({ ...meter, id: 'fine', ranges: [], accuracyRatio: 0.001 });
+    const got = run(node(fixed), '187');
+    if (!got.ok) throw new Error('judged');
+    expect(got.value.settledByRatio).toBeCloseTo(3 / 187, 9);
+    expect(settledBy(got.value, 'resistance', [meter, fine])).toEqual(['fine']);
+    expect([accuracyOf(meter, 'resistance'), accuracyOf(meter, 'pressure'), accuracyOf(undefined, 'voltage')]).toEqual([
+      0.02, 0.01, 0,
+    ]);
+  });
+
+  it('a finer meter never changes a verdict but that of too close', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 400, noNaN: true }),
+        fc.double({ min: 0, max: 0.2, noNaN: true }),
+        (ohm, ratio) => {
+          const verdict = (accuracyRatio: number) => {
+            const got = measure({
+              node: node(fixed),
+              known,
+              instrument: Instrument.parse({ ...meter, ranges: [], accuracyRatio }),
+              typed: { readings: [{ typed: String(ohm), afterMs: 0 }] },
+            });
+            return got.ok ? got.value.answer : null;
+          };
+          const [coarse, exact] = [verdict(ratio), verdict(ratio / 2)];
+          if (coarse !== 'too-close') expect(exact).toBe(coarse);
+        },
+      ),
+    );
+  });
+
+  it.each<[object, number | null, string]>([
+    [{ quantity: 'resistance' }, null, 'open'],
+    [{ quantity: 'temperature', as: 'per-minute' }, 4.257, '4.26 K/min'],
+    [{ quantity: 'resistance', as: 'ratio' }, 1.0754, '1.075 times'],
+    [{ quantity: 'temperature', as: 'seconds' }, 400, '6.67 min'],
+    [{ quantity: 'temperature', as: 'seconds' }, null, 'never'],
+    [{ quantity: 'pressure' }, 1.8, '1.8 bar'],
+  ])('%j %s is written %s', (taken, value, words) => expect(formatTaken(taken as never, value)).toBe(words));
+});
+
+describe('slopes', () => {
+  const times = fc.uniqueArray(fc.integer({ min: 0, max: 3_600_000 }), { minLength: 2, maxLength: 12 });
+  it('a straight line has its own slope, however many points are taken of it', () => {
+    fc.assert(
+      fc.property(
+        times,
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        fc.double({ min: -100, max: 100, noNaN: true }),
+        (at, perMin, level) => {
+          const points = at.map((afterMs) => ({ afterMs, value: level + (perMin * afterMs) / 60_000 }));
+          expect(slopeOf(points, 0)?.perMin).toBeCloseTo(perMin, 4);
+        },
+      ),
+    );
+  });
+  it('by hand: 20, 26 and 29 °C at 0, 2 and 3 min rise 3 a minute; 60 °C comes after 13 min 20 s', () => {
+    const points = [
+      { afterMs: 0, value: 20 },
+      { afterMs: 120_000, value: 26 },
+      { afterMs: 180_000, value: 29 },
+    ];
+    expect(slopeOf(points, 0)?.perMin).toBeCloseTo(3, 9);
+    expect(timeTo(points, 60, 0)).toEqual({ kind: 'on-its-way', afterS: expect.closeTo(800, 6), doubtS: 0 });
+    expect(timeTo(points, 27.5, 0)).toEqual({ kind: 'reached', afterS: expect.closeTo(150, 6) });
+    expect(timeTo(points, 5, 0)).toEqual({ kind: 'never' });
+  });
+  it('the doubt is the worst that readings off by their share can do', () => {
+    fc.assert(
+      fc.property(times, fc.array(fc.constantFrom(-1, 1), { minLength: 12, maxLength: 12 }), (at, signs) => {
+        const points = at.map((afterMs) => ({ afterMs, value: 20 + afterMs / 60_000 }));
+        const off = points.map((p, i) => ({ ...p, value: p.value * (1 + 0.02 * (signs[i] ?? 1)) }));
+        const [exact, shaken] = [slopeOf(points, 0.02), slopeOf(off, 0)];
+        expect(Math.abs((shaken?.perMin ?? 0) - (exact?.perMin ?? 0))).toBeLessThanOrEqual(
+          (exact?.doubtPerMin ?? 0) + 1e-9,
+        );
+      }),
+    );
+  });
+});

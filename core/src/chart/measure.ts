@@ -1,0 +1,259 @@
+import type { InstrumentId, NodeId } from '../base/ids.ts';
+import {
+  baseUnit,
+  formatQuantity,
+  parseReading,
+  type Quantity,
+  type Reading,
+  type ReadingError,
+} from '../base/quantity.ts';
+import { fail, ok, type Result } from '../base/result.ts';
+import type { Instrument } from '../source/model.ts';
+import type { TakenReading } from '../walk/taken.ts';
+import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
+import type { Band } from './band-model.ts';
+import type { MeasureNode } from './model.ts';
+import { type Point, slopeOf, timeTo } from './slope.ts';
+import { judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
+
+/** What a person typed at a measurement, as typed. */
+export type TypedReading = Readonly<{
+  /** One reading, or several with the time since the first. */
+  readings: ReadonlyArray<Readonly<{ typed: string; afterMs: number }>>;
+  temperature?: string;
+  /** What the setting stands at, where the band is about one that is not known yet. */
+  set?: string;
+}>;
+
+export type MeasureError =
+  | Readonly<{ field: 'reading'; index: number; error: ReadingError }>
+  | Readonly<{ field: 'temperature'; error: ReadingError | Readonly<{ code: 'open-temperature' }> }>
+  | Readonly<{ field: 'set'; error: ReadingError }>
+  | Readonly<{ field: 'band'; error: BandError }>
+  | Readonly<{ field: 'readings'; error: Readonly<{ code: 'more-readings-needed'; have: number; need: number }> }>
+  | Readonly<{
+      field: 'instrument';
+      error: Readonly<
+        | { code: 'beyond-instrument'; least: number; most: number; quantity: Quantity }
+        | { code: 'test-voltage-missing'; volt: number }
+      >;
+    }>;
+
+export type Measured = ReadingVerdict &
+  Readonly<{
+    taken: TakenReading;
+    band: GoodBand;
+    /** How far the value may be off, in its own unit. */
+    doubt: number;
+    /** The answer of the node this leads to. */
+    answer: 'pass' | 'low' | 'high' | 'too-close' | 'open' | 'short';
+  }>;
+
+/** How many readings a band needs before it says anything. */
+export const readingsNeeded = (band: Band): number => (band.kind === 'rate' || band.kind === 'time-to' ? 2 : 1);
+
+/** The share of a reading an instrument may be off by for a quantity; 0 where nothing is known. */
+export function accuracyOf(instrument: Instrument | undefined, quantity: Quantity): number {
+  const range = instrument?.ranges.find((r) => r.quantity === quantity);
+  return range?.accuracyRatio ?? instrument?.accuracyRatio ?? 0;
+}
+
+/** What the instrument cannot do that this measurement asks of it. */
+function beyond(instrument: Instrument | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {
+  const range = instrument?.ranges.find((r) => r.quantity === node.quantity);
+  if (range && values.some((v) => v < range.least || v > range.most))
+    return { code: 'beyond-instrument', least: range.least, most: range.most, quantity: node.quantity } as const;
+  if (node.band.kind !== 'insulation' || !instrument) return null;
+  const volt = amountOf(node.band.testVolt, known.parameters);
+  return volt !== null && !instrument.testVolts.includes(volt)
+    ? ({ code: 'test-voltage-missing', volt } as const)
+    : null;
+}
+
+/** The value a band is held against, how far it may be off, and what it is a number of. */
+type Derived = Readonly<{ reading: Reading; doubt: number; as: TakenReading['as']; named: Named | null }>;
+
+function derive(
+  node: MeasureNode,
+  readings: readonly Reading[],
+  points: readonly Point[],
+  known: BandKnown,
+  accuracy: number,
+): Derived {
+  const [first] = readings;
+  const last = readings.at(-1) ?? first;
+  const { band } = node;
+  const number = (value: number): Reading => ({ kind: 'value', value, unit: '' });
+  const open: Derived = { reading: { kind: 'open' }, doubt: 0, as: undefined, named: null };
+  if (!last || last.kind === 'open') return open;
+  switch (band.kind) {
+    case 'ratio': {
+      const other = known.earlier?.get(band.to) ?? Number.NaN;
+      const value = last.value / other;
+      // both readings may be off, each its own way
+      return { reading: number(value), doubt: Math.abs(value) * accuracy * 2, as: 'ratio', named: null };
+    }
+    case 'rate': {
+      const slope = slopeOf(points, accuracy);
+      return { reading: number(slope?.perMin ?? 0), doubt: slope?.doubtPerMin ?? 0, as: 'per-minute', named: null };
+    }
+    case 'time-to': {
+      const value = amountOf(band.value, known.parameters) ?? Number.NaN;
+      const reaching = timeTo(points, value, accuracy);
+      if (!reaching || reaching.kind === 'never') return { ...open, as: 'seconds', named: 'never' };
+      const doubt = reaching.kind === 'on-its-way' ? reaching.doubtS : 0;
+      return { reading: number(reaching.afterS), doubt, as: 'seconds', named: null };
+    }
+    default:
+      return { reading: last, doubt: Math.abs(last.value) * accuracy, as: undefined, named: null };
+  }
+}
+
+/** Reads what was typed in order; the first that cannot be read stops it, at its index. */
+function readAll(node: MeasureNode, typed: TypedReading): Result<Reading[], MeasureError> {
+  const read: Reading[] = [];
+  for (const [index, one] of typed.readings.entries()) {
+    const reading = parseReading(one.typed, node.quantity);
+    if (!reading.ok) return fail({ field: 'reading', index, error: reading.error });
+    read.push(reading.value);
+  }
+  return ok(read);
+}
+
+/** What settings stand at: what is known, and what was typed for the one this band is about. */
+function withSet(node: MeasureNode, typed: TypedReading, known: BandKnown): Result<BandKnown, MeasureError> {
+  if (node.band.kind !== 'of-setting' || known.settings?.has(node.band.setting)) return ok(known);
+  if (!typed.set?.trim()) return fail({ field: 'set', error: { code: 'reading-empty' } });
+  const read = parseReading(typed.set, node.quantity);
+  if (!read.ok) return fail({ field: 'set', error: read.error });
+  const settings = new Map(known.settings ?? []);
+  if (read.value.kind === 'value') settings.set(node.band.setting, read.value.value);
+  return ok({ ...known, settings });
+}
+
+/** The temperature typed, where the band depends on one. */
+function celsiusTyped(node: MeasureNode, typed: TypedReading): Result<number | null, MeasureError> {
+  if (!needsTemperature(node.band)) return ok(null);
+  const read = parseReading(typed.temperature ?? '', 'temperature');
+  if (!read.ok) return fail({ field: 'temperature', error: read.error });
+  if (read.value.kind === 'open') return fail({ field: 'temperature', error: { code: 'open-temperature' } });
+  return ok(read.value.value);
+}
+
+/** Works out the good band here and now, from what was typed of temperature and setting. Errors name their field. */
+export function bandHere(node: MeasureNode, typed: TypedReading, known: BandKnown): Result<GoodBand, MeasureError> {
+  const celsius = celsiusTyped(node, typed);
+  if (!celsius.ok) return celsius;
+  const set = withSet(node, typed, known);
+  if (!set.ok) return set;
+  const band = computeBand(node.band, { ...set.value, atCelsius: celsius.value });
+  return band.ok ? band : fail({ field: 'band', error: band.error });
+}
+
+/**
+ * Judges a measurement from what was typed: reads it, works out the good band at that temperature and setting, takes
+ * the meter's accuracy into the verdict, and says which answer of the node it leads to. Every error names its field.
+ */
+export function measure(input: {
+  node: MeasureNode;
+  typed: TypedReading;
+  known: BandKnown;
+  instrument?: Instrument | undefined;
+}): Result<Measured, MeasureError> {
+  const { node, typed, known, instrument } = input;
+  const celsius = celsiusTyped(node, typed);
+  if (!celsius.ok) return celsius;
+  const set = withSet(node, typed, known);
+  if (!set.ok) return set;
+  const read = readAll(node, typed);
+  if (!read.ok) return read;
+  const need = readingsNeeded(node.band);
+  const values = read.value.flatMap((r) => (r.kind === 'value' ? [r.value] : []));
+  const points = read.value.flatMap((r, i) =>
+    r.kind === 'value' ? [{ value: r.value, afterMs: typed.readings[i]?.afterMs ?? 0 }] : [],
+  );
+  if (read.value.length < need || (need > 1 && slopeOf(points, 0) === null))
+    return fail({
+      field: 'readings',
+      error: { code: 'more-readings-needed', have: Math.min(read.value.length, need - 1), need },
+    });
+  const band = computeBand(node.band, { ...set.value, atCelsius: celsius.value });
+  if (!band.ok) return fail({ field: 'band', error: band.error });
+  const cannot = beyond(instrument, node, values, known);
+  if (cannot) return fail({ field: 'instrument', error: cannot });
+  const accuracy = accuracyOf(instrument, node.quantity);
+  const derived = derive(node, read.value, points, set.value, accuracy);
+  const judged = judgeReading({
+    reading: derived.reading,
+    quantity: node.quantity,
+    band: band.value,
+    doubt: derived.doubt,
+  });
+  const named = derived.named ?? judged.named;
+  const value = derived.reading.kind === 'open' ? null : derived.reading.value;
+  return ok({
+    ...judged,
+    named,
+    band: band.value,
+    doubt: derived.doubt,
+    answer: named === 'open' && node.open ? 'open' : named === 'short' && node.short ? 'short' : judged.verdict,
+    taken: {
+      typed: typed.readings
+        .map((r) => r.typed.trim())
+        .join(' · ')
+        .slice(0, 400),
+      quantity: node.quantity,
+      value,
+      atCelsius: celsius.value,
+      least: band.value.least,
+      most: band.value.most,
+      verdict: judged.verdict,
+      ...(derived.as ? { as: derived.as } : {}),
+      ...(points.length > 1 || derived.as ? { points } : {}),
+      ...(instrument ? { instrument: instrument.id } : {}),
+    },
+  });
+}
+
+/** Instruments whose accuracy would settle a reading that is too close to call. */
+export function settledBy(
+  judged: ReadingVerdict,
+  quantity: Quantity,
+  instruments: readonly Instrument[],
+): InstrumentId[] {
+  const { settledByRatio } = judged;
+  if (settledByRatio === null) return [];
+  return instruments.flatMap((i) => {
+    const measures = i.accuracyRatio !== undefined || i.ranges.some((r) => r.quantity === quantity);
+    const range = i.ranges.find((r) => r.quantity === quantity);
+    const ratio = range?.accuracyRatio ?? i.accuracyRatio;
+    return measures && ratio !== undefined && ratio < settledByRatio ? [i.id] : [];
+  });
+}
+
+/** A value as its reading means it: in its quantity, as a share of another, a minute, or as a time. */
+export function formatTaken(taken: Pick<TakenReading, 'quantity' | 'as'>, value: number | null): string {
+  if (value === null) return taken.as === 'seconds' ? 'never' : taken.quantity === 'resistance' ? 'open' : 'over range';
+  switch (taken.as) {
+    case 'ratio':
+      return `${Number(value.toFixed(3))} times`;
+    case 'per-minute':
+      return `${Number(value.toFixed(2))} ${taken.quantity === 'temperature' ? 'K' : baseUnit(taken.quantity)}/min`;
+    case 'seconds':
+      return formatQuantity(value, 'duration');
+    default:
+      return formatQuantity(value, taken.quantity);
+  }
+}
+
+/** Earlier readings of a walk by node: what later bands and comparisons go by. */
+export function earlierReadings(
+  answers: ReadonlyArray<Readonly<{ node: NodeId; reading: TakenReading | null }>>,
+): ReadonlyMap<NodeId, number> {
+  return new Map(
+    answers.flatMap(({ node, reading }) => {
+      const raw = reading?.points?.at(-1)?.value ?? (reading?.as === undefined ? reading?.value : null);
+      return raw === null || raw === undefined ? [] : [[node, raw] as const];
+    }),
+  );
+}

@@ -1,0 +1,58 @@
+/** One reading of several, and when it was taken. */
+export type Point = Readonly<{ afterMs: number; value: number }>;
+export type Slope = Readonly<{
+  perMin: number;
+  /** How far `perMin` may be off when each reading may be off by its share, whichever way. */
+  doubtPerMin: number;
+  /** The line's value at the first reading. */
+  begins: number;
+}>;
+
+const minute = 60_000;
+
+/**
+ * Change a minute through two or more readings: the line with the least sum of squares, slope = Σ(t−t̄)·v ÷ Σ(t−t̄)².
+ * Each reading may be off by `accuracyRatio` of itself; the doubt is the worst of that, Σ|w|·|v|·ratio over the
+ * weights w of the slope. Null where all were taken at once.
+ */
+export function slopeOf(points: readonly Point[], accuracyRatio: number): Slope | null {
+  const times = points.map((p) => p.afterMs / minute);
+  const mean = times.reduce((sum, t) => sum + t, 0) / times.length;
+  const spread = times.reduce((sum, t) => sum + (t - mean) ** 2, 0);
+  if (points.length < 2 || !(spread > 0)) return null;
+  let [perMin, doubtPerMin, level] = [0, 0, 0];
+  points.forEach(({ value }, i) => {
+    const weight = ((times[i] ?? 0) - mean) / spread;
+    perMin += weight * value;
+    doubtPerMin += Math.abs(weight * value) * accuracyRatio;
+    level += value / points.length;
+  });
+  return { perMin, doubtPerMin, begins: level - perMin * (mean - (times[0] ?? 0)) };
+}
+
+export type Reaching =
+  | Readonly<{ kind: 'reached'; afterS: number }>
+  /** Not yet, but the line through the readings gets there. */
+  | Readonly<{ kind: 'on-its-way'; afterS: number; doubtS: number }>
+  | Readonly<{ kind: 'never' }>;
+
+/**
+ * When a value is reached, in seconds after the first reading: between the two readings about it, on the straight line
+ * between them; before that, on the line through all; `never` where that leads away. Null with fewer than two readings.
+ */
+export function timeTo(points: readonly Point[], value: number, accuracyRatio: number): Reaching | null {
+  const slope = slopeOf(points, accuracyRatio);
+  const [first] = points;
+  if (!slope || !first) return null;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    if (!a || !b || (a.value - value) * (b.value - value) > 0) continue;
+    const share = a.value === b.value ? 0 : (value - a.value) / (b.value - a.value);
+    return { kind: 'reached', afterS: (a.afterMs + share * (b.afterMs - a.afterMs) - first.afterMs) / 1000 };
+  }
+  const togo = value - slope.begins;
+  const minutes = togo / slope.perMin;
+  if (!(minutes > 0) || !Number.isFinite(minutes)) return { kind: 'never' };
+  const doubtS = ((minutes * slope.doubtPerMin) / Math.abs(slope.perMin)) * 60;
+  return { kind: 'on-its-way', afterS: minutes * 60, doubtS };
+}

@@ -1,0 +1,202 @@
+import type { NodeId } from '../base/ids.ts';
+import { formatQuantity } from '../base/quantity.ts';
+import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
+import type { Band } from '../chart/band-model.ts';
+import { choicesOf } from '../chart/choices.ts';
+import { drawnOf, waitText } from '../chart/drawn.ts';
+import { fillChart } from '../chart/fill.ts';
+import type { Chart, ChartNode, MeasureNode } from '../chart/model.ts';
+import { outlineRows } from '../chart/outline.ts';
+import type { Code, Symptom } from '../code/model.ts';
+import { proveRun } from '../code/prove.ts';
+import type { Bundle } from '../library/bundle.ts';
+import { entriesOf, entryOf, familyEntry } from '../library/select.ts';
+import type { Block, Sheet } from './sheet.ts';
+
+type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;
+
+const span = (least: string | null, most: string | null): string =>
+  least === null ? `up to ${most}` : most === null ? `${least} and up` : `${least} to ${most}`;
+
+/** A good band in words, worked out as far as it can be on paper: thermistors at three temperatures. */
+export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, parameters: Parameters): string {
+  const show = (v: number | null) => (v === null ? null : formatQuantity(v, node.quantity));
+  if (needsTemperature(band)) {
+    const at = [10, 25, 60].flatMap((atCelsius) => {
+      const good = computeBand(band, { parameters, atCelsius });
+      return good.ok ? [`${span(show(good.value.least), show(good.value.most))} at ${atCelsius} °C`] : [];
+    });
+    return at.join('; ') || 'depends on the temperature';
+  }
+  switch (band.kind) {
+    case 'of-setting': {
+      const [plus, minus] = [amountOf(band.plus, parameters), amountOf(band.minus, parameters)];
+      const part = (v: number | null) =>
+        v === null ? '?' : band.by === 'share' ? `${Math.round(v * 1000) / 10} %` : show(v);
+      return `what is set, up to ${part(plus)} over and ${part(minus)} under`;
+    }
+    case 'ratio':
+    case 'rate': {
+      const bounds = band.kind === 'ratio' ? [band.least, band.most] : [band.leastPerMin, band.mostPerMin];
+      const [least, most] = bounds.map((b) => (b === null ? null : String(amountOf(b, parameters) ?? '?')));
+      return `${span(least ?? null, most ?? null)} ${band.kind === 'ratio' ? 'times the earlier reading' : 'a minute'}`;
+    }
+    case 'time-to': {
+      const [least, most] = [band.leastS, band.mostS].map((s) =>
+        s === null ? null : formatQuantity(amountOf(s, parameters) ?? 0, 'duration'),
+      );
+      return `${show(amountOf(band.value, parameters)) ?? '?'} after ${span(least ?? null, most ?? null)}`;
+    }
+    default: {
+      const good = computeBand(band, { parameters });
+      if (!good.ok) return 'cannot be worked out';
+      const volt = band.kind === 'insulation' ? ` at ${amountOf(band.testVolt, parameters)} V` : '';
+      return `${span(show(good.value.least), show(good.value.most))}${volt}`;
+    }
+  }
+}
+
+const verdictWords = {
+  'cause-found': 'Cause found',
+  'hand-on': 'Hand it on',
+  'nothing-found': 'Nothing found',
+  'unsafe-stop': 'Stop: unsafe',
+  'left-limited': 'Left running limited',
+} as const;
+
+/** What a step says beside its title, line by line. */
+function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): string[] {
+  const hazards = node.hazards.flatMap((id) => entryOf(bundle, 'hazard', id)?.title ?? []);
+  const own = ((): string[] => {
+    switch (node.kind) {
+      case 'measure':
+        return [
+          `${node.probes.join(' – ')}, ${node.supply}. Good: ${bandWords(node.band, node, parameters)}`,
+          ...(node.supply === 'energised' && node.protection ? [node.protection] : []),
+          ...node.disconnect.map((d) => `Off first: ${d}`),
+        ];
+      case 'operate':
+        return [node.watchFor];
+      case 'wait':
+        return [waitText(node.waitMs)];
+      case 'look':
+        return [
+          ...(node.looksGood ? [`good: ${node.looksGood}`] : []),
+          ...(node.looksBad ? [`bad: ${node.looksBad}`] : []),
+        ];
+      case 'verdict':
+        return [
+          [verdictWords[node.verdict], node.handOnTo && `to ${node.handOnTo}`].filter(Boolean).join(' '),
+          ...(node.putBack ? [node.putBack] : []),
+        ];
+      default:
+        return [];
+    }
+  })();
+  return [...(hazards.length > 0 ? [`Care: ${hazards.join(', ')}.`] : []), ...(node.text ? [node.text] : []), ...own];
+}
+
+/** What a card has room for of a step: what to measure and what is good. */
+const cardLines = (node: ChartNode, parameters: Parameters): string[] =>
+  node.kind === 'measure'
+    ? [`${node.probes.join(' – ')}, ${node.supply}: ${bandWords(node.band, node, parameters)}`]
+    : node.kind === 'wait'
+      ? [waitText(node.waitMs)]
+      : [];
+
+/**
+ * The steps of a chart in the order of its outline, numbered, each with where its answers lead. On a card verdicts stand
+ * where they are led to, and have no step of their own.
+ */
+function stepsBlock({ chart, bundle, parameters }: Printed, isCard: boolean): Block {
+  const nodes = outlineRows(drawnOf(chart)).flatMap((r) =>
+    r.kind === 'step' ? chart.nodes.filter((n) => n.id === r.node && !(isCard && n.kind === 'verdict')) : [],
+  );
+  const numberOf = new Map(nodes.map((n, i) => [n.id, i + 1]));
+  const steps = nodes.map((node, i) => {
+    const led = choicesOf(node, chart).filter(
+      ({ answer, next }) => next !== null && !(answer === 'done' && numberOf.get(next) === i + 2),
+    );
+    // answers that lead to the same step stand in one line
+    const ways = [...new Set(led.map((c) => c.next))].map((next) => {
+      const answers = led.filter((c) => c.next === next).map((c) => (c.answer === 'done' ? 'then' : c.answer));
+      const to = numberOf.get(next as NodeId) ?? chart.nodes.find((n) => n.id === next)?.title ?? '?';
+      return `${answers.join(', ')} › ${to}`;
+    });
+    const lines = isCard ? cardLines(node, parameters) : stepLines(node, bundle, parameters);
+    return { number: String(i + 1), title: node.title, lines, ways };
+  });
+  return { kind: 'steps', steps };
+}
+
+const foot = (standing: string): string =>
+  `${standing.replaceAll('-', ' ')}. Local codes and licensed practice come first. Wire Trail does not say that a unit is safe.`;
+
+function filled(of: Printed): Printed {
+  const names = new Map(familyEntry(of.bundle).parts.map((p) => [p.id, p.name]));
+  return { ...of, chart: of.subject ? fillChart(of.chart, of.subject.chartUse, names) : of.chart };
+}
+
+/** Everything that can hurt along a chart, each once. */
+const hazardsOf = ({ bundle, chart }: Printed) =>
+  entriesOf(bundle, 'hazard').filter((h) => chart.nodes.some((n) => n.hazards.includes(h.id)));
+
+/** A chart as a page to print: what can hurt, what is needed, every step. */
+export function chartPage(given: Printed): Sheet {
+  const of = filled(given);
+  const { bundle, chart, subject } = of;
+  const hazards = hazardsOf(of);
+  const tools = [...new Set(chart.nodes.flatMap((n) => n.tools))];
+  return {
+    paper: 'page',
+    title: `${familyEntry(bundle).name}: ${chart.title}`,
+    blocks: [
+      ...(subject?.kind === 'code' ? [{ kind: 'code', text: subject.text, name: subject.title } as const] : []),
+      { kind: 'text', text: `${familyEntry(bundle).name} · ${chart.title} · for the ${chart.audience}`, tone: 'soft' },
+      ...hazards.map(
+        (h): Block => ({
+          kind: 'text',
+          text: `${h.title}: ${[...h.cautions, ...h.isolation].join(' ')}`,
+          tone: 'warning',
+        }),
+      ),
+      ...(tools.length > 0 ? [{ kind: 'text', text: `At hand: ${tools.join(', ')}.` } as const] : []),
+      stepsBlock(of, false),
+    ],
+    foot: foot(chart.standing),
+  };
+}
+
+/** The card for a pocket: the code in large type, what it means, the steps in short, and the way to the trail. */
+export function pocketCard(given: Printed & Readonly<{ address: string }>): Sheet {
+  const of = filled(given);
+  const { bundle, chart, subject } = of;
+  const run = subject ? proveRun(subject.detection) : null;
+  const name = familyEntry(bundle).name;
+  const care = hazardsOf(of).map((h) => h.title);
+  const code = subject?.kind === 'code' ? subject.text : name;
+  return {
+    paper: 'card',
+    title: `${name} ${subject?.kind === 'code' ? subject.text : chart.title}`,
+    blocks: [
+      {
+        kind: 'code',
+        text: code,
+        name: `${code === name ? '' : `${name}: `}${subject?.title ?? chart.title}`,
+        address: given.address,
+      },
+      ...(care.length > 0 ? [{ kind: 'text', text: `Care: ${care.join(', ')}.`, tone: 'warning' } as const] : []),
+      stepsBlock(of, true),
+      ...(run && subject
+        ? [
+            {
+              kind: 'text',
+              text: `Proved after ${run.cycles} ${subject.detection.cycle}${run.cycles === 1 ? '' : 's'} without it.`,
+              tone: 'soft',
+            } as const,
+          ]
+        : []),
+    ],
+    foot: foot(chart.standing),
+  };
+}

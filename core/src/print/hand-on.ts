@@ -1,0 +1,157 @@
+import { causesAhead } from '../chart/graph.ts';
+import { formatTaken } from '../chart/measure.ts';
+import type { ChartWalk } from '../chart/walk.ts';
+import type { Code, Symptom } from '../code/model.ts';
+import type { Bundle } from '../library/bundle.ts';
+import { entryOf, familyEntry } from '../library/select.ts';
+import type { Walk } from '../walk/state.ts';
+import type { TakenReading } from '../walk/taken.ts';
+import type { Block, Sheet } from './sheet.ts';
+
+/** A reading in words: what was typed, what it was made of, when good. */
+export function readingText(r: TakenReading): string {
+  const good = [r.least, r.most].map((v) => (v === null ? null : formatTaken(r, v)));
+  const [least, most] = good;
+  const band = least && most ? `${least} to ${most}` : least ? `${least} and up` : most ? `up to ${most}` : '';
+  const at = r.atCelsius === null ? '' : ` at ${formatTaken({ quantity: 'temperature' }, r.atCelsius)}`;
+  return `${formatTaken(r, r.value)}${at}${band ? ` (good: ${band})` : ''}`;
+}
+
+/** Suspects that were tested and cannot be found any more from where the walk stands; and those that still can. */
+export function ruledOut(chartWalk: ChartWalk): { out: string[]; left: string[] } {
+  const end = chartWalk.end?.kind === 'verdict' ? chartWalk.end.verdict.cause : undefined;
+  const ahead = chartWalk.ended ? new Set(end ? [end] : []) : causesAhead(chartWalk.chart, chartWalk.at.id);
+  const tested = new Set(chartWalk.path.flatMap((s) => (s.skipped ? [] : s.node.about)));
+  const named = new Set(
+    chartWalk.chart.nodes.flatMap((n) => [...n.about, ...(n.kind === 'verdict' && n.cause ? [n.cause] : [])]),
+  );
+  const out = [...tested].filter((p) => !ahead.has(p));
+  return { out, left: [...named].filter((p) => !out.includes(p)) };
+}
+
+/**
+ * One page for whoever goes on with the case: the unit, the codes as seen, every reading with its time and meter, what
+ * was ruled out and what is left, what was changed, what was seen on the way.
+ */
+export function handOnSheet(input: {
+  bundle: Bundle;
+  walk: Walk;
+  chartWalk: ChartWalk | null;
+  subject: Code | Symptom | null;
+}): Sheet {
+  const { bundle, walk, chartWalk, subject } = input;
+  const family = familyEntry(bundle);
+  const part = (id: string): string => family.parts.find((p) => p.id === id)?.name ?? id;
+  const variant = family.variants.find((v) => v.id === walk.unit?.variant)?.name;
+  const time = (iso: string): string => iso.slice(11, 16);
+  const verdict = chartWalk?.end?.kind === 'verdict' ? chartWalk.end.verdict : null;
+  const { out, left } = chartWalk ? ruledOut(chartWalk) : { out: [], left: [] };
+  const measured = walk.answers.filter((a) => a.reading);
+  const nodeTitle = (chart: string, node: string): string =>
+    chartWalk?.path.find((s) => s.chart === chart && s.node.id === node)?.node.title ??
+    entryOf(bundle, 'chart', chart)?.nodes.find((n) => n.id === node)?.title ??
+    node;
+  const section = (heading: string, blocks: readonly Block[]): Block[] =>
+    blocks.length > 0 ? [{ kind: 'heading', text: heading }, ...blocks] : [];
+  const list = (items: readonly string[]): Block[] => (items.length > 0 ? [{ kind: 'list', items }] : []);
+  return {
+    paper: 'page',
+    title: `Handed on: ${family.name}${walk.unit ? ` ${walk.unit.serial}` : ''}`,
+    blocks: [
+      ...(subject?.kind === 'code' ? [{ kind: 'code', text: subject.text, name: subject.title } as const] : []),
+      ...(subject?.kind === 'symptom' ? [{ kind: 'text', text: subject.title } as const] : []),
+      ...(walk.unlisted
+        ? [{ kind: 'code', text: walk.unlisted.text, name: `in no table; ${walk.unlisted.words}` } as const]
+        : []),
+      ...(verdict
+        ? [
+            {
+              kind: 'text',
+              text: `${verdict.title}.${verdict.handOnTo ? ` To ${verdict.handOnTo}.` : ''} ${verdict.text ?? ''}`.trim(),
+            } as const,
+          ]
+        : []),
+      ...section('Unit', [
+        {
+          kind: 'table',
+          head: [],
+          rows: [
+            ['family', family.name],
+            ...(walk.unit
+              ? [
+                  ['serial number', walk.unit.serial],
+                  ['model', walk.unit.model || 'not read'],
+                  ['software', walk.unit.software ?? 'not read'],
+                  ...(variant ? [['variant', variant]] : []),
+                  ...Object.entries(walk.unit.options),
+                ]
+              : []),
+            [
+              'when',
+              `${walk.startedAt.slice(0, 16).replace('T', ' ')} to ${walk.lastAt.slice(0, 16).replace('T', ' ')}`,
+            ],
+          ],
+        },
+      ]),
+      ...section(
+        'Codes as seen',
+        list([
+          ...walk.taken.map((t) => {
+            const code = entryOf(bundle, 'code', t.code);
+            return `slot ${t.slot}${t.controller ? `, ${t.controller}` : ''}: ${code ? `${code.text} ${code.title}` : t.code}`;
+          }),
+          ...[...walk.swept].filter(([, r]) => r !== 'codes').map(([c, r]) => `${c}: ${r.replaceAll('-', ' ')}`),
+        ]),
+      ),
+      ...section(
+        'Readings',
+        measured.length > 0
+          ? [
+              {
+                kind: 'table',
+                head: ['at', 'what', 'reading', 'verdict'],
+                rows: measured.map((a) => {
+                  const r = a.reading as TakenReading;
+                  const meter = r.instrument ? (entryOf(bundle, 'instrument', r.instrument)?.name ?? r.instrument) : '';
+                  return [
+                    time(a.at),
+                    nodeTitle(a.chart, a.node),
+                    `${readingText(r)}${meter ? `, ${meter}` : ''}`,
+                    r.verdict.replace('-', ' '),
+                  ];
+                }),
+              },
+            ]
+          : [],
+      ),
+      ...section(
+        'Done and answered',
+        list(
+          walk.answers
+            .filter((a) => !a.reading)
+            .map((a) => `${nodeTitle(a.chart, a.node)}: ${a.skipped ? `passed over, ${a.skipped}` : a.answer}`),
+        ),
+      ),
+      ...section('Ruled out', list(out.map(part))),
+      ...section('Not ruled out', list(left.map(part))),
+      ...section(
+        'Seen on the way',
+        list([
+          ...walk.suspected.map((s) => [s.part && part(s.part), s.text].filter(Boolean).join(': ')),
+          ...walk.notes,
+        ]),
+      ),
+      ...section(
+        'Changed and not put back',
+        list([
+          ...[...walk.settings]
+            .filter(([, s]) => s.set !== null && !s.putBack)
+            .map(([id, s]) => `${entryOf(bundle, 'setting', id)?.name ?? id}: ${s.set}, was ${s.old ?? 'not noted'}`),
+          ...[...walk.lockedOut].filter(([, n]) => n > 0).map(([p, n]) => `${p}: ${n} locked out`),
+          ...[...walk.owed.values()].map((o) => `${o.what}${o.by ? `, by ${o.by}` : ''}`),
+        ]),
+      ),
+    ],
+    foot: 'As it was noted on the walk. Wire Trail does not say that a unit is safe.',
+  };
+}

@@ -1,0 +1,42 @@
+import type { SettingId, WalkId } from '../base/ids.ts';
+import type { Walk } from './state.ts';
+
+/** Something left limited or not put back on a machine. */
+export type Owed = Readonly<{
+  walk: WalkId;
+  /** What a `put-back` event names it by. */
+  key: string;
+  kind: 'limited' | 'setting' | 'locked-out';
+  what: string;
+  setting: SettingId | null;
+  since: string;
+  /** The day it has to be put back by; null where nobody said. */
+  by: string | null;
+}>;
+
+/** What one walk left behind, whether or not a later one put it back. */
+function leftBehind(walk: Walk): Owed[] {
+  const of = { walk: walk.id, setting: null, by: null, since: walk.lastAt };
+  return [
+    ...[...walk.owed].map(
+      ([key, o]): Owed => ({ ...of, key, kind: 'limited', what: o.what, since: o.since, by: o.by }),
+    ),
+    ...[...walk.settings].flatMap(([setting, s]): Owed[] =>
+      s.set !== null && s.old !== null && s.set !== s.old && !s.putBack
+        ? [{ ...of, key: `setting:${setting}`, kind: 'setting', what: `${s.set}, was ${s.old}`, setting }]
+        : [],
+    ),
+    ...[...walk.lockedOut].flatMap(([part, count]): Owed[] =>
+      count > 0 ? [{ ...of, key: `locked-out:${part}`, kind: 'locked-out', what: `${part}: ${count} locked out` }] : [],
+    ),
+  ];
+}
+
+/** The ledger of a machine: what its walks left limited or not put back, oldest first, and nobody has put back since. */
+export function ledgerOf(walks: readonly Walk[]): Owed[] {
+  const settled = new Set(walks.flatMap((w) => w.putBack.map((p) => `${p.of} ${p.what}`)));
+  return walks
+    .flatMap(leftBehind)
+    .filter((o) => !settled.has(`${o.walk} ${o.key}`))
+    .sort((a, b) => (a.since < b.since ? -1 : a.since > b.since ? 1 : 0));
+}
