@@ -69,6 +69,7 @@ export { Role, roleAtLeast, roles } from './base/role.ts';
 export { Label, Prose, Scope, type Span, Standing, scopes, standings } from './base/words.ts';
 // chart
 export {
+  amountOf,
   type BandError,
   type BandKnown,
   bandCurve,
@@ -115,7 +116,7 @@ export {
   renameAnswer,
 } from './chart/edit.ts';
 export { fillChart } from './chart/fill.ts';
-export { type ReadText, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
+export { guessHead, type ReadText, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
 export { chartsCalled, lintCharts, missingOfUse, touchedBy } from './chart/lint-uses.ts';
 export {
@@ -132,7 +133,7 @@ export {
 export { type MermaidProblem, parseMermaid, printMermaid, readMermaid } from './chart/mermaid.ts';
 export {
   Chart,
-  type ChartNode,
+  ChartNode,
   type ChartUse,
   type MeasureNode,
   type NodeKind,
@@ -398,6 +399,7 @@ export {
 export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
+export { chartKnown, enteredBefore, settingNumber, walkOfChart } from './walk/known.ts';
 export { ledgerOf, type Owed } from './walk/ledger.ts';
 export {
   Happened,

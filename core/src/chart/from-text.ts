@@ -170,6 +170,14 @@ function headIn(sentence: string, answers: number, all: string): string {
   return 'act adjust';
 }
 
+/** A step as somebody types it in one line: `measure voltage: At the plug`, or plain words whose kind is guessed. */
+export function guessHead(text: string): { head: string; title: string } {
+  const said = text.trim();
+  const step = stepLine(said);
+  if (step && step.id === null) return { head: step.head, title: plainLabel(step.title || step.head) };
+  return { head: headIn(said, 0, said), title: plainLabel(said) };
+}
+
 /**
  * Reads a numbered list as people write one: questions, what to do when it is not so, where to go on. What is not said
  * leads to the next step. Every guess is noted at its line.

@@ -223,6 +223,36 @@ const attempt: Column = {
   },
 };
 
+/** What a shared chart is told: `name=value` by the semicolon; a value that is a parameter of the family begins with @. */
+function chartUse(id: string, title: string, field: 'values' | 'parts'): Column {
+  const written = (v: unknown): string =>
+    typeof v === 'object' ? `@${(v as { parameter: string }).parameter}` : String(v);
+  return {
+    id,
+    title,
+    names: [id.toLowerCase()],
+    fields: ['chartUse'],
+    write: (body) =>
+      Object.entries(body.chartUse[field])
+        .map(([name, v]) => `${name}=${written(v)}`)
+        .join('; '),
+    read: (cell, draft) => {
+      const made: Draft = {};
+      for (const pair of cell.split(';')) {
+        if (pair.trim() === '') continue;
+        const [name = '', value = ''] = pair.split('=').map((part) => part.trim());
+        if (name === '' || value === '') return `“${pair.trim()}” is no “name=value”`;
+        if (field === 'parts') made[name] = value;
+        else if (value.startsWith('@')) made[name] = { parameter: value.slice(1) };
+        else if (Number.isFinite(numberOf(value))) made[name] = numberOf(value);
+        else return `“${value}” is neither a number nor a @parameter`;
+      }
+      draft.chartUse = { ...((draft.chartUse as Draft | undefined) ?? { values: {}, parts: {} }), [field]: made };
+      return null;
+    },
+  };
+}
+
 const codeText: Column = {
   id: 'text',
   title: 'code',
@@ -329,8 +359,17 @@ export const columns: readonly Column[] = [
     kind: 'number',
     none: null,
   }),
+  detection('armingS', 'arming s', ['arming', 'armings'], { field: 'armingMs', kind: 'number', perSecond: true }),
+  detection('cycleS', 'a cycle takes s', ['cycletakes'], { field: 'cycleMs', kind: 'number', perSecond: true }),
+  detection('cycleEveryS', 'a cycle every s', ['cycleevery'], {
+    field: 'cycleEveryMs',
+    kind: 'number',
+    perSecond: true,
+  }),
   detection('cycle', 'a cycle is called', ['acycleiscalled'], { field: 'cycle', kind: 'text', none: undefined }),
   link('chart', 'chart', ['chart', 'test']),
+  chartUse('chartValues', 'chart values: name=value; …', 'values'),
+  chartUse('chartParts', 'chart parts: role=part; …', 'parts'),
   link('enter', 'way in', ['wayin', 'enter']),
   link('clear', 'clear route', ['clearroute', 'clear']),
   items(

@@ -2,18 +2,27 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { eachStep } from '../gesture/steps.ts';
 import {
+  Band,
   type Bundle,
+  choicesOf,
   decode,
   encode,
   entriesOf,
+  entryOf,
+  fillChart,
+  type Given,
   lint,
   looksOf,
+  nodeKinds,
   readBundle,
   type Step,
+  seeded,
   showsCode,
   signsOfReads,
   specialMeans,
   sweepPlan,
+  touchedBy,
+  walkChart,
 } from '../index.ts';
 
 const demo = new URL('../../../demo/', import.meta.url);
@@ -123,6 +132,58 @@ describe('the demo', () => {
           if (!shows.ok) continue;
           const [first] = decode(readout, listed, { slot: 1, looks: looksOf(readout, shows.value) }).candidates;
           expect([readout.id, first?.code, first?.misread]).toEqual([readout.id, text, []]);
+        }
+      }
+  });
+  const charts = bundles.flatMap((b) => entriesOf(b, 'chart'));
+  it('has at least eighteen charts over the eight families, two of them shared between families', () => {
+    const shared = new Set(charts.flatMap((c) => (c.family === null ? [c.id] : [])));
+    expect(new Set(charts.map((c) => `${c.family} ${c.id}`)).size).toBeGreaterThanOrEqual(18);
+    expect(bundles.filter((b) => entriesOf(b, 'chart').length === 0)).toEqual([]);
+    expect(shared.size).toBe(2);
+    for (const id of shared)
+      expect(bundles.filter((b) => entriesOf(b, 'chart').some((c) => c.id === id)).length).toBeGreaterThanOrEqual(2);
+  });
+  it.each(nodeKinds)('has a chart with a step of kind %s', (kind) =>
+    expect(charts.some((c) => c.nodes.some((n) => n.kind === kind))).toBe(true),
+  );
+  it.each(Band.options.map((o) => o.shape.kind.value))('has a good band of kind %s', (kind) =>
+    expect(charts.some((c) => c.nodes.some((n) => n.kind === 'measure' && n.band.kind === kind))).toBe(true),
+  );
+  it('has steps that end in every verdict, splits by what is known, and every thing that is watched', () => {
+    const nodes = charts.flatMap((c) => c.nodes);
+    const of = (values: Array<string | null | undefined>) => new Set(values.filter(Boolean));
+    expect(of(nodes.map((n) => (n.kind === 'verdict' && n.verdict ? n.verdict : null))).size).toBe(5);
+    expect(of(nodes.map((n) => (n.kind === 'split' ? n.by.kind : null)))).toEqual(
+      new Set(['code', 'variant', 'answer', 'reading']),
+    );
+    expect(of(nodes.map((n) => (n.kind === 'operate' ? n.watch?.kind : null))).size).toBeGreaterThanOrEqual(2);
+  });
+  it('has one chart that serves several codes, and says so', () => {
+    for (const bundle of bundles)
+      for (const chart of entriesOf(bundle, 'chart'))
+        expect([chart.id, touchedBy(bundle.entries, chart.id).length]).not.toEqual([chart.id, 0]);
+    expect(
+      touchedBy(bundles.find((b) => b.family === 'ostrel-r6')?.entries ?? [], 'glass-sensor' as never),
+    ).toHaveLength(4);
+  });
+  it('has no chart that a walk does not come to an end on, however it is answered', () => {
+    for (const bundle of bundles)
+      for (const user of [...entriesOf(bundle, 'code'), ...entriesOf(bundle, 'symptom')]) {
+        const own = entriesOf(bundle, 'chart').find((c) => c.id === user.chart);
+        if (!own) continue;
+        const chart = fillChart(own, user.chartUse);
+        const random = seeded(7);
+        for (let run = 0; run < 40; run++) {
+          const answers: Given[] = [];
+          let walk = walkChart(chart, answers, { charts: (id) => entryOf(bundle, 'chart', id) });
+          for (let i = 0; i < 200 && !walk.ended; i++) {
+            const choices = choicesOf(walk.at, walk.chart);
+            const choice = choices[Math.floor(random() * choices.length)];
+            answers.push({ chart: walk.chart.id, node: walk.at.id, answer: choice?.answer ?? '' });
+            walk = walkChart(chart, answers, { charts: (id) => entryOf(bundle, 'chart', id) });
+          }
+          expect([chart.id, walk.ended]).toEqual([chart.id, true]);
         }
       }
   });

@@ -143,7 +143,8 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
   'code-without-chart': glasswasher,
   'code-without-source': () => washer('code', 'k17', () => ({ source: null, claims: [] })),
   'node-unreachable': () => washer('chart', 'drain', (c) => node(c, 'coil', { pass: 'pump-bad' })),
-  'loop-without-end': () => washer('chart', 'drain', (c) => node(c, 'filter', { yes: 'filter', no: 'filter' })),
+  'loop-without-end': () =>
+    washer('chart', 'drain', (c) => ({ ...node(c, 'filter', { yes: 'filter', no: 'filter' }), cannotTell: undefined })),
   'energised-unprotected': () =>
     washer('chart', 'rinse-heat', (c) => node(c, 'element', { supply: 'energised', hazards: [] })),
   'band-never-computes': () =>

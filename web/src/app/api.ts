@@ -15,6 +15,7 @@ import type {
   Family,
   FamilyId,
   Mode,
+  Owed,
   Panel,
   Role,
   Station,
@@ -245,11 +246,18 @@ export const api = createApi({
       query: ({ state }) => `/walks${state ? `?state=${state}` : ''}`,
       providesTags: ['Walks'],
     }),
-    walk: build.query<{ id: string; events: WalkEvent[] }, string>({
+    walk: build.query<{ id: string; mine: boolean; events: WalkEvent[] }, string>({
       query: (id) => `/walks/${id}`,
       providesTags: ['Walks'],
     }),
-    machine: build.query<{ machine: Machine | null; walks: WalkLine[] }, { family: string; serial: string }>({
+    chartUses: build.query<
+      Array<{ kind: EntryKind; id: string; family: string | null; through: string | null; title: string }>,
+      string
+    >({ query: (id) => `/charts/${id}/uses`, providesTags: ['Entries'] }),
+    machine: build.query<
+      { machine: Machine | null; walks: WalkLine[]; ledger: Owed[] },
+      { family: string; serial: string }
+    >({
       query: ({ family, serial }) => `/machines/${family}/${encodeURIComponent(serial)}`,
       providesTags: ['Walks'],
     }),

@@ -26,6 +26,26 @@ export async function keepHappenings(input: {
   return [...known, ...added];
 }
 
+/**
+ * Brings what was done on a walk on another device to this one, where there is a connection; nothing of this device is
+ * lost. Gives every event known here afterwards. Somebody else's walk is left where it is.
+ */
+export async function bringWalk(walk: WalkId, by: number): Promise<WalkEvent[]> {
+  const known = await eventsOfWalk(walk);
+  try {
+    const response = await fetch(`/api/v1/walks/${walk}`, { credentials: 'same-origin', cache: 'no-store' });
+    if (response.ok) {
+      const there = (await response.json()) as { mine: boolean; events: WalkEvent[] };
+      const here = new Set(known.map((k) => k.id as string));
+      const news = there.mine ? there.events.filter((e) => !here.has(e.id)) : [];
+      await keepEvents(news.map((event) => ({ id: event.id, walk, by, event, state: 'sent', reason: null })));
+    }
+  } catch {
+    // no connection: what this device knows will do
+  }
+  return (await eventsOfWalk(walk)).map((e) => e.event);
+}
+
 /** Begins a walk on this device; the id is where it goes on. */
 export async function beginWalk(
   bundle: Bundle,

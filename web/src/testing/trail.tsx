@@ -39,7 +39,7 @@ export function standing(happenings: readonly object[], bundle: Bundle = glasswa
   const add = async (...more: Happening[]) => {
     added.push(...more);
   };
-  return { walk, data: trailData(bundle, walk), add, added };
+  return { walk, data: trailData(bundle, walk), events, add, added };
 }
 
 export const unit = (more: object = {}) => ({

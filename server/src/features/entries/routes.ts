@@ -1,8 +1,9 @@
-import { Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
+import { ChartId, Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
 import { Job } from '../jobs/routes.ts';
 import {
+  chartUses,
   discardDrafts,
   libraryEntries,
   readEntry,
@@ -55,6 +56,23 @@ export const entryRoutes = [
     summary: 'The newest revision of everything the whole library shares.',
     response: Working,
     handle: ({ services }) => libraryEntries(services),
+  }),
+  route({
+    method: 'get',
+    path: '/charts/:id/uses',
+    role: 'trainer',
+    summary: 'What a change of a shared chart touches, in every family.',
+    params: z.object({ id: ChartId }),
+    response: z.array(
+      z.strictObject({
+        kind: z.enum(['code', 'symptom', 'chart', 'route']),
+        id: z.string(),
+        family: z.string().nullable(),
+        through: z.string().nullable(),
+        title: z.string(),
+      }),
+    ),
+    handle: ({ params, services }) => chartUses(params.id, services),
   }),
   route({
     method: 'post',

@@ -1,12 +1,16 @@
 import {
+  type ChartId,
   diff,
   type Entry,
   type EntryKey,
   type FamilyId,
+  familyOf,
   keyOf,
   type Problem,
   readOneEntry,
   sameJson,
+  titleOf,
+  touchedBy,
 } from '@wire-trail/core';
 import type { JobView } from '../../app/jobs.ts';
 import { Refusal } from '../../app/problem.ts';
@@ -178,6 +182,17 @@ export async function discardDrafts(keys: readonly EntryKey[], { db }: Services)
 }
 
 /** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */
+/** What a shared chart's change touches in every family, by the newest revisions. */
+export async function chartUses(id: ChartId, { db }: Services) {
+  const families: FamilyId[] = await db('entries').where({ kind: 'family' }).pluck('family');
+  const rows = await chosenRevisions(db, [null, ...families], 'latest_number');
+  const entries = rows.map((r) => r.body);
+  return touchedBy(entries, id).map((t) => {
+    const entry = entries.find((e) => e.kind === t.kind && e.id === t.id && familyOf(e) === t.family);
+    return { ...t, title: entry ? titleOf(entry) : t.id };
+  });
+}
+
 export async function libraryEntries({ db }: Services): Promise<WorkingEntry[]> {
   return working([null], { db });
 }

@@ -52,7 +52,7 @@ export const walkRoutes = [
     role: 'technician',
     summary: 'Every event of a walk.',
     params: z.object({ id: z.uuid() }),
-    response: z.strictObject({ id: z.string(), events: z.array(WalkEvent) }),
+    response: z.strictObject({ id: z.string(), mine: z.boolean(), events: z.array(WalkEvent) }),
     handle: ({ params, user, services }) => readWalk(params.id, user, services),
   }),
   route({
@@ -68,7 +68,7 @@ export const walkRoutes = [
     method: 'get',
     path: '/machines/:family/:serial',
     role: 'technician',
-    summary: 'A machine by its serial number, with its earlier walks.',
+    summary: 'A machine by its serial number, with its earlier walks and what was left limited or not put back.',
     params: z.object({ family: FamilyId, serial: z.string().min(1).max(60) }),
     response: z.strictObject({
       machine: z
@@ -85,6 +85,17 @@ export const walkRoutes = [
         })
         .nullable(),
       walks: z.array(WalkLine),
+      ledger: z.array(
+        z.strictObject({
+          walk: z.string(),
+          key: z.string(),
+          kind: z.enum(['limited', 'setting', 'locked-out']),
+          what: z.string(),
+          setting: nullable,
+          since: z.string(),
+          by: nullable,
+        }),
+      ),
     }),
     handle: ({ params, services }) => machineHistory(params.family, params.serial, services),
   }),

@@ -1,10 +1,10 @@
-import { type Problem, problemsOf, roleAtLeast, WalkEvent } from '@wire-trail/core';
+import { foldWalk, ledgerOf, type Problem, problemsOf, roleAtLeast, WalkEvent } from '@wire-trail/core';
 import { Refusal } from '../../app/problem.ts';
 import type { User } from '../../app/route.ts';
 import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { addEvent, countTries, eventsOf, listWalks, lockWalk, rewriteWalk } from './store.ts';
+import { addEvent, countTries, eventsOf, eventsOfMachine, listWalks, lockWalk, rewriteWalk } from './store.ts';
 
 export type Taken = Readonly<{
   stored: string[];
@@ -78,10 +78,10 @@ export function readLog(input: { user: User; family?: string; state?: string; se
 export async function readWalk(id: string, user: User, { db }: Services) {
   const row = await db('walks').where({ id }).first('user_id');
   if (!row || (row.user_id !== user.id && !roleAtLeast(user.role, 'trainer'))) throw new Refusal('not-found');
-  return { id, events: await eventsOf(db, id) };
+  return { id, mine: row.user_id === user.id, events: await eventsOf(db, id) };
 }
 
-/** What happened to this very unit before, whoever walked it. */
+/** What happened to this very unit before, whoever walked it, and what was left limited or not put back on it. */
 export async function machineHistory(family: string, serial: string, { db }: Services) {
   const machine = await db('machines')
     .where({ family, serial })
@@ -96,9 +96,13 @@ export async function machineHistory(family: string, serial: string, { db }: Ser
       'composition',
       'last_seen_at as lastSeenAt',
     );
+  if (!machine) return { machine: null, walks: [], ledger: [] };
+  const walks = await listWalks(db, { userId: null, family, serial });
+  const folded = (await eventsOfMachine(db, machine.id)).flatMap((events) => foldWalk(events) ?? []);
   return {
-    machine: machine ? { ...machine, lastSeenAt: (machine.lastSeenAt as Date).toISOString() } : null,
-    walks: machine ? await listWalks(db, { userId: null, family, serial }) : [],
+    machine: { ...machine, lastSeenAt: (machine.lastSeenAt as Date).toISOString() },
+    walks,
+    ledger: ledgerOf(folded),
   };
 }
 

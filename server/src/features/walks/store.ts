@@ -9,6 +9,18 @@ export async function eventsOf(db: Db | Transaction, walkId: string): Promise<Wa
   );
 }
 
+/** The events of every walk on one machine, walk by walk. */
+export async function eventsOfMachine(db: Db, machineId: string): Promise<WalkEvent[][]> {
+  const rows = await db('walk_events as e')
+    .join('walks as w', 'w.id', 'e.walk_id')
+    .where('w.machine_id', machineId)
+    .orderBy(['e.walk_id', 'e.seq'])
+    .select('e.walk_id as walk', 'e.body');
+  const walks = new Map<string, WalkEvent[]>();
+  for (const { walk, body } of rows) walks.set(walk, [...(walks.get(walk) ?? []), asEvent(body)]);
+  return [...walks.values()];
+}
+
 /**
  * The walk's owner, made on its first event; locked until the transaction ends. The merge takes the row's exclusive lock at
  * once: an ignored insert would leave a shared one, and two of those cannot both be raised.

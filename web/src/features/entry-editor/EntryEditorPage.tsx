@@ -5,6 +5,7 @@ import { api, type Working } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';
+import { chartRooms } from './chart/rooms.ts';
 import './entry-editor.css';
 import { EditorBar } from './EditorBar.tsx';
 import { EntryView } from './EntryView.tsx';
@@ -18,7 +19,7 @@ import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from './
 const always = ['What changed', 'History'] as const;
 /** Kinds with several rooms name them; the others have one. */
 const roomsOf = (kind: string): readonly string[] =>
-  kind === 'route' ? routeRooms : kind === 'readout' ? readoutRooms : ['Entry'];
+  kind === 'route' ? routeRooms : kind === 'readout' ? readoutRooms : kind === 'chart' ? chartRooms : ['Entry'];
 const roomOf: Partial<Record<string, string>> = {
   panel: 'Panel',
   code: 'Codes',

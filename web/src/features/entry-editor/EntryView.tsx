@@ -8,6 +8,7 @@ import { SchemaForm } from './SchemaForm.tsx';
 import { SourceBeside } from './SourceBeside.tsx';
 import { VariantsBeside } from './VariantsBeside.tsx';
 
+const ChartStudio = lazy(() => import('./chart/ChartStudio.tsx').then((m) => ({ default: m.ChartStudio })));
 const PanelStudio = lazy(() => import('./studio/PanelStudio.tsx').then((m) => ({ default: m.PanelStudio })));
 const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ default: m.PictureEditor })));
 
@@ -39,6 +40,12 @@ export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entri
       return (
         <Suspense fallback={<Loading what="the readout" />}>
           <ReadoutStudio body={body} bodies={bodies} room={room} />
+        </Suspense>
+      );
+    case 'chart':
+      return (
+        <Suspense fallback={<Loading what="the chart" />}>
+          <ChartStudio body={body} bodies={bodies} room={room} />
         </Suspense>
       );
     case 'code':

@@ -1,6 +1,7 @@
 import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
+import { ChartUseFields } from './ChartUseFields.tsx';
 import { ClaimFields } from './ClaimFields.tsx';
 import { Choice, Lines, NumberField, Text } from './inputs.tsx';
 import { SuspectFields } from './SuspectFields.tsx';
@@ -136,6 +137,12 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
             onChange={(location) => edit({ location: location || undefined }, 'location')}
           />
         </div>
+        <ChartUseFields
+          chart={charts.find((c) => c.id === body.chart)}
+          use={body.chartUse}
+          bodies={bodies}
+          onChange={(chartUse) => edit({ chartUse }, '')}
+        />
         <fieldset className="hazard-picks">
           <legend>Hazards</legend>
           {entriesOf(bodies, 'hazard').map((h) => (

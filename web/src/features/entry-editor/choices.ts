@@ -6,6 +6,8 @@ export type SchemaContext = Readonly<{
   problems: ReadonlyMap<string, string>;
   /** Fields that are not asked for here. */
   hidden?: ReadonlySet<string>;
+  /** Choices of a field that only this entry knows, by the field’s name; null where it is as anywhere. */
+  own?: (name: string) => Array<readonly [string, string]> | null;
 }>;
 export type Path = ReadonlyArray<string | number>;
 
@@ -20,6 +22,9 @@ const entryFields: Readonly<Record<string, EntryKind>> = {
   clear: 'route',
   readout: 'readout',
   instrument: 'instrument',
+  recalibrate: 'route',
+  recalibrateBy: 'route',
+  setting: 'setting',
   ways: 'access',
   pictures: 'asset',
   to: 'mode',
@@ -37,7 +42,9 @@ const familyFields: Readonly<Record<string, 'controllers' | 'parts' | 'parameter
 };
 
 /** What a field's id may be chosen from; null where it is free text. */
-export function choicesFor(name: string, { bodies }: SchemaContext): Array<readonly [string, string]> | null {
+export function choicesFor(name: string, { bodies, own }: SchemaContext): Array<readonly [string, string]> | null {
+  const mine = own?.(name);
+  if (mine) return mine;
   const kind = entryFields[name];
   if (kind) return entriesOf(bodies, kind).map((e) => [e.id, titleOf(e)] as const);
   const list = familyFields[name];

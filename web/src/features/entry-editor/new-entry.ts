@@ -1,5 +1,7 @@
 import {
+  type Chart,
   type Code,
+  chartOf,
   type Entry,
   type EntryKind,
   entriesOf,
@@ -25,6 +27,7 @@ const undescribed = {
   onlyVariants: [],
   goodReadings: [],
   chart: null,
+  chartUse: { values: {}, parts: {} },
   seeAlso: [],
   claims: [],
   pictures: [],
@@ -90,6 +93,13 @@ export function newEntry(
       steps: [{ kind: 'say', text: 'Not written yet.' }],
       standing: 'experimental',
     } as unknown as Route;
+  if (kind === 'chart') {
+    const end = { id: 'nothing-found', head: 'verdict nothing-found', title: 'Nothing found', answers: [] };
+    return chartOf(
+      { start: end.id, nodes: [end] },
+      { id: id as Chart['id'], family: familyId as Chart['family'], title: name },
+    );
+  }
   if (kind === 'panel' && family)
     return newFace({ ...made, controller: family.controllers[0]?.id, faces: [] } as unknown as Panel, 'front');
   return made as unknown as Entry;

@@ -80,7 +80,17 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'unlisted':
       return `${event.text} is unlisted${event.ask ? ', trainer asked' : ''}. ${event.words}`;
     case 'answered':
-      return `${names.node(event.chart, event.node)}: ${event.reading ? `${event.reading.typed} is ${event.reading.verdict}` : event.answer}`;
+      return `${names.node(event.chart, event.node)}: ${event.reading ? `${event.reading.typed} is ${event.reading.verdict}` : event.answer}${event.skipped ? `, passed over: ${event.skipped}` : ''}`;
+    case 'suspected':
+      return `Seen on the way: ${event.text}`;
+    case 'timer':
+      return event.of.kind === 'prove'
+        ? `The run began, ${Math.round(event.ms / 60_000)} min at the least`
+        : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
+    case 'owed':
+      return `Left: ${event.what}${event.by ? `, to be put back by ${event.by}` : ''}`;
+    case 'put-back':
+      return 'What was left on an earlier walk is put back';
     case 'noted':
       return event.text;
     case 'cleared':
@@ -125,7 +135,7 @@ export default function LoggedWalkPage() {
           <CodeGlyph text={(walk.code ?? walk.symptom ?? walk.unlisted?.text ?? '—').toUpperCase()} size="large" />
           <span className="mono">{walk.unit?.serial}</span>
         </h1>
-        {!walk.closed && <Link to={`/trail/${walk.id}`}>Go on with it on the device it began on</Link>}
+        {!walk.closed && data.mine && <Link to={`/trail/${walk.id}`}>Go on with it here</Link>}
       </div>
       <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />
       <ol className="plain events">

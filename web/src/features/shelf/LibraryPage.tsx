@@ -10,6 +10,7 @@ import './shelf.css';
 
 const rooms: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
   { kind: 'hazard', name: 'Hazards', one: 'hazard' },
+  { kind: 'chart', name: 'Shared charts', one: 'shared chart' },
   { kind: 'access', name: 'Ways there', one: 'way there' },
   { kind: 'instrument', name: 'Instruments', one: 'instrument' },
   { kind: 'source', name: 'Sources', one: 'source' },
@@ -31,6 +32,8 @@ function aboutEntry(entry: Entry): string {
       return entry.sort === 'document'
         ? `edition ${entry.edition}${entry.before ? ', to be looked at again' : ''}`
         : entry.sort;
+    case 'chart':
+      return `${entry.nodes.length} steps${entry.template ? ', a template' : ''}${entry.parameters.length > 0 ? `, told ${entry.parameters.map((p) => p.name.toLowerCase()).join(', ')}` : ''}`;
     case 'meaning':
       return entry.says;
     case 'asset':

@@ -1,4 +1,4 @@
-import { type Chart, choicesOf, coachCards, entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
+import { coachCards, entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
@@ -60,58 +60,6 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
           <strong>Does not work:</strong> {k.how}. {k.why}
         </p>
       ))}
-    </div>
-  );
-}
-
-export function ChartsRoom(props: RoomProps) {
-  const charts = entriesOf(bodies(props), 'chart');
-  if (charts.length === 0) return <Empty title="No test chart yet" />;
-  return (
-    <div className="stack">
-      {charts.map((chart) => (
-        <ChartSheet key={chart.id} chart={chart} writes={props.writes} />
-      ))}
-    </div>
-  );
-}
-
-function ChartSheet({ chart, writes }: { chart: Chart; writes: boolean }) {
-  const titleOf = (id: string | null) => chart.nodes.find((n) => n.id === id)?.title ?? 'once more';
-  return (
-    <div className="sheet">
-      <div className="row spread">
-        <h2>
-          {writes && chart.family ? (
-            <Link to={`/shelf/${chart.family}/chart/${chart.id}`}>{chart.title}</Link>
-          ) : (
-            chart.title
-          )}
-        </h2>
-        <StandingMark standing={chart.standing} />
-      </div>
-      <table className="table">
-        <tbody>
-          {chart.nodes.map((node) => (
-            <tr key={node.id}>
-              <td>
-                <strong>{node.title}</strong>
-                <div className="soft small">{node.kind}</div>
-              </td>
-              <td>
-                {choicesOf(node).map((c) => (
-                  <div key={c.answer}>
-                    <span className="mono">{c.answer}</span> → {titleOf(c.next)}
-                  </div>
-                ))}
-              </td>
-              <td className="soft small">
-                {node.kind === 'verdict' ? node.verdict.replaceAll('-', ' ') : `${node.minutes} min`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </div>
   );
 }

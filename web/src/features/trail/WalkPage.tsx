@@ -16,7 +16,7 @@ import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
-import { ProveStation } from './stations/ProveStation.tsx';
+import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
 import { type StationProps, useTopOf } from './stations/station.tsx';
 import { UnitStation } from './stations/UnitStation.tsx';
@@ -28,7 +28,7 @@ import { type OpenWalk, useWalk } from './use-walk.ts';
 const later = {
   enter: () => import('./stations/EnterStation.tsx').then((m) => ({ default: m.EnterStation })),
   read: () => import('./stations/read/ReadStation.tsx').then((m) => ({ default: m.ReadStation })),
-  test: () => import('./stations/TestStation.tsx').then((m) => ({ default: m.TestStation })),
+  test: () => import('./stations/test/TestStation.tsx').then((m) => ({ default: m.TestStation })),
   clear: () => import('./stations/ClearStation.tsx').then((m) => ({ default: m.ClearStation })),
 };
 const [EnterStation, ReadStation] = [lazy(later.enter), lazy(later.read)];
@@ -135,7 +135,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         </div>
       )}
       <Suspense fallback={<Loading what="the station" />}>
-        <Room walk={walk} data={data} add={add} />
+        <Room walk={walk} data={data} events={open.events} add={add} />
       </Suspense>
     </div>
   );

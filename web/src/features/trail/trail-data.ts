@@ -1,11 +1,17 @@
 import {
+  type BandKnown,
   type Bundle,
   type Chart,
+  type ChartKnown,
+  type ChartWalk,
   type Code,
+  chartKnown,
+  chartsCalled,
   entriesOf,
   entryOf,
   type Face,
   familyEntry,
+  fillChart,
   type Hazard,
   holdsFor,
   type Needs,
@@ -13,11 +19,13 @@ import {
   type Panel,
   type Readout,
   type Route,
+  readingsOnPath,
   resolvePlate,
   type Symptom,
   squeezed,
   type Variant,
   type Walk,
+  walkOfChart,
 } from '@wire-trail/core';
 
 /** Everything a walk needs of its family's bundle, resolved once. */
@@ -34,13 +42,21 @@ export type TrailData = Readonly<{
   alive: readonly Variant['id'][];
   clear: Route | null;
   leave: Route | null;
+  /** The test chart, as it stands for this code. */
   chart: Chart | null;
+  /** Where the walk stands in it; null without one. */
+  chartWalk: ChartWalk | null;
+  known: ChartKnown;
+  /** What good bands go by here. */
+  bandKnown: BandKnown;
   hazards: readonly Hazard[];
   needs: Needs;
   /** Codes that hold, or may hold, on this unit as far as its plate is known. */
   codes: readonly Code[];
   parameters: ReturnType<typeof resolvePlate>['parameters'];
 }>;
+
+const noUse = { values: {}, parts: {} };
 
 /** The walk's code; where its entry does not hold for this variant, the entry of the same code that does. */
 function codeHere(bundle: Bundle, walk: Walk, codes: readonly Code[]): Code | undefined {
@@ -78,14 +94,22 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const readouts = entriesOf(bundle, 'readout').filter((r) => holdsFor(r.onlyVariants, alive) !== 'no');
   const readout = readouts.find((r) => enter?.to && r.modes.includes(enter.to)) ?? readouts[0] ?? null;
   const ownChart = entryOf(bundle, 'chart', subject?.chart) ?? null;
-  const chart = ownChart && holdsFor(ownChart.onlyVariants, alive) === 'no' ? null : ownChart;
+  const holdsHere = ownChart && holdsFor(ownChart.onlyVariants, alive) !== 'no';
+  const known = chartKnown({ bundle, walk, subject, variants: alive, parameters });
+  const chart = holdsHere ? fillChart(ownChart, subject?.chartUse ?? noUse, known.partNames) : null;
+  const chartWalk = chart ? walkOfChart(chart, null, walk, known) : null;
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
   const front = panel?.faces[0];
   if (!panel || !front) throw new Error(`${bundle.family} has no panel`);
   // before the code is known, what may hurt at any of them
   const subjects = subject ? [subject] : codes;
-  const along = { subjects, routes: [enter, clear].flatMap((r) => r ?? []), charts: chart ? [chart] : [] };
+  const charts = new Map(entriesOf(bundle, 'chart').map((c) => [c.id, c]));
+  const along = {
+    subjects,
+    routes: [enter, clear].flatMap((r) => r ?? []),
+    charts: chart ? chartsCalled(chart, charts) : [],
+  };
   const needs = needsOf(bundle, along);
   return {
     bundle,
@@ -99,6 +123,13 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     clear,
     leave,
     chart,
+    chartWalk,
+    known,
+    bandKnown: {
+      parameters,
+      settings: known.settings ?? new Map(),
+      earlier: chartWalk ? readingsOnPath(chartWalk) : new Map(),
+    },
     hazards: needs.hazards,
     needs,
     parameters,

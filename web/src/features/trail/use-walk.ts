@@ -2,7 +2,7 @@ import { foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/co
 import { useCallback, useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { eventsOfWalk } from '../../offline/database.ts';
-import { type Happening, keepHappenings } from '../../offline/walks.ts';
+import { bringWalk, type Happening, keepHappenings } from '../../offline/walks.ts';
 
 export type OpenWalk = Readonly<{
   status: 'loading' | 'missing' | 'open';
@@ -19,13 +19,18 @@ export function useWalk(id: WalkId): OpenWalk {
   const [events, setEvents] = useState<readonly WalkEvent[] | null>(null);
   useEffect(() => {
     let stale = false;
-    void eventsOfWalk(id).then((kept) => {
-      if (!stale) setEvents(kept.map((e) => e.event));
-    });
+    const bring = async () => {
+      const kept = (await eventsOfWalk(id)).map((e) => e.event);
+      // what this device has shows at once; what another one did comes to it
+      if (!stale && kept.length > 0) setEvents(kept);
+      const all = await bringWalk(id, by);
+      if (!stale && (kept.length === 0 || all.length > kept.length)) setEvents(all);
+    };
+    void bring();
     return () => {
       stale = true;
     };
-  }, [id]);
+  }, [id, by]);
   const add = useCallback(
     async (...happenings: Happening[]) => {
       setEvents(await keepHappenings({ walk: id, by, happenings }));

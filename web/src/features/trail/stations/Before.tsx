@@ -6,17 +6,21 @@ export function HazardNote({
   ids,
   data,
   energised,
+  isolation = 'Isolated while the probes go on and come off.',
 }: {
   ids: readonly HazardId[];
   data: TrailData;
   energised?: string;
+  isolation?: string | undefined;
 }) {
   const hazards = ids.flatMap((id) => entryOf(data.bundle, 'hazard', id) ?? []);
   if (hazards.length === 0 && energised === undefined) return null;
   return (
     <div className={`note ${energised === undefined ? '' : 'bad'}`}>
       {energised !== undefined && (
-        <strong>Measured energised. {energised} Isolated while the probes go on and come off. </strong>
+        <strong>
+          Measured energised. {energised} {isolation}{' '}
+        </strong>
       )}
       {hazards.map((h) => (
         <span key={h.id}>

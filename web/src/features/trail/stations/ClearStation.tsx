@@ -1,6 +1,7 @@
 import { wayBack } from '@wire-trail/core';
 import { useState } from 'react';
 import { Coach } from './coach/Coach.tsx';
+import { Ledger } from './Ledger.tsx';
 import { Next, Room, type StationProps } from './station.tsx';
 
 /** Erase the memory the way the unit wants, put everything back, leave the mode. */
@@ -72,6 +73,7 @@ export function ClearStation({ walk, data, add }: StationProps) {
         <li>Every plug that was taken off</li>
         <li>Every switch and jumper as it stood before</li>
       </ul>
+      <Ledger walk={walk} data={data} add={add} />
     </Room>
   );
 }

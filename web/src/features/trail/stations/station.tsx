@@ -1,10 +1,16 @@
-import type { Walk } from '@wire-trail/core';
+import type { Walk, WalkEvent } from '@wire-trail/core';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { PanelDrawing, type PanelProps } from '../../../parts/panel/PanelDrawing.tsx';
 import type { TrailData } from '../trail-data.ts';
 import type { OpenWalk } from '../use-walk.ts';
 
-export type StationProps = Readonly<{ walk: Walk; data: TrailData; add: OpenWalk['add'] }>;
+export type StationProps = Readonly<{
+  walk: Walk;
+  data: TrailData;
+  /** Every event of the walk, also those taken back. */
+  events: readonly WalkEvent[];
+  add: OpenWalk['add'];
+}>;
 
 type RoomProps = Readonly<{
   panel: PanelProps | null;

@@ -3,10 +3,10 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { serverAnswers, show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
 import { ClearStation } from './ClearStation.tsx';
 import { EnterStation } from './EnterStation.tsx';
-import { ProveStation } from './ProveStation.tsx';
+import { ProveStation } from './prove/ProveStation.tsx';
 import { ReadStation } from './read/ReadStation.tsx';
 import { SafeStation } from './SafeStation.tsx';
-import { TestStation } from './TestStation.tsx';
+import { TestStation } from './test/TestStation.tsx';
 import { UnitStation } from './UnitStation.tsx';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -20,7 +20,7 @@ const lamps = (letters: string) => {
 };
 beforeEach(() => {
   vi.stubGlobal('scrollTo', () => {});
-  serverAnswers({ machine: null, walks: [] });
+  serverAnswers({ machine: null, walks: [], ledger: [] });
 });
 afterEach(() => {
   cleanup();
@@ -302,7 +302,7 @@ describe('Clear', () => {
     sees(/slot 1 K19/);
     press('It is erased already');
     press('It has left the mode already');
-    sees('lower front cover, four screws');
+    sees('Turn the four screws of the lower front cover in.');
     press('All is back');
     expect(s.added).toEqual([{ kind: 'cleared', route: 'erase-memory' }]);
   });

@@ -27,8 +27,8 @@ describe('one code, another entry for each variant', () => {
     expect(data.subject?.id).toBe('412-7-late');
   });
   it('while the plate does not tell, all stay in sight and one is chosen', async () => {
-    const { walk, data, add, added } = codeOf(null);
-    show(<ReadStation walk={walk} data={data} add={add} />);
+    const { added, ...s } = codeOf(null);
+    show(<ReadStation {...s} />);
     fireEvent.change(screen.getByLabelText('What does the display show?'), { target: { value: '412-7' } });
     fireEvent.click(screen.getByRole('button', { name: 'Take 412-7' }));
     fireEvent.click(screen.getByRole('button', { name: /locks out after 40/ }));
@@ -38,8 +38,8 @@ describe('one code, another entry for each variant', () => {
 
 describe('the unit', () => {
   it('says why a value holds, and what does not go together', () => {
-    const { walk, data, add, added } = standing([], launch);
-    show(<UnitStation walk={walk} data={data} add={add} />);
+    const { added, ...s } = standing([], launch);
+    show(<UnitStation {...s} />);
     const type = (label: string | RegExp, value: string) =>
       fireEvent.change(screen.getByLabelText(label), { target: { value } });
     type('Serial number', 'SL455');

@@ -2,8 +2,10 @@ import type { Setting } from '@wire-trail/core';
 import { useState } from 'react';
 import type { StationProps } from '../station.tsx';
 
+type Props = Omit<StationProps, 'events'>;
+
 /** Settings: the old value noted before anything is set, then set, verified, and put back where it has to be. */
-export function SettingsWork({ settings, walk, data, add }: StationProps & { settings: readonly Setting[] }) {
+export function SettingsWork({ settings, walk, data, add }: Props & { settings: readonly Setting[] }) {
   return (
     <div className="sheet stack">
       {settings.map((s) => (
@@ -13,7 +15,7 @@ export function SettingsWork({ settings, walk, data, add }: StationProps & { set
   );
 }
 
-function SettingRow({ setting, walk, data, add }: StationProps & { setting: Setting }) {
+function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) {
   const [value, setValue] = useState('');
   const state = walk.settings.get(setting.id);
   const right = setting.right.filter((r) => r.variant === null || data.alive.includes(r.variant)).map((r) => r.value);

@@ -34,7 +34,7 @@ const at = (bundle: Bundle, happenings: object[] = [], plate: object = {}) => {
     [unit({ serial: 'X-1', model: '', software: null, variant: null, ...plate }), ...happenings],
     bundle,
   );
-  show(<ReadStation walk={s.walk} data={s.data} add={s.add} />);
+  show(<ReadStation {...s} />);
   return s;
 };
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));

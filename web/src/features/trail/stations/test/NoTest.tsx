@@ -1,7 +1,7 @@
 import { entriesOf } from '@wire-trail/core';
 import { useState } from 'react';
-import { CodeGlyph, StandingMark } from '../../../parts/code/CodeGlyph.tsx';
-import { Next, Room, type StationProps } from './station.tsx';
+import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
+import { Next, Room, type StationProps } from '../station.tsx';
 
 /** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
 export function NoChart({ data, add }: StationProps) {

@@ -1,0 +1,70 @@
+import type { ChartId, NodeId, SettingId } from '../base/ids.ts';
+import { parseReading, quantities } from '../base/quantity.ts';
+import type { Parameters } from '../chart/band.ts';
+import { fillChart } from '../chart/fill.ts';
+import type { Chart } from '../chart/model.ts';
+import { type ChartKnown, type ChartWalk, walkChart } from '../chart/walk.ts';
+import type { Code, Symptom } from '../code/model.ts';
+import type { Bundle } from '../library/bundle.ts';
+import { entryOf, familyEntry } from '../library/select.ts';
+import { partsSeen } from '../readout/evidence.ts';
+import { subPlace } from '../readout/sub-code.ts';
+import type { WalkEvent } from './model.ts';
+import type { GivenAnswer, Walk } from './state.ts';
+
+/** A setting's value as a number in base units, where it is one: `80 %`, `2.5 bar`, `3`. */
+export function settingNumber(text: string): number | null {
+  for (const quantity of quantities) {
+    const read = parseReading(text, quantity);
+    if (read.ok && read.value.kind === 'value') return read.value.value;
+  }
+  return null;
+}
+
+/** What a walk has found out that its chart may go by: the code and where it sits, the variant, what settings stand at. */
+export function chartKnown(input: {
+  bundle: Bundle;
+  walk: Walk;
+  subject: Code | Symptom | null;
+  variants: readonly string[];
+  parameters: Parameters;
+}): ChartKnown {
+  const { bundle, walk, subject, variants, parameters } = input;
+  const taken = walk.taken.find((t) => t.code === walk.code);
+  const look = walk.seen.findLast((s) => (taken ? s.readout === taken.readout && s.slot === taken.slot : true));
+  const readout = entryOf(bundle, 'readout', look?.readout);
+  const settings = new Map<SettingId, number>(
+    [...walk.settings].flatMap(([id, s]) => {
+      const value = settingNumber((s.putBack ? s.old : (s.set ?? s.old)) ?? '');
+      return value === null ? [] : [[id, value] as const];
+    }),
+  );
+  return {
+    code: subject?.kind === 'code' ? subject.text : null,
+    subCode: readout && look ? (subPlace(readout, partsSeen(readout, look.seen.looks))?.value ?? null) : null,
+    variants,
+    controller: taken?.controller ?? (subject?.kind === 'code' ? subject.controller : null),
+    options: walk.unit?.options ?? {},
+    parameters,
+    settings,
+    charts: (id: ChartId) => entryOf(bundle, 'chart', id),
+    partNames: new Map(familyEntry(bundle).parts.map((p) => [p.id, p.name])),
+  };
+}
+
+/** The chart of a walk, as it stands for its code, followed through everything that was answered. */
+export function walkOfChart(chart: Chart, subject: Code | Symptom | null, walk: Walk, known: ChartKnown): ChartWalk {
+  const filled = subject ? fillChart(chart, subject.chartUse, known.partNames) : chart;
+  return walkChart(filled, walk.answers, known);
+}
+
+/** What was last entered at a step, also when it was taken back since: going back keeps it. */
+export function enteredBefore(
+  events: readonly WalkEvent[],
+  chart: ChartId,
+  node: NodeId,
+): Omit<GivenAnswer, 'at'> | null {
+  const last = events.findLast((e) => e.kind === 'answered' && e.chart === chart && e.node === node);
+  if (last?.kind !== 'answered') return null;
+  return { chart, node, answer: last.answer, reading: last.reading, skipped: last.skipped ?? null };
+}

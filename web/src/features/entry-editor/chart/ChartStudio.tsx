@@ -1,0 +1,45 @@
+import { type Bundle, bundleFormat, bundleVersion, type Chart, type Entry, type FamilyId } from '@wire-trail/core';
+import { useMemo } from 'react';
+import { useAppDispatch } from '../../../app/store.ts';
+import { SchemaForm } from '../SchemaForm.tsx';
+import { draftEdited } from '../slice.ts';
+import './chart.css';
+import { DrawRoom } from './DrawRoom.tsx';
+import { PrintRoom } from './PrintRoom.tsx';
+import type { EditChart } from './rooms.ts';
+import { TryRoom } from './TryRoom.tsx';
+
+export type ChartAt = Readonly<{ body: Chart; bodies: { entries: Entry[] }; bundle: Bundle; onEdit: EditChart }>;
+
+/** Steps are drawn and outlined, not filled into a form. */
+const elsewhere = ['nodes', 'start'] as const;
+
+/** The room of a chart: drawn and outlined side by side, tried, printed and exchanged. */
+export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { entries: Entry[] }; room: string }) {
+  const dispatch = useAppDispatch();
+  const bundle = useMemo<Bundle>(
+    () => ({
+      format: bundleFormat,
+      version: bundleVersion,
+      family: (body.family ?? 'library') as FamilyId,
+      entries: bodies.entries,
+    }),
+    [body.family, bodies.entries],
+  );
+  const at: ChartAt = {
+    body,
+    bodies,
+    bundle,
+    onEdit: (next, about) => void dispatch(draftEdited({ body: next, about })),
+  };
+  switch (room) {
+    case 'Try it':
+      return <TryRoom {...at} />;
+    case 'Print and exchange':
+      return <PrintRoom {...at} />;
+    case 'About the chart':
+      return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
+    default:
+      return <DrawRoom {...at} />;
+  }
+}

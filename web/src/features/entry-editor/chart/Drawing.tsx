@@ -1,0 +1,212 @@
+import { type Chart, type ChartNode, choicesOf, leadTo, type Severity } from '@wire-trail/core';
+import {
+  BaseEdge,
+  type Connection,
+  Controls,
+  type Edge,
+  EdgeLabelRenderer,
+  type EdgeProps,
+  Handle,
+  MarkerType,
+  type Node,
+  type NodeProps,
+  Position,
+  ReactFlow,
+  type ReactFlowInstance,
+} from '@xyflow/react';
+import '@xyflow/react/dist/base.css';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { rounded } from '../../../parts/graph/rounded.ts';
+import { Loading } from '../../../parts/states/States.tsx';
+import { layoutGraph, type Placed } from '../../../workers/layout.ts';
+import type { EditChart } from './rooms.ts';
+
+const width = 196;
+/** Room for the head and a title of two or three lines. */
+const heightOf = (node: ChartNode): number => 46 + Math.ceil(node.title.length / 25) * 19;
+
+type StepNode = Node<{ step: ChartNode; severity: Severity | null; isStart: boolean }, 'step'>;
+type WayEdge = Edge<{ label: string; route?: NonNullable<ReturnType<Placed['arrows']['get']>> }, 'way'>;
+
+const kindWords: Readonly<Record<ChartNode['kind'], string>> = {
+  look: 'look',
+  ask: 'ask',
+  measure: 'measure',
+  compare: 'compare',
+  operate: 'operate',
+  act: 'do',
+  wait: 'wait',
+  set: 'set',
+  split: 'split',
+  call: 'other chart',
+  verdict: 'verdict',
+};
+
+function StepBox({ data, selected }: NodeProps<StepNode>) {
+  const { step, severity, isStart } = data;
+  const more = step.kind === 'verdict' ? step.verdict.replaceAll('-', ' ') : `${step.minutes} min`;
+  return (
+    <div className={`step-box ${step.kind} ${step.kind === 'verdict' ? step.verdict : ''} ${selected ? 'picked' : ''}`}>
+      <Handle type="target" position={Position.Top} />
+      <span className="step-head">
+        {isStart && <strong>begin · </strong>}
+        {kindWords[step.kind]} · {more}
+        {step.kind === 'measure' && step.supply === 'energised' && ' · energised'}
+        {severity && <span className={`step-flag ${severity}`} role="img" aria-label={severity} />}
+      </span>
+      <strong>{step.title}</strong>
+      {step.kind !== 'verdict' && <Handle type="source" position={Position.Bottom} />}
+    </div>
+  );
+}
+
+function Way({ data, markerEnd, selected }: EdgeProps<WayEdge>) {
+  const route = data?.route;
+  if (!route) return null;
+  return (
+    <>
+      <BaseEdge path={rounded(route.points)} markerEnd={markerEnd} className={`step-way ${selected ? 'picked' : ''}`} />
+      {route.label && (
+        <EdgeLabelRenderer>
+          <span
+            className="step-label"
+            style={{ transform: `translate(-50%,-50%) translate(${route.label.x}px,${route.label.y}px)` }}
+          >
+            {data?.label}
+          </span>
+        </EdgeLabelRenderer>
+      )}
+    </>
+  );
+}
+
+const nodeTypes = { step: StepBox };
+const edgeTypes = { way: Way };
+
+/** Answers that lead to the same step are drawn as one line. */
+function waysOf(chart: Chart): WayEdge[] {
+  const ways = new Map<string, { from: string; to: string; answers: string[] }>();
+  for (const node of chart.nodes)
+    for (const c of choicesOf(node, {})) {
+      if (c.next === null) continue;
+      const key = `${node.id}>${c.next}`;
+      const known = ways.get(key);
+      if (known) known.answers.push(c.answer);
+      else ways.set(key, { from: node.id, to: c.next, answers: [c.answer] });
+    }
+  return [...ways].map(([id, w]): WayEdge => {
+    const label = w.answers.join(', ') === 'done' ? '' : w.answers.join(', ');
+    return {
+      id,
+      type: 'way',
+      source: w.from,
+      target: w.to,
+      markerEnd: { type: MarkerType.ArrowClosed, width: 17, height: 17, color: 'var(--unit-line)' },
+      data: { label: label.length > 34 ? `${label.slice(0, 33)}…` : label },
+    };
+  });
+}
+
+type Props = Readonly<{
+  body: Chart;
+  picked: string | null;
+  troubled: ReadonlyMap<string, Severity>;
+  onPick: (id: string | null) => void;
+  onEdit: EditChart;
+}>;
+
+/** The chart drawn: placed by itself, so that nobody has to move boxes about. A line drawn from one step to another leads there. */
+export default function Drawing({ body, picked, troubled, onPick, onEdit }: Props) {
+  const [placed, setPlaced] = useState<Placed | null>(null);
+  const flow = useRef<ReactFlowInstance<StepNode, WayEdge> | null>(null);
+  const ways = useMemo(() => waysOf(body), [body]);
+  // only what takes room or leads somewhere asks for a new layout
+  const shape = useMemo(
+    () => JSON.stringify([body.nodes.map((n) => [n.id, heightOf(n)]), ways.map((w) => [w.id, w.data?.label])]),
+    [body.nodes, ways],
+  );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the layout depends on the shape alone, which is made of the rest
+  useEffect(() => {
+    let stale = false;
+    void layoutGraph(
+      body.nodes.map((n) => ({ id: n.id, width, height: heightOf(n) })),
+      ways.map((w) => ({
+        id: w.id,
+        from: w.source,
+        to: w.target,
+        label: { width: w.data?.label ? 12 + w.data.label.length * 6.4 : 0, height: w.data?.label ? 17 : 0 },
+      })),
+    ).then((done) => {
+      if (!stale) setPlaced(done);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [shape]);
+  const nodes = useMemo(
+    () =>
+      body.nodes.map(
+        (step): StepNode => ({
+          id: step.id,
+          type: 'step',
+          position: placed?.boxes.get(step.id) ?? { x: 0, y: 0 },
+          data: { step, severity: troubled.get(step.id) ?? null, isStart: body.start === step.id },
+          selected: picked === step.id,
+          hidden: !placed?.boxes.has(step.id),
+          width,
+          height: heightOf(step),
+        }),
+      ),
+    [body, placed, troubled, picked],
+  );
+  const edges = useMemo(
+    () =>
+      ways.map(
+        (w): WayEdge => ({
+          ...w,
+          selected: picked !== null && (w.source === picked || w.target === picked),
+          data: {
+            label: w.data?.label ?? '',
+            ...(placed?.arrows.get(w.id) ? { route: placed.arrows.get(w.id) as never } : {}),
+          },
+        }),
+      ),
+    [ways, placed, picked],
+  );
+  useEffect(() => {
+    const box = picked && placed?.boxes.get(picked);
+    const step = body.nodes.find((n) => n.id === picked);
+    if (!box || !step || !flow.current) return;
+    const zoom = Math.max(flow.current.getZoom(), 0.75);
+    void flow.current.setCenter(box.x + width / 2, box.y + heightOf(step) / 2, { zoom });
+  }, [picked, placed, body.nodes]);
+  if (!placed) return <Loading what="the drawing" />;
+  const connect = ({ source, target }: Connection) => {
+    const from = body.nodes.find((n) => n.id === source);
+    const open = from && choicesOf(from, {}).find((c) => c.next === null && !c.again);
+    if (from && open) onEdit(leadTo(body, { node: from.id, answer: open.answer }, target), '');
+  };
+  return (
+    <ReactFlow
+      nodes={nodes}
+      edges={edges}
+      nodeTypes={nodeTypes}
+      edgeTypes={edgeTypes}
+      onInit={(instance) => {
+        flow.current = instance;
+      }}
+      nodesDraggable={false}
+      onlyRenderVisibleElements={body.nodes.length > 120}
+      fitView
+      fitViewOptions={{ padding: 0.08, minZoom: 0.45, maxZoom: 1 }}
+      minZoom={0.15}
+      onNodeClick={(_, node) => onPick(node.id)}
+      onPaneClick={() => onPick(null)}
+      onConnect={connect}
+      proOptions={{ hideAttribution: true }}
+      aria-label={`${body.title}, drawn`}
+    >
+      <Controls showInteractive={false} />
+    </ReactFlow>
+  );
+}

@@ -1,0 +1,149 @@
+import {
+  ChartNode,
+  type ChartUse,
+  changeKind,
+  entriesOf,
+  headOf,
+  leadTo,
+  nodeKinds,
+  problemsOf,
+  removeStep,
+  type ChartNode as Step,
+} from '@wire-trail/core';
+import { useMemo } from 'react';
+import { ChartUseFields } from '../ChartUseFields.tsx';
+import { Choice, Text } from '../inputs.tsx';
+import { SchemaFields } from '../SchemaFields.tsx';
+import { shapeOf } from '../schema.ts';
+import type { ChartAt } from './ChartStudio.tsx';
+
+/** Ways on are led in the outline and the drawing; the rest of a step is this form. */
+const led = new Set([
+  'id',
+  'kind',
+  'title',
+  'yes',
+  'no',
+  'cannotTell',
+  'pass',
+  'low',
+  'high',
+  'fail',
+  'tooClose',
+  'open',
+  'short',
+  'next',
+  'answers',
+  'otherwise',
+  'nothingFound',
+  'causeFound',
+  'use',
+]);
+/** Ways on that a step need not have: these are led here. */
+const optionalWays: Partial<Record<Step['kind'], readonly string[]>> = {
+  look: ['cannot tell'],
+  ask: ['cannot tell'],
+  operate: ['cannot tell', 'pass', 'fail'],
+  measure: ['too-close', 'open', 'short'],
+  split: ['something else'],
+  call: ['cause found'],
+};
+const wayField: Readonly<Record<string, string>> = {
+  'cannot tell': 'cannotTell',
+  'too-close': 'tooClose',
+  'something else': 'otherwise',
+  'cause found': 'causeFound',
+};
+
+/** Everything of a step that the drawing does not say. */
+export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { node: Step; onGone: () => void }) {
+  const index = body.nodes.findIndex((n) => n.id === node.id);
+  const schema = ChartNode.options.find((o) => o.shape.kind.value === node.kind);
+  const shape = schema ? shapeOf(schema) : null;
+  const problems = useMemo(() => {
+    const parsed = ChartNode.safeParse(node);
+    return new Map(
+      parsed.success ? [] : problemsOf(parsed.error, ['nodes', index]).map((p) => [p.path.join('.'), p.reason]),
+    );
+  }, [node, index]);
+  const put = (next: Step, about: string) =>
+    onEdit({ ...body, nodes: body.nodes.map((n) => (n.id === node.id ? next : n)) }, about);
+  const steps = body.nodes.map((n) => [n.id as string, n.title] as const);
+  const signs = entriesOf(bodies, 'panel').flatMap((p) =>
+    p.faces.flatMap((f) => [...f.signs, ...f.controls].map((x) => [x.id as string, `${f.label}: ${x.label}`] as const)),
+  );
+  const own = (name: string): Array<readonly [string, string]> | null => {
+    if (['node', 'to', 'reading', 'after'].includes(name))
+      return node.kind === 'set' && name === 'to' ? null : [...steps];
+    if (name === 'marks') return [...signs];
+    if (name === 'about' && body.roles.length > 0) return body.roles.map((r) => [r.id as string, r.name] as const);
+    return null;
+  };
+  if (shape?.kind !== 'object') return null;
+  const heads = [...new Set([headOf(node), ...nodeKinds])];
+  const flat = node as unknown as Record<string, unknown>;
+  return (
+    <section className="sheet node-form" aria-label={`step: ${node.title}`}>
+      <div className="two">
+        <Text
+          label="title"
+          value={node.title}
+          wrong={problems.get(`nodes.${index}.title`) ?? null}
+          onChange={(title) => put({ ...node, title }, `nodes.${index}.title`)}
+        />
+        <Choice
+          label="kind"
+          value={headOf(node)}
+          options={heads.map((h) => [h, h] as const)}
+          onChange={(head) => onEdit(changeKind(body, node.id, head), '')}
+        />
+      </div>
+      <div className="row">
+        {(optionalWays[node.kind] ?? []).map((answer) => (
+          <Choice
+            key={answer}
+            label={`${answer} leads to`}
+            value={String(flat[wayField[answer] ?? answer] ?? '')}
+            options={[['', 'nowhere of its own'], ...steps]}
+            onChange={(to) => onEdit(leadTo(body, { node: node.id, answer }, to || null), '')}
+          />
+        ))}
+      </div>
+      {node.kind === 'call' && (
+        <ChartUseFields
+          chart={entriesOf(bodies, 'chart').find((c) => c.id === node.chart)}
+          use={node.use}
+          bodies={bodies}
+          onChange={(use: ChartUse) => put({ ...node, use }, '')}
+        />
+      )}
+      <SchemaFields
+        fields={shape.fields.filter(([name]) => !led.has(name))}
+        value={flat}
+        path={['nodes', index]}
+        context={{ bodies, problems, own }}
+        onChange={(next, about) => put(next as Step, about)}
+      />
+      <div className="row spread">
+        {body.start === node.id ? (
+          <span className="tag">the chart begins here</span>
+        ) : (
+          <button type="button" className="act" onClick={() => onEdit({ ...body, start: node.id }, '')}>
+            Begin the chart here
+          </button>
+        )}
+        <button
+          type="button"
+          className="act"
+          disabled={body.nodes.length === 1}
+          onClick={() => {
+            onGone();
+            onEdit(removeStep(body, node.id), '');
+          }}
+        >
+          Take this step out
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,109 @@
+import { assemble, type Chart, chartOf, entriesOf, insertChart, readChartText, textNoteWords } from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+import { api } from '../../../app/api.ts';
+import type { ChartAt } from './ChartStudio.tsx';
+
+/** A chart begun from text that was pasted, or from a chart of one's own. */
+export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: () => void }) {
+  const key = `wire-trail-paste:${body.family}/${body.id}`;
+  // what was pasted and not taken yet is still there after a reload
+  const [text, setText] = useState(() => sessionStorage.getItem(key) ?? '');
+  const read = useMemo(() => (text.trim() === '' ? null : readChartText(text)), [text]);
+  const { data: library } = api.useLibraryQuery();
+  const charts = useMemo(() => {
+    const all = [...entriesOf(bodies, 'chart'), ...entriesOf({ entries: (library ?? []).map((w) => w.body) }, 'chart')];
+    const others = [...new Map(all.filter((c) => c.id !== body.id).map((c) => [`${c.family} ${c.id}`, c])).values()];
+    return others.sort((a, b) => Number(b.template) - Number(a.template));
+  }, [bodies, library, body.id]);
+  const grave = read?.notes.filter((n) => n.code !== 'taken-as' && n.code !== 'end-added') ?? [];
+  const stops = grave.find(
+    (n) => n.code === 'too-many-steps' || n.code === 'nothing-there' || n.code === 'other-diagram',
+  );
+  const type = (next: string) => {
+    setText(next);
+    sessionStorage.setItem(key, next);
+  };
+  const take = () => {
+    if (!read || stops) return;
+    // an outline or a drawing of this very chart keeps what it does not say
+    onEdit(read.as === 'numbered' ? { ...body, ...pick(chartOf(read.drawn, body)) } : assemble(read.drawn, body), '');
+    sessionStorage.removeItem(key);
+    onDone();
+  };
+  const begin = (other: Chart) => {
+    const isEmpty = body.nodes.length === 1;
+    const grown = insertChart(isEmpty ? { ...body, nodes: [] } : body, null, other);
+    onEdit(
+      isEmpty ? { ...grown, ...pick(grown), start: grown.nodes[0]?.id ?? body.start, ...endsOf(other) } : grown,
+      '',
+    );
+    onDone();
+  };
+  return (
+    <section className="sheet stack" aria-label="begin from">
+      <label className="field">
+        Paste a numbered list, an outline or a Mermaid flowchart
+        <textarea
+          className="box mono"
+          rows={9}
+          value={text}
+          placeholder={
+            '1. Is the filter clean? If not, clean it and go to 3.\n2. Measure the coil, 140 to 190 Ω. If low, replace the pump.\n3. …'
+          }
+          onChange={(e) => type(e.target.value)}
+        />
+      </label>
+      {read && (
+        <>
+          <p className="small">
+            Read as {read.as === 'numbered' ? 'a numbered list' : read.as === 'outline' ? 'an outline' : 'Mermaid'}:{' '}
+            {read.drawn.nodes.length} steps.
+          </p>
+          <ul className="small paste-notes">
+            {[...grave, ...read.notes.filter((n) => !grave.includes(n))].slice(0, 40).map((n, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: two notes may say the same
+              <li key={i} className={grave.includes(n) ? 'wrong' : 'soft'}>
+                line {n.line}: {textNoteWords(n)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="row">
+        <button type="button" className="act first" disabled={!read || stops !== undefined} onClick={take}>
+          Make it the chart
+        </button>
+        <button type="button" className="plain" onClick={onDone}>
+          Close
+        </button>
+      </div>
+      {charts.length > 0 && (
+        <label className="field">
+          Or begin from one of your own
+          <select
+            className="box"
+            value=""
+            onChange={(e) => charts[Number(e.target.value)] && begin(charts[Number(e.target.value)] as Chart)}
+          >
+            <option value="">choose …</option>
+            {charts.map((c, i) => (
+              <option key={`${c.family}${c.id}`} value={i}>
+                {c.template ? 'template: ' : ''}
+                {c.title}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </section>
+  );
+}
+
+const pick = ({ nodes, start }: Chart): Pick<Chart, 'nodes' | 'start'> => ({ nodes, start });
+
+/** Where another chart sends what cannot be told, and what went round too often. */
+const endsOf = ({ cannotTell, afterRetries, mostVisits }: Chart): Partial<Chart> => ({
+  ...(cannotTell ? { cannotTell } : {}),
+  ...(afterRetries ? { afterRetries } : {}),
+  mostVisits,
+});

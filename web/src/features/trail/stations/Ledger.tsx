@@ -1,0 +1,39 @@
+import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
+import { api } from '../../../app/api.ts';
+import type { StationProps } from './station.tsx';
+
+/** What is still owed on this machine: by this walk, and by earlier ones as far as there is a connection. */
+export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
+  const serial = walk.unit?.serial ?? '';
+  const { data: machine } = api.useMachineQuery({ family: walk.family, serial }, { skip: serial === '' });
+  const own = ledgerOf([walk]);
+  const settled = new Set(walk.putBack.map((p) => `${p.of} ${p.what}`));
+  const earlier = (machine?.ledger ?? []).filter((o) => o.walk !== walk.id && !settled.has(`${o.walk} ${o.key}`));
+  if (own.length + earlier.length === 0) return null;
+  const back = (o: Owed) =>
+    void add(
+      o.kind === 'setting' && o.setting && o.walk === walk.id
+        ? { kind: 'setting', setting: o.setting, did: 'put-back', value: walk.settings.get(o.setting)?.old ?? '' }
+        : { kind: 'put-back', of: o.walk as WalkId, what: o.key },
+    );
+  const line = (o: Owed) => (
+    <li key={`${o.walk}${o.key}`} className="row spread">
+      <span>
+        {o.setting ? `${entryOf(data.bundle, 'setting', o.setting)?.name ?? o.setting}: ` : ''}
+        {o.what}
+        {o.by && <strong> by {o.by}</strong>}
+        {o.walk !== walk.id && <span className="soft small"> since {o.since.slice(0, 10)}</span>}
+      </span>
+      <button type="button" className="act" onClick={() => back(o)}>
+        It is back
+      </button>
+    </li>
+  );
+  return (
+    <section className="sheet" aria-label="owed on this machine">
+      <h3>Not put back yet</h3>
+      <p className="small soft">What stays so is kept on the ledger of this machine until somebody puts it back.</p>
+      <ul className="plain checks">{[...own, ...earlier].map(line)}</ul>
+    </section>
+  );
+}

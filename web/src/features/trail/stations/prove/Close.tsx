@@ -1,0 +1,133 @@
+import { entriesOf, type MeasureNode, readingText, type TakenReading } from '@wire-trail/core';
+import { useState } from 'react';
+import { Next, Room, type StationProps } from '../station.tsx';
+import { Measure } from '../test/Measure.tsx';
+import { runOf } from './ProveStation.tsx';
+
+type Measured = Readonly<{ node: MeasureNode; chart: string; before: TakenReading; after: TakenReading | null }>;
+
+/** What fixed it, readings before and after, and the end of the walk. */
+export function Close({ walk, data, add }: StationProps) {
+  const measured = measuredNodes(walk, data);
+  const end = data.chartWalk?.end;
+  const cause = end?.kind === 'verdict' ? end.verdict.cause : undefined;
+  const causes = data.subject?.suspects.map((s) => s.label) ?? [];
+  const found = entriesOf(data.bundle, 'family')[0]?.parts.find((p) => p.id === cause)?.name;
+  const [fixedBy, setFixedBy] = useState(found ?? '');
+  const [measuring, setMeasuring] = useState<Measured | null>(null);
+  const { returned = false, cycles = 0 } = walk.proved ?? {};
+  const run = runOf(data);
+  const proven = !returned && cycles >= run.cycles;
+  const isLimited = end?.kind === 'verdict' && end.verdict.verdict === 'left-limited';
+  if (measuring)
+    return (
+      <Room panel={{ face: data.front }}>
+        <h1>{measuring.node.title}, once more</h1>
+        <Measure
+          node={measuring.node}
+          known={data.bandKnown}
+          instruments={entriesOf(data.bundle, 'instrument')}
+          onTake={(reading) => {
+            void add({ kind: 'reading-after', chart: measuring.chart as never, node: measuring.node.id, reading });
+            setMeasuring(null);
+          }}
+        />
+        <button type="button" className="plain" onClick={() => setMeasuring(null)}>
+          Back
+        </button>
+      </Room>
+    );
+  const close = (outcome: 'handed-on' | 'left-limited' | 'fixed' | 'nothing-found') =>
+    void add({ kind: 'closed', outcome, fixedBy: fixedBy.trim() });
+  return (
+    <Room
+      panel={{ face: data.front }}
+      actions={
+        <>
+          <Next
+            disabled={!returned && !isLimited && fixedBy.trim() === ''}
+            onClick={() => close(returned ? 'handed-on' : isLimited ? 'left-limited' : 'fixed')}
+          >
+            {returned ? 'Close and hand on' : isLimited ? 'Close: left running limited' : 'Close the walk'}
+          </Next>
+          {!returned && (
+            <button
+              type="button"
+              className="act big"
+              onClick={() => void add({ kind: 'closed', outcome: 'nothing-found', fixedBy: '' })}
+            >
+              Nothing was found
+            </button>
+          )}
+        </>
+      }
+    >
+      <h1>{returned ? 'It returned' : proven ? 'Proved' : 'Not returned, not proved yet'}</h1>
+      <p className="soft">
+        {returned
+          ? `After ${cycles}. Hand it on with the code and the readings, or take the last step back and test on.`
+          : `${cycles} of ${run.cycles} run.`}
+      </p>
+      <label className="field">
+        What fixed it
+        <input
+          className="box"
+          list="causes"
+          value={fixedBy}
+          maxLength={400}
+          onChange={(e) => setFixedBy(e.target.value)}
+        />
+        <datalist id="causes">
+          {causes.map((c) => (
+            <option key={c} value={c} />
+          ))}
+        </datalist>
+      </label>
+      {measured.length > 0 && (
+        <table className="table">
+          <thead>
+            <tr>
+              <th>reading</th>
+              <th>before</th>
+              <th>after</th>
+            </tr>
+          </thead>
+          <tbody>
+            {measured.map((m) => (
+              <tr key={m.node.id}>
+                <td>{m.node.title}</td>
+                <td className="mono">{words(m.before)}</td>
+                <td className="mono">
+                  {m.after ? (
+                    words(m.after)
+                  ) : (
+                    <button type="button" className="act" onClick={() => setMeasuring(m)}>
+                      Measure
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Room>
+  );
+}
+
+/** Steps that were measured, in the order they were taken; of several readings the last. */
+function measuredNodes(walk: StationProps['walk'], data: StationProps['data']): Measured[] {
+  const last = new Map<string, Measured>();
+  for (const s of data.chartWalk?.path ?? [])
+    if (s.node.kind === 'measure' && s.reading)
+      last.set(s.node.id, {
+        node: s.node,
+        chart: s.chart,
+        before: s.reading,
+        after: walk.after.get(s.node.id) ?? null,
+      });
+  return [...last.values()];
+}
+
+const verdictShort = { pass: 'good', low: 'low', high: 'high', 'too-close': 'too close' } as const;
+const words = (r: TakenReading): string => `${readingText(r).replace(/ \(good.*\)$/, '')}, ${verdictShort[r.verdict]}`;

@@ -1,0 +1,31 @@
+import { proveRun } from '@wire-trail/core';
+import { Room, type StationProps } from '../station.tsx';
+import { Until } from '../test/Wait.tsx';
+import { Close } from './Close.tsx';
+import { Run } from './Run.tsx';
+
+/** The run that proves it; one cycle where nothing says how the fault is detected. */
+export const runOf = ({ subject }: StationProps['data']) =>
+  proveRun(subject?.detection ?? { notWatchedCycles: 0, inARow: 1, erasedAfterCleanCycles: null });
+
+export const plural = (word: string, n: number): string => (n === 1 ? word : `${word}s`);
+
+/** Run the unit: does it return, after how many cycles; readings before and after; what fixed it. */
+export function ProveStation(props: StationProps) {
+  const { walk } = props;
+  if (walk.closed) return <Closed {...props} />;
+  if (walk.waitingUntil) return <Until {...props} until={walk.waitingUntil} />;
+  return walk.proved ? <Close {...props} /> : <Run {...props} />;
+}
+
+function Closed({ walk, data }: StationProps) {
+  return (
+    <Room panel={{ face: data.front }}>
+      <h1>{walk.closed?.outcome === 'fixed' ? `Fixed: ${walk.closed.fixedBy}` : 'Closed'}</h1>
+      <p className="soft">
+        {walk.proved && `${walk.proved.returned ? 'Returned' : 'Did not return'} in ${walk.proved.cycles}.`} Wire Trail
+        keeps what was done; it does not say that the unit is safe.
+      </p>
+    </Room>
+  );
+}

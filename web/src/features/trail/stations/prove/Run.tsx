@@ -1,0 +1,171 @@
+import { formatQuantity, type ProveRun } from '@wire-trail/core';
+import { type FormEvent, useState } from 'react';
+import { Next, Room, type StationProps } from '../station.tsx';
+import { Timer } from '../test/Wait.tsx';
+import { plural, runOf } from './ProveStation.tsx';
+
+const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+const tomorrowMs = 86_400_000;
+/** A run of half a day or more is waited for until a date. */
+const dateFromMs = 43_200_000;
+
+/** The shortest run that proves it: worked out, begun, waited for. */
+export function Run(props: StationProps) {
+  const { walk, data, add } = props;
+  const run = runOf(data);
+  const { detection } = data.subject ?? {};
+  const cycle = detection?.cycle ?? 'cycle';
+  const timer = walk.timers.get('prove');
+  const [early, setEarly] = useState(false);
+  const returned = () => void add({ kind: 'proved', returned: true, cycles: run.cycles });
+  const form = <Count {...props} run={run} cycle={cycle} />;
+  return (
+    <Room
+      panel={{ face: data.front }}
+      panelTitle="Running"
+      beside={detection?.onlyWhen && <div className="note">{detection.onlyWhen}</div>}
+    >
+      <h1>Run it and see</h1>
+      <p className="big-number">
+        <strong>{run.cycles}</strong> {plural(cycle, run.cycles)} prove it
+      </p>
+      <Reckoning run={run} cycle={cycle} threshold={detection?.threshold ?? null} />
+      {timer && !early ? (
+        <Timer
+          since={timer.since}
+          ms={timer.ms}
+          over={
+            <>
+              <p className="note good" role="status">
+                The run is long enough, if it ran all the time.
+              </p>
+              {form}
+            </>
+          }
+        />
+      ) : (
+        <>
+          {run.leastMs !== null && !timer && (
+            <Begin ms={run.leastMs} what={`${run.cycles} ${plural(cycle, run.cycles)}`} add={add} />
+          )}
+          {form}
+        </>
+      )}
+      {timer && !early && (
+        <div className="row">
+          <button type="button" className="act big" onClick={returned}>
+            It returned
+          </button>
+          <button type="button" className="plain" onClick={() => setEarly(true)}>
+            End the run early …
+          </button>
+        </div>
+      )}
+    </Room>
+  );
+}
+
+/** Where the sum comes from, in the words one would reckon it with. */
+function Reckoning({ run, cycle, threshold }: { run: ProveRun; cycle: string; threshold: string | null }) {
+  const inARow = run.cycles - run.notWatched;
+  return (
+    <p className="soft">
+      {run.notWatched > 0 &&
+        `The first ${run.notWatched === 1 ? plural(cycle, 1) : `${run.notWatched} ${plural(cycle, 2)}`} after power-up ${run.notWatched === 1 ? 'is' : 'are'} not watched. `}
+      {inARow > 1 && `It is stored after ${inARow} in a row. `}
+      {threshold && `${threshold} `}
+      {run.leastMs !== null && (
+        <>
+          That takes <strong>{formatQuantity(run.leastMs / 1000, 'duration')}</strong> at the least.{' '}
+        </>
+      )}
+      Fewer prove nothing.
+      {run.erasedAfter !== null && ` The memory erases itself after ${run.erasedAfter} clean ones.`}
+      {run.erasesWithin && ' So an empty memory at the end says little: watch it while it runs.'}
+    </p>
+  );
+}
+
+function Begin({ ms, what, add }: { ms: number; what: string; add: StationProps['add'] }) {
+  const isLong = ms >= dateFromMs;
+  return (
+    <button
+      type="button"
+      className="act big"
+      onClick={() =>
+        void add(
+          { kind: 'timer', of: { kind: 'prove' }, ms },
+          ...(isLong ? [{ kind: 'waits' as const, until: dayOf(Date.now() + ms), why: what }] : []),
+        )
+      }
+    >
+      {isLong ? `The run begins: due on ${dayOf(Date.now() + ms)}` : 'The run begins'}
+    </button>
+  );
+}
+
+function Count({ data, add, run, cycle }: StationProps & { run: ProveRun; cycle: string }) {
+  const [cycles, setCycles] = useState(String(run.cycles));
+  const [waiting, setWaiting] = useState(false);
+  const [until, setUntil] = useState(dayOf(Date.now() + tomorrowMs));
+  const count = /^\d{1,4}$/.test(cycles.trim()) ? Number(cycles) : null;
+  const prove = (returned: boolean) => count !== null && void add({ kind: 'proved', returned, cycles: count });
+  return (
+    <>
+      <label className="field" style={{ maxWidth: 260 }}>
+        {plural(cycle, 2)} run
+        <input
+          className="box mono"
+          inputMode="numeric"
+          value={cycles}
+          aria-invalid={count === null}
+          onChange={(e) => setCycles(e.target.value)}
+        />
+        {count === null && <span className="wrong">A whole number.</span>}
+        {count !== null && count < run.cycles && (
+          <span className="wrong">That is fewer than it takes. It will be kept, as not proved.</span>
+        )}
+      </label>
+      <div className="actions">
+        <Next disabled={count === null} onClick={() => prove(false)}>
+          It did not return
+        </Next>
+        <button type="button" className="act big" disabled={count === null} onClick={() => prove(true)}>
+          It returned
+        </button>
+      </div>
+      {waiting ? (
+        <form
+          className="row"
+          onSubmit={(e: FormEvent) => {
+            e.preventDefault();
+            void add({
+              kind: 'waits',
+              until,
+              why: `${run.cycles} ${plural(data.subject?.detection.cycle ?? 'cycle', run.cycles)}`,
+            });
+          }}
+        >
+          <label className="field">
+            Until
+            <input
+              className="box"
+              type="date"
+              value={until}
+              min={dayOf(Date.now())}
+              required
+              onChange={(e) => setUntil(e.target.value)}
+            />
+          </label>
+          <button type="submit" className="act big">
+            Wait until then
+          </button>
+        </form>
+      ) : (
+        <button type="button" className="act" onClick={() => setWaiting(true)}>
+          Let it wait until a date …
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import { type ChartWalk, entriesOf, handOnSheet, type VerdictNode } from '@wire-trail/core';
+import { useState } from 'react';
+import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
+import { Next, type StationProps } from '../station.tsx';
+
+const verdictWords = {
+  'cause-found': 'Cause found',
+  'hand-on': 'Hand it on',
+  'nothing-found': 'Nothing found',
+  'unsafe-stop': 'Stop: unsafe',
+  'left-limited': 'Left running limited',
+} as const;
+
+/** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
+export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
+  const { walk, data, add } = props;
+  const { end } = at;
+  const verdict = end?.kind === 'verdict' ? end.verdict : null;
+  const isFound = verdict?.verdict === 'cause-found';
+  const isOut = !verdict || verdict.verdict === 'hand-on' || verdict.verdict === 'unsafe-stop';
+  const [sheet, setSheet] = useState(false);
+  const goOn = () => {
+    const by = verdict?.putBackDays === undefined ? null : dayIn(verdict.putBackDays);
+    void add(
+      ...(verdict?.verdict === 'left-limited' && verdict.putBack
+        ? [{ kind: 'owed' as const, what: verdict.putBack, by }]
+        : []),
+      { kind: 'skipped', station: 'test', why: 'the chart came to its end' },
+    );
+  };
+  const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject });
+  return (
+    <div className="stack">
+      <div className={`note ${isFound ? 'good' : 'bad'}`}>
+        <strong>{verdict ? verdictWords[verdict.verdict] : endWords(at)}</strong>
+        {verdict && <VerdictFacts verdict={verdict} data={data} />}
+      </div>
+      <div className="actions">
+        {isOut ? (
+          <Next onClick={() => setSheet(!sheet)}>{sheet ? 'Close the sheet' : 'Hand-on sheet'}</Next>
+        ) : (
+          <Next onClick={goOn}>{isFound ? 'Repaired: go on to Clear' : 'Go on to Clear'}</Next>
+        )}
+        {isOut && (
+          <>
+            <button type="button" className="act big" onClick={goOn}>
+              Go on to Clear
+            </button>
+            <button
+              type="button"
+              className="act big"
+              onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}
+            >
+              Handed on: close the walk
+            </button>
+          </>
+        )}
+        {!isOut && (
+          <button type="button" className="plain" onClick={() => setSheet(!sheet)}>
+            {sheet ? 'Close the sheet' : 'Sheet for whoever goes on …'}
+          </button>
+        )}
+      </div>
+      {sheet && <SheetView sheet={page} />}
+    </div>
+  );
+}
+
+function endWords(at: ChartWalk): string {
+  switch (at.end?.kind) {
+    case 'went-round':
+      return 'You came through here often. Hand it on with what you have.';
+    case 'open-end':
+      return 'The chart ends here without a verdict. Hand it on with what you have.';
+    case 'chart-missing':
+      return 'The chart that comes next is not on this device. Hand it on with what you have.';
+    default:
+      return 'The chart goes in a circle here. Hand it on with what you have.';
+  }
+}
+
+function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationProps['data'] }) {
+  const part = entriesOf(data.bundle, 'family')[0]?.parts.find((p) => p.id === verdict.cause);
+  return (
+    <>
+      {part && (
+        <p>
+          {part.name}
+          {part.location ? `: ${part.location}` : ''}
+        </p>
+      )}
+      {verdict.handOnTo && <p>To {verdict.handOnTo}, with the full code and the readings.</p>}
+      {verdict.putBack && (
+        <p>
+          {verdict.putBack}
+          {verdict.putBackDays !== undefined && <strong> By {dayIn(verdict.putBackDays)}.</strong>}
+        </p>
+      )}
+      {part?.afterReplacing && <p>After replacing: {part.afterReplacing}</p>}
+    </>
+  );
+}
+
+const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);

@@ -1,0 +1,165 @@
+import {
+  assertNever,
+  type ChartNode,
+  type ChartWalk,
+  choicesOf,
+  type EntryOf,
+  enteredBefore,
+  entriesOf,
+  entryOf,
+  type NodeOf,
+} from '@wire-trail/core';
+import { Next, type StationProps } from '../station.tsx';
+import { Measure } from './Measure.tsx';
+import { SetTo } from './SetTo.tsx';
+import type { Say } from './TestStation.tsx';
+import { Wait } from './Wait.tsx';
+import { Watched } from './Watched.tsx';
+
+export type BodyProps = StationProps & Readonly<{ at: ChartWalk; say: Say }>;
+
+/** What there is to do at a step, by its kind. */
+export function NodeBody(props: BodyProps) {
+  const { at, data, say } = props;
+  const { at: node, chart } = at;
+  const former = enteredBefore(props.events, chart.id, node.id);
+  switch (node.kind) {
+    case 'measure':
+      return (
+        <Measure
+          node={node}
+          known={data.bandKnown}
+          instruments={entriesOf(data.bundle, 'instrument')}
+          former={former?.reading ?? null}
+          settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
+          onTake={(reading, answer) => say(answer, { reading })}
+        />
+      );
+    case 'look':
+      return (
+        <>
+          {(node.looksGood || node.looksBad) && (
+            <dl className="looks">
+              {node.looksGood && (
+                <div>
+                  <dt>good</dt>
+                  <dd>{node.looksGood}</dd>
+                </div>
+              )}
+              {node.looksBad && (
+                <div>
+                  <dt>bad</dt>
+                  <dd>{node.looksBad}</dd>
+                </div>
+              )}
+            </dl>
+          )}
+          <Answers {...props} node={node} former={former?.answer ?? null} />
+        </>
+      );
+    case 'operate':
+      return (
+        <>
+          <HowTo node={node} data={data} />
+          <div className="note">Watch for: {node.watchFor}</div>
+          {node.watch ? (
+            <Watched {...props} node={node} watch={node.watch} />
+          ) : (
+            <Answers {...props} node={node} former={former?.answer ?? null} />
+          )}
+        </>
+      );
+    case 'split':
+      return (
+        <>
+          <p className="soft">Nothing on this walk decides it; what holds here?</p>
+          <Answers {...props} node={node} former={former?.answer ?? null} />
+        </>
+      );
+    case 'compare':
+      return <NotCompared {...props} node={node} />;
+    case 'ask':
+      return <Answers {...props} node={node} former={former?.answer ?? null} />;
+    case 'act':
+      return (
+        <>
+          {node.recalibrate && (
+            <div className="note">
+              Afterwards: {entryOf(data.bundle, 'route', node.recalibrate)?.name ?? node.recalibrate}.
+            </div>
+          )}
+          <div className="actions">
+            <Next onClick={() => say('done')}>Done</Next>
+          </div>
+        </>
+      );
+    case 'wait':
+      return <Wait {...props} node={node} />;
+    case 'set':
+      return <SetTo {...props} node={node} />;
+    case 'call':
+    case 'verdict':
+      // a call is gone into and a verdict ends the chart: neither is ever asked
+      return null;
+    default:
+      return assertNever(node);
+  }
+}
+
+/** One button for each answer; the one that was given before, if it was taken back, is marked. */
+function Answers({ node, at, say, former }: BodyProps & { node: ChartNode; former: string | null }) {
+  return (
+    <div className="actions answers">
+      {choicesOf(node, at.chart).map(({ answer }) => (
+        <button key={answer} type="button" className="act big" onClick={() => say(answer)}>
+          {answer[0]?.toUpperCase()}
+          {answer.slice(1)}
+          {former === answer && <span className="soft small"> · as before</span>}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** The route or numbered test a step is about, by its name. */
+function HowTo({ node, data }: { node: NodeOf<'operate'>; data: StationProps['data'] }) {
+  const route: EntryOf<'route'> | undefined = entryOf(data.bundle, 'route', node.route);
+  const mode = entryOf(data.bundle, 'mode', node.test?.mode);
+  const test = mode?.tests.find((t) => t.number === node.test?.number);
+  if (!route && !test) return null;
+  return (
+    <p>
+      {route && <strong>{route.name}</strong>}
+      {test && (
+        <>
+          <strong>
+            {mode?.name}, test {test.number}: {test.name}
+          </strong>{' '}
+          {test.starts}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** A comparison of readings one of which was never taken: it says so, and is answered by eye. */
+function NotCompared({ at, say, node }: BodyProps & { node: NodeOf<'compare'> }) {
+  const missing = at.chart.nodes.find((n) => n.id === node.reading)?.title;
+  return (
+    <>
+      <p className="soft">One of the two readings was not taken{missing ? ` (“${missing}”)` : ''}. What would it be?</p>
+      <div className="actions answers">
+        {(['pass', 'low', 'high'] as const).map((answer) => (
+          <button
+            key={answer}
+            type="button"
+            className="act big"
+            onClick={() => say(answer, { skipped: 'not compared: a reading was not taken' })}
+          >
+            {{ pass: 'As it should be', low: 'Too low', high: 'Too high' }[answer]}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}

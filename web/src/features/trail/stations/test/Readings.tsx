@@ -1,0 +1,95 @@
+import { useState } from 'react';
+
+/** Readings over time: each is stamped when its first sign is typed. */
+export type ReadingsState = Readonly<{
+  rows: ReadonlyArray<Readonly<{ typed: string; atMs: number | null }>>;
+  /** What counts: rows with something in them, with the time since the first. */
+  taken: Array<{ typed: string; afterMs: number }>;
+  type: (index: number, typed: string) => void;
+  setAfter: (index: number, minutes: string) => void;
+  more: () => void;
+}>;
+
+export function useReadings(first = ''): ReadingsState {
+  const [rows, setRows] = useState<ReadonlyArray<{ typed: string; atMs: number | null }>>([
+    { typed: first, atMs: first ? Date.now() : null },
+  ]);
+  const filled = rows.filter((r) => r.typed.trim() !== '');
+  const start = filled[0]?.atMs ?? 0;
+  const change = (index: number, to: { typed: string; atMs: number | null }) =>
+    setRows(rows.map((r, i) => (i === index ? to : r)));
+  return {
+    rows,
+    taken: filled.map((r) => ({ typed: r.typed, afterMs: Math.max(0, (r.atMs ?? start) - start) })),
+    type: (index, typed) => {
+      const row = rows[index];
+      if (row) change(index, { typed, atMs: row.atMs ?? Date.now() });
+    },
+    setAfter: (index, minutes) => {
+      const value = Number(minutes.replace(',', '.'));
+      const row = rows[index];
+      if (row && Number.isFinite(value) && value >= 0) change(index, { ...row, atMs: start + value * 60_000 });
+    },
+    more: () => setRows([...rows, { typed: '', atMs: null }]),
+  };
+}
+
+/** One box for each reading; from the second on with the minutes since the first, which may be set by hand. */
+export function Readings({
+  of,
+  label,
+  least,
+  placeholder = '',
+  wrong = () => null,
+}: {
+  of: ReadingsState;
+  label: string;
+  least: number;
+  placeholder?: string;
+  wrong?: (index: number) => string | null;
+}) {
+  const start = of.rows[0]?.atMs ?? null;
+  return (
+    <div className="stack">
+      {of.rows.map((row, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a reading is known by its place
+        <div key={i} className={i > 0 ? 'two' : ''}>
+          <label className="field">
+            {i === 0 ? label : `Reading ${i + 1}`}
+            <input
+              className="box mono reading"
+              value={row.typed}
+              inputMode="text"
+              autoComplete="off"
+              maxLength={40}
+              placeholder={i === 0 ? placeholder : ''}
+              aria-invalid={wrong(i) !== null}
+              onChange={(e) => of.type(i, e.target.value)}
+            />
+            {wrong(i) && <span className="wrong">{wrong(i)}</span>}
+          </label>
+          {i > 0 && (
+            <label className="field">
+              min after the first
+              <input
+                className="box mono reading"
+                inputMode="decimal"
+                aria-label={`Minutes of reading ${i + 1}`}
+                key={row.atMs === null ? 'none' : 'some'}
+                defaultValue={
+                  row.atMs === null || start === null ? '' : String(Math.round((row.atMs - start) / 6000) / 10)
+                }
+                onChange={(e) => of.setAfter(i, e.target.value)}
+              />
+            </label>
+          )}
+        </div>
+      ))}
+      {least > 1 && (
+        <button type="button" className="act" onClick={of.more}>
+          One more reading
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+import { entryOf, type NodeOf } from '@wire-trail/core';
+import { useState } from 'react';
+import { Next } from '../station.tsx';
+import type { BodyProps } from './NodeBody.tsx';
+
+/** A setting: what it stands at is noted before it is set, so that it can be put back. */
+export function SetTo({ walk, data, add, say, node }: BodyProps & { node: NodeOf<'set'> }) {
+  const setting = entryOf(data.bundle, 'setting', node.setting);
+  const state = walk.settings.get(node.setting);
+  const right = setting?.right.filter((r) => r.variant === null || data.alive.includes(r.variant)).map((r) => r.value);
+  const wanted = node.to ?? right?.[0] ?? '';
+  const [old, setOld] = useState('');
+  const [to, setTo] = useState(wanted);
+  const choices = setting?.allowed ?? [];
+  const isNoted = state?.old != null;
+  return (
+    <div className="stack">
+      <p>
+        <strong>{setting?.name ?? node.setting}</strong>{' '}
+        {setting?.shownAs && <span className="soft">{setting.shownAs}</span>}
+      </p>
+      {isNoted ? (
+        <p className="note">It stood at {state?.old}.</p>
+      ) : (
+        <Pick label="What it stands at now" value={old} choices={choices} onPick={setOld} />
+      )}
+      {isNoted && <Pick label="Set it to" value={to} choices={choices} onPick={setTo} />}
+      <div className="actions">
+        {isNoted ? (
+          <Next
+            disabled={to === ''}
+            onClick={() => {
+              void add({ kind: 'setting', setting: node.setting, did: 'set', value: to }).then(() => say('done'));
+            }}
+          >
+            It is set
+          </Next>
+        ) : (
+          <Next
+            disabled={old === ''}
+            onClick={() => void add({ kind: 'setting', setting: node.setting, did: 'noted', value: old })}
+          >
+            Note it
+          </Next>
+        )}
+      </div>
+    </div>
+  );
+}
+
+type PickProps = Readonly<{
+  label: string;
+  value: string;
+  choices: readonly string[];
+  onPick: (value: string) => void;
+}>;
+
+/** A value out of those a setting allows; any, where it does not say. */
+function Pick({ label, value, choices, onPick }: PickProps) {
+  if (choices.length === 0)
+    return (
+      <label className="field">
+        {label}
+        <input className="box reading" value={value} maxLength={60} onChange={(e) => onPick(e.target.value)} />
+      </label>
+    );
+  return (
+    <label className="field">
+      {label}
+      <select className="box reading" value={value} onChange={(e) => onPick(e.target.value)}>
+        <option value="">choose …</option>
+        {choices.map((c) => (
+          <option key={c}>{c}</option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,105 @@
+import { type ChartWalk, entryOf, minutesAhead, type TakenReading } from '@wire-trail/core';
+import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
+import { Picture } from '../../../../parts/picture/Picture.tsx';
+import { faceOf } from '../../trail-data.ts';
+import { coverWords } from '../../words.ts';
+import { HazardNote, WaysThere } from '../Before.tsx';
+import { ModeWork } from '../mode-work/ModeWork.tsx';
+import { Room, type StationProps, useTopOf } from '../station.tsx';
+import { Ended } from './Ended.tsx';
+import { NodeBody } from './NodeBody.tsx';
+import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
+import { OnTheWay } from './OnTheWay.tsx';
+import { Path } from './Path.tsx';
+import './test.css';
+import { Until } from './Wait.tsx';
+
+/** What a person said at a step: the answer, a reading where there was one, or why it was passed over. */
+export type Say = (answer: string, more?: { reading?: TakenReading; skipped?: string }) => void;
+
+/** The test chart, one question at a time, until one cause is left or the case is out of scope. */
+export function TestStation(props: StationProps) {
+  const { walk, data } = props;
+  const { chartWalk, subject } = data;
+  useTopOf(walk.answers.length);
+  if (walk.special && !subject) return <NothingStored {...props} />;
+  if (!subject) return <NoSubject {...props} />;
+  if (!chartWalk) return <NoChart {...props} />;
+  if (walk.waitingUntil) return <Until {...props} until={walk.waitingUntil} />;
+  return <AtNode {...props} at={chartWalk} />;
+}
+
+function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
+  const { walk, data, add } = props;
+  const { at: node, chart } = at;
+  const say: Say = (answer, { reading, skipped } = {}) =>
+    void add({
+      kind: 'answered',
+      chart: chart.id,
+      node: node.id,
+      answer,
+      reading: reading ?? null,
+      ...(skipped ? { skipped } : {}),
+    });
+  const marks = node.kind === 'measure' ? node.marks : [];
+  const face = (marks[0] && faceOf(data.panel, marks[0])) || data.front;
+  const ahead = minutesAhead(chart, node.id);
+  const before = at.path.map((s) => s.node);
+  const known = new Set(before.flatMap((n) => n.tools));
+  const fetched = node.tools.filter((t) => !known.has(t));
+  const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
+  return (
+    <Room
+      panel={{ face, pointed: new Set<string>(marks) }}
+      panelTitle={face.label}
+      beside={
+        <div className="sheet small">
+          {coverWords(face) && <p className="tag">{coverWords(face)}</p>}
+          <h3>So far</h3>
+          <Path walk={at} />
+          <p className="soft">
+            {at.minutes} min spent · {at.ended ? 'at the end' : `${ahead.least} to ${ahead.most} min ahead`}
+          </p>
+          <StandingMark standing={node.standing ?? chart.standing} />
+          {data.subject?.pictures.map((id) => {
+            const asset = entryOf(data.bundle, 'asset', id);
+            return asset && <Picture key={id} asset={asset} />;
+          })}
+        </div>
+      }
+    >
+      <p className="soft">{chart.title}</p>
+      {isNewHere && !at.ended && <p className="tag changed">Other dangers than a step ago</p>}
+      <HazardNote
+        ids={node.hazards}
+        data={data}
+        {...(node.kind === 'measure' && node.supply === 'energised'
+          ? { energised: node.protection ?? '', isolation: node.isolation }
+          : {})}
+      />
+      <h1>{node.title}</h1>
+      {node.text && <p className="node-text">{node.text}</p>}
+      {node.access && <p className="tag">{node.access}</p>}
+      <WaysThere ids={node.ways} data={data} />
+      {node.pictures.map((id) => {
+        const asset = entryOf(data.bundle, 'asset', id);
+        return asset && <Picture key={id} asset={asset} />;
+      })}
+      {node.tools.length > 0 && (
+        <p className="small soft">
+          Tools: {node.tools.join(', ')}
+          {fetched.length > 0 && before.length > 0 && <strong> · fetch now: {fetched.join(', ')}</strong>}
+        </p>
+      )}
+      {at.ended ? (
+        <Ended {...props} at={at} />
+      ) : (
+        <>
+          <NodeBody key={`${node.id}${walk.answers.length}`} {...props} at={at} say={say} />
+          <OnTheWay {...props} at={at} say={say} />
+        </>
+      )}
+      <ModeWork {...props} />
+    </Room>
+  );
+}

@@ -1,0 +1,99 @@
+import {
+  amountOf,
+  baseUnit,
+  formatTaken,
+  type MeasureNode,
+  measure,
+  type NodeOf,
+  type Parameters,
+  type TakenReading,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { Next } from '../station.tsx';
+import { measureErrorWords } from './measure-words.ts';
+import type { BodyProps } from './NodeBody.tsx';
+import { Readings, useReadings } from './Readings.tsx';
+
+type Operate = NodeOf<'operate'>;
+type Watch = NonNullable<Operate['watch']>;
+
+/** What is watched as a measurement: so much more in so long, or a value reached in so long. */
+function asMeasure(node: Operate, watch: Exclude<Watch, { kind: 'sound' }>, parameters: Parameters): MeasureNode {
+  const by = watch.kind === 'climb' ? (amountOf(watch.by, parameters) ?? Number.NaN) : 0;
+  const within = watch.withinMs / 1000;
+  const band =
+    watch.kind === 'reach'
+      ? ({ kind: 'time-to', value: watch.value, leastS: null, mostS: within } as const)
+      : ({ kind: 'rate', leastPerMin: by / (within / 60), mostPerMin: null } as const);
+  const plain = { id: node.id, kind: 'measure', title: node.title, quantity: watch.quantity } as const;
+  return { ...(plain as unknown as MeasureNode), band, probes: [], marks: [], disconnect: [], supply: 'energised' };
+}
+
+/** A unit that is run and watched: judged by readings over time, or by what is heard. */
+export function Watched({ data, say, node, watch }: BodyProps & { node: Operate; watch: Watch }) {
+  if (watch.kind === 'sound')
+    return (
+      <div className="actions answers">
+        <p>
+          Listen: {watch.what}
+          {watch.withinMs ? ` within ${watch.withinMs / 1000} s` : ''}.
+        </p>
+        <button type="button" className="act first big" onClick={() => say('pass')}>
+          It sounded
+        </button>
+        <button type="button" className="act big" onClick={() => say('fail')}>
+          It did not
+        </button>
+      </div>
+    );
+  return <OverTime node={asMeasure(node, watch, data.bandKnown.parameters)} data={data} say={say} watch={watch} />;
+}
+
+function OverTime({
+  node,
+  data,
+  say,
+  watch,
+}: Pick<BodyProps, 'data' | 'say'> & { node: MeasureNode; watch: Exclude<Watch, { kind: 'sound' }> }) {
+  const readings = useReadings();
+  const [tried, setTried] = useState(false);
+  const judged = measure({ node, typed: { readings: readings.taken }, known: data.bandKnown });
+  const { parameters } = data.bandKnown;
+  const within = formatTaken({ quantity: 'duration' }, watch.withinMs / 1000);
+  const words =
+    watch.kind === 'reach'
+      ? `must reach ${formatTaken(watch, amountOf(watch.value, parameters))} within ${within}`
+      : `must climb by ${formatTaken(watch, amountOf(watch.by, parameters))} within ${within}`;
+  const take = (reading: TakenReading, isGood: boolean) => say(isGood ? 'pass' : 'fail', { reading });
+  const close = judged.ok && judged.value.answer === 'too-close';
+  return (
+    <div className="stack">
+      <p>It {words}.</p>
+      <Readings of={readings} label={`What it shows, ${baseUnit(node.quantity)}`} least={2} />
+      {tried && !judged.ok && <p className="wrong">{measureErrorWords(judged.error)}</p>}
+      {judged.ok && (
+        <p className={`note ${judged.value.answer === 'pass' ? 'good' : 'bad'}`} role="status">
+          <strong>
+            {judged.value.answer === 'pass'
+              ? 'As it should'
+              : close
+                ? 'Too close to call: read on'
+                : 'Not as it should'}
+          </strong>
+          {': '}
+          {formatTaken(judged.value.taken, judged.value.taken.value)}
+        </p>
+      )}
+      <div className="actions">
+        <Next
+          onClick={() => {
+            setTried(true);
+            if (judged.ok && !close) take(judged.value.taken, judged.value.answer === 'pass');
+          }}
+        >
+          Take these readings
+        </Next>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,101 @@
+import { type Block, type Sheet, sheetText } from '@wire-trail/core';
+import { useState } from 'react';
+import { CodeGlyph } from '../code/CodeGlyph.tsx';
+import './sheet.css';
+
+/** A sheet on the screen, as it will be on paper, to print, keep or share. */
+export function SheetView({ sheet }: { sheet: Sheet }) {
+  const [busy, setBusy] = useState<'making' | 'failed' | null>(null);
+  const makePdf = async () => {
+    setBusy('making');
+    try {
+      const { savePdf } = await import('./pdf.ts');
+      await savePdf(sheet);
+      setBusy(null);
+    } catch {
+      setBusy('failed');
+    }
+  };
+  const share = async () => {
+    const text = sheetText(sheet);
+    if (navigator.share) await navigator.share({ title: sheet.title, text }).catch(() => {});
+    else await navigator.clipboard.writeText(text);
+  };
+  return (
+    <section className="paper" aria-label={sheet.title}>
+      <div className="row paper-bar">
+        <button type="button" className="act" disabled={busy === 'making'} onClick={() => void makePdf()}>
+          {busy === 'making' ? 'Making the PDF …' : 'PDF'}
+        </button>
+        <button type="button" className="act" onClick={() => void share()}>
+          {'share' in navigator ? 'Share as text' : 'Copy as text'}
+        </button>
+        {busy === 'failed' && <span className="wrong">The PDF could not be made here.</span>}
+      </div>
+      <div className="paper-page">
+        {sheet.blocks.map((block, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is drawn once and does not change
+          <BlockView key={i} block={block} />
+        ))}
+        <p className="small soft">{sheet.foot}</p>
+      </div>
+    </section>
+  );
+}
+
+function BlockView({ block }: { block: Block }) {
+  switch (block.kind) {
+    case 'code':
+      return (
+        <p className="paper-code">
+          <CodeGlyph text={block.text} size="large" /> <strong>{block.name}</strong>
+        </p>
+      );
+    case 'heading':
+      return <h3>{block.text}</h3>;
+    case 'text':
+      return <p className={block.tone ?? ''}>{block.text}</p>;
+    case 'list':
+      return (
+        <ul>
+          {block.items.map((item) => (
+            <li key={item}>{item}</li>
+          ))}
+        </ul>
+      );
+    case 'table':
+      return (
+        <table className="table">
+          {block.head.length > 0 && (
+            <thead>
+              <tr>
+                {block.head.map((h) => (
+                  <th key={h}>{h}</th>
+                ))}
+              </tr>
+            </thead>
+          )}
+          <tbody>
+            {block.rows.map((row) => (
+              <tr key={row.join()}>
+                {row.map((cell, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a cell is known by its column
+                  <td key={i}>{cell}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      );
+    case 'steps':
+      return (
+        <ol>
+          {block.steps.map((s) => (
+            <li key={s.number}>
+              <strong>{s.title}</strong> {s.lines.join(' ')} <span className="soft">{s.ways.join(' · ')}</span>
+            </li>
+          ))}
+        </ol>
+      );
+  }
+}
