@@ -76,7 +76,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   // Clear
   await technician.press('It is erased already');
   await technician.press('It has left the mode already');
-  await technician.sees('lower front cover, four screws');
+  await technician.sees('Turn the four screws of the lower front cover in.');
   await technician.press('All is back');
 
   // Prove: how long a run proves it, waiting until a date

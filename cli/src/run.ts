@@ -49,6 +49,14 @@ Exit status: 0 fine, 1 findings of severity error, 2 unusable input.`;
 /** Commands of two words. */
 const doubles: ReadonlySet<string> = new Set(['codes', 'script', 'exchange']);
 
+/** An option's value may begin with a minus: `--at -18` is as good as `--at=-18`. */
+const withSigned = (argv: readonly string[]): string[] =>
+  argv.flatMap((arg, i) => {
+    const next = argv[i + 1];
+    if (/^-\d/.test(arg) && argv[i - 1]?.startsWith('--')) return [];
+    return arg.startsWith('--') && next !== undefined && /^-\d/.test(next) ? [`${arg}=${next}`] : [arg];
+  });
+
 /** Where a command prints, and the environment it reads; the process itself, or a test's own. */
 export type Surroundings = Readonly<{
   env: Readonly<Record<string, string | undefined>>;
@@ -61,7 +69,7 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
   const json = argv.includes('--json');
   try {
     const { values, positionals } = parseArgs({
-      args: [...argv],
+      args: withSigned(argv),
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },

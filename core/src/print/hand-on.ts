@@ -14,7 +14,8 @@ export function readingText(r: TakenReading): string {
   const [least, most] = good;
   const band = least && most ? `${least} to ${most}` : least ? `${least} and up` : most ? `up to ${most}` : '';
   const at = r.atCelsius === null ? '' : ` at ${formatTaken({ quantity: 'temperature' }, r.atCelsius)}`;
-  return `${formatTaken(r, r.value)}${at}${band ? ` (good: ${band})` : ''}`;
+  const said = r.as ? `${r.typed}: ` : '';
+  return `${said}${formatTaken(r, r.value)}${at}${band ? ` (good: ${band})` : ''}`;
 }
 
 /** Suspects that were tested and cannot be found any more from where the walk stands; and those that still can. */
@@ -129,7 +130,11 @@ export function handOnSheet(input: {
         list(
           walk.answers
             .filter((a) => !a.reading)
-            .map((a) => `${nodeTitle(a.chart, a.node)}: ${a.skipped ? `passed over, ${a.skipped}` : a.answer}`),
+            .map((a) => {
+              const title = nodeTitle(a.chart, a.node);
+              const said = a.skipped ? `passed over, ${a.skipped}` : a.answer;
+              return `${title}${title.endsWith('?') ? '' : ':'} ${said}`;
+            }),
         ),
       ),
       ...section('Ruled out', list(out.map(part))),

@@ -32,6 +32,8 @@ export async function keepHappenings(input: {
  */
 export async function bringWalk(walk: WalkId, by: number): Promise<WalkEvent[]> {
   const known = await eventsOfWalk(walk);
+  // a walk of which nothing was sent yet is nowhere else
+  if (known.length > 0 && known.every((k) => k.state === 'waiting')) return known.map((k) => k.event);
   try {
     const response = await fetch(`/api/v1/walks/${walk}`, { credentials: 'same-origin', cache: 'no-store' });
     if (response.ok) {

@@ -32,8 +32,9 @@ function reachable(own: readonly RevisionRow[], shared: readonly RevisionRow[]):
     }
   };
   for (const row of own) visit(row.body);
+  // every meter of the school: which one would settle a reading is not known beforehand
   for (const row of shared)
-    if (row.body.kind === 'meaning' && schemes.includes(row.body.scheme)) {
+    if (row.body.kind === 'instrument' || (row.body.kind === 'meaning' && schemes.includes(row.body.scheme))) {
       taken.set(keyText(row.body), row);
       visit(row.body);
     }

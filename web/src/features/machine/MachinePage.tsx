@@ -1,4 +1,4 @@
-import { entriesOf } from '@wire-trail/core';
+import { entriesOf, entryOf } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../app/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
@@ -71,6 +71,35 @@ export default function MachinePage() {
             the next suspect.
           </p>
         ))}
+        {data.ledger.length > 0 && (
+          <section className="sheet" aria-label="ledger">
+            <h2>Left limited, or not put back</h2>
+            <table className="table">
+              <thead>
+                <tr>
+                  <th>since</th>
+                  <th>what</th>
+                  <th>by</th>
+                </tr>
+              </thead>
+              <tbody>
+                {data.ledger.map((o) => (
+                  <tr key={`${o.walk}${o.key}`}>
+                    <td>
+                      <Link to={`/log/${o.walk}`}>{day(o.since)}</Link>
+                    </td>
+                    <td>
+                      {o.setting ? `${(bundle && entryOf(bundle, 'setting', o.setting)?.name) ?? o.setting}: ` : ''}
+                      {o.what}
+                    </td>
+                    <td>{o.by ?? <span className="soft">nobody said</span>}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="soft small">Put it back on a walk of this machine; at its Clear station it is named.</p>
+          </section>
+        )}
         <div className="sheet">
           <h2>Walks</h2>
           <table className="table">

@@ -1,4 +1,4 @@
-import { type Chart, type ChartNode, choicesOf, leadTo, type Severity } from '@wire-trail/core';
+import { type Chart, type ChartNode, choicesOf, drawnOf, leadTo, outlineRows, type Severity } from '@wire-trail/core';
 import {
   BaseEdge,
   type Connection,
@@ -60,12 +60,12 @@ function StepBox({ data, selected }: NodeProps<StepNode>) {
   );
 }
 
-function Way({ data, markerEnd, selected }: EdgeProps<WayEdge>) {
+function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
   const route = data?.route;
   if (!route) return null;
   return (
     <>
-      <BaseEdge path={rounded(route.points)} markerEnd={markerEnd} className={`step-way ${selected ? 'picked' : ''}`} />
+      <BaseEdge path={rounded(route.points)} markerEnd={markerEnd} className="step-way" />
       {route.label && (
         <EdgeLabelRenderer>
           <span
@@ -106,6 +106,14 @@ function waysOf(chart: Chart): WayEdge[] {
     };
   });
 }
+
+const fit = { padding: 0.08, minZoom: 0.5, maxZoom: 1 };
+
+/** A long chart is shown from its beginning, large enough to be read; a short one whole. */
+const beginningOf = (chart: Chart): Array<{ id: string }> =>
+  outlineRows(drawnOf(chart))
+    .flatMap((r) => (r.kind === 'step' ? [{ id: r.node }] : []))
+    .slice(0, chart.nodes.length > 12 ? 7 : chart.nodes.length);
 
 type Props = Readonly<{
   body: Chart;
@@ -177,9 +185,17 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
     const box = picked && placed?.boxes.get(picked);
     const step = body.nodes.find((n) => n.id === picked);
     if (!box || !step || !flow.current) return;
-    const zoom = Math.max(flow.current.getZoom(), 0.75);
+    const zoom = Math.max(flow.current.getZoom(), 0.85);
     void flow.current.setCenter(box.x + width / 2, box.y + heightOf(step) / 2, { zoom });
   }, [picked, placed, body.nodes]);
+  // a chart that became another one, by a paste or an undo, is shown from its beginning again
+  const shown = useRef(0);
+  useEffect(() => {
+    if (!placed || !flow.current) return;
+    if (Math.abs(placed.boxes.size - shown.current) > 2 && shown.current > 0)
+      requestAnimationFrame(() => void flow.current?.fitView({ ...fit, nodes: beginningOf(body) }));
+    shown.current = placed.boxes.size;
+  }, [placed, body]);
   if (!placed) return <Loading what="the drawing" />;
   const connect = ({ source, target }: Connection) => {
     const from = body.nodes.find((n) => n.id === source);
@@ -198,7 +214,7 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
       nodesDraggable={false}
       onlyRenderVisibleElements={body.nodes.length > 120}
       fitView
-      fitViewOptions={{ padding: 0.08, minZoom: 0.45, maxZoom: 1 }}
+      fitViewOptions={{ ...fit, nodes: beginningOf(body) }}
       minZoom={0.15}
       onNodeClick={(_, node) => onPick(node.id)}
       onPaneClick={() => onPick(null)}

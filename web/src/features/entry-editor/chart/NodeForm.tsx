@@ -55,6 +55,14 @@ const wayField: Readonly<Record<string, string>> = {
   'cause found': 'causeFound',
 };
 
+/** What any step may have; what belongs to its kind alone stands before it. */
+const general = ['minutes', 'about', 'hazards', 'tools', 'ways', 'access', 'retries', 'source', 'standing', 'pictures'];
+
+function inOrder<T>(fields: ReadonlyArray<readonly [string, T]>): Array<readonly [string, T]> {
+  const rank = (name: string): number => (name === 'text' ? -2 : general.includes(name) ? general.indexOf(name) : -1);
+  return fields.filter(([name]) => !led.has(name)).sort(([a], [b]) => rank(a) - rank(b));
+}
+
 /** Everything of a step that the drawing does not say. */
 export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { node: Step; onGone: () => void }) {
   const index = body.nodes.findIndex((n) => n.id === node.id);
@@ -118,7 +126,7 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
         />
       )}
       <SchemaFields
-        fields={shape.fields.filter(([name]) => !led.has(name))}
+        fields={inOrder(shape.fields)}
         value={flat}
         path={['nodes', index]}
         context={{ bodies, problems, own }}

@@ -48,6 +48,8 @@ const help: ReadonlyArray<readonly [string, string]> = [
   ['l', 'lead to a step that is there'],
   ['Alt ↑ ↓', 'move'],
   ['Alt → ←', 'indent, take out'],
+  ['c', '“cannot tell” ends here'],
+  ['r', 'too often round ends here'],
   ['Del', 'take away'],
   ['Ctrl Z', 'undo'],
 ];
@@ -65,9 +67,14 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
   // a step picked in the drawing is where the keyboard goes on
   const pickedRow = rows.findIndex((r) => r.kind === 'step' && r.node === picked);
   const [seen, setSeen] = useState(picked);
+  const [mine, setMine] = useState<string | null>(null);
+  const pick = (id: string) => {
+    setMine(id);
+    onPick(id);
+  };
   if (seen !== picked) {
     setSeen(picked);
-    if (pickedRow >= 0 && !entry) setAt(pickedRow);
+    if (pickedRow >= 0 && !entry && picked !== mine) setAt(pickedRow);
   }
   // the focus follows whatever was done
   useEffect(() => {
@@ -81,7 +88,7 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
     setAt(next);
     focus.current = true;
     const there = rows[next];
-    if (there && 'node' in there) onPick(there.node);
+    if (there && 'node' in there) pick(there.node);
   };
   /** Edits, and keeps the keyboard on a step. */
   const edit = (next: Chart, about: string, follow: string | null) => {
@@ -90,7 +97,7 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
     if (follow === null) return;
     const to = outlineRows(drawnOf(next)).findIndex((r) => r.kind === 'step' && r.node === follow);
     if (to >= 0) setAt(to);
-    onPick(follow);
+    pick(follow);
   };
   const enter = (what: Entry['what'], place: Place | null, node: string | null) =>
     setEntry({ what, row: at, place, node });
@@ -145,6 +152,12 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
         return done();
       case 'k':
         if (step) enter('kind', null, step.id);
+        return done();
+      case 'c':
+        if (step) edit({ ...body, cannotTell: step.id }, '', null);
+        return done();
+      case 'r':
+        if (step) edit({ ...body, afterRetries: step.id }, '', null);
         return done();
       case 'l':
         if (place) enter('link', place, null);
@@ -218,7 +231,7 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
               severity={r.kind === 'step' ? (troubled.get(r.node) ?? null) : null}
               onHere={() => {
                 setAt(i);
-                if ('node' in r) onPick(r.node);
+                if ('node' in r) pick(r.node);
               }}
             />
             {entry?.row === i && (
@@ -276,6 +289,8 @@ function Row({
         <>
           <span className={`outline-kind ${node.kind}`}>{headOf(node)}</span> <strong>{node.title}</strong>
           {body.start === node.id && <span className="tag">begin</span>}
+          {body.cannotTell === node.id && <span className="tag">cannot tell</span>}
+          {body.afterRetries === node.id && <span className="tag">too often round</span>}
           {severity && <span className={`step-flag ${severity}`} role="img" aria-label={severity} />}
         </>
       )}

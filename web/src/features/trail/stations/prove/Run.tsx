@@ -18,7 +18,9 @@ export function Run(props: StationProps) {
   const timer = walk.timers.get('prove');
   const [early, setEarly] = useState(false);
   const returned = () => void add({ kind: 'proved', returned: true, cycles: run.cycles });
-  const form = <Count {...props} run={run} cycle={cycle} />;
+  // the run is begun first; where nothing says how long it is, it is only counted
+  const begins = run.leastMs !== null && !timer;
+  const form = <Count {...props} run={run} cycle={cycle} isFirst={!begins} />;
   return (
     <Room
       panel={{ face: data.front }}
@@ -73,7 +75,7 @@ function Reckoning({ run, cycle, threshold }: { run: ProveRun; cycle: string; th
       {run.notWatched > 0 &&
         `The first ${run.notWatched === 1 ? plural(cycle, 1) : `${run.notWatched} ${plural(cycle, 2)}`} after power-up ${run.notWatched === 1 ? 'is' : 'are'} not watched. `}
       {inARow > 1 && `It is stored after ${inARow} in a row. `}
-      {threshold && `${threshold} `}
+      {threshold && `It looks for “${threshold.replace(/\.$/, '')}”. `}
       {run.leastMs !== null && (
         <>
           That takes <strong>{formatQuantity(run.leastMs / 1000, 'duration')}</strong> at the least.{' '}
@@ -89,9 +91,7 @@ function Reckoning({ run, cycle, threshold }: { run: ProveRun; cycle: string; th
 function Begin({ ms, what, add }: { ms: number; what: string; add: StationProps['add'] }) {
   const isLong = ms >= dateFromMs;
   return (
-    <button
-      type="button"
-      className="act big"
+    <Next
       onClick={() =>
         void add(
           { kind: 'timer', of: { kind: 'prove' }, ms },
@@ -100,11 +100,11 @@ function Begin({ ms, what, add }: { ms: number; what: string; add: StationProps[
       }
     >
       {isLong ? `The run begins: due on ${dayOf(Date.now() + ms)}` : 'The run begins'}
-    </button>
+    </Next>
   );
 }
 
-function Count({ data, add, run, cycle }: StationProps & { run: ProveRun; cycle: string }) {
+function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRun; cycle: string; isFirst: boolean }) {
   const [cycles, setCycles] = useState(String(run.cycles));
   const [waiting, setWaiting] = useState(false);
   const [until, setUntil] = useState(dayOf(Date.now() + tomorrowMs));
@@ -127,9 +127,14 @@ function Count({ data, add, run, cycle }: StationProps & { run: ProveRun; cycle:
         )}
       </label>
       <div className="actions">
-        <Next disabled={count === null} onClick={() => prove(false)}>
+        <button
+          type="button"
+          className={`act big ${isFirst ? 'first wide' : ''}`}
+          disabled={count === null}
+          onClick={() => prove(false)}
+        >
           It did not return
-        </Next>
+        </button>
         <button type="button" className="act big" disabled={count === null} onClick={() => prove(true)}>
           It returned
         </button>

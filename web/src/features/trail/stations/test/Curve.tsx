@@ -12,13 +12,13 @@ type Props = Readonly<{ node: MeasureNode; parameters: Parameters; atCelsius: nu
 
 /** The sensor's good readings over temperature, and the point that was measured. */
 export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
-  const [from, to] = [Math.floor((atCelsius - 35) / 5) * 5, Math.ceil((atCelsius + 45) / 5) * 5];
+  const [from, to] = [Math.floor((atCelsius - 18) / 5) * 5, Math.ceil((atCelsius + 18) / 5) * 5];
   const points = bandCurve({ band: node.band, parameters, leastCelsius: from, mostCelsius: to, steps: 32 });
   if (points.length < 2) return null;
   const meant = ohm === null ? null : celsiusOf(node.band, parameters, ohm);
-  const values = points.flatMap((p) => [p.least, p.most]).concat(ohm !== null && ohm > 0 ? [ohm] : []);
-  const [low, high] = [Math.min(...values), Math.max(...values)];
-  const isOn = ohm !== null && ohm > 0 && ohm < high * 20 && ohm > low / 20;
+  const high = Math.max(...points.map((p) => p.most));
+  // an open circuit or a short is not on the curve's paper
+  const isOn = ohm !== null && ohm > 0 && ohm < high * 2;
   const options: ApexOptions = {
     chart: {
       animations: { enabled: false },
@@ -29,9 +29,9 @@ export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
     },
     theme: { mode: document.documentElement.dataset.mode === 'dark' ? 'dark' : 'light' },
     colors: [colour('--good'), colour('--spruce'), colour('--copper')],
-    fill: { type: 'solid', opacity: [0.22, 1, 1] },
-    stroke: { width: [0, 2, 0], curve: 'straight' },
-    markers: { size: [0, 0, 8], strokeColors: colour('--sheet') },
+    fill: { type: 'solid', opacity: [0.3, 1, 1] },
+    stroke: { width: [0, 1.5, 0], curve: 'straight' },
+    markers: { size: [0, 0, 7], strokeColors: colour('--sheet') },
     dataLabels: { enabled: false },
     legend: { show: false },
     grid: { borderColor: colour('--line'), padding: { left: 4, right: 8 } },
@@ -44,9 +44,9 @@ export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
       labels: { formatter: (v) => `${Math.round(Number(v))} °C`, style: { colors: colour('--soft') } },
     },
     yaxis: {
-      logarithmic: true,
-      min: low * 0.8,
-      max: Math.min(high * 1.2, isOn ? high * 1.2 : high),
+      min: 0,
+      max: isOn ? Math.max(high, ohm) * 1.05 : high * 1.05,
+      tickAmount: 3,
       labels: { formatter: (v) => formatQuantity(v, 'resistance'), style: { colors: [colour('--soft')] } },
     },
   };

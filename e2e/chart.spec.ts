@@ -1,0 +1,297 @@
+import { expect, test } from './people.ts';
+
+const list = `1. Is the canister empty? If yes, replace it and go to 4.
+2. Is the lance free of crystals? If not, clean it and go to 4.
+3. Measure the float of the lance, 80 to 120 Ω. If low, replace the lance. If high, replace the lance.
+4. Run one wash. Does the lamp go out? Yes: go to 5. No: go to 2.
+5. Hand it on to the school.`;
+
+test('a numbered list becomes a chart by the keyboard alone, is mended, shared by two codes, published, and walked', async ({
+  desk,
+  field,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  const keys = async (...all: string[]) => {
+    for (const key of all) await page.keyboard.press(key);
+  };
+  const row = (name: RegExp | string) => page.getByRole('treeitem', { name });
+  /** Goes along the outline until the keyboard stands on a row. */
+  const standsOn = async (name: RegExp) => {
+    await keys('Home');
+    for (
+      let i = 0;
+      i < 40 &&
+      !(await row(name)
+        .first()
+        .getAttribute('aria-current')
+        .then((c) => c === 'true'));
+      i++
+    )
+      await keys('ArrowDown');
+    await expect(row(name).first()).toHaveAttribute('aria-current', 'true');
+  };
+  await page.goto('/shelf/brindlewick-g4?room=Charts');
+  await page.getByLabel('name of the new chart').focus();
+  await page.keyboard.type('Rinse aid does not come');
+  await keys('Enter');
+  await page.getByLabel(/Paste a numbered list/).focus();
+  await page.keyboard.insertText(list);
+  await trainer.sees('line 4: taken as operate');
+  await keys('Tab', 'Enter');
+  await trainer.sees('8 steps');
+
+  // what is wrong with it is noticed
+  await trainer.sees(/lead round, and nothing says how often/);
+  await trainer.sees(/“Is the canister empty\?” has no way on for “cannot tell”/);
+  await trainer.sees(/hands on, and does not say to whom/);
+
+  // mended in the outline: where “cannot tell” ends, and what has gone round too often
+  await row(/Is the canister empty/).focus();
+  await standsOn(/Hand it on to the school/);
+  await keys('c', 'r');
+  await expect(row(/Hand it on to the school/)).toContainText('too often round');
+  await trainer.seesNot(/lead round/);
+  await trainer.seesNot(/has no way on/);
+  await page.getByLabel('hand on to').fill('the school');
+  await trainer.seesNot(/does not say to whom/);
+
+  // a step more, its words, its answer; the drawing follows at once
+  await row(/Hand it on to the school/).focus();
+  await standsOn(/replace Replace it/i);
+  await keys('Enter');
+  await page.keyboard.type('wait 2 min: Let the lance fill');
+  await keys('Enter');
+  await expect(row(/Let the lance fill/)).toHaveAttribute('aria-current', 'true');
+  await expect(page.locator('.step-box', { hasText: 'Let the lance fill' })).toBeVisible();
+  await keys('Alt+ArrowUp');
+  await expect(page.getByRole('treeitem').nth(2)).toContainText('Let the lance fill');
+  await keys('Control+z', 'Control+z');
+  await expect(row(/Let the lance fill/)).toHaveCount(0);
+  await keys('Control+y', 'Control+y');
+  await expect(page.locator('.step-box', { hasText: 'Let the lance fill' })).toBeVisible();
+
+  // which part it is about
+  await row(/Replace the lance/)
+    .first()
+    .focus();
+  await standsOn(/Replace the lance/);
+  await page.getByLabel('cause', { exact: true }).selectOption({ label: 'Rinse-aid lance' });
+  await trainer.sees('Nothing. Every way ends, every answer leads on.');
+  await page.keyboard.press('Control+s');
+  await trainer.sees('Saved as revision 1.');
+
+  // two codes share it
+  for (const code of ['s02', 'p11']) {
+    await page.goto(`/shelf/brindlewick-g4/code/${code}`);
+    await page.getByLabel('Test chart').selectOption({ label: 'Rinse aid does not come' });
+    await page.keyboard.press('Control+s');
+    await trainer.sees('Saved as revision 2.');
+  }
+  await page.goto('/shelf/brindlewick-g4/chart/rinse-aid-does-not-come');
+  await expect(page.getByRole('region', { name: 'touched' })).toContainText('S02');
+  await expect(page.getByRole('region', { name: 'touched' })).toContainText('P11');
+  await page.goto('/shelf/brindlewick-g4?room=Charts');
+  await trainer.press('Submit all 3 drafts');
+  await expect(page).toHaveURL(/\/bench\/\d+$/);
+  const reviewer = await desk('reviewer');
+  await reviewer.page.goto(page.url());
+  await reviewer.press('Publish');
+  await reviewer.sees(/published by Demo reviewer/);
+
+  const technician = await field();
+  await technician.opensTrail();
+  await technician.page.getByRole('textbox').fill('S02');
+  await technician.page.getByRole('button', { name: /S02/ }).first().click();
+  await technician.readsPlate('E2E-CHART', 'G4-20B', '2.6');
+  await technician.press('This is the unit');
+  await technician.press('I have read this');
+  for (const why of ['it shows at the front', 'read already']) {
+    await technician.press('Leave this station out …');
+    await technician.type('Why?', why);
+    await technician.press('Leave it out');
+  }
+  await technician.isAsked('Is the canister empty?');
+});
+
+test('a thermistor at a typed temperature, one reading too close to call, a repair with its readings before and after', async ({
+  field,
+}) => {
+  const technician = await field();
+  const { page } = technician;
+  await technician.opensTrail();
+  await page.getByRole('textbox').fill('Brindlewick K17');
+  await page.getByRole('button', { name: /K17/ }).first().click();
+  await technician.readsPlate('E2E-NTC', 'G4-20B', '2.6');
+  await technician.press('This is the unit');
+  await technician.press('I have read this');
+  for (const why of ['stands in it', 'read already']) {
+    await technician.press('Leave this station out …');
+    await technician.type('Why?', why);
+    await technician.press('Leave it out');
+  }
+  await technician.isAsked('Is the element white with scale?');
+  // something seen on the way, and a step that cannot be done, each with a word
+  await technician.press('Something else looks wrong …');
+  await page.getByLabel('Which part').selectOption({ label: 'Drain hose' });
+  await technician.type('What did you see?', 'chafed at the frame');
+  await technician.press('Note it');
+  await technician.sees('Seen on the way: chafed at the frame');
+  await technician.press('This cannot be done …');
+  await technician.type('Why not?', 'no lamp with me');
+  await technician.press('no');
+  await technician.isAsked('Isolate and prove dead');
+  await technician.sees(/fetch now: lock, two-pole tester/);
+  await technician.sees('passed over: no lamp with me');
+  await technician.press('Done');
+
+  await technician.isAsked('Measure the rinse sensor');
+  await technician.measures('14.5k', '-300 °C');
+  await technician.sees('Nothing is as cold as that.');
+  await technician.measures('12,3.4', '22 °C');
+  await technician.sees('“12,3.4” is not a number');
+  await technician.measures('14.5k');
+  await technician.sees('Too close to call: 14.5 kΩ');
+  await technician.sees(/The bench meter would tell/);
+  await expect(page.getByRole('figure', { name: /curve with the measured point/ })).toBeVisible();
+  await technician.press('Take this reading');
+  // it is asked for again, with what was typed still there
+  await technician.sees(/14.5k:\s*too-close/);
+  await expect(page.getByLabel(/^What the meter shows/)).toHaveValue('14.5k');
+  await technician.measures('9.1k');
+  await technician.sees('Too low: 9.1 kΩ');
+  await technician.press('Take this reading');
+  await technician.sees('Rinse sensor out of its band');
+  await technician.press('Repaired: go on to Clear');
+  await technician.press('It is erased already');
+  await technician.press('It has left the mode already');
+  await technician.press('All is back');
+
+  // Prove: the sum, and what was measured before and after
+  await technician.sees(/prove it/);
+  await technician.press('It did not return');
+  await technician.press('Measure');
+  await technician.measures('13.5k', '22');
+  await technician.press('Take this reading');
+  const readings = page.getByRole('row', { name: /Measure the rinse sensor/ });
+  await expect(readings).toContainText('9.1 kΩ at 22 °C, low');
+  await expect(readings).toContainText('13.5 kΩ at 22 °C, good');
+  await expect(page.getByLabel('What fixed it')).toHaveValue('Rinse temperature sensor');
+  await technician.press('Close the walk');
+  await technician.hasSentAll();
+});
+
+test('a timer goes on over a reload and on another device, and a case out of scope ends in a sheet', async ({
+  field,
+}) => {
+  const technician = await field();
+  const { page } = technician;
+  await technician.opensTrail();
+  const begins = async (who: typeof technician, what: string, serial: string) => {
+    await who.opensTrail();
+    await who.page.getByRole('textbox').fill(what);
+    await who.page
+      .getByRole('button', { name: new RegExp(what.split(' ')[1] ?? '') })
+      .first()
+      .click();
+    await who.readsPlate(serial);
+    await who.press('This is the unit');
+    await who.press('I have read this');
+    for (const why of ['shows at the front', 'read already']) {
+      await who.press('Leave this station out …');
+      await who.type('Why?', why);
+      await who.press('Leave it out');
+    }
+  };
+  await begins(technician, 'Pellgrave E3', 'E2E-TIMER');
+  await technician.press('Yes');
+  await technician.isAsked('Let it settle with the door shut');
+  await technician.press('Start the timer');
+  await expect(page.getByRole('timer')).toContainText(/9:5\d/);
+  await page.reload();
+  await expect(page.getByRole('timer')).toContainText(/9:[45]\d/);
+  await technician.hasSentAll();
+  // the same walk on another device of the same person: the timer stands there as well
+  const other = await field();
+  await other.page.goto(page.url().replace(/^.*\/trail/, '/trail'));
+  await expect(other.page.getByRole('timer')).toContainText(/9:[345]\d/);
+
+  await begins(technician, 'Ostrel 40-1', 'E2E-HANDON');
+  await technician.press('Yes, at the same time');
+  await technician.sees(/Measured energised.*Isolated while the probes go on and come off/);
+  await technician.measures('231');
+  await technician.press('Take this reading');
+  await technician.isAsked('Measure again with everything else running');
+  await technician.measures('209');
+  await technician.sees(/Too low: 0.905 times/);
+  await technician.press('Take this reading');
+  await technician.isAsked('The supply sags under load');
+  await technician.press('Hand-on sheet');
+  const sheet = page.getByRole('region', { name: /Handed on: Ostrel R6 E2E-HANDON/ });
+  await expect(sheet).toContainText('40-1');
+  await expect(sheet).toContainText('231 V (good: 207 V to 253 V), Hand-held multimeter');
+  await expect(sheet).toContainText('Does it only happen when something else runs? yes, at the same time');
+  const [pdf] = await Promise.all([page.waitForEvent('download'), technician.press('PDF')]);
+  expect(pdf.suggestedFilename()).toMatch(/^Handed on Ostrel R6 E2E-HANDON\.pdf$/);
+  await technician.press('Handed on: close the walk');
+  await technician.sees('This walk is closed.');
+});
+
+test('what is left limited stays on the ledger of the machine until somebody puts it back', async ({ field }) => {
+  const technician = await field();
+  const { page } = technician;
+  const reaches = async (serial: string) => {
+    await technician.opensTrail();
+    await page.getByRole('textbox').fill('Wexmorl streaks');
+    await page
+      .getByRole('button', { name: /Leaves streaks/ })
+      .first()
+      .click();
+    await technician.readsPlate(serial);
+    await technician.press('This is the unit');
+    await technician.press('I have read this');
+    for (const why of ['not needed', 'nothing shows']) {
+      await technician.press('Leave this station out …');
+      await technician.type('Why?', why);
+      await technician.press('Leave it out');
+    }
+  };
+  await reaches('E2E-LEDGER');
+  await technician.press('Yes');
+  await technician.isAsked('Set the pad pressure one step down');
+  await page.getByLabel('What it stands at now').selectOption('2');
+  await technician.press('Note it');
+  await technician.sees('It stood at 2.');
+  await technician.press('It is set');
+  await technician.press('Dry');
+  await technician.sees('Left running limited');
+  await technician.press('Go on to Clear');
+  await technician.press('It is erased already');
+  await technician.press('It has left the mode already');
+  const owed = page.getByRole('region', { name: 'owed on this machine' });
+  await expect(owed).toContainText('Set the pad pressure back');
+  await expect(owed).toContainText('Pad pressure: 1, was 2');
+  await technician.press('All is back');
+  await technician.press('It did not return');
+  await technician.press('Close: left running limited');
+  await technician.hasSentAll();
+  await page.goto('/machines/wexmorl-s5/E2E-LEDGER');
+  await expect(page.getByRole('region', { name: 'ledger' })).toContainText('Pad pressure: 1, was 2');
+
+  // a later walk on the same machine is told, and puts it back
+  await reaches('E2E-LEDGER');
+  await technician.press('No');
+  await technician.press('Done');
+  await technician.press('Dry');
+  await technician.press('Repaired: go on to Clear');
+  await technician.press('It is erased already');
+  await technician.press('It has left the mode already');
+  await expect(owed).toContainText('Pad pressure: 1, was 2');
+  await owed.getByRole('button', { name: 'It is back' }).first().click();
+  await owed.getByRole('button', { name: 'It is back' }).first().click();
+  await expect(owed).toHaveCount(0);
+  await technician.hasSentAll();
+  await page.goto('/machines/wexmorl-s5/E2E-LEDGER');
+  await technician.sees('E2E-LEDGER');
+  await expect(page.getByRole('region', { name: 'ledger' })).toHaveCount(0);
+});
