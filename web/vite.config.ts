@@ -21,7 +21,7 @@ export default defineConfig({
       },
       workbox: {
         // the whole shell, fonts included: a technician's next screen must not wait for a signal
-        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff2,woff,ttf}'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
         // pictures are named by their bytes: what is kept is right for ever

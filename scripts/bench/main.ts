@@ -5,6 +5,7 @@ import { benchImport } from './import.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
+import { benchTest } from './test.ts';
 import { benchUnit } from './unit.ts';
 import { benchWeb } from './web.ts';
 
@@ -12,6 +13,7 @@ const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { typ
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['enter', benchEnter],
   ['read', benchRead],
+  ['test', benchTest],
   ['find', benchFind],
   ['unit', benchUnit],
   ['import', benchImport],

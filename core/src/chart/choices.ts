@@ -56,12 +56,6 @@ export function choicesOf(node: ChartNode, chart: Pick<Chart, 'cannotTell'>): Ch
   }
 }
 
-/** Every node an answer, a retry or a default of the chart leads to from here. */
-export function targetsOf(node: ChartNode, chart: Pick<Chart, 'cannotTell' | 'afterRetries'>): NodeId[] {
-  const after = node.retries ? node.retries.after : null;
-  return [...choicesOf(node, chart).map((c) => c.next), after].filter((id) => id !== null);
-}
-
 /** Gives every place of a node that names another node to `change`, and puts back what it returns; null opens the end. */
 export function changeTargets<N extends ChartNode>(node: N, change: (id: NodeId, answer: string) => NodeId | null): N {
   const any: ChartNode = node;

@@ -1,9 +1,11 @@
 import type { Finding, Path } from '../base/finding.ts';
-import type { ChartId, ModeId, NodeId, PartId } from '../base/ids.ts';
+import type { ChartId, ModeId, NodeId, PartId, RouteId } from '../base/ids.ts';
 import type { Code, Symptom } from '../code/model.ts';
+import type { Route } from '../gesture/model.ts';
 import type { Bundle } from '../library/bundle.ts';
 import { keyText } from '../library/key.ts';
 import { entriesOf } from '../library/select.ts';
+import type { Mode } from '../unit/mode.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
 import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
@@ -49,7 +51,7 @@ export function missingOfUse(chart: Chart, use: ChartUse): string[] {
 export function lintCharts(bundle: Bundle): Finding[] {
   const around = surroundings(bundle);
   const charts = new Map(entriesOf(bundle, 'chart').map((c) => [c.id, c]));
-  const idle = idleTimes(bundle);
+  const users = usersOf(bundle, charts);
   const served = new Map<ChartId, Set<PartId>>();
   const findings: Finding[] = [];
   bundle.entries.forEach((entry, i) => {
@@ -59,7 +61,7 @@ export function lintCharts(bundle: Bundle): Finding[] {
     if (entry.kind !== 'code' && entry.kind !== 'symptom') return;
     const used = entry.chart ? charts.get(entry.chart) : undefined;
     if (!used) return;
-    findings.push(...lintUse(entry, used, { bundle, charts, idle, at }));
+    findings.push(...lintUse(entry, used, users, at));
     for (const chart of chartsCalled(used, charts)) {
       const parts = served.get(chart.id) ?? new Set<PartId>();
       for (const s of entry.suspects) if (s.part) parts.add(s.part);
@@ -144,6 +146,28 @@ function pathBack(to: ChartId, from: Chart, charts: ReadonlyMap<ChartId, Chart>)
   return null;
 }
 
+/** What the users of charts are held against, looked up once for all of them. */
+type Users = Readonly<{
+  charts: ReadonlyMap<ChartId, Chart>;
+  routes: ReadonlyMap<RouteId, Route>;
+  modes: ReadonlyMap<ModeId, Mode>;
+  /** How long each mode waits without a hand, where it times out. */
+  idle: ReadonlyMap<ModeId, number>;
+  /** There is a way to erase any code. */
+  clears: boolean;
+}>;
+
+function usersOf(bundle: Bundle, charts: ReadonlyMap<ChartId, Chart>): Users {
+  const routes = entriesOf(bundle, 'route');
+  return {
+    charts,
+    routes: new Map(routes.map((r) => [r.id, r])),
+    modes: new Map(entriesOf(bundle, 'mode').map((m) => [m.id, m])),
+    idle: idleTimes(bundle),
+    clears: routes.some((r) => r.purpose === 'clear' && r.onlyFor.length === 0),
+  };
+}
+
 /** How long each mode waits without a hand, where it times out. */
 function idleTimes(bundle: Bundle): ReadonlyMap<ModeId, number> {
   return new Map(
@@ -154,14 +178,8 @@ function idleTimes(bundle: Bundle): ReadonlyMap<ModeId, number> {
   );
 }
 
-type UseOf = Readonly<{
-  bundle: Bundle;
-  charts: ReadonlyMap<ChartId, Chart>;
-  idle: ReadonlyMap<ModeId, number>;
-  at: Path;
-}>;
-
-function lintUse(user: Code | Symptom, used: Chart, { bundle, charts, idle, at }: UseOf): Finding[] {
+function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Finding[] {
+  const { charts, routes, idle } = users;
   const text = user.kind === 'code' ? user.text : user.title;
   const chart = fillChart(used, user.chartUse);
   const missing = missingOfUse(used, user.chartUse);
@@ -193,9 +211,7 @@ function lintUse(user: Code | Symptom, used: Chart, { bundle, charts, idle, at }
     });
   const repairs = chart.nodes.some((n) => n.kind === 'verdict' && n.verdict === 'cause-found');
   if (repairs && user.kind === 'code') {
-    const clears =
-      user.clear !== null || entriesOf(bundle, 'route').some((r) => r.purpose === 'clear' && r.onlyFor.length === 0);
-    if (!clears && user.detection.erasedAfterCleanCycles === null)
+    if (user.clear === null && !users.clears && user.detection.erasedAfterCleanCycles === null)
       findings.push({
         code: 'chart-without-clear',
         severity: 'warning',
@@ -213,10 +229,10 @@ function lintUse(user: Code | Symptom, used: Chart, { bundle, charts, idle, at }
         chart: chart.title,
       });
   }
-  const enter = user.enter ? entriesOf(bundle, 'route').find((r) => r.id === user.enter) : undefined;
+  const enter = user.enter ? routes.get(user.enter) : undefined;
   const mode = enter?.to ?? null;
   const idleMs = mode === null ? undefined : idle.get(mode);
-  if (mode !== null && idleMs !== undefined) findings.push(...lintIdle(user, chart, { mode, idleMs, bundle, at }));
+  if (mode !== null && idleMs !== undefined) findings.push(...lintIdle(user, chart, { mode, idleMs, users, at }));
   return findings;
 }
 
@@ -224,13 +240,12 @@ function lintUse(user: Code | Symptom, used: Chart, { bundle, charts, idle, at }
 function lintIdle(
   user: Code | Symptom,
   chart: Chart,
-  { mode, idleMs, bundle, at }: { mode: ModeId; idleMs: number; bundle: Bundle; at: Path },
+  { mode, idleMs, users, at }: { mode: ModeId; idleMs: number; users: Users; at: Path },
 ): Finding[] {
-  const routes = new Map(entriesOf(bundle, 'route').map((r) => [r.id, r]));
-  const name = entriesOf(bundle, 'mode').find((m) => m.id === mode)?.name ?? mode;
+  const name = users.modes.get(mode)?.name ?? mode;
   const needsMode = chart.nodes.filter((n) => {
     if (n.kind !== 'operate') return false;
-    const from = n.route ? routes.get(n.route)?.from : undefined;
+    const from = n.route ? users.routes.get(n.route)?.from : undefined;
     return n.test?.mode === mode || (from !== undefined && from !== 'any' && from.includes(mode));
   });
   return needsMode.flatMap((node): Finding[] => {

@@ -7,7 +7,7 @@ import { interlockWords } from '../gesture/lint.ts';
 import type { Hazard, Instrument } from '../source/model.ts';
 import type { Part } from '../unit/family.ts';
 import type { Parameters } from './band.ts';
-import { choicesOf } from './choices.ts';
+import type { Choice } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import type { Chart, ChartNode } from './model.ts';
@@ -34,14 +34,14 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
   const ending = endingNodes(graph);
   const feasible = feasibleNodes(graph);
   const bounded = [...lintRounds(graph, at), ...lintRetries(graph, at)];
-  const around2 = withOwn(chart, around);
+  const known = withOwn(chart, around);
   return [
     ...bounded,
     ...chart.nodes.flatMap((node, i): Finding[] => {
       const here = [...at, 'nodes', i];
       const words = interlockWords(`${node.title}. ${node.text ?? ''} ${node.access ?? ''}`);
-      const isReached = reached.has(i);
-      const impossible = isReached && feasible !== null && !feasible.has(i);
+      const isReached = reached[i] === 1;
+      const impossible = isReached && feasible !== null && feasible[i] === 0;
       return [
         ...(isReached
           ? []
@@ -53,18 +53,18 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
         ...(impossible && node.kind === 'verdict'
           ? [{ code: 'verdict-unreachable', severity: 'warning', at: here, node: node.title } as const]
           : []),
-        ...(isReached && !ending.has(i)
+        ...(isReached && ending[i] === 0
           ? [{ code: 'loop-without-end', severity: 'error', at: here, node: node.title } as const]
           : []),
         ...(words ? [{ code: 'interlock-words', severity: 'warning', at: here, words } as const] : []),
-        ...lintAnswers(node, chart, here),
-        ...lintSafety(node, chart, around2, here),
-        ...lintBand(node, chart, around2, here),
-        ...lintRanges(node, around2.parameters, here),
+        ...lintAnswers(node, graph.choices[i] ?? [], here),
+        ...lintSafety(node, chart, known, here),
+        ...lintBand(node, chart, known, here),
+        ...lintRanges(node, known.parameters, here),
       ];
     }),
-    ...lintCovers(graph, around2, at),
-    ...lintRecalibration(graph, around2, at),
+    ...lintCovers(graph, known, at),
+    ...lintRecalibration(graph, known, at),
   ];
 }
 
@@ -83,8 +83,7 @@ function withOwn(chart: Chart, around: ChartSurroundings): ChartSurroundings {
 }
 
 /** Answers that lead nowhere, and answers that are missing. */
-function lintAnswers(node: ChartNode, chart: Chart, at: Path): Finding[] {
-  const choices = choicesOf(node, chart);
+function lintAnswers(node: ChartNode, choices: readonly Choice[], at: Path): Finding[] {
   const findings: Finding[] = choices.flatMap((c): Finding[] =>
     c.next === null && !c.again
       ? [{ code: 'branch-open', severity: 'error', at, node: node.title, answer: c.answer }]

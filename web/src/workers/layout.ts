@@ -1,5 +1,6 @@
-import ELK, { type ElkExtendedEdge, type ElkNode } from 'elkjs/lib/elk-api.js';
+import ELK, { type ElkExtendedEdge } from 'elkjs/lib/elk-api.js';
 import elkUrl from 'elkjs/lib/elk-worker.min.js?url';
+import { type Arrow, type Box, elkGraph } from './elk-graph.ts';
 
 let engine: InstanceType<typeof ELK> | null = null;
 
@@ -9,34 +10,11 @@ export type Placed = Readonly<{
   /** The corners of each arrow, and where the middle of its label stands. */
   arrows: ReadonlyMap<string, Readonly<{ points: readonly Point[]; label: Point | null }>>;
 }>;
-type Box = Readonly<{ id: string; width: number; height: number }>;
-type Arrow = Readonly<{ id: string; from: string; to: string; label: Readonly<{ width: number; height: number }> }>;
 
 /** Places boxes, arrows and their labels so that nothing lies upon another, worked out in a worker. */
 export async function layoutGraph(boxes: readonly Box[], arrows: readonly Arrow[]): Promise<Placed> {
   engine ??= new ELK({ workerFactory: () => new Worker(elkUrl) });
-  const graph: ElkNode = {
-    id: 'root',
-    layoutOptions: {
-      'elk.algorithm': 'layered',
-      'elk.direction': 'DOWN',
-      'elk.edgeRouting': 'ORTHOGONAL',
-      'elk.layered.spacing.nodeNodeBetweenLayers': '46',
-      'elk.spacing.nodeNode': '50',
-      'elk.spacing.edgeNode': '22',
-      'elk.spacing.edgeEdge': '16',
-      'elk.spacing.edgeLabel': '4',
-      'elk.layered.edgeLabels.sideSelection': 'ALWAYS_DOWN',
-    },
-    children: boxes.map((b) => ({ ...b })),
-    edges: arrows.map((a) => ({
-      id: a.id,
-      sources: [a.from],
-      targets: [a.to],
-      labels: [{ id: `${a.id} label`, text: 'x', ...a.label }],
-    })),
-  };
-  const done = await engine.layout(graph);
+  const done = await engine.layout(elkGraph(boxes, arrows));
   const edges = (done.edges ?? []) as ElkExtendedEdge[];
   return {
     boxes: new Map((done.children ?? []).map((c) => [c.id, { x: c.x ?? 0, y: c.y ?? 0 }] as const)),
