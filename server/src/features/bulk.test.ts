@@ -77,16 +77,16 @@ describe('many drafts at once', () => {
   });
 
   it('never published, they can be taken back; what is published or waits for a reviewer cannot', async () => {
-    const { id } = (await begin(items(['T1', 'T2']), 'For review')).body as JobView;
+    const { id } = (await begin(items(['J1', 'J2']), 'For review')).body as JobView;
     const { setId } = (await ended(id)).result as { setId: number };
-    const keys = ['t1', 't2'].map((slug) => ({ family, kind: 'code', id: slug }));
+    const keys = ['j1', 'j2'].map((slug) => ({ family, kind: 'code', id: slug }));
     expect((await trainer.post('/drafts/discard', { items: keys })).status).toBe(409);
     await trainer.post(`/publish-sets/${setId}/return`, { note: '' });
     const published = { family, kind: 'code', id: 'k19' };
     expect((await trainer.post('/drafts/discard', { items: [...keys, published] })).status).toBe(409);
-    expect(await numbersOf('t')).toEqual([1, 1]);
+    expect(await numbersOf('j')).toEqual([1, 1]);
     expect((await trainer.post('/drafts/discard', { items: keys })).body).toEqual({ discarded: 2 });
-    expect(await numbersOf('t')).toEqual([]);
+    expect(await numbersOf('j')).toEqual([]);
     expect((await trainer.post('/drafts/discard', { items: keys })).status).toBe(404);
   });
 

@@ -219,6 +219,17 @@ describe('bundles', () => {
     expect(differing).toEqual([]);
   });
 
+  it('hold every meter of the school, and the shared charts their codes use', async () => {
+    const { entries } = await bundleNow();
+    expect(entries.filter((e) => e.kind === 'instrument').map((e) => e.id)).toContain('bench-meter');
+    expect(entries.filter((e) => e.kind === 'chart').map((e) => e.id)).toContain('supply-check');
+    expect((await trainer.get('/charts/supply-check/uses')).body).toMatchObject([
+      { kind: 'code', id: 'v28', family: 'brindlewick-g4', title: 'V28 Supply too low', through: null },
+    ]);
+    const technician = await school.person('technician');
+    expect((await technician.get('/charts/supply-check/uses')).status).toBe(403);
+  });
+
   it('pin the library’s shared entries by revision too', async () => {
     expect((await bundleNow()).pinned?.revisions).toMatchObject({ 'hazard:mains': 1, 'family:brindlewick-g4': 1 });
   });

@@ -22,16 +22,19 @@ export const velmarrow = readDemo(dryer);
 const walkId = '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11' as WalkId;
 
 /** A walk by what happened on it, with what a station is given, and what it then adds. */
-export function standing(happenings: readonly object[], bundle: Bundle = glasswasher) {
-  const events = [{ kind: 'started', family: bundle.family, bundle: 'x', from: { kind: 'panel' } }, ...happenings].map(
-    (happening, seq) =>
-      WalkEvent.parse({
-        ...happening,
-        id: EventId.parse(`0b9a7e52-41b3-4c6e-9d55-${String(seq).padStart(12, '0')}`),
-        walk: walkId,
-        seq,
-        at: new Date(Date.UTC(2026, 4, 3, 8, seq)).toISOString(),
-      }),
+export function standing(
+  happenings: readonly object[],
+  bundle: Bundle = glasswasher,
+  from: object = { kind: 'panel' },
+) {
+  const events = [{ kind: 'started', family: bundle.family, bundle: 'x', from }, ...happenings].map((happening, seq) =>
+    WalkEvent.parse({
+      ...happening,
+      id: EventId.parse(`0b9a7e52-41b3-4c6e-9d55-${String(seq).padStart(12, '0')}`),
+      walk: walkId,
+      seq,
+      at: new Date(Date.UTC(2026, 4, 3, 8, seq)).toISOString(),
+    }),
   );
   const walk = foldWalk(events);
   if (!walk) throw new Error('no walk');

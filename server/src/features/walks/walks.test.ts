@@ -109,7 +109,30 @@ describe('events', () => {
       machine: { serial: 'G4-99' },
       walks: [{}, {}],
     });
-    expect((await technician.get('/machines/brindlewick-g4/none')).body).toEqual({ machine: null, walks: [] });
+    expect((await technician.get('/machines/brindlewick-g4/none')).body).toEqual({
+      machine: null,
+      walks: [],
+      ledger: [],
+    });
+  });
+
+  it('a machine has a ledger of what its walks left, until a walk of anybody puts it back', async () => {
+    const other = await school.person('trainer');
+    const own = { ...unit, machine: randomUUID(), serial: 'G4-LEDGER' };
+    const first = begin();
+    const owed = first.event({ kind: 'owed', what: 'Reducer on the tap', by: '2026-05-09' });
+    await technician.post('/events', { events: [first.started, first.event(own), owed] });
+    const ledger = async () =>
+      ((await other.get('/machines/brindlewick-g4/G4-LEDGER')).body as { ledger: object[] }).ledger;
+    expect(await ledger()).toMatchObject([
+      { walk: first.walk, key: owed.id, kind: 'limited', what: 'Reducer on the tap', by: '2026-05-09' },
+    ]);
+    const second = begin();
+    const back = second.event({ kind: 'put-back', of: first.walk, what: owed.id });
+    await other.post('/events', { events: [second.started, second.event(own), back] });
+    expect(await ledger()).toEqual([]);
+    expect((await technician.get(`/walks/${first.walk}`)).body).toMatchObject({ mine: true });
+    expect((await other.get(`/walks/${first.walk}`)).body).toMatchObject({ mine: false });
   });
 
   it('an unlisted code reaches the trainer as a question, once, and is settled once', async () => {

@@ -1,0 +1,317 @@
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import ostrel from '../../../../../../demo/ostrel-r6.json';
+import pellgrave from '../../../../../../demo/pellgrave-p8.json';
+import quorrin from '../../../../../../demo/quorrin-b2.json';
+import sandrelle from '../../../../../../demo/sandrelle-l6.json';
+import wexmorl from '../../../../../../demo/wexmorl-s5.json';
+import { readDemo, serverAnswers, show, standing, unit } from '../../../../testing/trail.tsx';
+import { ProveStation } from '../prove/ProveStation.tsx';
+import { TestStation } from './TestStation.tsx';
+import { clockWords } from './Wait.tsx';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const type = (label: string | RegExp, value: string, at = 0) =>
+  fireEvent.change(screen.getAllByLabelText(label)[at] as Element, { target: { value } });
+const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
+beforeEach(() => {
+  vi.useFakeTimers({ now: new Date('2026-05-03T09:00:00Z'), shouldAdvanceTime: true });
+  vi.stubGlobal('scrollTo', () => {});
+  serverAnswers({ machine: null, walks: [], ledger: [] });
+});
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+/** At a code of a family, on a unit of some variant, with answers and whatever else happened. */
+function at(json: { family: string }, code: string, variant: string | null, ...happenings: object[]) {
+  const s = standing(
+    [unit({ serial: 'X-1', model: '', software: null, variant }), { kind: 'code-taken', code, slot: 1 }, ...happenings],
+    readDemo(json),
+  );
+  show(<TestStation {...s} />);
+  return s;
+}
+const said = (chart: string, ...pairs: Array<[string, string, object?]>) =>
+  pairs.map(([node, answer, reading]) => ({ kind: 'answered', chart, node, answer, reading: reading ?? null }));
+const volts = (value: number, least = 46, most = 54.6) => ({
+  typed: String(value),
+  quantity: 'voltage',
+  value,
+  atCelsius: null,
+  least,
+  most,
+  verdict: 'pass',
+});
+
+describe('what goes by itself', () => {
+  it('a split by the code is not asked, and the part of this family stands in the words', () => {
+    at(ostrel, '12-4', null, ...said('glass-sensor', ['pan', 'no'], ['isolate', 'done']));
+    sees('Measure the right glass sensor');
+    sees(/Which side\?/);
+    sees(/worked out/);
+  });
+  it('a split by a variant nobody knows is asked', () => {
+    const s = at(sandrelle, 'p05', null, ...said('packs-differ', ['plugged', 'yes']));
+    sees('Nothing on this walk decides it; what holds here?');
+    press('Older');
+    expect(s.added).toMatchObject([{ node: 'generation', answer: 'older' }]);
+  });
+  it('two readings are compared as soon as both are there', () => {
+    at(
+      sandrelle,
+      'p05',
+      null,
+      ...said(
+        'packs-differ',
+        ['plugged', 'yes'],
+        ['generation', 'newer'],
+        ['first', 'pass', volts(52)],
+        ['second', 'pass', volts(50)],
+      ),
+    );
+    sees(/52 V − 50 V: high/);
+    sees('Charge the lower pack alone');
+  });
+  it('a comparison of what was never measured is asked by eye, and says why', () => {
+    const s = at(
+      sandrelle,
+      'p05',
+      null,
+      ...said('packs-differ', ['plugged', 'yes'], ['generation', 'newer'], ['first', 'pass'], ['second', 'pass']),
+    );
+    sees(/One of the two readings was not taken/);
+    press('Too high');
+    expect(s.added).toMatchObject([
+      { node: 'apart', answer: 'high', skipped: expect.stringContaining('not compared') },
+    ]);
+  });
+  it('a chart that is called asks its own questions', () => {
+    at(pellgrave, 'e6', null, ...said('warm-up', ['door', 'yes'], ['rate', 'high']));
+    sees('Cabinet does not reach its warmth');
+  });
+});
+
+describe('measurements of every kind', () => {
+  it('insulation: beyond what shows is good', () => {
+    const s = at(sandrelle, 'p07', null, ...said('insulation', ['bilge', 'yes'], ['off', 'done']));
+    type(/^What the meter shows/, 'OL');
+    sees('Good');
+    press('Take this reading');
+    expect(s.added).toMatchObject([
+      { node: 'leak', answer: 'pass', reading: { value: null, instrument: 'insulation' } },
+    ]);
+  });
+  it('about what is set: the setting is asked for, and is what the good band goes by', () => {
+    const s = at(pellgrave, 'e3', null, ...said('humidity', ['flour', 'yes'], ['settle', 'done']));
+    press('Take this reading');
+    sees('The good reading depends on what is set.');
+    type(/Humidity that is set stands at/, '80 %');
+    sees(/good: 75 % to 85 %/);
+    type(/^What the meter shows/, '72');
+    sees(/^Too low: 72 %/);
+    press('Take this reading');
+    expect(s.added).toMatchObject([{ node: 'shown', answer: 'low', reading: { least: 75, most: 85 } }]);
+  });
+  it('a time: readings some minutes apart, and when it will be warm enough', () => {
+    const s = at(pellgrave, 'e6', null, ...said('warm-up', ['door', 'yes']));
+    type(/^What the meter shows/, '20');
+    press('Take this reading');
+    sees('It takes 2 readings, some time apart.');
+    press('One more reading');
+    type('Reading 2', '25');
+    type('Minutes of reading 2', '5');
+    sees(/^Good: 15 min/);
+    press('Take this reading');
+    expect(s.added).toMatchObject([
+      {
+        answer: 'pass',
+        reading: { as: 'seconds', value: 900, points: [{ value: 20 }, { value: 25, afterMs: 300_000 }] },
+      },
+    ]);
+  });
+  it('a ratio to an earlier reading', () => {
+    at(wexmorl, 'f10', null, ...said('battery', ['charged', 'yes'], ['rest', 'pass', volts(25.2, 24.6, 26.5)]));
+    type(/^What the meter shows/, '21');
+    sees(/^Too low: 0.833 times/);
+  });
+  it('going back keeps what was entered', () => {
+    const answered = said('battery', ['charged', 'yes'], ['rest', 'pass', volts(25.2, 24.6, 26.5)]);
+    at(wexmorl, 'f10', null, ...answered, { kind: 'taken-back', event: '0b9a7e52-41b3-4c6e-9d55-000000000004' });
+    expect((screen.getByLabelText(/^What the meter shows/) as HTMLInputElement).value).toBe('25.2');
+  });
+});
+
+describe('things run and watched, set and waited for', () => {
+  it('a sound is heard or not', () => {
+    const s = at(quorrin, 'b4', null, ...said('no-water', ['tap', 'no'], ['open', 'done']));
+    sees(/Listen: water runs in within 20 s/);
+    press('It sounded');
+    expect(s.added).toMatchObject([{ node: 'fills', answer: 'pass' }]);
+  });
+  it('a setting is noted before it is set, and set to what the chart says', () => {
+    const streaks = (...more: object[]) => {
+      const plate = unit({ serial: 'X', model: '', software: null, variant: null });
+      const from = { kind: 'symptom', symptom: 'streaks' };
+      const s = standing([plate, ...said('streaks', ['edge', 'yes']), ...more], readDemo(wexmorl), from);
+      show(<TestStation {...s} />);
+      return s;
+    };
+    const s = streaks();
+    type('What it stands at now', '2');
+    press('Note it');
+    expect(s.added).toEqual([{ kind: 'setting', setting: 'pad-pressure', did: 'noted', value: '2' }]);
+    cleanup();
+    const noted = streaks({ kind: 'setting', setting: 'pad-pressure', did: 'noted', value: '2' });
+    sees('It stood at 2.');
+    expect((screen.getByLabelText('Set it to') as HTMLSelectElement).value).toBe('1');
+    press('It is set');
+    expect(noted.added[0]).toEqual({ kind: 'setting', setting: 'pad-pressure', did: 'set', value: '1' });
+  });
+  it('a timer stands by its own beginning, and is over when it is over', () => {
+    const begun = { kind: 'timer', of: { kind: 'node', chart: 'humidity', node: 'settle' }, ms: 3_600_000 };
+    // the walk's events are a minute apart: the timer was begun at 08:04, an hour and more is 09:05
+    const s = at(pellgrave, 'e3', null, ...said('humidity', ['flour', 'yes']), begun);
+    expect(screen.getByRole('timer').textContent).toMatch(/^[34]:\d\d/);
+    act(() => void vi.advanceTimersByTime(300_000));
+    sees('The wait is over.');
+    press('Go on');
+    expect(s.added).toMatchObject([{ node: 'settle', answer: 'done' }]);
+  });
+  it('a wait of half a day or more is put away until a date', () => {
+    const s = at(wexmorl, 'f10', null, ...said('battery', ['charged', 'no'], ['charge', 'done']));
+    sees('14');
+    press('Wait until then');
+    expect(s.added).toMatchObject([
+      { kind: 'timer', ms: 50_400_000 },
+      { kind: 'waits', until: '2026-05-03' },
+    ]);
+  });
+  it.each([
+    [598_400, '9:59'],
+    [0, '0:00'],
+    [-5, '0:00'],
+    [3_661_000, '1:01:01'],
+  ])('%d ms left are %s', (ms, words) => expect(clockWords(ms)).toBe(words));
+});
+
+describe('passed over and seen on the way', () => {
+  it('a step is passed over only with a word, and goes on as if it were answered', () => {
+    const s = at(ostrel, '40-1', null);
+    press('This cannot be done …');
+    expect((screen.getByRole('button', { name: 'nobody knows' }) as HTMLButtonElement).disabled).toBe(true);
+    type('Why not?', 'nobody there');
+    press('nobody knows');
+    expect(s.added).toMatchObject([{ node: 'others', answer: 'nobody knows', skipped: 'nobody there' }]);
+  });
+  it('another suspect is noted with its part', () => {
+    const s = at(ostrel, '40-1', null);
+    press('Something else looks wrong …');
+    type('Which part', 'fan');
+    type('What did you see?', 'full of grease');
+    press('Note it');
+    expect(s.added).toEqual([
+      { kind: 'suspected', chart: 'supply-check', node: 'others', part: 'fan', text: 'full of grease' },
+    ]);
+  });
+});
+
+describe('the end', () => {
+  it('out of scope: a sheet with everything, and the walk is handed on', () => {
+    const high = { ...volts(209, 207, 253), verdict: 'pass' };
+    const s = at(
+      ostrel,
+      '40-1',
+      null,
+      ...said(
+        'supply-check',
+        ['others', 'yes, at the same time'],
+        ['rest', 'pass', high],
+        ['load', 'low', { ...volts(0.9, 0.95, 1.03), as: 'ratio', verdict: 'low' }],
+      ),
+    );
+    sees('The supply sags under load');
+    press('Hand-on sheet');
+    sees('Not ruled out');
+    press('Handed on: close the walk');
+    expect(s.added).toEqual([{ kind: 'closed', outcome: 'handed-on', fixedBy: '' }]);
+  });
+  it('left limited: what is owed and by when goes on the ledger', () => {
+    const s = at(
+      sandrelle,
+      'p05',
+      null,
+      ...said(
+        'packs-differ',
+        ['plugged', 'yes'],
+        ['generation', 'newer'],
+        ['first', 'pass', volts(52)],
+        ['second', 'low', volts(40)],
+      ),
+    );
+    sees(/By 2026-05-08/);
+    press('Go on to Clear');
+    expect(s.added).toMatchObject([
+      { kind: 'owed', what: expect.stringContaining('second pack'), by: '2026-05-08' },
+      { kind: 'skipped', station: 'test' },
+    ]);
+  });
+  it('round too often: it ends with what there is', () => {
+    at(
+      wexmorl,
+      'f10',
+      null,
+      ...said(
+        'battery',
+        ['charged', 'yes'],
+        ...Array.from({ length: 4 }, (): [string, string, object] => ['rest', 'low', volts(20)]),
+        ['again', 'no'],
+        ['charge', 'done'],
+        ['night', 'done'],
+        ['rest', 'low', volts(20)],
+        ['again', 'no'],
+        ['charge', 'done'],
+        ['night', 'done'],
+      ),
+    );
+    sees('Batteries are good: look at how it is charged');
+  });
+});
+
+describe('Prove', () => {
+  it('a run is begun, and keeps the walk until it is long enough', () => {
+    const done = [
+      unit({ serial: 'X', model: '', software: null, variant: null }),
+      { kind: 'code-taken', code: 'h2', slot: 1 },
+      { kind: 'cleared', route: null },
+    ];
+    const s = standing(done, readDemo(pellgrave));
+    show(<ProveStation {...s} />);
+    sees(/60 min|1 h/);
+    press('The run begins');
+    expect(s.added).toEqual([{ kind: 'timer', of: { kind: 'prove' }, ms: 3_600_000 }]);
+    cleanup();
+    const running = standing([...done, { kind: 'timer', of: { kind: 'prove' }, ms: 3_600_000 }], readDemo(pellgrave));
+    show(<ProveStation {...running} />);
+    expect(screen.queryByRole('button', { name: 'It did not return' })).toBeNull();
+    act(() => void vi.advanceTimersByTime(300_000));
+    sees('The run is long enough, if it ran all the time.');
+    press('It did not return');
+    expect(running.added).toEqual([{ kind: 'proved', returned: false, cycles: 1 }]);
+  });
+  it('a run of more than half a day is due on a date', () => {
+    const s = standing(
+      [
+        unit({ serial: 'X', model: '', software: null, variant: null }),
+        { kind: 'code-taken', code: 'f10', slot: 1 },
+        { kind: 'cleared', route: null },
+      ],
+      readDemo(wexmorl),
+    );
+    show(<ProveStation {...s} />);
+    press(/The run begins: due on 2026-05-04/);
+    expect(s.added).toMatchObject([{ kind: 'timer' }, { kind: 'waits', until: '2026-05-04' }]);
+  });
+});
