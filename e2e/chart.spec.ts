@@ -100,17 +100,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await reviewer.sees(/published by Demo reviewer/);
 
   const technician = await field();
-  await technician.opensTrail();
-  await technician.page.getByRole('textbox').fill('S02');
-  await technician.page.getByRole('button', { name: /S02/ }).first().click();
-  await technician.readsPlate('E2E-CHART', 'G4-20B', '2.6');
-  await technician.press('This is the unit');
-  await technician.press('I have read this');
-  for (const why of ['it shows at the front', 'read already']) {
-    await technician.press('Leave this station out …');
-    await technician.type('Why?', why);
-    await technician.press('Leave it out');
-  }
+  await technician.isTesting('S02', /S02/, 'G4-E2E-CHART');
   await technician.isAsked('Is the canister empty?');
 });
 
@@ -119,17 +109,7 @@ test('a thermistor at a typed temperature, one reading too close to call, a repa
 }) => {
   const technician = await field();
   const { page } = technician;
-  await technician.opensTrail();
-  await page.getByRole('textbox').fill('Brindlewick K17');
-  await page.getByRole('button', { name: /K17/ }).first().click();
-  await technician.readsPlate('E2E-NTC', 'G4-20B', '2.6');
-  await technician.press('This is the unit');
-  await technician.press('I have read this');
-  for (const why of ['stands in it', 'read already']) {
-    await technician.press('Leave this station out …');
-    await technician.type('Why?', why);
-    await technician.press('Leave it out');
-  }
+  await technician.isTesting('Brindlewick K17', /K17/, 'G4-E2E-NTC');
   await technician.isAsked('Is the element white with scale?');
   // something seen on the way, and a step that cannot be done, each with a word
   await technician.press('Something else looks wrong …');
@@ -186,24 +166,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
 }) => {
   const technician = await field();
   const { page } = technician;
-  await technician.opensTrail();
-  const begins = async (who: typeof technician, what: string, serial: string) => {
-    await who.opensTrail();
-    await who.page.getByRole('textbox').fill(what);
-    await who.page
-      .getByRole('button', { name: new RegExp(what.split(' ')[1] ?? '') })
-      .first()
-      .click();
-    await who.readsPlate(serial);
-    await who.press('This is the unit');
-    await who.press('I have read this');
-    for (const why of ['shows at the front', 'read already']) {
-      await who.press('Leave this station out …');
-      await who.type('Why?', why);
-      await who.press('Leave it out');
-    }
-  };
-  await begins(technician, 'Pellgrave E3', 'E2E-TIMER');
+  await technician.isTesting('Pellgrave E3', /E3/, 'E2E-TIMER');
   await technician.press('Yes');
   await technician.isAsked('Let it settle with the door shut');
   await technician.press('Start the timer');
@@ -216,7 +179,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
   await other.page.goto(page.url().replace(/^.*\/trail/, '/trail'));
   await expect(other.page.getByRole('timer')).toContainText(/9:[345]\d/);
 
-  await begins(technician, 'Ostrel 40-1', 'E2E-HANDON');
+  await technician.isTesting('Ostrel 40-1', /40-1/, 'E2E-HANDON');
   await technician.press('Yes, at the same time');
   await technician.sees(/Measured energised.*Isolated while the probes go on and come off/);
   await technician.measures('231');
@@ -240,22 +203,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
 test('what is left limited stays on the ledger of the machine until somebody puts it back', async ({ field }) => {
   const technician = await field();
   const { page } = technician;
-  const reaches = async (serial: string) => {
-    await technician.opensTrail();
-    await page.getByRole('textbox').fill('Wexmorl streaks');
-    await page
-      .getByRole('button', { name: /Leaves streaks/ })
-      .first()
-      .click();
-    await technician.readsPlate(serial);
-    await technician.press('This is the unit');
-    await technician.press('I have read this');
-    for (const why of ['not needed', 'nothing shows']) {
-      await technician.press('Leave this station out …');
-      await technician.type('Why?', why);
-      await technician.press('Leave it out');
-    }
-  };
+  const reaches = (serial: string) => technician.isTesting('Wexmorl streaks', /Leaves streaks/, serial);
   await reaches('E2E-LEDGER');
   await technician.press('Yes');
   await technician.isAsked('Set the pad pressure one step down');

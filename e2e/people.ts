@@ -62,6 +62,21 @@ export class Technician extends Person {
     await this.sees(/By phone, or typed in words|It may have been misread/);
   }
 
+  /** From the start page to the first question of the chart of what was typed; the stations between are left out. */
+  async isTesting(what: string, pick: RegExp, serial: string): Promise<void> {
+    await this.opensTrail();
+    await this.page.getByRole('textbox').fill(what);
+    await this.page.getByRole('button', { name: pick }).first().click();
+    await this.readsPlate(serial, serial.startsWith('G4') ? 'G4-20B' : '', serial.startsWith('G4') ? '2.6' : '');
+    await this.press('This is the unit');
+    await this.press('I have read this');
+    for (const why of ['it shows at the front', 'read already']) {
+      await this.press('Leave this station out …');
+      await this.type('Why?', why);
+      await this.press('Leave it out');
+    }
+  }
+
   /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */
   async isAtTheReadout(family: string, serial: string, model: string, software: string): Promise<void> {
     await this.opensTrail();

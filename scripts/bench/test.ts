@@ -1,8 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import {
@@ -15,17 +11,15 @@ import {
   readBundle,
   seeded,
 } from '@wire-trail/core';
-import { addUser, connect, createApp, createDatabase, importBundle, migrate, readConfig } from '@wire-trail/server';
 import ELK from 'elkjs/lib/elk.bundled.js';
 import { build } from 'esbuild';
 // @ts-expect-error plain JavaScript, shared with the end-to-end tests
 import { chromiumOptions } from '../../e2e/chromium.mjs';
-// @ts-expect-error plain JavaScript, so that it runs before anything is installed
-import { freePort, startDatabase } from '../database.mjs';
 // @ts-expect-error plain JavaScript, because it runs in the page
 import { framesWhile } from './frames.mjs';
 import { madeUpChart } from './made-charts.ts';
 import { median, type Row, row } from './row.ts';
+import { listening, withSchool } from './school.ts';
 // @ts-expect-error plain JavaScript, because it runs in the page
 import { untilAnswer } from './until-answer.mjs';
 
@@ -116,37 +110,6 @@ async function openMs(page: Page, address: string): Promise<number> {
   return median(times);
 }
 
-/** The built application on a database of its own, for as long as `work` takes. */
-async function withApplication<T>(work: (address: string) => Promise<T>): Promise<T> {
-  const folder = mkdtempSync(join(tmpdir(), 'wire-trail-bench-'));
-  const database = await startDatabase({ folder, port: await freePort() });
-  const config = readConfig({
-    WIRE_TRAIL_SECRET: 'b'.repeat(40),
-    WIRE_TRAIL_DB_PORT: String(database.port),
-    WIRE_TRAIL_DB_NAME: 'bench',
-    WIRE_TRAIL_LOG: 'error',
-    WIRE_TRAIL_WEB_FOLDER: fileURLToPath(new URL('../../web/dist', import.meta.url)),
-  });
-  await createDatabase(config.database);
-  const db = connect(config.database);
-  try {
-    await migrate(db);
-    const { app, services } = createApp({ db, config });
-    await addUser({ name: 'Bench', signIn: 'bench', role: 'technician', password: 'a long password' }, services);
-    await importBundle({ json: washer, authorId: null, publish: 'bench' }, services);
-    const server = createServer(app.callback());
-    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    const done = await work(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
-    server.closeAllConnections();
-    await new Promise((resolve) => server.close(resolve));
-    return done;
-  } finally {
-    await db.destroy();
-    await database.stop();
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
-
 /** Charts: findings, drawing, verdicts, and opening one; and how findings and drawing grow. */
 export async function benchTest(): Promise<Row[]> {
   const browser = await chromium.launch(chromiumOptions);
@@ -156,7 +119,7 @@ export async function benchTest(): Promise<Row[]> {
     const all = await lintInPage(page, 5000);
     const [layout60, layout300] = [await layoutMs(60), await layoutMs(300)];
     verdictsPerS();
-    const open = await withApplication((address) => openMs(page, address));
+    const open = await withSchool(async ({ app }) => listening(app, (address) => openMs(page, address)));
     return [
       row('test.lintS', all.seconds, 's', '≤ 2', all.seconds <= 2),
       row('test.lintGrowth', all.seconds / few.seconds, '× for 10 ×'),

@@ -6,7 +6,6 @@ import { createBrowserRouter, Navigate, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { SignInPage } from '../features/sign-in/SignInPage.tsx';
 import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
-import { WalkPage } from '../features/trail/WalkPage.tsx';
 import { useSync } from '../offline/use-sync.ts';
 import { Loading } from '../parts/states/States.tsx';
 import { Crash } from './Crash.tsx';
@@ -15,7 +14,8 @@ import { useAppSelector } from './store.ts';
 import { themeOf } from './theme.ts';
 import { useSession } from './use-session.ts';
 
-// a technician's first load holds the trail only; the trainer's rooms come when they are opened
+// a technician's first load holds the start of the trail only; the rest comes when it is opened, or just before
+const WalkPage = lazy(() => import('../features/trail/WalkPage.tsx'));
 const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
 const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
 const EntryEditorPage = lazy(() => import('../features/entry-editor/EntryEditorPage.tsx'));
@@ -59,7 +59,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <Home /> },
       { path: '/trail', element: <TrailStartPage /> },
-      { path: '/trail/:walk', element: <WalkPage /> },
+      { path: '/trail/:walk', element: later(<WalkPage />) },
       { path: '/shelf', element: later(<ShelfPage />) },
       { path: '/shelf/:family', element: later(<FamilyPage />) },
       { path: '/play/:family', element: later(<PlayPage />) },

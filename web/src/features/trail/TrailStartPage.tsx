@@ -34,6 +34,10 @@ export function TrailStartPage() {
   useEffect(() => {
     if ((location.state as { focus?: string } | null)?.focus === 'find') box.current?.focus();
   }, [location.state]);
+  useEffect(() => {
+    // the walk's page is fetched while somebody still looks for their code; without a connection what is kept serves
+    void import('./WalkPage.tsx').catch(() => {});
+  }, []);
   const begin = async (bundle: Bundle, from: From) => {
     if (session.status !== 'signed-in') return;
     const walk = await beginWalk(bundle, session.user.id, from);

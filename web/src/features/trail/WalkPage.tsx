@@ -44,7 +44,7 @@ const rooms: Record<Station, ComponentType<StationProps>> = {
   prove: ProveStation,
 };
 
-export function WalkPage() {
+export default function WalkPage() {
   const { walk: id = '' } = useParams();
   const open = useWalk(id as WalkId);
   const family = open.walk?.family ?? null;

@@ -15,6 +15,7 @@ import {
   type ReactFlowInstance,
 } from '@xyflow/react';
 import '@xyflow/react/dist/base.css';
+import '../../../parts/graph/graph.css';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { rounded } from '../../../parts/graph/rounded.ts';
 import { Loading } from '../../../parts/states/States.tsx';

@@ -13,6 +13,7 @@ import {
   ReactFlow,
 } from '@xyflow/react';
 import '@xyflow/react/dist/base.css';
+import '../../../parts/graph/graph.css';
 import { useEffect, useMemo, useState } from 'react';
 import { rounded } from '../../../parts/graph/rounded.ts';
 import { Loading } from '../../../parts/states/States.tsx';
