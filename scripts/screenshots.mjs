@@ -1,10 +1,11 @@
 // npm run screenshots: takes the README's pictures from a running, fresh demo (WIRE_TRAIL_URL, else the usual address).
 // With SHOTS=FOLDER every picture on the way goes there instead.
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { chromiumOptions } from '../e2e/chromium.mjs';
 import { root } from './machine.mjs';
+import { pdfPicture } from './pdf-picture.mjs';
 
 const address = process.env.WIRE_TRAIL_URL ?? 'http://127.0.0.1:4180';
 const out = process.env.SHOTS ?? join(root, 'docs/screenshots');
@@ -16,15 +17,15 @@ const kept = [
   'find',
   'code',
   'route',
+  'chart',
+  'pocket-card',
   'readout',
-  'look-alikes',
   'camera-phone',
   'modes',
   'play',
   'coach-phone',
   'bench',
   'start-phone',
-  'safe-phone',
   'read-phone',
   'measure-phone',
   'prove-phone',
@@ -104,8 +105,11 @@ async function walk(page, suffix, serial) {
   await page.getByRole('button', { name: 'No', exact: true }).click();
   await tap(page, 'Done');
   await page.getByLabel(/Temperature of/).fill('22');
-  await page.getByLabel(/What the meter shows/).fill('13k4');
+  await page.getByLabel(/What the meter shows/).fill('14.5k');
+  await page.getByRole('figure', { name: /curve/ }).waitFor();
+  await page.getByLabel(/Temperature of/).evaluate((box) => box.scrollIntoView({ block: 'start' }));
   await shot(page, `measure${suffix}`);
+  await page.getByLabel(/What the meter shows/).fill('13k4');
   await tap(page, 'Take this reading');
   await page.getByRole('heading', { level: 1, name: /element/ }).waitFor();
   await page.getByLabel(/What the meter shows/).fill('31');
@@ -161,6 +165,21 @@ await shot(trainer, 'route');
 await trainer.getByRole('tab', { name: 'Accounts' }).click();
 await trainer.getByRole('button', { name: 'rest 5 s' }).click();
 await shot(trainer, 'accounts');
+await trainer.goto(`${address}/shelf/ostrel-r6/chart/glass-sensor`);
+await trainer.getByRole('treeitem', { name: /Left against right/ }).click();
+await trainer.locator('.step-box.picked').waitFor();
+await trainer.waitForTimeout(700);
+await shot(trainer, 'chart');
+await trainer.goto(`${address}/shelf/brindlewick-g4/chart/rinse-heat`);
+await trainer.getByRole('tab', { name: 'Print and exchange' }).click();
+await tap(trainer, 'Card for the pocket');
+await trainer.getByLabel('for which code').selectOption('k19');
+await shot(trainer, 'chart-print');
+if (wanted('pocket-card')) {
+  const [download] = await Promise.all([trainer.waitForEvent('download'), tap(trainer, 'PDF')]);
+  writeFileSync(join(out, 'pocket-card.png'), await pdfPicture(browser, readFileSync(await download.path())));
+  shots.push('pocket-card');
+}
 await trainer.goto(`${address}/shelf/hobrannet-t12/readout/lift`);
 await trainer.getByText('Over time').waitFor();
 await trainer.waitForTimeout(700);

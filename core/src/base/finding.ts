@@ -117,6 +117,7 @@ type Facts =
   | Readonly<{ code: 'recalibration-missing'; severity: 'warning'; node: string; part: string; demands: string }>
   | Readonly<{ code: 'test-unneeded'; severity: 'hint'; node: string; parts: string[] }>
   | Readonly<{ code: 'call-circle'; severity: 'error'; charts: string[] }>
+  | Readonly<{ code: 'call-never-returns'; severity: 'warning'; node: string; chart: string; finds: string }>
   | Readonly<{ code: 'call-unpublished'; severity: 'error'; node: string; chart: string }>
   | Readonly<{ code: 'use-incomplete'; severity: 'error'; user: string; chart: string; missing: string[] }>
   | Readonly<{ code: 'chart-without-clear'; severity: 'warning'; text: string; chart: string }>
@@ -254,6 +255,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `“${f.node}”: after a new ${f.part} the unit wants to be recalibrated${f.demands ? ` (${f.demands.replace(/\.$/, '')})` : ''}, and no step does.`,
   'test-unneeded': (f) => `“${f.node}” is about ${f.parts.join(', ')}, which nobody suspects.`,
   'call-circle': (f) => `${f.charts.join(' → ')}: the chart calls itself.`,
+  'call-never-returns': (f) => `“${f.node}” goes on when “${f.chart}” finds ${f.finds}, and that chart never ends so.`,
   'call-unpublished': (f) => `“${f.node}” calls “${f.chart}”, which is not published.`,
   'use-incomplete': (f) => `${f.user} uses “${f.chart}” and does not give it ${f.missing.join(', ')}.`,
   'chart-without-clear': (f) => `${f.text}: after “${f.chart}” nothing erases the code.`,

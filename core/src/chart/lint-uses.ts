@@ -8,8 +8,9 @@ import { entriesOf } from '../library/select.ts';
 import type { Mode } from '../unit/mode.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
+import { chartGraph, reachedNodes } from './graph.ts';
 import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
-import type { Chart, ChartUse } from './model.ts';
+import type { Chart, ChartUse, NodeOf } from './model.ts';
 
 /** What a family and its library say, as a chart is held against it. */
 function surroundings(bundle: Bundle): ChartSurroundings {
@@ -107,6 +108,17 @@ function lintCalls(chart: Chart, charts: ReadonlyMap<ChartId, Chart>, bundle: Bu
             } as const,
           ]
         : []),
+      ...neverReturns(node, called, charts).map(
+        (finds) =>
+          ({
+            code: 'call-never-returns',
+            severity: 'warning',
+            at: here,
+            node: node.title,
+            chart: called.title,
+            finds,
+          }) as const,
+      ),
       ...(revisions && revisions[keyText(called)] === undefined
         ? [{ code: 'call-unpublished', severity: 'error', at: here, node: node.title, chart: called.title } as const]
         : []),
@@ -124,6 +136,21 @@ function lintCalls(chart: Chart, charts: ReadonlyMap<ChartId, Chart>, bundle: Bu
         : []),
     ];
   });
+}
+
+/** What a call goes on by and the chart it calls, or those that one calls, never finds. */
+function neverReturns(node: NodeOf<'call'>, called: Chart, charts: ReadonlyMap<ChartId, Chart>): string[] {
+  const ends = new Set(
+    chartsCalled(called, charts).flatMap((c) => {
+      const graph = chartGraph(c);
+      const reached = reachedNodes(graph);
+      return c.nodes.flatMap((n, i) => (n.kind === 'verdict' && reached[i] ? [n.verdict] : []));
+    }),
+  );
+  return [
+    ...(node.nothingFound && !ends.has('nothing-found') ? ['nothing'] : []),
+    ...(node.causeFound && !ends.has('cause-found') ? ['a cause'] : []),
+  ];
 }
 
 /** The calls that lead from a chart back to where it was called from; null where none do. */

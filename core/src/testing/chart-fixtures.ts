@@ -150,6 +150,7 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
   'recalibration-missing': () => withEntries(withPart({ afterReplacing: 'Teach the level.' }), made(replaced)),
   'test-unneeded': () => used(made([measured({ about: ['drain-pump'] }), end])),
   'call-circle': () => withEntries(calls('there', 'back'), calls('back', 'there')),
+  'call-never-returns': () => withEntries(calls('there', 'here'), made([cause], { id: 'here' })),
   'call-unpublished': () => ({
     ...withEntries(calls('there', 'here'), made([end], { id: 'here' })),
     pinned: { hash: '0'.repeat(64), publishedAt: '2031-01-01T00:00:00Z', revisions: { 'chart:there': 1 } },

@@ -7,6 +7,7 @@ import {
   formatQuantity,
   stations,
   type WalkEvent,
+  writeReadings,
 } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../app/api.ts';
@@ -135,6 +136,15 @@ export default function LoggedWalkPage() {
           <CodeGlyph text={(walk.code ?? walk.symptom ?? walk.unlisted?.text ?? '—').toUpperCase()} size="large" />
           <span className="mono">{walk.unit?.serial}</span>
         </h1>
+        {walk.answers.some((a) => a.reading) && (
+          <a
+            className="act"
+            download={`readings-${walk.unit?.serial ?? walk.id}.csv`}
+            href={`data:text/csv;charset=utf-8,${encodeURIComponent(writeReadings([data.events], bundle))}`}
+          >
+            Readings as CSV
+          </a>
+        )}
         {!walk.closed && data.mine && <Link to={`/trail/${walk.id}`}>Go on with it here</Link>}
       </div>
       <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />

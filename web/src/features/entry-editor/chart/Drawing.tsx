@@ -108,13 +108,13 @@ function waysOf(chart: Chart): WayEdge[] {
   });
 }
 
-const fit = { padding: 0.08, minZoom: 0.5, maxZoom: 1 };
+const fit = { padding: 0.08, minZoom: 0.62, maxZoom: 1 };
 
 /** A long chart is shown from its beginning, large enough to be read; a short one whole. */
 const beginningOf = (chart: Chart): Array<{ id: string }> =>
   outlineRows(drawnOf(chart))
     .flatMap((r) => (r.kind === 'step' ? [{ id: r.node }] : []))
-    .slice(0, chart.nodes.length > 12 ? 7 : chart.nodes.length);
+    .slice(0, chart.nodes.length > 12 ? 4 : chart.nodes.length);
 
 type Props = Readonly<{
   body: Chart;
@@ -127,7 +127,7 @@ type Props = Readonly<{
 /** The chart drawn: placed by itself, so that nobody has to move boxes about. A line drawn from one step to another leads there. */
 export default function Drawing({ body, picked, troubled, onPick, onEdit }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
-  const flow = useRef<ReactFlowInstance<StepNode, WayEdge> | null>(null);
+  const [flow, setFlow] = useState<ReactFlowInstance<StepNode, WayEdge> | null>(null);
   const ways = useMemo(() => waysOf(body), [body]);
   // only what takes room or leads somewhere asks for a new layout
   const shape = useMemo(
@@ -182,21 +182,24 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
       ),
     [ways, placed, picked],
   );
+  const picture = useRef({ size: 0, picked: '' });
   useEffect(() => {
-    const box = picked && placed?.boxes.get(picked);
+    if (!placed || !flow) return;
+    const { size, picked: before } = picture.current;
+    picture.current = { size: placed.boxes.size, picked: picked ?? '' };
+    const box = picked === null ? undefined : placed.boxes.get(picked);
     const step = body.nodes.find((n) => n.id === picked);
-    if (!box || !step || !flow.current) return;
-    const zoom = Math.max(flow.current.getZoom(), 0.85);
-    void flow.current.setCenter(box.x + width / 2, box.y + heightOf(step) / 2, { zoom });
-  }, [picked, placed, body.nodes]);
-  // a chart that became another one, by a paste or an undo, is shown from its beginning again
-  const shown = useRef(0);
-  useEffect(() => {
-    if (!placed || !flow.current) return;
-    if (Math.abs(placed.boxes.size - shown.current) > 2 && shown.current > 0)
-      requestAnimationFrame(() => void flow.current?.fitView({ ...fit, nodes: beginningOf(body) }));
-    shown.current = placed.boxes.size;
-  }, [placed, body]);
+    // a chart that became another one, by a paste or an undo, is shown from its beginning again
+    const isAnother = Math.abs(placed.boxes.size - size) > 2;
+    const show = () => {
+      if (box && step && (before !== picked || isAnother)) {
+        const zoom = Math.max(flow.getZoom(), 0.85);
+        void flow.setCenter(box.x + width / 2, box.y + heightOf(step) / 2, { zoom });
+      } else if (isAnother) void flow.fitView({ ...fit, nodes: beginningOf(body) });
+    };
+    const frame = requestAnimationFrame(show);
+    return () => cancelAnimationFrame(frame);
+  }, [picked, placed, flow, body]);
   if (!placed) return <Loading what="the drawing" />;
   const connect = ({ source, target }: Connection) => {
     const from = body.nodes.find((n) => n.id === source);
@@ -209,13 +212,9 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
       edges={edges}
       nodeTypes={nodeTypes}
       edgeTypes={edgeTypes}
-      onInit={(instance) => {
-        flow.current = instance;
-      }}
+      onInit={setFlow}
       nodesDraggable={false}
       onlyRenderVisibleElements={body.nodes.length > 120}
-      fitView
-      fitViewOptions={{ ...fit, nodes: beginningOf(body) }}
       minZoom={0.15}
       onNodeClick={(_, node) => onPick(node.id)}
       onPaneClick={() => onPick(null)}
