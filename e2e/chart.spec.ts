@@ -82,7 +82,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await trainer.sees('Saved as revision 1.');
 
   // two codes share it
-  for (const code of ['s02', 'p11']) {
+  for (const code of ['s02', 'm07']) {
     await page.goto(`/shelf/brindlewick-g4/code/${code}`);
     await page.getByLabel('Test chart').selectOption({ label: 'Rinse aid does not come' });
     await page.keyboard.press('Control+s');
@@ -90,7 +90,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   }
   await page.goto('/shelf/brindlewick-g4/chart/rinse-aid-does-not-come');
   await expect(page.getByRole('region', { name: 'touched' })).toContainText('S02');
-  await expect(page.getByRole('region', { name: 'touched' })).toContainText('P11');
+  await expect(page.getByRole('region', { name: 'touched' })).toContainText('M07');
   await page.goto('/shelf/brindlewick-g4?room=Charts');
   await trainer.press('Submit all 3 drafts');
   await expect(page).toHaveURL(/\/bench\/\d+$/);

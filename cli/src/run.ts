@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
-import { runExchangeCsv, runExchangeMermaid, runExchangePdf, runMeasure, runWalk } from './chart-commands.ts';
+import { runMeasure, runWalk } from './chart-commands.ts';
 import { type Output, runExport, runImport, runLint } from './commands.ts';
+import { runExchangeCsv, runExchangeMermaid, runExchangePdf } from './exchange-commands.ts';
 import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
 import { runDecode, runEncode, runLookAlikes, runRhythm } from './readout-commands.ts';

@@ -87,6 +87,7 @@ export {
   tableOhm,
 } from './chart/band.ts';
 export { Band } from './chart/band-model.ts';
+export { chartsCalled } from './chart/calls.ts';
 export { type Choice, cannotTell, changeTargets, choicesOf, leadAnswer, otherwise } from './chart/choices.ts';
 export {
   assemble,
@@ -118,7 +119,7 @@ export {
 export { fillChart } from './chart/fill.ts';
 export { guessHead, type ReadText, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
-export { chartsCalled, lintCharts, missingOfUse, touchedBy } from './chart/lint-uses.ts';
+export { lintCharts } from './chart/lint-uses.ts';
 export {
   accuracyOf,
   bandHere,
@@ -150,6 +151,7 @@ export {
   printOutline,
 } from './chart/outline.ts';
 export { type Reaching, type Slope, slopeOf, timeTo } from './chart/slope.ts';
+export { touchedBy } from './chart/touched.ts';
 export { judgeReading, type Named, type ReadingVerdict } from './chart/verdict.ts';
 export {
   type ChartEnd,

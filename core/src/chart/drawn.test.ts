@@ -178,6 +178,9 @@ describe('a numbered list', () => {
     ['1. Measure at B3. It must read at least 22.5 V.', { quantity: 'voltage', band: { least: 22.5, most: null } }],
     ['1) Check the pressure: 1,2 – 1,8 bar', { quantity: 'pressure', band: { least: 1.2, most: 1.8 } }],
     ['1. Measure the element, 17 Ω ± 10 %', { quantity: 'resistance', band: { least: 15.3, most: 18.7 } }],
+    ['1. Measure the pressure, 20 to 40 psi.', { quantity: 'pressure', band: { least: 1.378951, most: 2.757903 } }],
+    ['1. Measure the flow, at least 2 gpm.', { quantity: 'flow', band: { least: 7.570824 } }],
+    ['1. Measure the water, 140 °F to 180 °F.', { quantity: 'temperature', band: { least: 60, most: 82.222222 } }],
     ['1. Measure the leak; under 30 mA.', { quantity: 'current', band: { least: null, most: 0.03 } }],
   ])('%s has its good band', (text, expected) => {
     const [node] = drawn(text).nodes;

@@ -1,7 +1,7 @@
-import { type Quantity, quantities, unitNames } from '../base/quantity.ts';
-import { type Drawn, type DrawnAnswer, type DrawnNode, freshId, plainLabel, waitText } from './drawn.ts';
+import { type Drawn, type DrawnAnswer, type DrawnNode, freshId, plainLabel } from './drawn.ts';
 import { readMermaid } from './mermaid.ts';
 import { mostNodes, readOutline, stepLine } from './outline.ts';
+import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, type Said, sentences } from './said.ts';
 
 /** What was made of a line, so that the trainer sees what was guessed. */
 export type TextNote = Readonly<{
@@ -39,135 +39,6 @@ function linesOf(text: string): Line[] {
     else steps.push({ line: i + 1, label: null, text: said.replace(/^[-*•]\s*/, ''), more: [] });
   }
   return steps;
-}
-
-const answerStart = /^(yes|no|ok|good|bad|low|high|open|short|if\b|otherwise|else\b|when\b)/i;
-const goTo =
-  /\b(?:go(?: on)?(?: back)? to|continue (?:with|at)|proceed to|see|then|on to|→|->|=>)\s*(?:step\s*)?(\d{1,4}(?:\.\d+)*|[a-z])(?![\w.]*\w)/i;
-const bareGoTo = /^(?:step\s*)?(\d{1,4}(?:\.\d+)*)\.?$/i;
-
-/** The sentences of a step, each with its own clauses for what to do then. */
-const sentences = (text: string): string[] =>
-  text
-    .split(/(?<=[.?!;])\s+(?=\S)/)
-    .map((s) => s.trim())
-    .filter(Boolean);
-
-type Said = { answer: string; does: string; line: number };
-
-/** `if not, clean it and go to 3` → what is answered and what follows. */
-function answerIn(sentence: string, line: number): Said[] {
-  const trimmed = sentence.replace(/[.;]$/, '').trim();
-  const both = /^(.*?)[,;]?\s+(?:otherwise|else|if not)[,:]?\s+(.*)$/i.exec(trimmed);
-  if (both?.[1] && both[2] && answerStart.test(both[1]))
-    return [...answerIn(both[1], line), { answer: 'no', does: both[2], line }];
-  const direct = /^(yes|no|ok|good|bad|low|too low|high|too high|open|short)\s*(?:[:,–—-]|→|->|=>)+\s*(.*)$/i.exec(
-    trimmed,
-  );
-  if (direct?.[1]) return [{ answer: wordFor(direct[1]), does: direct[2] ?? '', line }];
-  const otherwise = /^(?:otherwise|else)[,:]?\s+(.*)$/i.exec(trimmed);
-  if (otherwise?.[1]) return [{ answer: 'no', does: otherwise[1], line }];
-  const cond = /^(?:if|when)\s+(.+?)(?:\s*[,:;→]|\s+then\b|\s*->|\s+(?=go to\b))\s*(.*)$/i.exec(trimmed);
-  if (cond?.[1]) return [{ answer: wordFor(cond[1]), does: cond[2] ?? '', line }];
-  return [];
-}
-
-/** What a condition comes to as an answer. */
-function wordFor(said: string): string {
-  const text = said
-    .trim()
-    .toLowerCase()
-    .replace(/^(it|this|that) (is|does|reads) /, '');
-  if (/^(yes|so|it is|it does|ok|good|fine|in order|clean|free)$/.test(text)) return 'yes';
-  if (/^(no|not|it is not|it does not|not so|bad|isn.t|doesn.t)$/.test(text) || /^not\b/.test(text)) return 'no';
-  if (/\b(below|under|less|too low|low|lower|smaller)\b/.test(text)) return 'low';
-  if (/\b(above|over|more|too high|high|higher|larger)\b/.test(text)) return 'high';
-  if (/\bopen\b|\bol\b|infinite/.test(text)) return 'open';
-  if (/\bshort/.test(text)) return 'short';
-  return plainLabel(said);
-}
-
-const verbs: ReadonlyArray<readonly [RegExp, string]> = [
-  [/^(?:re)?place\b|^fit a new|^change the|^renew|^swap/i, 'act replace'],
-  [/^clean|^wipe|^rinse|^descale|^blow out|^clear the/i, 'act clean'],
-  [/^isolate|^switch off and lock|^unplug|^disconnect the (?:supply|mains|battery)/i, 'act isolate'],
-  [/^put .* back|^refit|^close the|^screw .* on|^reconnect/i, 'act put-back'],
-  [/^reseat|^push .* (?:in|home)|^plug .* in|^unplug and plug/i, 'act reseat'],
-  [/^adjust|^tighten|^set the|^turn the|^loosen|^free\b/i, 'act adjust'],
-  [/^wait|^let it (?:stand|cool|warm|rest)/i, 'wait'],
-  [/^measure|^meter\b|^ohm out|^read the (?:voltage|resistance|pressure)/i, 'measure'],
-  [/^run|^start|^operate|^let it (?:run|drain|fill|heat)|^trigger/i, 'operate'],
-  [/^ask/i, 'ask'],
-  [/^hand (?:it )?on|^call|^send|^report to|^contact/i, 'verdict hand-on'],
-  [/^stop\b|^do not (?:go on|use)|^take it out of use/i, 'verdict unsafe-stop'],
-];
-
-const unitQuantity = new Map<string, Quantity>(
-  quantities.flatMap((q) =>
-    unitNames(q)
-      .filter(Boolean)
-      .map((u) => [u.toLowerCase(), q] as const),
-  ),
-);
-const number = String.raw`(\d+(?:[.,]\d+)?)`;
-const unit = String.raw`\s*(k|M|m)?\s*(Ω|Ω|ohms?|kΩ|MΩ|V|mV|A|mA|bar|mbar|psi|kPa|°C|°F|L\/min|Hz|rpm|%|s\b|min\b)`;
-const between = new RegExp(`${number}${unit}?\\s*(?:to|–|-|\\.\\.|and)\\s*${number}${unit}`, 'i');
-const about = new RegExp(`${number}${unit}\\s*(?:±|\\+\\/-|\\+-)\\s*${number}\\s*%`, 'i');
-const atLeast = new RegExp(`(?:at least|over|above|more than|from|≥|>)\\s*${number}${unit}`, 'i');
-const atMost = new RegExp(`(?:at most|under|below|less than|up to|≤|<)\\s*${number}${unit}`, 'i');
-
-const value = (text: string | undefined, prefix: string | undefined, name: string | undefined): number => {
-  const plain = Number((text ?? '').replace(',', '.'));
-  const p =
-    prefix ?? (/^k/.test(name ?? '') ? 'k' : /^M/.test(name ?? '') ? 'M' : /^m[VA]/.test(name ?? '') ? 'm' : '');
-  return plain * (p === 'k' ? 1e3 : p === 'M' ? 1e6 : p === 'm' ? 1e-3 : 1);
-};
-const quantityOf = (name: string | undefined): Quantity => {
-  const bare = (name ?? '').replace(/^[kM](?=Ω|Ω)/, '').replace(/^m(?=[VA])/, '');
-  if (/^(Ω|Ω|ohms?)$/i.test(bare)) return 'resistance';
-  return unitQuantity.get(bare.toLowerCase()) ?? 'resistance';
-};
-
-/** The good band a sentence names, with what it is of; null where it names none. */
-function bandIn(text: string): { quantity: Quantity; least: number | null; most: number | null } | null {
-  const pm = about.exec(text);
-  if (pm) {
-    const middle = value(pm[1], pm[2], pm[3]);
-    const share = Number((pm[4] ?? '').replace(',', '.')) / 100;
-    return { quantity: quantityOf(pm[3]), least: middle * (1 - share), most: middle * (1 + share) };
-  }
-  const span = between.exec(text);
-  if (span) {
-    const [prefix, name] = [span[5], span[6]];
-    return {
-      quantity: quantityOf(name),
-      least: value(span[1], span[2] ?? prefix, span[3] ?? name),
-      most: value(span[4], prefix, name),
-    };
-  }
-  const [low, high] = [atLeast.exec(text), atMost.exec(text)];
-  if (low) return { quantity: quantityOf(low[3]), least: value(low[1], low[2], low[3]), most: null };
-  if (high) return { quantity: quantityOf(high[3]), least: null, most: value(high[1], high[2], high[3]) };
-  return null;
-}
-
-const waitMs = (text: string): number => {
-  const [, n, u = ''] = /(\d+(?:[.,]\d+)?)\s*(s|sec|seconds?|min|minutes?|h|hours?|days?)\b/i.exec(text) ?? [];
-  const size = /^d/i.test(u) ? 86_400_000 : /^h/i.test(u) ? 3_600_000 : /^m/i.test(u) ? 60_000 : 1000;
-  return n ? Number(n.replace(',', '.')) * size : 600_000;
-};
-
-/** What kind of step a sentence asks for. */
-function headIn(sentence: string, answers: number, all: string): string {
-  const band = bandIn(all);
-  const verb = verbs.find(([says]) => says.test(sentence))?.[1];
-  if (verb === 'wait') return `wait ${waitText(waitMs(sentence))}`;
-  if (verb === 'measure' || (band && /^(check|test|read)\b/i.test(sentence)))
-    return `measure ${band?.quantity ?? 'resistance'}`;
-  if (verb) return verb;
-  if (/\?$/.test(sentence) || /^(check|look|see|inspect|is|are|does|do|has|can)\b/i.test(sentence) || answers > 0)
-    return 'look';
-  return 'act adjust';
 }
 
 /** A step as somebody types it in one line: `measure voltage: At the plug`, or plain words whose kind is guessed. */

@@ -3,14 +3,13 @@ import type { ChartId, ModeId, NodeId, PartId, RouteId } from '../base/ids.ts';
 import type { Code, Symptom } from '../code/model.ts';
 import type { Route } from '../gesture/model.ts';
 import type { Bundle } from '../library/bundle.ts';
-import { keyText } from '../library/key.ts';
 import { entriesOf } from '../library/select.ts';
 import type { Mode } from '../unit/mode.ts';
+import { chartsCalled, lintCalls, missingOfUse } from './calls.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
-import { chartGraph, reachedNodes } from './graph.ts';
 import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
-import type { Chart, ChartUse, NodeOf } from './model.ts';
+import type { Chart } from './model.ts';
 
 /** What a family and its library say, as a chart is held against it. */
 function surroundings(bundle: Bundle): ChartSurroundings {
@@ -26,26 +25,6 @@ function surroundings(bundle: Bundle): ChartSurroundings {
       entriesOf(bundle, 'route').flatMap((r) => (r.purpose === 'calibrate' ? [r.id as string] : [])),
     ),
   };
-}
-
-/** A chart and every chart it calls, however deep, each once. */
-export function chartsCalled(chart: Chart, byId: ReadonlyMap<ChartId, Chart>): Chart[] {
-  const found = new Map<ChartId, Chart>();
-  const open = [chart];
-  for (let at = open.pop(); at; at = open.pop()) {
-    if (found.has(at.id)) continue;
-    found.set(at.id, at);
-    for (const node of at.nodes) if (node.kind === 'call') open.push(...[byId.get(node.chart)].flatMap((c) => c ?? []));
-  }
-  return [...found.values()];
-}
-
-/** What of a shared chart nobody has given: parameters without a value, roles without a part. */
-export function missingOfUse(chart: Chart, use: ChartUse): string[] {
-  return [
-    ...chart.parameters.filter((p) => p.value === null && use.values[p.id] === undefined).map((p) => p.name),
-    ...chart.roles.filter((r) => use.parts[r.id] === undefined).map((r) => r.name),
-  ];
 }
 
 /** Findings of all charts of a bundle, and of the codes and symptoms that use them. */
@@ -86,91 +65,6 @@ function lintUnneeded(chart: Chart, suspects: ReadonlySet<PartId>, at: Path): Fi
       ? [{ code: 'test-unneeded', severity: 'hint', at: [...at, 'nodes', i], node: n.title, parts: n.about }]
       : [],
   );
-}
-
-function lintCalls(chart: Chart, charts: ReadonlyMap<ChartId, Chart>, bundle: Bundle, at: Path): Finding[] {
-  return chart.nodes.flatMap((node, i): Finding[] => {
-    if (node.kind !== 'call') return [];
-    const here = [...at, 'nodes', i, 'chart'];
-    const called = charts.get(node.chart);
-    if (!called) return [];
-    const missing = missingOfUse(called, node.use);
-    const circle = pathBack(chart.id, called, charts);
-    const revisions = bundle.pinned?.revisions;
-    return [
-      ...(circle
-        ? [
-            {
-              code: 'call-circle',
-              severity: 'error',
-              at: here,
-              charts: circle.map((id) => charts.get(id)?.title ?? id),
-            } as const,
-          ]
-        : []),
-      ...neverReturns(node, called, charts).map(
-        (finds) =>
-          ({
-            code: 'call-never-returns',
-            severity: 'warning',
-            at: here,
-            node: node.title,
-            chart: called.title,
-            finds,
-          }) as const,
-      ),
-      ...(revisions && revisions[keyText(called)] === undefined
-        ? [{ code: 'call-unpublished', severity: 'error', at: here, node: node.title, chart: called.title } as const]
-        : []),
-      ...(missing.length > 0
-        ? [
-            {
-              code: 'use-incomplete',
-              severity: 'error',
-              at: here,
-              user: node.title,
-              chart: called.title,
-              missing,
-            } as const,
-          ]
-        : []),
-    ];
-  });
-}
-
-/** What a call goes on by and the chart it calls, or those that one calls, never finds. */
-function neverReturns(node: NodeOf<'call'>, called: Chart, charts: ReadonlyMap<ChartId, Chart>): string[] {
-  const ends = new Set(
-    chartsCalled(called, charts).flatMap((c) => {
-      const graph = chartGraph(c);
-      const reached = reachedNodes(graph);
-      return c.nodes.flatMap((n, i) => (n.kind === 'verdict' && reached[i] ? [n.verdict] : []));
-    }),
-  );
-  return [
-    ...(node.nothingFound && !ends.has('nothing-found') ? ['nothing'] : []),
-    ...(node.causeFound && !ends.has('cause-found') ? ['a cause'] : []),
-  ];
-}
-
-/** The calls that lead from a chart back to where it was called from; null where none do. */
-function pathBack(to: ChartId, from: Chart, charts: ReadonlyMap<ChartId, Chart>): ChartId[] | null {
-  const before = new Map<ChartId, ChartId | null>([[from.id, null]]);
-  const open = [from];
-  for (let at = open.shift(); at; at = open.shift()) {
-    if (at.id === to) {
-      const path: ChartId[] = [];
-      for (let id: ChartId | null = to; id !== null; id = before.get(id) ?? null) path.unshift(id);
-      return [to, ...path];
-    }
-    for (const node of at.nodes) {
-      const next = node.kind === 'call' ? charts.get(node.chart) : undefined;
-      if (!next || before.has(next.id)) continue;
-      before.set(next.id, at.id);
-      open.push(next);
-    }
-  }
-  return null;
 }
 
 /** What the users of charts are held against, looked up once for all of them. */
@@ -317,37 +211,4 @@ function longestUntouched(chart: Chart, to: NodeId): number {
     return value;
   };
   return most(to);
-}
-
-/** Something a change of a chart touches; `through` is the chart between, where it does so by a call. */
-export type Touched = Readonly<{
-  kind: 'code' | 'symptom' | 'chart' | 'route';
-  id: string;
-  family: string | null;
-  through: ChartId | null;
-}>;
-
-/** Codes, symptoms, charts and routes that a change of this chart touches, directly or through charts that call it. */
-export function touchedBy(entries: ReadonlyArray<Bundle['entries'][number]>, chart: ChartId): Touched[] {
-  const callers = new Map<ChartId, ChartId | null>([[chart, null]]);
-  for (let grew = true; grew; ) {
-    grew = false;
-    for (const e of entries)
-      if (e.kind === 'chart' && !callers.has(e.id)) {
-        const by = e.nodes.find((n) => n.kind === 'call' && callers.has(n.chart));
-        if (by?.kind !== 'call') continue;
-        callers.set(e.id, by.chart);
-        grew = true;
-      }
-  }
-  return entries.flatMap((e): Touched[] => {
-    if (e.kind === 'chart') {
-      const through = e.id === chart ? undefined : callers.get(e.id);
-      return through ? [{ kind: e.kind, id: e.id, family: e.family, through: through === chart ? null : through }] : [];
-    }
-    if (e.kind !== 'code' && e.kind !== 'symptom' && e.kind !== 'route') return [];
-    const named = e.chart;
-    if (!named || !callers.has(named)) return [];
-    return [{ kind: e.kind, id: e.id, family: e.family, through: named === chart ? null : named }];
-  });
 }

@@ -11,6 +11,12 @@ export type Placed = Readonly<{
   arrows: ReadonlyMap<string, Readonly<{ points: readonly Point[]; label: Point | null }>>;
 }>;
 
+/** Stops whatever is being placed: the worker ends, and what waits for it is never answered. */
+export function stopLayout(): void {
+  engine?.terminateWorker();
+  engine = null;
+}
+
 /** Places boxes, arrows and their labels so that nothing lies upon another, worked out in a worker. */
 export async function layoutGraph(boxes: readonly Box[], arrows: readonly Arrow[]): Promise<Placed> {
   engine ??= new ELK({ workerFactory: () => new Worker(elkUrl) });

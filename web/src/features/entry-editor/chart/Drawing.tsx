@@ -19,9 +19,11 @@ import '../../../parts/graph/graph.css';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { rounded } from '../../../parts/graph/rounded.ts';
 import { Loading } from '../../../parts/states/States.tsx';
-import { layoutGraph, type Placed } from '../../../workers/layout.ts';
+import { layoutGraph, type Placed, stopLayout } from '../../../workers/layout.ts';
 import type { EditChart } from './rooms.ts';
 
+/** Up to so many steps are drawn without being asked for. */
+const mostAtOnce = 400;
 const width = 196;
 /** Room for the head and a title of two or three lines. */
 const heightOf = (node: ChartNode): number => 46 + Math.ceil(node.title.length / 25) * 19;
@@ -127,6 +129,10 @@ type Props = Readonly<{
 /** The chart drawn: placed by itself, so that nobody has to move boxes about. A line drawn from one step to another leads there. */
 export default function Drawing({ body, picked, troubled, onPick, onEdit }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
+  // a chart this long takes its time to be placed: only when somebody asks for it
+  const isLong = body.nodes.length > mostAtOnce;
+  const [wanted, setWanted] = useState(false);
+  const draws = !isLong || wanted;
   const [flow, setFlow] = useState<ReactFlowInstance<StepNode, WayEdge> | null>(null);
   const ways = useMemo(() => waysOf(body), [body]);
   // only what takes room or leads somewhere asks for a new layout
@@ -136,6 +142,7 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
   );
   // biome-ignore lint/correctness/useExhaustiveDependencies: the layout depends on the shape alone, which is made of the rest
   useEffect(() => {
+    if (!draws) return;
     let stale = false;
     void layoutGraph(
       body.nodes.map((n) => ({ id: n.id, width, height: heightOf(n) })),
@@ -151,7 +158,7 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
     return () => {
       stale = true;
     };
-  }, [shape]);
+  }, [shape, draws]);
   const nodes = useMemo(
     () =>
       body.nodes.map(
@@ -200,7 +207,33 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
     const frame = requestAnimationFrame(show);
     return () => cancelAnimationFrame(frame);
   }, [picked, placed, flow, body]);
-  if (!placed) return <Loading what="the drawing" />;
+  if (!draws)
+    return (
+      <div className="chart-asleep">
+        <p>{body.nodes.length} steps are much to draw; the outline shows them all.</p>
+        <button type="button" className="act" onClick={() => setWanted(true)}>
+          Draw them all the same
+        </button>
+      </div>
+    );
+  if (!placed)
+    return isLong ? (
+      <div className="chart-asleep" role="status">
+        <p>Placing {body.nodes.length} steps …</p>
+        <button
+          type="button"
+          className="act"
+          onClick={() => {
+            stopLayout();
+            setWanted(false);
+          }}
+        >
+          Stop
+        </button>
+      </div>
+    ) : (
+      <Loading what="the drawing" />
+    );
   const connect = ({ source, target }: Connection) => {
     const from = body.nodes.find((n) => n.id === source);
     const open = from && choicesOf(from, {}).find((c) => c.next === null && !c.again);

@@ -3,9 +3,6 @@ import {
   type BandKnown,
   bandHere,
   baseUnit,
-  formatQuantity,
-  formatTaken,
-  type GoodBand,
   type Instrument,
   type Measured,
   type MeasureError,
@@ -14,12 +11,12 @@ import {
   needsTemperature,
   parseReading,
   readingsNeeded,
-  settledBy,
   type TakenReading,
   type TypedReading,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
-import { judgedWords, measureErrorWords } from './measure-words.ts';
+import { BandStrip, Verdict } from './Judged.tsx';
+import { measureErrorWords } from './measure-words.ts';
 import { Readings, useReadings } from './Readings.tsx';
 
 const Curve = lazy(() => import('./Curve.tsx'));
@@ -179,103 +176,3 @@ export function Measure({
     </form>
   );
 }
-
-/** What a reading means; where it is too close to call, what to do then. */
-function Verdict({
-  judged,
-  node,
-  instruments,
-  instrument,
-}: {
-  judged: Measured;
-  node: MeasureNode;
-  instruments: readonly Instrument[];
-  instrument: Instrument | undefined;
-}) {
-  const { taken, offByRatio, named } = judged;
-  const tone = taken.verdict === 'pass' ? 'good' : taken.verdict === 'too-close' ? '' : 'bad';
-  const finer = settledBy(judged, node.quantity, instruments).flatMap(
-    (id) => instruments.find((i) => i.id === id)?.name ?? [],
-  );
-  return (
-    <div className={`note ${tone}`} role="status">
-      <strong>
-        {judgedWords(judged)}
-        {taken.value !== null ? `: ${formatTaken(taken, taken.value)}` : ''}
-      </strong>
-      {offByRatio !== null && named === null && (
-        <span>
-          {' '}
-          ({offByRatio > 0 ? '+' : ''}
-          {Math.round(offByRatio * 100)} % of the expected value)
-        </span>
-      )}
-      {taken.verdict === 'too-close' && (
-        <p>
-          The {instrument?.name.toLowerCase() ?? 'meter'} may be off by {formatTaken(taken, judged.doubt)}, and that
-          reaches across the edge. {finer.length > 0 ? `The ${finer.join(' or the ').toLowerCase()} would tell. ` : ''}
-          {needsTemperature(node.band)
-            ? 'Zero the leads, measure the temperature once more, and measure again.'
-            : 'Zero the leads and measure once more.'}
-        </p>
-      )}
-    </div>
-  );
-}
-
-/** The good band as a strip, and where the reading falls. Logarithmic, so that open and short are on it. */
-function BandStrip({
-  node,
-  band,
-  judged,
-  celsius,
-}: {
-  node: MeasureNode;
-  band: GoodBand;
-  judged: Measured | null;
-  celsius: number | null;
-}) {
-  const { least, most } = band;
-  const taken: Pick<TakenReading, 'quantity' | 'as'> = judged?.taken ?? { quantity: node.quantity, ...asOf(node) };
-  const words = (v: number | null) => formatTaken(taken, v);
-  const where = celsius === null ? '' : ` at ${formatQuantity(celsius, 'temperature')}`;
-  const said =
-    least === null
-      ? `up to ${words(most)}`
-      : most === null
-        ? `${words(least)} and up`
-        : `${words(least)} to ${words(most)}`;
-  const value = judged?.taken.value ?? null;
-  // a strip of signs on both sides of nothing is straight; else it is logarithmic
-  const straight = (least ?? 0) <= 0 && (most ?? 0) <= 0;
-  const from = straight ? (least ?? most ?? 0) - 1 : Math.max(least ?? (most ?? 1) / 4, 1e-9) / 2.5;
-  const to = straight ? (most ?? least ?? 0) + 1 : (most ?? (least ?? 1) * 4) * 2.5;
-  const share = (v: number) =>
-    Math.min(
-      1,
-      Math.max(0, straight ? (v - from) / (to - from) : Math.log(Math.max(v, from) / from) / Math.log(to / from)),
-    ) * 100;
-  return (
-    <div className="scale">
-      <div className="strip">
-        <div
-          className="good"
-          style={{ left: `${least === null ? 0 : share(least)}%`, right: `${most === null ? 0 : 100 - share(most)}%` }}
-        />
-        {value !== null && <div className="at" style={{ left: `${share(value)}%` }} />}
-      </div>
-      <p className="small mono">
-        good{where}: {said}
-      </p>
-    </div>
-  );
-}
-
-const asOf = (node: MeasureNode): Pick<TakenReading, 'as'> =>
-  node.band.kind === 'ratio'
-    ? { as: 'ratio' }
-    : node.band.kind === 'rate'
-      ? { as: 'per-minute' }
-      : node.band.kind === 'time-to'
-        ? { as: 'seconds' }
-        : {};
