@@ -28,7 +28,10 @@ export function DrawRoom(at: ChartAt) {
     const marks = found.flatMap(({ finding, node }) => (node ? [[node as string, finding.severity] as const] : []));
     return { findings: found, troubled: new Map(marks.reverse()) };
   }, [checked, body.id]);
-  const node = body.nodes.find((n) => n.id === picked) ?? null;
+  // the keyboard goes ahead; the drawing and the form follow when there is time
+  const shown = useDeferredValue(picked);
+  const drawn = useDeferredValue(body);
+  const node = body.nodes.find((n) => n.id === shown) ?? null;
   return (
     <div className="chart-room">
       <div className="stack chart-left">
@@ -61,7 +64,7 @@ export function DrawRoom(at: ChartAt) {
       <div className="stack chart-right">
         <div className="sheet chart-drawing">
           <Suspense fallback={<Loading what="the drawing" />}>
-            <Drawing body={body} picked={picked} troubled={troubled} onPick={setPicked} onEdit={onEdit} />
+            <Drawing body={drawn} picked={shown} troubled={troubled} onPick={setPicked} onEdit={onEdit} />
           </Suspense>
         </div>
         {node ? (

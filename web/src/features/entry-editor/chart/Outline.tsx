@@ -2,6 +2,7 @@ import {
   addAnswer,
   addStep,
   type Chart,
+  type ChartNode,
   changeKind,
   drawnOf,
   guessHead,
@@ -20,7 +21,7 @@ import {
   renameAnswer,
   type Severity,
 } from '@wire-trail/core';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Entering } from './Entering.tsx';
 import type { EditChart } from './rooms.ts';
 
@@ -68,10 +69,25 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
   const pickedRow = rows.findIndex((r) => r.kind === 'step' && r.node === picked);
   const [seen, setSeen] = useState(picked);
   const [mine, setMine] = useState<string | null>(null);
-  const pick = (id: string) => {
-    setMine(id);
-    onPick(id);
-  };
+  const pick = useCallback(
+    (id: string) => {
+      setMine(id);
+      onPick(id);
+    },
+    [onPick],
+  );
+  const now = useRef(rows);
+  useEffect(() => {
+    now.current = rows;
+  }, [rows]);
+  const onHere = useCallback(
+    (index: number) => {
+      const there = now.current[index];
+      setAt(index);
+      if (there && 'node' in there) pick(there.node);
+    },
+    [pick],
+  );
   if (seen !== picked) {
     setSeen(picked);
     if (pickedRow >= 0 && !entry && picked !== mine) setAt(pickedRow);
@@ -224,15 +240,19 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
         {rows.map((r, i) => (
           <div key={keyOf(r, i)}>
             <Row
-              row={r}
-              body={body}
+              index={i}
+              kind={r.kind}
+              depth={r.depth}
+              answer={r.kind === 'answer' ? r.answer : ''}
+              opens={r.kind === 'answer' && r.to === null}
+              links={r.kind === 'link' || (r.kind === 'answer' && r.link)}
+              node={'node' in r ? byId.get(r.node) : undefined}
+              leadsTo={'to' in r && r.to !== null ? byId.get(r.to)?.title : undefined}
+              ends={endsOf(body, r)}
               isHere={i === Math.min(at, rows.length - 1)}
               isPicked={r.kind === 'step' && r.node === picked}
               severity={r.kind === 'step' ? (troubled.get(r.node) ?? null) : null}
-              onHere={() => {
-                setAt(i);
-                if ('node' in r) pick(r.node);
-              }}
+              onHere={onHere}
             />
             {entry?.row === i && (
               <Entering
@@ -256,24 +276,40 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
 const keyOf = (row: OutlineRow, i: number): string =>
   row.kind === 'step' ? row.node : row.kind === 'answer' ? `${row.node} ${row.answer}` : `${row.kind} ${i}`;
 
-function Row({
-  row,
-  body,
-  isHere,
-  isPicked,
-  severity,
-  onHere,
-}: {
-  row: OutlineRow;
-  body: Chart;
+/** What a step is to the whole chart. */
+function endsOf(body: Chart, row: OutlineRow): string {
+  if (row.kind !== 'step') return '';
+  const said = [
+    body.start === row.node && 'begin',
+    body.cannotTell === row.node && 'cannot tell',
+    body.afterRetries === row.node && 'too often round',
+  ];
+  return said.filter(Boolean).join(',');
+}
+
+/** Deeper than this, lines are not indented any further: they would leave the page. */
+const mostIndent = 16;
+
+/** Flat, so that a line whose words did not change is not drawn again. */
+type RowProps = Readonly<{
+  index: number;
+  kind: OutlineRow['kind'];
+  depth: number;
+  answer: string;
+  opens: boolean;
+  links: boolean;
+  node: ChartNode | undefined;
+  leadsTo: string | undefined;
+  ends: string;
   isHere: boolean;
   isPicked: boolean;
   severity: Severity | null;
-  onHere: () => void;
-}) {
-  if (row.kind === 'apart') return <p className="outline-apart small">nothing leads here</p>;
-  const node = body.nodes.find((n) => n.id === row.node);
-  const target = 'to' in row && row.to !== null ? body.nodes.find((n) => n.id === row.to)?.title : null;
+  onHere: (index: number) => void;
+}>;
+
+const Row = memo(function Row(props: RowProps) {
+  const { index, kind, depth, node, leadsTo, isHere, isPicked, onHere } = props;
+  if (kind === 'apart') return <p className="outline-apart small">nothing leads here</p>;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tree has the keys of all its rows
     <div
@@ -281,27 +317,31 @@ function Row({
       tabIndex={isHere ? 0 : -1}
       aria-current={isHere}
       aria-selected={isPicked}
-      className={`outline-row ${row.kind} ${isPicked ? 'picked' : ''}`}
-      style={{ paddingInlineStart: `${0.4 + row.depth * 0.95}rem` }}
-      onClick={onHere}
+      aria-level={depth + 1}
+      className={`outline-row ${kind} ${isPicked ? 'picked' : ''}`}
+      style={{ paddingInlineStart: `${0.4 + Math.min(depth, mostIndent) * 0.95}rem` }}
+      onClick={() => onHere(index)}
     >
-      {row.kind === 'step' && node && (
+      {kind === 'step' && node && (
         <>
           <span className={`outline-kind ${node.kind}`}>{headOf(node)}</span> <strong>{node.title}</strong>
-          {body.start === node.id && <span className="tag">begin</span>}
-          {body.cannotTell === node.id && <span className="tag">cannot tell</span>}
-          {body.afterRetries === node.id && <span className="tag">too often round</span>}
-          {severity && <span className={`step-flag ${severity}`} role="img" aria-label={severity} />}
+          {props.ends !== '' &&
+            props.ends.split(',').map((end) => (
+              <span key={end} className="tag">
+                {end}
+              </span>
+            ))}
+          {props.severity && <span className={`step-flag ${props.severity}`} role="img" aria-label={props.severity} />}
         </>
       )}
-      {row.kind === 'answer' && (
+      {kind === 'answer' && (
         <>
-          <span className="outline-answer">{row.answer}</span>
-          {row.link && <span className="soft">leads to “{target}”</span>}
-          {row.to === null && <span className="outline-open">leads nowhere yet</span>}
+          <span className="outline-answer">{props.answer}</span>
+          {props.links && <span className="soft">leads to “{leadsTo}”</span>}
+          {props.opens && <span className="outline-open">leads nowhere yet</span>}
         </>
       )}
-      {row.kind === 'link' && <span className="soft">goes on at “{target}”</span>}
+      {kind === 'link' && <span className="soft">goes on at “{leadsTo}”</span>}
     </div>
   );
-}
+});
