@@ -121,10 +121,11 @@ export function stepLine(line: string): { id: string | null; head: string; title
   if (colon < 0) return null;
   const before = line.slice(0, colon).trim();
   const title = line.slice(colon + 1).trim();
-  if (isHead(before)) return { id: null, head: before, title };
   const [id = '', ...rest] = before.split(/\s+/);
   const head = rest.join(' ');
-  return isHead(head) && /^[a-z0-9][a-z0-9-]*$/.test(id) ? { id, head, title } : null;
+  // an id may be the name of a kind; then the kind stands after it
+  if (isHead(head) && /^[a-z0-9][a-z0-9-]*$/.test(id)) return { id, head, title };
+  return isHead(before) ? { id: null, head: before, title } : null;
 }
 
 /** Reads an outline as `printOutline` writes it; steps without an id get one from their title. Every problem has its line. */

@@ -267,6 +267,31 @@ describe('what goes by itself', () => {
     });
     expect(walkChart(caller({ causeFound: 'y' }), [say('yes')], known).at.id).toBe('y');
   });
+  it('a step of a called chart is not taken for one of the same name in the chart that calls it', () => {
+    const inner = chart([measured('m', 'i'), end('i')], { id: 'called' });
+    const outer = chart([
+      measured('m', 'c'),
+      { id: 'c', kind: 'call', title: 'c', chart: 'called', nothingFound: 's' },
+      {
+        id: 's',
+        kind: 'split',
+        title: 's',
+        by: { kind: 'reading', node: 'm' },
+        cases: [{ is: 'small', within: { least: null, most: 4 }, next: 'x' }],
+        otherwise: 'y',
+      },
+      end('x'),
+      end('y'),
+    ]);
+    const take = (of: string, value: number): Given => ({
+      chart: of as never,
+      node: 'm' as never,
+      answer: 'pass',
+      reading: reading(value),
+    });
+    const walk = walkChart(outer, [take('made', 3), take('called', 8)], { charts: () => inner });
+    expect(walk.at.id).toBe('x');
+  });
   it('a chart that is not there, or calls itself through another, ends the walk and says so', () => {
     expect(walkChart(caller(), [], {}).end).toEqual({ kind: 'chart-missing', chart: 'called' });
     const back = chart([{ id: 'b', kind: 'call', title: 'b', chart: 'made', nothingFound: 'x' }, end('x')], {

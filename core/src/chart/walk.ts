@@ -68,7 +68,7 @@ export type ChartWalk = Readonly<{
 type Frame = { chart: Chart; at: ChartNode; visits: Map<NodeId, number>; call: NodeOf<'call'> | null };
 
 /** The case a split goes by what is known; null where that has to be asked. */
-function decided(node: NodeOf<'split'>, known: ChartKnown, path: readonly Step[]): string | null {
+function decided(node: NodeOf<'split'>, known: ChartKnown, own: readonly Step[]): string | null {
   const has = (is: string): boolean => node.cases.some((c) => c.is === is);
   const fallback = node.otherwise ? otherwise : null;
   const pick = (value: string | null | undefined): string | null =>
@@ -89,10 +89,10 @@ function decided(node: NodeOf<'split'>, known: ChartKnown, path: readonly Step[]
     }
     case 'answer': {
       const { by } = node;
-      return pick(path.findLast((s) => s.node.id === by.node)?.answer);
+      return pick(own.findLast((s) => s.node.id === by.node)?.answer);
     }
     case 'reading': {
-      const value = readings(path).get(node.by.node);
+      const value = readings(own).get(node.by.node);
       if (value === undefined) return null;
       const parameters = known.parameters ?? new Map<ParameterId, number>();
       const within = node.cases.find((c) => {
@@ -105,12 +105,16 @@ function decided(node: NodeOf<'split'>, known: ChartKnown, path: readonly Step[]
   }
 }
 
+/** The steps gone in one chart: a chart that is called has names of its own for its steps. */
+const within = (path: readonly Step[], chart: Chart): Step[] => path.filter((s) => s.chart === chart.id);
+
 /** Readings on a path by node, in base units. */
 const readings = (path: readonly Step[]): ReadonlyMap<NodeId, number> =>
   earlierReadings(path.map((s) => ({ node: s.node.id, reading: s.reading })));
 
 /** The readings a walk may go by where it stands, for bands that are about an earlier one. */
-export const readingsOnPath = (walk: Pick<ChartWalk, 'path'>): ReadonlyMap<NodeId, number> => readings(walk.path);
+export const readingsOnPath = (walk: Pick<ChartWalk, 'path' | 'chart'>): ReadonlyMap<NodeId, number> =>
+  readings(within(walk.path, walk.chart));
 
 /**
  * Follows a chart through answers, in order; answers for a node the walk is not at are passed over. What needs nobody
@@ -194,7 +198,7 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
           break;
         }
         case 'split': {
-          const is = decided(at, known, path);
+          const is = decided(at, known, within(path, frame.chart));
           const choice = choicesOf(at, frame.chart).find((c) => c.answer === is);
           if (!choice) return;
           step(choice.answer);
@@ -204,7 +208,7 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
         case 'compare': {
           const compared = compareReadings(at, {
             parameters: known.parameters ?? new Map(),
-            readings: readings(path),
+            readings: readings(within(path, frame.chart)),
             settings: known.settings ?? new Map(),
             quantity: quantityOf(frame.chart, at.reading),
           });

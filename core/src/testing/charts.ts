@@ -34,7 +34,9 @@ export const anyChart = ({
   most?: number;
 } = {}): fc.Arbitrary<Chart> =>
   fc.integer({ min: 1, max: most }).chain((size) => {
-    const ids = Array.from({ length: size }, (_, i) => `n${i}`);
+    // some are called like the kinds and like words of Mermaid: nothing may trip over that
+    const odd = ['look', 'wait', 'compare', 'end', 'style', 'split'];
+    const ids = Array.from({ length: size }, (_, i) => (i % 3 === 2 ? (odd[(i - 2) / 3] ?? `n${i}`) : `n${i}`));
     const id = fc.constantFrom(...ids, 'the-end');
     const target = closed ? id : fc.option(id, { nil: null, freq: 6 });
     const maybe = fc.option(id, { nil: undefined });
