@@ -219,7 +219,7 @@ test('what is left limited stays on the ledger of the machine until somebody put
   const owed = page.getByRole('region', { name: 'owed on this machine' });
   await expect(owed).toContainText('Set the pad pressure back');
   await expect(owed).toContainText('Pad pressure: 1, was 2');
-  await technician.press('All is back');
+  await technician.press('All else is back');
   await technician.press('It did not return');
   await technician.press('Close: left running limited');
   await technician.hasSentAll();

@@ -1,4 +1,4 @@
-import { type Entry, entriesOf, entryOf, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
+import { type Entry, entriesOf, entryOf, formatQuantity, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
 import { Attempts } from '../../parts/attempts/Attempts.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
@@ -35,7 +35,8 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
         <h3>Worked out</h3>
         <p>
           {run.cycles} {body.detection.cycle}
-          {run.cycles === 1 ? '' : 's'} prove a repair.
+          {run.cycles === 1 ? ' proves' : 's prove'} a repair
+          {run.leastMs === null ? '' : `; that takes ${formatQuantity(run.leastMs / 1000, 'duration')} at the least`}.
         </p>
         <Attempts detection={body.detection} />
         {body.kind === 'code' &&

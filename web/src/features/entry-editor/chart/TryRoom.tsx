@@ -23,7 +23,7 @@ export function TryRoom({ body, bodies }: ChartAt) {
   const ahead = minutesAhead(walk.chart, at.id);
   return (
     <div className="editor">
-      <section className="sheet stack">
+      <section className="sheet stack try-path">
         {users.length > 1 && (
           <label className="field">
             For

@@ -1,4 +1,4 @@
-import { wayBack } from '@wire-trail/core';
+import { ledgerOf, wayBack } from '@wire-trail/core';
 import { useState } from 'react';
 import { Coach } from './coach/Coach.tsx';
 import { Ledger } from './Ledger.tsx';
@@ -62,7 +62,11 @@ export function ClearStation({ walk, data, add }: StationProps) {
   return (
     <Room
       panel={{ face: data.front }}
-      actions={<Next onClick={() => void add({ kind: 'cleared', route: clear?.id ?? null })}>All is back</Next>}
+      actions={
+        <Next onClick={() => void add({ kind: 'cleared', route: clear?.id ?? null })}>
+          {ledgerOf([walk]).length > 0 ? 'All else is back' : 'All is back'}
+        </Next>
+      }
     >
       <h1>Put everything back</h1>
       <ul className="checks">
