@@ -14,6 +14,13 @@ export type FieldProps = Readonly<{
   wrong: (path: string) => string | null;
 }>;
 
+/** What the length of the run that proves a repair follows from; typed in seconds. */
+const spans = [
+  ['armingMs', 'looks only after, seconds'],
+  ['cycleMs', 'one takes, seconds'],
+  ['cycleEveryMs', 'one every, seconds'],
+] as const;
+
 const scopeWords = {
   operator: 'operator',
   technician: 'technician',
@@ -101,6 +108,15 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
               wrong={wrong('detection.cycle')}
               onChange={(cycle) => detect({ cycle }, 'cycle')}
             />
+            {spans.map(([field, label]) => (
+              <NumberField
+                key={field}
+                label={label}
+                value={detection[field] === undefined ? null : detection[field] / 1000}
+                least={0}
+                onChange={(s) => detect({ [field]: s === null ? undefined : s * 1000 }, field)}
+              />
+            ))}
           </div>
           <Text
             label="Only when"

@@ -42,12 +42,20 @@ describe('the fields of a code', () => {
     type('in a row', '3');
     type('for, seconds', '1080');
     type('erased after clean ones', '');
+    type('one takes, seconds', '1200');
+    type('one every, seconds', '86400');
     type('Only when', '');
     expect(body()).toMatchObject({
       title: 'Cold rinse',
       saw: 'Less than 6 K.',
       does: 'Goes on.',
-      detection: { inARow: 3, forMs: 1_080_000, erasedAfterCleanCycles: null },
+      detection: {
+        inARow: 3,
+        forMs: 1_080_000,
+        erasedAfterCleanCycles: null,
+        cycleMs: 1_200_000,
+        cycleEveryMs: 86_400_000,
+      },
     });
     expect(body().detection.onlyWhen).toBeUndefined();
   });
