@@ -30,6 +30,8 @@ type Props = Readonly<{
   settingName?: (id: string) => string;
   onTake: (reading: TakenReading, answer: Measured['answer']) => void;
   action?: string;
+  /** Where readings over time are kept until they are taken; left out where one is enough. */
+  keptAs?: string;
 }>;
 
 /** One measurement: where the probes go, what is good here and now, and what the reading means. */
@@ -41,8 +43,12 @@ export function Measure({
   settingName = (id) => id,
   onTake,
   action = 'Take this reading',
+  keptAs,
 }: Props) {
-  const readings = useReadings(former && !former.points ? former.typed : '');
+  const readings = useReadings(
+    former && !former.points ? former.typed : '',
+    readingsNeeded(node.band) > 1 ? (keptAs ?? null) : null,
+  );
   const [temperature, setTemperature] = useState(
     former?.atCelsius == null ? '' : `${Math.round(former.atCelsius * 10) / 10} °C`,
   );
@@ -79,7 +85,9 @@ export function Measure({
       onSubmit={(e) => {
         e.preventDefault();
         setTried(true);
-        if (judged.ok) onTake(judged.value.taken, judged.value.answer);
+        if (!judged.ok) return;
+        readings.forget();
+        onTake(judged.value.taken, judged.value.answer);
       }}
     >
       <ul className="probes">

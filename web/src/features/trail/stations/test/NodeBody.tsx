@@ -32,6 +32,7 @@ export function NodeBody(props: BodyProps) {
           instruments={entriesOf(data.bundle, 'instrument')}
           former={former?.reading ?? null}
           settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
+          keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
           onTake={(reading, answer) => say(answer, { reading })}
         />
       );

@@ -2,22 +2,39 @@ import { useState } from 'react';
 
 /** Readings over time: each is stamped when its first sign is typed. */
 export type ReadingsState = Readonly<{
-  rows: ReadonlyArray<Readonly<{ typed: string; atMs: number | null }>>;
+  rows: Rows;
   /** What counts: rows with something in them, with the time since the first. */
   taken: Array<{ typed: string; afterMs: number }>;
   type: (index: number, typed: string) => void;
   setAfter: (index: number, minutes: string) => void;
   more: () => void;
+  /** They were taken: nothing has to be kept beside the walk any more. */
+  forget: () => void;
 }>;
 
-export function useReadings(first = ''): ReadingsState {
-  const [rows, setRows] = useState<ReadonlyArray<{ typed: string; atMs: number | null }>>([
-    { typed: first, atMs: first ? Date.now() : null },
-  ]);
+type Rows = ReadonlyArray<Readonly<{ typed: string; atMs: number | null }>>;
+
+function keptRows(key: string | null): Rows | null {
+  try {
+    return key === null ? null : (JSON.parse(localStorage.getItem(key) ?? 'null') as Rows | null);
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Readings as they are typed. With a key they are kept on the device until they are taken: minutes lie between them, and
+ * a phone that was locked may have let the page go.
+ */
+export function useReadings(first = '', key: string | null = null): ReadingsState {
+  const [rows, setRows] = useState<Rows>(() => keptRows(key) ?? [{ typed: first, atMs: first ? Date.now() : null }]);
   const filled = rows.filter((r) => r.typed.trim() !== '');
   const start = filled[0]?.atMs ?? 0;
-  const change = (index: number, to: { typed: string; atMs: number | null }) =>
-    setRows(rows.map((r, i) => (i === index ? to : r)));
+  const keep = (next: Rows) => {
+    setRows(next);
+    if (key !== null) localStorage.setItem(key, JSON.stringify(next));
+  };
+  const change = (index: number, to: Rows[number]) => keep(rows.map((r, i) => (i === index ? to : r)));
   return {
     rows,
     taken: filled.map((r) => ({ typed: r.typed, afterMs: Math.max(0, (r.atMs ?? start) - start) })),
@@ -30,7 +47,10 @@ export function useReadings(first = ''): ReadingsState {
       const row = rows[index];
       if (row && Number.isFinite(value) && value >= 0) change(index, { ...row, atMs: start + value * 60_000 });
     },
-    more: () => setRows([...rows, { typed: '', atMs: null }]),
+    more: () => keep([...rows, { typed: '', atMs: null }]),
+    forget: () => {
+      if (key !== null) localStorage.removeItem(key);
+    },
   };
 }
 

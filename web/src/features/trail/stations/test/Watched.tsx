@@ -30,7 +30,7 @@ function asMeasure(node: Operate, watch: Exclude<Watch, { kind: 'sound' }>, para
 }
 
 /** A unit that is run and watched: judged by readings over time, or by what is heard. */
-export function Watched({ data, say, node, watch }: BodyProps & { node: Operate; watch: Watch }) {
+export function Watched({ walk, at, data, say, node, watch }: BodyProps & { node: Operate; watch: Watch }) {
   if (watch.kind === 'sound')
     return (
       <div className="actions answers">
@@ -46,7 +46,15 @@ export function Watched({ data, say, node, watch }: BodyProps & { node: Operate;
         </button>
       </div>
     );
-  return <OverTime node={asMeasure(node, watch, data.bandKnown.parameters)} data={data} say={say} watch={watch} />;
+  return (
+    <OverTime
+      node={asMeasure(node, watch, data.bandKnown.parameters)}
+      data={data}
+      say={say}
+      watch={watch}
+      keptAs={`wire-trail-readings:${walk.id}/${at.chart.id}/${node.id}`}
+    />
+  );
 }
 
 function OverTime({
@@ -54,8 +62,13 @@ function OverTime({
   data,
   say,
   watch,
-}: Pick<BodyProps, 'data' | 'say'> & { node: MeasureNode; watch: Exclude<Watch, { kind: 'sound' }> }) {
-  const readings = useReadings();
+  keptAs,
+}: Pick<BodyProps, 'data' | 'say'> & {
+  node: MeasureNode;
+  watch: Exclude<Watch, { kind: 'sound' }>;
+  keptAs: string;
+}) {
+  const readings = useReadings('', keptAs);
   const [tried, setTried] = useState(false);
   const judged = measure({ node, typed: { readings: readings.taken }, known: data.bandKnown });
   const { parameters } = data.bandKnown;
@@ -88,7 +101,9 @@ function OverTime({
         <Next
           onClick={() => {
             setTried(true);
-            if (judged.ok && !close) take(judged.value.taken, judged.value.answer === 'pass');
+            if (!judged.ok || close) return;
+            readings.forget();
+            take(judged.value.taken, judged.value.answer === 'pass');
           }}
         >
           Take these readings

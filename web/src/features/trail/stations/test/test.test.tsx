@@ -15,6 +15,7 @@ const type = (label: string | RegExp, value: string, at = 0) =>
   fireEvent.change(screen.getAllByLabelText(label)[at] as Element, { target: { value } });
 const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
 beforeEach(() => {
+  localStorage.clear();
   vi.useFakeTimers({ now: new Date('2026-05-03T09:00:00Z'), shouldAdvanceTime: true });
   vi.stubGlobal('scrollTo', () => {});
   serverAnswers({ machine: null, walks: [], ledger: [] });
@@ -131,6 +132,22 @@ describe('measurements of every kind', () => {
         reading: { as: 'seconds', value: 900, points: [{ value: 20 }, { value: 25, afterMs: 300_000 }] },
       },
     ]);
+  });
+  it('readings that are minutes apart are there again after a reload, and gone once they are taken', () => {
+    const here = said('warm-up', ['door', 'yes']);
+    at(pellgrave, 'e6', null, ...here);
+    type(/^What the meter shows/, '20');
+    press('One more reading');
+    cleanup();
+    const s = at(pellgrave, 'e6', null, ...here);
+    expect((screen.getByLabelText(/^What the meter shows/) as HTMLInputElement).value).toBe('20');
+    type('Reading 2', '25');
+    type('Minutes of reading 2', '5');
+    press('Take this reading');
+    expect(s.added).toHaveLength(1);
+    cleanup();
+    at(pellgrave, 'e6', null, ...here);
+    expect((screen.getByLabelText(/^What the meter shows/) as HTMLInputElement).value).toBe('');
   });
   it('a ratio to an earlier reading', () => {
     at(wexmorl, 'f10', null, ...said('battery', ['charged', 'yes'], ['rest', 'pass', volts(25.2, 24.6, 26.5)]));
