@@ -75,29 +75,25 @@ export {
   bandCurve,
   betaCelsius,
   betaOhm,
-  type CurvePoint,
   celsiusOf,
   computeBand,
   elementOhm,
   type GoodBand,
   needsTemperature,
   type Parameters,
-  steinhartHartCelsius,
   steinhartHartOhm,
   tableOhm,
 } from './chart/band.ts';
 export { Band } from './chart/band-model.ts';
 export { chartsCalled } from './chart/calls.ts';
-export { type Choice, cannotTell, changeTargets, choicesOf, leadAnswer, otherwise } from './chart/choices.ts';
+export { type Choice, cannotTell, choicesOf, otherwise } from './chart/choices.ts';
 export {
   assemble,
   chartOf,
   type Drawn,
-  type DrawnNode,
   drawnOf,
   freshId,
   headOf,
-  nodeFromHead,
   plainLabel,
 } from './chart/drawn.ts';
 export {
@@ -117,7 +113,7 @@ export {
   renameAnswer,
 } from './chart/edit.ts';
 export { fillChart } from './chart/fill.ts';
-export { guessHead, type ReadText, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
+export { guessHead, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
 export { lintCharts } from './chart/lint-uses.ts';
 export {
@@ -131,36 +127,32 @@ export {
   settledBy,
   type TypedReading,
 } from './chart/measure.ts';
-export { type MermaidProblem, parseMermaid, printMermaid, readMermaid } from './chart/mermaid.ts';
+export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export {
   Chart,
   ChartNode,
   type ChartUse,
   type MeasureNode,
-  type NodeKind,
   type NodeOf,
   nodeKinds,
   type VerdictNode,
 } from './chart/model.ts';
 export {
   mostNodes,
-  type OutlineProblem,
   type OutlineRow,
   outlineRows,
   parseOutline,
   printOutline,
 } from './chart/outline.ts';
-export { type Reaching, type Slope, slopeOf, timeTo } from './chart/slope.ts';
+export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading, type Named, type ReadingVerdict } from './chart/verdict.ts';
 export {
-  type ChartEnd,
   type ChartKnown,
   type ChartWalk,
   type Given,
   minutesAhead,
   readingsOnPath,
-  type Step as ChartStep,
   walkChart,
 } from './chart/walk.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
@@ -244,8 +236,8 @@ export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
 // print
 export { bandWords, chartPage, pocketCard } from './print/chart-sheets.ts';
-export { handOnSheet, readingText, ruledOut } from './print/hand-on.ts';
-export { type Block, type Sheet, sheetDefinition, sheetFonts, sheetText } from './print/sheet.ts';
+export { handOnSheet, readingText } from './print/hand-on.ts';
+export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
 export { asTold, compareReadings, looksOf, type ReadDiffering } from './readout/compare.ts';
 export {
   type Candidate,

@@ -57,13 +57,10 @@ const papers = {
   card: { size: { width: 105 * millimetre, height: 148 * millimetre }, margins: [9, 8, 9, 11], point: 7.6 },
 } as const;
 
-/** Fonts a printed sheet names; whoever makes the file brings them. */
-export const sheetFonts = ['Body', 'Code'] as const;
-
 /** Signs the printed face lacks, as it can show them. */
 const plainSigns = (text: string): string => text.replaceAll('→', '›').replaceAll('☐', '[ ]').replaceAll('✓', '·');
 
-/** A sheet as a document definition for pdfmake. A card is one page in any case; a page may run on. */
+/** A sheet as a document definition for pdfmake, in two faces, `Body` and `Code`, which whoever makes the file brings. A card is one page in any case; a page may run on. */
 export function sheetDefinition(sheet: Sheet): Readonly<Record<string, unknown>> {
   const paper = papers[sheet.paper];
   const soft = '#5b6763';
