@@ -60,7 +60,10 @@ const papers = {
 /** Signs the printed face lacks, as it can show them. */
 const plainSigns = (text: string): string => text.replaceAll('→', '›').replaceAll('☐', '[ ]').replaceAll('✓', '·');
 
-/** A sheet as a document definition for pdfmake, in two faces, `Body` and `Code`, which whoever makes the file brings. A card is one page in any case; a page may run on. */
+/**
+ * A sheet as a document definition for pdfmake, in two faces, `Body` and `Code`, which whoever makes the file brings. What
+ * does not fit runs on: on a card, onto its back.
+ */
 export function sheetDefinition(sheet: Sheet): Readonly<Record<string, unknown>> {
   const paper = papers[sheet.paper];
   const soft = '#5b6763';
