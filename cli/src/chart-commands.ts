@@ -8,6 +8,7 @@ import {
   celsiusOf,
   entriesOf,
   entryOf,
+  familyEntry,
   fillChart,
   formatTaken,
   type Given,
@@ -16,6 +17,8 @@ import {
   type MeasureNode,
   measure,
   type ParameterId,
+  parametersOf,
+  partNamesOf,
   walkChart,
 } from '@wire-trail/core';
 import { z } from 'zod';
@@ -62,11 +65,12 @@ export function runWalk(file: string, { chart: id, answers, code }: Options): Ou
   const own = chartIn(bundle, file, id);
   if (!answers) return refuse('--answers', 'names the file of answers');
   const given = readShape(answers, Answers);
-  const [family] = entriesOf(bundle, 'family');
-  const parameters = new Map<ParameterId, number>(family?.parameters.map((p) => [p.id, p.value]));
-  const variant = family?.variants.find((v) => v.id === given.variant);
-  for (const [k, v] of Object.entries(variant?.values ?? {})) parameters.set(k as ParameterId, v);
-  const partNames = new Map(family?.parts.map((p) => [p.id, p.name]));
+  const family = familyEntry(bundle);
+  const parameters = parametersOf(
+    family,
+    family.variants.find((v) => v.id === given.variant),
+  );
+  const partNames = partNamesOf(family);
   const subject = entryOf(bundle, 'code', code) ?? entryOf(bundle, 'symptom', code);
   const chart = subject ? fillChart(own, subject.chartUse, partNames) : own;
   const known: ChartKnown = {

@@ -4,9 +4,9 @@ import {
   ChartId,
   chartOf,
   chartPage,
-  entriesOf,
   entryOf,
-  type ParameterId,
+  familyEntry,
+  parametersOf,
   pocketCard,
   printMermaid,
   readChartText,
@@ -63,10 +63,9 @@ export async function runExchangePdf(file: string, options: Options): Promise<Ou
   if (code && !subject) return refuse(file, `has no code or symptom “${code}”`);
   const chart = chartIn(bundle, file, id ?? subject?.chart ?? undefined);
   if (!out) return refuse('--out', 'names the file to write');
-  const [family] = entriesOf(bundle, 'family');
-  const parameters = new Map<ParameterId, number>(family?.parameters.map((p) => [p.id, p.value]));
-  const of = { bundle, chart, parameters, subject };
-  const find = `${family?.name ?? ''} ${subject?.kind === 'code' ? subject.text : chart.title}`;
+  const family = familyEntry(bundle);
+  const of = { bundle, chart, parameters: parametersOf(family), subject };
+  const find = `${family.name} ${subject?.kind === 'code' ? subject.text : chart.title}`;
   const sheet = card
     ? pocketCard({ ...of, address: `${address}/trail?find=${encodeURIComponent(find)}` })
     : chartPage(of);

@@ -235,7 +235,7 @@ export {
 export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
 // print
-export { bandWords, chartPage, pocketCard } from './print/chart-sheets.ts';
+export { bandWords, chartPage, pocketCard, verdictWords } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
 export { asTold, compareReadings, looksOf, type ReadDiffering } from './readout/compare.ts';
@@ -392,6 +392,7 @@ export {
 } from './unit/plate.ts';
 export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
+export { parametersOf, partNamesOf } from './unit/values.ts';
 // walk
 export { chartKnown, enteredBefore, settingNumber, walkOfChart } from './walk/known.ts';
 export { ledgerOf, type Owed } from './walk/ledger.ts';

@@ -7,7 +7,7 @@ import { interlockWords } from '../gesture/lint.ts';
 import type { Hazard, Instrument } from '../source/model.ts';
 import type { Part } from '../unit/family.ts';
 import type { Parameters } from './band.ts';
-import type { Choice } from './choices.ts';
+import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import type { Chart, ChartNode } from './model.ts';
@@ -91,12 +91,12 @@ function lintAnswers(node: ChartNode, choices: readonly Choice[], at: Path): Fin
   );
   const missing = (answer: string, severity: 'error' | 'warning') =>
     findings.push({ code: 'answer-missing', severity, at, node: node.title, answer } as Finding);
-  const canTell = choices.some((c) => c.answer === 'cannot tell');
-  if (node.kind === 'look' && !canTell) missing('cannot tell', 'warning');
+  const canTell = choices.some((c) => c.answer === cannotTell);
+  if (node.kind === 'look' && !canTell) missing(cannotTell, 'warning');
   if ((node.kind === 'ask' || (node.kind === 'operate' && !node.watch)) && choices.length < 2)
     missing('a second answer', 'error');
   if (node.kind === 'split' && node.cases.length === 0) missing('a case', 'error');
-  if (node.kind === 'split' && node.by.kind !== 'reading' && !node.otherwise) missing('something else', 'warning');
+  if (node.kind === 'split' && node.by.kind !== 'reading' && !node.otherwise) missing(otherwise, 'warning');
   return findings;
 }
 

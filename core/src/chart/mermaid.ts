@@ -1,3 +1,4 @@
+import { cannotTell } from './choices.ts';
 import { assemble, type Drawn, type DrawnAnswer, type DrawnNode, drawnOf, freshId, isHead } from './drawn.ts';
 import { type Chart, ChartNode } from './model.ts';
 import { mostNodes } from './outline.ts';
@@ -148,7 +149,7 @@ function guessHead(shape: string | null, answers: readonly string[], title: stri
   if (answers.length === 0)
     return /\b(hand|call|send|support)\b/i.test(title) ? 'verdict hand-on' : 'verdict cause-found';
   const said = answers.map((a) => a.toLowerCase());
-  const isYesNo = said.every((a) => ['yes', 'no', 'cannot tell'].includes(a)) && answers.length > 1;
+  const isYesNo = said.every((a) => ['yes', 'no', cannotTell].includes(a)) && answers.length > 1;
   if (isYesNo) return 'look';
   if (answers.length > 1 || shape === '{' || shape === '{{') return 'ask';
   return /\breplace|\bnew\b/i.test(title) ? 'act replace' : /\bclean/i.test(title) ? 'act clean' : 'act adjust';

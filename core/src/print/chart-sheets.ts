@@ -11,6 +11,7 @@ import type { Code, Symptom } from '../code/model.ts';
 import { proveRun } from '../code/prove.ts';
 import type { Bundle } from '../library/bundle.ts';
 import { entriesOf, entryOf, familyEntry } from '../library/select.ts';
+import { partNamesOf } from '../unit/values.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;
@@ -56,7 +57,8 @@ export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, param
   }
 }
 
-const verdictWords = {
+/** What a verdict is called where it stands. */
+export const verdictWords = {
   'cause-found': 'Cause found',
   'hand-on': 'Hand it on',
   'nothing-found': 'Nothing found',
@@ -133,7 +135,7 @@ const foot = (standing: string): string =>
   `${standing.replaceAll('-', ' ')}. Local codes and licensed practice come first. Wire Trail does not say that a unit is safe.`;
 
 function filled(of: Printed): Printed {
-  const names = new Map(familyEntry(of.bundle).parts.map((p) => [p.id, p.name]));
+  const names = partNamesOf(familyEntry(of.bundle));
   return { ...of, chart: of.subject ? fillChart(of.chart, of.subject.chartUse, names) : of.chart };
 }
 

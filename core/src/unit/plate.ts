@@ -1,6 +1,7 @@
 import type { ParameterId, VariantId } from '../base/ids.ts';
 import type { Family, Variant } from './family.ts';
 import { compilePattern, fits } from './pattern.ts';
+import { parametersOf } from './values.ts';
 
 /** What is known of a unit from its plate. Null, or an option left out, is "cannot be read", which rules nothing out. */
 export type Plate = Readonly<{
@@ -103,13 +104,11 @@ const withReasons = (family: Family, plate: Plate) =>
 export function resolvePlate(family: Family, plate: Plate): Resolved {
   const fitting = withReasons(family, plate);
   const one = fitting.length === 1 ? fitting[0] : undefined;
-  const parameters = new Map(family.parameters.map((p) => [p.id, p.value]));
-  for (const [id, value] of Object.entries(one?.variant.values ?? {})) parameters.set(id as ParameterId, value);
   return {
     variant: one?.variant.id ?? null,
     alive: fitting.map(({ variant }) => variant.id),
     why: one?.why ?? [],
-    parameters,
+    parameters: parametersOf(family, one?.variant),
   };
 }
 

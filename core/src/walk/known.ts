@@ -9,6 +9,7 @@ import type { Bundle } from '../library/bundle.ts';
 import { entryOf, familyEntry } from '../library/select.ts';
 import { partsSeen } from '../readout/evidence.ts';
 import { subPlace } from '../readout/sub-code.ts';
+import { partNamesOf } from '../unit/values.ts';
 import type { WalkEvent } from './model.ts';
 import type { GivenAnswer, Walk } from './state.ts';
 
@@ -48,7 +49,7 @@ export function chartKnown(input: {
     parameters,
     settings,
     charts: (id: ChartId) => entryOf(bundle, 'chart', id),
-    partNames: new Map(familyEntry(bundle).parts.map((p) => [p.id, p.name])),
+    partNames: partNamesOf(familyEntry(bundle)),
   };
 }
 

@@ -1,4 +1,12 @@
-import { chartPage, entriesOf, pocketCard, printMermaid, printOutline, type Sheet } from '@wire-trail/core';
+import {
+  chartPage,
+  entriesOf,
+  parametersOf,
+  pocketCard,
+  printMermaid,
+  printOutline,
+  type Sheet,
+} from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { SheetView } from '../../../parts/sheet/SheetView.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
@@ -25,7 +33,7 @@ export function PrintRoom({ body, bodies, bundle }: ChartAt) {
     const of = {
       bundle: { ...bundle, family: family.id },
       chart: body,
-      parameters: new Map(family.parameters.map((p) => [p.id, p.value])),
+      parameters: parametersOf(family),
       subject,
     };
     const find = `${family.name} ${subject?.kind === 'code' ? subject.text : body.title}`;

@@ -1,4 +1,14 @@
-import { choicesOf, entriesOf, entryOf, fillChart, type Given, minutesAhead, walkChart } from '@wire-trail/core';
+import {
+  choicesOf,
+  entriesOf,
+  entryOf,
+  fillChart,
+  type Given,
+  minutesAhead,
+  parametersOf,
+  partNamesOf,
+  walkChart,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import type { ChartAt } from './ChartStudio.tsx';
 
@@ -10,12 +20,12 @@ export function TryRoom({ body, bodies }: ChartAt) {
   const family = entriesOf(bodies, 'family')[0];
   const users = [...entriesOf(bodies, 'code'), ...entriesOf(bodies, 'symptom')].filter((c) => c.chart === body.id);
   const subject = users.find((u) => u.id === user) ?? users[0];
-  const partNames = new Map(family?.parts.map((p) => [p.id, p.name]));
+  const partNames = family ? partNamesOf(family) : new Map();
   const chart = subject ? fillChart(body, subject.chartUse, partNames) : body;
   const walk = walkChart(chart, given, {
     code: subject?.kind === 'code' ? subject.text : null,
     ...(variant ? { variants: [variant] } : {}),
-    parameters: new Map(family?.parameters.map((p) => [p.id, p.value])),
+    parameters: family ? parametersOf(family) : new Map(),
     partNames,
     charts: (id) => entryOf(bodies, 'chart', id),
   });

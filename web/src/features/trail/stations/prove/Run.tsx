@@ -1,13 +1,10 @@
 import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Next, Room, type StationProps } from '../station.tsx';
-import { Timer } from '../test/Wait.tsx';
+import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
 import { plural, runOf } from './ProveStation.tsx';
 
-const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 const tomorrowMs = 86_400_000;
-/** A run of half a day or more is waited for until a date. */
-const dateFromMs = 43_200_000;
 
 /** The shortest run that proves it: worked out, begun, waited for. */
 export function Run(props: StationProps) {

@@ -1,15 +1,8 @@
-import { type ChartWalk, entriesOf, handOnSheet, type VerdictNode } from '@wire-trail/core';
+import { type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Next, type StationProps } from '../station.tsx';
-
-const verdictWords = {
-  'cause-found': 'Cause found',
-  'hand-on': 'Hand it on',
-  'nothing-found': 'Nothing found',
-  'unsafe-stop': 'Stop: unsafe',
-  'left-limited': 'Left running limited',
-} as const;
+import { dayOf } from './Wait.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
 export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
@@ -101,4 +94,4 @@ function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationPr
   );
 }
 
-const dayIn = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+const dayIn = (days: number): string => dayOf(Date.now() + days * 86_400_000);

@@ -29,8 +29,9 @@ export function clockWords(ms: number): string {
 }
 
 /** A wait of half a day or more is put away until a date. */
-const dateFromMs = 43_200_000;
-const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+export const dateFromMs = 43_200_000;
+/** The day of an instant, as dates are kept. */
+export const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 /** A timer that goes on wherever the phone is: it is an event with a time, not a thing that runs. */
 export function Timer({ since, ms, over }: { since: string; ms: number; over: React.ReactNode }) {
