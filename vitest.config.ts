@@ -2,17 +2,19 @@ import { defineConfig } from 'vitest/config';
 
 // a busy machine may be ten times slower than a desk: no test here is about time
 const patience = { testTimeout: 300_000, hookTimeout: 300_000 };
+const setupFiles = ['core/src/testing/seed.ts'];
 
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, ...patience } },
+      { test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, setupFiles, ...patience } },
       {
         test: {
           name: 'web',
           include: ['web/src/**/*.test.{ts,tsx}'],
           environment: 'jsdom',
           isolate: false,
+          setupFiles,
           ...patience,
         },
       },

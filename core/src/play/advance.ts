@@ -2,12 +2,13 @@ import type { ControlId, ControllerId, ModeId, SignId } from '../base/ids.ts';
 import type { Effect } from '../unit/effect.ts';
 import type { Variable } from '../unit/mode.ts';
 import { type Shown, sameShown } from '../unit/signal.ts';
+import { beginThread, feedDue, feedHand } from './attempt.ts';
 import { isSupplied } from './facts.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import type { Hand, UnitEvent } from './op.ts';
 import { holds, showsNow } from './shows.ts';
 import { freshVariables, type Mind, type ModeCause, type UnitEffect, type UnitState } from './state.ts';
-import { type Around, beginThread, feedDue, feedHand, type Outcome, type Thread } from './thread.ts';
+import type { Around, Outcome, Thread } from './thread.ts';
 
 type Work = { -readonly [K in keyof UnitState]: UnitState[K] };
 

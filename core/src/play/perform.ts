@@ -103,9 +103,17 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
   // after a rest the hand is ready: the rest is up when it acts
   let rested = false;
   const approach = (ms: number): number => (rested ? 30 : ms);
+  // a rest may end between two times: the unit goes on after the shortest, and shows its signs from there
+  let ready = from;
+  // what was counted is done when nothing is added for so long
+  let settled = from;
+  const settle = (): void => {
+    t = Math.max(t, settled);
+  };
 
   const put = (op: number, event: UnitEvent, hand: Hand): void => {
     rested = false;
+    ready = event.at;
     solo.take(event);
     done.push({ op, event, hand });
     lastActAt = event.at;
@@ -140,6 +148,12 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     t += hands.pressMs();
     back(op, control, place);
   };
+  /** Waits for a sign and goes on from it, whatever is left of a rest before. */
+  const waitFor = (ms: number): void => {
+    ready += ms;
+    t = ready + hands.reaction();
+    rested = false;
+  };
   const anyPush = (): ControlId | undefined =>
     [...facts.controls.values()].find((c) => c.mechanism.kind === 'push')?.control.id;
 
@@ -150,6 +164,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       case 'press': {
         const control = op.control === 'any' ? anyPush() : op.control;
         if (!control) break;
+        settle();
         for (let n = hands.count(op.times); n > 0; n -= 1) {
           const began = t;
           t += approach(Math.max(40, hands.pace(op.paceMs) * 0.6));
@@ -160,6 +175,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       }
       case 'grip':
       case 'hold': {
+        settle();
         for (const g of op.grips) {
           t += approach(Math.max(30, hands.pace(120)));
           grip(pc, g);
@@ -185,6 +201,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         break;
       }
       case 'turn': {
+        settle();
         const meant = op.stop ? op.clicks : hands.count(op.clicks);
         let left = meant;
         while (
@@ -212,6 +229,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       case 'set': {
         const own = facts.controls.get(op.control);
         if (own?.mechanism.kind === 'clicks') {
+          settle();
           for (let n = 0; solo.around.clickOf(op.control) !== op.atClick && n < own.mechanism.perTurn; n += 1) {
             t += Math.max(20, hands.pace(300));
             const event = { at: t, kind: 'click' as const, control: op.control, way: 'cw' as const };
@@ -220,6 +238,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           break;
         }
         if (solo.places.get(op.control) === op.to) break;
+        settle();
         t += approach(Math.max(40, hands.pace(op.paceMs)));
         move(pc, op.control, op.to);
         if (own?.springs.has(op.to)) {
@@ -230,6 +249,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       }
       case 'rest':
         t += hands.keep(op);
+        ready += op.leastMs;
         rested = true;
         break;
       case 'choose': {
@@ -239,8 +259,9 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         break;
       }
       case 'show':
-        for (const shown of op.signs) signs.push({ at: t + op.delayMs, shown });
-        if (op.must || op.delayMs > 0) t += op.delayMs + hands.reaction();
+        for (const shown of op.signs) signs.push({ at: ready + op.delayMs, shown });
+        if (op.must) waitFor(op.delayMs);
+        else if (op.delayMs > 0) t += op.delayMs + hands.reaction();
         break;
       case 'open': {
         const { from: since } = op;
@@ -249,8 +270,8 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           signs.filter((s) => s.at <= t && sameShown(s.shown, since.shown)).length >= since.nth
         )
           break;
-        for (let n = 1; n <= since.nth; n += 1) signs.push({ at: t + n * op.gapMs, shown: since.shown });
-        t += since.nth * op.gapMs + hands.reaction();
+        for (let n = 1; n <= since.nth; n += 1) signs.push({ at: ready + n * op.gapMs, shown: since.shown });
+        waitFor(since.nth * op.gapMs);
         break;
       }
       case 'guard': {
@@ -258,7 +279,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         const moot = (o: Op): boolean => o.op === 'set' && solo.places.get(o.control) === o.to;
         const next = controlOfOp(program.ops.slice(pc + 1).find((o) => controlOfOp(o) !== null && !moot(o)));
         if (next !== null && (next === op.of.control || next === 'any' || op.of.control === 'any'))
-          t = Math.max(t, lastActAt + op.settleMs + 50);
+          settled = lastActAt + op.settleMs + 50;
         break;
       }
       case 'branch': {

@@ -74,6 +74,26 @@ describe('a unit on the bench', () => {
     const again = bench({ id: 'w', script }).set('power', 'off').set('power', 'on').wait(1500).press('a', 2).wait(1000);
     expect(again.mode).toBe('service');
   });
+  it('a rest has its latest end, but who waits for a sign goes on from the sign', () => {
+    const plain = { id: 'p', script: 'from idle\npress a\nrest 2 s to 4 s\npress b\nreach service' };
+    expect(bench(plain).press('a').wait(3000).press('b').mode).toBe('service');
+    expect(bench(plain).press('a').wait(4500).press('b').missed).toEqual(['p 2 too-late 750']);
+    const shown = plain.script.replace('press b', 'see l1 lit within 1 s to 2 s\npress b');
+    const after = (ms: number) => bench({ id: 's', script: shown }).press('a').wait(ms).press('b');
+    expect(after(3000).missed).toEqual(['s 2 before-sign 250']);
+    expect(after(9000).mode).toBe('service');
+    const twice = shown.replace('press b', 'rest 2 s to 4 s\npress b');
+    const later = (ms: number) => bench({ id: 't', script: twice }).press('a').wait(ms).press('b');
+    expect(later(5000).missed).toEqual(['t 3 too-early 250']);
+    expect(later(8500).mode).toBe('service');
+    expect(later(10_000).missed).toEqual(['t 4 too-late 750']);
+  });
+  it('a window opens with the sign that came last, not with its first time', () => {
+    const window = 'see l1 lit within 1 s to 2 s\nwithin 9 s of l1 lit\n  press b';
+    const script = `from idle\npress a\n${window}\nrest 8 s to 20 s\n${window}\nreach service`;
+    const unit = bench({ id: 'w', script }).press('a').wait(3000).press('b').wait(12_000).press('b');
+    expect(unit.mode).toBe('service');
+  });
   it('does nothing without supply', () => {
     const unit = bench(three).set('power', 'off').press('a', 3).wait(1000);
     expect(unit.mode).toBe('idle');

@@ -1,7 +1,8 @@
+import { beginThread, feedDue, feedHand } from './attempt.ts';
 import type { UnitFacts } from './facts.ts';
 import type { Program } from './op.ts';
 import { type Done, Solo } from './perform.ts';
-import { beginThread, feedDue, feedHand, type Miss, type Outcome, type Thread } from './thread.ts';
+import type { Miss, Outcome, Thread } from './thread.ts';
 
 /** What came of a try at one program on its own. */
 export type Tried = Readonly<{ took: true; at: number }> | Readonly<{ took: false; miss: Miss }>;

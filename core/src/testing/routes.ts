@@ -10,13 +10,17 @@ const line = fc.oneof(
   fc
     .tuple(fc.constantFrom('right', 'left'), fc.integer({ min: 1, max: 6 }))
     .map(([w, n]) => `turn knob ${w} ${n} clicks`),
-  secs.map((s) => `rest ${s} s to ${s + 6} s`),
+  fc.tuple(secs, fc.constantFrom(2, 6)).map(([s, more]) => `rest ${s} s to ${s + more} s`),
   fc.constantFrom('set lid open', 'set lid shut', 'hold rocker up for 2 s to 5 s', 'see l1 lit within 1 s to 2 s'),
   fc
     .tuple(push, push)
     .filter(([x, y]) => x !== y)
     .map(([x, y]) => `keep ${x}\n  press ${y} 2 times`),
   fc.tuple(push, fc.integer({ min: 2, max: 4 })).map(([c, n]) => `within 9 s of step-before\n  press ${c} ${n} times`),
+  push.map((c) => `press ${c}\nsee l1 lit within 1 s to 2 s\nwithin 9 s of l1 lit\n  press ${c} 2 times`),
+  fc
+    .tuple(secs, push, push)
+    .map(([s, x, y]) => `press ${x}\nif nothing within ${s} s\n  press ${x}\nelse\n  press ${y}`),
   push.map((c) => `hold ${c}\nlet-go ${c} at beep on #2`),
   fc.tuple(push, push).map(([x, y]) => `group 2 times\n  press ${x}\n  set lid open\n  press ${y}\n  set lid shut`),
 );
