@@ -394,7 +394,7 @@ export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 export { parametersOf, partNamesOf } from './unit/values.ts';
 // walk
-export { chartKnown, enteredBefore, settingNumber, walkOfChart } from './walk/known.ts';
+export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf, type Owed } from './walk/ledger.ts';
 export {
   Happened,
@@ -406,5 +406,5 @@ export {
   type WalkEventOf,
 } from './walk/model.ts';
 export type { GivenAnswer, KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
-export { currentStation, foldWalk, standingEvents, timerKey, type Walk } from './walk/state.ts';
+export { currentStation, foldWalk, standingEvents, stepKey, timerKey, type Walk } from './walk/state.ts';
 export { TakenReading } from './walk/taken.ts';

@@ -15,7 +15,7 @@ import {
   sheetText,
   standingEvents,
   WalkEvent,
-  walkOfChart,
+  walkChart,
   writeReadings,
 } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
@@ -119,7 +119,7 @@ describe('sheets', () => {
   it('the hand-on sheet tells unit, code, readings with time and meter, what is ruled out and what is not, and what was seen', () => {
     const walk = foldWalk(walked);
     if (!walk) throw new Error('walk');
-    const chartWalk = walkOfChart(chart, k19, walk, { charts: () => undefined });
+    const chartWalk = walkChart(chart, walk.answers, { charts: () => undefined });
     expect(chartWalk.end?.kind).toBe('verdict');
     const text = sheetText(handOnSheet({ bundle, walk, chartWalk, subject: k19 }));
     for (const said of [

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   Chart,
+  type Code,
   chartKnown,
   enteredBefore,
   entryOf,
@@ -8,10 +9,11 @@ import {
   foldWalk,
   ledgerOf,
   settingNumber,
+  stepKey,
   timerKey,
   type Walk,
   WalkEvent,
-  walkOfChart,
+  walkChart,
 } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { chart } from '../testing/charts.ts';
@@ -63,6 +65,29 @@ describe('the ledger of a machine', () => {
     expect(keys(first, second(eventId(1)))).toEqual([['setting', '3, was 2', null]]);
     expect(keys(first, second('setting:fill'))).toEqual([['limited', 'Pad pressure back', '2031-01-15']]);
     expect(keys(first, second('something'))).toHaveLength(2);
+  });
+});
+
+describe('readings after a repair', () => {
+  it('belong to a step of a chart: another chart may have a step of that name', () => {
+    const reading = (value: number) => ({
+      typed: String(value),
+      quantity: 'resistance',
+      value,
+      atCelsius: null,
+      least: null,
+      most: null,
+      verdict: 'pass',
+    });
+    const after = (chart: string, value: number) => ({
+      kind: 'reading-after',
+      chart,
+      node: 'measure',
+      reading: reading(value),
+    });
+    const walk = walkOf(after('one', 10), after('other', 20), after('one', 30));
+    const at = (chart: string) => walk.after.get(stepKey({ chart: chart as never, node: 'measure' as never }))?.value;
+    expect([at('one'), at('other'), at('third')]).toEqual([30, 20, undefined]);
   });
 });
 
@@ -135,8 +160,8 @@ describe('what a chart may go by', () => {
 
   it('a chart is followed as it stands for the code', () => {
     const own = entryOf(bundle, 'chart', 'supply-check') as Chart;
-    const code = entryOf(bundle, 'code', 'v28') ?? null;
-    const walk = walkOfChart(own, code, walkOf(), known(walkOf()));
+    const code = entryOf(bundle, 'code', 'v28') as Code;
+    const walk = walkChart(fillChart(own, code.chartUse, known(walkOf()).partNames), [], known(walkOf()));
     const rest = walk.chart.nodes.find((n) => n.id === 'rest');
     expect(rest).toMatchObject({
       probes: ['L of Mains supply', 'N of Mains supply'],

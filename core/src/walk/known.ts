@@ -1,9 +1,7 @@
 import type { ChartId, NodeId, SettingId } from '../base/ids.ts';
 import { parseReading, quantities } from '../base/quantity.ts';
 import type { Parameters } from '../chart/band.ts';
-import { fillChart } from '../chart/fill.ts';
-import type { Chart } from '../chart/model.ts';
-import { type ChartKnown, type ChartWalk, walkChart } from '../chart/walk.ts';
+import type { ChartKnown } from '../chart/walk.ts';
 import type { Code, Symptom } from '../code/model.ts';
 import type { Bundle } from '../library/bundle.ts';
 import { entryOf, familyEntry } from '../library/select.ts';
@@ -51,12 +49,6 @@ export function chartKnown(input: {
     charts: (id: ChartId) => entryOf(bundle, 'chart', id),
     partNames: partNamesOf(familyEntry(bundle)),
   };
-}
-
-/** The chart of a walk, as it stands for its code, followed through everything that was answered. */
-export function walkOfChart(chart: Chart, subject: Code | Symptom | null, walk: Walk, known: ChartKnown): ChartWalk {
-  const filled = subject ? fillChart(chart, subject.chartUse, known.partNames) : chart;
-  return walkChart(filled, walk.answers, known);
 }
 
 /** What was last entered at a step, also when it was taken back since: going back keeps it. */

@@ -53,9 +53,10 @@ export type GivenAnswer = Readonly<{
   at: string;
 }>;
 
+/** The key of a step: two charts may have steps of one name. */
+export const stepKey = (of: Readonly<{ chart: ChartId; node: NodeId }>): string => `${of.chart}/${of.node}`;
 /** The key a wait is kept under. */
-export const timerKey = (of: WalkEventOf<'timer'>['of']): string =>
-  of.kind === 'prove' ? 'prove' : `${of.chart}/${of.node}`;
+export const timerKey = (of: WalkEventOf<'timer'>['of']): string => (of.kind === 'prove' ? 'prove' : stepKey(of));
 
 /** What a walk's events add up to. */
 export type Walk = Readonly<{
@@ -100,7 +101,8 @@ export type Walk = Readonly<{
   putBack: ReadonlyArray<Readonly<{ of: WalkId; what: string }>>;
   cleared: boolean;
   waitingUntil: string | null;
-  after: ReadonlyMap<NodeId, TakenReading>;
+  /** Readings taken once more after the repair, by `stepKey`. */
+  after: ReadonlyMap<string, TakenReading>;
   proved: Readonly<{ returned: boolean; cycles: number }> | null;
   closed: Readonly<{ outcome: WalkEventOf<'closed'>['outcome']; fixedBy: string }> | null;
   /** Newest event that can be taken back; null on a fresh walk. */
@@ -246,7 +248,7 @@ function apply(walk: Walk, event: WalkEvent): Walk {
     case 'resumed':
       return { ...next, waitingUntil: null };
     case 'reading-after':
-      return { ...next, after: new Map([...walk.after, [event.node, event.reading]]) };
+      return { ...next, after: new Map([...walk.after, [stepKey(event), event.reading]]) };
     case 'proved':
       return { ...next, proved: { returned: event.returned, cycles: event.cycles }, waitingUntil: null };
     case 'closed':

@@ -25,7 +25,7 @@ import {
   squeezed,
   type Variant,
   type Walk,
-  walkOfChart,
+  walkChart,
 } from '@wire-trail/core';
 
 /** Everything a walk needs of its family's bundle, resolved once. */
@@ -97,7 +97,7 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const holdsHere = ownChart && holdsFor(ownChart.onlyVariants, alive) !== 'no';
   const known = chartKnown({ bundle, walk, subject, variants: alive, parameters });
   const chart = holdsHere ? fillChart(ownChart, subject?.chartUse ?? noUse, known.partNames) : null;
-  const chartWalk = chart ? walkOfChart(chart, null, walk, known) : null;
+  const chartWalk = chart ? walkChart(chart, walk.answers, known) : null;
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
   const front = panel?.faces[0];

@@ -1,10 +1,16 @@
-import { entriesOf, type MeasureNode, readingText, type TakenReading } from '@wire-trail/core';
+import { type ChartId, entriesOf, type MeasureNode, readingText, stepKey, type TakenReading } from '@wire-trail/core';
 import { useState } from 'react';
 import { Next, Room, type StationProps } from '../station.tsx';
 import { Measure } from '../test/Measure.tsx';
 import { runOf } from './ProveStation.tsx';
 
-type Measured = Readonly<{ node: MeasureNode; chart: string; before: TakenReading; after: TakenReading | null }>;
+type Measured = Readonly<{
+  key: string;
+  node: MeasureNode;
+  chart: ChartId;
+  before: TakenReading;
+  after: TakenReading | null;
+}>;
 
 /** What fixed it, readings before and after, and the end of the walk. */
 export function Close({ walk, data, add }: StationProps) {
@@ -28,7 +34,7 @@ export function Close({ walk, data, add }: StationProps) {
           known={data.bandKnown}
           instruments={entriesOf(data.bundle, 'instrument')}
           onTake={(reading) => {
-            void add({ kind: 'reading-after', chart: measuring.chart as never, node: measuring.node.id, reading });
+            void add({ kind: 'reading-after', chart: measuring.chart, node: measuring.node.id, reading });
             setMeasuring(null);
           }}
         />
@@ -94,7 +100,7 @@ export function Close({ walk, data, add }: StationProps) {
           </thead>
           <tbody>
             {measured.map((m) => (
-              <tr key={m.node.id}>
+              <tr key={m.key}>
                 <td>{m.node.title}</td>
                 <td className="mono">{words(m.before)}</td>
                 <td className="mono">
@@ -119,13 +125,10 @@ export function Close({ walk, data, add }: StationProps) {
 function measuredNodes(walk: StationProps['walk'], data: StationProps['data']): Measured[] {
   const last = new Map<string, Measured>();
   for (const s of data.chartWalk?.path ?? [])
-    if (s.node.kind === 'measure' && s.reading)
-      last.set(s.node.id, {
-        node: s.node,
-        chart: s.chart,
-        before: s.reading,
-        after: walk.after.get(s.node.id) ?? null,
-      });
+    if (s.node.kind === 'measure' && s.reading) {
+      const key = stepKey({ chart: s.chart, node: s.node.id });
+      last.set(key, { key, node: s.node, chart: s.chart, before: s.reading, after: walk.after.get(key) ?? null });
+    }
   return [...last.values()];
 }
 
