@@ -1,5 +1,5 @@
 import type { NodeId } from '../base/ids.ts';
-import { changeTargets, choicesOf, leadAnswer } from './choices.ts';
+import { changeReferences, changeTargets, choicesOf, leadAnswer } from './choices.ts';
 import { drawnOf, freshId, headOf, nodeFromHead, plainLabel, sharedFields } from './drawn.ts';
 import type { Chart, ChartNode } from './model.ts';
 import { outlineRows } from './outline.ts';
@@ -262,7 +262,7 @@ export function insertChart(chart: Chart, place: Place | null, other: Chart): Ch
   }
   const renamed = (id: NodeId): NodeId | null => ids.get(id) ?? null;
   const nodes = other.nodes.map((n) =>
-    renameReferences({ ...changeTargets(n, renamed), id: ids.get(n.id) ?? n.id }, ids),
+    changeReferences({ ...changeTargets(n, renamed), id: ids.get(n.id) ?? n.id }, (id) => ids.get(id) ?? id),
   );
   const start = ids.get(other.start);
   const grown: Chart = {
@@ -272,20 +272,4 @@ export function insertChart(chart: Chart, place: Place | null, other: Chart): Ch
     nodes: [...chart.nodes, ...nodes],
   };
   return place && start ? leadTo(grown, place, start) : grown;
-}
-
-/** What a node says of other nodes beside where it leads. */
-function renameReferences(node: ChartNode, ids: ReadonlyMap<NodeId, NodeId>): ChartNode {
-  const to = (id: NodeId): NodeId => ids.get(id) ?? id;
-  if (node.kind === 'measure' && node.band.kind === 'ratio')
-    return { ...node, band: { ...node.band, to: to(node.band.to) } };
-  if (node.kind === 'compare')
-    return {
-      ...node,
-      reading: to(node.reading),
-      against: node.against.kind === 'reading' ? { ...node.against, node: to(node.against.node) } : node.against,
-    };
-  if (node.kind === 'split' && (node.by.kind === 'answer' || node.by.kind === 'reading'))
-    return { ...node, by: { ...node.by, node: to(node.by.node) } };
-  return node;
 }

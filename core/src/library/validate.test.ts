@@ -1,5 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { namedNodes } from '../chart/choices.ts';
 import {
+  type ChartNode,
   type Entry,
   type EntryKind,
   entriesOf,
@@ -12,6 +15,7 @@ import {
   validate,
 } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
+import { anyChart } from '../testing/charts.ts';
 
 type Loose = { [key: string]: unknown };
 const changed = (kind: EntryKind, id: string, change: (entry: Loose) => Loose) => {
@@ -198,6 +202,26 @@ describe('validate', () => {
         f.code === 'part-unknown' && f.id,
       ]),
     ).toEqual([[what, place, 'gone']]);
+  });
+
+  it('whatever a step of a chart names is followed, wherever it stands in the step', () => {
+    const isName = (value: unknown): boolean => typeof value === 'string' && /^(n\d+|the-end)$/.test(value);
+    const spelled = (value: unknown, at: string): string[] =>
+      isName(value)
+        ? [at]
+        : value && typeof value === 'object'
+          ? Object.entries(value).flatMap(([k, v]) => (k === 'title' ? [] : spelled(v, `${at}.${k}`)))
+          : [];
+    fc.assert(
+      fc.property(anyChart(), (made) => {
+        for (const { id: _, ...node } of made.nodes) {
+          const named = namedNodes(node as ChartNode).flatMap(([id, at]) =>
+            isName(id) ? [['', ...at].join('.')] : [],
+          );
+          expect(named.sort()).toEqual(spelled(node, '').sort());
+        }
+      }),
+    );
   });
 
   it('finds nothing in a sound bundle', () => {

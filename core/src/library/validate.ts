@@ -1,4 +1,5 @@
 import type { Finding, Path } from '../base/finding.ts';
+import { namedNodes } from '../chart/choices.ts';
 import type { Step } from '../gesture/model.ts';
 import { eachStep } from '../gesture/steps.ts';
 import type { Shown } from '../unit/signal.ts';
@@ -231,45 +232,6 @@ function parameterUses(value: unknown, at: Path): Use[] {
   return Object.entries(value).flatMap(([key, item]) => parameterUses(item, [...at, key]));
 }
 
-/** The keys under which a node names other nodes of its chart, beside its answers. */
-const nodeKeys = [
-  'yes',
-  'no',
-  'cannotTell',
-  'next',
-  'pass',
-  'low',
-  'high',
-  'fail',
-  'tooClose',
-  'open',
-  'short',
-] as const;
-const moreNodeKeys = ['otherwise', 'nothingFound', 'causeFound', 'reading'] as const;
-
-function nodeUses(
-  n: Extract<Entry, { kind: 'chart' }>['nodes'][number],
-  at: Path,
-): Array<readonly [id: string, at: Path]> {
-  const flat = n as unknown as Record<string, unknown>;
-  const named = [...nodeKeys, ...moreNodeKeys].flatMap((key) => {
-    const id = flat[key];
-    return typeof id === 'string' ? [[id, [...at, key]] as const] : [];
-  });
-  const listed = [...('answers' in n ? n.answers : []), ...('cases' in n ? n.cases : [])].flatMap((a, k) =>
-    a.next ? [[a.next, [...at, 'answers' in n ? 'answers' : 'cases', k, 'next']] as const] : [],
-  );
-  const by =
-    n.kind === 'split' && (n.by.kind === 'answer' || n.by.kind === 'reading')
-      ? [[n.by.node, [...at, 'by', 'node']] as const]
-      : [];
-  const against =
-    n.kind === 'compare' && n.against.kind === 'reading' ? [[n.against.node, [...at, 'against', 'node']] as const] : [];
-  const band = n.kind === 'measure' && n.band.kind === 'ratio' ? [[n.band.to, [...at, 'band', 'to']] as const] : [];
-  const after = n.retries?.after ? [[n.retries.after, [...at, 'retries', 'after']] as const] : [];
-  return [...named, ...listed, ...by, ...against, ...band, ...after];
-}
-
 function chartUses(chart: Extract<Entry, { kind: 'chart' }>): Use[] {
   const ids = new Set<string>(chart.nodes.map((n) => n.id));
   const own = {
@@ -290,7 +252,7 @@ function chartUses(chart: Extract<Entry, { kind: 'chart' }>): Use[] {
         ...(n.kind === 'call'
           ? Object.entries(n.use.parts).flatMap(([role, id]) => part(id, [...at, 'use', 'parts', role]))
           : []),
-        ...nodeUses(n, at).flatMap(([id, where]) => node(id, where)),
+        ...namedNodes(n).flatMap(([id, where]) => node(id, [...at, ...where])),
         ...parameterUses(n, at).filter((use) => !own.parameters.has(use.id)),
       ];
     }),
