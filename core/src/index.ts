@@ -144,6 +144,7 @@ export {
   parseOutline,
   printOutline,
 } from './chart/outline.ts';
+export { probePoints } from './chart/probes.ts';
 export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading, type Named, type ReadingVerdict } from './chart/verdict.ts';

@@ -111,6 +111,12 @@ type Facts =
       most: number;
     }>
   | Readonly<{ code: 'ohms-energised'; severity: 'error'; node: string }>
+  | Readonly<{ code: 'volts-on-dead'; severity: 'error'; node: string; quantity: string }>
+  | Readonly<{ code: 'dead-not-isolated'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'run-while-isolated'; severity: 'hint'; node: string }>
+  | Readonly<{ code: 'insulation-through-all'; severity: 'warning'; node: string }>
+  | Readonly<{ code: 'parallel-path'; severity: 'hint'; node: string }>
+  | Readonly<{ code: 'probe-not-marked'; severity: 'hint'; node: string; probes: string[] }>
   | Readonly<{ code: 'limited-without-return'; severity: 'error'; node: string }>
   | Readonly<{ code: 'hand-on-to-nobody'; severity: 'warning'; node: string }>
   | Readonly<{ code: 'cover-left-open'; severity: 'warning'; node: string; cover: string }>
@@ -248,6 +254,16 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `“${f.node}”: the good band is outside what the ${f.what} can show${f.most > 1e15 ? '' : ` (${f.least} to ${f.most})`}.`,
   'ohms-energised': (f) =>
     `“${f.node}” measures resistance on what is energised; that reads wrong and harms the meter.`,
+  'volts-on-dead': (f) =>
+    `“${f.node}” measures ${f.quantity} and is called dead: what has that is live, and is measured as such.`,
+  'dead-not-isolated': (f) =>
+    `“${f.node}” is measured dead, and on a way there nothing takes the supply off: neither a step, nor its hazards, nor how it is got at.`,
+  'run-while-isolated': (f) =>
+    `“${f.node}” wants supply, and every way there has taken it off without a step that puts it back.`,
+  'insulation-through-all': (f) =>
+    `“${f.node}” sends a test voltage through all that is connected; nothing is taken off first.`,
+  'parallel-path': (f) => `“${f.node}”: with nothing taken off first, the reading may be of another path beside it.`,
+  'probe-not-marked': (f) => `“${f.node}”: its pictures show where some probes go, and not ${f.probes.join(', ')}.`,
   'limited-without-return': (f) => `“${f.node}” leaves it limited, and does not say what is put back and by when.`,
   'hand-on-to-nobody': (f) => `“${f.node}” hands on, and does not say to whom.`,
   'cover-left-open': (f) => `“${f.node}” opens “${f.cover}”, and nothing puts it back.`,

@@ -4,13 +4,15 @@ import type { HazardId, PartId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
 import { scopes } from '../base/words.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Hazard, Instrument } from '../source/model.ts';
+import type { Asset, Hazard, Instrument } from '../source/model.ts';
 import type { Part } from '../unit/family.ts';
 import type { Parameters } from './band.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
+import { lintLive } from './lint-live.ts';
 import type { Chart, ChartNode } from './model.ts';
+import { lintProbes } from './probes.ts';
 
 /** What a chart is held against: the family's own values and parts, and what the library says of hazards and meters. */
 export type ChartSurroundings = Readonly<{
@@ -21,6 +23,7 @@ export type ChartSurroundings = Readonly<{
   ways: ReadonlyMap<string, Access>;
   parts: ReadonlyMap<PartId, Part>;
   instruments: ReadonlyMap<string, Instrument>;
+  pictures: ReadonlyMap<string, Asset>;
   /** Routes that recalibrate. */
   calibrating: ReadonlySet<string>;
 }>;
@@ -61,8 +64,10 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
         ...lintSafety(node, chart, known, here),
         ...lintBand(node, chart, known, here),
         ...lintRanges(node, known.parameters, here),
+        ...(node.kind === 'measure' ? lintProbes(node, known.pictures, here) : []),
       ];
     }),
+    ...lintLive(graph, known, at),
     ...lintCovers(graph, known, at),
     ...lintRecalibration(graph, known, at),
   ];

@@ -5,7 +5,7 @@ import { Code } from '../code/model.ts';
 import type { Bundle } from '../library/bundle.ts';
 import type { Entry } from '../library/entry.ts';
 import { entryOf } from '../library/select.ts';
-import { Instrument } from '../source/model.ts';
+import { Asset, Instrument } from '../source/model.ts';
 import { glasswasher } from './bundles.ts';
 import { chart } from './charts.ts';
 
@@ -25,6 +25,17 @@ const measured = (more: object = {}) => ({
   high: 'end',
   ...more,
 });
+const off = (more: object = {}) => ({ id: 'off', kind: 'act', act: 'isolate', title: 'Off', next: 'm', ...more });
+const run = {
+  id: 'run',
+  kind: 'operate',
+  title: 'Run it',
+  watchFor: 'It turns.',
+  answers: [
+    { answer: 'turns', next: 'end' },
+    { answer: 'stands', next: 'end' },
+  ],
+};
 const split = (cases: object[], more: object = {}) => [
   measured({ pass: 's' }),
   { id: 's', kind: 'split', title: 'How large', by: { kind: 'reading', node: 'm' }, cases, ...more },
@@ -130,6 +141,26 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
     return withEntries(made([measured({ instrument: 'meter' }), end]), meter);
   },
   'ohms-energised': () => withEntries(made([measured({ supply: 'energised' }), end])),
+  'volts-on-dead': () =>
+    withEntries(made([measured({ quantity: 'voltage', band: { kind: 'fixed', least: 10, most: 12 } }), end])),
+  'dead-not-isolated': () => withEntries(made([measured(), end])),
+  'run-while-isolated': () => withEntries(made([off({ next: 'run' }), run, end])),
+  'insulation-through-all': () =>
+    withEntries(made([measured({ band: { kind: 'insulation', leastOhm: 2_000_000, testVolt: 500 } }), end])),
+  'parallel-path': () => withEntries(made([measured(), end])),
+  'probe-not-marked': () => {
+    const picture = Asset.parse({
+      kind: 'asset',
+      id: 'f'.repeat(64),
+      family,
+      name: 'Board',
+      type: 'image/png',
+      bytes: 100,
+      mayBeShared: true,
+      marks: [{ number: 1, x: 0.5, y: 0.5, label: 'A' }],
+    });
+    return withEntries(made([measured({ pictures: [picture.id] }), end]), picture);
+  },
   'limited-without-return': () =>
     withEntries(made([{ id: 'v', kind: 'verdict', verdict: 'left-limited', title: 'Runs without' }])),
   'hand-on-to-nobody': () => withEntries(made([{ id: 'v', kind: 'verdict', verdict: 'hand-on', title: 'Hand on' }])),

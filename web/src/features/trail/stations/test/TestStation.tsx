@@ -1,4 +1,4 @@
-import { type ChartWalk, entryOf, minutesAhead, type TakenReading } from '@wire-trail/core';
+import { type ChartWalk, entryOf, minutesAhead, probePoints, type TakenReading } from '@wire-trail/core';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
@@ -83,7 +83,8 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
       <WaysThere ids={node.ways} data={data} />
       {node.pictures.map((id) => {
         const asset = entryOf(data.bundle, 'asset', id);
-        return asset && <Picture key={id} asset={asset} />;
+        const probes = node.kind === 'measure' ? node.probes : [];
+        return asset && <Picture key={id} asset={asset} meant={probePoints(asset, probes)} />;
       })}
       {node.tools.length > 0 && (
         <p className="small soft">
