@@ -17,7 +17,11 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
         <div className="picture-frame">
           <img src={`/api/v1/assets/${asset.id}`} alt={asset.name} loading="lazy" onError={() => setMissing(true)} />
           {asset.marks.map((m) => (
-            <span key={m.number} className={`picture-point${look(m.number)}`} style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}>
+            <span
+              key={m.number}
+              className={`picture-point${look(m.number)}`}
+              style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
+            >
               {m.number}
             </span>
           ))}
