@@ -1,40 +1,56 @@
 import type { EntryOf } from '@wire-trail/core';
-import { useState } from 'react';
+import { type CSSProperties, useState } from 'react';
+import { closeUp } from './close-up.ts';
 import './picture.css';
 
 /**
  * A picture with its numbered points and what they are; says so where it is not on this device and there is no signal.
- * Where some points are `meant`, the others stand back.
+ * Where some points are `meant`, the others stand back, and a small screen looks closer at these.
  */
 export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?: readonly number[] }) {
   const [missing, setMissing] = useState(false);
-  const look = (number: number): string => (meant.length === 0 ? '' : meant.includes(number) ? ' meant' : ' aside');
+  const [isWhole, setIsWhole] = useState(false);
+  const isMeant = (number: number): boolean => meant.includes(number);
+  const look = (number: number): string => (meant.length === 0 ? '' : isMeant(number) ? ' meant' : ' aside');
+  const closer = closeUp(asset.marks.filter((m) => isMeant(m.number)));
+  const view = closer && { '--x': -closer.x, '--y': -closer.y, '--zoom': closer.zoom };
   return (
     <figure className="picture">
       {missing ? (
         <p className="soft">“{asset.name}” is not on this device yet. It comes with the next connection.</p>
       ) : (
-        <div className="picture-frame">
-          <img src={`/api/v1/assets/${asset.id}`} alt={asset.name} loading="lazy" onError={() => setMissing(true)} />
-          {asset.marks.map((m) => (
-            <span
-              key={m.number}
-              className={`picture-point${look(m.number)}`}
-              style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
-            >
-              {m.number}
-            </span>
-          ))}
+        <div
+          className={`picture-frame${closer && !isWhole ? ' close-up' : ''}`}
+          style={(view ?? undefined) as CSSProperties}
+        >
+          <div className="picture-all">
+            <img src={`/api/v1/assets/${asset.id}`} alt={asset.name} loading="lazy" onError={() => setMissing(true)} />
+            {asset.marks.map((m) => (
+              <span
+                key={m.number}
+                className={`picture-point${look(m.number)}`}
+                style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
+              >
+                {m.number}
+              </span>
+            ))}
+          </div>
         </div>
       )}
       <figcaption className="small">
-        {asset.name}
-        {asset.marks.map((m) => (
-          <span key={m.number} className={meant.includes(m.number) ? undefined : 'soft'}>
-            {' '}
-            · {meant.includes(m.number) ? <strong>{`${m.number} ${m.label}`}</strong> : `${m.number} ${m.label}`}
-          </span>
-        ))}
+        <span className="picture-words">
+          <span className="picture-name">{asset.name}</span>
+          {asset.marks.map((m) => (
+            <span key={m.number} className={isMeant(m.number) ? 'picture-meant' : 'soft'}>
+              {m.number} {m.label}
+            </span>
+          ))}
+        </span>
+        {closer && !missing && (
+          <button type="button" className="plain picture-more" onClick={() => setIsWhole(!isWhole)}>
+            {isWhole ? 'Closer' : 'Whole picture'}
+          </button>
+        )}
       </figcaption>
     </figure>
   );

@@ -15,6 +15,8 @@ export type StationProps = Readonly<{
 type RoomProps = Readonly<{
   panel: PanelProps | null;
   panelTitle?: string;
+  /** A picture of the very spot; on a phone it stands in for the drawing. */
+  closer?: ReactNode;
   beside?: ReactNode;
   children: ReactNode;
   /** The one next action, and what ends the station; on a phone always in reach of the thumb. */
@@ -24,7 +26,7 @@ type RoomProps = Readonly<{
 }>;
 
 /** The panel of the unit stays in sight beside (phone: above) whatever is being done. */
-export function Room({ panel, panelTitle, beside, children, actions, more }: RoomProps) {
+export function Room({ panel, panelTitle, closer, beside, children, actions, more }: RoomProps) {
   return (
     <div className={`room ${panel ? '' : 'alone'}`}>
       {panel && (
@@ -33,6 +35,7 @@ export function Room({ panel, panelTitle, beside, children, actions, more }: Roo
             {panelTitle && <h3 className="room-panel-title">{panelTitle}</h3>}
             <PanelDrawing {...panel} />
           </div>
+          {closer && <div className="sheet closer">{closer}</div>}
           {beside}
         </aside>
       )}

@@ -48,10 +48,16 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
   const known = new Set(before.flatMap((n) => n.tools));
   const fetched = node.tools.filter((t) => !known.has(t));
   const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
+  const probes = node.kind === 'measure' ? node.probes : [];
+  const pictures = node.pictures
+    .flatMap((id) => entryOf(data.bundle, 'asset', id) ?? [])
+    .map((asset) => ({ asset, meant: probePoints(asset, probes) }));
+  const spot = pictures.find((p) => p.meant.length > 0);
   return (
     <Room
       panel={{ face, pointed: new Set<string>(marks) }}
       panelTitle={face.label}
+      closer={spot && <Picture {...spot} />}
       beside={
         <div className="sheet small">
           {coverWords(face) && <p className="tag">{coverWords(face)}</p>}
@@ -81,11 +87,11 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
       {node.text && <p className="node-text">{node.text}</p>}
       {node.access && <p className="tag">{node.access}</p>}
       <WaysThere ids={node.ways} data={data} />
-      {node.pictures.map((id) => {
-        const asset = entryOf(data.bundle, 'asset', id);
-        const probes = node.kind === 'measure' ? node.probes : [];
-        return asset && <Picture key={id} asset={asset} meant={probePoints(asset, probes)} />;
-      })}
+      {pictures
+        .filter((p) => p !== spot)
+        .map(({ asset }) => (
+          <Picture key={asset.id} asset={asset} />
+        ))}
       {node.tools.length > 0 && (
         <p className="small soft">
           Tools: {node.tools.join(', ')}

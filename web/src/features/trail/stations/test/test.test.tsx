@@ -1,5 +1,6 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import brindlewick from '../../../../../../demo/brindlewick-g4.json';
 import ostrel from '../../../../../../demo/ostrel-r6.json';
 import pellgrave from '../../../../../../demo/pellgrave-p8.json';
 import quorrin from '../../../../../../demo/quorrin-b2.json';
@@ -45,6 +46,26 @@ const volts = (value: number, least = 46, most = 54.6) => ({
   least,
   most,
   verdict: 'pass',
+});
+
+describe('where the probes go', () => {
+  const point = (label: string) => screen.getByText(label, { selector: '.picture-point' }).className;
+  it('the points of the picture that are called as the probes are stand out, and what is offline is said', () => {
+    at(brindlewick, 'd09', null, ...said('drain', ['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done']));
+    sees('Measure the drain pump coil');
+    expect([1, 2, 3, 4, 5, 6].map((n) => point(String(n)).includes('meant'))).toEqual([
+      false,
+      false,
+      true,
+      true,
+      false,
+      false,
+    ]);
+    press('Whole picture');
+    sees('Closer');
+    fireEvent.error(screen.getByAltText('The board behind the lower cover'));
+    sees(/is not on this device yet/);
+  });
 });
 
 describe('what goes by itself', () => {
