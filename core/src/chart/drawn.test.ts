@@ -188,6 +188,28 @@ describe('a numbered list', () => {
     expect(rounded).toMatchObject({ kind: 'measure', ...expected });
   });
 
+  it.each<[string, object]>([
+    ['Nothing found.', { kind: 'verdict', verdict: 'nothing-found' }],
+    ['No fault was found', { kind: 'verdict', verdict: 'nothing-found' }],
+    ['The motor is bad.', { kind: 'verdict', verdict: 'cause-found' }],
+    ['Both relays are stuck at the contacts', { kind: 'verdict', verdict: 'cause-found' }],
+    ['Cause: a loose earth', { kind: 'verdict', verdict: 'cause-found' }],
+    ['Leave it limited until the part comes.', { kind: 'verdict', verdict: 'left-limited' }],
+    ['Is the motor bad?', { kind: 'look' }],
+    ['Check whether the motor is bad', { kind: 'look' }],
+    ['The hose is blocked, free it', { kind: 'act', act: 'adjust' }],
+    ['The hose is blocked. Go to 2.', { kind: 'act', act: 'adjust' }],
+    ['Replace the relay, it is bad', { kind: 'act', act: 'replace' }],
+  ])('“%s” is taken as what it says', (said, expected) => {
+    expect(drawn(`1. ${said}\n2. Wait 1 min.`).nodes[0]).toMatchObject(expected);
+  });
+
+  it('a list that ends in what was found has no other end added', () => {
+    const text = '1. Does the pump run? Yes: go to 3. No: go to 2.\n2. The pump is seized.\n3. Nothing found.';
+    expect(readChartText(text).notes.filter((n) => n.code === 'end-added')).toEqual([]);
+    expect(lintCharts({ ...glasswasher(), entries: [drawn(text)] }).filter((f) => f.severity === 'error')).toEqual([]);
+  });
+
   it('notes what was guessed, what is missing, and the end that was added, each at its line in words', () => {
     const { notes } = readChartText('1. Is it on? If not, go to 9.\n2. Clean the mesh.');
     expect(notes.map((n) => [n.line, n.code])).toEqual(

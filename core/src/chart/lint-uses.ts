@@ -105,7 +105,7 @@ function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Fin
   const text = user.kind === 'code' ? user.text : user.title;
   const chart = fillChart(used, user.chartUse);
   const missing = missingOfUse(used, user.chartUse);
-  const parts = user.suspects.flatMap((s) => (s.part ? [s.part] : []));
+  const parts = [...new Set(user.suspects.flatMap((s) => s.part ?? []))];
   const calledParts = new Set(
     chart.nodes.flatMap((n) => {
       const called = n.kind === 'call' ? charts.get(n.chart) : undefined;

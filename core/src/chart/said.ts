@@ -62,6 +62,20 @@ const verbs: ReadonlyArray<readonly [RegExp, string]> = [
   [/^stop\b|^do not (?:go on|use)|^take it out of use/i, 'verdict unsafe-stop'],
 ];
 
+/** Statements that end a list: what was found, that nothing was, or how it is left. */
+const ends: ReadonlyArray<readonly [RegExp, string]> = [
+  [
+    /^(?:nothing|no (?:fault|cause))(?: was| is)?(?: to be)? found\b|^no fault\b|^(?:it )?(?:all )?is (?:good|well|in order)\b/i,
+    'nothing-found',
+  ],
+  [/^(?:the )?cause(?: is\b|:| found\b)/i, 'cause-found'],
+  [
+    /\b(?:is|are|has|have|was|were) (?:been )?(?:bad|faulty|broken|defective|shorted|open|worn|blocked|clogged|stuck|seized|gone|dead|burnt|burned|damaged|leaking|failed|drifted)(?:\s[\w-]+){0,4}[.;!]?$/i,
+    'cause-found',
+  ],
+  [/^leave it (?:running )?(?:limited|without|on one)|^(?:it )?runs? (?:on )?limited\b/i, 'left-limited'],
+];
+
 const number = String.raw`(\d+(?:[.,]\d+)?)`;
 const unit = String.raw`\s*((?:k|M|m)?\s*(?:Ω|Ω|ohms?)|m?V|m?A|m?bar|psi|kPa|°C|°F|L\/min|gpm|k?Hz|rpm|%|s\b|min\b|kW|W\b|kg|g\b|L\b)`;
 const between = new RegExp(`${number}(?:${unit})?\\s*(?:to|–|-|\\.\\.|and)\\s*${number}${unit}`, 'i');
@@ -113,5 +127,7 @@ export function headIn(sentence: string, answers: number, all: string): string {
   if (verb) return verb;
   if (/\?$/.test(sentence) || /^(check|look|see|inspect|is|are|does|do|has|can)\b/i.test(sentence) || answers > 0)
     return 'look';
-  return 'act adjust';
+  // what says where to go on is no end
+  const end = goTo.test(all) ? undefined : ends.find(([says]) => says.test(sentence))?.[1];
+  return end ? `verdict ${end}` : 'act adjust';
 }

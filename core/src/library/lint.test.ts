@@ -201,6 +201,25 @@ describe('lint', () => {
       expect(lint(bundle).filter((f) => f.severity === 'error')).toEqual([]);
   });
 
+  it.each(findingCodes)('tells nothing twice where %s is found', (code) => {
+    const made = fixtures[code]?.() ?? [];
+    const told = (Array.isArray(made) ? made : lint(made)).map((f) => JSON.stringify([findingWords(f), f.at]));
+    expect(told.filter((words, i) => told.indexOf(words) !== i)).toEqual([]);
+  });
+
+  it('a suspect named twice, and tested by nothing, is missing once', () => {
+    const bundle = fixtures['suspect-untested']?.() as Bundle;
+    const twice = {
+      ...bundle,
+      entries: bundle.entries.map((e) => (e.kind === 'code' ? { ...e, suspects: [...e.suspects, ...e.suspects] } : e)),
+    };
+    const untested = (of: Bundle) =>
+      lint(of)
+        .filter((f) => f.code === 'suspect-untested')
+        .map(findingWords);
+    expect(untested(twice)).toEqual(untested(bundle));
+  });
+
   it('puts the gravest first', () => {
     const order = lint(fixtures['energised-unprotected']?.() as Bundle).map((f) =>
       ['error', 'warning', 'hint'].indexOf(f.severity),

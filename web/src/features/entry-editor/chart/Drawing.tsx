@@ -83,6 +83,13 @@ function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
   );
 }
 
+const arrowHead = (isPicked: boolean) => ({
+  type: MarkerType.ArrowClosed,
+  width: isPicked ? 12 : 17,
+  height: isPicked ? 12 : 17,
+  color: isPicked ? 'var(--copper)' : 'var(--unit-line)',
+});
+
 const nodeTypes = { step: StepBox };
 const edgeTypes = { way: Way };
 
@@ -104,7 +111,6 @@ function waysOf(chart: Chart): WayEdge[] {
       type: 'way',
       source: w.from,
       target: w.to,
-      markerEnd: { type: MarkerType.ArrowClosed, width: 17, height: 17, color: 'var(--unit-line)' },
       data: { label: label.length > 34 ? `${label.slice(0, 33)}…` : label },
     };
   });
@@ -177,16 +183,18 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
   );
   const edges = useMemo(
     () =>
-      ways.map(
-        (w): WayEdge => ({
+      ways.map((w): WayEdge => {
+        const isPicked = picked !== null && (w.source === picked || w.target === picked);
+        return {
           ...w,
-          selected: picked !== null && (w.source === picked || w.target === picked),
+          selected: isPicked,
+          markerEnd: arrowHead(isPicked),
           data: {
             label: w.data?.label ?? '',
             ...(placed?.arrows.get(w.id) ? { route: placed.arrows.get(w.id) as never } : {}),
           },
-        }),
-      ),
+        };
+      }),
     [ways, placed, picked],
   );
   const picture = useRef({ size: 0, picked: '' });
