@@ -7,12 +7,15 @@ import type { ChartNode, MeasureNode } from './model.ts';
 /** What is only there on something live: a reading of it on something dead says nothing, or that it is not dead. */
 const liveQuantities: ReadonlySet<Quantity> = new Set(['voltage', 'current', 'power']);
 
-/** A unit as a walk comes to a step: whether its supply is off, and whether something was taken off for a reading. */
-type Standing = Readonly<{ isolated: boolean; apart: boolean }>;
-const bitOf = (s: Standing): number => 1 << ((s.isolated ? 1 : 0) + (s.apart ? 2 : 0));
-const anyLive = bitOf({ isolated: false, apart: false }) | bitOf({ isolated: false, apart: true });
-const anyIsolated = bitOf({ isolated: true, apart: false }) | bitOf({ isolated: true, apart: true });
-const anyWhole = bitOf({ isolated: false, apart: false }) | bitOf({ isolated: true, apart: false });
+/**
+ * How a unit stands as a walk comes to a step, as a number from 0 to 3: whether its supply is off, and whether something
+ * was taken off for a reading. All the ways it may stand at a step are bits of a mask, one for each number.
+ */
+const isolated = 1;
+const apart = 2;
+const anyIsolated = (1 << isolated) | (1 << (isolated | apart));
+const anyLive = (1 << 0) | (1 << apart);
+const anyWhole = (1 << 0) | (1 << isolated);
 
 /** Whether a step itself says how the supply is taken off. */
 function saysHow(node: ChartNode, around: ChartSurroundings): boolean {
@@ -29,34 +32,32 @@ const isDeadTest = (node: ChartNode): node is MeasureNode =>
 const isRun = (node: ChartNode): boolean =>
   node.kind === 'operate' || (node.kind === 'measure' && node.supply === 'energised');
 
-/** How a unit stands after a step, from how it stood before. */
-function after(node: ChartNode, before: Standing, around: ChartSurroundings): Standing {
-  if (node.kind === 'act' && node.act === 'put-back') return { isolated: false, apart: false };
-  if (isRun(node)) return { ...before, isolated: false };
-  const isolates =
-    (node.kind === 'act' && node.act === 'isolate') || (node.kind !== 'verdict' && saysHow(node, around));
-  return {
-    isolated: before.isolated || isolates,
-    apart: before.apart || (node.kind === 'measure' && node.disconnect.length > 0),
-  };
+/** What a step does to how the unit stands: what is kept of it, and what is added. */
+function effectOf(node: ChartNode, around: ChartSurroundings): Readonly<{ keeps: number; adds: number }> {
+  if (node.kind === 'act' && node.act === 'put-back') return { keeps: 0, adds: 0 };
+  if (isRun(node)) return { keeps: apart, adds: 0 };
+  const isolates = (node.kind === 'act' && node.act === 'isolate') || saysHow(node, around);
+  const takesApart = node.kind === 'measure' && node.disconnect.length > 0;
+  return { keeps: isolated | apart, adds: (isolates ? isolated : 0) | (takesApart ? apart : 0) };
 }
 
-/** By node, the ways it may be come to, as bits; a unit whose code was just read is live and whole. */
+/** By node, the ways the unit may stand there; one whose code was just read is live and whole. */
 function standingsOf(graph: ChartGraph, around: ChartSurroundings): Uint8Array {
   const known = new Uint8Array(graph.nodes.length);
-  const open: Array<readonly [number, Standing]> = [[graph.start, { isolated: false, apart: false }]];
-  const last = graph.chart.afterRetries === undefined ? undefined : graph.indexOf.get(graph.chart.afterRetries);
+  const effects = graph.nodes.map((n) => effectOf(n, around));
+  const tired = graph.nodes.map((n) => graph.indexOf.get(n.retries?.after ?? graph.chart.afterRetries ?? n.id));
+  const open = [graph.start * 4];
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
-    const [at, standing] = next;
-    const node = graph.nodes[at];
-    const bit = bitOf(standing);
+    const at = next >> 2;
+    const bit = 1 << (next & 3);
     const before = known[at] ?? 0;
-    if (!node || (before & bit) !== 0) continue;
+    const effect = effects[at];
+    if (!effect || (before & bit) !== 0) continue;
     known[at] = before | bit;
-    const then = after(node, standing, around);
-    for (const to of graph.next[at] ?? []) open.push([to, then]);
-    const tired = node.retries?.after ? graph.indexOf.get(node.retries.after) : last;
-    if (tired !== undefined) open.push([tired, then]);
+    const then = (next & 3 & effect.keeps) | effect.adds;
+    for (const to of graph.next[at] ?? []) open.push(to * 4 + then);
+    const last = tired[at];
+    if (last !== undefined && last !== at) open.push(last * 4 + then);
   }
   return known;
 }
