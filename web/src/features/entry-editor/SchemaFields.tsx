@@ -42,6 +42,7 @@ export function SchemaField(props: FieldProps) {
         <Text
           label={label}
           long={shape.long}
+          suggestions={context.likely?.(nameAt(path)) ?? []}
           value={String(value ?? '')}
           wrong={wrong}
           onChange={(text) =>

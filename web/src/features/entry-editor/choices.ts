@@ -8,6 +8,8 @@ export type SchemaContext = Readonly<{
   hidden?: ReadonlySet<string>;
   /** Choices of a field that only this entry knows, by the field’s name; null where it is as anywhere. */
   own?: (name: string) => Array<readonly [string, string]> | null;
+  /** Words that are likely in a field of that name, beside whatever else may be typed. */
+  likely?: (name: string) => readonly string[];
 }>;
 export type Path = ReadonlyArray<string | number>;
 

@@ -5,10 +5,11 @@ type TextProps = Readonly<{
   value: string;
   wrong: string | null;
   long?: boolean;
+  suggestions?: readonly string[];
   onChange: (value: string) => void;
 }>;
 
-export function Text({ label, value, wrong, long, onChange }: TextProps) {
+export function Text({ label, value, wrong, long, suggestions = [], onChange }: TextProps) {
   const id = useId();
   const common = {
     id,
@@ -27,7 +28,18 @@ export function Text({ label, value, wrong, long, onChange }: TextProps) {
           onChange={(e) => onChange(e.target.value)}
         />
       ) : (
-        <input {...common} onChange={(e) => onChange(e.target.value)} />
+        <input
+          {...common}
+          list={suggestions.length > 0 ? `${id}s` : undefined}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+      {suggestions.length > 0 && (
+        <datalist id={`${id}s`}>
+          {suggestions.map((words) => (
+            <option key={words} value={words} />
+          ))}
+        </datalist>
       )}
       {wrong !== null && (
         <span id={`${id}w`} className="wrong">

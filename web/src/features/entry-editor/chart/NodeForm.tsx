@@ -87,6 +87,13 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
     if (name === 'about' && body.roles.length > 0) return body.roles.map((r) => [r.id as string, r.name] as const);
     return null;
   };
+  /** Probes that are called as a point of a picture are shown on it. */
+  const likely = (name: string): string[] =>
+    name === 'probes'
+      ? entriesOf(bodies, 'asset')
+          .filter((a) => node.pictures.length === 0 || node.pictures.includes(a.id))
+          .flatMap((a) => a.marks.map((m) => m.label))
+      : [];
   if (shape?.kind !== 'object') return null;
   const heads = [...new Set([headOf(node), ...nodeKinds])];
   const flat = node as unknown as Record<string, unknown>;
@@ -129,7 +136,7 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
         fields={inOrder(shape.fields)}
         value={flat}
         path={['nodes', index]}
-        context={{ bodies, problems, own }}
+        context={{ bodies, problems, own, likely }}
         onChange={(next, about) => put(next as Step, about)}
       />
       <div className="row spread">

@@ -242,6 +242,12 @@ describe('the form of a step', () => {
     press('Take this step out');
     expect(screen.getByText('gone')).toBeTruthy();
   });
+  it('probes are offered the points of the pictures of the step', () => {
+    open(drain, form('coil'));
+    const list = screen.getByLabelText('probes 1').getAttribute('list') ?? '';
+    const offered = [...(document.getElementById(list)?.children ?? [])].map((o) => o.getAttribute('value'));
+    expect(offered).toEqual(['S7 pin 1', 'S7 pin 2', 'M3 pin 1', 'M3 pin 2', 'C4 pin 3', 'C4 pin 4']);
+  });
   it('a chart that is called is told what it asks for', () => {
     const launch = readDemo(ostrel);
     const shared = entryOf(launch, 'chart', 'supply-check') as Chart;
