@@ -132,6 +132,8 @@ test('a thermistor at a typed temperature, one reading too close to call, a repa
   await technician.sees('“12,3.4” is not a number');
   await technician.measures('14.5k');
   await technician.sees('Too close to call: 14.5 kΩ');
+  await technician.sees(/With one digit more of the temperature, the bench meter would tell/);
+  await technician.measures('14.5k', '22.0 °C');
   await technician.sees(/The bench meter would tell/);
   await expect(page.getByRole('figure', { name: /curve with the measured point/ })).toBeVisible();
   await technician.press('Take this reading');

@@ -62,6 +62,7 @@ export {
   quantities,
   type Reading,
   type ReadingError,
+  typedStep,
   unitNames,
 } from './base/quantity.ts';
 export { assertNever, fail, ok, type Result } from './base/result.ts';

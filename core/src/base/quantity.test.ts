@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatQuantity, parseReading, type Quantity, quantities, unitNames } from '../index.ts';
+import { formatQuantity, parseReading, type Quantity, quantities, typedStep, unitNames } from '../index.ts';
 
 const value = (v: number, unit: string) => ({ ok: true, value: { kind: 'value', value: v, unit } });
 
@@ -51,6 +51,40 @@ describe('parseReading', () => {
       fc.property(fc.double({ min: 0.1, max: 5e6, noNaN: true }), (ohm) => {
         const read = parseReading(formatQuantity(ohm, 'resistance'), 'resistance');
         expect(read.ok && read.value.kind === 'value' && Math.abs(read.value.value / ohm - 1)).toBeLessThan(0.06);
+      }),
+    );
+  });
+});
+
+describe('typedStep', () => {
+  it.each<[string, Quantity, number | null]>([
+    ['22', 'temperature', 1],
+    ['22 °C', 'temperature', 1],
+    ['22.4', 'temperature', 0.1],
+    ['-4,25 °C', 'temperature', 0.01],
+    ['9.9', 'temperature', 0.1],
+    ['0.05 °C', 'temperature', 0.01],
+    ['71.6 °F', 'temperature', 0.1 / 1.8],
+    ['99 °F', 'temperature', 1 / 1.8],
+    ['4k7', 'resistance', 100],
+    ['4.70 kΩ', 'resistance', 10],
+    ['17.6', 'resistance', 0.1],
+    ['2R2', 'resistance', 0.1],
+    ['OL', 'resistance', null],
+    ['—', 'resistance', null],
+    ['12,3.4', 'resistance', null],
+    ['', 'temperature', null],
+  ])('%s of %s: one more in its last digit is worth %s', (typed, quantity, worth) => {
+    const step = typedStep(typed, quantity);
+    if (worth === null) expect(step).toBeNull();
+    else expect(step).toBeCloseTo(worth, 9);
+  });
+  it('a digit more is a tenth of it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -2000, max: 9000 }), fc.integer({ min: 0, max: 4 }), (n, places) => {
+        const typed = (n / 10 ** places).toFixed(places);
+        const more = `${typed}${places === 0 ? '.' : ''}0`;
+        expect(typedStep(more, 'temperature')).toBeCloseTo((typedStep(typed, 'temperature') ?? 0) / 10, 9);
       }),
     );
   });

@@ -149,6 +149,21 @@ export function parseReading(typed: string, quantity: Quantity, assumedUnit?: st
   return ok({ kind: 'value', value, unit: found[0][0] ?? '' });
 }
 
+/**
+ * What one more in the last digit of a reading is worth as it was typed, in base units: 1 for `22 °C`, 0.1 for `22.4`,
+ * 100 for `4k7`. Null where it is no number. Half of it is the least that reading may be off by.
+ */
+export function typedStep(typed: string, quantity: Quantity): number | null {
+  const [digits, whole = '', point = '', fraction = ''] = /(\d+)(?:([.,RrKkM])(\d+))?/.exec(typed) ?? [];
+  if (digits === undefined) return null;
+  const more = String(Number(whole + fraction) + 1).padStart(fraction.length + 1, '0');
+  const at = more.length - fraction.length;
+  const next = parseReading(typed.replace(digits, more.slice(0, at) + point + more.slice(at)), quantity);
+  const read = parseReading(typed, quantity);
+  if (!read.ok || !next.ok || read.value.kind === 'open' || next.value.kind === 'open') return null;
+  return Math.abs(next.value.value - read.value.value);
+}
+
 const significant = (value: number): string => {
   const digits = Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2;
   return value

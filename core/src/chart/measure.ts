@@ -12,6 +12,7 @@ import type { Instrument } from '../source/model.ts';
 import type { TakenReading } from '../walk/taken.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
 import type { Band } from './band-model.ts';
+import { type HeatDoubt, heatDoubt } from './heat.ts';
 import type { MeasureNode } from './model.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
 import { judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
@@ -43,8 +44,14 @@ export type Measured = ReadingVerdict &
   Readonly<{
     taken: TakenReading;
     band: GoodBand;
-    /** How far the value may be off, in its own unit. */
+    /** How far the value may be off by the meter, in its own unit. */
     doubt: number;
+    /**
+     * What the temperature, as it was typed, adds to that; null where none is asked for. What is too close is settled
+     * where it is known to `settledByKelvin`, or where it has one digit more and the meter is off by no more than the share
+     * `settledWithDigit`; null where that would not settle it.
+     */
+    heat: (HeatDoubt & Readonly<{ settledByKelvin: number | null; settledWithDigit: number | null }>) | null;
     /** The answer of the node this leads to. */
     answer: 'pass' | 'low' | 'high' | 'too-close' | 'open' | 'short';
   }>;
@@ -183,11 +190,19 @@ export function measure(input: {
   if (cannot) return fail({ field: 'instrument', error: cannot });
   const accuracy = accuracyOf(instrument, node.quantity);
   const derived = derive(node, read.value, points, set.value, accuracy);
+  const heat = heatDoubt({
+    band: node.band,
+    good: band.value,
+    typed: typed.temperature,
+    atCelsius: celsius.value,
+    known: set.value,
+  });
   const judged = judgeReading({
     reading: derived.reading,
     quantity: node.quantity,
     band: band.value,
-    doubt: derived.doubt,
+    doubt: derived.doubt + (heat?.doubt ?? 0),
+    besides: heat?.doubt ?? 0,
   });
   const named = derived.named ?? judged.named;
   const value = derived.reading.kind === 'open' ? null : derived.reading.value;
@@ -196,6 +211,7 @@ export function measure(input: {
     named,
     band: band.value,
     doubt: derived.doubt,
+    heat: heat && { ...heat, ...settling(judged, band.value, derived, heat) },
     answer: named === 'open' && node.open ? 'open' : named === 'short' && node.short ? 'short' : judged.verdict,
     taken: {
       typed: typed.readings
@@ -215,9 +231,23 @@ export function measure(input: {
   });
 }
 
+/** What would settle a reading the temperature keeps too close: knowing that better, or both that and a finer meter. */
+function settling(judged: ReadingVerdict, band: GoodBand, by: Derived, heat: HeatDoubt) {
+  if (judged.verdict !== 'too-close' || by.reading.kind === 'open' || heat.doubt === 0)
+    return { settledByKelvin: null, settledWithDigit: null };
+  const { value } = by.reading;
+  const edges = [band.least, band.most].flatMap((edge) => (edge === null ? [] : [Math.abs(value - edge)]));
+  const nearest = Math.min(...edges);
+  const left = nearest - heat.doubt / 10;
+  return {
+    settledByKelvin: nearest > by.doubt ? (heat.kelvin * (nearest - by.doubt)) / heat.doubt : null,
+    settledWithDigit: left > 0 && value !== 0 ? left / Math.abs(value) : null,
+  };
+}
+
 /** Instruments whose accuracy would settle a reading that is too close to call. */
 export function settledBy(
-  judged: ReadingVerdict,
+  judged: Pick<ReadingVerdict, 'settledByRatio'>,
   quantity: Quantity,
   instruments: readonly Instrument[],
 ): InstrumentId[] {

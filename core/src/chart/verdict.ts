@@ -20,15 +20,16 @@ const openRatio = 50;
 /**
  * Judges a reading against its good band. `doubt` is how far the reading may be off, in its own unit: where that could
  * move it across an edge, the verdict is `too-close`. An open circuit is good where nothing bounds the band above, as
- * with insulation.
+ * with insulation. `besides` is the part of the doubt no better meter takes away.
  */
 export function judgeReading(input: {
   reading: Reading;
   quantity: Quantity;
   band: GoodBand;
   doubt: number;
+  besides?: number;
 }): ReadingVerdict {
-  const { reading, quantity, band, doubt } = input;
+  const { reading, quantity, band, doubt, besides = 0 } = input;
   const plain = { named: null, offByRatio: null, settledByRatio: null };
   const reference = band.middle ?? band.most ?? band.least;
   if (reading.kind === 'open') {
@@ -46,7 +47,7 @@ export function judgeReading(input: {
       verdict: 'too-close',
       named: null,
       offByRatio,
-      settledByRatio: value === 0 || nearest === 0 ? null : nearest / Math.abs(value),
+      settledByRatio: value === 0 || nearest <= besides ? null : (nearest - besides) / Math.abs(value),
     };
   const said = { offByRatio, settledByRatio: null };
   if (band.least !== null && value < band.least) return { ...said, verdict: 'low', named: isShort ? 'short' : null };

@@ -5,11 +5,10 @@ import {
   type Instrument,
   type Measured,
   type MeasureNode,
-  needsTemperature,
   settledBy,
   type TakenReading,
 } from '@wire-trail/core';
-import { judgedWords } from './measure-words.ts';
+import { judgedWords, tooCloseWords } from './measure-words.ts';
 
 /** What a reading means; where it is too close to call, what to do then. */
 export function Verdict({
@@ -25,9 +24,10 @@ export function Verdict({
 }) {
   const { taken, offByRatio, named } = judged;
   const tone = taken.verdict === 'pass' ? 'good' : taken.verdict === 'too-close' ? '' : 'bad';
-  const finer = settledBy(judged, node.quantity, instruments).flatMap(
-    (id) => instruments.find((i) => i.id === id)?.name ?? [],
-  );
+  const telling = (settledByRatio: number | null) =>
+    settledBy({ settledByRatio }, node.quantity, instruments).flatMap(
+      (id) => instruments.find((i) => i.id === id)?.name.toLowerCase() ?? [],
+    );
   return (
     <div className={`note ${tone}`} role="status">
       <strong>
@@ -42,13 +42,7 @@ export function Verdict({
         </span>
       )}
       {taken.verdict === 'too-close' && (
-        <p>
-          The {instrument?.name.toLowerCase() ?? 'meter'} may be off by {formatTaken(taken, judged.doubt)}, and that
-          reaches across the edge. {finer.length > 0 ? `The ${finer.join(' or the ').toLowerCase()} would tell. ` : ''}
-          {needsTemperature(node.band)
-            ? 'Zero the leads, measure the temperature once more, and measure again.'
-            : 'Zero the leads and measure once more.'}
-        </p>
+        <p>{tooCloseWords(judged, instrument?.name.toLowerCase() ?? 'meter', telling)}</p>
       )}
     </div>
   );

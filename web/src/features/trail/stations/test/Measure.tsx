@@ -108,7 +108,7 @@ export function Measure({
               className="box mono reading"
               value={temperature}
               inputMode="text"
-              placeholder="22 °C"
+              placeholder="22.4 °C"
               aria-invalid={wrong('temperature') !== null}
               onChange={(e) => setTemperature(e.target.value)}
             />

@@ -1,4 +1,4 @@
-import { formatQuantity, type Measured, type MeasureError } from '@wire-trail/core';
+import { formatQuantity, formatTaken, type Measured, type MeasureError } from '@wire-trail/core';
 import { readingErrorWords } from '../../words.ts';
 
 /** What is wrong with a measurement as typed, in plain words. */
@@ -43,3 +43,32 @@ const namedWords = { open: 'Open', short: 'Short', never: 'Never gets there' } a
 /** The verdict of a reading in two or three words. */
 export const judgedWords = (m: Pick<Measured, 'named' | 'verdict'>): string =>
   m.named ? namedWords[m.named] : verdictWords[m.verdict];
+
+/** Rounded down, so that what is promised to be enough is. */
+const atMost = (kelvin: number): number => Math.floor(kelvin * 20) / 20;
+
+/**
+ * Why a reading is too close to call, what would tell, and what to do then. `telling` names the meters that are off by
+ * less than a share.
+ */
+export function tooCloseWords(
+  { taken, doubt, heat, settledByRatio }: Pick<Measured, 'taken' | 'doubt' | 'heat' | 'settledByRatio'>,
+  meter: string,
+  telling: (settledByRatio: number | null) => readonly string[],
+): string {
+  const warmth = heat && heat.doubt > 0 ? heat : null;
+  const [finer, known] = [telling(settledByRatio), warmth && atMost(warmth.settledByKelvin ?? 0)];
+  const both = finer.length === 0 && !known ? telling(warmth?.settledWithDigit ?? null) : [];
+  const those = (names: readonly string[]): string => names.join(' or the ');
+  return [
+    `The ${meter} may be off by ${formatTaken(taken, doubt)}`,
+    warmth ? `, and ±${warmth.kelvin} °C of temperature is worth ${formatTaken(taken, warmth.doubt)} more` : '',
+    '; that reaches across the edge. ',
+    finer.length > 0 ? `The ${those(finer)} would tell. ` : '',
+    known ? `A temperature known to ±${known} °C would tell. ` : '',
+    both.length > 0 ? `With one digit more of the temperature, the ${those(both)} would tell. ` : '',
+    heat
+      ? 'Zero the leads, measure the temperature once more, and measure again.'
+      : 'Zero the leads and measure once more.',
+  ].join('');
+}
