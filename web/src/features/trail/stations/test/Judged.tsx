@@ -9,6 +9,7 @@ import {
   type TakenReading,
 } from '@wire-trail/core';
 import { judgedWords, tooCloseWords } from './measure-words.ts';
+import { onStrip } from './strip.ts';
 
 /** What a reading means; where it is too close to call, what to do then. */
 export function Verdict({
@@ -48,7 +49,7 @@ export function Verdict({
   );
 }
 
-/** The good band as a strip, and where the reading falls. Logarithmic, so that open and short are on it. */
+/** The good band as a strip, where the reading falls, and how far it may be off. */
 export function BandStrip({
   node,
   band,
@@ -71,15 +72,8 @@ export function BandStrip({
         ? `${words(least)} and up`
         : `${words(least)} to ${words(most)}`;
   const value = judged?.taken.value ?? null;
-  // a strip of signs on both sides of nothing is straight; else it is logarithmic
-  const straight = (least ?? 0) <= 0 && (most ?? 0) <= 0;
-  const from = straight ? (least ?? most ?? 0) - 1 : Math.max(least ?? (most ?? 1) / 4, 1e-9) / 2.5;
-  const to = straight ? (most ?? least ?? 0) + 1 : (most ?? (least ?? 1) * 4) * 2.5;
-  const share = (v: number) =>
-    Math.min(
-      1,
-      Math.max(0, straight ? (v - from) / (to - from) : Math.log(Math.max(v, from) / from) / Math.log(to / from)),
-    ) * 100;
+  const doubt = judged ? judged.doubt + (judged.heat?.doubt ?? 0) : 0;
+  const share = (v: number) => onStrip(least, most, value)(v) * 100;
   return (
     <div className="scale">
       <div className="strip">
@@ -87,6 +81,12 @@ export function BandStrip({
           className="good"
           style={{ left: `${least === null ? 0 : share(least)}%`, right: `${most === null ? 0 : 100 - share(most)}%` }}
         />
+        {value !== null && doubt > 0 && (
+          <div
+            className="doubt"
+            style={{ left: `${share(value - doubt)}%`, right: `${100 - share(value + doubt)}%` }}
+          />
+        )}
         {value !== null && <div className="at" style={{ left: `${share(value)}%` }} />}
       </div>
       <p className="small mono">
