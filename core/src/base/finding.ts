@@ -116,6 +116,15 @@ type Facts =
   | Readonly<{ code: 'run-while-isolated'; severity: 'hint'; node: string }>
   | Readonly<{ code: 'insulation-through-all'; severity: 'warning'; node: string }>
   | Readonly<{ code: 'parallel-path'; severity: 'hint'; node: string }>
+  | Readonly<{
+      code: 'meter-too-coarse';
+      severity: 'warning' | 'hint';
+      node: string;
+      meter: string;
+      accuracyRatio: number;
+      leftRatio: number;
+      better: string[];
+    }>
   | Readonly<{ code: 'probe-not-marked'; severity: 'hint'; node: string; probes: string[] }>
   | Readonly<{ code: 'limited-without-return'; severity: 'error'; node: string }>
   | Readonly<{ code: 'hand-on-to-nobody'; severity: 'warning'; node: string }>
@@ -263,6 +272,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'insulation-through-all': (f) =>
     `“${f.node}” sends a test voltage through all that is connected; nothing is taken off first.`,
   'parallel-path': (f) => `“${f.node}”: with nothing taken off first, the reading may be of another path beside it.`,
+  'meter-too-coarse': (f) =>
+    `“${f.node}”: with the ${f.meter.toLowerCase()} (±${Number((f.accuracyRatio * 100).toPrecision(2))} %) ${f.leftRatio === 0 ? 'no reading' : `only ${Math.ceil(f.leftRatio * 100)} % of the good readings`} can be called good${f.better.length > 0 ? `; the ${f.better.join(' or the ').toLowerCase()} could` : ''}.`,
   'probe-not-marked': (f) => `“${f.node}”: its pictures show where some probes go, and not ${f.probes.join(', ')}.`,
   'limited-without-return': (f) => `“${f.node}” leaves it limited, and does not say what is put back and by when.`,
   'hand-on-to-nobody': (f) => `“${f.node}” hands on, and does not say to whom.`,

@@ -11,6 +11,7 @@ import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
+import { lintMeter } from './lint-meter.ts';
 import type { Chart, ChartNode } from './model.ts';
 import { lintProbes } from './probes.ts';
 
@@ -64,7 +65,9 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
         ...lintSafety(node, chart, known, here),
         ...lintBand(node, chart, known, here),
         ...lintRanges(node, known.parameters, here),
-        ...(node.kind === 'measure' ? lintProbes(node, known.pictures, here) : []),
+        ...(node.kind === 'measure'
+          ? [...lintMeter(node, known, here), ...lintProbes(node, known.pictures, here)]
+          : []),
       ];
     }),
     ...lintLive(graph, known, at),

@@ -148,6 +148,8 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
   'insulation-through-all': () =>
     withEntries(made([measured({ band: { kind: 'insulation', leastOhm: 2_000_000, testVolt: 500 } }), end])),
   'parallel-path': () => withEntries(made([measured(), end])),
+  'meter-too-coarse': () =>
+    withEntries(made([measured({ instrument: 'meter', band: { kind: 'fixed', least: 3200, most: 3230 } }), end])),
   'probe-not-marked': () => {
     const picture = Asset.parse({
       kind: 'asset',
