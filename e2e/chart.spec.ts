@@ -56,6 +56,19 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await page.getByLabel('hand on to').fill('the school');
   await trainer.seesNot(/does not say to whom/);
 
+  // probes on what may still be live, and on what else is connected: the hazard that says how, and what comes off first
+  await trainer.sees(/is measured dead, and on a way there nothing takes the supply off/);
+  await trainer.sees(/the reading may be of another path beside it/);
+  await row(/Measure the float/).focus();
+  await standsOn(/Measure the float/);
+  await page.getByLabel('Mains behind covers').focus();
+  await keys('Space');
+  await trainer.seesNot(/nothing takes the supply off/);
+  await page.getByRole('button', { name: 'Add disconnect' }).focus();
+  await keys('Enter');
+  await page.keyboard.type('The plug of the lance');
+  await trainer.seesNot(/another path beside it/);
+
   // a step more, its words, its answer; the drawing follows at once
   await row(/Hand it on to the school/).focus();
   await standsOn(/replace Replace it/i);

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import type { z } from 'zod';
 import { choicesFor, keysFor, nameAt, type Path, type SchemaContext } from './choices.ts';
 import { Choice, NumberField, Text } from './inputs.tsx';
@@ -199,6 +200,16 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
   const list = Array.isArray(value) ? (value as unknown[]) : [];
   const item = shapeOf(of);
   const small = item.kind === 'text' || item.kind === 'number';
+  const box = useRef<HTMLDivElement>(null);
+  const isNew = useRef(false);
+  useEffect(() => {
+    if (!isNew.current) return;
+    isNew.current = false;
+    // what was added is typed into at once
+    const last = [...(box.current?.querySelectorAll(':scope > .line-row, :scope > .item') ?? [])].at(-1);
+    if (last instanceof HTMLDetailsElement) last.open = true;
+    last?.querySelector<HTMLElement>('input, textarea, select')?.focus();
+  });
   const move = (i: number, by: number) => {
     const next = [...list];
     const [moved] = next.splice(i, 1);
@@ -249,7 +260,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     </span>
   );
   return (
-    <div className="field-block list-field">
+    <div className="field-block list-field" ref={box}>
       <span className="field-label">{label}</span>
       {list.map((one, i) => {
         const inner = (
@@ -279,9 +290,13 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
           </details>
         );
       })}
-      <button type="button" className="plain add" onClick={() => onChange([...list, emptyOf(of)], '')}>
-        Add {label}
-      </button>
+      <AddButton
+        label={label}
+        onClick={() => {
+          isNew.current = true;
+          onChange([...list, emptyOf(of)], '');
+        }}
+      />
     </div>
   );
 }
