@@ -210,6 +210,7 @@ export { forSharing } from './library/share.ts';
 export { validate } from './library/validate.ts';
 // modes map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
+export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { orderOfTests, type Running, runAt, runOf } from './modes-map/tests.ts';
 // odds
 export { type HandKind, handKinds } from './odds/hands.ts';

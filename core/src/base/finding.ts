@@ -289,7 +289,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'chart-without-prove': (f) =>
     `${f.text}: nothing says how it is detected, so that no run after “${f.chart}” proves the repair.`,
   'chart-outlasts-mode': (f) =>
-    `${f.text}: up to ${f.minutes} min pass before “${f.node}” without a hand on the unit; “${f.mode}” ends after ${f.idleMs / 60_000} min.`,
+    `${f.text}: up to ${f.minutes} min pass before “${f.node}” without a hand on the unit; “${f.mode}” ends after ${f.idleMs / 60_000} min and has to be entered again.`,
   'loop-without-end': (f) => `From “${f.node}” no answers lead to a verdict.`,
   'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
   'band-never-computes': (f) => `The good band of “${f.node}” cannot be computed: ${f.why}.`,

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { entriesOf, writeScxml } from '../index.ts';
+import { entriesOf, type Route, writeScxml } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { benchBundle } from '../testing/unit.ts';
 import { modesMap } from './map.ts';
+import { routesTo, routesUpTo } from './routes-to.ts';
 import { orderOfTests, runAt, runOf } from './tests.ts';
 
 const checks = () => {
@@ -10,6 +11,43 @@ const checks = () => {
   if (!mode) throw new Error('the demo has no checks');
   return mode;
 };
+
+describe('the way to a mode', () => {
+  const routes = entriesOf(
+    benchBundle([
+      { id: 'in', script: 'press a\nreach service' },
+      { id: 'late', script: 'from idle\npress c\nreach tests' },
+      { id: 'on', script: 'from service\npress b\nreach tests' },
+      { id: 'off', script: 'from tests\npress a 2 times\nreach idle' },
+    ]),
+    'route',
+  );
+  const to = (mode: string) => routesTo([mode as never], routes).map((r) => r.id as string);
+  it.each<[string, string[]]>([
+    ['service', ['in']],
+    ['tests', ['in', 'on']],
+    ['idle', ['in', 'on', 'off']],
+    ['nowhere', []],
+  ])('%s is come to by %j', (mode, expected) => expect(to(mode)).toEqual(expected));
+  it('of a route, what comes before it and itself', () => {
+    const up = (id: string) => routesUpTo(routes.find((r) => r.id === id) as Route, routes).map((r) => r.id as string);
+    expect(up('in')).toEqual(['in']);
+    expect(up('on')).toEqual(['in', 'on']);
+  });
+  it('in the demo every route begins where the one before it ends, and none of them erases, leaves or locks out', () => {
+    const own = entriesOf(glasswasher(), 'route');
+    for (const route of own) {
+      const row = routesUpTo(route, own);
+      expect(row.at(-1)).toBe(route);
+      expect(row[0]?.from).toBe('any');
+      row.slice(0, -1).forEach((r, i) => {
+        const next = row[i + 1];
+        expect(next?.from === 'any' || (r.to !== null && next?.from.includes(r.to))).toBe(true);
+        expect(['leave', 'clear', 'lock-out']).not.toContain(r.purpose);
+      });
+    }
+  });
+});
 
 describe('modesMap', () => {
   it('has modes, the ways between them, what is unreachable and what is a dead end', () => {

@@ -3,7 +3,6 @@ import {
   type ChartNode,
   type ChartWalk,
   choicesOf,
-  type EntryOf,
   enteredBefore,
   entriesOf,
   entryOf,
@@ -61,7 +60,6 @@ export function NodeBody(props: BodyProps) {
     case 'operate':
       return (
         <>
-          <HowTo node={node} data={data} />
           <div className="note">Watch for: {node.watchFor}</div>
           {node.watch ? (
             <Watched {...props} node={node} watch={node.watch} />
@@ -83,16 +81,9 @@ export function NodeBody(props: BodyProps) {
       return <Answers {...props} node={node} former={former?.answer ?? null} />;
     case 'act':
       return (
-        <>
-          {node.recalibrate && (
-            <div className="note">
-              Afterwards: {entryOf(data.bundle, 'route', node.recalibrate)?.name ?? node.recalibrate}.
-            </div>
-          )}
-          <div className="actions">
-            <Next onClick={() => say('done')}>Done</Next>
-          </div>
-        </>
+        <div className="actions">
+          <Next onClick={() => say('done')}>Done</Next>
+        </div>
       );
     case 'wait':
       return <Wait {...props} node={node} />;
@@ -119,27 +110,6 @@ function Answers({ node, at, say, former }: BodyProps & { node: ChartNode; forme
         </button>
       ))}
     </div>
-  );
-}
-
-/** The route or numbered test a step is about, by its name. */
-function HowTo({ node, data }: { node: NodeOf<'operate'>; data: StationProps['data'] }) {
-  const route: EntryOf<'route'> | undefined = entryOf(data.bundle, 'route', node.route);
-  const mode = entryOf(data.bundle, 'mode', node.test?.mode);
-  const test = mode?.tests.find((t) => t.number === node.test?.number);
-  if (!route && !test) return null;
-  return (
-    <p>
-      {route && <strong>{route.name}</strong>}
-      {test && (
-        <>
-          <strong>
-            {mode?.name}, test {test.number}: {test.name}
-          </strong>{' '}
-          {test.starts}
-        </>
-      )}
-    </p>
   );
 }
 

@@ -1,15 +1,18 @@
-import { type ChartWalk, entryOf, minutesAhead, probePoints, type TakenReading } from '@wire-trail/core';
+import { type ChartWalk, entryOf, minutesAhead, probePoints, type Route, type TakenReading } from '@wire-trail/core';
+import { useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
 import { coverWords } from '../../words.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
+import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
 import { Room, type StationProps, useTopOf } from '../station.tsx';
 import { Ended } from './Ended.tsx';
 import { NodeBody } from './NodeBody.tsx';
 import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { OnTheWay } from './OnTheWay.tsx';
+import { OnUnit } from './OnUnit.tsx';
 import { Path } from './Path.tsx';
 import './test.css';
 import { Until } from './Wait.tsx';
@@ -32,6 +35,7 @@ export function TestStation(props: StationProps) {
 function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
   const { walk, data, add } = props;
   const { at: node, chart } = at;
+  const [coached, setCoached] = useState<Route | null>(null);
   const say: Say = (answer, { reading, skipped } = {}) =>
     void add({
       kind: 'answered',
@@ -48,6 +52,27 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
   const known = new Set(before.flatMap((n) => n.tools));
   const fetched = node.tools.filter((t) => !known.has(t));
   const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
+  if (coached)
+    return (
+      <Coach
+        route={coached}
+        data={data}
+        title={data.front.label}
+        failed={0}
+        onEnd={(took) => {
+          void add({ kind: 'tried', route: coached.id, took });
+          setCoached(null);
+        }}
+        aside={
+          <div className="sheet small">
+            <HazardNote ids={[...new Set([...node.hazards, ...coached.hazards])]} data={data} />
+            <button type="button" className="plain" onClick={() => setCoached(null)}>
+              Back to “{node.title}”
+            </button>
+          </div>
+        }
+      />
+    );
   const probes = node.kind === 'measure' ? node.probes : [];
   const pictures = node.pictures
     .flatMap((id) => entryOf(data.bundle, 'asset', id) ?? [])
@@ -102,6 +127,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
         <Ended {...props} at={at} />
       ) : (
         <>
+          <OnUnit node={node} walk={walk} data={data} onCoach={setCoached} />
           <NodeBody key={`${node.id}${walk.answers.length}`} {...props} at={at} say={say} />
           <OnTheWay {...props} at={at} say={say} />
         </>

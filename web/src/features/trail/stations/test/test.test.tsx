@@ -68,6 +68,69 @@ describe('where the probes go', () => {
   });
 });
 
+describe('what is run on the unit', () => {
+  const brush = said('brush', ['drag', 'yes'], ['volt', 'pass', volts(26, 24, 29)]);
+  it('a numbered test: how to get to it, one route after the other, what it is and how it stops', () => {
+    const s = at(wexmorl, 'f01', null, ...brush);
+    sees('Run the pad motor by test 2');
+    sees('Pad motor');
+    press(/1 Into service.*unless it is there already/);
+    sees(/Back to “Run the pad motor by test 2”/);
+    press(/Back to/);
+    press(/2 Open the numbered tests/);
+    press('Begin, tapping along');
+    for (let n = 0; n < 20 && !screen.queryByRole('button', { name: 'It took' }); n++) press(/^(Done|Seen)$/);
+    press('It took');
+    expect(s.added).toMatchObject([{ kind: 'tried', route: 'open-tests', took: true }]);
+    sees('Run the pad motor by test 2');
+  });
+  it('a route that took, and one that did not, say so', () => {
+    at(
+      wexmorl,
+      'f01',
+      null,
+      ...brush,
+      { kind: 'tried', route: 'enter', took: true },
+      { kind: 'tried', route: 'open-tests', took: false },
+    );
+    sees(/· done/);
+    sees(/· did not take/);
+  });
+  it('a route of the unit, with what comes before it, judged by readings over time', () => {
+    at(
+      pellgrave,
+      'e6',
+      null,
+      ...said('warm-up', ['door', 'yes'], ['rate', 'high']),
+      ...said('air', ['fan', 'yes'], ['sensor', 'pass']),
+      ...said('warm-up', ['heater', 'done']),
+      ...said('element-check', ['isolate', 'done'], ['ohms', 'pass'], ['leak', 'pass']),
+      ...said('warm-up', ['close-up', 'done']),
+    );
+    sees('Does the steam side warm? One relay feeds both');
+    expect(screen.getByRole('button', { name: /^1 Into faults/ })).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^2 Dial address 42/ })).toBeTruthy();
+    sees(/must climb by 6 °C within 3 min/);
+  });
+  it('after a part was replaced: what recalibrates it, with the supply on again', () => {
+    const from = { kind: 'symptom', symptom: 'streaks' };
+    const plate = unit({ serial: 'X', model: '', software: null, variant: null });
+    const noted = { kind: 'setting', setting: 'pad-pressure', did: 'set', value: '1' };
+    const answers = said(
+      'streaks',
+      ['edge', 'yes'],
+      ['pressure', 'done'],
+      ['try', 'still streaks'],
+      ['deck', 'yes'],
+      ['pressure-again', 'no'],
+    );
+    show(<TestStation {...standing([plate, noted, ...answers], readDemo(wexmorl), from)} />);
+    sees('Fit a new pad');
+    sees('Afterwards, with the supply on again:');
+    expect(screen.getByRole('button', { name: /^3 Set the pad pressure/ })).toBeTruthy();
+  });
+});
+
 describe('what goes by itself', () => {
   it('a split by the code is not asked, and the part of this family stands in the words', () => {
     at(ostrel, '12-4', null, ...said('glass-sensor', ['pan', 'no'], ['isolate', 'done']));
