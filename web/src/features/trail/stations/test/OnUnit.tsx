@@ -41,8 +41,8 @@ export function OnUnit({ node, walk, data, onCoach }: Props) {
       ))}
       {test && (
         <p>
-          <span className="test-number mono">{test.number}</span> <strong>{test.name}</strong>{' '}
-          <span className="soft">{test.starts}</span>
+          {routes.length > 0 && 'Then '}test <strong className="mono">{test.number}</strong>:{' '}
+          <strong>{test.name}</strong>. <span className="soft">{test.starts}</span>
           {test.stops && <span className="small"> To stop: {test.stops}</span>}
         </p>
       )}
