@@ -87,6 +87,7 @@ export {
 } from './chart/band.ts';
 export { Band } from './chart/band-model.ts';
 export { chartsCalled } from './chart/calls.ts';
+export { measureCautions } from './chart/cautions.ts';
 export { type Choice, cannotTell, choicesOf, otherwise } from './chart/choices.ts';
 export {
   assemble,

@@ -1,31 +1,16 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { Quantity } from '../base/quantity.ts';
 import type { Instrument } from '../source/model.ts';
-import { computeBand, type GoodBand, needsTemperature } from './band.ts';
-import { heatDoubt } from './heat.ts';
 import type { ChartSurroundings } from './lint.ts';
 import { accuracyOf } from './measure.ts';
 import type { MeasureNode } from './model.ts';
+import { typicalBand, typicalHeat } from './typical.ts';
 
 /** Below this share of a band that can be told as good, a meter is worth a word; one that leaves so much is a better one. */
 const enough = 1 / 3;
 const plenty = 1 / 2;
 /** A thermometer shows tenths. */
 const typical = '25.0';
-const typicalCelsius = 25;
-
-/** The good band of a step as it stands for the values the family has; null where it depends on what nobody knows yet. */
-function typicalBand({ band }: MeasureNode, around: ChartSurroundings): GoodBand | null {
-  if (band.kind === 'rate' || band.kind === 'time-to') return null;
-  if (band.kind === 'of-setting' && band.by !== 'share') return null;
-  const good = computeBand(band, {
-    parameters: around.parameters,
-    atCelsius: needsTemperature(band) ? typicalCelsius : null,
-    ...(band.kind === 'of-setting' ? { settings: new Map([[band.setting, 1]]) } : {}),
-    ...(band.kind === 'ratio' ? { earlier: new Map([[band.to, 1]]) } : {}),
-  });
-  return good.ok ? good.value : null;
-}
 
 const measures = (i: Instrument, quantity: Quantity): boolean =>
   i.accuracyRatio !== undefined || i.ranges.some((r) => r.quantity === quantity);
@@ -41,18 +26,11 @@ function tellable(least: number, most: number, ratio: number, heat: number): num
 /** A meter with which few readings of a good band, or none, can be called good. */
 export function lintMeter(node: MeasureNode, around: ChartSurroundings, at: Path): Finding[] {
   const meter = around.instruments.get(node.instrument ?? '');
-  const good = typicalBand(node, around);
+  const good = typicalBand(node, around.parameters);
   if (!meter || !good || good.least === null || good.most === null || good.least <= 0 || good.most <= good.least)
     return [];
   const [least, most] = [good.least, good.most];
-  const heat =
-    heatDoubt({
-      band: node.band,
-      good,
-      typed: typical,
-      atCelsius: typicalCelsius,
-      known: { parameters: around.parameters },
-    })?.doubt ?? 0;
+  const heat = typicalHeat(node, good, around.parameters, typical)?.doubt ?? 0;
   // of a ratio both readings are off
   const ratioOf = (i: Instrument): number => accuracyOf(i, node.quantity) * (node.band.kind === 'ratio' ? 2 : 1);
   const share = (i: Instrument): number => tellable(least, most, ratioOf(i), heat);

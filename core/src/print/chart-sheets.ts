@@ -2,6 +2,7 @@ import type { NodeId } from '../base/ids.ts';
 import { formatQuantity } from '../base/quantity.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
 import type { Band } from '../chart/band-model.ts';
+import { measureCautions } from '../chart/cautions.ts';
 import { choicesOf } from '../chart/choices.ts';
 import { drawnOf, waitText } from '../chart/drawn.ts';
 import { fillChart } from '../chart/fill.ts';
@@ -76,6 +77,7 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
           `${node.probes.join(' – ')}, ${node.supply}. Good: ${bandWords(node.band, node, parameters)}`,
           ...(node.supply === 'energised' && node.protection ? [node.protection] : []),
           ...node.disconnect.map((d) => `Off first: ${d}`),
+          ...measureCautions(node, parameters),
         ];
       case 'operate':
         return [node.watchFor];

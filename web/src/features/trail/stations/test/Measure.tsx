@@ -8,6 +8,7 @@ import {
   type MeasureError,
   type MeasureNode,
   measure,
+  measureCautions,
   needsTemperature,
   parseReading,
   readingsNeeded,
@@ -97,6 +98,9 @@ export function Measure({
         <li>{node.supply === 'dead' ? 'Dead: isolated and proved' : 'Energised'}</li>
         {node.disconnect.map((d) => (
           <li key={d}>Off first: {d}</li>
+        ))}
+        {measureCautions(node, known.parameters).map((words) => (
+          <li key={words}>{words}</li>
         ))}
         {node.under && <li>{node.under}</li>}
       </ul>
