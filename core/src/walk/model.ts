@@ -153,6 +153,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
   /** Everything that shows has been read; the code the walk goes on with. */
   z.strictObject({ ...stamp, kind: z.literal('read-done'), code: CodeId.nullable() }),
   z.strictObject({ ...stamp, kind: z.literal('unlisted'), text: CodeText, words: Prose, ask: z.boolean() }),
+  /** No code explains it, and something is wrong all the same: the walk goes on with a symptom. */
+  z.strictObject({ ...stamp, kind: z.literal('symptom-taken'), symptom: SymptomId }),
   z.strictObject({
     ...stamp,
     kind: z.literal('answered'),

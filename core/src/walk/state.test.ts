@@ -72,6 +72,13 @@ describe('foldWalk', () => {
     expect(foldWalk([...events, waits, event({ kind: 'resumed' })])?.waitingUntil).toBeNull();
   });
 
+  it('goes on with a symptom where no code explains it, and taking that back undoes it', () => {
+    const events = story().slice(0, 4);
+    const taken = event({ kind: 'symptom-taken', symptom: 'cold-glasses' });
+    expect([foldWalk(events)?.symptom, foldWalk([...events, taken])?.symptom]).toEqual([null, 'cold-glasses']);
+    expect(foldWalk([...events, taken, event({ kind: 'taken-back', event: taken.id })])?.symptom).toBeNull();
+  });
+
   it('is null without a beginning', () => expect(foldWalk(story().slice(1))).toBeNull());
 
   it('the first slot names the code, later slots are kept beside it', () => {

@@ -220,6 +220,8 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         unlisted: { text: event.text, words: event.words, asked: event.ask },
         done: finish('read'),
       };
+    case 'symptom-taken':
+      return { ...next, symptom: event.symptom };
     case 'answered': {
       const { chart, node, answer, reading, skipped = null, at } = event;
       const timers = new Map(walk.timers);

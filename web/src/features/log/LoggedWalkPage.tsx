@@ -22,6 +22,7 @@ import './log.css';
 type Names = Readonly<{
   route: (id: string) => string;
   node: (chart: string, id: string) => string;
+  symptom: (id: string) => string;
   hazard: (id: string) => string;
   controller: (id: string) => string;
   variant: (id: string) => string;
@@ -32,6 +33,7 @@ function namesOf(bundle: Bundle | undefined): Names {
   return {
     route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
     node: (chart, id) => (bundle && entryOf(bundle, 'chart', chart)?.nodes.find((n) => n.id === id)?.title) ?? id,
+    symptom: (id) => (bundle && entryOf(bundle, 'symptom', id)?.title) ?? id,
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
@@ -80,6 +82,8 @@ function eventWords(event: WalkEvent, names: Names): string {
       return event.code ? `Read, going on with ${event.code.toUpperCase()}` : 'Read';
     case 'unlisted':
       return `${event.text} is unlisted${event.ask ? ', trainer asked' : ''}. ${event.words}`;
+    case 'symptom-taken':
+      return `Goes on with a symptom: ${names.symptom(event.symptom)}`;
     case 'answered':
       return `${names.node(event.chart, event.node)}: ${event.reading ? `${event.reading.typed} is ${event.reading.verdict}` : event.answer}${event.skipped ? `, passed over: ${event.skipped}` : ''}`;
     case 'suspected':

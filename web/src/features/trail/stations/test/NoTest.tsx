@@ -1,4 +1,4 @@
-import { entriesOf } from '@wire-trail/core';
+import { entriesOf, holdsFor } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Next, Room, type StationProps } from '../station.tsx';
@@ -54,7 +54,7 @@ export function NothingStored({ data, add }: StationProps) {
     >
       <h1>No code is stored</h1>
       <p>What shows is a sign, not a code. If something is wrong all the same, it is a symptom:</p>
-      <Symptoms data={data} />
+      <Symptoms data={data} add={add} />
     </Room>
   );
 }
@@ -75,17 +75,23 @@ export function NoSubject({ walk, data, add }: StationProps) {
           <CodeGlyph text={walk.unlisted.text} size="large" /> is in no table yet. The question is with the trainer.
         </p>
       )}
-      <Symptoms data={data} />
+      <p>If something is wrong all the same, it is a symptom:</p>
+      <Symptoms data={data} add={add} />
     </Room>
   );
 }
 
-function Symptoms({ data }: Pick<StationProps, 'data'>) {
-  return (
-    <ul>
-      {entriesOf(data.bundle, 'symptom').map((s) => (
-        <li key={s.id}>{s.title}</li>
-      ))}
-    </ul>
-  );
+/** What may be wrong without a code: one of these goes on as this walk's own. */
+function Symptoms({ data, add }: Pick<StationProps, 'data' | 'add'>) {
+  const symptoms = entriesOf(data.bundle, 'symptom').filter((s) => holdsFor(s.onlyVariants, data.alive) !== 'no');
+  return symptoms.map((s) => (
+    <button
+      key={s.id}
+      type="button"
+      className="act big wide"
+      onClick={() => void add({ kind: 'symptom-taken', symptom: s.id })}
+    >
+      {s.title}
+    </button>
+  ));
 }

@@ -131,6 +131,24 @@ describe('what is run on the unit', () => {
   });
 });
 
+describe('without a code', () => {
+  it.each([
+    ['nothing is stored', { kind: 'special', readout: 'lamps', special: 'none' }, 'No code is stored'],
+    ['it is unlisted', { kind: 'unlisted', text: 'K18', words: '', ask: true }, 'Nothing to test for'],
+  ])('%s: a symptom is offered, and the walk goes on with it', (_, happened, title) => {
+    const plate = unit({ serial: 'X', model: '', software: null, variant: null });
+    const from = { kind: 'panel' };
+    const s = standing([plate, happened], readDemo(brindlewick), from);
+    show(<TestStation {...s} />);
+    sees(title);
+    press(/Glasses come out cold/);
+    expect(s.added).toMatchObject([{ kind: 'symptom-taken' }]);
+    cleanup();
+    show(<TestStation {...standing([plate, happened, s.added[0] as object], readDemo(brindlewick), from)} />);
+    sees('Is the element white with scale?');
+  });
+});
+
 describe('what goes by itself', () => {
   it('a split by the code is not asked, and the part of this family stands in the words', () => {
     at(ostrel, '12-4', null, ...said('glass-sensor', ['pan', 'no'], ['isolate', 'done']));
