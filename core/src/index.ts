@@ -409,6 +409,7 @@ export {
   WalkEvent,
   type WalkEventOf,
 } from './walk/model.ts';
+export { type Drift, driftOf, type PastReading, readingsTaken } from './walk/past.ts';
 export type { GivenAnswer, KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
 export { currentStation, foldWalk, standingEvents, stepKey, timerKey, type Walk } from './walk/state.ts';
 export { TakenReading } from './walk/taken.ts';

@@ -334,7 +334,8 @@ describe('what goes by itself', () => {
 });
 
 describe('any chart', () => {
-  const bundleOf = (of: Chart) => ({ ...glasswasher(), entries: [...entriesOf(glasswasher(), 'family'), of] as never });
+  const washer = glasswasher();
+  const bundleOf = (of: Chart) => ({ ...washer, entries: [...entriesOf(washer, 'family'), of] as never });
   it('without an error of its own ends, whatever is answered, by a verdict', () => {
     fc.assert(
       fc.property(anyChart({ closed: true }), fc.infiniteStream(fc.nat(11)), (of, picks) => {

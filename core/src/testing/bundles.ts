@@ -3,9 +3,23 @@ import { type Bundle, readBundle } from '../index.ts';
 
 const readJson = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'));
 
+/** Nobody may change what others are given too. */
+function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const inner of Object.values(value)) frozen(inner);
+  }
+  return value;
+}
+
+const known = new Map<string, Bundle>();
+/** Read once: checking a whole bundle takes a while, and hundreds of tests begin with one. */
 function read(path: string): Bundle {
+  const before = known.get(path);
+  if (before) return before;
   const bundle = readBundle(readJson(path));
   if (!bundle.ok) throw new Error(`${path}: ${JSON.stringify(bundle.error, null, 1)}`);
+  known.set(path, frozen(bundle.value));
   return bundle.value;
 }
 

@@ -167,12 +167,12 @@ describe('pictures', () => {
     expect(without.pinned).toBeUndefined();
     await school.publish(withPicture(true));
     const given = await exported();
-    expect(given.entries.find((e) => e.kind === 'asset')).toMatchObject({ id: hash, base64 });
+    expect(given.entries.find((e) => e.id === hash)).toMatchObject({ kind: 'asset', base64 });
     expect((await trainer.post('/imports/preview', given)).status).toBe(200);
     const spoilt = {
       ...given,
       entries: given.entries.map((e) =>
-        e.kind === 'asset' ? { ...e, base64: Buffer.concat([png, png]).toString('base64') } : e,
+        e.id === hash ? { ...e, base64: Buffer.concat([png, png]).toString('base64') } : e,
       ),
     };
     expect((await trainer.post('/imports', spoilt)).status).toBe(400);

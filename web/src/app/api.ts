@@ -17,6 +17,7 @@ import type {
   Mode,
   Owed,
   Panel,
+  PastReading,
   Role,
   Station,
   WalkEvent,
@@ -255,7 +256,7 @@ export const api = createApi({
       string
     >({ query: (id) => `/charts/${id}/uses`, providesTags: ['Entries'] }),
     machine: build.query<
-      { machine: Machine | null; walks: WalkLine[]; ledger: Owed[] },
+      { machine: Machine | null; walks: WalkLine[]; ledger: Owed[]; readings: PastReading[] },
       { family: string; serial: string }
     >({
       query: ({ family, serial }) => `/machines/${family}/${encodeURIComponent(serial)}`,

@@ -1,4 +1,4 @@
-import { Attached, FamilyId, WalkEvent } from '@wire-trail/core';
+import { Attached, FamilyId, TakenReading, WalkEvent } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../app/route.ts';
 import { machineHistory, openQuestions, readLog, readWalk, settleQuestion, takeEvents, triesOf } from './service.ts';
@@ -68,7 +68,8 @@ export const walkRoutes = [
     method: 'get',
     path: '/machines/:family/:serial',
     role: 'technician',
-    summary: 'A machine by its serial number, with its earlier walks and what was left limited or not put back.',
+    summary:
+      'A machine by its serial number, with its earlier walks, what was left limited or not put back, and what was measured.',
     params: z.object({ family: FamilyId, serial: z.string().min(1).max(60) }),
     response: z.strictObject({
       machine: z
@@ -94,6 +95,16 @@ export const walkRoutes = [
           setting: nullable,
           since: z.string(),
           by: nullable,
+        }),
+      ),
+      readings: z.array(
+        z.strictObject({
+          walk: z.string(),
+          at: z.string(),
+          when: z.enum(['before', 'after', 'test']),
+          of: z.string(),
+          step: z.string(),
+          reading: TakenReading,
         }),
       ),
     }),

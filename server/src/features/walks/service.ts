@@ -1,4 +1,4 @@
-import { foldWalk, ledgerOf, type Problem, problemsOf, roleAtLeast, WalkEvent } from '@wire-trail/core';
+import { foldWalk, ledgerOf, type Problem, problemsOf, readingsTaken, roleAtLeast, WalkEvent } from '@wire-trail/core';
 import { Refusal } from '../../app/problem.ts';
 import type { User } from '../../app/route.ts';
 import type { Services } from '../../app/services.ts';
@@ -82,6 +82,9 @@ export async function readWalk(id: string, user: User, { db }: Services) {
 }
 
 /** What happened to this very unit before, whoever walked it, and what was left limited or not put back on it. */
+/** More readings than this of one machine are not sent; the newest are. */
+const mostReadings = 400;
+
 export async function machineHistory(family: string, serial: string, { db }: Services) {
   const machine = await db('machines')
     .where({ family, serial })
@@ -96,13 +99,15 @@ export async function machineHistory(family: string, serial: string, { db }: Ser
       'composition',
       'last_seen_at as lastSeenAt',
     );
-  if (!machine) return { machine: null, walks: [], ledger: [] };
+  if (!machine) return { machine: null, walks: [], ledger: [], readings: [] };
   const walks = await listWalks(db, { userId: null, family, serial });
-  const folded = (await eventsOfMachine(db, machine.id)).flatMap((events) => foldWalk(events) ?? []);
+  const events = await eventsOfMachine(db, machine.id);
+  const readings = events.flatMap(readingsTaken).sort((a, b) => a.at.localeCompare(b.at));
   return {
     machine: { ...machine, lastSeenAt: (machine.lastSeenAt as Date).toISOString() },
     walks,
-    ledger: ledgerOf(folded),
+    ledger: ledgerOf(events.flatMap((own) => foldWalk(own) ?? [])),
+    readings: readings.slice(-mostReadings),
   };
 }
 

@@ -113,7 +113,47 @@ describe('events', () => {
       machine: null,
       walks: [],
       ledger: [],
+      readings: [],
     });
+  });
+
+  it('a machine has the readings of all its walks, oldest first, without what was taken back', async () => {
+    const own = { ...unit, machine: randomUUID(), serial: 'G4-READ' };
+    const reading = (value: number) => ({
+      typed: String(value),
+      quantity: 'resistance',
+      value,
+      atCelsius: 22,
+      least: 100,
+      most: 200,
+      verdict: 'pass',
+    });
+    const answered = { kind: 'answered', chart: 'c', node: 'n', answer: 'pass' };
+    const [first, second] = [begin(), begin()];
+    const wrong = second.event({ ...answered, reading: reading(190) });
+    await technician.post('/events', {
+      events: [second.started, second.event(own), wrong, second.event({ kind: 'taken-back', event: wrong.id })],
+    });
+    const after = { kind: 'reading-after', chart: 'c', node: 'n', reading: reading(150) };
+    const at = (event: object, iso: string) => ({ ...event, at: iso });
+    await technician.post('/events', {
+      events: [
+        first.started,
+        first.event(own),
+        at(first.event(after), '2026-05-02T09:00:00.000Z'),
+        at(first.event({ ...answered, reading: reading(120) }), '2026-05-01T09:00:00.000Z'),
+      ],
+    });
+    const { body } = await technician.get('/machines/brindlewick-g4/G4-READ');
+    expect(
+      (body as { readings: Array<{ when: string; reading: { value: number } }> }).readings.map((r) => [
+        r.when,
+        r.reading.value,
+      ]),
+    ).toEqual([
+      ['before', 120],
+      ['after', 150],
+    ]);
   });
 
   it('a machine has a ledger of what its walks left, until a walk of anybody puts it back', async () => {

@@ -20,7 +20,7 @@ const lamps = (letters: string) => {
 };
 beforeEach(() => {
   vi.stubGlobal('scrollTo', () => {});
-  serverAnswers({ machine: null, walks: [], ledger: [] });
+  serverAnswers({ machine: null, walks: [], ledger: [], readings: [] });
 });
 afterEach(() => {
   cleanup();

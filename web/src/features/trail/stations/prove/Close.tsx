@@ -1,5 +1,6 @@
-import { type ChartId, entriesOf, type MeasureNode, readingText, stepKey, type TakenReading } from '@wire-trail/core';
+import { type ChartId, entriesOf, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
 import { useState } from 'react';
+import { takenWords } from '../../../../parts/readings/past.ts';
 import { Next, Room, type StationProps } from '../station.tsx';
 import { Measure } from '../test/Measure.tsx';
 import { runOf } from './ProveStation.tsx';
@@ -102,10 +103,10 @@ export function Close({ walk, data, add }: StationProps) {
             {measured.map((m) => (
               <tr key={m.key}>
                 <td>{m.node.title}</td>
-                <td className="mono">{words(m.before)}</td>
+                <td className="mono">{takenWords(m.before)}</td>
                 <td className="mono">
                   {m.after ? (
-                    words(m.after)
+                    takenWords(m.after)
                   ) : (
                     <button type="button" className="act" onClick={() => setMeasuring(m)}>
                       Measure
@@ -131,6 +132,3 @@ function measuredNodes(walk: StationProps['walk'], data: StationProps['data']): 
     }
   return [...last.values()];
 }
-
-const verdictShort = { pass: 'good', low: 'low', high: 'high', 'too-close': 'too close' } as const;
-const words = (r: TakenReading): string => `${readingText(r).replace(/ \(good.*\)$/, '')}, ${verdictShort[r.verdict]}`;

@@ -9,6 +9,7 @@ import {
   type NodeOf,
 } from '@wire-trail/core';
 import { Next, type StationProps } from '../station.tsx';
+import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';
 import { SetTo } from './SetTo.tsx';
 import type { Say } from './TestStation.tsx';
@@ -25,15 +26,18 @@ export function NodeBody(props: BodyProps) {
   switch (node.kind) {
     case 'measure':
       return (
-        <Measure
-          node={node}
-          known={data.bandKnown}
-          instruments={entriesOf(data.bundle, 'instrument')}
-          former={former?.reading ?? null}
-          settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
-          keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
-          onTake={(reading, answer) => say(answer, { reading })}
-        />
+        <>
+          <Earlier {...props} node={node} />
+          <Measure
+            node={node}
+            known={data.bandKnown}
+            instruments={entriesOf(data.bundle, 'instrument')}
+            former={former?.reading ?? null}
+            settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
+            keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
+            onTake={(reading, answer) => say(answer, { reading })}
+          />
+        </>
       );
     case 'look':
       return (

@@ -19,7 +19,7 @@ beforeEach(() => {
   localStorage.clear();
   vi.useFakeTimers({ now: new Date('2026-05-03T09:00:00Z'), shouldAdvanceTime: true });
   vi.stubGlobal('scrollTo', () => {});
-  serverAnswers({ machine: null, walks: [], ledger: [] });
+  serverAnswers({ machine: null, walks: [], ledger: [], readings: [] });
 });
 afterEach(() => {
   cleanup();
@@ -146,6 +146,34 @@ describe('without a code', () => {
     cleanup();
     show(<TestStation {...standing([plate, happened, s.added[0] as object], readDemo(brindlewick), from)} />);
     sees('Is the element white with scale?');
+  });
+});
+
+describe('what was read here before', () => {
+  it('on earlier walks of this machine, and where it is going', async () => {
+    const reading = (value: number) => ({
+      typed: String(value),
+      quantity: 'resistance',
+      value,
+      atCelsius: null,
+      least: 140,
+      most: 190,
+      verdict: 'pass',
+    });
+    const past = (at: string, value: number) => ({
+      walk: 'another',
+      at,
+      when: 'before',
+      of: 'drain',
+      step: 'coil',
+      reading: reading(value),
+    });
+    const readings = [past('2026-04-20T09:00:00.000Z', 180), past('2026-01-10T09:00:00.000Z', 165)];
+    serverAnswers({ machine: null, walks: [], ledger: [], readings });
+    at(brindlewick, 'd09', null, ...said('drain', ['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done']));
+    expect(await screen.findByText(/On 2026-04-20 it was/)).toBeTruthy();
+    sees('180 Ω, good');
+    sees(/Since 2026-01-10 it comes nearer its upper edge; at this rate it leaves its band about 2026-06\./);
   });
 });
 
