@@ -63,7 +63,7 @@ export const show = (children: ReactNode) =>
     </Provider>,
   );
 
-/** Stands in for the server until the globals are unstubbed: every request gets this answer. */
+/** Stands in for the server until the globals are unstubbed: every request gets this answer, or what is made of its path. */
 export function serverAnswers(body: unknown, status = 200): void {
   // Node's requests want whole addresses; a browser completes them
   vi.stubGlobal(
@@ -74,8 +74,8 @@ export function serverAnswers(body: unknown, status = 200): void {
       }
     },
   );
-  vi.stubGlobal(
-    'fetch',
-    async () => new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } }),
-  );
+  vi.stubGlobal('fetch', async (asked: Request) => {
+    const said = typeof body === 'function' ? body(new URL(asked.url).pathname) : body;
+    return new Response(JSON.stringify(said), { status, headers: { 'content-type': 'application/json' } });
+  });
 }

@@ -79,9 +79,12 @@ type Unit = Readonly<{
   composition: readonly Attached[];
 }>;
 
-/** A machine is known by family and serial; the first device to see it names it. */
+/**
+ * A machine is known by family and serial; the first device to see it names it. It stands as it was seen last: a walk that is
+ * sent late changes nothing a later one has seen.
+ */
 async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: Date): Promise<string> {
-  const known = await trx('machines').where({ family, serial: unit.serial }).first('id');
+  const known = await trx('machines').where({ family, serial: unit.serial }).first('id', 'last_seen_at');
   const row = {
     model: unit.model,
     software: unit.software,
@@ -91,7 +94,7 @@ async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: D
     last_seen_at: at,
   };
   if (known) {
-    await trx('machines').where({ id: known.id }).update(row);
+    if (at >= known.last_seen_at) await trx('machines').where({ id: known.id }).update(row);
     return known.id;
   }
   await trx('machines').insert({ id: unit.machine, family, serial: unit.serial, ...row });

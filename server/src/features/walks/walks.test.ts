@@ -117,6 +117,26 @@ describe('events', () => {
     });
   });
 
+  it('a walk that is sent late changes nothing a later one has seen of the machine', async () => {
+    const machine = randomUUID();
+    const seen = async (day: string, software: string) => {
+      const { event, started } = begin();
+      const own = event({ ...unit, machine, serial: 'G4-LATE', software });
+      const at = `${day}T09:00:00.000Z`;
+      await technician.post('/events', {
+        events: [
+          { ...started, at },
+          { ...own, at },
+        ],
+      });
+    };
+    await seen('2026-05-03', '2.6');
+    await seen('2026-04-01', '2.4');
+    expect((await technician.get('/machines/brindlewick-g4/G4-LATE')).body).toMatchObject({
+      machine: { software: '2.6', lastSeenAt: '2026-05-03T09:00:00.000Z' },
+    });
+  });
+
   it('a machine has the readings of all its walks, oldest first, without what was taken back', async () => {
     const own = { ...unit, machine: randomUUID(), serial: 'G4-READ' };
     const reading = (value: number) => ({
@@ -220,7 +240,10 @@ describe('the demo', () => {
       expect(await loadDemo(folder, empty.services)).toBe(true);
       const person = new Person(empty.base);
       await person.signIn('trainer', 'orrimar-demo');
-      expect((await person.get('/walks')).body).toHaveLength(readdirSync(`${folder}/walks`).length);
+      const walked = readdirSync(`${folder}/walks`).flatMap(
+        (file) => JSON.parse(readFileSync(`${folder}/walks/${file}`, 'utf8')) as Array<{ walk: string }>,
+      );
+      expect((await person.get('/walks')).body).toHaveLength(new Set(walked.map((e) => e.walk)).size);
       expect((await person.get('/questions')).body).toMatchObject([{ text: 'K30' }]);
       expect((await person.get('/families')).body).toHaveLength(
         readdirSync(folder).filter((f) => f.endsWith('.json')).length,

@@ -1,12 +1,22 @@
 import { entriesOf, entryOf } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
-import { api } from '../../app/api.ts';
+import { api, type WalkLine } from '../../app/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import './machine.css';
 import { PastReadings } from './PastReadings.tsx';
 
 const day = (iso: string | null) => iso?.slice(0, 10) ?? '';
+
+/** Codes that came more than once, and whether anything was repaired for them. */
+function cameBack(walks: readonly WalkLine[]): Array<{ code: string; times: number; repaired: boolean }> {
+  const codes = new Set(walks.flatMap((w) => w.code ?? []));
+  return [...codes].flatMap((code) => {
+    const own = walks.filter((w) => w.code === code);
+    return own.length > 1 ? [{ code, times: own.length, repaired: own.some((w) => w.outcome === 'fixed') }] : [];
+  });
+}
 
 /** One real unit by its serial number: what it is, what is attached, and everything that was done to it. */
 export default function MachinePage() {
@@ -19,11 +29,9 @@ export default function MachinePage() {
   const own = bundle && entriesOf(bundle, 'family').find((f) => f.id === family);
   const face = bundle && entriesOf(bundle, 'panel')[0]?.faces[0];
   const variant = own?.variants.find((v) => v.id === data.machine?.variant);
-  const codes = new Map<string, number>();
-  for (const { code } of data.walks) if (code) codes.set(code, (codes.get(code) ?? 0) + 1);
-  const back = [...codes].filter(([, n]) => n > 1);
+  const back = cameBack(data.walks);
   return (
-    <div className="family-room">
+    <div className="machine-page">
       <div className="stack">
         <div className="sheet">
           <h1 className="mono">{data.machine.serial}</h1>
@@ -66,10 +74,12 @@ export default function MachinePage() {
         </div>
       </div>
       <div className="stack">
-        {back.map(([code, times]) => (
+        {back.map(({ code, times, repaired }) => (
           <p key={code} className="note">
-            <CodeGlyph text={code.toUpperCase()} /> came {times} times. What was done before did not hold: begin with
-            the next suspect.
+            <CodeGlyph text={code.toUpperCase()} /> came {times} times.{' '}
+            {repaired
+              ? 'What was done before did not hold: begin with the next suspect.'
+              : 'Nothing was repaired for it yet: see what was read, and where it is going.'}
           </p>
         ))}
         {data.ledger.length > 0 && (
