@@ -258,3 +258,24 @@ test('what is left limited stays on the ledger of the machine until somebody put
   await technician.sees('E2E-LEDGER');
   await expect(page.getByRole('region', { name: 'ledger' })).toHaveCount(0);
 });
+
+test('what was read on earlier walks of a machine stands where it is read again, with where it is going', async ({
+  field,
+}) => {
+  const technician = await field();
+  await technician.isTesting('Sandrelle P07', /P07/, 'L6-0088-02');
+  await technician.isAsked('Is the bilge dry under the pack cable?');
+  await technician.press('Yes');
+  await technician.press('Done');
+  await technician.isAsked('Measure the pack cable against the hull');
+  await technician.sees(/Hands off while it tests at 250 V/);
+  await technician.sees('1.4 MΩ, good');
+  await technician.sees(/it comes nearer its lower edge; at this rate it leaves its band about 2027-01/);
+  await technician.measures('0.9M');
+  await technician.sees('Good: 900 kΩ');
+  await technician.press('Take this reading');
+  await technician.isAsked('Measure the motor against the hull');
+  await technician.hasSentAll();
+  await technician.page.goto('/machines/sandrelle-l6/L6-0088-02');
+  await expect(technician.page.getByRole('region', { name: 'readings' })).toContainText('900 kΩ, good');
+});
