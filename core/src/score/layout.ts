@@ -39,6 +39,8 @@ export type Score = Readonly<{
   marks: readonly Mark[];
   brackets: readonly Bracket[];
   lengthMs: number;
+  /** Not every repeat of a group is drawn: there are too many. */
+  cut: boolean;
 }>;
 
 const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
@@ -60,11 +62,15 @@ const later = (a: Span, b: Span): Span => ({
 });
 /** More repeats than this are drawn as the first and the last of them. */
 const mostDrawn = 24;
+/** Once so many steps and marks are drawn, a group is drawn once only: groups in groups multiply. */
+const mostInAll = 2000;
 
 class Drawing {
   readonly lanes: Lane[] = [];
   readonly marks: Mark[] = [];
   readonly brackets: Bracket[] = [];
+  cut = false;
+  private walked = 0;
   private readonly open = new Map<string, { mark: number }>();
   private readonly seen: Array<{ shown: Shown; t: Span }> = [];
   private lastAct: Span = zero;
@@ -159,12 +165,13 @@ class Drawing {
     const lengthMs = Math.max(1000, t.usualMs, ...this.marks.map((m) => m.toMs), ...this.brackets.map((b) => b.toMs));
     const order = { control: 0, sign: 1, other: 2 } as const;
     const lanes = [...this.lanes].sort((a, b) => order[a.kind] - order[b.kind]);
-    return { ...together(lanes, this.marks), brackets: this.brackets, lengthMs };
+    return { ...together(lanes, this.marks), brackets: this.brackets, lengthMs, cut: this.cut };
   }
 
   walk(steps: readonly Step[], begin: Span, under = ''): Span {
     let t = begin;
     steps.forEach((step, i) => {
+      this.walked += 1;
       t = this.step(step, `${under}${i}`, t);
     });
     return t;
@@ -305,7 +312,13 @@ class Drawing {
     const waits = window?.from.kind === 'sign' && since.usualMs > t.usualMs;
     const begin = waits ? since : t;
     let now = begin;
-    for (let n = 0; n < Math.min(step.times, mostDrawn); n += 1) now = this.walk(step.steps, now, `${at}.steps.`);
+    for (let n = 0; n < step.times; n += 1) {
+      if (n > 0 && (n >= mostDrawn || this.walked + this.marks.length > mostInAll)) {
+        this.cut = true;
+        break;
+      }
+      now = this.walk(step.steps, now, `${at}.steps.`);
+    }
     if (window) {
       const usedMs = now.usualMs - since.usualMs;
       const slackMs = window.mostMs - usedMs;

@@ -39,6 +39,19 @@ describe('layoutScore', () => {
     ]);
     expect(score.brackets[0]?.slackRatio).toBeCloseTo(1000 / 5800);
   });
+  it('draws groups in groups once there are too many, and says so', () => {
+    const nested = (depth: number): string[] => [
+      ...Array.from({ length: depth }, (_, i) => `${'  '.repeat(i)}group 90 times`),
+      `${'  '.repeat(depth)}press a 9 times`,
+    ];
+    const one = layoutScore(stepsOf('group 3 times\n  press a'));
+    expect([one.cut, one.marks.length]).toEqual([false, 3]);
+    for (const depth of [1, 3, 6]) {
+      const { cut, marks } = layoutScore(stepsOf(nested(depth).join('\n')));
+      expect(cut).toBe(true);
+      expect(marks.length).toBeLessThan(5000);
+    }
+  });
   it('is never earlier than its earliest, later than its latest, or outside its length', () => {
     fc.assert(
       fc.property(fc.oneof(anyRouteScript.map(stepsOf), fc.array(anyStep, { maxLength: 4 })), (steps) => {

@@ -214,6 +214,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
       <section className="sheet route-score">
         <div className="row spread">
           <h3>Score</h3>
+          {score.cut && <span className="tag">not every repeat is drawn</span>}
           <span className="small soft no-print">
             seconds, as usually done · drag an end, or pick it and press <kbd>[</kbd> <kbd>]</kbd>
           </span>
