@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { coachCards, controlsAfter, entriesOf, entryOf, interlockWords, type Step, stepsSpan } from '../index.ts';
+import {
+  bundleFacts,
+  coachCards,
+  compileSteps,
+  controlsAfter,
+  entriesOf,
+  entryOf,
+  interlockWords,
+  type Step,
+  stepsSpan,
+} from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
+import { stepsOf } from '../testing/routes.ts';
+import { benchBundle } from '../testing/unit.ts';
 
 const route = (id: string) => entryOf(glasswasher(), 'route', id)?.steps ?? [];
 const told = (steps: readonly Step[]) =>
@@ -56,6 +68,16 @@ describe('coachCards', () => {
     ];
     expect(coachCards(steps)).toHaveLength(4);
   });
+  it.each(['press a 9 times', 'say wait', 'see l1 lit'])(
+    'of groups in groups of “%s” it makes no end of cards',
+    (line) => {
+      const lines = Array.from({ length: 6 }, (_, i) => `${'  '.repeat(i)}group 90 times`);
+      const steps = stepsOf([...lines, `${'  '.repeat(6)}${line}`].join('\n'));
+      expect(coachCards(steps).length).toBeLessThan(6000);
+      const compiled = compileSteps(steps, bundleFacts(benchBundle([])));
+      expect(compiled.ok || compiled.error.code).toBe(line.startsWith('say') ? 'nothing-done' : 'too-long');
+    },
+  );
   it('every card of every route has a path of its own', () => {
     for (const bundle of [glasswasher(), dryer()])
       for (const { steps } of entriesOf(bundle, 'route')) {

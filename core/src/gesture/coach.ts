@@ -94,6 +94,8 @@ function actsOf(step: Step): HandAct[] {
   }
 }
 
+/** Once there are so many, a group is gone through once only: groups in groups multiply, and nobody publishes such a route. */
+const mostCards = 5000;
 /** A group is one card while nothing in it has to be watched, waited for or kept. */
 const isPlain = (step: Step): boolean => !['keep', 'see', 'branch', 'rest', 'group', 'hold'].includes(step.kind);
 
@@ -102,6 +104,7 @@ const isPlain = (step: Step): boolean => !['keep', 'see', 'branch', 'rest', 'gro
  * no card: it is never coached.
  */
 export function coachCards(steps: readonly Step[]): CoachCard[] {
+  let made = 0;
   const walk = (
     list: readonly Step[],
     at: string,
@@ -111,6 +114,7 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
   ): CoachCard[] =>
     list.flatMap((step, i): CoachCard[] => {
       const path = at === '' ? String(i) : `${at}.${i}`;
+      made += 1;
       const card = (rest: Partial<CoachCard>): CoachCard => ({
         path,
         step,
@@ -153,9 +157,10 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
             return [
               card({ times: step.times, windowMs: mostMs, windowFrom: since, usualMs: stepsSpan(step.steps).usualMs }),
             ];
-          return Array.from({ length: step.times }, (_, n) =>
-            walk(step.steps, step.times === 1 ? path : `${path}#${n + 1}`, keeping, mostMs, since),
-          ).flat();
+          const cards: CoachCard[] = [];
+          for (let n = 0; n < step.times && (n === 0 || made <= mostCards); n += 1)
+            cards.push(...walk(step.steps, step.times === 1 ? path : `${path}#${n + 1}`, keeping, mostMs, since));
+          return cards;
         }
         case 'branch':
           return walk(step.otherwise, `${path}.otherwise`, keeping, window, from);

@@ -241,7 +241,12 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
         if (step.window && window !== null)
           put({ op: 'open', at, window, from: step.window.from, mostMs: step.window.mostMs, gapMs: signGapMs });
         const begin = ops.length;
-        for (let n = 0; n < step.times && error === null; n += 1) walk(step.steps, `${at}.steps.`);
+        for (let n = 0; n < step.times && error === null; n += 1) {
+          const before = ops.length;
+          walk(step.steps, `${at}.steps.`);
+          // nothing is done in it: doing that again is nothing either
+          if (ops.length === before) break;
+        }
         if (window !== null) {
           const last = ops.at(-1);
           if (last?.op === 'guard') ops.pop();
