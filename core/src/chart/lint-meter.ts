@@ -1,8 +1,7 @@
 import type { Finding, Path } from '../base/finding.ts';
-import type { Quantity } from '../base/quantity.ts';
 import type { Instrument } from '../source/model.ts';
 import type { ChartSurroundings } from './lint.ts';
-import { accuracyOf } from './measure.ts';
+import { accuracyOf, statedAccuracy } from './measure.ts';
 import type { MeasureNode } from './model.ts';
 import { typicalBand, typicalHeat } from './typical.ts';
 
@@ -11,9 +10,6 @@ const enough = 1 / 3;
 const plenty = 1 / 2;
 /** A thermometer shows tenths. */
 const typical = '25.0';
-
-const measures = (i: Instrument, quantity: Quantity): boolean =>
-  i.accuracyRatio !== undefined || i.ranges.some((r) => r.quantity === quantity);
 
 /**
  * The share of a good band in which a reading is good whatever the meter is off by: of L to M that is
@@ -36,7 +32,9 @@ export function lintMeter(node: MeasureNode, around: ChartSurroundings, at: Path
   const share = (i: Instrument): number => tellable(least, most, ratioOf(i), heat);
   const left = share(meter);
   if (left >= enough) return [];
-  const better = [...around.instruments.values()].filter((i) => measures(i, node.quantity) && share(i) >= plenty);
+  const better = [...around.instruments.values()].filter(
+    (i) => statedAccuracy(i, node.quantity) !== undefined && share(i) >= plenty,
+  );
   return [
     {
       code: 'meter-too-coarse',

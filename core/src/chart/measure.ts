@@ -15,7 +15,7 @@ import type { Band } from './band-model.ts';
 import { type HeatDoubt, heatDoubt } from './heat.ts';
 import type { MeasureNode } from './model.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
-import { judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
+import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
 
 /** What a person typed at a measurement, as typed. */
 export type TypedReading = Readonly<{
@@ -59,11 +59,13 @@ export type Measured = ReadingVerdict &
 /** How many readings a band needs before it says anything. */
 export const readingsNeeded = (band: Band): number => (band.kind === 'rate' || band.kind === 'time-to' ? 2 : 1);
 
-/** The share of a reading an instrument may be off by for a quantity; 0 where nothing is known. */
-export function accuracyOf(instrument: Instrument | undefined, quantity: Quantity): number {
-  const range = instrument?.ranges.find((r) => r.quantity === quantity);
-  return range?.accuracyRatio ?? instrument?.accuracyRatio ?? 0;
-}
+/** The share of a reading an instrument is said to be off by for a quantity; undefined where nobody said. */
+export const statedAccuracy = (instrument: Instrument, quantity: Quantity): number | undefined =>
+  instrument.ranges.find((r) => r.quantity === quantity)?.accuracyRatio ?? instrument.accuracyRatio;
+
+/** The same, 0 where nothing is known. */
+export const accuracyOf = (instrument: Instrument | undefined, quantity: Quantity): number =>
+  (instrument && statedAccuracy(instrument, quantity)) ?? 0;
 
 /** What the instrument cannot do that this measurement asks of it. */
 function beyond(instrument: Instrument | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {
@@ -236,8 +238,7 @@ function settling(judged: ReadingVerdict, band: GoodBand, by: Derived, heat: Hea
   if (judged.verdict !== 'too-close' || by.reading.kind === 'open' || heat.doubt === 0)
     return { settledByKelvin: null, settledWithDigit: null };
   const { value } = by.reading;
-  const edges = [band.least, band.most].flatMap((edge) => (edge === null ? [] : [Math.abs(value - edge)]));
-  const nearest = Math.min(...edges);
+  const nearest = edgeDistance(value, band);
   const left = nearest - heat.doubt / 10;
   return {
     settledByKelvin: nearest > by.doubt ? (heat.kelvin * (nearest - by.doubt)) / heat.doubt : null,
@@ -254,10 +255,8 @@ export function settledBy(
   const { settledByRatio } = judged;
   if (settledByRatio === null) return [];
   return instruments.flatMap((i) => {
-    const measures = i.accuracyRatio !== undefined || i.ranges.some((r) => r.quantity === quantity);
-    const range = i.ranges.find((r) => r.quantity === quantity);
-    const ratio = range?.accuracyRatio ?? i.accuracyRatio;
-    return measures && ratio !== undefined && ratio < settledByRatio ? [i.id] : [];
+    const ratio = statedAccuracy(i, quantity);
+    return ratio !== undefined && ratio < settledByRatio ? [i.id] : [];
   });
 }
 

@@ -17,6 +17,10 @@ const shortRatio = 0.02;
 /** Above this multiple of what is expected, a resistance is called open rather than high. */
 const openRatio = 50;
 
+/** How far a value is from the nearer edge of its band, on either side of it; infinite without one. */
+export const edgeDistance = (value: number, { least, most }: GoodBand): number =>
+  Math.min(...[least, most].flatMap((edge) => (edge === null ? [] : [Math.abs(value - edge)])));
+
 /**
  * Judges a reading against its good band. `doubt` is how far the reading may be off, in its own unit: where that could
  * move it across an edge, the verdict is `too-close`. An open circuit is good where nothing bounds the band above, as
@@ -40,8 +44,7 @@ export function judgeReading(input: {
   const offByRatio = band.middle === null || band.middle === 0 ? null : value / band.middle - 1;
   const isShort = quantity === 'resistance' && reference !== null && value < reference * shortRatio;
   const isOpen = quantity === 'resistance' && reference !== null && value > reference * openRatio;
-  const distances = [band.least, band.most].flatMap((edge) => (edge === null ? [] : [Math.abs(value - edge)]));
-  const nearest = Math.min(...distances);
+  const nearest = edgeDistance(value, band);
   if (nearest <= doubt)
     return {
       verdict: 'too-close',

@@ -63,6 +63,24 @@ export const show = (children: ReactNode) =>
     </Provider>,
   );
 
+/** A good reading of the demo's drain pump coil, as a machine's history has it. */
+export const coilRead = (at: string, value: number) => ({
+  walk: 'another',
+  at,
+  when: 'before',
+  of: 'drain',
+  step: 'coil',
+  reading: {
+    typed: String(value),
+    quantity: 'resistance',
+    value,
+    atCelsius: null,
+    least: 140,
+    most: 190,
+    verdict: 'pass',
+  },
+});
+
 /** Stands in for the server until the globals are unstubbed: every request gets this answer, or what is made of its path. */
 export function serverAnswers(body: unknown, status = 200): void {
   // Node's requests want whole addresses; a browser completes them

@@ -3,7 +3,7 @@ import { Provider } from 'react-redux';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { makeStore } from '../../app/store.ts';
-import { glasswasher, serverAnswers } from '../../testing/trail.tsx';
+import { coilRead, glasswasher, serverAnswers } from '../../testing/trail.tsx';
 import MachinePage from './MachinePage.tsx';
 
 afterEach(() => {
@@ -33,23 +33,6 @@ const walk = (id: string, outcome: string) => ({
   startedAt: '2026-01-10T09:00:00.000Z',
   by: 'Somebody',
 });
-const coil = (at: string, value: number) => ({
-  walk: 'w',
-  at,
-  when: 'before',
-  of: 'drain',
-  step: 'coil',
-  reading: {
-    typed: String(value),
-    quantity: 'resistance',
-    value,
-    atCelsius: null,
-    least: 140,
-    most: 190,
-    verdict: 'pass',
-  },
-});
-
 function open(more: object) {
   const answers = { machine, walks: [], ledger: [], readings: [], ...more };
   serverAnswers((path: string) => (path.includes('/machines/') ? answers : glasswasher));
@@ -78,7 +61,7 @@ describe('a machine', () => {
     expect(note.textContent?.replace(/\s+/g, ' ')).toMatch(words);
   });
   it('has its readings by step, and says what drifts', async () => {
-    open({ readings: [coil('2026-04-20T09:00:00.000Z', 180), coil('2026-01-10T09:00:00.000Z', 165)] });
+    open({ readings: [coilRead('2026-04-20T09:00:00.000Z', 180), coilRead('2026-01-10T09:00:00.000Z', 165)] });
     expect(await screen.findByText('Measure the drain pump coil')).toBeTruthy();
     expect(screen.getAllByText(/Ω, good/).map((c) => c.textContent)).toEqual(['165 Ω, good', '180 Ω, good']);
     expect(screen.getByText(/it comes nearer its upper edge/)).toBeTruthy();

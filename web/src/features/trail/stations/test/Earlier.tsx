@@ -1,4 +1,4 @@
-import type { MeasureNode } from '@wire-trail/core';
+import { type MeasureNode, stepKey } from '@wire-trail/core';
 import { api } from '../../../../app/api.ts';
 import { byStep, driftWords, takenWords } from '../../../../parts/readings/past.ts';
 import type { BodyProps } from './NodeBody.tsx';
@@ -7,7 +7,9 @@ import type { BodyProps } from './NodeBody.tsx';
 export function Earlier({ walk, at, node }: Pick<BodyProps, 'walk' | 'at'> & { node: MeasureNode }) {
   const serial = walk.unit?.serial ?? '';
   const { data } = api.useMachineQuery({ family: walk.family, serial }, { skip: serial === '' });
-  const past = (byStep(data?.readings ?? []).get(`${at.chart.id}/${node.id}`) ?? []).filter((r) => r.walk !== walk.id);
+  const past = (byStep(data?.readings ?? []).get(stepKey({ chart: at.chart.id, node: node.id })) ?? []).filter(
+    (r) => r.walk !== walk.id,
+  );
   const last = past.at(-1);
   if (!last) return null;
   const drift = driftWords(past);

@@ -64,7 +64,7 @@ export function BandStrip({
   const { least, most } = band;
   const taken: Pick<TakenReading, 'quantity' | 'as'> = judged?.taken ?? { quantity: node.quantity, ...asOf(node) };
   const words = (v: number | null) => formatTaken(taken, v);
-  const where = celsius === null ? '' : ` at ${formatQuantity(celsius, 'temperature')}`;
+  const warm = celsius === null ? '' : ` at ${formatQuantity(celsius, 'temperature')}`;
   const said =
     least === null
       ? `up to ${words(most)}`
@@ -73,7 +73,8 @@ export function BandStrip({
         : `${words(least)} to ${words(most)}`;
   const value = judged?.taken.value ?? null;
   const doubt = judged ? judged.doubt + (judged.heat?.doubt ?? 0) : 0;
-  const share = (v: number) => onStrip(least, most, value)(v) * 100;
+  const where = onStrip(least, most, value);
+  const share = (v: number) => where(v) * 100;
   return (
     <div className="scale">
       <div className="strip">
@@ -90,7 +91,7 @@ export function BandStrip({
         {value !== null && <div className="at" style={{ left: `${share(value)}%` }} />}
       </div>
       <p className="small mono">
-        good{where}: {said}
+        good{warm}: {said}
       </p>
     </div>
   );

@@ -6,7 +6,7 @@ import pellgrave from '../../../../../../demo/pellgrave-p8.json';
 import quorrin from '../../../../../../demo/quorrin-b2.json';
 import sandrelle from '../../../../../../demo/sandrelle-l6.json';
 import wexmorl from '../../../../../../demo/wexmorl-s5.json';
-import { readDemo, serverAnswers, show, standing, unit } from '../../../../testing/trail.tsx';
+import { coilRead, readDemo, serverAnswers, show, standing, unit } from '../../../../testing/trail.tsx';
 import { ProveStation } from '../prove/ProveStation.tsx';
 import { TestStation } from './TestStation.tsx';
 import { clockWords } from './Wait.tsx';
@@ -151,24 +151,7 @@ describe('without a code', () => {
 
 describe('what was read here before', () => {
   it('on earlier walks of this machine, and where it is going', async () => {
-    const reading = (value: number) => ({
-      typed: String(value),
-      quantity: 'resistance',
-      value,
-      atCelsius: null,
-      least: 140,
-      most: 190,
-      verdict: 'pass',
-    });
-    const past = (at: string, value: number) => ({
-      walk: 'another',
-      at,
-      when: 'before',
-      of: 'drain',
-      step: 'coil',
-      reading: reading(value),
-    });
-    const readings = [past('2026-04-20T09:00:00.000Z', 180), past('2026-01-10T09:00:00.000Z', 165)];
+    const readings = [coilRead('2026-04-20T09:00:00.000Z', 180), coilRead('2026-01-10T09:00:00.000Z', 165)];
     serverAnswers({ machine: null, walks: [], ledger: [], readings });
     at(brindlewick, 'd09', null, ...said('drain', ['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done']));
     expect(await screen.findByText(/On 2026-04-20 it was/)).toBeTruthy();
