@@ -1,8 +1,5 @@
 // Everything other packages may use of core, room by room. What is not listed is private.
 
-// access
-export { Access } from './access/model.ts';
-export { type Along, type Needs, needsOf, wayBack } from './access/needs.ts';
 // accounts
 export {
   alignAccounts,
@@ -65,9 +62,10 @@ export {
   typedStep,
   unitNames,
 } from './base/quantity.ts';
+export { seeded } from './base/random.ts';
 export { assertNever, fail, ok, type Result } from './base/result.ts';
 export { Role, roleAtLeast, roles } from './base/role.ts';
-export { Label, Prose, Scope, type Span, Standing, scopes, standings } from './base/words.ts';
+export { Label, Prose, Scope, type Span, Standing, scopes, standings } from './base/text.ts';
 // chart
 export {
   amountOf,
@@ -85,7 +83,6 @@ export {
   steinhartHartOhm,
   tableOhm,
 } from './chart/band.ts';
-export { Band } from './chart/band-model.ts';
 export { chartsCalled } from './chart/calls.ts';
 export { measureCautions } from './chart/cautions.ts';
 export { type Choice, cannotTell, choicesOf, otherwise } from './chart/choices.ts';
@@ -131,15 +128,6 @@ export {
 } from './chart/measure.ts';
 export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export {
-  Chart,
-  ChartNode,
-  type ChartUse,
-  type MeasureNode,
-  type NodeOf,
-  nodeKinds,
-  type VerdictNode,
-} from './chart/model.ts';
-export {
   mostNodes,
   type OutlineRow,
   outlineRows,
@@ -158,13 +146,32 @@ export {
   readingsOnPath,
   walkChart,
 } from './chart/walk.ts';
+// find
+export { codeDistance, type Difference, differences, plainCode, squeezed } from './code/alike.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
 export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { type Attempts, attemptsSoFar } from './code/lock-out.ts';
-// code
-export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './code/model.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+export { type Heard, readSaid, type SaidAs, type SaidReading } from './decode/caller.ts';
+export { asTold, compareReadings, looksOf, type ReadDiffering } from './decode/compare.ts';
+export { confirmAt, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
+export {
+  type Candidate,
+  type Decoded,
+  type Disagreement,
+  decode,
+  isTold,
+  type Listed,
+  type Misread,
+} from './decode/decode.ts';
+export { type Elsewhere, readElsewhere } from './decode/elsewhere.ts';
+export { partsSeen } from './decode/evidence.ts';
+export { lintReadout } from './decode/lint.ts';
+export { literalOf, type TakenAs } from './decode/literal.ts';
+export { type LookAlike, lookAlikes, type Slip } from './decode/look-alikes.ts';
+export type { NextLook } from './decode/next-look.ts';
+export { runVectors, type VectorRun } from './decode/vectors.ts';
 // exchange
 export {
   type ImportDefaults,
@@ -179,8 +186,6 @@ export { writeReadings } from './exchange/readings.ts';
 export { writeScxml } from './exchange/scxml.ts';
 export { readSeries, type Series, type SeriesError } from './exchange/series.ts';
 export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
-// find
-export { codeDistance, type Difference, differences, plainCode, squeezed } from './find/alike.ts';
 export { type Found, find, type Why } from './find/find.ts';
 export { type CodeMatch, findCodes } from './find/find-code.ts';
 export { buildFindIndex, type FindDoc, type FindFamily, type FindIndex, findFamilyOf } from './find/index-build.ts';
@@ -189,38 +194,81 @@ export { type Beat, type CardTime, coachClock } from './gesture/beat.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { type Dial, type DialError, type DialPress, dialPresses } from './gesture/dial.ts';
 export { interlockWords } from './gesture/lint.ts';
-// gesture
-export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './gesture/model.ts';
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
-export type { Contradiction, Doubt, Intake, LinkedPhrase, Phrase } from './intake/model.ts';
-// intake
-export type { InstrumentName } from './intake/names.ts';
-export { type Phrasing, readPhrasings, scorePhrasings } from './intake/score.ts';
-export { readTelling } from './intake/telling.ts';
-export { Bundle, bundleFormat, bundleVersion, Pinned } from './library/bundle.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
-// library
-export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './library/entry.ts';
-export { familyOf, keyOf, keyText, titleOf } from './library/key.ts';
-export { type Link, linksOf } from './library/links.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
+// source
+export { type Leaning, leaningOn } from './library/look-again.ts';
 export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
 export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
-export { entriesOf, entryOf, familyEntry } from './library/select.ts';
 export { forSharing } from './library/share.ts';
 export { validate } from './library/validate.ts';
+// access
+export { Access } from './model/access.ts';
+export { Band } from './model/band.ts';
+export { Bundle, bundleFormat, bundleVersion, Pinned } from './model/bundle.ts';
+export {
+  Chart,
+  ChartNode,
+  type ChartUse,
+  type MeasureNode,
+  type NodeOf,
+  nodeKinds,
+  type VerdictNode,
+} from './model/chart.ts';
+// code
+export { Claim, Code, CodeText, type Detection, Meaning, Setting, type Suspect, Symptom } from './model/code.ts';
+export { Effect } from './model/effect.ts';
+// library
+export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './model/entry.ts';
+export {
+  type AttachmentRule,
+  type Controller,
+  Family,
+  ModelPattern,
+  type Part,
+  SoftwareVersion,
+  type Variant,
+} from './model/family.ts';
+export { familyOf, keyOf, keyText, titleOf } from './model/key.ts';
+export { type Link, linksOf } from './model/links.ts';
+export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './model/look.ts';
+export { Condition, Mode, NumberedTest, Transition } from './model/mode.ts';
+export {
+  Control,
+  Face,
+  type LampColour,
+  lampColours,
+  type Mechanism,
+  Panel,
+  Sign,
+} from './model/panel.ts';
+// readout
+export { Readout, type ReadoutAccount, type Special, Stage, specialMeans, type TestVector } from './model/readout.ts';
+export { isRhythmic, Reads, type ReadsOf, signsOfReads } from './model/reads.ts';
+// gesture
+export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './model/route.ts';
+export { entriesOf, entryOf, familyEntry } from './model/select.ts';
+export { type LampState, Shown, sameShown } from './model/shown.ts';
+export { Asset, Hazard, hazardSorts, Instrument, Source } from './model/source.ts';
+export { TakenReading } from './model/taken.ts';
+export { parametersOf, partNamesOf } from './model/values.ts';
+export {
+  Happened,
+  happenings,
+  Machine,
+  type Station,
+  stations,
+  WalkEvent,
+  type WalkEventOf,
+} from './model/walk.ts';
 // modes map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { orderOfTests, type Running, runAt, runOf } from './modes-map/tests.ts';
-// odds
-export { type HandKind, handKinds } from './odds/hands.ts';
-export { calibrate, calibratedFrom, type FailedAt, type Odds, type OddsAsked, OddsRun, oddsOf } from './odds/odds.ts';
-export { seeded } from './odds/random.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
 export { type CompileError, compileSteps } from './play/compile.ts';
-export { bundleFacts, type ControlFacts, type UnitFacts } from './play/facts.ts';
 export { type Gesture, type GestureOf, planUnit, type RefusedGesture, type UnitPlan } from './play/gestures.ts';
 export { type Op, type Program, UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
@@ -242,25 +290,7 @@ export { tryProgram } from './play/try.ts';
 export { bandWords, chartPage, pocketCard, verdictWords } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
-export { asTold, compareReadings, looksOf, type ReadDiffering } from './readout/compare.ts';
-export {
-  type Candidate,
-  type Decoded,
-  type Disagreement,
-  decode,
-  isTold,
-  type Listed,
-  type Misread,
-} from './readout/decode.ts';
-export { type Elsewhere, readElsewhere } from './readout/elsewhere.ts';
 export { type EncodeError, encode, joinCode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
-export { partsSeen } from './readout/evidence.ts';
-export { lintReadout } from './readout/lint.ts';
-export { literalOf, type TakenAs } from './readout/literal.ts';
-export { type LookAlike, lookAlikes, type Slip } from './readout/look-alikes.ts';
-// readout
-export { Readout, type ReadoutAccount, type Special, Stage, specialMeans, type TestVector } from './readout/model.ts';
-export type { NextLook } from './readout/next-look.ts';
 export {
   type BytesError,
   bytesOfPair,
@@ -271,8 +301,6 @@ export {
   pairText,
   readBytesText,
 } from './readout/pair.ts';
-export { isRhythmic, Reads, type ReadsOf, signsOfReads } from './readout/reads.ts';
-export { type Heard, readSaid, type SaidAs, type SaidReading } from './readout/said.ts';
 export {
   type Cue,
   litAt,
@@ -282,12 +310,9 @@ export {
   schedule,
   segmentsOfRun,
 } from './readout/schedule.ts';
-export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './readout/seen.ts';
 export { segmentNames, segmentsOf } from './readout/segments.ts';
 export { type SubPlace, subPlace } from './readout/sub-code.ts';
-export { confirmAt, type SweepItem, showsCode, sweepPlan } from './readout/sweep.ts';
 export { readTruthTable, type TruthProblem, truthProblemWords } from './readout/truth-table.ts';
-export { runVectors, type VectorRun } from './readout/vectors.ts';
 // rhythm
 export {
   type CameraFrame,
@@ -321,9 +346,6 @@ export {
 } from './rhythm/trace.ts';
 // route findings
 export { lintRoutes } from './route-lint/family.ts';
-// score
-export { changeStep, stepAt, stretchStep, stretchWindow } from './score/edit.ts';
-export { type Bracket, type Lane, layoutScore, type Mark, type Score } from './score/layout.ts';
 // script
 export { mostScriptLength, type ParsedScript, parseScript } from './script/parse.ts';
 export {
@@ -337,32 +359,29 @@ export {
 } from './script/print.ts';
 export { type ScriptProblem, scriptProblemWords } from './script/problem.ts';
 export { type LineWord, lineForms, lineWords, noteWords } from './script/words.ts';
-// source
-export { type Leaning, leaningOn } from './source/look-again.ts';
-export { Asset, Hazard, hazardSorts, Instrument, Source } from './source/model.ts';
-export { Attached, type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
-export { Effect } from './unit/effect.ts';
+// odds
+export { type HandKind, handKinds } from './success/hands.ts';
 export {
-  type AttachmentRule,
-  type Controller,
-  Family,
-  ModelPattern,
-  type Part,
-  SoftwareVersion,
-  type Variant,
-} from './unit/family.ts';
+  calibrate,
+  calibratedFrom,
+  type FailedAt,
+  type Odds,
+  type OddsAsked,
+  OddsRun,
+  oddsOf,
+} from './success/odds.ts';
+export type { Contradiction, Doubt, Intake, LinkedPhrase, Phrase } from './telling/draft.ts';
+export { type Phrasing, readPhrasings, scorePhrasings } from './telling/measured.ts';
+// intake
+export type { InstrumentName } from './telling/names.ts';
+export { readTelling } from './telling/telling.ts';
+// score
+export { changeStep, stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
+export { type Bracket, type Lane, layoutScore, type Mark, type Score } from './timeline/layout.ts';
+export { Attached, type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
+export { bundleFacts, type ControlFacts, type UnitFacts } from './unit/facts.ts';
 export { type Identified, identify, type Question, type SeenTraits } from './unit/identify.ts';
 export { lintFamily } from './unit/lint.ts';
-export { Condition, Mode, NumberedTest, Transition } from './unit/mode.ts';
-export {
-  Control,
-  Face,
-  type LampColour,
-  lampColours,
-  type Mechanism,
-  Panel,
-  Sign,
-} from './unit/panel.ts';
 // unit
 export {
   addPart,
@@ -394,22 +413,11 @@ export {
   resolveParameters,
   resolvePlate,
 } from './unit/plate.ts';
-export { type LampState, Shown, sameShown } from './unit/signal.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
-export { parametersOf, partNamesOf } from './unit/values.ts';
 // walk
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf, type Owed } from './walk/ledger.ts';
-export {
-  Happened,
-  happenings,
-  Machine,
-  type Station,
-  stations,
-  WalkEvent,
-  type WalkEventOf,
-} from './walk/model.ts';
+export { type Along, type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type Drift, driftOf, type PastReading, readingsTaken } from './walk/past.ts';
 export type { GivenAnswer, KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
 export { currentStation, foldWalk, standingEvents, stepKey, timerKey, type Walk } from './walk/state.ts';
-export { TakenReading } from './walk/taken.ts';

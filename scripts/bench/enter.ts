@@ -177,7 +177,7 @@ export async function benchEnter(): Promise<Row[]> {
     [...units].map(([id, b]) => [id, { facts: bundleFacts(b), instruments: entriesOf(b, 'instrument') }] as const),
   );
   const phrasings = readPhrasings(
-    readFileSync(new URL('../../core/src/intake/phrasings.txt', import.meta.url), 'utf8'),
+    readFileSync(new URL('../../core/src/telling/phrasings.txt', import.meta.url), 'utf8'),
   );
   const score = scorePhrasings(phrasings, (family, told) => {
     const unit = facts.get(family);

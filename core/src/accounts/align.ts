@@ -1,4 +1,4 @@
-import type { Step } from '../gesture/model.ts';
+import type { Step } from '../model/route.ts';
 import { printStep } from '../script/print.ts';
 import { type Atom, atomsOf } from './atoms.ts';
 

@@ -1,6 +1,6 @@
 import { assertNever } from '../base/result.ts';
-import type { Span } from '../base/words.ts';
-import type { Moment, Step } from '../gesture/model.ts';
+import type { Span } from '../base/text.ts';
+import type { Moment, Step } from '../model/route.ts';
 
 /** What a telling comes down to, one thing at a time: how it is grouped and nested makes no difference of its own. */
 export type Atom = Readonly<{

@@ -1,4 +1,4 @@
-import type { Step } from '../gesture/model.ts';
+import type { Step } from '../model/route.ts';
 import type { Row } from './align.ts';
 import type { Atom } from './atoms.ts';
 

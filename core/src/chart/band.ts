@@ -1,6 +1,6 @@
 import type { NodeId, ParameterId, SettingId } from '../base/ids.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
-import type { Amount, Band } from './band-model.ts';
+import type { Amount, Band } from '../model/band.ts';
 
 /** Values of a family's parameters for the variant at hand, in base units. */
 export type Parameters = ReadonlyMap<ParameterId, number>;

@@ -1,9 +1,9 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { ChartId } from '../base/ids.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { keyText } from '../library/key.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Chart, ChartUse, NodeOf } from '../model/chart.ts';
+import { keyText } from '../model/key.ts';
 import { chartGraph, reachedNodes } from './graph.ts';
-import type { Chart, ChartUse, NodeOf } from './model.ts';
 
 /** A chart and every chart it calls, however deep, each once. */
 export function chartsCalled(chart: Chart, byId: ReadonlyMap<ChartId, Chart>): Chart[] {

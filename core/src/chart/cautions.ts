@@ -1,5 +1,5 @@
+import type { MeasureNode } from '../model/chart.ts';
 import { amountOf, type Parameters } from './band.ts';
-import type { MeasureNode } from './model.ts';
 import { typicalBand, typicalHeat } from './typical.ts';
 
 /** Below so many ohms what the leads have themselves is a good part of the reading. */

@@ -1,7 +1,7 @@
 import type { Path } from '../base/finding.ts';
 import type { NodeId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Chart, ChartNode } from './model.ts';
+import type { Chart, ChartNode } from '../model/chart.ts';
 
 /** One answer a node takes. `next` is null at an open end, and where the answer means the same node once more. */
 export type Choice = Readonly<{ answer: string; next: NodeId | null; again: boolean }>;

@@ -1,8 +1,8 @@
 import type { NodeId, SettingId } from '../base/ids.ts';
 import { formatQuantity, type Quantity } from '../base/quantity.ts';
-import type { TakenReading } from '../walk/taken.ts';
+import type { NodeOf } from '../model/chart.ts';
+import type { TakenReading } from '../model/taken.ts';
 import { amountOf, type Parameters } from './band.ts';
-import type { NodeOf } from './model.ts';
 
 type Compared = Omit<TakenReading, 'verdict'> & Readonly<{ verdict: 'pass' | 'low' | 'high' }>;
 

@@ -1,7 +1,7 @@
 import { NodeId } from '../base/ids.ts';
 import { quantities } from '../base/quantity.ts';
+import { type Chart, ChartNode, type NodeKind, nodeKinds } from '../model/chart.ts';
 import { changeTargets, choicesOf, leadAnswer } from './choices.ts';
-import { type Chart, ChartNode, type NodeKind, nodeKinds } from './model.ts';
 
 /** What an outline and a Mermaid flowchart both say of a chart: its steps, what they are called, what leads where. */
 export type DrawnAnswer = Readonly<{ answer: string; next: string | null }>;

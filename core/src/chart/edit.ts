@@ -1,7 +1,7 @@
 import type { NodeId } from '../base/ids.ts';
+import type { Chart, ChartNode } from '../model/chart.ts';
 import { changeReferences, changeTargets, choicesOf, leadAnswer } from './choices.ts';
 import { drawnOf, freshId, headOf, nodeFromHead, plainLabel, sharedFields } from './drawn.ts';
-import type { Chart, ChartNode } from './model.ts';
 import { outlineRows } from './outline.ts';
 
 /** One place a step may stand: an answer of another step. */

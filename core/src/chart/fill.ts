@@ -1,6 +1,6 @@
 import type { ParameterId, PartId } from '../base/ids.ts';
-import type { Amount } from './band-model.ts';
-import type { Chart, ChartNode, ChartUse } from './model.ts';
+import type { Amount } from '../model/band.ts';
+import type { Chart, ChartNode, ChartUse } from '../model/chart.ts';
 
 /** Replaces amounts that name a parameter of the chart, however deep they sit. */
 function fillAmounts(value: unknown, values: ReadonlyMap<ParameterId, Amount>): unknown {

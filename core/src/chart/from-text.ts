@@ -1,7 +1,7 @@
 import { type Drawn, type DrawnAnswer, type DrawnNode, freshId, plainLabel } from './drawn.ts';
 import { readMermaid } from './mermaid.ts';
 import { mostNodes, readOutline, stepLine } from './outline.ts';
-import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, type Said, sentences } from './said.ts';
+import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, type Said, sentences } from './text-answers.ts';
 
 /** What was made of a line, so that the trainer sees what was guessed. */
 export type TextNote = Readonly<{

@@ -1,6 +1,6 @@
 import type { NodeId, PartId } from '../base/ids.ts';
+import type { Chart, ChartNode } from '../model/chart.ts';
 import { type Choice, choicesOf, otherwise } from './choices.ts';
-import type { Chart, ChartNode } from './model.ts';
 
 /** A chart as its linter walks it: every node once, what leads where, by index. */
 export type ChartGraph = Readonly<{

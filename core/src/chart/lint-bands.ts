@@ -1,9 +1,9 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { Quantity } from '../base/quantity.ts';
+import type { Amount, Band } from '../model/band.ts';
+import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from './band.ts';
-import type { Amount, Band } from './band-model.ts';
 import type { ChartSurroundings } from './lint.ts';
-import type { Chart, ChartNode, MeasureNode } from './model.ts';
 
 /** A temperature at which every thermistor that is in use has a resistance, to try a band out. */
 const tryCelsius = 25;

@@ -1,15 +1,15 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { ChartId, ModeId, NodeId, PartId, RouteId } from '../base/ids.ts';
-import type { Code, Symptom } from '../code/model.ts';
-import type { Route } from '../gesture/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf } from '../library/select.ts';
-import type { Mode } from '../unit/mode.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Chart } from '../model/chart.ts';
+import type { Code, Symptom } from '../model/code.ts';
+import type { Mode } from '../model/mode.ts';
+import type { Route } from '../model/route.ts';
+import { entriesOf } from '../model/select.ts';
 import { chartsCalled, lintCalls, missingOfUse } from './calls.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
 import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
-import type { Chart } from './model.ts';
 
 /** What a family and its library say, as a chart is held against it. */
 function surroundings(bundle: Bundle): ChartSurroundings {

@@ -1,18 +1,18 @@
-import type { Access } from '../access/model.ts';
 import type { Finding, Path } from '../base/finding.ts';
 import type { HazardId, PartId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
-import { scopes } from '../base/words.ts';
+import { scopes } from '../base/text.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Asset, Hazard, Instrument } from '../source/model.ts';
-import type { Part } from '../unit/family.ts';
+import type { Access } from '../model/access.ts';
+import type { Chart, ChartNode } from '../model/chart.ts';
+import type { Part } from '../model/family.ts';
+import type { Asset, Hazard, Instrument } from '../model/source.ts';
 import type { Parameters } from './band.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
-import type { Chart, ChartNode } from './model.ts';
 import { lintProbes } from './probes.ts';
 
 /** What a chart is held against: the family's own values and parts, and what the library says of hazards and meters. */

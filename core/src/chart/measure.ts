@@ -8,13 +8,13 @@ import {
   type ReadingError,
 } from '../base/quantity.ts';
 import { fail, ok, type Result } from '../base/result.ts';
-import type { Instrument } from '../source/model.ts';
-import type { TakenReading } from '../walk/taken.ts';
+import type { Band } from '../model/band.ts';
+import type { MeasureNode } from '../model/chart.ts';
+import type { Instrument } from '../model/source.ts';
+import type { TakenReading } from '../model/taken.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
-import type { Band } from './band-model.ts';
-import { type HeatDoubt, heatDoubt } from './heat.ts';
-import type { MeasureNode } from './model.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
+import { type HeatDoubt, heatDoubt } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
 
 /** What a person typed at a measurement, as typed. */

@@ -1,6 +1,6 @@
+import { type Chart, ChartNode } from '../model/chart.ts';
 import { cannotTell } from './choices.ts';
 import { assemble, type Drawn, type DrawnAnswer, type DrawnNode, drawnOf, freshId, isHead } from './drawn.ts';
-import { type Chart, ChartNode } from './model.ts';
 import { mostNodes } from './outline.ts';
 
 /** Words a Mermaid id must not be. */

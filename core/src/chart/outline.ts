@@ -1,6 +1,6 @@
 import { assertNever } from '../base/result.ts';
+import type { Chart } from '../model/chart.ts';
 import { assemble, type Drawn, type DrawnAnswer, drawnOf, freshId, isHead } from './drawn.ts';
-import type { Chart } from './model.ts';
 
 /** One line of a chart's outline. A step that stands elsewhere is named by a link, never twice. */
 export type OutlineRow =

@@ -1,5 +1,5 @@
 import type { ChartId } from '../base/ids.ts';
-import type { Bundle } from '../library/bundle.ts';
+import type { Bundle } from '../model/bundle.ts';
 
 /** Something a change of a chart touches; `through` is the chart between, where it does so by a call. */
 export type Touched = Readonly<{

@@ -1,6 +1,6 @@
+import type { MeasureNode } from '../model/chart.ts';
 import { computeBand, type GoodBand, needsTemperature, type Parameters } from './band.ts';
-import { type HeatDoubt, heatDoubt } from './heat.ts';
-import type { MeasureNode } from './model.ts';
+import { type HeatDoubt, heatDoubt } from './temperature-doubt.ts';
 
 const typicalCelsius = 25;
 

@@ -1,12 +1,12 @@
 import type { ChartId, NodeId, ParameterId, PartId, SettingId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
-import type { TakenReading } from '../walk/taken.ts';
+import type { Chart, ChartNode, NodeOf, VerdictNode } from '../model/chart.ts';
+import type { TakenReading } from '../model/taken.ts';
 import { amountOf, type Parameters } from './band.ts';
 import { type Choice, choicesOf, otherwise } from './choices.ts';
 import { compareReadings } from './compare.ts';
 import { fillChart } from './fill.ts';
 import { earlierReadings } from './measure.ts';
-import type { Chart, ChartNode, NodeOf, VerdictNode } from './model.ts';
 
 /** An answer given at a node. Measurements answer with their verdict: `pass`, `low`, `high` or `too-close`. */
 export type Given = Readonly<{

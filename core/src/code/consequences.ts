@@ -1,5 +1,5 @@
 import type { CodeId } from '../base/ids.ts';
-import type { Code } from './model.ts';
+import type { Code } from '../model/code.ts';
 
 /** A code that explains others, with those under it. */
 export type Folded = Readonly<{ code: Code; why: string | null; under: readonly Folded[] }>;

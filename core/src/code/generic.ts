@@ -1,8 +1,8 @@
-import { squeezed } from '../find/alike.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf, familyEntry } from '../library/select.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Meaning } from '../model/code.ts';
+import { entriesOf, familyEntry } from '../model/select.ts';
 import { pairOf } from '../readout/pair.ts';
-import type { Meaning } from './model.ts';
+import { squeezed } from './alike.ts';
 
 /**
  * What a code that the family does not list means in general: the meaning of its failure mode in the scheme the family

@@ -1,7 +1,7 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { interlockWords } from '../gesture/lint.ts';
+import type { Code, Setting, Symptom } from '../model/code.ts';
 import { circlesOfConsequence } from './consequences.ts';
-import type { Code, Setting, Symptom } from './model.ts';
 
 /** Findings of one code or symptom on its own. */
 export function lintCode(code: Code | Symptom, at: Path): Finding[] {

@@ -1,4 +1,4 @@
-import type { Detection } from './model.ts';
+import type { Detection } from '../model/code.ts';
 
 /** What a counter of attempts says of time. */
 export type Attempts = Readonly<{

@@ -1,4 +1,4 @@
-import type { Detection } from './model.ts';
+import type { Detection } from '../model/code.ts';
 
 export type ProveRun = Readonly<{
   /** Cycles to run before the code's absence proves anything. */

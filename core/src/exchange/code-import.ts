@@ -1,8 +1,8 @@
 import type { ControllerId, FamilyId, ReadoutId } from '../base/ids.ts';
 import { sameJson } from '../base/json.ts';
+import { squeezed } from '../code/alike.ts';
 import { codeIdOf } from '../code/id.ts';
-import { Code, Symptom } from '../code/model.ts';
-import { squeezed } from '../find/alike.ts';
+import { Code, Symptom } from '../model/code.ts';
 import { readText } from './cells.ts';
 import { type Column, columns, type Draft } from './columns.ts';
 import { expandCodes } from './ranges.ts';

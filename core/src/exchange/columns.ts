@@ -1,5 +1,5 @@
-import { scopes, standings } from '../base/words.ts';
-import type { Code, Symptom } from '../code/model.ts';
+import { scopes, standings } from '../base/text.ts';
+import type { Code, Symptom } from '../model/code.ts';
 import { readItems, readText, writeItems, writeText } from './cells.ts';
 
 /** A body being put together from cells; the schema has the last word. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { scopes, standings } from '../base/words.ts';
-import { Code, Symptom } from '../code/model.ts';
+import { scopes, standings } from '../base/text.ts';
 import { entriesOf } from '../index.ts';
+import { Code, Symptom } from '../model/code.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { readItems, readText, writeItems, writeText } from './cells.ts';
 import { type ImportDefaults, type ImportRow, planCodeImport, writeCodeTable } from './code-import.ts';

@@ -1,6 +1,6 @@
-import type { Bundle } from '../library/bundle.ts';
-import { entryOf } from '../library/select.ts';
-import type { WalkEvent } from '../walk/model.ts';
+import type { Bundle } from '../model/bundle.ts';
+import { entryOf } from '../model/select.ts';
+import type { WalkEvent } from '../model/walk.ts';
 import { readingsTaken } from '../walk/past.ts';
 import { foldWalk } from '../walk/state.ts';
 import { writeCsv } from './table.ts';

@@ -1,8 +1,8 @@
 import { assertNever } from '../base/result.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf, familyEntry } from '../library/select.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Mode, Transition } from '../model/mode.ts';
+import { entriesOf, familyEntry } from '../model/select.ts';
 import { printSteps } from '../script/print.ts';
-import type { Mode, Transition } from '../unit/mode.ts';
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');

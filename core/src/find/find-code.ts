@@ -1,5 +1,5 @@
-import type { Code } from '../code/model.ts';
-import { classed, codeDistance, plainAs, plainCode, squeezed, typedAs } from './alike.ts';
+import { classed, codeDistance, plainAs, plainCode, squeezed, typedAs } from '../code/alike.ts';
+import type { Code } from '../model/code.ts';
 
 /** How a typed code met a listed one. */
 export type CodeMatch = Readonly<{ code: Code; distance: number; why: 'same' | 'spelling' | 'look-alike' | 'near' }>;

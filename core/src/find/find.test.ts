@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { classed } from '../code/alike.ts';
 import {
   buildFindIndex,
   codeDistance,
@@ -11,7 +12,6 @@ import {
   squeezed,
 } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
-import { classed } from './alike.ts';
 
 const doc = (text: string, title = 'A fault', suspects: string[] = [], frequency = 1): FindDoc => ({
   kind: text === '' ? 'symptom' : 'code',

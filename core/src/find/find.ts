@@ -1,4 +1,13 @@
-import { classed, codeDistance, type Difference, differences, plainAs, plainCode, squeezed, typedAs } from './alike.ts';
+import {
+  classed,
+  codeDistance,
+  type Difference,
+  differences,
+  plainAs,
+  plainCode,
+  squeezed,
+  typedAs,
+} from '../code/alike.ts';
 import type { FindDoc, FindIndex } from './index-build.ts';
 import { matchWord, type WordMatch, withoutOne, wordsOf } from './vocabulary.ts';
 

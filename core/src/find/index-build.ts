@@ -1,7 +1,7 @@
-import type { Code, Symptom } from '../code/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf, familyEntry } from '../library/select.ts';
-import { classed, plainCode, squeezed } from './alike.ts';
+import { classed, plainCode, squeezed } from '../code/alike.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Code, Symptom } from '../model/code.ts';
+import { entriesOf, familyEntry } from '../model/select.ts';
 import { makeVocabulary, type Vocabulary, withoutOne, wordsOf } from './vocabulary.ts';
 
 /** What is found: a code or a symptom with the words people may look for it by. */

@@ -1,5 +1,5 @@
-import type { Happened } from '../walk/model.ts';
-import type { Retry, Route } from './model.ts';
+import type { Retry, Route } from '../model/route.ts';
+import type { Happened } from '../model/walk.ts';
 
 /** One thing to do after a try that did not take. */
 export type Advice =

@@ -1,8 +1,8 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { Moment, Step } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
 import { dialPresses } from './dial.ts';
-import type { Moment, Step } from './model.ts';
 import { stepSpan, stepsSpan } from './timing.ts';
 
 /** One thing a hand does, for the words and the panel: which control, what with it, and where it ends up. */

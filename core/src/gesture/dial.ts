@@ -1,6 +1,6 @@
 import type { ControlId } from '../base/ids.ts';
 import { fail, ok, type Result } from '../base/result.ts';
-import type { Step } from './model.ts';
+import type { Step } from '../model/route.ts';
 
 export type Dial = Extract<Step, { kind: 'dial' }>;
 /** So many presses of one control, to set the character at `index`; `index` is null for moving on to the next one. */

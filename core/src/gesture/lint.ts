@@ -1,7 +1,7 @@
 import type { Finding, Path } from '../base/finding.ts';
-import type { Mode } from '../unit/mode.ts';
-import type { Route } from './model.ts';
-import { eachStep } from './steps.ts';
+import type { Mode } from '../model/mode.ts';
+import type { Route } from '../model/route.ts';
+import { eachStep } from '../model/steps.ts';
 import { stepsSpan } from './timing.ts';
 
 /** Less of a window than this left over is called tight. */

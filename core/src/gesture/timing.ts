@@ -1,7 +1,7 @@
 import { assertNever } from '../base/result.ts';
-import type { Span } from '../base/words.ts';
+import type { Span } from '../base/text.ts';
+import type { Step } from '../model/route.ts';
 import { dialCount } from './dial.ts';
-import type { Step } from './model.ts';
 
 /** How long people take over one act when the route does not say, in milliseconds. */
 export const handSpans = {

@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { eachStep } from '../gesture/steps.ts';
 import {
   Band,
   type Bundle,
@@ -24,6 +23,7 @@ import {
   touchedBy,
   walkChart,
 } from '../index.ts';
+import { eachStep } from '../model/steps.ts';
 
 const demo = new URL('../../../demo/', import.meta.url);
 const bundles = readdirSync(demo)

@@ -1,15 +1,15 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { lintCharts } from '../chart/lint-uses.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
+import { showsCode } from '../decode/controllers.ts';
+import { canShow, lintReadout } from '../decode/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
-import { canShow, lintReadout } from '../readout/lint.ts';
-import { showsCode } from '../readout/sweep.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { EntryKind, EntryOf } from '../model/entry.ts';
+import { entriesOf } from '../model/select.ts';
 import { lintRoutes } from '../route-lint/family.ts';
-import { lintEditions } from '../source/look-again.ts';
 import { lintFamily } from '../unit/lint.ts';
-import type { Bundle } from './bundle.ts';
-import type { EntryKind, EntryOf } from './entry.ts';
-import { entriesOf } from './select.ts';
+import { lintEditions } from './look-again.ts';
 import { validate } from './validate.ts';
 
 const rank = { error: 0, warning: 1, hint: 2 } as const;

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../base/result.ts';
-import { bundleVersion } from './bundle.ts';
+import { bundleVersion } from '../model/bundle.ts';
 
 type Document = Record<string, unknown>;
 

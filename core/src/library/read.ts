@@ -2,8 +2,8 @@ import type { z } from 'zod';
 import type { Path } from '../base/finding.ts';
 import { findingWords } from '../base/finding.ts';
 import { fail, ok, type Result } from '../base/result.ts';
-import { Bundle, bundleFormat, bundleVersion } from './bundle.ts';
-import { type Entry, entryKinds, entrySchemas } from './entry.ts';
+import { Bundle, bundleFormat, bundleVersion } from '../model/bundle.ts';
+import { type Entry, entryKinds, entrySchemas } from '../model/entry.ts';
 import { migrateBundle } from './migrate.ts';
 import { validate } from './validate.ts';
 

@@ -1,5 +1,5 @@
-import type { Bundle } from './bundle.ts';
-import type { Entry } from './entry.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Entry } from '../model/entry.ts';
 
 /** Takes ids out of every `pictures` list, wherever it stands. */
 function withoutPictures(value: unknown, ids: ReadonlySet<string>): unknown {

@@ -1,12 +1,12 @@
 import type { Finding, Path } from '../base/finding.ts';
 import { namedNodes } from '../chart/choices.ts';
-import type { Step } from '../gesture/model.ts';
-import { eachStep } from '../gesture/steps.ts';
-import type { Shown } from '../unit/signal.ts';
-import type { Bundle } from './bundle.ts';
-import type { Entry } from './entry.ts';
-import { keyText } from './key.ts';
-import { linksOf } from './links.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Entry } from '../model/entry.ts';
+import { keyText } from '../model/key.ts';
+import { linksOf } from '../model/links.ts';
+import type { Step } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
+import { eachStep } from '../model/steps.ts';
 
 /** The things on a unit that steps, readouts and charts name: controls with their places, signs, parts, and so on. */
 type Names = {

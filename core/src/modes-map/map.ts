@@ -1,7 +1,7 @@
 import type { ControllerId, ModeId } from '../base/ids.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf, familyEntry } from '../library/select.ts';
-import type { Mode, Transition } from '../unit/mode.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Mode, Transition } from '../model/mode.ts';
+import { entriesOf, familyEntry } from '../model/select.ts';
 
 /** A mode on the map. `any` stands for whatever mode the unit is in. */
 export type MapNode = Readonly<{

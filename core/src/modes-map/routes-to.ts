@@ -1,5 +1,5 @@
 import type { ModeId } from '../base/ids.ts';
-import type { Route } from '../gesture/model.ts';
+import type { Route } from '../model/route.ts';
 
 /** Purposes of routes that lead somewhere on the way; nobody erases, leaves or locks out to get to a test. */
 const leads: ReadonlySet<Route['purpose']> = new Set(['enter', 'step', 'test']);

@@ -1,4 +1,4 @@
-import type { Mode, NumberedTest } from '../unit/mode.ts';
+import type { Mode, NumberedTest } from '../model/mode.ts';
 
 /** A test that runs by itself, with when it begins and ends after the first one began. */
 export type Running = Readonly<{ test: NumberedTest; fromMs: number; toMs: number }>;

@@ -1,9 +1,9 @@
 import type { ControlId, ControllerId, ModeId, SignId } from '../base/ids.ts';
-import type { Effect } from '../unit/effect.ts';
-import type { Variable } from '../unit/mode.ts';
-import { type Shown, sameShown } from '../unit/signal.ts';
+import type { Effect } from '../model/effect.ts';
+import type { Variable } from '../model/mode.ts';
+import { type Shown, sameShown } from '../model/shown.ts';
+import { isSupplied } from '../unit/facts.ts';
 import { beginThread, feedDue, feedHand } from './attempt.ts';
-import { isSupplied } from './facts.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import type { Hand, UnitEvent } from './op.ts';
 import { holds, showsNow } from './shows.ts';

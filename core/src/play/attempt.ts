@@ -1,5 +1,5 @@
 import type { ControlId } from '../base/ids.ts';
-import { type Shown, sameShown } from '../unit/signal.ts';
+import { type Shown, sameShown } from '../model/shown.ts';
 import type { Grip, Hand, Op, Program, SignWait } from './op.ts';
 import { type Around, actsDone, blankThread, type MissCode, type Outcome, type Tell, type Thread } from './thread.ts';
 

@@ -1,10 +1,10 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
-import type { Span } from '../base/words.ts';
+import type { Span } from '../base/text.ts';
 import { dialPresses } from '../gesture/dial.ts';
-import type { Held, Moment, Step } from '../gesture/model.ts';
 import { handSpans, rampMs, signGapMs } from '../gesture/timing.ts';
-import type { UnitFacts } from './facts.ts';
+import type { Held, Moment, Step } from '../model/route.ts';
+import type { UnitFacts } from '../unit/facts.ts';
 import { type Grip, isAct, type Op, type Program, type SignWait } from './op.ts';
 
 /** Why a route cannot be run, and at which step. */

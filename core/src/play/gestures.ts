@@ -1,11 +1,11 @@
 import type { ControllerId, ModeId, RouteId } from '../base/ids.ts';
-import type { Route, Step } from '../gesture/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf } from '../library/select.ts';
-import type { Effect } from '../unit/effect.ts';
-import type { Condition, Mode } from '../unit/mode.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Effect } from '../model/effect.ts';
+import type { Condition, Mode } from '../model/mode.ts';
+import type { Route, Step } from '../model/route.ts';
+import { entriesOf } from '../model/select.ts';
+import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
 import { type CompileError, compileSteps } from './compile.ts';
-import { bundleFacts, type UnitFacts } from './facts.ts';
 import type { Program } from './op.ts';
 
 /** What a gesture belongs to: a route, a way of a route known not to work, a transition or a numbered test of a mode. */

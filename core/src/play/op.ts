@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ControlId, InputId, PlaceId } from '../base/ids.ts';
-import type { Moment, Step } from '../gesture/model.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { Moment, Step } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
 
 /** Something a hand does, as the recogniser takes it: a control that springs back goes down and up, another is set. */
 export type Hand = Readonly<{ at: number }> &

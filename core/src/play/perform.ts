@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
-import { type Shown, sameShown } from '../unit/signal.ts';
-import { isSupplied, type UnitFacts } from './facts.ts';
+import { type Shown, sameShown } from '../model/shown.ts';
+import { isSupplied, type UnitFacts } from '../unit/facts.ts';
 import { controlOfOp, type Grip, type Hand, type Op, type Program, type UnitEvent } from './op.ts';
 import type { Around } from './thread.ts';
 

@@ -1,10 +1,10 @@
 import type { SignId } from '../base/ids.ts';
-import { entryOf } from '../library/select.ts';
+import type { Condition, Showing } from '../model/mode.ts';
+import type { Readout } from '../model/readout.ts';
+import { entryOf } from '../model/select.ts';
+import { type Shown, sameShown } from '../model/shown.ts';
 import { encode } from '../readout/encode.ts';
-import type { Readout } from '../readout/model.ts';
 import { type Scene, sceneAt, schedule } from '../readout/schedule.ts';
-import type { Condition, Showing } from '../unit/mode.ts';
-import { type Shown, sameShown } from '../unit/signal.ts';
 import type { UnitPlan } from './gestures.ts';
 import type { Mind, UnitState } from './state.ts';
 

@@ -1,9 +1,9 @@
 import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, VariableId } from '../base/ids.ts';
-import type { Route } from '../gesture/model.ts';
-import type { VariableValue } from '../unit/effect.ts';
-import type { Mode } from '../unit/mode.ts';
-import type { Shown } from '../unit/signal.ts';
-import { isSupplied } from './facts.ts';
+import type { VariableValue } from '../model/effect.ts';
+import type { Mode } from '../model/mode.ts';
+import type { Route } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
+import { isSupplied } from '../unit/facts.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import { actsDone, type Miss, type Thread } from './thread.ts';
 

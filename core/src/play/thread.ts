@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
-import type { BranchOn } from '../gesture/model.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { BranchOn } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
 import type { Grip, Program } from './op.ts';
 
 /** What an attempt asks of the unit around it. */

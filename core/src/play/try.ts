@@ -1,5 +1,5 @@
+import type { UnitFacts } from '../unit/facts.ts';
 import { beginThread, feedDue, feedHand } from './attempt.ts';
-import type { UnitFacts } from './facts.ts';
 import type { Program } from './op.ts';
 import { type Done, Solo } from './perform.ts';
 import type { Miss, Outcome, Thread } from './thread.ts';

@@ -1,18 +1,18 @@
 import type { NodeId } from '../base/ids.ts';
 import { formatQuantity } from '../base/quantity.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
-import type { Band } from '../chart/band-model.ts';
 import { measureCautions } from '../chart/cautions.ts';
 import { choicesOf } from '../chart/choices.ts';
 import { drawnOf, waitText } from '../chart/drawn.ts';
 import { fillChart } from '../chart/fill.ts';
-import type { Chart, ChartNode, MeasureNode } from '../chart/model.ts';
 import { outlineRows } from '../chart/outline.ts';
-import type { Code, Symptom } from '../code/model.ts';
 import { proveRun } from '../code/prove.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf, entryOf, familyEntry } from '../library/select.ts';
-import { partNamesOf } from '../unit/values.ts';
+import type { Band } from '../model/band.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
+import type { Code, Symptom } from '../model/code.ts';
+import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
+import { partNamesOf } from '../model/values.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;

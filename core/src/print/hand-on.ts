@@ -1,11 +1,11 @@
 import { causesAhead } from '../chart/graph.ts';
 import { formatTaken } from '../chart/measure.ts';
 import type { ChartWalk } from '../chart/walk.ts';
-import type { Code, Symptom } from '../code/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entryOf, familyEntry } from '../library/select.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Code, Symptom } from '../model/code.ts';
+import { entryOf, familyEntry } from '../model/select.ts';
+import type { TakenReading } from '../model/taken.ts';
 import type { Walk } from '../walk/state.ts';
-import type { TakenReading } from '../walk/taken.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 /** A reading in words: what was typed, what it was made of, when good. */

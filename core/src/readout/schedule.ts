@@ -1,9 +1,9 @@
 import type { RouteId, SignId, StageId } from '../base/ids.ts';
 import { ok, type Result } from '../base/result.ts';
-import type { LampState, Shown } from '../unit/signal.ts';
+import type { Readout, Stage } from '../model/readout.ts';
+import { isRhythmic, type Reads, type ReadsOf } from '../model/reads.ts';
+import type { LampState, Shown } from '../model/shown.ts';
 import { type EncodeError, encode, type Parts, type StageShow } from './encode.ts';
-import type { Readout, Stage } from './model.ts';
-import { isRhythmic, type Reads, type ReadsOf } from './reads.ts';
 
 /** One stretch of light or dark, of sound or silence. */
 export type Segment = Readonly<{ on: boolean; ms: number; role: 'lead' | 'short' | 'long' | 'gap' | 'pause' }>;

@@ -1,4 +1,4 @@
-import type { Readout } from './model.ts';
+import type { Readout } from '../model/readout.ts';
 import type { Parts } from './values.ts';
 
 /** Where the trouble sits: which unit, and which part within it. */

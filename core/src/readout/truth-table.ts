@@ -1,4 +1,4 @@
-import type { ReadsOf } from './reads.ts';
+import type { ReadsOf } from '../model/reads.ts';
 import { cellOf } from './values.ts';
 
 export type TruthRow = Readonly<{ pattern: string; value: string }>;

@@ -1,9 +1,9 @@
 import type { SignId, StageId } from '../base/ids.ts';
-import type { LampColour } from '../unit/panel.ts';
-import type { LampState } from '../unit/signal.ts';
-import type { Stage } from './model.ts';
+import type { LampColour } from '../model/panel.ts';
+import type { Stage } from '../model/readout.ts';
+import type { ReadsOf, SimpleMap, ValueMap } from '../model/reads.ts';
+import type { LampState } from '../model/shown.ts';
 import { bytesOfPair, bytesText, mostMode, mostParameter } from './pair.ts';
-import type { ReadsOf, SimpleMap, ValueMap } from './reads.ts';
 
 /** What one lamp shows for a value; `either` where it does not count. */
 export type Cell = Readonly<{ state: LampState; colour: LampColour | null }> | 'either';

@@ -1,4 +1,4 @@
-import type { LampState } from '../unit/signal.ts';
+import type { LampState } from '../model/shown.ts';
 import { evenTrace, type Lights, lightsOf, pulsesOf, type Sample, type Trace } from './trace.ts';
 
 /** A picture as a canvas gives it: four bytes a point. */

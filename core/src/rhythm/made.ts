@@ -1,6 +1,6 @@
-import { normal } from '../odds/random.ts';
+import { normal } from '../base/random.ts';
+import type { Pulse } from '../model/look.ts';
 import type { Segment } from '../readout/schedule.ts';
-import type { Pulse } from '../readout/seen.ts';
 import type { Sample } from './trace.ts';
 
 export type TraceMaking = Readonly<{

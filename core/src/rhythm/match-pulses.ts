@@ -1,4 +1,4 @@
-import type { Fit, Pulse } from '../readout/seen.ts';
+import type { Fit, Pulse } from '../model/look.ts';
 import type { PulsePattern } from './pattern.ts';
 
 /** What a person's taps do: a model of hands. Shares a tap, spreads as a share of the time between two taps. */

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../base/result.ts';
-import type { Fit } from '../readout/seen.ts';
+import type { Fit } from '../model/look.ts';
 import type { PulsePattern } from './pattern.ts';
 import { evidenceOf, type Lights, lightsOf, refusalOf, regress, type Trace, type TraceRefusal } from './trace.ts';
 

@@ -1,6 +1,6 @@
 import type { SignId, StageId } from '../base/ids.ts';
-import type { Readout, Stage } from '../readout/model.ts';
-import { isRhythmic } from '../readout/reads.ts';
+import type { Readout, Stage } from '../model/readout.ts';
+import { isRhythmic } from '../model/reads.ts';
 import { rowsOfStages, type Segment, segmentsOfRun } from '../readout/schedule.ts';
 import { mapsOf, type Parts, type StageValue, valuesOf } from '../readout/values.ts';
 

@@ -1,4 +1,4 @@
-import type { Pulse } from '../readout/seen.ts';
+import type { Pulse } from '../model/look.ts';
 
 export type RhythmDoubt =
   /** No pulse at all, or one alone: nothing to tell a tempo from. */

@@ -1,4 +1,4 @@
-import type { Pulse } from '../readout/seen.ts';
+import type { Pulse } from '../model/look.ts';
 
 /** Brightness in even steps; NaN where a picture was missing. */
 export type Trace = Readonly<{ stepMs: number; levels: Float64Array }>;

@@ -1,11 +1,11 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { ModeId } from '../base/ids.ts';
-import type { Route } from '../gesture/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import type { EntryKind, EntryOf } from '../library/entry.ts';
-import type { UnitFacts } from '../play/facts.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { EntryKind, EntryOf } from '../model/entry.ts';
+import type { Mode } from '../model/mode.ts';
+import type { Route } from '../model/route.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';
-import type { Mode } from '../unit/mode.ts';
+import type { UnitFacts } from '../unit/facts.ts';
 import { lintPairs } from './pairs.ts';
 import { lintTests, lintWhole } from './route.ts';
 import { lintSteps } from './steps.ts';

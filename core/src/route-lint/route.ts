@@ -1,9 +1,9 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { ModeId } from '../base/ids.ts';
-import type { Route, Step } from '../gesture/model.ts';
-import { eachStep } from '../gesture/steps.ts';
 import { stepSpan } from '../gesture/timing.ts';
-import type { Mode } from '../unit/mode.ts';
+import type { Mode } from '../model/mode.ts';
+import type { Route, Step } from '../model/route.ts';
+import { eachStep } from '../model/steps.ts';
 
 /** The shortest idle time-out of a mode; null where it has none. */
 export function idleMs(mode: Mode): number | null {

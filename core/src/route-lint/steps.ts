@@ -1,12 +1,12 @@
-import type { Access } from '../access/model.ts';
 import type { Finding, Path } from '../base/finding.ts';
 import type { AccessId, ControlId, SignId } from '../base/ids.ts';
-import type { Moment, Route, Step } from '../gesture/model.ts';
+import type { Access } from '../model/access.ts';
+import type { Sign } from '../model/panel.ts';
+import type { Moment, Route, Step } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
+import type { Instrument } from '../model/source.ts';
 import { compileSteps } from '../play/compile.ts';
-import type { ControlFacts, UnitFacts } from '../play/facts.ts';
-import type { Instrument } from '../source/model.ts';
-import type { Sign } from '../unit/panel.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 import { copyOf, pathOfStep, type Standing, suppliedAs, track } from './track.ts';
 
 /** What the findings of a route's steps need beside the route. */

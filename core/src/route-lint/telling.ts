@@ -1,12 +1,12 @@
 import { alignAccounts, contradictions, differenceKey } from '../accounts/align.ts';
 import type { Finding, Path } from '../base/finding.ts';
 import type { ControlId } from '../base/ids.ts';
-import type { Route } from '../gesture/model.ts';
-import { readTelling } from '../intake/telling.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entriesOf } from '../library/select.ts';
-import { bundleFacts, type UnitFacts } from '../play/facts.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Route } from '../model/route.ts';
+import { entriesOf } from '../model/select.ts';
 import { printStep } from '../script/print.ts';
+import { readTelling } from '../telling/telling.ts';
+import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
 import type { Standing } from './track.ts';
 
 const facts = new WeakMap<Bundle, UnitFacts>();

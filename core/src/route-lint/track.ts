@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
-import type { Step } from '../gesture/model.ts';
-import { isSupplied, type UnitFacts } from '../play/facts.ts';
+import type { Step } from '../model/route.ts';
+import { isSupplied, type UnitFacts } from '../unit/facts.ts';
 
 /** How the unit stands as a step begins, as far as the steps before it say. */
 export type Standing = {

@@ -1,7 +1,7 @@
 import { nearest } from '../base/nearest.ts';
-import type { Span } from '../base/words.ts';
-import type { Moment } from '../gesture/model.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { Span } from '../base/text.ts';
+import type { Moment } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
 import type { ScriptProblem } from './problem.ts';
 
 type Token = Readonly<{ text: string; column: number; kind: 'word' | 'text' | 'sign' }>;

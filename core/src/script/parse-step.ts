@@ -1,6 +1,6 @@
 import type { ControlId, InstrumentId, PlaceId } from '../base/ids.ts';
-import { standings } from '../base/words.ts';
-import { type Held, type Retry, retries, type Step } from '../gesture/model.ts';
+import { standings } from '../base/text.ts';
+import { type Held, type Retry, retries, type Step } from '../model/route.ts';
 import type { Line } from './line.ts';
 import type { LineWord, NoteWord } from './words.ts';
 

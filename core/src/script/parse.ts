@@ -1,5 +1,5 @@
 import type { ModeId } from '../base/ids.ts';
-import { Step } from '../gesture/model.ts';
+import { Step } from '../model/route.ts';
 import { Line, Unreadable } from './line.ts';
 import { parseHead, readNote, tailWords } from './parse-step.ts';
 import type { ScriptProblem } from './problem.ts';

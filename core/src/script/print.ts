@@ -1,7 +1,7 @@
 import { assertNever } from '../base/result.ts';
-import type { Span } from '../base/words.ts';
-import type { Held, Moment, Step } from '../gesture/model.ts';
-import type { Shown } from '../unit/signal.ts';
+import type { Span } from '../base/text.ts';
+import type { Held, Moment, Step } from '../model/route.ts';
+import type { Shown } from '../model/shown.ts';
 
 /** What a script says of a route: where it begins, its steps, and the mode it reaches. */
 export type Script = Readonly<{ from: 'any' | readonly string[] | null; steps: readonly Step[]; to: string | null }>;

@@ -1,11 +1,11 @@
-import { Access } from '../access/model.ts';
 import type { FindingCode } from '../base/finding.ts';
-import type { Chart } from '../chart/model.ts';
-import { Code } from '../code/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import type { Entry } from '../library/entry.ts';
-import { entryOf } from '../library/select.ts';
-import { Asset, Instrument } from '../source/model.ts';
+import { Access } from '../model/access.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Chart } from '../model/chart.ts';
+import { Code } from '../model/code.ts';
+import type { Entry } from '../model/entry.ts';
+import { entryOf } from '../model/select.ts';
+import { Asset, Instrument } from '../model/source.ts';
 import { glasswasher } from './bundles.ts';
 import { chart } from './charts.ts';
 

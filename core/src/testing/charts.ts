@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Chart } from '../chart/model.ts';
+import { Chart } from '../model/chart.ts';
 
 /** A chart from little: nodes as they stand, everything else the least it can be. */
 export const chart = (nodes: readonly object[], more: object = {}): Chart =>

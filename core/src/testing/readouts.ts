@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Readout } from '../readout/model.ts';
+import { Readout } from '../model/readout.ts';
 
 type Loose = Record<string, unknown>;
 

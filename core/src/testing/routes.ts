@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Step } from '../gesture/model.ts';
+import type { Step } from '../model/route.ts';
 import { parseScript } from '../script/parse.ts';
 
 const push = fc.constantFrom('a', 'b', 'c');

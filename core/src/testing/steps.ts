@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { Prose } from '../base/words.ts';
-import type { Step } from '../gesture/model.ts';
+import { Prose } from '../base/text.ts';
+import type { Step } from '../model/route.ts';
 
 /** Any step the schema allows, for properties: odd names, odd numbers, notes, steps inside steps. */
 const id = fc.oneof(

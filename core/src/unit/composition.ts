@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { VariantId } from '../base/ids.ts';
-import { Label } from '../base/words.ts';
-import type { Family } from './family.ts';
+import { Label } from '../base/text.ts';
+import type { Family } from '../model/family.ts';
 import { withinVersions } from './plate.ts';
 
 /** So many of a part in the system, of one generation where that is known. */

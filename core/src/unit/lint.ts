@@ -1,5 +1,5 @@
 import type { Finding, Path } from '../base/finding.ts';
-import type { Family, Variant } from './family.ts';
+import type { Family, Variant } from '../model/family.ts';
 import { compilePattern, leftOut, type ModelMatcher, sharedModel } from './pattern.ts';
 import { compareSerials, compareVersions } from './plate.ts';
 

@@ -1,5 +1,5 @@
 import type { ControlId, PlaceId, SignId } from '../base/ids.ts';
-import type { Box, Control, Face, Panel, Sign } from './panel.ts';
+import type { Box, Control, Face, Panel, Sign } from '../model/panel.ts';
 import { isControlSort, madeAs, mechanismOf, newSign, type PartSort } from './panel-parts.ts';
 
 export type FacePart = Control | Sign;

@@ -1,5 +1,5 @@
 import type { PlaceId, SignId } from '../base/ids.ts';
-import type { Box, Control, Sign } from './panel.ts';
+import type { Box, Control, Sign } from '../model/panel.ts';
 
 /** What can be put on a face: a control by its look, or a sign by its kind. */
 export type PartSort = Control['look'] | Sign['kind'];

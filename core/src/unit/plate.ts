@@ -1,7 +1,7 @@
 import type { ParameterId, VariantId } from '../base/ids.ts';
-import type { Family, Variant } from './family.ts';
+import type { Family, Variant } from '../model/family.ts';
+import { parametersOf } from '../model/values.ts';
 import { compilePattern, fits } from './pattern.ts';
-import { parametersOf } from './values.ts';
 
 /** What is known of a unit from its plate. Null, or an option left out, is "cannot be read", which rules nothing out. */
 export type Plate = Readonly<{

@@ -1,6 +1,6 @@
 import type { Finding } from '../base/finding.ts';
-import type { Family } from './family.ts';
-import type { Control, Face, Panel } from './panel.ts';
+import type { Family } from '../model/family.ts';
+import type { Control, Face, Panel } from '../model/panel.ts';
 
 /** A family as it is told from others: what its panel shows at a glance, and what its trainer wrote down. */
 export type TraitSubject = Readonly<{ id: string; traits: ReadonlyMap<string, string> }>;

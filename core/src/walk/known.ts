@@ -2,13 +2,13 @@ import type { ChartId, NodeId, SettingId } from '../base/ids.ts';
 import { parseReading, quantities } from '../base/quantity.ts';
 import type { Parameters } from '../chart/band.ts';
 import type { ChartKnown } from '../chart/walk.ts';
-import type { Code, Symptom } from '../code/model.ts';
-import type { Bundle } from '../library/bundle.ts';
-import { entryOf, familyEntry } from '../library/select.ts';
-import { partsSeen } from '../readout/evidence.ts';
+import { partsSeen } from '../decode/evidence.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Code, Symptom } from '../model/code.ts';
+import { entryOf, familyEntry } from '../model/select.ts';
+import { partNamesOf } from '../model/values.ts';
+import type { WalkEvent } from '../model/walk.ts';
 import { subPlace } from '../readout/sub-code.ts';
-import { partNamesOf } from '../unit/values.ts';
-import type { WalkEvent } from './model.ts';
 import type { GivenAnswer, Walk } from './state.ts';
 
 /** A setting's value as a number in base units, where it is one: `80 %`, `2.5 bar`, `3`. */

@@ -1,6 +1,6 @@
-import type { WalkEvent } from './model.ts';
+import type { TakenReading } from '../model/taken.ts';
+import type { WalkEvent } from '../model/walk.ts';
 import { standingEvents } from './state.ts';
-import type { TakenReading } from './taken.ts';
 
 /** A reading that was taken, at a step of a chart, again after the repair, or in a numbered test of a mode. */
 export type PastReading = Readonly<{

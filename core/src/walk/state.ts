@@ -17,10 +17,10 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Seen } from '../readout/seen.ts';
+import type { Seen } from '../model/look.ts';
+import type { TakenReading } from '../model/taken.ts';
+import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from '../model/walk.ts';
 import type { Attached } from '../unit/composition.ts';
-import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from './model.ts';
-import type { TakenReading } from './taken.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;

@@ -1,0 +1,223 @@
+import type { SignId, StageId } from '../base/ids.ts';
+import type { Fit, Look, LookOf, Seen, SeenLamp } from '../model/look.ts';
+import type { Readout, Stage } from '../model/readout.ts';
+import type { LampState } from '../model/shown.ts';
+import { pairOfBytes, pairText, readBytesText } from '../readout/pair.ts';
+import type { Cell, Shape } from '../readout/values.ts';
+import { matchPulses } from '../rhythm/match-pulses.ts';
+import { matchTrace } from '../rhythm/match-trace.ts';
+import { patternsOf } from '../rhythm/pattern.ts';
+import {
+  characterLikelihood,
+  colourLikelihood,
+  countLikelihood,
+  deadShare,
+  oneLook,
+  patternLikelihood,
+} from './likelihood.ts';
+import { inAlphabet, literalParts } from './literal.ts';
+import type { ShowRow, ShowTable } from './table.ts';
+
+/** What was told of one lamp in one stage, with the colours that were named. */
+type SlotSeen = Readonly<{ told: readonly SeenLamp[]; colours: ReadonlyArray<LookOf<'lamps'>['colours']> }>;
+
+/** Everything seen, sorted out once, so that every row of the table is only a product of look-ups. */
+export type Evidence = Readonly<{
+  slots: readonly SlotSeen[];
+  /** By lamp: how likely everything told of it is if it is dead. */
+  ifDead: readonly number[];
+  /** By lamp: odds beforehand that it is dead. */
+  dead: readonly number[];
+  /** Looks that are not of lamps, by stage. */
+  others: ReadonlyArray<Readonly<{ stage: Stage; look: Look; fits: readonly Fit[] | null }>>;
+}>;
+
+const fitCache = new WeakMap<Look, readonly Fit[]>();
+
+/** What a row of taps or a trace fits, worked out once for each look; what it brought along counts first. */
+export function fitsOfLook(readout: Readout, stage: Stage, look: LookOf<'pulses'> | LookOf<'trace'>): readonly Fit[] {
+  if (look.kind === 'trace' && look.fits) return look.fits;
+  const known = fitCache.get(look);
+  if (known) return known;
+  const patterns = patternsOf(readout, stage).filter((p) => look.sign === undefined || p.sign === look.sign);
+  let fits: readonly Fit[];
+  if (look.kind === 'pulses') fits = matchPulses(look.pulses, patterns, look.by);
+  else {
+    const levels = Float64Array.from(look.levels, (v) => (v < 0 ? Number.NaN : v));
+    const match = matchTrace({ stepMs: look.stepMs, levels }, patterns);
+    fits = match.ok ? match.value.fits : [];
+  }
+  fitCache.set(look, fits);
+  return fits;
+}
+
+/** By how much the best fit must lead to be taken at its word, in natural logarithms. */
+const leastLead = 3;
+
+/** What every stage says at its word: what was told, and what taps and traces say beyond doubt. */
+export function partsSeen(readout: Readout, looks: readonly Look[]): Map<StageId, string> {
+  const parts = literalParts(readout, looks);
+  for (const look of looks) {
+    const stage = readout.stages.find((s) => s.id === look.stage);
+    if (!stage || (look.kind !== 'pulses' && look.kind !== 'trace')) continue;
+    const [best, next] = [...fitsOfLook(readout, stage, look)].sort((a, b) => b.log - a.log);
+    if (!best || (next && best.log - next.log < leastLead)) continue;
+    for (const [id, text] of Object.entries(best.parts)) if (!text.startsWith('!')) parts.set(id as StageId, text);
+  }
+  return parts;
+}
+
+export function evidenceOf(readout: Readout, table: ShowTable, seen: Pick<Seen, 'looks' | 'alive'>): Evidence {
+  const slots = table.slots.map(({ stage, sign }): SlotSeen => {
+    const mine = seen.looks.flatMap((l) => (l.kind === 'lamps' && l.stage === stage && l.lamps[sign] ? [l] : []));
+    return { told: mine.flatMap((l) => l.lamps[sign] ?? []), colours: mine.map((l) => l.colours) };
+  });
+  const alive = new Set<SignId>(seen.alive ?? []);
+  return {
+    slots,
+    ifDead: table.signs.map(({ slots: own }) =>
+      own.reduce((p, i) => (slots[i]?.told ?? []).reduce((q, told) => q * oneLook(told, 'dark'), p), 1),
+    ),
+    dead: table.signs.map(({ sign }) => (alive.has(sign) ? 0 : deadShare)),
+    others: seen.looks.flatMap((look) => {
+      const stage = readout.stages.find((s) => s.id === look.stage);
+      if (!stage || look.kind === 'lamps') return [];
+      const timed = look.kind === 'pulses' || look.kind === 'trace';
+      return [{ stage, look, fits: timed ? fitsOfLook(readout, stage, look) : null }];
+    }),
+  };
+}
+
+/** How likely everything told of one lamp in one stage is, if the lamp lives and shows this. */
+function ifAlive(slot: SlotSeen, sign: SignId, cell: Cell): number {
+  if (slot.told.length === 0) return 1;
+  if (cell === 'either') return 0.5 * (product(slot.told, 'lit') + product(slot.told, 'dark'));
+  const coloured = slot.colours.reduce((p, c) => {
+    const told = c?.[sign];
+    return told && cell.state !== 'dark' ? p * colourLikelihood(told, cell.colour) : p;
+  }, 1);
+  return coloured * product(slot.told, cell.state);
+}
+const product = (told: readonly SeenLamp[], is: LampState): number => told.reduce((p, t) => p * oneLook(t, is), 1);
+
+/** What a look says of a special or a code it cannot be. */
+const impossible = 1e-6;
+/** A row of taps or a trace may be wrong as a whole. */
+const worstFit = Math.exp(-9);
+
+function ofLook({ stage, look, fits }: Evidence['others'][number], row: ShowRow, table: ShowTable): number {
+  const hypothesis = table.hypotheses[row.of];
+  if (fits) {
+    if (fits.length === 0) return 1;
+    const fit = fits.find(({ parts }) =>
+      Object.entries(parts).every(([id, text]) =>
+        hypothesis?.kind === 'special' ? text === `!${hypothesis.code}` : hypothesis?.parts.get(id as StageId) === text,
+      ),
+    );
+    return Math.max(worstFit, fit ? Math.exp(fit.log) : 0);
+  }
+  const shape = row.shapes.get(stage.id);
+  if (!shape) return hypothesis?.kind === 'special' ? impossible : 1;
+  return ofShape(stage, look, shape);
+}
+
+function ofShape(stage: Stage, look: Look, shape: Shape): number {
+  const { reads } = stage;
+  if (look.kind === 'blinks') {
+    if (shape.kind !== 'pulses') return impossible;
+    const wrongLamp = look.sign !== undefined && look.sign !== shape.sign ? 0.02 : 1;
+    const short = shape.pattern.includes('l') ? 0.01 : 1;
+    const counts = [look.count, ...(look.maybe ?? [])];
+    const best = counts.reduce((p, count) => Math.max(p, countLikelihood(count, shape.pattern.length)), 0);
+    return best * wrongLamp * short;
+  }
+  if (look.kind === 'rhythm')
+    return shape.kind === 'pulses' ? patternLikelihood(look.pattern, shape.pattern) : impossible;
+  if (look.kind !== 'text' || shape.kind !== 'text') return impossible;
+  const face = reads.kind === 'text' ? reads.face : 'text';
+  let told = look.text.trim();
+  let is = shape.text;
+  if (reads.kind === 'text') told = inAlphabet(told, reads).text;
+  if (reads.kind === 'pair') {
+    // what stands between may be typed as one likes
+    told = told.replace(/[\s\-./]+/g, '-');
+    is = is.replace(/[\s\-./]+/g, '-');
+  }
+  if (reads.kind === 'bytes') {
+    const [a, b] = [readBytesText(told), readBytesText(is)];
+    const pairs = [a, b].map((r) => (r.ok ? pairOfBytes(r.value) : null));
+    const [x, y] = pairs.map((p) => (p?.ok ? pairText(p.value) : null));
+    return x !== null && x === y ? 0.93 : 0.0005;
+  }
+  if (told.length !== is.length) return 0.0005;
+  return [...told].reduce((p, c, i) => p * characterLikelihood(c, is[i] ?? '', face), 1);
+}
+
+/** By hypothesis: how likely everything seen is under it, and the row of the table that fits best (-1 for none). */
+export type Weighed = Readonly<{ likelihood: Float64Array; row: Int32Array }>;
+
+/** A lamp that was looked at: its slots, and by slot what was told as a likelihood of every cell there is. */
+type Looked = Readonly<{ slots: readonly number[]; said: readonly Float64Array[]; alive: number; ifDead: number }>;
+
+function lookedAt(table: ShowTable, evidence: Evidence): Looked[] {
+  return table.signs.flatMap(({ sign, slots }, s): Looked[] => {
+    const own = slots.filter((i) => (evidence.slots[i]?.told.length ?? 0) > 0);
+    if (own.length === 0) return [];
+    const dead = evidence.dead[s] ?? 0;
+    const said = own.map((i) => {
+      const seen = evidence.slots[i];
+      return Float64Array.from(table.cells, (cell) => (seen ? ifAlive(seen, sign, cell) : 1));
+    });
+    return [{ slots: own, said, alive: 1 - dead, ifDead: dead * (evidence.ifDead[s] ?? 1) }];
+  });
+}
+
+/**
+ * How likely everything seen is under each hypothesis, by the row of it that fits best. A slip of the eye is new in each
+ * look; a dead lamp is dead in all of them, so looking twice settles a slip and not a dead lamp, and a lamp that was
+ * seen to light in one stage is not the dead one of the next.
+ */
+export function weigh(table: ShowTable, evidence: Evidence): Weighed {
+  const likelihood = new Float64Array(table.hypotheses.length);
+  const best = new Int32Array(table.hypotheses.length).fill(-1);
+  const lamps = lookedAt(table, evidence);
+  const single = lamps.filter((l) => l.slots.length === 1);
+  const several = lamps.filter((l) => l.slots.length > 1);
+  // a lamp of one stage says one number for each cell it may show
+  const slotOf = Int32Array.from(single, (l) => l.slots[0] ?? 0);
+  const tables = single.map((l) => (l.said[0] as Float64Array).map((p) => l.alive * p + l.ifDead));
+  const { cellIds, ofRow } = table;
+  const width = table.slots.length;
+  for (let r = 0; r < ofRow.length; r++) {
+    const at = r * width;
+    let product = 1;
+    for (let k = 0; k < slotOf.length; k++)
+      product *= (tables[k] as Float64Array)[cellIds[at + (slotOf[k] as number)] as number] as number;
+    for (const { slots, said, alive, ifDead } of several) {
+      let lives = alive;
+      for (let k = 0; k < slots.length; k++)
+        lives *= (said[k] as Float64Array)[cellIds[at + (slots[k] as number)] as number] as number;
+      product *= lives + ifDead;
+    }
+    for (const other of evidence.others) product *= ofLook(other, table.rows[r] as ShowRow, table);
+    const of = ofRow[r] as number;
+    if ((best[of] as number) < 0 || product > (likelihood[of] as number)) {
+      likelihood[of] = product;
+      best[of] = r;
+    }
+  }
+  return { likelihood, row: best };
+}
+
+/** How likely a lamp is dead, given what was told of it, if the row is what shows. */
+export function deadOdds(table: ShowTable, evidence: Evidence, row: ShowRow, sign: SignId): number {
+  const s = table.signs.findIndex((x) => x.sign === sign);
+  const slots = table.signs[s]?.slots ?? [];
+  const alive = slots.reduce((p, i) => {
+    const seen = evidence.slots[i];
+    return seen ? p * ifAlive(seen, sign, row.cells[i] ?? 'either') : p;
+  }, 1);
+  const dead = (evidence.dead[s] ?? 0) * (evidence.ifDead[s] ?? 1);
+  const total = (1 - (evidence.dead[s] ?? 0)) * alive + dead;
+  return total > 0 ? dead / total : 0;
+}

@@ -1,0 +1,59 @@
+import type { SeenLamp } from '../model/look.ts';
+import type { LampColour } from '../model/panel.ts';
+import type { LampState } from '../model/shown.ts';
+import { looksLike, lostSegment, segmentsOf } from '../readout/segments.ts';
+
+export type Told = Exclude<SeenLamp, 'unsure'>;
+
+/**
+ * How often a lamp that shows one thing is told as another in one look. Rows add up to 1 over what can be told;
+ * `unsure` says nothing. A model, not a measurement: eyes confuse rates sooner than they invent light.
+ */
+export const toldAs: Readonly<Record<LampState, Readonly<Record<Told, number>>>> = {
+  lit: { lit: 0.925, dark: 0.015, slow: 0.01, fast: 0.01, dim: 0.04 },
+  dark: { dark: 0.972, lit: 0.01, slow: 0.004, fast: 0.004, dim: 0.01 },
+  slow: { slow: 0.89, lit: 0.05, dark: 0.02, fast: 0.03, dim: 0.01 },
+  fast: { fast: 0.89, slow: 0.05, lit: 0.04, dark: 0.01, dim: 0.01 },
+};
+
+/** Share of lamps in the field that are dead: dark in every look, in every stage, however often one looks. */
+export const deadShare = 0.03;
+
+export const oneLook = (seen: SeenLamp, is: LampState): number => (seen === 'unsure' ? 1 : toldAs[is][seen]);
+
+const mixed: ReadonlyArray<readonly [LampColour, LampColour, number]> = [
+  ['amber', 'yellow', 0.15],
+  ['amber', 'red', 0.06],
+  ['white', 'yellow', 0.06],
+  ['green', 'blue', 0.02],
+];
+
+/** How likely a colour is told as another; where the readout names none, anything fits. */
+export function colourLikelihood(told: LampColour, is: LampColour | null): number {
+  if (is === null) return 1;
+  if (told === is) return 0.93;
+  const pair = mixed.find(([a, b]) => (a === told && b === is) || (b === told && a === is));
+  return pair ? pair[2] : 0.004;
+}
+
+/** How likely a count of blinks is told as another: mostly right, sometimes one off. */
+export function countLikelihood(told: number, is: number): number {
+  const off = Math.abs(told - is);
+  return off === 0 ? 0.9 : off === 1 ? 0.045 : off === 2 ? 0.004 : 0.0005;
+}
+
+/** How likely long and short are told as another pattern: each place on its own, a lost or added one as a slip. */
+export function patternLikelihood(told: string, is: string): number {
+  if (told.length !== is.length) return Math.abs(told.length - is.length) === 1 ? 0.004 : 0.0002;
+  return [...told].reduce((p, c, i) => p * (c === '?' ? 1 : c === is[i] ? 0.95 : 0.04), 1);
+}
+
+/** How likely one character is told as another; a segment display may have lost one segment. */
+export function characterLikelihood(told: string, is: string, face: 'segments' | 'text' = 'text'): number {
+  if (told === '?') return 1;
+  const [a, b] = [told.toUpperCase(), is.toUpperCase()];
+  if (a === b) return 0.93;
+  if (face === 'segments' && segmentsOf(a) !== null && segmentsOf(a) === segmentsOf(b)) return 0.92;
+  if (face === 'segments' && lostSegment(b, a) !== null) return 0.012;
+  return looksLike(a, b) ? 0.03 : 0.0008;
+}

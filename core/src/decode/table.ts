@@ -1,0 +1,195 @@
+import type { SignId, StageId } from '../base/ids.ts';
+import type { Readout, Special, Stage } from '../model/readout.ts';
+import { isRhythmic, signsOfReads } from '../model/reads.ts';
+import type { LampState } from '../model/shown.ts';
+import { joinCode, shapesOf, splitCode } from '../readout/encode.ts';
+import { type Cell, keyOfCell, type Parts, type Shape } from '../readout/values.ts';
+
+/** A code the table lists, with how often it comes (any positive scale). */
+export type Listed = Readonly<{ text: string; frequency: number }>;
+
+/** A lamp in one stage. */
+export type Slot = Readonly<{ stage: StageId; sign: SignId; weight: number | null }>;
+
+/** One way one thing shows: what every slot shows, and what the stages that are told otherwise say. */
+export type ShowRow = Readonly<{
+  /** Index of the hypothesis it belongs to. */
+  of: number;
+  cells: readonly Cell[];
+  shapes: ReadonlyMap<StageId, Shape>;
+}>;
+
+/** One thing the readout may be showing: a listed code, the literal pattern, or a sign that is no code. */
+export type Hypothesis = Readonly<{
+  kind: 'listed' | 'unlisted' | 'special';
+  code: string;
+  prior: number;
+  /** By stage what it says; empty for specials. */
+  parts: Parts;
+}>;
+
+export type ShowTable = Readonly<{
+  slots: readonly Slot[];
+  /** Which slots each lamp has: a dead lamp is dead in all of them. */
+  signs: ReadonlyArray<Readonly<{ sign: SignId; slots: readonly number[] }>>;
+  hypotheses: readonly Hypothesis[];
+  rows: readonly ShowRow[];
+  /** Every cell there is in the table, once. */
+  cells: readonly Cell[];
+  /** Row by row what every slot shows, as an index into `cells`; and by row the hypothesis it belongs to. */
+  cellIds: Uint16Array;
+  ofRow: Int32Array;
+}>;
+
+/** Share of what technicians read that no table lists, and that is a sign but no code. */
+const unlistedShare = 0.02;
+const specialShare = 0.08;
+/** More ways than this to show one code are not told apart one by one. */
+const mostWays = 64;
+
+/** Every lamp of every stage; lamps that keep time are slots as well, so that a steady light can be told. */
+export function slotsOf(readout: Readout): Slot[] {
+  return readout.stages.flatMap((stage): Slot[] => {
+    const { reads } = stage;
+    if (reads.kind === 'lamps')
+      return reads.lamps.map((l) => ({ stage: stage.id, sign: l.sign, weight: l.weight ?? null }));
+    if (!isRhythmic(reads) || ('heard' in reads && reads.heard)) return [];
+    return signsOfReads(reads).map((sign) => ({ stage: stage.id, sign, weight: null }));
+  });
+}
+
+const cellOfState = (state: LampState): Cell => ({ state, colour: null });
+
+function cellIn(stage: Stage | undefined, sign: SignId, shape: Shape | undefined): Cell {
+  if (!stage || !shape) return 'either';
+  if (shape.kind === 'lamps' && stage.reads.kind === 'lamps') {
+    const { lamps } = stage.reads;
+    return shape.cells[lamps.findIndex((l) => l.sign === sign)] ?? 'either';
+  }
+  return shape.kind === 'pulses' ? cellOfState(shape.sign === sign ? 'slow' : 'dark') : 'either';
+}
+
+/** Every way a code may show: one row for each combination of patterns that mean the same. */
+function rowsOf(readout: Readout, slots: readonly Slot[], parts: Parts, of: number): ShowRow[] {
+  const values = shapesOf(readout, parts);
+  if (!values) return [];
+  const stages = new Map(readout.stages.map((s) => [s.id, s] as const));
+  let ways: Array<Map<StageId, Shape>> = [new Map()];
+  for (const [stage, value] of values)
+    ways = ways.flatMap((way) => value.shapes.map((shape) => new Map([...way, [stage, shape]]))).slice(0, mostWays);
+  return ways.map((shapes) => ({
+    of,
+    shapes,
+    cells: slots.map(({ stage, sign }) => cellIn(stages.get(stage), sign, shapes.get(stage))),
+  }));
+}
+
+function specialRow(readout: Readout, slots: readonly Slot[], special: Special, of: number): ShowRow {
+  const { rhythm } = special;
+  const reads = readout.stages.find((s) => s.id === rhythm?.stage)?.reads;
+  const shapes = new Map<StageId, Shape>(
+    special.signs.flatMap((s) =>
+      s.kind === 'text'
+        ? readout.stages.flatMap((stage) =>
+            'sign' in stage.reads && stage.reads.sign === s.sign
+              ? [[stage.id, { kind: 'text', text: s.text }] as const]
+              : [],
+          )
+        : [],
+    ),
+  );
+  if (rhythm && reads && 'sign' in reads)
+    shapes.set(rhythm.stage, { kind: 'pulses', sign: reads.sign, pattern: rhythm.pattern });
+  return {
+    of,
+    shapes,
+    cells: slots.map(({ sign, stage }) => {
+      if (rhythm?.stage === stage) return cellOfState('slow');
+      const shown = special.signs.find((s) => s.sign === sign);
+      return shown?.kind === 'lamp' ? { state: shown.state, colour: shown.colour ?? null } : cellOfState('dark');
+    }),
+  };
+}
+
+type Numbered = Pick<ShowTable, 'rows' | 'cells' | 'cellIds' | 'ofRow'>;
+
+/** Rows with their cells numbered, going on from the rows that are numbered already. */
+function numbered(more: readonly ShowRow[], before: Numbered | null): Numbered {
+  const cells = [...(before?.cells ?? [])];
+  const ids = new Map(cells.map((c, i) => [keyOfCell(c), i] as const));
+  const idOf = (cell: Cell): number => {
+    const key = keyOfCell(cell);
+    const id = ids.get(key);
+    if (id !== undefined) return id;
+    ids.set(key, cells.length);
+    cells.push(cell);
+    return cells.length - 1;
+  };
+  const width = more[0]?.cells.length ?? 0;
+  const known = before?.cellIds ?? new Uint16Array(0);
+  const cellIds = new Uint16Array(known.length + more.length * width);
+  cellIds.set(known);
+  more.forEach((row, r) => {
+    row.cells.forEach((cell, i) => {
+      cellIds[known.length + r * width + i] = idOf(cell);
+    });
+  });
+  return {
+    rows: [...(before?.rows ?? []), ...more],
+    cells,
+    cellIds,
+    ofRow: Int32Array.from([...(before?.ofRow ?? []), ...more.map((r) => r.of)]),
+  };
+}
+
+const cache = new WeakMap<Readout, WeakMap<readonly Listed[], ShowTable>>();
+
+/** Everything a readout may be showing, with how it shows; made once for each readout and list of codes. */
+export function showTable(readout: Readout, listed: readonly Listed[]): ShowTable {
+  const known = cache.get(readout) ?? new WeakMap<readonly Listed[], ShowTable>();
+  cache.set(readout, known);
+  const before = known.get(listed);
+  if (before) return before;
+  const slots = slotsOf(readout);
+  const total = listed.reduce((sum, code) => sum + code.frequency, 0) || 1;
+  const hypotheses: Hypothesis[] = [];
+  const rows: ShowRow[] = [];
+  for (const { text, frequency } of listed) {
+    const parts = splitCode(readout, text);
+    const own = parts ? rowsOf(readout, slots, parts, hypotheses.length) : [];
+    if (!parts || own.length === 0) continue;
+    rows.push(...own);
+    const prior = (1 - unlistedShare - specialShare) * (frequency / total);
+    hypotheses.push({ kind: 'listed', code: text, prior, parts });
+  }
+  for (const special of readout.specials) {
+    rows.push(specialRow(readout, slots, special, hypotheses.length));
+    const prior = specialShare / readout.specials.length;
+    hypotheses.push({ kind: 'special', code: special.id, prior, parts: new Map() });
+  }
+  const made: ShowTable = {
+    slots,
+    signs: [...new Set(slots.map((s) => s.sign))].map((sign) => ({
+      sign,
+      slots: slots.flatMap((s, i) => (s.sign === sign ? [i] : [])),
+    })),
+    hypotheses,
+    ...numbered(rows, null),
+  };
+  known.set(listed, made);
+  return made;
+}
+
+/** The table with one thing more: what was read at its word, though nobody lists it. */
+export function withLiteral(readout: Readout, table: ShowTable, parts: Parts): ShowTable {
+  const code = joinCode(readout, parts);
+  if (code === null || table.hypotheses.some((h) => h.kind === 'listed' && h.code === code)) return table;
+  const split = splitCode(readout, code);
+  if (!split) return table;
+  const rows = rowsOf(readout, table.slots, split, table.hypotheses.length);
+  return {
+    ...table,
+    hypotheses: [...table.hypotheses, { kind: 'unlisted', code, prior: unlistedShare, parts: split }],
+    ...numbered(rows, table),
+  };
+}

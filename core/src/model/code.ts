@@ -1,0 +1,156 @@
+import { z } from 'zod';
+import {
+  AssetId,
+  ChartId,
+  CodeId,
+  ControllerId,
+  FamilyId,
+  HazardId,
+  MeaningId,
+  ParameterId,
+  PartId,
+  ReadoutId,
+  RouteId,
+  SettingId,
+  SourceId,
+  SymptomId,
+  VariantId,
+} from '../base/ids.ts';
+import { Label, Prose, Scope, Standing } from '../base/text.ts';
+import { ChartUse } from './chart.ts';
+
+/** A part, wire, supply or circumstance that may be behind a code; the list is in the order to think of them. */
+export const Suspect = z.strictObject({
+  label: Label,
+  part: PartId.optional(),
+  reason: Prose,
+  /** Relative odds before anything was tested; any positive scale. */
+  weight: z.number().positive().max(1000).default(1),
+  source: SourceId.optional(),
+  standing: Standing.optional(),
+});
+export type Suspect = z.infer<typeof Suspect>;
+
+/** When the control looks and when it speaks up: the sum of how long a run proves a repair follows from this. */
+export const Detection = z.strictObject({
+  /** Cycles after power-up in which it does not look. */
+  notWatchedCycles: z.number().int().min(0).max(1000).default(0),
+  onlyWhen: Prose.optional(),
+  /** What must be passed, in words, and for how long. */
+  threshold: Prose.optional(),
+  forMs: z.number().nonnegative().optional(),
+  /** So many in a row before it is stored. */
+  inARow: z.number().int().min(1).max(1000).default(1),
+  warnsAfter: z.number().int().min(1).max(1000).optional(),
+  locksOutAfter: z.number().int().min(1).max(1000).optional(),
+  /** Attempts of so long with a rest between: how long it has been going on when it locks out. */
+  attempt: z.strictObject({ runMs: z.number().positive(), restMs: z.number().nonnegative() }).optional(),
+  erasedAfterCleanCycles: z.number().int().min(1).max(10_000).nullable().default(null),
+  /** After power-up, before it looks at all. */
+  armingMs: z.number().nonnegative().max(86_400_000).optional(),
+  /** How long a cycle takes, and how far apart two may begin at the least. */
+  cycleMs: z.number().positive().max(604_800_000).optional(),
+  cycleEveryMs: z.number().positive().max(2_592_000_000).optional(),
+  cycle: Label.default('cycle'),
+});
+export type Detection = z.infer<typeof Detection>;
+
+/** What one source says of one matter. Claims stand side by side; nothing is merged. */
+export const Claim = z.strictObject({
+  about: z.enum(['saw', 'does', 'suspects', 'detection', 'reading', 'other']),
+  says: Prose.min(1),
+  source: SourceId,
+  standing: Standing,
+});
+export type Claim = z.infer<typeof Claim>;
+
+const shared = {
+  family: FamilyId,
+  title: Label,
+  saw: Prose,
+  does: Prose,
+  detection: Detection.prefault({}),
+  signStages: z
+    .array(z.strictObject({ when: Label, sign: Prose }))
+    .max(12)
+    .default([]),
+  suspects: z.array(Suspect).max(40),
+  circumstances: z.array(Prose).max(20).default([]),
+  scope: Scope,
+  hazards: z.array(HazardId).max(20).default([]),
+  /** Holds for these variants only; empty for all. */
+  onlyVariants: z.array(VariantId).max(40).default([]),
+  location: Prose.optional(),
+  goodReadings: z
+    .array(z.strictObject({ what: Label, reading: Label, under: Prose.optional() }))
+    .max(20)
+    .default([]),
+  chart: ChartId.nullable().default(null),
+  /** What a shared chart is told when it is used for this. */
+  chartUse: ChartUse.prefault({}),
+  enter: RouteId.nullable().default(null),
+  clear: RouteId.nullable().default(null),
+  seeAlso: z
+    .array(z.strictObject({ code: CodeId, why: Prose, followsFromIt: z.boolean().default(false) }))
+    .max(20)
+    .default([]),
+  claims: z.array(Claim).max(60).default([]),
+  pictures: z.array(AssetId).max(20).default([]),
+  /** How often the field reports it, on any positive scale. */
+  frequency: z.number().positive().max(1_000_000).default(1),
+  source: SourceId.nullable(),
+  standing: Standing,
+  note: Prose.optional(),
+};
+
+export const CodeText = z
+  .string()
+  .min(1)
+  .max(16)
+  .regex(/^[\x21-\x7e]+( [\x21-\x7e]+)*$/, 'letters, digits and signs as the unit shows them');
+
+export const Code = z.strictObject({
+  kind: z.literal('code'),
+  id: CodeId,
+  text: CodeText,
+  controller: ControllerId,
+  readout: ReadoutId.nullable(),
+  /** Codes that share one entry in the maker's table. */
+  group: Label.optional(),
+  /** A sign that shows for every fault, and gets one innocent part replaced. */
+  decoy: z.boolean().default(false),
+  ...shared,
+});
+export type Code = z.infer<typeof Code>;
+
+/** As a code, without one: no ice, all lamps steady, a fault counted that never happened. */
+export const Symptom = z.strictObject({ kind: z.literal('symptom'), id: SymptomId, ...shared });
+export type Symptom = z.infer<typeof Symptom>;
+
+/** What a number means in any family that does not list it: a scheme's generic meaning, in the school's own words. */
+export const Meaning = z.strictObject({
+  kind: z.literal('meaning'),
+  id: MeaningId,
+  scheme: Label,
+  /** The number that stands after the suspect parameter. */
+  number: z.number().int().min(0).max(9999),
+  says: Prose.min(1),
+  source: SourceId.nullable(),
+  standing: Standing,
+});
+export type Meaning = z.infer<typeof Meaning>;
+
+export const Setting = z.strictObject({
+  kind: z.literal('setting'),
+  id: SettingId,
+  family: FamilyId,
+  name: Label,
+  shownAs: Prose,
+  allowed: z.array(Label).min(1).max(200),
+  right: z.array(z.strictObject({ variant: VariantId.nullable(), value: Label })).max(100),
+  parameter: ParameterId.optional(),
+  route: RouteId.optional(),
+  source: SourceId.nullable(),
+  standing: Standing,
+});
+export type Setting = z.infer<typeof Setting>;

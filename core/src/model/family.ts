@@ -1,0 +1,141 @@
+import { z } from 'zod';
+import {
+  AssetId,
+  ControllerId,
+  FamilyId,
+  InputId,
+  ParameterId,
+  PartId,
+  RouteId,
+  SignId,
+  SourceId,
+  VariantId,
+} from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
+import { Label, Prose, Standing } from '../base/text.ts';
+
+/** One controller of the system. Each has modes of its own, running side by side with the others'. */
+export const Controller = z.strictObject({
+  id: ControllerId,
+  name: Label,
+  role: z.enum(['lead', 'second', 'third', 'station', 'part', 'remote', 'instrument']),
+  /** Its display is the one to believe when two disagree. */
+  authoritative: z.boolean(),
+  howToTell: Prose.optional(),
+  /** The sign that tells it from the others, and the route that makes it show. */
+  toldBy: z.strictObject({ sign: SignId.optional(), route: RouteId.optional() }).optional(),
+});
+export type Controller = z.infer<typeof Controller>;
+
+export const Parameter = z.strictObject({
+  id: ParameterId,
+  name: Label,
+  quantity: Quantity.or(z.literal('ratio')),
+  /** In the base unit of the quantity. */
+  value: z.number(),
+  source: SourceId.optional(),
+  standing: Standing.optional(),
+});
+export type Parameter = z.infer<typeof Parameter>;
+
+/** A model pattern, as `compilePattern` reads it; one that cannot be read is a finding at its column. */
+export const ModelPattern = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[A-Z0-9?*[\]{}()\-/. ]+$/, 'capital letters, digits, dashes, ? * [class] {1-20} and (optional)');
+
+/** Dotted numbers, compared number by number: 3.10 comes after 3.9. */
+export const SoftwareVersion = z
+  .string()
+  .min(1)
+  .max(30)
+  .regex(/^\d+(\.\d+)*$/, 'numbers with dots, such as 2.4');
+
+const SoftwareBounds = z.strictObject({ from: SoftwareVersion.optional(), below: SoftwareVersion.optional() });
+
+export const Variant = z.strictObject({
+  id: VariantId,
+  name: Label,
+  models: z.array(ModelPattern).max(40).default([]),
+  serials: z
+    .array(z.strictObject({ from: z.string().max(40), to: z.string().max(40) }))
+    .max(40)
+    .default([]),
+  software: SoftwareBounds.optional(),
+  options: z.record(z.string().min(1).max(40), Label).default({}),
+  values: z.record(ParameterId, z.number()).default({}),
+  note: Prose.optional(),
+});
+export type Variant = z.infer<typeof Variant>;
+
+/** A part a suspect can name: where it sits, and whether it is an interlock. */
+export const Part = z.strictObject({
+  id: PartId,
+  name: Label,
+  location: Prose.optional(),
+  interlock: z.boolean().default(false),
+  afterReplacing: Prose.optional(),
+  /** The route that recalibrates it once it is replaced. */
+  recalibrateBy: RouteId.optional(),
+});
+export type Part = z.infer<typeof Part>;
+
+/** A physical quantity the control reacts to; it gets a slider when the unit is played. */
+export const PhysicalInput = z.strictObject({
+  id: InputId,
+  name: Label,
+  quantity: Quantity,
+  least: z.number(),
+  most: z.number(),
+  start: z.number(),
+});
+
+/** What may be attached: how many, and which generations go with which variant and software. Checked at the Unit station. */
+export const AttachmentRule = z.strictObject({
+  part: Label,
+  least: z.number().int().min(0),
+  most: z.number().int().min(0),
+  generations: z
+    .array(
+      z.strictObject({
+        name: Label,
+        /** Variants it goes with; empty for all. */
+        variants: z.array(VariantId).max(40).default([]),
+        /** Software the unit needs for it. */
+        software: SoftwareBounds.optional(),
+        note: Prose.optional(),
+      }),
+    )
+    .max(20)
+    .default([]),
+  note: Prose.optional(),
+});
+export type AttachmentRule = z.infer<typeof AttachmentRule>;
+
+export const Family = z.strictObject({
+  kind: z.literal('family'),
+  id: FamilyId,
+  name: Label,
+  sort: z.enum(['appliance', 'machine', 'vehicle']),
+  summary: Prose,
+  badges: z
+    .array(z.strictObject({ id: z.string().min(1).max(64), name: Label }))
+    .max(40)
+    .default([]),
+  recognisedBy: z.array(Label).max(20).default([]),
+  traits: z.record(z.string().min(1).max(60), Label).default({}),
+  controllers: z.array(Controller).min(1).max(20),
+  parts: z.array(Part).max(400).default([]),
+  parameters: z.array(Parameter).max(400).default([]),
+  variants: z.array(Variant).max(100).default([]),
+  inputs: z.array(PhysicalInput).max(40).default([]),
+  attachments: z.array(AttachmentRule).max(40).default([]),
+  /** The scheme whose generic meanings hold for codes that are not listed. */
+  genericScheme: Label.optional(),
+  plate: Prose.optional(),
+  softwareShown: Prose.optional(),
+  sheetHidden: Prose.optional(),
+  pictures: z.array(AssetId).max(40).default([]),
+});
+export type Family = z.infer<typeof Family>;

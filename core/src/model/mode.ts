@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { CodeId, ControllerId, FamilyId, InputId, ModeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
+import { Label, Prose, Span } from '../base/text.ts';
+import { Effect, VariableValue } from './effect.ts';
+import { Step } from './route.ts';
+import { Shown } from './shown.ts';
+
+/** What a mode remembers while it runs: a list of forty entries is one mode with a cursor, not forty modes. */
+export const Variable = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('cursor'),
+    id: VariableId,
+    from: z.number().int(),
+    to: z.number().int(),
+    start: z.number().int(),
+    wraps: z.boolean(),
+  }),
+  z.strictObject({
+    kind: z.literal('characters'),
+    id: VariableId,
+    /** In the order the controls step through them; letters, digits or signs. */
+    alphabet: z.array(z.string().min(1).max(4)).min(2).max(64),
+    length: z.number().int().min(1).max(16),
+    start: z.string().max(64),
+    wraps: z.boolean(),
+  }),
+  z.strictObject({ kind: z.literal('flag'), id: VariableId, start: z.boolean() }),
+]);
+export type Variable = z.infer<typeof Variable>;
+
+/** Holds or not, given mode, variables, physical inputs and what a readout says. */
+export type Condition =
+  | { kind: 'variable'; variable: VariableId; is: number | string | boolean }
+  | { kind: 'input'; input: InputId; compare: 'above' | 'below'; value: number }
+  | { kind: 'reads'; readout: ReadoutId; code: CodeId }
+  | { kind: 'sign'; shown: Shown }
+  | { kind: 'all'; of: Condition[] }
+  | { kind: 'any'; of: Condition[] }
+  | { kind: 'not'; of: Condition };
+export const Condition: z.ZodType<Condition> = z.lazy(() =>
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('variable'), variable: VariableId, is: VariableValue }),
+    z.strictObject({
+      kind: z.literal('input'),
+      input: InputId,
+      compare: z.enum(['above', 'below']),
+      value: z.number(),
+    }),
+    z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+    z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+    z.strictObject({ kind: z.literal('all'), of: z.array(Condition).max(20) }),
+    z.strictObject({ kind: z.literal('any'), of: z.array(Condition).max(20) }),
+    z.strictObject({ kind: z.literal('not'), of: Condition }),
+  ]),
+);
+
+/** What sets a transition off. Gestures are the steps routes are made of. */
+export const Trigger = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('gesture'), steps: z.array(Step).min(1).max(60) }),
+  z.strictObject({ kind: z.literal('after'), afterMs: z.number().positive() }),
+  z.strictObject({ kind: z.literal('idle'), afterMs: z.number().positive() }),
+  z.strictObject({ kind: z.literal('supply'), becomes: z.enum(['on', 'off']) }),
+  z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+  z.strictObject({ kind: z.literal('input'), input: InputId, passes: z.enum(['above', 'below']), value: z.number() }),
+  z.strictObject({ kind: z.literal('message'), from: ControllerId, message: Label }),
+]);
+
+export const Transition = z.strictObject({
+  on: Trigger,
+  when: Condition.optional(),
+  effects: z.array(Effect).max(20).default([]),
+  to: ModeId.optional(),
+  note: Prose.optional(),
+});
+
+/** What the signs show while the mode runs: fixed signs, or a readout driven by a variable or the fault memory. */
+export type Transition = z.infer<typeof Transition>;
+
+export const Showing = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('fixed'), when: Condition.optional(), signs: z.array(Shown).max(60) }),
+  z.strictObject({
+    kind: z.literal('readout'),
+    when: Condition.optional(),
+    readout: ReadoutId,
+    of: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('memory'), slot: VariableId.optional() }),
+      z.strictObject({ kind: z.literal('variable'), variable: VariableId }),
+      z.strictObject({ kind: z.literal('input'), input: InputId }),
+    ]),
+  }),
+]);
+
+export type Showing = z.infer<typeof Showing>;
+
+/** What a numbered test should show: signs, a code on a readout, or a reading that a person takes. */
+export const Expected = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('signs'), signs: z.array(Shown).min(1).max(20) }),
+  z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+  z.strictObject({
+    kind: z.literal('reading'),
+    quantity: Quantity,
+    /** In the base unit of the quantity. */
+    least: z.number().nullable(),
+    most: z.number().nullable(),
+  }),
+]);
+export type Expected = z.infer<typeof Expected>;
+
+/** A numbered test inside a mode. Tests that run by themselves follow each other in the order they stand in. */
+export const NumberedTest = z.strictObject({
+  number: z.string().min(1).max(12),
+  name: Label,
+  starts: Prose,
+  expected: Prose,
+  expects: Expected.optional(),
+  takes: Span.optional(),
+  signs: z.array(SignId).max(20).default([]),
+  coldOnly: z.boolean().default(false),
+  needsFirst: z.string().max(12).optional(),
+  /** The gesture that starts it; left out where it starts by itself. */
+  gesture: z.array(Step).max(20).optional(),
+  /** How it is stopped, where it does not end by itself. */
+  stops: Prose.optional(),
+  /** When what it says does not count, and it has to be done again. */
+  repeatWhen: Prose.optional(),
+  /** The test that follows by itself; null when nothing does. */
+  followedBy: z.string().max(12).nullable().default(null),
+});
+export type NumberedTest = z.infer<typeof NumberedTest>;
+
+export const Mode = z.strictObject({
+  kind: z.literal('mode'),
+  id: ModeId,
+  family: FamilyId,
+  controller: ControllerId,
+  name: Label,
+  sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
+  /** How one knows one is in it. */
+  normalSigns: Prose.optional(),
+  variables: z.array(Variable).max(30).default([]),
+  shows: z.array(Showing).max(60).default([]),
+  transitions: z.array(Transition).max(200).default([]),
+  tests: z.array(NumberedTest).max(200).default([]),
+});
+export type Mode = z.infer<typeof Mode>;

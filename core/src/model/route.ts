@@ -1,0 +1,284 @@
+import { z } from 'zod';
+import {
+  AccessId,
+  AccountId,
+  ChartId,
+  CodeId,
+  ControlId,
+  FamilyId,
+  HazardId,
+  InstrumentId,
+  ModeId,
+  PartId,
+  PlaceId,
+  ReadoutId,
+  RouteId,
+  SourceId,
+  VariantId,
+} from '../base/ids.ts';
+import { Label, Prose, Span, Standing } from '../base/text.ts';
+import { Effect } from './effect.ts';
+import { Shown } from './shown.ts';
+
+/** A moment on the unit that a window or a hold can start or end at. */
+export const Moment = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('power-on') }),
+  z.strictObject({ kind: z.literal('step-before') }),
+  /** The sign comes (or goes); `nth` counts repeats, as in the second beep. */
+  z.strictObject({ kind: z.literal('sign'), shown: Shown, nth: z.number().int().min(1).max(100).default(1) }),
+]);
+export type Moment = z.infer<typeof Moment>;
+
+const held = z.strictObject({ control: ControlId, place: PlaceId.optional() });
+/** What to do when a step or a route does not take, in the order it is tried. */
+export const retries = ['faster', 'slower', 'again', 'reset-first', 'check-supply', 'suspect-board'] as const;
+export const Retry = z.enum(retries);
+export type Retry = z.infer<typeof Retry>;
+
+/** Notes any step may carry. */
+const notes = {
+  takes: Span.optional(),
+  why: Prose.optional(),
+  caution: Prose.optional(),
+  tool: Label.optional(),
+  feelsLike: Prose.optional(),
+  ifItFails: Prose.optional(),
+  retry: z.array(Retry).min(1).max(6).optional(),
+  source: SourceId.optional(),
+  standing: Standing.optional(),
+};
+const until = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('span'), span: Span }),
+  z.strictObject({ kind: z.literal('moment'), moment: Moment }),
+]);
+/** A hold ends after a span, at a moment, or stays until a `release` lets it go. */
+const holdUntil = z.discriminatedUnion('kind', [...until.options, z.strictObject({ kind: z.literal('release') })]);
+/** How characters are set: one control (or one up, one down) for each, or one pair that a third control moves along. */
+const DialBy = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('each'),
+    up: z.array(ControlId).min(1).max(16),
+    down: z.array(ControlId).max(16).default([]),
+  }),
+  z.strictObject({ kind: z.literal('moving'), up: ControlId, down: ControlId.optional(), next: ControlId }),
+]);
+type DialBy = z.infer<typeof DialBy>;
+
+type Notes = z.infer<z.ZodObject<typeof notes>>;
+type Until = z.infer<typeof until>;
+type HoldUntil = z.infer<typeof holdUntil>;
+export type Held = z.infer<typeof held>;
+
+/** One step of a route. A small timed language: a step is an action, a rest, a sign to see, or a group of steps. */
+export type Step =
+  | ({ kind: 'press'; control: ControlId | 'any'; times: number } & Notes)
+  | ({ kind: 'hold'; controls: Held[]; until: HoldUntil } & Notes)
+  | ({ kind: 'keep'; controls: Held[]; during: Step[]; until?: Until } & Notes)
+  | ({ kind: 'release'; controls: ControlId[]; at?: Moment } & Notes)
+  | ({ kind: 'turn'; control: ControlId; clicks: number; way: 'cw' | 'ccw' } & Notes)
+  | ({ kind: 'sweep'; control: ControlId; turns: number; way: 'cw' | 'ccw'; stopAt?: PlaceId } & Notes)
+  | ({ kind: 'set'; control: ControlId; to: PlaceId } & Notes)
+  | ({ kind: 'rest'; span: Span } & Notes)
+  | ({
+      kind: 'step-list';
+      control: ControlId;
+      to: number;
+      start: number;
+      by: 'press' | 'ramp';
+      overshoot?: string;
+    } & Notes)
+  | ({ kind: 'dial'; text: string; start: string; alphabet: string[]; wraps: boolean; by: DialBy } & Notes)
+  | ({
+      kind: 'choose';
+      on: 'unit' | InstrumentId;
+      path: string[];
+      needs?: string;
+      confirm?: string;
+      value?: string;
+    } & Notes)
+  | ({ kind: 'see'; must: 'must' | 'may' | 'must-not'; signs: Shown[]; within?: Span } & Notes)
+  | ({ kind: 'group'; steps: Step[]; times: number; window?: { from: Moment; mostMs: number } } & Notes)
+  | ({ kind: 'branch'; on: BranchOn; met: Step[]; otherwise: Step[] } & Notes)
+  | ({ kind: 'at-place'; place: string } & Notes)
+  | ({ kind: 'say'; text: string } & Notes)
+  | ({ kind: 'bypass'; what: ControlId | PartId } & Notes);
+
+const branchOn = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sign'), shown: Shown }),
+  z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+  z.strictObject({ kind: z.literal('nothing-done'), withinMs: z.number().positive() }),
+]);
+export type BranchOn = z.infer<typeof branchOn>;
+
+const steps = () => z.array(Step).max(200);
+export const Step: z.ZodType<Step> = z.lazy(() =>
+  z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('press'),
+      control: ControlId.or(z.literal('any')),
+      times: z.number().int().min(1).max(100),
+      ...notes,
+    }),
+    z.strictObject({ kind: z.literal('hold'), controls: z.array(held).min(1).max(8), until: holdUntil, ...notes }),
+    z.strictObject({
+      kind: z.literal('keep'),
+      controls: z.array(held).min(1).max(8),
+      during: steps(),
+      until: until.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('release'),
+      /** None named: all that are held. */
+      controls: z.array(ControlId).max(8),
+      at: Moment.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('turn'),
+      control: ControlId,
+      clicks: z.number().int().min(1).max(200),
+      way: z.enum(['cw', 'ccw']),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('sweep'),
+      control: ControlId,
+      turns: z.number().int().min(1).max(50),
+      way: z.enum(['cw', 'ccw']),
+      stopAt: PlaceId.optional(),
+      ...notes,
+    }),
+    z.strictObject({ kind: z.literal('set'), control: ControlId, to: PlaceId, ...notes }),
+    z.strictObject({ kind: z.literal('rest'), span: Span, ...notes }),
+    z.strictObject({
+      kind: z.literal('step-list'),
+      control: ControlId,
+      to: z.number().int().min(0).max(9999),
+      start: z.number().int().min(0).max(9999).default(0),
+      by: z.enum(['press', 'ramp']),
+      overshoot: Prose.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('dial'),
+      text: z.string().min(1).max(16),
+      start: z.string().max(16),
+      /** Characters in the order the controls step through them. */
+      alphabet: z
+        .array(z.string().length(1))
+        .min(2)
+        .max(64)
+        .default([...'0123456789']),
+      wraps: z.boolean().default(true),
+      by: DialBy,
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('choose'),
+      on: z.literal('unit').or(InstrumentId),
+      path: z.array(Label).min(1).max(12),
+      /** The function an instrument must have for this. */
+      needs: Label.optional(),
+      /** The prompt that is waited for and confirmed. */
+      confirm: Label.optional(),
+      /** The value that is entered at the end. */
+      value: Label.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('see'),
+      must: z.enum(['must', 'may', 'must-not']),
+      signs: z.array(Shown).min(1).max(60),
+      within: Span.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('group'),
+      steps: steps().min(1),
+      times: z.number().int().min(1).max(100).default(1),
+      window: z.strictObject({ from: Moment, mostMs: z.number().positive().max(86_400_000) }).optional(),
+      ...notes,
+    }),
+    z.strictObject({ kind: z.literal('branch'), on: branchOn, met: steps(), otherwise: steps(), ...notes }),
+    z.strictObject({ kind: z.literal('at-place'), place: Label, ...notes }),
+    z.strictObject({ kind: z.literal('say'), text: Prose, ...notes }),
+    z.strictObject({ kind: z.literal('bypass'), what: z.union([ControlId, PartId]), ...notes }),
+  ]),
+);
+
+/** A difference between tellings of one route that somebody settled, or left open. */
+export const Settled = z.strictObject({
+  /** What differed, in a line. */
+  about: Label,
+  accounts: z.array(AccountId).max(12),
+  chosen: AccountId.nullable(),
+  why: Prose,
+  standing: Standing,
+  open: z.boolean(),
+});
+export type Settled = z.infer<typeof Settled>;
+
+/** A way from a mode, several or any into another (or out), or one that does something there, such as clearing. */
+export const Route = z.strictObject({
+  kind: z.literal('route'),
+  id: RouteId,
+  family: FamilyId,
+  name: Label,
+  purpose: z.enum(['enter', 'leave', 'step', 'clear', 'calibrate', 'lock-out', 'test']),
+  from: z.literal('any').or(z.array(ModeId).min(1).max(40)),
+  to: ModeId.nullable(),
+  /** Only where a reset is special to one code. */
+  onlyFor: z.array(CodeId).max(60).default([]),
+  onlyVariants: z.array(VariantId).max(40).default([]),
+  before: z.array(Prose).max(20).default([]),
+  tools: z.array(Label).max(20).default([]),
+  hazards: z.array(HazardId).max(20).default([]),
+  /** Ways of getting to the controls it needs. */
+  ways: z.array(AccessId).max(12).default([]),
+  steps: z.array(Step).min(1).max(200),
+  ifItFails: z.array(Prose).max(12).default([]),
+  /** What to try, in this order, when it does not take. */
+  retry: z.array(Retry).max(6).default([]),
+  /** The route told in a sentence or two; held against the steps. */
+  summary: Prose.optional(),
+  /** How the tellings it was made of were settled. */
+  settled: z.array(Settled).max(60).default([]),
+  sideEffects: z.array(Prose).max(12).default([]),
+  /** What it does beside changing the mode: move a cursor, send a message. */
+  effects: z.array(Effect).max(20).default([]),
+  /** Ways known not to work, worth as much as one that does. */
+  knownNotToWork: z
+    .array(
+      z.strictObject({
+        variant: VariantId.optional(),
+        how: Prose,
+        why: Prose,
+        /** What somebody would do; recognised when it is played. */
+        steps: z.array(Step).min(1).max(60).optional(),
+      }),
+    )
+    .max(20)
+    .default([]),
+  /** What a route of purpose `lock-out` takes out of use, for the capacity that is left. */
+  locksOut: z.strictObject({ part: Label, count: z.number().int().min(1).max(100).default(1) }).optional(),
+  chart: ChartId.optional(),
+  source: SourceId.optional(),
+  standing: Standing,
+});
+export type Route = z.infer<typeof Route>;
+
+/** One telling of a route, as it was told: laid beside others, never merged silently. */
+export const Account = z.strictObject({
+  kind: z.literal('account'),
+  id: AccountId,
+  family: FamilyId,
+  route: RouteId,
+  name: Label,
+  /** The words it was told in. */
+  told: Prose.default(''),
+  steps: z.array(Step).max(200),
+  source: SourceId.nullable(),
+  standing: Standing,
+});
+export type Account = z.infer<typeof Account>;

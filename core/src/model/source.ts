@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import { AssetId, FamilyId, HazardId, InstrumentId, SourceId } from '../base/ids.ts';
+import { Quantity } from '../base/quantity.ts';
+import { Label, Prose, Scope } from '../base/text.ts';
+
+const base = { kind: z.literal('source'), id: SourceId, family: FamilyId.nullable() };
+
+/** Where a claim comes from: a document, a person's word, or a proof on the bench. */
+export const Source = z.discriminatedUnion('sort', [
+  z.strictObject({
+    ...base,
+    sort: z.literal('document'),
+    title: Label,
+    edition: Label,
+    /** The edition before, where claims still have to be looked at again; null once that is done. */
+    before: Label.nullable().default(null),
+    /** Entries looked at since, as `kind:id`. */
+    lookedAgain: z.array(z.string().max(140)).max(20_000).default([]),
+    page: Label.optional(),
+    keptAt: Prose.optional(),
+  }),
+  z.strictObject({ ...base, sort: z.literal('person'), title: Label, role: Label }),
+  z.strictObject({
+    ...base,
+    sort: z.literal('bench'),
+    title: Label,
+    provenOn: z.iso.date(),
+    serial: Label.optional(),
+    software: Label.optional(),
+    note: Prose.optional(),
+    pictures: z.array(AssetId).max(20).default([]),
+  }),
+]);
+export type Source = z.infer<typeof Source>;
+
+export const hazardSorts = [
+  'mains',
+  'stored-charge',
+  'hot',
+  'gas',
+  'refrigerant',
+  'moving-parts',
+  'raised-load',
+  'battery',
+  'water-near-electricity',
+  'pressure',
+  'chemical',
+] as const;
+
+/** What can hurt, with the usual cautions. Library-wide, so that it is written once. */
+export const Hazard = z.strictObject({
+  kind: z.literal('hazard'),
+  id: HazardId,
+  sort: z.enum(hazardSorts),
+  title: Label,
+  cautions: z.array(Prose).min(1).max(12),
+  isolation: z.array(Prose).max(12).default([]),
+  gear: z.array(Label).max(20).default([]),
+  scope: Scope.default('technician'),
+});
+export type Hazard = z.infer<typeof Hazard>;
+
+/** A meter or service instrument, what it can do, and how far its readings can be trusted. */
+export const Instrument = z.strictObject({
+  kind: z.literal('instrument'),
+  id: InstrumentId,
+  name: Label,
+  functions: z.array(Label).max(60),
+  /** Share of the reading it may be off by, for each quantity it measures. */
+  accuracyRatio: z.number().min(0).max(0.5).optional(),
+  /** What it can show of a quantity, in the base unit, and how far off that may be where it differs. */
+  ranges: z
+    .array(
+      z.strictObject({
+        quantity: Quantity,
+        least: z.number(),
+        most: z.number(),
+        accuracyRatio: z.number().min(0).max(0.5).optional(),
+      }),
+    )
+    .max(40)
+    .default([]),
+  /** Voltages it measures insulation at. */
+  testVolts: z.array(z.number().positive()).max(12).default([]),
+  heldBy: Prose.optional(),
+  /** Who in the school has one, by role or van. */
+  holders: z.array(Label).max(100).default([]),
+});
+export type Instrument = z.infer<typeof Instrument>;
+
+/** A picture kept by the hash of its bytes, in the bundle or fetched on demand. */
+export const Asset = z.strictObject({
+  kind: z.literal('asset'),
+  id: AssetId,
+  family: FamilyId.nullable(),
+  name: Label,
+  type: z.enum(['image/png', 'image/jpeg', 'image/webp']),
+  bytes: z.number().int().positive(),
+  mayBeShared: z.boolean(),
+  marks: z
+    .array(
+      z.strictObject({
+        number: z.number().int().min(1),
+        x: z.number().min(0).max(1),
+        y: z.number().min(0).max(1),
+        label: Label,
+      }),
+    )
+    .max(60)
+    .default([]),
+  base64: z.base64().optional(),
+});
+export type Asset = z.infer<typeof Asset>;

@@ -1,0 +1,23 @@
+import type { Path } from '../base/finding.ts';
+import type { Step } from './route.ts';
+
+/** Every step of a script with its path, nested ones included, in order. */
+export function eachStep(steps: readonly Step[], at: Path): Array<{ step: Step; at: Path }> {
+  return steps.flatMap((step, i) => {
+    const here = [...at, i];
+    switch (step.kind) {
+      case 'keep':
+        return [{ step, at: here }, ...eachStep(step.during, [...here, 'during'])];
+      case 'group':
+        return [{ step, at: here }, ...eachStep(step.steps, [...here, 'steps'])];
+      case 'branch':
+        return [
+          { step, at: here },
+          ...eachStep(step.met, [...here, 'met']),
+          ...eachStep(step.otherwise, [...here, 'otherwise']),
+        ];
+      default:
+        return [{ step, at: here }];
+    }
+  });
+}

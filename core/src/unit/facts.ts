@@ -1,0 +1,74 @@
+import type { ControlId, FamilyId, PlaceId, SignId } from '../base/ids.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Control, Face, Mechanism, Panel, Sign } from '../model/panel.ts';
+import { entriesOf } from '../model/select.ts';
+
+/** A control with what the engine asks of it: how it moves, what it springs back to, whether it carries the supply. */
+export type ControlFacts = Readonly<{
+  control: Control;
+  face: Face;
+  mechanism: Mechanism;
+  start: PlaceId | null;
+  springs: ReadonlyMap<PlaceId, PlaceId>;
+  powersAt: ReadonlySet<PlaceId>;
+}>;
+
+/** What a family's panels say, looked up by id. */
+export type UnitFacts = Readonly<{
+  controls: ReadonlyMap<ControlId, ControlFacts>;
+  signs: ReadonlyMap<SignId, Sign>;
+  /** Controls that must all stand in one of their `powersAt` places for the unit to have its supply. */
+  supply: readonly ControlFacts[];
+}>;
+
+const supplyLooks: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'switch', 'rocker']);
+const supplyWords: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'power', 'main switch', 'battery plug']);
+
+/** Where a control says nothing of the supply: a breaker, plug or key, or what is called power, supplies the unit when on or in. */
+function supplyPlaces(control: Control): PlaceId[] {
+  if (control.powersAt.length > 0) return control.powersAt;
+  const { mechanism } = control;
+  if (mechanism.kind !== 'places' || !supplyLooks.has(control.look)) return [];
+  const plain = control.look === 'breaker' || control.look === 'plug' || control.look === 'key';
+  if (!plain && !supplyWords.has(control.label.toLowerCase())) return [];
+  return mechanism.places.filter((p) => !['off', 'out', 'open'].includes(p.id)).map((p) => p.id);
+}
+
+function factsOfControl(control: Control, face: Face): ControlFacts {
+  const { mechanism } = control;
+  const places = mechanism.kind === 'places' ? mechanism.places : [];
+  return {
+    control,
+    face,
+    mechanism,
+    start: mechanism.kind === 'places' ? mechanism.start : null,
+    springs: new Map(places.flatMap((p) => (p.springsTo ? [[p.id, p.springsTo]] : []))),
+    powersAt: new Set(supplyPlaces(control)),
+  };
+}
+
+/** Gathers what the panels say. A control named on two panels counts once, as on the first. */
+export function factsOf(panels: readonly Panel[]): UnitFacts {
+  const controls = new Map<ControlId, ControlFacts>();
+  const signs = new Map<SignId, Sign>();
+  for (const panel of panels)
+    for (const face of panel.faces) {
+      for (const control of face.controls)
+        if (!controls.has(control.id)) controls.set(control.id, factsOfControl(control, face));
+      for (const sign of face.signs) if (!signs.has(sign.id)) signs.set(sign.id, sign);
+    }
+  return { controls, signs, supply: [...controls.values()].filter((c) => c.powersAt.size > 0) };
+}
+
+/** The facts of a bundle's family. */
+export function bundleFacts(bundle: Bundle, family: FamilyId = bundle.family): UnitFacts {
+  return factsOf(entriesOf(bundle, 'panel').filter((p) => p.family === family));
+}
+
+/** Whether the unit has its supply with its controls in these places. */
+export function isSupplied(facts: UnitFacts, placeOf: (control: ControlId) => PlaceId | null): boolean {
+  return facts.supply.every((c) => {
+    const place = placeOf(c.control.id);
+    return place === null || c.powersAt.has(place);
+  });
+}
