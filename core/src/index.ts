@@ -13,8 +13,6 @@ export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts'
 export {
   type Finding,
   type FindingCode,
-  findingCodes,
-  findingWords,
   type Path,
   type Severity,
   severities,
@@ -84,7 +82,7 @@ export {
   tableOhm,
 } from './chart/band.ts';
 export { chartsCalled } from './chart/calls.ts';
-export { measureCautions } from './chart/cautions.ts';
+export { type MeasureCaution, measureCautions } from './chart/cautions.ts';
 export { type Choice, cannotTell, choicesOf, otherwise } from './chart/choices.ts';
 export {
   assemble,
@@ -112,7 +110,7 @@ export {
   renameAnswer,
 } from './chart/edit.ts';
 export { fillChart } from './chart/fill.ts';
-export { guessHead, readChartText, type TextNote, textNoteWords } from './chart/from-text.ts';
+export { guessHead, readChartText, type TextNote } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
 export { lintCharts } from './chart/lint-uses.ts';
 export {
@@ -287,7 +285,7 @@ export {
 export { actsDone, type Miss, type MissCode } from './play/thread.ts';
 export { tryProgram } from './play/try.ts';
 // print
-export { bandWords, chartPage, pocketCard, verdictWords } from './print/chart-sheets.ts';
+export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
 export { type EncodeError, encode, joinCode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
@@ -357,7 +355,7 @@ export {
   printSteps,
   type Script,
 } from './script/print.ts';
-export { type ScriptProblem, scriptProblemWords } from './script/problem.ts';
+export type { ScriptProblem } from './script/problem.ts';
 export { type LineWord, lineForms, lineWords, noteWords } from './script/words.ts';
 // odds
 export { type HandKind, handKinds } from './success/hands.ts';
@@ -421,3 +419,29 @@ export { type Along, type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type Drift, driftOf, type PastReading, readingsTaken } from './walk/past.ts';
 export type { GivenAnswer, KeptLook, ReadPlace, TakenCode, WalkSetting } from './walk/state.ts';
 export { currentStation, foldWalk, standingEvents, stepKey, timerKey, type Walk } from './walk/state.ts';
+// words
+export { sweptWords } from './words/answered.ts';
+export { bandWords, verdictWords } from './words/band.ts';
+export { cautionWords } from './words/caution.ts';
+export { coverWords } from './words/cover.ts';
+export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
+export { whyWords } from './words/found.ts';
+export { happenedWords } from './words/happened.ts';
+export { doubtWords, misreadWords, patternWords, refusalWords, saidAsWords } from './words/look.ts';
+export { judgedWords, measureErrorWords, readingErrorWords, tooCloseWords } from './words/measured.ts';
+export { missedWords, missWords } from './words/miss.ts';
+export { reasonWords } from './words/reason.ts';
+export { scriptProblemWords } from './words/script-problem.ts';
+export { lampStateWords, momentWords, partName, placeName, shownWords } from './words/sign.ts';
+export { slipWords } from './words/slip.ts';
+export {
+  actBig,
+  cardBig,
+  cardDetails,
+  cardLead,
+  cardNotes,
+  conditionWords,
+  retryWords,
+  spanWords,
+} from './words/step.ts';
+export { textNoteWords } from './words/text-note.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Band, entriesOf, type MeasureNode, measureCautions } from '../index.ts';
+import { type Band, cautionWords, entriesOf, type MeasureNode, measureCautions } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { chart } from '../testing/charts.ts';
 
@@ -38,7 +38,7 @@ describe('what a measurement asks for by its nature', () => {
     ['a value nobody gave', node({ kind: 'fixed', least: null, most: { parameter: 'gone' as never } }), []],
     ['a rate', node({ kind: 'rate', leastPerMin: 1, mostPerMin: null }, 'temperature'), []],
   ])('%s', (_, of, expected) => {
-    const said = measureCautions(of, none);
+    const said = measureCautions(of, none).map(cautionWords);
     expect(said).toHaveLength(expected.length);
     expected.forEach((words, i) => void expect(said[i]).toMatch(words));
   });
@@ -46,6 +46,6 @@ describe('what a measurement asks for by its nature', () => {
   it('the demo’s hood switch is measured with the leads zeroed', () => {
     const hood = entriesOf(glasswasher(), 'chart').find((c) => c.id === 'hood');
     const step = hood?.nodes.find((n) => n.id === 'switch') as MeasureNode;
-    expect(measureCautions(step, none)[0]).toMatch(/Zero the leads/);
+    expect(measureCautions(step, none).map(cautionWords)[0]).toMatch(/Zero the leads/);
   });
 });

@@ -1,4 +1,4 @@
-import type { Finding, Path, SlipWords } from '../base/finding.ts';
+import type { Finding, NamedSlip, Path } from '../base/finding.ts';
 import type { Code } from '../model/code.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
@@ -183,7 +183,7 @@ function patternsWithoutCode(readout: Readout, texts: readonly string[], at: Pat
 }
 
 /** A slip as its kind and what it happens to. */
-export function slipFacts(slip: Slip): SlipWords {
+export function slipFacts(slip: Slip): NamedSlip {
   switch (slip.kind) {
     case 'lamp-dark':
     case 'rate':

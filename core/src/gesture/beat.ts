@@ -16,6 +16,9 @@ function beatsOf(card: CoachCard, pace: number): { lengthMs: number; beats: Beat
   // what only may show holds nobody up
   if (card.must === 'may') return { lengthMs: glanceMs, beats: [] };
   if (card.watch.length > 0) return { lengthMs: Math.max(card.withinMs ?? 0, lookMs), beats: [] };
+  // a fork is looked at; what it then asks for is done by whoever meets it
+  if (card.step.kind === 'branch')
+    return { lengthMs: card.step.on.kind === 'nothing-done' ? card.step.on.withinMs : lookMs, beats: [] };
   if (card.step.kind === 'rest') {
     const ms = card.step.span.usualMs;
     return { lengthMs: ms, beats: [...ticks(ms), { atMs: ms, kind: 'end' }] };

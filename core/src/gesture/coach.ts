@@ -1,6 +1,7 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Moment, Step } from '../model/route.ts';
+import type { Standing } from '../base/text.ts';
+import type { Moment, Retry, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import { dialPresses } from './dial.ts';
 import { stepSpan, stepsSpan } from './timing.ts';
@@ -8,7 +9,18 @@ import { stepSpan, stepsSpan } from './timing.ts';
 /** One thing a hand does, for the words and the panel: which control, what with it, and where it ends up. */
 export type HandAct = Readonly<{
   control: ControlId | 'any' | null;
-  act: 'press' | 'hold' | 'let-go' | 'set' | 'turn-right' | 'turn-left' | 'sweep' | 'do';
+  act:
+    | 'press'
+    | 'hold'
+    | 'let-go'
+    | 'set'
+    | 'turn-right'
+    | 'turn-left'
+    | 'sweep-right'
+    | 'sweep-left'
+    | 'confirm'
+    | 'enter'
+    | 'do';
   place: PlaceId | null;
   times: number;
   words: string | null;
@@ -33,7 +45,36 @@ export type CoachCard = Readonly<{
   watch: readonly Shown[];
   must: 'must' | 'may' | 'must-not' | null;
   withinMs: number | null;
+  /** What the step carries along, and what the steps put together on this card and around it carry. */
+  notes: CardNotes;
 }>;
+
+/** What is told beside an act. Each list holds everything that was written, in the order of the steps, nothing twice. */
+export type CardNotes = Readonly<{
+  cautions: readonly string[];
+  tools: readonly string[];
+  why: readonly string[];
+  feelsLike: readonly string[];
+  ifItFails: readonly string[];
+  retry: readonly Retry[];
+  /** How sure somebody is of the step, where the step says so itself. */
+  standings: readonly Standing[];
+}>;
+
+const notesOf = (steps: readonly Step[]): CardNotes => {
+  const all = <T>(of: (step: Step) => T | readonly T[] | undefined): T[] => [
+    ...new Set(steps.flatMap((step) => of(step) ?? [])),
+  ];
+  return {
+    cautions: all((s) => s.caution),
+    tools: all((s) => s.tool),
+    why: all((s) => s.why),
+    feelsLike: all((s) => s.feelsLike),
+    ifItFails: all((s) => s.ifItFails),
+    retry: all((s) => s.retry),
+    standings: all((s) => s.standing),
+  };
+};
 
 const act = (partial: Partial<HandAct> & Pick<HandAct, 'act'>): HandAct => ({
   control: null,
@@ -52,7 +93,14 @@ function actsOf(step: Step): HandAct[] {
     case 'turn':
       return [act({ act: step.way === 'cw' ? 'turn-right' : 'turn-left', control: step.control, times: step.clicks })];
     case 'sweep':
-      return [act({ act: 'sweep', control: step.control, times: step.turns, place: step.stopAt ?? null })];
+      return [
+        act({
+          act: step.way === 'cw' ? 'sweep-right' : 'sweep-left',
+          control: step.control,
+          times: step.turns,
+          place: step.stopAt ?? null,
+        }),
+      ];
     case 'set':
       return [act({ act: 'set', control: step.control, place: step.to })];
     case 'step-list':
@@ -74,8 +122,8 @@ function actsOf(step: Step): HandAct[] {
     case 'choose':
       return [
         act({ act: 'do', words: step.path.join(' › ') }),
-        ...(step.confirm ? [act({ act: 'do', words: step.confirm })] : []),
-        ...(step.value ? [act({ act: 'do', words: step.value })] : []),
+        ...(step.confirm ? [act({ act: 'confirm', words: step.confirm })] : []),
+        ...(step.value ? [act({ act: 'enter', words: step.value })] : []),
       ];
     case 'at-place':
       return [act({ act: 'do', words: step.place })];
@@ -100,11 +148,14 @@ const mostCards = 5000;
 const isPlain = (step: Step): boolean => !['keep', 'see', 'branch', 'rest', 'group', 'hold'].includes(step.kind);
 
 /**
- * Turns a route's steps into cards, one action each, in the order they are done. A step that defeats an interlock makes
- * no card: it is never coached.
+ * Turns a route's steps into cards, one action each, in the order they are done. A branch has a card that tells what to
+ * do when its condition is met; its cards go on with the other way. A step that defeats an interlock makes no card: it is
+ * never coached.
  */
 export function coachCards(steps: readonly Step[]): CoachCard[] {
   let made = 0;
+  /** Steps around the next card, told with it: nobody would see them otherwise. */
+  let around: readonly Step[] = [];
   const walk = (
     list: readonly Step[],
     at: string,
@@ -115,21 +166,30 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
     list.flatMap((step, i): CoachCard[] => {
       const path = at === '' ? String(i) : `${at}.${i}`;
       made += 1;
-      const card = (rest: Partial<CoachCard>): CoachCard => ({
-        path,
-        step,
-        acts: actsOf(step),
-        times: 1,
-        windowMs: window,
-        windowFrom: from,
-        usualMs: stepSpan(step).usualMs,
-        holdMs: null,
-        holdUntil: null,
-        keeping,
-        watch: [],
-        must: null,
-        withinMs: null,
-        ...rest,
+      const card = (rest: Partial<CoachCard>, told: readonly Step[] = [step]): CoachCard => {
+        const notes = notesOf([...around, ...told]);
+        around = [];
+        return {
+          path,
+          step,
+          acts: actsOf(step),
+          times: 1,
+          windowMs: window,
+          windowFrom: from,
+          usualMs: stepSpan(step).usualMs,
+          holdMs: null,
+          holdUntil: null,
+          keeping,
+          watch: [],
+          must: null,
+          withinMs: null,
+          notes,
+          ...rest,
+        };
+      };
+      const until = (when: HoldEnd | undefined): Pick<CoachCard, 'holdMs' | 'holdUntil'> => ({
+        holdMs: when?.kind === 'span' ? when.span.usualMs : null,
+        holdUntil: when?.kind === 'moment' ? when.moment : null,
       });
       switch (step.kind) {
         case 'bypass':
@@ -140,45 +200,66 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
             acts: step.controls.map((h) => act({ act: 'hold', control: h.control, place: h.place ?? null })),
             usualMs: 800,
           });
-          const end = card({
-            path: `${path}.end`,
-            acts: step.controls.map((h) => act({ act: 'let-go', control: h.control })),
-            holdMs: step.until?.kind === 'span' ? step.until.span.usualMs : null,
-            holdUntil: step.until?.kind === 'moment' ? step.until.moment : null,
-            usualMs: 800,
-            keeping: [...keeping, ...holding],
-          });
-          return [begin, ...walk(step.during, path, [...keeping, ...holding], window, from), end];
+          const during = walk(step.during, path, [...keeping, ...holding], window, from);
+          const end = card(
+            {
+              path: `${path}.end`,
+              acts: step.controls.map((h) => act({ act: 'let-go', control: h.control })),
+              ...until(step.until),
+              usualMs: 800,
+              keeping: [...keeping, ...holding],
+            },
+            [],
+          );
+          return [begin, ...during, end];
         }
         case 'group': {
           const mostMs = step.window?.mostMs ?? window;
           const since = step.window?.from ?? from;
           if (step.steps.every(isPlain))
             return [
-              card({ times: step.times, windowMs: mostMs, windowFrom: since, usualMs: stepsSpan(step.steps).usualMs }),
+              card({ times: step.times, windowMs: mostMs, windowFrom: since, usualMs: stepsSpan(step.steps).usualMs }, [
+                step,
+                ...step.steps,
+              ]),
             ];
+          around = [...around, step];
           const cards: CoachCard[] = [];
           for (let n = 0; n < step.times && (n === 0 || made <= mostCards); n += 1)
             cards.push(...walk(step.steps, step.times === 1 ? path : `${path}#${n + 1}`, keeping, mostMs, since));
           return cards;
         }
-        case 'branch':
-          return walk(step.otherwise, `${path}.otherwise`, keeping, window, from);
+        case 'branch': {
+          // with nothing to do when it is met, there is nothing to look for
+          const fork = step.met.length > 0 ? [card({})] : [];
+          if (fork.length === 0) around = [...around, step];
+          return [...fork, ...walk(step.otherwise, `${path}.otherwise`, keeping, window, from)];
+        }
         case 'see':
           return [card({ watch: step.signs, must: step.must, withinMs: step.within?.mostMs ?? null })];
         case 'hold':
-          return [
-            card({
-              holdMs: step.until.kind === 'span' ? step.until.span.usualMs : null,
-              holdUntil: step.until.kind === 'moment' ? step.until.moment : null,
-            }),
-          ];
-        default:
+          return [card(until(step.until))];
+        case 'release':
+          return [card({ holdUntil: step.at ?? null })];
+        case 'press':
+        case 'turn':
+        case 'sweep':
+        case 'set':
+        case 'rest':
+        case 'step-list':
+        case 'dial':
+        case 'choose':
+        case 'at-place':
+        case 'say':
           return [card({})];
+        default:
+          return assertNever(step);
       }
     });
   return walk(steps, '', [], null, null);
 }
+
+type HoldEnd = Extract<Step, { kind: 'hold' }>['until'];
 
 /** Where every control stands after the first `count` cards, for the drawn panel: places by control, and what is held. */
 export function controlsAfter(cards: readonly CoachCard[], count: number): ReadonlyMap<ControlId, PlaceId> {

@@ -1,9 +1,9 @@
 import type { z } from 'zod';
 import type { Path } from '../base/finding.ts';
-import { findingWords } from '../base/finding.ts';
 import { fail, ok, type Result } from '../base/result.ts';
 import { Bundle, bundleFormat, bundleVersion } from '../model/bundle.ts';
 import { type Entry, entryKinds, entrySchemas } from '../model/entry.ts';
+import { findingWords } from '../words/finding.ts';
 import { migrateBundle } from './migrate.ts';
 import { validate } from './validate.ts';
 

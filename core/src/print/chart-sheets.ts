@@ -1,71 +1,21 @@
 import type { NodeId } from '../base/ids.ts';
-import { formatQuantity } from '../base/quantity.ts';
-import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
+import type { Parameters } from '../chart/band.ts';
 import { measureCautions } from '../chart/cautions.ts';
 import { choicesOf } from '../chart/choices.ts';
 import { drawnOf, waitText } from '../chart/drawn.ts';
 import { fillChart } from '../chart/fill.ts';
 import { outlineRows } from '../chart/outline.ts';
 import { proveRun } from '../code/prove.ts';
-import type { Band } from '../model/band.ts';
 import type { Bundle } from '../model/bundle.ts';
-import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
+import type { Chart, ChartNode } from '../model/chart.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import { partNamesOf } from '../model/values.ts';
+import { bandWords, verdictWords } from '../words/band.ts';
+import { cautionWords } from '../words/caution.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;
-
-const span = (least: string | null, most: string | null): string =>
-  least === null ? `up to ${most}` : most === null ? `${least} and up` : `${least} to ${most}`;
-
-/** A good band in words, worked out as far as it can be on paper: thermistors at three temperatures. */
-export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, parameters: Parameters): string {
-  const show = (v: number | null) => (v === null ? null : formatQuantity(v, node.quantity));
-  if (needsTemperature(band)) {
-    const at = [10, 25, 60].flatMap((atCelsius) => {
-      const good = computeBand(band, { parameters, atCelsius });
-      return good.ok ? [`${span(show(good.value.least), show(good.value.most))} at ${atCelsius} °C`] : [];
-    });
-    return at.join('; ') || 'depends on the temperature';
-  }
-  switch (band.kind) {
-    case 'of-setting': {
-      const [plus, minus] = [amountOf(band.plus, parameters), amountOf(band.minus, parameters)];
-      const part = (v: number | null) =>
-        v === null ? '?' : band.by === 'share' ? `${Math.round(v * 1000) / 10} %` : show(v);
-      return `what is set, up to ${part(plus)} over and ${part(minus)} under`;
-    }
-    case 'ratio':
-    case 'rate': {
-      const bounds = band.kind === 'ratio' ? [band.least, band.most] : [band.leastPerMin, band.mostPerMin];
-      const [least, most] = bounds.map((b) => (b === null ? null : String(amountOf(b, parameters) ?? '?')));
-      return `${span(least ?? null, most ?? null)} ${band.kind === 'ratio' ? 'times the earlier reading' : 'a minute'}`;
-    }
-    case 'time-to': {
-      const [least, most] = [band.leastS, band.mostS].map((s) =>
-        s === null ? null : formatQuantity(amountOf(s, parameters) ?? 0, 'duration'),
-      );
-      return `${show(amountOf(band.value, parameters)) ?? '?'} after ${span(least ?? null, most ?? null)}`;
-    }
-    default: {
-      const good = computeBand(band, { parameters });
-      if (!good.ok) return 'cannot be worked out';
-      const volt = band.kind === 'insulation' ? ` at ${amountOf(band.testVolt, parameters)} V` : '';
-      return `${span(show(good.value.least), show(good.value.most))}${volt}`;
-    }
-  }
-}
-
-/** What a verdict is called where it stands. */
-export const verdictWords = {
-  'cause-found': 'Cause found',
-  'hand-on': 'Hand it on',
-  'nothing-found': 'Nothing found',
-  'unsafe-stop': 'Stop: unsafe',
-  'left-limited': 'Left running limited',
-} as const;
 
 /** What a step says beside its title, line by line. */
 function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): string[] {
@@ -77,7 +27,7 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
           `${node.probes.join(' – ')}, ${node.supply}. Good: ${bandWords(node.band, node, parameters)}`,
           ...(node.supply === 'energised' && node.protection ? [node.protection] : []),
           ...node.disconnect.map((d) => `Off first: ${d}`),
-          ...measureCautions(node, parameters),
+          ...measureCautions(node, parameters).map(cautionWords),
         ];
       case 'operate':
         return [node.watchFor];

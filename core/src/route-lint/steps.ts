@@ -1,5 +1,6 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Finding, Path, SignLimit } from '../base/finding.ts';
 import type { AccessId, ControlId, SignId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Access } from '../model/access.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Moment, Route, Step } from '../model/route.ts';
@@ -20,26 +21,28 @@ export type Surroundings = Readonly<{
 const notOnSegments = /[kmvwxKMVWX]/;
 
 /** Why a sign cannot show this; null when it can. */
-export function cannotShow(sign: Sign, shown: Shown): string | null {
+export function cannotShow(sign: Sign, shown: Shown): SignLimit | null {
   switch (sign.kind) {
     case 'lamp':
-      if (shown.kind !== 'lamp') return 'is a lamp';
-      if (shown.colour && !sign.colours.includes(shown.colour)) return `is never ${shown.colour}`;
-      if (shown.state === 'slow' || shown.state === 'fast')
-        return sign.shows.includes(shown.state) ? null : `does not blink ${shown.state === 'slow' ? 'slowly' : 'fast'}`;
-      return shown.state === 'lit' && !sign.shows.includes('lit') ? 'is never lit without blinking' : null;
+      if (shown.kind !== 'lamp') return { kind: 'is-a-lamp' };
+      if (shown.colour && !sign.colours.includes(shown.colour)) return { kind: 'never-coloured', colour: shown.colour };
+      if (shown.state === 'dark' || sign.shows.includes(shown.state)) return null;
+      // a lamp that can be put to a pattern is not thereby ever steady
+      return { kind: 'never-so', state: shown.state };
     case 'bar':
-      return shown.kind === 'sound' ? 'makes no sound' : null;
+      return shown.kind === 'sound' ? { kind: 'makes-no-sound' } : null;
     case 'segments':
     case 'text': {
-      if (shown.kind !== 'text') return 'shows text';
+      if (shown.kind !== 'text') return { kind: 'shows-text' };
       const room = sign.kind === 'segments' ? sign.digits : sign.characters;
-      if ([...shown.text.replaceAll('.', '')].length > room) return `has room for ${room} characters`;
-      return sign.kind === 'segments' && notOnSegments.test(shown.text) ? 'cannot draw that letter' : null;
+      if ([...shown.text.replaceAll('.', '')].length > room) return { kind: 'has-room-for', characters: room };
+      return sign.kind === 'segments' && notOnSegments.test(shown.text) ? { kind: 'cannot-draw-letter' } : null;
     }
     case 'beeper':
     case 'felt':
-      return shown.kind === 'sound' ? null : 'is heard or felt, and shows nothing';
+      return shown.kind === 'sound' ? null : { kind: 'shows-nothing' };
+    default:
+      return assertNever(sign);
   }
 }
 

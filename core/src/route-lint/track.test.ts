@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planUnit, type Shown, type Sign } from '../index.ts';
+import { planUnit, type Shown, type Sign, signLimitWords } from '../index.ts';
 import { stepsOf } from '../testing/routes.ts';
 import { benchBundle } from '../testing/unit.ts';
 import { cannotShow, controlsOf, signsOf } from './steps.ts';
@@ -90,7 +90,10 @@ describe('what a sign can show', () => {
     [sign('beeper'), sound, null],
     [sign('beeper'), lamp('lit'), 'is heard or felt, and shows nothing'],
     [sign('felt'), text('x'), 'is heard or felt, and shows nothing'],
-  ])('%#', (own, shown, why) => expect(cannotShow(own, shown)).toBe(why));
+  ])('%#', (own, shown, why) => {
+    const limit = cannotShow(own, shown);
+    expect(limit && signLimitWords(limit)).toBe(why);
+  });
 });
 
 describe('what a step names', () => {

@@ -2,7 +2,7 @@ import { nearest } from '../base/nearest.ts';
 import type { Span } from '../base/text.ts';
 import type { Moment } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
-import type { ScriptProblem } from './problem.ts';
+import type { ScriptCount, ScriptProblem, ScriptWanted } from './problem.ts';
 
 type Token = Readonly<{ text: string; column: number; kind: 'word' | 'text' | 'sign' }>;
 type Facts<P> = P extends unknown ? Omit<P, 'line' | 'column' | 'length'> : never;
@@ -60,7 +60,7 @@ export class Line {
     this.next += 1;
     return true;
   }
-  word(words: readonly string[], wanted: string): string {
+  word(words: readonly string[], wanted: ScriptWanted): string {
     const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted });
     if (!words.includes(token.text))
       this.fail({ code: 'no-such-word', word: token.text, likely: nearest(token.text, words) });
@@ -68,21 +68,21 @@ export class Line {
     return token.text;
   }
   expect(word: string): void {
-    this.word([word], `“${word}”`);
+    this.word([word], { word });
   }
-  id(wanted: string): string {
+  id(wanted: ScriptWanted): string {
     const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted });
     const text = token.text.startsWith('@') ? token.text.slice(1) : token.text;
     if (token.kind !== 'word' || !idPattern.test(text)) this.fail({ code: 'not-an-id', word: token.text });
     this.next += 1;
     return text;
   }
-  ids(wanted: string): string[] {
+  ids(wanted: ScriptWanted): string[] {
     const ids = [this.id(wanted)];
     while (this.takes('+')) ids.push(this.id(wanted));
     return ids;
   }
-  quoted(wanted: string): string {
+  quoted(wanted: ScriptWanted): string {
     const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted });
     if (token.kind !== 'text') this.fail({ code: 'missing', wanted });
     this.next += 1;
@@ -96,7 +96,7 @@ export class Line {
     }
   }
   /** What is left of the line, as it stands or in quotation marks. */
-  tail(wanted: string, most = 4000): string {
+  tail(wanted: ScriptWanted, most = 4000): string {
     const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted });
     this.next = this.tokens.length;
     const rest = this.text.slice(token.column - 1).trim();
@@ -105,8 +105,8 @@ export class Line {
       this.fail({ code: 'out-of-range', what: 'letters', value: text.length, least: 1, most }, token);
     return text;
   }
-  integer(what: string, least: number, most: number): number {
-    const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted: `a number of ${what}` });
+  integer(what: ScriptCount, least: number, most: number): number {
+    const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted: what });
     const value = Number(token.text);
     if (token.kind !== 'word' || !Number.isInteger(value)) this.fail({ code: 'not-a-number', word: token.text });
     if (value < least || value > most) this.fail({ code: 'out-of-range', what, value, least, most });
@@ -121,24 +121,24 @@ export class Line {
     if (glued) return this.range(Number(glued[1]), 'times', 1, most);
     if (!/^[-\d]/.test(this.peek() ?? '')) return 1;
     const value = this.integer('times', 1, most);
-    this.word(['times', 'time'], '“times”');
+    this.word(['times', 'time'], { word: 'times' });
     return value;
   }
-  private range(value: number, what: string, least: number, most: number): number {
+  private range(value: number, what: ScriptCount, least: number, most: number): number {
     if (value < least || value > most) this.fail({ code: 'out-of-range', what, value, least, most });
     this.next += 1;
     return value;
   }
   /** A number with its unit, `3 s` or `3s`; without a unit, in the unit that was given. */
   private amount(unitGiven: number | null): { value: number; unit: number | null } {
-    const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted: 'a time such as “3 s”' });
+    const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted: 'time' });
     const match = /^(-?\d*\.?\d+(?:e[-+]?\d+)?)([a-z]*)$/i.exec(token.text);
     const value = Number(match?.[1]);
     if (!match || !Number.isFinite(value)) this.fail({ code: 'not-a-number', word: token.text });
     const glued = match[2] || null;
     if (glued !== null && !(glued in units))
       this.fail({ code: 'no-such-word', word: glued, likely: nearest(glued, unitWords) });
-    if (value < 0) this.fail({ code: 'out-of-range', what: 'as a time', value, least: 0, most: 86_400_000 });
+    if (value < 0) this.fail({ code: 'out-of-range', what: 'duration', value, least: 0, most: 86_400_000 });
     this.next += 1;
     const following = glued ?? (this.peek() !== null && (this.peek() as string) in units ? this.peek() : null);
     if (glued === null && following !== null) this.next += 1;
@@ -146,7 +146,7 @@ export class Line {
   }
   duration(): number {
     const { value, unit } = this.amount(null);
-    if (unit === null) this.fail({ code: 'missing', wanted: 'the unit (s, ms, min or h)' });
+    if (unit === null) this.fail({ code: 'missing', wanted: 'unit' });
     return value * unit;
   }
   /** `3 s`, `3 to 5 s`, `3 s to 5 s usually 4 s`. */
@@ -154,12 +154,12 @@ export class Line {
     const begin = this.tokens[this.next];
     const first = this.amount(null);
     if (!this.takes('to')) {
-      if (first.unit === null) this.fail({ code: 'missing', wanted: 'the unit (s, ms, min or h)' });
+      if (first.unit === null) this.fail({ code: 'missing', wanted: 'unit' });
       const ms = first.value * first.unit;
       return { leastMs: ms, usualMs: ms, mostMs: ms };
     }
     const last = this.amount(null);
-    if (last.unit === null) this.fail({ code: 'missing', wanted: 'the unit (s, ms, min or h)' });
+    if (last.unit === null) this.fail({ code: 'missing', wanted: 'unit' });
     const leastMs = first.value * (first.unit ?? last.unit);
     const mostMs = last.value * last.unit;
     const usualMs = this.takes('usually') ? this.duration() : (leastMs + mostMs) / 2;
@@ -167,9 +167,9 @@ export class Line {
     return { leastMs, usualMs, mostMs };
   }
   shown(): Shown {
-    const sign = this.id('a lamp or another sign') as Shown['sign'];
-    if (this.tokens[this.next]?.kind === 'text') return { kind: 'text', sign, text: this.quoted('what it shows') };
-    const state = this.word([...lampStates, 'on', 'off'], 'what it shows (lit, dark, slow, fast, on, off or "text")');
+    const sign = this.id('sign') as Shown['sign'];
+    if (this.tokens[this.next]?.kind === 'text') return { kind: 'text', sign, text: this.quoted('text') };
+    const state = this.word([...lampStates, 'on', 'off'], 'state');
     if (state === 'on' || state === 'off') {
       const glued = /^x(\d+)$/.exec(this.peek() ?? '');
       const times = glued ? this.range(Number(glued[1]), 'times', 1, 100) : null;
@@ -184,7 +184,7 @@ export class Line {
     if (this.takes('step-before')) return { kind: 'step-before' };
     const shown = this.shown();
     const nth = /^#(\d+)$/.exec(this.peek() ?? '');
-    return { kind: 'sign', shown, nth: nth ? this.range(Number(nth[1]), 'as a count', 1, 100) : 1 };
+    return { kind: 'sign', shown, nth: nth ? this.range(Number(nth[1]), 'count', 1, 100) : 1 };
   }
   /** Nothing may be left; what is, is named with what was likely meant. */
   end(words: readonly string[] = []): void {

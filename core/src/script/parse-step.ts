@@ -10,15 +10,15 @@ const ways: Ways = { right: 'cw', left: 'ccw', cw: 'cw', ccw: 'ccw', clockwise: 
 function held(line: Line): Held[] {
   const controls: Held[] = [];
   do {
-    const control = line.id('a control') as ControlId;
+    const control = line.id('control') as ControlId;
     const word = line.peek();
     const bare = line.atEnd || word === '+' || word === 'for' || word === 'until';
-    controls.push(bare ? { control } : { control, place: line.id('a place') as PlaceId });
+    controls.push(bare ? { control } : { control, place: line.id('place') as PlaceId });
   } while (line.takes('+'));
   return controls;
 }
 
-const way = (line: Line): 'cw' | 'ccw' => ways[line.word(Object.keys(ways), 'right or left') as keyof Ways];
+const way = (line: Line): 'cw' | 'ccw' => ways[line.word(Object.keys(ways), 'way') as keyof Ways];
 
 function until(line: Line) {
   if (line.takes('for')) return { kind: 'span' as const, span: line.span() };
@@ -27,14 +27,14 @@ function until(line: Line) {
 }
 
 function dial(line: Line): Step {
-  const text = line.quoted('the characters in quotation marks');
+  const text = line.quoted('characters');
   line.expect('from');
-  const start = line.quoted('what it shows at first');
+  const start = line.quoted('start');
   line.expect('with');
-  const up = line.ids('a control') as ControlId[];
-  const down = line.takes('down-with') ? (line.ids('a control') as ControlId[]) : [];
-  const next = line.takes('next') ? (line.id('a control') as ControlId) : null;
-  const alphabet = line.takes('of') ? line.quoted('the alphabet').split('') : [...'0123456789'];
+  const up = line.ids('control') as ControlId[];
+  const down = line.takes('down-with') ? (line.ids('control') as ControlId[]) : [];
+  const next = line.takes('next') ? (line.id('control') as ControlId) : null;
+  const alphabet = line.takes('of') ? line.quoted('alphabet').split('') : [...'0123456789'];
   const wraps = !line.takes('stops');
   const by =
     next === null || up[0] === undefined
@@ -44,17 +44,17 @@ function dial(line: Line): Step {
 }
 
 function choose(line: Line): Step {
-  const path = [line.quoted('the menu entry in quotation marks')];
-  while (line.takes('>')) path.push(line.quoted('the menu entry in quotation marks'));
-  const where = line.word(['on-unit', 'with'], '“on-unit” or “with”');
-  const on = where === 'with' ? (line.id('an instrument') as InstrumentId) : ('unit' as const);
+  const path = [line.quoted('menu-entry')];
+  while (line.takes('>')) path.push(line.quoted('menu-entry'));
+  const where = line.word(['on-unit', 'with'], 'on-what');
+  const on = where === 'with' ? (line.id('instrument') as InstrumentId) : ('unit' as const);
   return {
     kind: 'choose',
     on,
     path,
-    ...(line.takes('needs') ? { needs: line.quoted('the function') } : {}),
-    ...(line.takes('confirm') ? { confirm: line.quoted('the prompt') } : {}),
-    ...(line.takes('value') ? { value: line.quoted('the value') } : {}),
+    ...(line.takes('needs') ? { needs: line.quoted('function') } : {}),
+    ...(line.takes('confirm') ? { confirm: line.quoted('prompt') } : {}),
+    ...(line.takes('value') ? { value: line.quoted('value') } : {}),
   };
 }
 
@@ -64,7 +64,7 @@ function branchOn(line: Line): Extract<Step, { kind: 'branch' }>['on'] {
     return { kind: 'nothing-done', withinMs: line.duration() };
   }
   if (line.takes('reads'))
-    return { kind: 'reads', readout: line.id('a readout') as never, code: line.id('a code') as never };
+    return { kind: 'reads', readout: line.id('readout') as never, code: line.id('code') as never };
   return { kind: 'sign', shown: line.shown() };
 }
 
@@ -79,7 +79,7 @@ const seen = (line: Line, must: 'must' | 'may' | 'must-not'): Step => {
 export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, line: Line): Step {
   switch (word) {
     case 'press':
-      return { kind: 'press', control: line.id('a control, or “any”') as ControlId, times: line.times() };
+      return { kind: 'press', control: line.id('control-or-any') as ControlId, times: line.times() };
     case 'hold': {
       const controls = held(line);
       return { kind: 'hold', controls, until: until(line) ?? { kind: 'release' } };
@@ -90,35 +90,35 @@ export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, li
       return { kind: 'keep', controls, during: [], ...(end ? { until: end } : {}) };
     }
     case 'let-go': {
-      const controls = line.takes('all') ? [] : (line.ids('a control, or “all”') as ControlId[]);
+      const controls = line.takes('all') ? [] : (line.ids('control-or-all') as ControlId[]);
       return { kind: 'release', controls, ...(line.takes('at') ? { at: line.moment() } : {}) };
     }
     case 'turn': {
-      const control = line.id('a control') as ControlId;
+      const control = line.id('control') as ControlId;
       const direction = way(line);
       const clicks = line.integer('clicks', 1, 200);
       line.takes('clicks', 'click');
       return { kind: 'turn', control, clicks, way: direction };
     }
     case 'sweep': {
-      const control = line.id('a control') as ControlId;
+      const control = line.id('control') as ControlId;
       const direction = way(line);
       const turns = line.integer('turns', 1, 50);
       line.takes('turns', 'turn');
-      const stopAt = line.takes('to') ? (line.id('a place') as PlaceId) : null;
+      const stopAt = line.takes('to') ? (line.id('place') as PlaceId) : null;
       return { kind: 'sweep', control, turns, way: direction, ...(stopAt ? { stopAt } : {}) };
     }
     case 'set':
-      return { kind: 'set', control: line.id('a control') as ControlId, to: line.id('a place') as PlaceId };
+      return { kind: 'set', control: line.id('control') as ControlId, to: line.id('place') as PlaceId };
     case 'rest':
       return { kind: 'rest', span: line.span() };
     case 'step': {
-      const control = line.id('a control') as ControlId;
-      const start = line.takes('from') ? line.integer('as an entry', 0, 9999) : 0;
+      const control = line.id('control') as ControlId;
+      const start = line.takes('from') ? line.integer('entry', 0, 9999) : 0;
       line.expect('to');
-      const to = line.integer('as an entry', 0, 9999);
+      const to = line.integer('entry', 0, 9999);
       const by = line.takes('ramp') ? 'ramp' : 'press';
-      const overshoot = line.takes('over') ? line.quoted('what to do') : null;
+      const overshoot = line.takes('over') ? line.quoted('act') : null;
       return { kind: 'step-list', control, to, start, by, ...(overshoot === null ? {} : { overshoot }) };
     }
     case 'dial':
@@ -142,11 +142,11 @@ export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, li
     case 'if':
       return { kind: 'branch', on: branchOn(line), met: [], otherwise: [] };
     case 'at':
-      return { kind: 'at-place', place: line.tail('a place to be at', 120) };
+      return { kind: 'at-place', place: line.tail('location', 120) };
     case 'say':
-      return { kind: 'say', text: line.tail('a sentence') };
+      return { kind: 'say', text: line.tail('sentence') };
     case 'bypass':
-      return { kind: 'bypass', what: line.id('a control or part') as ControlId };
+      return { kind: 'bypass', what: line.id('control-or-part') as ControlId };
   }
 }
 
@@ -174,32 +174,32 @@ export function readNote(word: NoteWord, line: Line, step: Step): void {
       step.takes = line.span();
       break;
     case 'why':
-      step.why = line.tail('a reason');
+      step.why = line.tail('reason');
       break;
     case 'caution':
-      step.caution = line.tail('a caution');
+      step.caution = line.tail('caution');
       break;
     case 'tool':
-      step.tool = line.tail('a tool', 120);
+      step.tool = line.tail('tool', 120);
       break;
     case 'feels':
-      step.feelsLike = line.tail('what it sounds or looks like');
+      step.feelsLike = line.tail('feel');
       break;
     case 'if-it-fails':
-      step.ifItFails = line.tail('what to do');
+      step.ifItFails = line.tail('act');
       break;
     case 'retry': {
       const all: Retry[] = [];
-      do all.push(line.word(retries, 'a piece of advice') as Retry);
+      do all.push(line.word(retries, 'advice') as Retry);
       while (line.takes(','));
       step.retry = all;
       break;
     }
     case 'source':
-      step.source = line.id('a source') as never;
+      step.source = line.id('source') as never;
       break;
     case 'standing':
-      step.standing = line.word(standings, 'a standing') as (typeof standings)[number];
+      step.standing = line.word(standings, 'standing') as (typeof standings)[number];
       break;
   }
 }

@@ -70,22 +70,22 @@ export function parseScript(text: string): ParsedScript {
         const owner = open.findLast((o) => o.indent < indent);
         if (!owner) throw new Unreadable({ ...at(indent + 1, 1), code: 'indented-under-nothing' });
         const line = new Line(full, number, indent + 1);
-        const word = line.word(noteWords, 'the kind of note') as NoteWord;
+        const word = line.word(noteWords, 'note') as NoteWord;
         readNote(word, line, owner.step);
         line.end();
         return;
       }
       const spaced = /^let\s+go\b/.test(body) ? full.replace(/let\s+go/, 'let-go') : full;
       const line = new Line(spaced, number, indent);
-      const word = line.word(lineWords, 'what to do') as LineWord;
+      const word = line.word(lineWords, 'act') as LineWord;
       if (word === 'from') {
-        from = line.takes('any') ? 'any' : ([line.id('a mode')] as ModeId[]);
-        while (from !== 'any' && line.takes(',')) from = [...from, line.id('a mode') as ModeId];
+        from = line.takes('any') ? 'any' : ([line.id('mode')] as ModeId[]);
+        while (from !== 'any' && line.takes(',')) from = [...from, line.id('mode') as ModeId];
         line.end();
         return;
       }
       if (word === 'reach') {
-        to = line.id('a mode') as ModeId;
+        to = line.id('mode') as ModeId;
         line.end();
         return;
       }

@@ -191,7 +191,7 @@ class Drawing {
           mostMs: handSpans.turn.mostMs * step.turns,
         });
         this.mark(at, this.lane('control', step.control), 'set', t, takes, {
-          says: `${step.way} ×${step.turns}${step.stopAt ? ` ${step.stopAt}` : ''}`,
+          says: `${step.way === 'cw' ? 'right' : 'left'} ×${step.turns}${step.stopAt ? ` ${step.stopAt}` : ''}`,
         });
         this.lastAct = plus(t, takes);
         return this.lastAct;

@@ -1,9 +1,17 @@
-import { type Entry, entriesOf, entryOf, formatQuantity, lookAlikes, proveRun, showsCode } from '@wire-trail/core';
+import {
+  type Entry,
+  entriesOf,
+  entryOf,
+  formatQuantity,
+  lookAlikes,
+  proveRun,
+  showsCode,
+  slipWords,
+} from '@wire-trail/core';
 import { Attempts } from '../../parts/attempts/Attempts.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
-import { slipWords } from '../../parts/words/slip-words.ts';
 import type { Described } from './slice.ts';
 
 /** The panel playing the code as it stands in the draft, and what the machine works out from it. */

@@ -4,11 +4,11 @@ import {
   formatQuantity,
   lintFamily,
   type Plate,
+  reasonWords,
   resolveParameters,
   resolvePlate,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import { reasonWords } from '../../parts/words/reason-words.ts';
 
 const blank = { model: '', serial: '', software: '' };
 

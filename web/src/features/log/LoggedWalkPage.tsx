@@ -5,7 +5,9 @@ import {
   entryOf,
   foldWalk,
   formatQuantity,
+  happenedWords,
   stations,
+  sweptWords,
   type WalkEvent,
   writeReadings,
 } from '@wire-trail/core';
@@ -14,8 +16,6 @@ import { api } from '../../app/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
-import { happenedWords } from '../../parts/words/happened-words.ts';
-import { sweptWords } from '../../parts/words/swept-words.ts';
 import './log.css';
 
 /** What things of the family are called; their ids where the library is not at hand. */

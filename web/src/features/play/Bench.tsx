@@ -3,6 +3,7 @@ import {
   entriesOf,
   entryOf,
   familyEntry,
+  missedWords,
   planUnit,
   printStep,
   stepAt,
@@ -13,7 +14,6 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
-import { missedWords } from '../../parts/words/miss-words.ts';
 import { Inputs } from './Inputs.tsx';
 import { MenuBox } from './MenuBox.tsx';
 import './play.css';

@@ -1,8 +1,17 @@
-import { coachCards, entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
+import {
+  cardBig,
+  cardDetails,
+  cardLead,
+  cardNotes,
+  coachCards,
+  entriesOf,
+  type Panel,
+  type Route,
+  type Source,
+} from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
-import { actBig, cardLead, shownWords } from '../../parts/words/coach-words.ts';
 import { AddEntry } from './AddEntry.tsx';
 import type { RoomProps } from './FamilyPage.tsx';
 
@@ -41,17 +50,24 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
       <ol>
         {coachCards(route.steps).map((card) => (
           <li key={card.path}>
-            <span className="soft">{cardLead(card, panel)}</span>{' '}
-            <strong>
-              {card.watch.length > 0
-                ? shownWords(card.watch, panel)
-                : card.step.kind === 'rest'
-                  ? `${card.step.span.usualMs / 1000} s`
-                  : card.acts.map((a) => actBig(a, panel)).join(' · ')}
-            </strong>{' '}
-            {card.holdMs !== null && <span className="tag">for {card.holdMs / 1000} s</span>}{' '}
-            {card.times > 1 && <span className="tag">{card.times} times</span>}{' '}
-            {card.windowMs !== null && <span className="tag">within {card.windowMs / 1000} s</span>}
+            <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
+            {cardDetails(card, panel).map((detail) => (
+              <span key={detail} className="tag">
+                {detail}
+              </span>
+            ))}
+            {card.notes.cautions.map((caution) => (
+              <strong key={caution} className="severity-error">
+                {' '}
+                {caution}
+              </strong>
+            ))}
+            {cardNotes(card).map((note) => (
+              <span key={note} className="soft small">
+                {' '}
+                {note}
+              </span>
+            ))}
           </li>
         ))}
       </ol>

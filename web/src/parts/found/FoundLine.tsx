@@ -1,6 +1,6 @@
 import type { Found } from '@wire-trail/core';
+import { whyWords } from '@wire-trail/core';
 import { CodeGlyph } from '../code/CodeGlyph.tsx';
-import { whyWords } from './found-words.ts';
 
 type Props = Readonly<{ found: Found; current?: boolean; onPick: () => void }>;
 

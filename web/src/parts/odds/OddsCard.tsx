@@ -1,5 +1,4 @@
-import { calibrate, type HandKind, handKinds, type MissCode } from '@wire-trail/core';
-import { missWords } from '../words/miss-words.ts';
+import { calibrate, type HandKind, handKinds, type MissCode, missWords } from '@wire-trail/core';
 import './odds.css';
 import type { OddsShown } from './use-odds.ts';
 

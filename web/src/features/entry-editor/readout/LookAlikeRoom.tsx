@@ -1,8 +1,7 @@
-import { entriesOf, type LookAlike, type Slip } from '@wire-trail/core';
+import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
-import { slipWords } from '../../../parts/words/slip-words.ts';
 import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
 import type { ReadoutAt } from './ReadoutStudio.tsx';
 

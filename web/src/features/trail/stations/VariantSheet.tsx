@@ -3,10 +3,10 @@ import {
   formatQuantity,
   type Plate,
   type Resolved,
+  reasonWords,
   resolveParameters,
   type VariantId,
 } from '@wire-trail/core';
-import { reasonWords } from '../../../parts/words/reason-words.ts';
 
 type Props = Readonly<{ family: Family; plate: Plate; resolved: Resolved }>;
 

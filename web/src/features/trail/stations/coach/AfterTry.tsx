@@ -1,6 +1,5 @@
-import { type Advice, adviceAfter, type Happened, happenings, type Route } from '@wire-trail/core';
+import { type Advice, adviceAfter, type Happened, happenedWords, happenings, type Route } from '@wire-trail/core';
 import { useState } from 'react';
-import { happenedWords } from '../../../../parts/words/happened-words.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, Room } from '../station.tsx';
 

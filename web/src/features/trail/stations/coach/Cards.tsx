@@ -1,15 +1,7 @@
 import type { CoachCard } from '@wire-trail/core';
+import { cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
-import { actBig, cardLead, momentWords, partName, shownWords } from '../../../../parts/words/coach-words.ts';
 import type { TrailData } from '../../trail-data.ts';
-
-/** The big words of a card: what the hand does, or what is to be seen. */
-export const cardBig = (card: CoachCard, data: TrailData): string =>
-  card.watch.length > 0
-    ? shownWords(card.watch, data.panel)
-    : card.step.kind === 'rest'
-      ? `${card.step.span.usualMs / 1000} s`
-      : card.acts.map((a) => actBig(a, data.panel)).join(' · ');
 
 /** One card, large: what to do now, how often, in which window, held for how long. */
 export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
@@ -18,20 +10,19 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
   return (
     <div className="card">
       <p className="lead">{cardLead(card, data.panel)}</p>
-      {'caution' in step && step.caution && (
-        <div className="note bad">
-          <strong>{step.caution}</strong>
+      {card.notes.cautions.map((caution) => (
+        <div key={caution} className="note bad">
+          <strong>{caution}</strong>
         </div>
-      )}
-      <p className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data)}</p>
+      ))}
+      <p className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</p>
       {card.acts.some((a) => a.times > 1 && a.act === 'press') && <Count times={card.acts[0]?.times ?? 1} />}
       {card.times > 1 && <Count times={card.times} />}
-      {card.keeping.length > 0 && card.acts.every((a) => a.act !== 'let-go') && (
-        <p className="tag">keep holding {card.keeping.map((k) => partName(data.panel, k.control)).join(' and ')}</p>
-      )}
-      {card.holdUntil && card.acts.every((a) => a.act === 'hold') && (
-        <p className="soft">let go {momentWords(card.holdUntil, data.panel).toLowerCase()}</p>
-      )}
+      {cardDetails(card, data.panel).map((detail) => (
+        <p key={detail} className="tag">
+          {detail}
+        </p>
+      ))}
       {seconds !== null && seconds !== undefined && step.kind === 'rest' && (
         <Running forMs={seconds} name="wait" start="Start the wait" />
       )}
@@ -50,10 +41,11 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
           }
         />
       )}
-      {card.withinMs !== null && <p className="soft">within {card.withinMs / 1000} s</p>}
-      {'feelsLike' in step && step.feelsLike && <p className="soft">{step.feelsLike}</p>}
-      {'why' in step && step.why && <p className="soft">{step.why}</p>}
-      {'ifItFails' in step && step.ifItFails && <p className="small">If it fails: {step.ifItFails}</p>}
+      {cardNotes(card).map((note) => (
+        <p key={note} className="soft">
+          {note}
+        </p>
+      ))}
     </div>
   );
 }

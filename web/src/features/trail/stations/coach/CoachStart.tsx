@@ -1,10 +1,8 @@
-import { type CoachCard, holdsFor, type Route } from '@wire-trail/core';
+import { type CoachCard, cardBig, cardDetails, cardLead, cardNotes, holdsFor, type Route } from '@wire-trail/core';
 import type { ReactNode } from 'react';
-import { cardLead } from '../../../../parts/words/coach-words.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
 import { Next, Room } from '../station.tsx';
-import { cardBig } from './Cards.tsx';
 import { Senses } from './Senses.tsx';
 
 type Props = Readonly<{
@@ -67,10 +65,22 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
       <ol className="step-list">
         {cards.map((c) => (
           <li key={c.path}>
-            <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data)}</strong>
-            {c.holdMs !== null && <span className="tag">for {c.holdMs / 1000} s</span>}
-            {c.times > 1 && <span className="tag">{c.times} times</span>}
-            {c.windowMs !== null && <span className="tag">within {c.windowMs / 1000} s</span>}
+            <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data.panel)}</strong>
+            {cardDetails(c, data.panel).map((detail) => (
+              <span key={detail} className="tag">
+                {detail}
+              </span>
+            ))}
+            {c.notes.cautions.map((caution) => (
+              <strong key={caution} className="severity-error">
+                {caution}
+              </strong>
+            ))}
+            {cardNotes(c).map((note) => (
+              <span key={note} className="soft small">
+                {note}
+              </span>
+            ))}
           </li>
         ))}
       </ol>

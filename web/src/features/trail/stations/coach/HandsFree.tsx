@@ -1,9 +1,8 @@
 import type { CoachCard } from '@wire-trail/core';
+import { cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
-import { cardLead, partName } from '../../../../parts/words/coach-words.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, Room } from '../station.tsx';
-import { cardBig } from './Cards.tsx';
 import { panelAt } from './panel-at.ts';
 import { beat, hush, say, useSenses } from './senses.ts';
 import { useClock } from './use-clock.ts';
@@ -26,7 +25,13 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
   const next = cards[now.card + 1];
   useEffect(() => {
     const up = cards[now.card];
-    if (up) say(`${cardLead(up, data.panel)}. ${cardBig(up, data).replaceAll(' · ', ', ')}`, senses);
+    if (up)
+      say(
+        [...up.notes.cautions, `${cardLead(up, data.panel)}. ${cardBig(up, data.panel).replaceAll(' · ', ', ')}`].join(
+          ' ',
+        ),
+        senses,
+      );
   }, [now.card, cards, data, senses]);
   useEffect(() => hush, []);
   if (!card) return null;
@@ -66,8 +71,12 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         aria-label={next ? 'this is done, go on' : 'the last step'}
       >
         <span className="lead">{cardLead(card, data.panel)}</span>
-        {'caution' in card.step && card.step.caution && <span className="note bad">{card.step.caution}</span>}
-        <span className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data)}</span>
+        {card.notes.cautions.map((caution) => (
+          <span key={caution} className="note bad">
+            {caution}
+          </span>
+        ))}
+        <span className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</span>
         {beats.length > 1 && (
           <span className="beat-dots" role="img" aria-label={`${Math.min(now.beats, beats.length)} of ${beats.length}`}>
             {beats.map((b, i) => (
@@ -75,11 +84,11 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
             ))}
           </span>
         )}
-        {card.keeping.length > 0 && card.acts.every((a) => a.act !== 'let-go') && (
-          <span className="tag">
-            keep holding {card.keeping.map((k) => partName(data.panel, k.control)).join(' and ')}
+        {cardDetails(card, data.panel).map((detail) => (
+          <span key={detail} className="tag">
+            {detail}
           </span>
-        )}
+        ))}
         {holdMs !== null && (
           <Bar name={card.step.kind === 'rest' ? 'wait' : 'hold'} forMs={holdMs} goneMs={sinceBeat} />
         )}
@@ -96,7 +105,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         {now.over
           ? 'That was all of it. Did it take?'
           : next
-            ? `then: ${cardLead(next, data.panel)} ${cardBig(next, data)}`
+            ? `then: ${cardLead(next, data.panel)} ${cardBig(next, data.panel)}`
             : 'the last step'}
       </p>
       <p className="small soft">

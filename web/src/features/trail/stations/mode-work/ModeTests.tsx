@@ -7,9 +7,9 @@ import {
   printSteps,
   runAt,
   runOf,
+  shownWords,
 } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import { shownWords } from '../../../../parts/words/coach-words.ts';
 import type { StationProps } from '../station.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';

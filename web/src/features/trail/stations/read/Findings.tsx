@@ -1,10 +1,17 @@
-import { type Candidate, lookAlikes, type NextLook, type Panel, type Readout, type Stage } from '@wire-trail/core';
+import {
+  type Candidate,
+  lookAlikes,
+  misreadWords,
+  type NextLook,
+  type Panel,
+  partName,
+  type Readout,
+  type Stage,
+  slipWords,
+} from '@wire-trail/core';
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
-import { partName } from '../../../../parts/words/coach-words.ts';
-import { slipWords } from '../../../../parts/words/slip-words.ts';
 import type { Reading } from './use-reading.ts';
-import { misreadWords } from './words.ts';
 
 export function Candidates({
   candidates,

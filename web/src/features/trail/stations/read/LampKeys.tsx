@@ -1,7 +1,7 @@
 import type { Look, Panel, SeenLamp, SignId, Stage } from '@wire-trail/core';
-import { partName } from '../../../../parts/words/coach-words.ts';
+import { partName } from '@wire-trail/core';
 
-const stateWords: Record<SeenLamp, string> = {
+const lampStateWords: Record<SeenLamp, string> = {
   dark: 'dark',
   lit: 'lit',
   slow: 'blinks',
@@ -39,7 +39,7 @@ export function LampKeys({
           return (
             <button key={lamp.sign} type="button" className={seen ?? 'unseen'} onClick={() => onTap(lamp.sign)}>
               <strong>{partName(panel, lamp.sign)}</strong>
-              <span>{seen ? (seen === 'lit' && colour ? colour : stateWords[seen]) : '–'}</span>
+              <span>{seen ? (seen === 'lit' && colour ? colour : lampStateWords[seen]) : '–'}</span>
             </button>
           );
         })}
@@ -54,7 +54,7 @@ export function LampKeys({
           <option value="">the next thing in turn</option>
           {paints.map((p) => (
             <option key={p} value={p}>
-              {stateWords[p]}
+              {lampStateWords[p]}
             </option>
           ))}
         </select>

@@ -5,10 +5,10 @@ import {
   type Folded,
   foldConsequences,
   type SweepItem,
+  sweptWords,
   type Walk,
 } from '@wire-trail/core';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
-import { sweptWords } from '../../../../parts/words/swept-words.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { Next } from '../station.tsx';
 import type { Reading } from './use-reading.ts';

@@ -5,6 +5,7 @@ import {
   entriesOf,
   genericMeaning,
   isTold,
+  partName,
   type SeenLamp,
   type Sign,
   type SignId,
@@ -16,7 +17,6 @@ import { usePageKeys } from '../../../../app/keys.ts';
 import type { Happening } from '../../../../offline/walks.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { faceOfSign } from '../../../../parts/panel/face-of-sign.ts';
-import { partName } from '../../../../parts/words/coach-words.ts';
 import { Several } from '../Several.tsx';
 import { Skip } from '../Skip.tsx';
 import { Next, Room, type StationProps } from '../station.tsx';

@@ -1,9 +1,7 @@
-import { decode, type Listed, type Look, type Readout, readSaid } from '@wire-trail/core';
+import { decode, type Listed, type Look, partName, type Readout, readSaid, saidAsWords } from '@wire-trail/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
-import { partName } from '../../../../parts/words/coach-words.ts';
 import type { TrailData } from '../../trail-data.ts';
-import { saidAsWords } from './words.ts';
 
 /** Type what a caller says, or what one would say: it becomes looks, with the one question to ask back where it matters. */
 export function SaidBox({

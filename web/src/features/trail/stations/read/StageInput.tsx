@@ -4,6 +4,7 @@ import {
   type Look,
   pairOfBytes,
   pairText,
+  partName,
   type ReadsOf,
   readBytesText,
   type SignId,
@@ -11,7 +12,6 @@ import {
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Loading } from '../../../../parts/states/States.tsx';
-import { partName } from '../../../../parts/words/coach-words.ts';
 import { TapPad } from './TapPad.tsx';
 import type { StageProps } from './use-reading.ts';
 

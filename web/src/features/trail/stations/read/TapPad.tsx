@@ -1,6 +1,15 @@
-import { type Look, matchPulses, type Pulse, patternsOf, type Readout, readPulses, type Stage } from '@wire-trail/core';
+import {
+  doubtWords,
+  type Look,
+  matchPulses,
+  type Pulse,
+  patternsOf,
+  patternWords,
+  type Readout,
+  readPulses,
+  type Stage,
+} from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { doubtWords, patternWords } from './words.ts';
 
 /** After so long without a tap, what was tapped is read. */
 const settledMs = 900;

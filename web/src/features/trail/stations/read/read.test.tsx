@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Bundle, entryOf, type Stage } from '@wire-trail/core';
+import { type Bundle, doubtWords, entryOf, misreadWords, refusalWords, type Stage } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import cartJson from '../../../../../../demo/corrant-u3.json';
 import stackerJson from '../../../../../../demo/hobrannet-t12.json';
@@ -12,7 +12,6 @@ import { glasswasher, readDemo, show, standing, unit } from '../../../../testing
 import type { CameraAnswer, CameraAsk, LampRead } from './camera/messages.ts';
 import { lampCycle, tappedLamp } from './lamp-cycle.ts';
 import { ReadStation } from './ReadStation.tsx';
-import { doubtWords, misreadWords, refusalWords } from './words.ts';
 
 const families = {
   brewer: readDemo(brewerJson),

@@ -3,12 +3,13 @@ import {
   formatTaken,
   type GoodBand,
   type Instrument,
+  judgedWords,
   type Measured,
   type MeasureNode,
   settledBy,
   type TakenReading,
+  tooCloseWords,
 } from '@wire-trail/core';
-import { judgedWords, tooCloseWords } from './measure-words.ts';
 import { onStrip } from './strip.ts';
 
 /** What a reading means; where it is too close to call, what to do then. */

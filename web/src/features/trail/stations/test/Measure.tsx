@@ -3,12 +3,14 @@ import {
   type BandKnown,
   bandHere,
   baseUnit,
+  cautionWords,
   type Instrument,
   type Measured,
   type MeasureError,
   type MeasureNode,
   measure,
   measureCautions,
+  measureErrorWords,
   needsTemperature,
   parseReading,
   readingsNeeded,
@@ -17,7 +19,6 @@ import {
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { BandStrip, Verdict } from './Judged.tsx';
-import { measureErrorWords } from './measure-words.ts';
 import { Readings, useReadings } from './Readings.tsx';
 
 const Curve = lazy(() => import('./Curve.tsx'));
@@ -99,8 +100,8 @@ export function Measure({
         {node.disconnect.map((d) => (
           <li key={d}>Off first: {d}</li>
         ))}
-        {measureCautions(node, known.parameters).map((words) => (
-          <li key={words}>{words}</li>
+        {measureCautions(node, known.parameters).map((caution) => (
+          <li key={caution.kind}>{cautionWords(caution)}</li>
         ))}
         {node.under && <li>{node.under}</li>}
       </ul>

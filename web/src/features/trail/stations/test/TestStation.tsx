@@ -1,9 +1,16 @@
-import { type ChartWalk, entryOf, minutesAhead, probePoints, type Route, type TakenReading } from '@wire-trail/core';
+import {
+  type ChartWalk,
+  coverWords,
+  entryOf,
+  minutesAhead,
+  probePoints,
+  type Route,
+  type TakenReading,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
-import { coverWords } from '../../words.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
 import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';

@@ -4,13 +4,13 @@ import {
   formatTaken,
   type MeasureNode,
   measure,
+  measureErrorWords,
   type NodeOf,
   type Parameters,
   type TakenReading,
 } from '@wire-trail/core';
 import { useState } from 'react';
 import { Next } from '../station.tsx';
-import { measureErrorWords } from './measure-words.ts';
 import type { BodyProps } from './NodeBody.tsx';
 import { Readings, useReadings } from './Readings.tsx';
 

@@ -1,7 +1,6 @@
-import { isRhythmic, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
+import { isRhythmic, partName, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { faceOfSign } from '../../../../../parts/panel/face-of-sign.ts';
-import { partName } from '../../../../../parts/words/coach-words.ts';
 import type { StageProps } from '../use-reading.ts';
 import './camera.css';
 import { CameraResult } from './CameraResult.tsx';

@@ -1,7 +1,7 @@
 import type { Look, Pulse, SeenLamp, SignId } from '@wire-trail/core';
+import { refusalWords } from '@wire-trail/core';
 import { useState } from 'react';
 import type { StageProps } from '../use-reading.ts';
-import { refusalWords } from '../words.ts';
 import type { LampRead } from './messages.ts';
 import { TraceView } from './TraceView.tsx';
 
@@ -15,7 +15,7 @@ type ResultProps = Readonly<{
   onAgain: () => void;
 }>;
 
-const stateWords = {
+const lampStateWords = {
   dark: 'dark',
   lit: 'lit',
   slow: 'blinks slowly',
@@ -81,7 +81,7 @@ export function CameraResult({ lamps, framesPerS, rhythmic, name, stage, onLook,
             <strong>{best?.refusal ? refusalWords(best.refusal) : 'Nothing can be made of it.'}</strong>
           )
         ) : (
-          <strong>{lamps.map((l) => `${name(l.sign)} ${stateWords[l.state]}`).join(', ')}</strong>
+          <strong>{lamps.map((l) => `${name(l.sign)} ${lampStateWords[l.state]}`).join(', ')}</strong>
         )}{' '}
         <span className="soft small">
           {framesPerS.toFixed(0)} pictures a second

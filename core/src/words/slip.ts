@@ -1,8 +1,8 @@
-import { type LookAlike, type Panel, segmentNames } from '@wire-trail/core';
-import { partName } from './coach-words.ts';
-
-/** What a lamp shows, in the middle of a sentence. */
-export const stateWords = { dark: 'dark', lit: 'lit', slow: 'blinking slowly', fast: 'blinking fast' } as const;
+import { assertNever } from '../base/result.ts';
+import type { LookAlike } from '../decode/look-alikes.ts';
+import type { Panel } from '../model/panel.ts';
+import { segmentNames } from '../readout/segments.ts';
+import { lampStateWords, partName } from './sign.ts';
 
 /** What one slip is. */
 export function slipWords({ slip }: LookAlike, panel: Panel): string {
@@ -10,7 +10,7 @@ export function slipWords({ slip }: LookAlike, panel: Panel): string {
     case 'lamp-dark':
       return `lamp ${partName(panel, slip.sign)} is dead or dim`;
     case 'rate':
-      return `lamp ${partName(panel, slip.sign)} is ${stateWords[slip.shows]}, not ${stateWords[slip.seen]}`;
+      return `lamp ${partName(panel, slip.sign)} is ${lampStateWords[slip.shows]}, not ${lampStateWords[slip.seen]}`;
     case 'colour':
       return `the colour of ${partName(panel, slip.sign)} is another`;
     case 'blink-missed':
@@ -23,5 +23,7 @@ export function slipWords({ slip }: LookAlike, panel: Panel): string {
       return `the segment ${segmentNames[slip.segment] ?? ''} of place ${slip.position + 1} is dead`;
     case 'character':
       return `place ${slip.position + 1} is the look-alike`;
+    default:
+      return assertNever(slip);
   }
 }

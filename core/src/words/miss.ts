@@ -1,4 +1,5 @@
-import type { GestureOf, Miss, MissCode } from '@wire-trail/core';
+import type { GestureOf } from '../play/gestures.ts';
+import type { Miss, MissCode } from '../play/thread.ts';
 
 const words: Readonly<Record<MissCode, string>> = {
   'too-early': 'done before the rest was over',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { tooCloseWords } from './measure-words.ts';
+import { tooCloseWords } from './measured.ts';
 
 const taken = { quantity: 'resistance', verdict: 'too-close' } as never;
 const warm = { kelvin: 0.5, doubt: 310, settledByKelvin: null, settledWithDigit: null };

@@ -1,12 +1,15 @@
-import type { Misread, Panel, RhythmDoubt, SaidAs, TraceRefusal } from '@wire-trail/core';
-import { partName } from '../../../../parts/words/coach-words.ts';
-import { stateWords } from '../../../../parts/words/slip-words.ts';
+import type { SaidAs } from '../decode/caller.ts';
+import type { Misread } from '../decode/decode.ts';
+import type { Panel } from '../model/panel.ts';
+import type { RhythmDoubt } from '../rhythm/read-pulses.ts';
+import type { TraceRefusal } from '../rhythm/trace.ts';
+import { lampStateWords, partName } from './sign.ts';
 
 /** What must have been seen wrongly, in a few words. */
 export function misreadWords(m: Misread, panel: Panel): string {
   switch (m.kind) {
     case 'lamp':
-      return `${partName(panel, m.sign)} is ${stateWords[m.shows]}`;
+      return `${partName(panel, m.sign)} is ${lampStateWords[m.shows]}`;
     case 'count':
       return `it blinks ${m.shows} times`;
     case 'pattern':

@@ -1,4 +1,5 @@
-import type { Difference, Found, Why } from '@wire-trail/core';
+import type { Difference } from '../code/alike.ts';
+import type { Found, Why } from '../find/find.ts';
 
 function differenceWords({ kind, typed, listed }: Difference): string {
   switch (kind) {

@@ -1,4 +1,5 @@
-import type { Reason } from '@wire-trail/core';
+import { assertNever } from '../base/result.ts';
+import type { Reason } from '../unit/plate.ts';
 
 /** Why a variant fits, in words. */
 export function reasonWords(reason: Reason): string {
@@ -13,5 +14,7 @@ export function reasonWords(reason: Reason): string {
       return `${reason.option} ${reason.value}`;
     case 'only-one':
       return 'there is only this one';
+    default:
+      return assertNever(reason);
   }
 }

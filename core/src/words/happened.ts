@@ -1,4 +1,4 @@
-import type { Happened } from '@wire-trail/core';
+import type { Happened } from '../model/walk.ts';
 
 /** What a try that did not take ended in, as a technician says it. */
 export const happenedWords: Readonly<Record<Happened, string>> = {

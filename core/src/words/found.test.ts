@@ -1,6 +1,6 @@
-import type { Found, Why } from '@wire-trail/core';
 import { expect, it } from 'vitest';
-import { whyWords } from './found-words.ts';
+import type { Found, Why } from '../index.ts';
+import { whyWords } from './found.ts';
 
 const found = (...why: Why[]): Found => ({
   kind: 'code',

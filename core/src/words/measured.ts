@@ -1,5 +1,23 @@
-import { formatQuantity, formatTaken, type Measured, type MeasureError } from '@wire-trail/core';
-import { readingErrorWords } from '../../words.ts';
+import { formatQuantity, type ReadingError } from '../base/quantity.ts';
+import { formatTaken, type Measured, type MeasureError } from '../chart/measure.ts';
+
+/** What is wrong with a reading as typed. */
+export function readingErrorWords(error: ReadingError): string {
+  switch (error.code) {
+    case 'reading-empty':
+      return 'Type what the meter shows.';
+    case 'reading-not-a-number':
+      return `“${error.typed}” is not a number. Type it like 12.4, 12,4 k or OL.`;
+    case 'reading-negative':
+      return 'This cannot be negative. Swap the probes or zero the meter.';
+    case 'reading-wrong-unit':
+      return `“${error.unit}” is not a unit for this. It takes ${error.wanted.filter(Boolean).join(', ')}.`;
+    case 'reading-below-absolute-zero':
+      return 'Nothing is as cold as that.';
+    case 'reading-too-large':
+      return 'That is more than any meter shows. For an open circuit type OL.';
+  }
+}
 
 /** What is wrong with a measurement as typed, in plain words. */
 export function measureErrorWords({ field, error }: MeasureError): string {

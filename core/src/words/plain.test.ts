@@ -1,7 +1,8 @@
-import { type Face, parseReading, type Quantity, type Reason } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
-import { reasonWords } from '../../parts/words/reason-words.ts';
-import { coverWords, readingErrorWords } from './words.ts';
+import { type Face, parseReading, type Quantity, type Reason } from '../index.ts';
+import { coverWords } from './cover.ts';
+import { readingErrorWords } from './measured.ts';
+import { reasonWords } from './reason.ts';
 
 describe('words beside a reading', () => {
   it.each<[string, Quantity, RegExp]>([

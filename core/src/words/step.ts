@@ -1,0 +1,188 @@
+import { assertNever } from '../base/result.ts';
+import type { Span, Standing } from '../base/text.ts';
+import { type CoachCard, coachCards, type HandAct } from '../gesture/coach.ts';
+import type { Panel } from '../model/panel.ts';
+import type { BranchOn, Retry, Step } from '../model/route.ts';
+import { momentWords, partName, placeName, shownWords } from './sign.ts';
+
+const placeOf = (act: HandAct, panel: Panel): string =>
+  act.place === null ? '' : placeName(panel, act.control, act.place);
+
+const turns = (act: HandAct, way: string, panel: Panel): string =>
+  `${act.times === 1 ? 'one full turn' : `${act.times} full turns`} ${way}${act.place === null ? '' : `, stop at ${placeOf(act, panel)}`}`;
+
+/** The big word of a card: what the hand does. */
+export function actBig(act: HandAct, panel: Panel): string {
+  switch (act.act) {
+    case 'press':
+      return act.times === 1 ? 'press' : `press ${act.times} times`;
+    case 'hold':
+      return act.place ? `hold ${placeOf(act, panel)}` : 'hold';
+    case 'let-go':
+      return 'let go';
+    case 'set':
+      return placeOf(act, panel);
+    case 'turn-right':
+      return `${act.times} right`;
+    case 'turn-left':
+      return `${act.times} left`;
+    case 'sweep-right':
+      return turns(act, 'right', panel);
+    case 'sweep-left':
+      return turns(act, 'left', panel);
+    case 'confirm':
+      return `wait for “${act.words ?? ''}”, then confirm`;
+    case 'enter':
+      return `enter ${act.words ?? ''}`;
+    case 'do':
+      return act.words ?? '';
+    default:
+      return assertNever(act.act);
+  }
+}
+
+const seconds = (ms: number): string => `${ms / 1000} s`;
+
+/** A span as people write it: what it usually is, and the bounds where they differ from it. */
+export const spanWords = ({ leastMs, usualMs, mostMs }: Span): string =>
+  leastMs === mostMs ? seconds(usualMs) : `${seconds(usualMs)} (${leastMs / 1000} to ${seconds(mostMs)})`;
+
+/** What a branch asks, as a sentence begins. */
+export function conditionWords(on: BranchOn, panel: Panel): string {
+  switch (on.kind) {
+    case 'sign':
+      return `If ${shownWords([on.shown], panel)}`;
+    case 'reads':
+      return `If “${on.readout}” shows ${on.code.toUpperCase()}`;
+    case 'nothing-done':
+      return `If nothing is done within ${seconds(on.withinMs)}`;
+    default:
+      return assertNever(on);
+  }
+}
+
+const watching: Readonly<Record<'must' | 'may' | 'must-not', string>> = {
+  must: 'Now it must show',
+  may: 'It may show',
+  'must-not': 'It must not show',
+};
+
+/** What a card without a control is about. */
+function withoutControl(step: Step, panel: Panel): string {
+  switch (step.kind) {
+    case 'rest':
+      return 'Wait';
+    case 'choose':
+      return step.on === 'unit' ? 'On the screen, choose' : `On the instrument “${step.on}”, choose`;
+    case 'at-place':
+      return 'Go to';
+    case 'say':
+      return 'Know this';
+    case 'branch':
+      return conditionWords(step.on, panel);
+    case 'dial':
+      return 'Set';
+    case 'release':
+      return 'All that is held';
+    case 'press':
+    case 'hold':
+    case 'keep':
+    case 'turn':
+    case 'sweep':
+    case 'set':
+    case 'step-list':
+    case 'see':
+    case 'group':
+    case 'bypass':
+      return '';
+    default:
+      return assertNever(step);
+  }
+}
+
+/** What the card is about, in one line above the big words. */
+export function cardLead(card: CoachCard, panel: Panel): string {
+  if (card.watch.length > 0) return watching[card.must ?? 'must'];
+  const controls = [
+    ...new Set(card.acts.map((a) => (a.control === 'any' ? 'any key' : a.control ? partName(panel, a.control) : ''))),
+  ].filter(Boolean);
+  const since = card.windowFrom ? `${momentWords(card.windowFrom, panel)}: ` : '';
+  // a hold ends at its moment and begins when one likes; what is let go of goes at it
+  const letsGo = card.acts.every((a) => a.act === 'let-go');
+  const until = card.holdUntil && letsGo ? `${momentWords(card.holdUntil, panel)}: ` : '';
+  return `${since}${until}${controls.join(' and ') || withoutControl(card.step, panel)}`;
+}
+
+/** The big words of a card: what the hand does, or what is to be seen. */
+export function cardBig(card: CoachCard, panel: Panel): string {
+  if (card.watch.length > 0) return shownWords(card.watch, panel);
+  if (card.step.kind === 'rest') return spanWords(card.step.span);
+  if (card.step.kind === 'branch') return stepsInLine(card.step.met, panel);
+  if (card.step.kind === 'release' && card.acts.length === 0) return 'let go';
+  return card.acts.map((a) => actBig(a, panel)).join(' · ');
+}
+
+const sureWords = (standing: Standing): string => standing.replaceAll('-', ' ');
+
+/** What to do when a step or a route does not take. */
+export const retryWords: Readonly<Record<Retry, string>> = {
+  faster: 'do it faster',
+  slower: 'do it slower',
+  again: 'do it again',
+  'reset-first': 'reset first',
+  'check-supply': 'check the supply',
+  'suspect-board': 'then suspect the board',
+};
+
+/** How long a hold lasts, where it lasts for a time. */
+function holdOf(card: CoachCard): string[] {
+  const { step } = card;
+  if (card.holdMs === null) return [];
+  const until = step.kind === 'hold' || step.kind === 'keep' ? step.until : undefined;
+  return [`for ${until?.kind === 'span' ? spanWords(until.span) : seconds(card.holdMs)}`];
+}
+
+/** What else belongs to the act: how long, how often, in which time, up to where, with what. */
+export function cardDetails(card: CoachCard, panel: Panel): string[] {
+  const { step } = card;
+  const letsGo = card.acts.every((a) => a.act === 'let-go');
+  return [
+    ...holdOf(card),
+    ...(card.holdUntil && !letsGo ? [`let go ${lower(momentWords(card.holdUntil, panel))}`] : []),
+    ...(step.kind === 'step-list'
+      ? [
+          `${step.by === 'ramp' ? 'hold until' : 'to'} entry ${step.to}`,
+          ...(step.overshoot ? [`past it: ${step.overshoot}`] : []),
+        ]
+      : []),
+    ...(step.kind === 'dial' ? [`until it shows ${step.text}`] : []),
+    ...(step.kind === 'choose' && step.needs ? [`needs ${step.needs}`] : []),
+    ...(card.times > 1 ? [`${card.times} times`] : []),
+    ...(card.windowMs !== null ? [`within ${seconds(card.windowMs)}`] : []),
+    ...(card.withinMs !== null ? [`within ${seconds(card.withinMs)}`] : []),
+    ...(card.keeping.length > 0 && !letsGo
+      ? [`keep holding ${card.keeping.map((k) => partName(panel, k.control)).join(' and ')}`]
+      : []),
+  ];
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** What is told beside a card, in the order it is wanted: with what, how it feels, why, what when it fails, how sure. */
+export function cardNotes({ notes }: CoachCard): string[] {
+  return [
+    ...(notes.tools.length > 0 ? [`With: ${notes.tools.join(', ')}`] : []),
+    ...notes.feelsLike,
+    ...notes.why,
+    ...notes.ifItFails.map((text) => `If it fails: ${text}`),
+    ...(notes.retry.length > 0 ? [`If it does not take: ${notes.retry.map((r) => retryWords[r]).join(', ')}`] : []),
+    ...notes.standings.map((s) => `How sure: ${sureWords(s)}`),
+  ];
+}
+
+/** Steps in one line, as they are told where there is room for one card only. */
+function stepsInLine(steps: readonly Step[], panel: Panel): string {
+  return coachCards(steps)
+    .map((card) => [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel)].filter(Boolean).join(' '))
+    .join(', then ');
+}

@@ -1,0 +1,24 @@
+import type { TextNote } from '../chart/from-text.ts';
+import { mostNodes } from '../chart/outline.ts';
+
+/** A note in one plain sentence. */
+export function textNoteWords(note: TextNote): string {
+  switch (note.code) {
+    case 'taken-as':
+      return `taken as ${note.text}`;
+    case 'end-added':
+      return `the list ends here: “${note.text}” was added as its end`;
+    case 'answer-unread':
+      return `“${note.text}” was taken as yes or no; make it a question with its own answers if it is more`;
+    case 'step-missing':
+      return `goes to “${note.text}”, which is not there`;
+    case 'nothing-there':
+      return 'there is no step in this text';
+    case 'too-many-steps':
+      return `these are ${note.text} steps; ${mostNodes} is the most one chart can hold`;
+    case 'other-diagram':
+      return `this is a ${note.text}; only flowcharts can be read`;
+    case 'line-unread':
+      return `“${note.text}” could not be read`;
+  }
+}
