@@ -1,4 +1,4 @@
-import type { Change, Problem as FieldProblem } from '@wire-trail/core';
+import type { Change, EntryKey, Problem as FieldProblem } from '@wire-trail/core';
 
 /** Every way a request can be refused, with its status. Exhaustive: a test walks through it. */
 export const problemStatus = {
@@ -14,6 +14,7 @@ export const problemStatus = {
   'stale-save': 409,
   'already-there': 409,
   'wrong-state': 409,
+  overtaken: 409,
   'too-large': 413,
   'not-json': 415,
   'publish-blocked': 422,
@@ -35,6 +36,7 @@ const titles: Record<ProblemCode, string> = {
   'stale-save': 'Somebody saved in between. Nothing was overwritten; both versions are below.',
   'already-there': 'This exists already.',
   'wrong-state': 'That cannot be done in its present state.',
+  overtaken: 'A newer revision has been published meanwhile. Nothing was changed; both are below.',
   'too-large': 'That is too large.',
   'not-json': 'Send JSON (application/json).',
   'publish-blocked': 'It cannot be published yet.',
@@ -50,22 +52,37 @@ export type Stale = Readonly<{
   changes: readonly Change[];
 }>;
 
+/** A revision that would take back a newer one: its number, and the newer one with what leads from it to this. */
+export type OvertakenBy = Readonly<{
+  key: EntryKey;
+  number: number;
+  published: Stale;
+}>;
+
 /** A refusal on its way to the client as problem+json. */
 export class Refusal extends Error {
   readonly code: ProblemCode;
   readonly fields: readonly FieldProblem[];
   readonly stale: Stale | null;
+  readonly overtaken: readonly OvertakenBy[];
   readonly detail: string | null;
   readonly retryAfterS: number | null;
 
   constructor(
     code: ProblemCode,
-    more: { fields?: readonly FieldProblem[]; stale?: Stale; detail?: string; retryAfterS?: number } = {},
+    more: {
+      fields?: readonly FieldProblem[];
+      stale?: Stale;
+      overtaken?: readonly OvertakenBy[];
+      detail?: string;
+      retryAfterS?: number;
+    } = {},
   ) {
     super(`${code}${more.detail ? `: ${more.detail}` : ''}`);
     this.code = code;
     this.fields = more.fields ?? [];
     this.stale = more.stale ?? null;
+    this.overtaken = more.overtaken ?? [];
     this.detail = more.detail ?? null;
     this.retryAfterS = more.retryAfterS ?? null;
   }
@@ -80,6 +97,7 @@ export class Refusal extends Error {
       ...(this.detail && { detail: this.detail }),
       ...(this.fields.length > 0 && { fields: this.fields }),
       ...(this.stale && { stale: this.stale }),
+      ...(this.overtaken.length > 0 && { overtaken: this.overtaken }),
     };
   }
 }

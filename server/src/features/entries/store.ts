@@ -93,6 +93,14 @@ export async function revisionOf(db: Db | Transaction, entryId: number, number: 
   return row ? toRevision(row) : null;
 }
 
+export async function revisionsById(
+  db: Db | Transaction,
+  ids: readonly number[],
+): Promise<ReadonlyMap<number, RevisionRow>> {
+  const rows = await revisions(db).whereIn('revisions.id', [...ids]);
+  return new Map(rows.map((row) => [Number(row.id), toRevision(row)]));
+}
+
 /** One chosen revision of every entry of some families (null: library-wide): the newest, or the published one. */
 export async function chosenRevisions(
   db: Db | Transaction,

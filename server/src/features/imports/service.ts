@@ -1,4 +1,4 @@
-import { type Bundle, type EntryKey, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
+import { type Bundle, type EntryKey, familyOf, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
 import { Refusal } from '../../app/problem.ts';
 import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
@@ -7,7 +7,7 @@ import { unpackPictures } from '../assets/service.ts';
 import { addRevisions } from '../entries/bulk.ts';
 import { chosenRevisions } from '../entries/store.ts';
 import { publishRevisions } from '../publishing/service.ts';
-import { addSet, markRevisions, markSet } from '../publishing/store.ts';
+import { addSet, lockPublishing, markRevisions, markSet } from '../publishing/store.ts';
 
 export type ImportLine = Readonly<{ key: EntryKey; title: string; what: 'new' | 'changed' | 'same'; basedOn: number }>;
 
@@ -45,6 +45,8 @@ export async function importBundle(
 ): Promise<Imported> {
   const read = readOrRefuse(input.json);
   return transact(db, async (trx) => {
+    // taken before any entry is, so that nobody who publishes waits for this while this waits for them
+    if (input.publish !== null) await lockPublishing(trx, [...new Set(read.entries.map(familyOf))]);
     const bundle = { ...read, entries: await unpackPictures(trx, read.entries) };
     const lines = await compare(trx, bundle);
     const at = now();

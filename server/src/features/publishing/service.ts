@@ -25,7 +25,17 @@ import { makePublished } from '../entries/bulk.ts';
 import { workingEntries } from '../entries/service.ts';
 import { findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
 import { readSettings } from '../settings/service.ts';
-import { addSet, findSet, itemsOf, listSets, markRevisions, markSet, type SetRow } from './store.ts';
+import {
+  addSet,
+  findSet,
+  itemsOf,
+  listSets,
+  lockPublishing,
+  markRevisions,
+  markSet,
+  overtakenOf,
+  type SetRow,
+} from './store.ts';
 
 /** Hands drafts that belong together to a reviewer. Each must be the newest revision of its entry, and a draft. */
 export async function submit(
@@ -98,11 +108,42 @@ async function touchedFamilies(trx: Transaction, revisions: readonly Published[]
   return [...new Set([...own, ...all])].sort();
 }
 
-/** Publishes revisions within a transaction: all or nothing. Loose ends of severity error block, with their places. */
+/** Refuses revisions of which a newer one is published: the older would take it back without anybody seeing it. */
+async function refuseOvertaken(trx: Transaction, revisions: readonly Published[]): Promise<void> {
+  const overtaken = await overtakenOf(trx, revisions);
+  if (overtaken.length === 0) return;
+  throw new Refusal('overtaken', {
+    fields: overtaken.map(({ revision, published }) => ({
+      path: [keyText(keyOf(revision.body))],
+      reason: `this is revision ${revision.number}; revision ${published.number} by ${published.author ?? 'import'} is published`,
+    })),
+    overtaken: overtaken.map(({ revision, published }) => ({
+      key: keyOf(revision.body),
+      number: revision.number,
+      published: {
+        number: published.number,
+        body: published.body,
+        author: published.author,
+        savedAt: published.savedAt.toISOString(),
+        changes: diff(published.body, revision.body),
+      },
+    })),
+  });
+}
+
+/**
+ * Publishes revisions within a transaction: all or nothing. Whoever publishes what touches the same bundles waits, so that
+ * each bundle holds both. Loose ends of severity error block, with their places.
+ */
 export async function publishRevisions(
   trx: Transaction,
   input: { setId: number; revisions: readonly Published[]; at: Date },
 ): Promise<FamilyId[]> {
+  await lockPublishing(
+    trx,
+    input.revisions.map((r) => keyOf(r.body).family),
+  );
+  await refuseOvertaken(trx, input.revisions);
   await makePublished(trx, input.revisions);
   const families = await touchedFamilies(trx, input.revisions);
   for (const family of families) {

@@ -1,6 +1,6 @@
 import type { Entry } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { bodyOf, type RevisionRow, type RevisionState, toRevision } from '../entries/store.ts';
+import { bodyOf, type RevisionRow, type RevisionState, revisionsById, toRevision } from '../entries/store.ts';
 
 export type SetState = 'in-review' | 'published' | 'returned' | 'withdrawn';
 export type SetRow = Readonly<{
@@ -93,4 +93,45 @@ export async function markRevisions(trx: Transaction, ids: readonly number[], st
 
 export async function markSet(trx: Transaction, id: number, change: Record<string, unknown>): Promise<void> {
   await trx('publish_sets').where({ id }).update(change);
+}
+
+/**
+ * Waits until nobody else is publishing any of these families, and keeps others from it until the transaction ends. What
+ * belongs to no family (null) reaches every bundle: it waits for all, and all wait for it.
+ */
+export async function lockPublishing(trx: Transaction, families: ReadonlyArray<string | null>): Promise<void> {
+  const own = [...new Set(families.flatMap((f) => (f === null ? [] : [f])))].sort();
+  const library = trx('publish_locks').where({ family: '' });
+  await (families.includes(null) ? library.forUpdate() : library.forShare()).first('family');
+  // a row that is new is held from its insert on, so that two first publications wait for each other as well
+  for (const family of own)
+    await trx.raw('INSERT INTO publish_locks (family) VALUES (?) ON DUPLICATE KEY UPDATE family = family', [family]);
+}
+
+export type Overtaken = Readonly<{ revision: RevisionRow; published: RevisionRow }>;
+
+/** Of these revisions, those whose entry has a newer one published. */
+export async function overtakenOf(
+  trx: Transaction,
+  revisions: ReadonlyArray<Readonly<{ id: number }>>,
+): Promise<Overtaken[]> {
+  const rows = (await trx('revisions as r')
+    .join('entries as e', 'e.id', 'r.entry_id')
+    .join('revisions as p', function on() {
+      this.on('p.entry_id', 'e.id').andOn('p.number', 'e.published_number');
+    })
+    .whereIn(
+      'r.id',
+      revisions.map((r) => r.id),
+    )
+    .where('p.number', '>', trx.ref('r.number'))
+    .select('r.id as older', 'p.id as newer')) as Array<{ older: number; newer: number }>;
+  const known = await revisionsById(
+    trx,
+    rows.flatMap((r) => [r.older, r.newer]),
+  );
+  return rows.flatMap(({ older, newer }) => {
+    const [revision, published] = [known.get(older), known.get(newer)];
+    return revision && published ? [{ revision, published }] : [];
+  });
 }

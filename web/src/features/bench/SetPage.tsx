@@ -10,6 +10,10 @@ import './bench.css';
 /** A large set is looked at in pieces. */
 const atOnce = 200;
 
+/** Whether a newer revision of it is published: this one would take that back. */
+const isOvertaken = (item: { number: number; published: number | null }): boolean =>
+  item.published !== null && item.published > item.number;
+
 /** A publish set: what it changes, published as a whole or given back with a word. */
 export default function SetPage() {
   const { set: id = '' } = useParams();
@@ -26,7 +30,8 @@ export default function SetPage() {
   const { user } = session;
   const own = set.authorId === user.id;
   const reviews = roleAtLeast(user.role, 'reviewer');
-  const mayPublish = reviews && (!own || settings?.ownReview === true);
+  const overtaken = set.state === 'in-review' && set.items.some(isOvertaken);
+  const mayPublish = reviews && !overtaken && (!own || settings?.ownReview === true);
   const run = async (action: Promise<{ error?: unknown }>) => {
     const result = await action;
     setProblem((result.error as ApiError | undefined) ?? null);
@@ -68,6 +73,15 @@ export default function SetPage() {
               {item.published !== null && item.published !== item.number && ` against rev ${item.published}`}
             </span>
           </div>
+          {isOvertaken(item) && (
+            <div className="note bad">
+              <strong>
+                Revision {item.published} has been published since this was submitted; publishing revision {item.number}{' '}
+                would take it back.
+              </strong>
+              <p>Give it back and save it anew on revision {item.published}. What differs between the two:</p>
+            </div>
+          )}
           {item.published === null ? <p className="soft">All of it is new.</p> : <ChangeList changes={item.changes} />}
         </section>
       ))}
@@ -110,7 +124,7 @@ export default function SetPage() {
               </button>
             )}
           </div>
-          {own && !mayPublish && (
+          {own && !mayPublish && !overtaken && (
             <p className="soft small">
               A reviewer who is not the author publishes. A one-person school can switch that off in the settings.
             </p>
