@@ -4,12 +4,15 @@ import { type Output, runExport, runImport, runLint } from './commands.ts';
 import { runExchangeCsv, runExchangeMermaid, runExchangePdf } from './exchange-commands.ts';
 import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
+import { runRename, runUses } from './name-commands.ts';
 import { runDecode, runEncode, runLookAlikes, runRhythm } from './readout-commands.ts';
 import { runAccounts, runExchangeScxml, runIntake, runOdds, runPlay, runScript } from './route-commands.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 
   lint BUNDLE                             loose ends of a bundle file
+  uses BUNDLE --thing KIND:ID             every place that names a control, a part, a step …
+  rename BUNDLE --thing KIND:ID --to ID   the bundle with it called otherwise everywhere
   decode BUNDLE --readout ID --seen FILE | --said TEXT
                                           what a readout may be showing
   encode BUNDLE --readout ID --code C     what each sign does over time
@@ -75,6 +78,8 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
       options: {
         json: { type: 'boolean' },
         readout: { type: 'string' },
+        thing: { type: 'string' },
+        to: { type: 'string' },
         seen: { type: 'string' },
         said: { type: 'string' },
         code: { type: 'string' },
@@ -148,6 +153,10 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
   switch (command) {
     case 'lint':
       return runLint(file);
+    case 'uses':
+      return runUses(file, options);
+    case 'rename':
+      return runRename(file, options);
     case 'decode':
       return runDecode(file, options);
     case 'encode':

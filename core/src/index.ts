@@ -193,14 +193,17 @@ export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gestu
 export { type Dial, type DialError, type DialPress, dialPresses } from './gesture/dial.ts';
 export { interlockWords } from './gesture/lint.ts';
 export { stepSpan, stepsSpan } from './gesture/timing.ts';
+export { choicesAt, type Nameable } from './library/choices-at.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
 // source
 export { type Leaning, leaningOn } from './library/look-again.ts';
 export { bundleMigrations, type DocumentMigration, migrateBundle } from './library/migrate.ts';
+export { type Names, namesIn, type Thing } from './library/names.ts';
 export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
+export { rename, type Use, usesOf } from './library/rename.ts';
 export { forSharing } from './library/share.ts';
-export { validate } from './library/validate.ts';
+export { unknownNames, validate } from './library/validate.ts';
 // access
 export { Access } from './model/access.ts';
 export { Band } from './model/band.ts';
@@ -228,10 +231,12 @@ export {
   SoftwareVersion,
   type Variant,
 } from './model/family.ts';
+export { documentWith, type FieldStep, fieldText, type StringField, stringFields } from './model/fields.ts';
 export { familyOf, keyOf, keyText, titleOf } from './model/key.ts';
-export { type Link, linksOf } from './model/links.ts';
+export { type Link, linksOf, occurrencesOf } from './model/links.ts';
 export { Fit, Look, type LookOf, Pulse, Seen, SeenLamp } from './model/look.ts';
 export { Condition, Mode, NumberedTest, Transition } from './model/mode.ts';
+export { type Occurrence, occurrencesIn } from './model/occurrence.ts';
 export {
   Control,
   Face,
@@ -244,6 +249,7 @@ export {
 // readout
 export { Readout, type ReadoutAccount, type Special, Stage, specialMeans, type TestVector } from './model/readout.ts';
 export { isRhythmic, Reads, type ReadsOf, signsOfReads } from './model/reads.ts';
+export { type IdKind, idHomes, idKinds, type Meaning as StringMeaning, meaningOf } from './model/reference.ts';
 // gesture
 export { Account, type Held, type Moment, Retry, Route, retries, type Settled, Step } from './model/route.ts';
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';

@@ -64,7 +64,6 @@ type Facts =
   | Readonly<{ code: 'route-too-long'; severity: 'error'; most: number }>
   | Readonly<{ code: 'nothing-done'; severity: 'warning'; route: string }>
   | Readonly<{ code: 'least-over-most'; severity: 'error'; least: number; most: number }>
-  | Readonly<{ code: 'test-missing'; severity: 'error'; test: string; wants: string }>
   | Readonly<{ code: 'knob-ends-elsewhere'; severity: 'warning'; control: string; said: string; offClicks: number }>
   | Readonly<{ code: 'sign-impossible'; severity: 'error'; sign: string; why: SignLimit }>
   | Readonly<{ code: 'no-confirming-sign'; severity: 'warning'; route: string; mode: string }>
@@ -95,7 +94,6 @@ type Facts =
   | Readonly<{ code: 'mode-unreachable'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'interlock-defeated'; severity: 'error'; what: string }>
   | Readonly<{ code: 'interlock-words'; severity: 'warning'; words: string }>
-  | Readonly<{ code: 'start-missing'; severity: 'error'; start: string }>
   | Readonly<{ code: 'node-unreachable'; severity: 'warning'; node: string }>
   | Readonly<{ code: 'verdict-unreachable'; severity: 'warning'; node: string }>
   | Readonly<{ code: 'branch-open'; severity: 'error'; node: string; answer: string }>

@@ -1,4 +1,3 @@
-import type { Path } from '../base/finding.ts';
 import type { NodeId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Chart, ChartNode } from '../model/chart.ts';
@@ -128,35 +127,6 @@ export function changeTargets<N extends ChartNode>(node: N, change: (id: NodeId,
   })();
   const { retries } = done;
   return (retries?.after ? { ...done, retries: { ...retries, after: must(retries.after, 'retries') } } : done) as N;
-}
-
-/** Gives what a node says of other nodes, beside where it leads, to `change`, and puts in what it returns. */
-export function changeReferences(node: ChartNode, change: (id: NodeId) => NodeId): ChartNode {
-  if (node.kind === 'measure' && node.band.kind === 'ratio')
-    return { ...node, band: { ...node.band, to: change(node.band.to) } };
-  if (node.kind === 'compare')
-    return {
-      ...node,
-      reading: change(node.reading),
-      against: node.against.kind === 'reading' ? { ...node.against, node: change(node.against.node) } : node.against,
-    };
-  if (node.kind === 'split' && (node.by.kind === 'answer' || node.by.kind === 'reading'))
-    return { ...node, by: { ...node.by, node: change(node.by.node) } };
-  return node;
-}
-
-/** Every name of a node of its chart that stands in a node, with its place in it. */
-export function namedNodes(node: ChartNode): Array<readonly [id: NodeId, at: Path]> {
-  // what changing names changes is a name; no word that is written can end in this
-  const mark = (id: NodeId): NodeId => `${id}\0` as NodeId;
-  const places = (was: unknown, is: unknown, at: Path): Array<readonly [NodeId, Path]> => {
-    if (was === is) return [];
-    if (typeof was === 'string') return [[was as NodeId, at]];
-    return Object.entries(was as object).flatMap(([key, value]) =>
-      places(value, (is as Record<string, unknown>)[key], [...at, Array.isArray(was) ? Number(key) : key]),
-    );
-  };
-  return places(node, changeReferences(changeTargets(node, mark), mark), []);
 }
 
 /**

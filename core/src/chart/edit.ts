@@ -1,6 +1,7 @@
 import type { NodeId } from '../base/ids.ts';
-import type { Chart, ChartNode } from '../model/chart.ts';
-import { changeReferences, changeTargets, choicesOf, leadAnswer } from './choices.ts';
+import { type Chart, ChartNode } from '../model/chart.ts';
+import { occurrencesIn, putText } from '../model/occurrence.ts';
+import { changeTargets, choicesOf, leadAnswer } from './choices.ts';
 import { drawnOf, freshId, headOf, nodeFromHead, plainLabel, sharedFields } from './drawn.ts';
 import { outlineRows } from './outline.ts';
 
@@ -260,9 +261,11 @@ export function insertChart(chart: Chart, place: Place | null, other: Chart): Ch
     taken.add(id);
     ids.set(node.id, id);
   }
-  const renamed = (id: NodeId): NodeId | null => ids.get(id) ?? null;
   const nodes = other.nodes.map((n) =>
-    changeReferences({ ...changeTargets(n, renamed), id: ids.get(n.id) ?? n.id }, (id) => ids.get(id) ?? id),
+    occurrencesIn(ChartNode, n).reduce<ChartNode>((now, found) => {
+      const to = found.kinds.includes('node') ? ids.get(found.text as NodeId) : undefined;
+      return to === undefined || to === found.text ? now : (putText(now, found, to) as ChartNode);
+    }, n),
   );
   const start = ids.get(other.start);
   const grown: Chart = {

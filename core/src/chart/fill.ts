@@ -1,6 +1,7 @@
 import type { ParameterId, PartId } from '../base/ids.ts';
 import type { Amount } from '../model/band.ts';
-import type { Chart, ChartNode, ChartUse } from '../model/chart.ts';
+import { type Chart, ChartNode, type ChartUse } from '../model/chart.ts';
+import { occurrencesIn, putText } from '../model/occurrence.ts';
 
 /** Replaces amounts that name a parameter of the chart, however deep they sit. */
 function fillAmounts(value: unknown, values: ReadonlyMap<ParameterId, Amount>): unknown {
@@ -12,30 +13,17 @@ function fillAmounts(value: unknown, values: ReadonlyMap<ParameterId, Amount>): 
   return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, fillAmounts(v, values)]));
 }
 
-const wordFields = [
-  'title',
-  'text',
-  'access',
-  'looksGood',
-  'looksBad',
-  'under',
-  'watchFor',
-  'protection',
-  'temperatureOf',
-  'putBack',
-] as const;
-
-/** `{role}` in words becomes the part's name; what is no role stays as it stands. */
-function fillWords(node: ChartNode, names: ReadonlyMap<string, string>): ChartNode {
-  const put = (text: string): string => text.replace(/\{([a-z0-9-]+)\}/g, (all, id: string) => names.get(id) ?? all);
-  const filled: Record<string, unknown> = { ...node };
-  for (const field of wordFields) {
-    const text = filled[field];
-    if (typeof text === 'string') filled[field] = put(text);
-  }
-  if (node.kind === 'measure')
-    Object.assign(filled, { probes: node.probes.map(put), disconnect: node.disconnect.map(put) });
-  return filled as ChartNode;
+/**
+ * `{role}` in words becomes the part's name; what is no role stays as it stands. Roles that are named become parts of the
+ * family.
+ */
+function fillRoles(node: ChartNode, names: ReadonlyMap<string, string>, partOf: (role: PartId) => PartId): ChartNode {
+  const words = (text: string): string => text.replace(/\{([a-z0-9-]+)\}/g, (all, id: string) => names.get(id) ?? all);
+  return occurrencesIn(ChartNode, node).reduce<ChartNode>((now, found) => {
+    const isPart = found.role === 'names' && !found.isKey && found.kinds.includes('part');
+    const to = found.role === 'mentions' ? words(found.text) : isPart ? partOf(found.text as PartId) : found.text;
+    return to === found.text ? now : (putText(now, found, to) as ChartNode);
+  }, node);
 }
 
 /**
@@ -54,17 +42,6 @@ export function fillChart(chart: Chart, use: ChartUse, partNames?: ReadonlyMap<P
   const names = new Map(chart.roles.map((r) => [r.id as string, partNames?.get(partOf(r.id)) ?? r.name]));
   return {
     ...chart,
-    nodes: chart.nodes.map((node) => {
-      const filled = fillWords(fillAmounts(node, values) as ChartNode, names);
-      const about = filled.about.map(partOf);
-      if (filled.kind === 'act') return { ...filled, about, ...(filled.part ? { part: partOf(filled.part) } : {}) };
-      if (filled.kind === 'verdict')
-        return { ...filled, about, ...(filled.cause ? { cause: partOf(filled.cause) } : {}) };
-      if (filled.kind === 'call') {
-        const parts = Object.entries(filled.use.parts).map(([role, part]) => [role, partOf(part)]);
-        return { ...filled, about, use: { ...filled.use, parts: Object.fromEntries(parts) } };
-      }
-      return { ...filled, about };
-    }),
+    nodes: chart.nodes.map((node) => fillRoles(fillAmounts(node, values) as ChartNode, names, partOf)),
   };
 }

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { namedNodes } from '../chart/choices.ts';
 import {
-  type ChartNode,
+  ChartNode,
   type Entry,
   type EntryKind,
   entriesOf,
@@ -11,6 +10,7 @@ import {
   keyOf,
   keyText,
   linksOf,
+  occurrencesIn,
   titleOf,
   validate,
 } from '../index.ts';
@@ -134,6 +134,7 @@ describe('validate', () => {
         ...r,
         stages: [{ id: 's', reads: { kind: 'lamps', lamps: [{ sign: 'gone' }] }, comes: { kind: 'at-once' } }],
         compose: [],
+        vectors: [],
       })),
       'sign',
       'stages.0.reads.lamps.0.sign',
@@ -177,7 +178,7 @@ describe('validate', () => {
         band: { kind: 'element', powerWatt: { parameter: 'gone' }, supplyVolt: 1, toleranceRatio: 0 },
       }),
       'parameter',
-      'nodes.4.band.powerWatt',
+      'nodes.4.band.powerWatt.parameter',
     ],
     ['a node that is led to', inNode('element', { high: 'gone' }), 'node', 'nodes.4.high'],
     [
@@ -186,6 +187,7 @@ describe('validate', () => {
       'node',
       'nodes.6.answers.0.next',
     ],
+    ['the step a chart begins with', changed('chart', 'rinse-heat', (c) => ({ ...c, start: 'gone' })), 'node', 'start'],
     ['the cause of a verdict', inNode('sensor-bad', { cause: 'gone' }), 'part', 'nodes.8.cause'],
     [
       'a lamp that a mode shows',
@@ -215,8 +217,8 @@ describe('validate', () => {
     fc.assert(
       fc.property(anyChart(), (made) => {
         for (const { id: _, ...node } of made.nodes) {
-          const named = namedNodes(node as ChartNode).flatMap(([id, at]) =>
-            isName(id) ? [['', ...at].join('.')] : [],
+          const named = occurrencesIn(ChartNode, node).flatMap(({ role, text, path }) =>
+            role === 'names' && isName(text) ? [['', ...path].join('.')] : [],
           );
           expect(named.sort()).toEqual(spelled(node, '').sort());
         }

@@ -1,16 +1,16 @@
 import { z } from 'zod';
-import { AccessId, FamilyId, HazardId, PlaceId, SourceId } from '../base/ids.ts';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { defines, ref } from './reference.ts';
 
 /** Getting to something: fasteners, tape, props, what to isolate. Written once; charts and routes name it. */
 export const Access = z.strictObject({
   kind: z.literal('access'),
-  id: AccessId,
-  family: FamilyId.nullable(),
+  id: defines('access'),
+  family: ref('family').nullable(),
   name: Label,
   isolateFirst: z.boolean(),
   /** Faces of the panel it leads to. */
-  opens: z.array(PlaceId).max(20).default([]),
+  opens: z.array(ref('face')).max(20).default([]),
   steps: z
     .array(
       z.strictObject({
@@ -22,9 +22,9 @@ export const Access = z.strictObject({
     .min(1)
     .max(40),
   tools: z.array(Label).max(20).default([]),
-  hazards: z.array(HazardId).max(20).default([]),
+  hazards: z.array(ref('hazard')).max(20).default([]),
   minutes: z.number().min(0).max(600).default(5),
-  source: SourceId.nullable(),
+  source: ref('source').nullable(),
   standing: Standing,
 });
 export type Access = z.infer<typeof Access>;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { NodeId, ParameterId, SettingId } from '../base/ids.ts';
+import { ref } from './reference.ts';
 
 /** A number as it stands, or a parameter of the family that its variants may set. Base units. */
-export const Amount = z.number().or(z.strictObject({ parameter: ParameterId }));
+export const Amount = z.number().or(z.strictObject({ parameter: ref('parameter') }));
 export type Amount = z.infer<typeof Amount>;
 
 /** What a good reading is. Bands compute; nobody types the result of a sum. */
@@ -25,7 +25,7 @@ export const Band = z.discriminatedUnion('kind', [
   /** About what is set: a share of it, or so much more and less in the quantity's own unit. */
   z.strictObject({
     kind: z.literal('of-setting'),
-    setting: SettingId,
+    setting: ref('setting'),
     by: z.enum(['share', 'amount']),
     plus: Amount,
     minus: Amount,
@@ -33,7 +33,7 @@ export const Band = z.discriminatedUnion('kind', [
   /** At least so many ohms, measured at a test voltage. */
   z.strictObject({ kind: z.literal('insulation'), leastOhm: Amount, testVolt: Amount }),
   /** This reading over an earlier one. */
-  z.strictObject({ kind: z.literal('ratio'), to: NodeId, least: Amount.nullable(), most: Amount.nullable() }),
+  z.strictObject({ kind: z.literal('ratio'), to: ref('node'), least: Amount.nullable(), most: Amount.nullable() }),
   /** Change a minute, from two or more readings. */
   z.strictObject({ kind: z.literal('rate'), leastPerMin: Amount.nullable(), mostPerMin: Amount.nullable() }),
   /** Time until a value is reached, from two or more readings; in seconds. */

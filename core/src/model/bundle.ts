@@ -1,23 +1,23 @@
 import { z } from 'zod';
-import { FamilyId } from '../base/ids.ts';
 import { Entry } from './entry.ts';
+import { plain, ref } from './reference.ts';
 
 export const bundleFormat = 'wire-trail/bundle';
 export const bundleVersion = 1;
 
 /** Present in a published bundle: which revision of every entry it pins. Absent in one kept by hand. */
 export const Pinned = z.strictObject({
-  hash: z.string().regex(/^[0-9a-f]{64}$/),
-  publishedAt: z.iso.datetime(),
+  hash: plain('a hash', z.string().regex(/^[0-9a-f]{64}$/)),
+  publishedAt: plain('a time', z.iso.datetime()),
   /** By `kind:id`. */
-  revisions: z.record(z.string(), z.number().int().positive()),
+  revisions: z.record(plain('what was published', z.string()), z.number().int().positive()),
 });
 
 /** One family with everything it needs, library-wide entries included: one JSON document that stands on its own. */
 export const Bundle = z.strictObject({
   format: z.literal(bundleFormat),
   version: z.literal(bundleVersion),
-  family: FamilyId,
+  family: ref('family'),
   pinned: Pinned.optional(),
   entries: z.array(Entry).min(1).max(20_000),
 });

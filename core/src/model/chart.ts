@@ -1,28 +1,11 @@
 import { z } from 'zod';
-import {
-  AccessId,
-  AssetId,
-  ChartId,
-  ControlId,
-  FamilyId,
-  HazardId,
-  InstrumentId,
-  ModeId,
-  NodeId,
-  ParameterId,
-  PartId,
-  RouteId,
-  SettingId,
-  SignId,
-  SourceId,
-  VariantId,
-} from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope, Span, Standing } from '../base/text.ts';
 import { Amount, Band } from './band.ts';
+import { defines, ref, refToEither, scoped, withRoles } from './reference.ts';
 
 /** Where an answer leads; null is an open end, which a draft may have and a published chart may not. */
-export const Target = NodeId.nullable();
+export const Target = ref('node').nullable();
 export type Target = z.infer<typeof Target>;
 
 export const Answer = z.strictObject({ answer: Label, next: Target });
@@ -30,25 +13,29 @@ export type Answer = z.infer<typeof Answer>;
 
 /** What a chart that is used needs to be told by whoever uses it: values for its parameters, parts for its roles. */
 export const ChartUse = z.strictObject({
-  values: z.record(ParameterId, Amount).default({}),
-  parts: z.record(PartId, PartId).default({}),
+  values: z.record(ref('parameter', 'chart'), Amount).default({}),
+  parts: z.record(ref('part', 'chart'), ref('part')).default({}),
 });
 export type ChartUse = z.infer<typeof ChartUse>;
 
+/** Words of a step: `{id}` in them becomes what the family calls the part that has this role. */
+const Title = withRoles(Label);
+const Words = withRoles(Prose);
+
 const base = {
-  id: NodeId,
-  title: Label,
-  text: Prose.optional(),
-  hazards: z.array(HazardId).max(20).default([]),
+  id: defines('node'),
+  title: Title,
+  text: Words.optional(),
+  hazards: z.array(ref('hazard')).max(20).default([]),
   tools: z.array(Label).max(20).default([]),
-  access: Prose.optional(),
+  access: Words.optional(),
   /** Ways of getting there, written once; the Clear station goes back through them. */
-  ways: z.array(AccessId).max(12).default([]),
+  ways: z.array(ref('access')).max(12).default([]),
   minutes: z.number().min(0).max(600).default(1),
   /** Suspects this node clears or finds, by part. */
-  about: z.array(PartId).max(20).default([]),
-  pictures: z.array(AssetId).max(12).default([]),
-  source: SourceId.optional(),
+  about: z.array(ref('part')).max(20).default([]),
+  pictures: z.array(ref('asset')).max(12).default([]),
+  source: ref('source').optional(),
   standing: Standing.optional(),
   /** How often a walk may come here, and where it is sent when it would come once more. */
   retries: z.strictObject({ times: z.number().int().min(1).max(20), after: Target }).optional(),
@@ -75,8 +62,8 @@ export const SplitBy = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('variant') }),
   z.strictObject({ kind: z.literal('controller') }),
   z.strictObject({ kind: z.literal('option'), option: Label }),
-  z.strictObject({ kind: z.literal('answer'), node: NodeId }),
-  z.strictObject({ kind: z.literal('reading'), node: NodeId }),
+  z.strictObject({ kind: z.literal('answer'), node: ref('node') }),
+  z.strictObject({ kind: z.literal('reading'), node: ref('node') }),
 ]);
 export type SplitBy = z.infer<typeof SplitBy>;
 
@@ -90,8 +77,8 @@ export type SplitCase = z.infer<typeof SplitCase>;
 
 /** What a reading is held against. */
 export const Against = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('reading'), node: NodeId }),
-  z.strictObject({ kind: z.literal('setting'), setting: SettingId }),
+  z.strictObject({ kind: z.literal('reading'), node: ref('node') }),
+  z.strictObject({ kind: z.literal('setting'), setting: ref('setting') }),
   z.strictObject({ kind: z.literal('amount'), amount: Amount }),
 ]);
 
@@ -100,55 +87,52 @@ export const ChartNode = z.discriminatedUnion('kind', [
   z.strictObject({
     ...base,
     kind: z.literal('look'),
-    looksGood: Prose.optional(),
-    looksBad: Prose.optional(),
+    looksGood: Words.optional(),
+    looksBad: Words.optional(),
     yes: Target,
     no: Target,
-    cannotTell: NodeId.optional(),
+    cannotTell: ref('node').optional(),
   }),
   /** A circumstance: low supply, weather, who used it, what was done before. */
   z.strictObject({
     ...base,
     kind: z.literal('ask'),
     answers: z.array(Answer).max(12),
-    cannotTell: NodeId.optional(),
+    cannotTell: ref('node').optional(),
   }),
   z.strictObject({
     ...base,
     kind: z.literal('measure'),
     quantity: Quantity,
-    probes: z.array(Label).min(1).max(6),
+    probes: z.array(Title).min(1).max(6),
     /** Where the probes go, on the drawn panel. */
-    marks: z
-      .array(z.union([ControlId, SignId]))
-      .max(6)
-      .default([]),
+    marks: z.array(refToEither('control', 'sign')).max(6).default([]),
     supply: z.enum(['dead', 'energised']),
-    protection: Prose.optional(),
+    protection: Words.optional(),
     /** How it is isolated while the probes go on and come off; else as its hazards say. */
     isolation: Prose.optional(),
-    disconnect: z.array(Prose).max(8).default([]),
-    under: Prose.optional(),
-    instrument: InstrumentId.optional(),
+    disconnect: z.array(Words).max(8).default([]),
+    under: Words.optional(),
+    instrument: ref('instrument').optional(),
     band: Band,
     /** What the temperature of a thermistor is taken from. */
-    temperatureOf: Label.optional(),
+    temperatureOf: Title.optional(),
     /** Temperatures at which it is measured, so that the band is known to hold there. */
     measuredAt: z.strictObject({ leastCelsius: z.number(), mostCelsius: z.number() }).optional(),
     pass: Target,
     low: Target,
     high: Target,
     /** Where a reading at the very edge goes; without it, the person is asked to measure again. */
-    tooClose: NodeId.optional(),
+    tooClose: ref('node').optional(),
     /** Where an open circuit or a short goes, when that is another matter than too high or too low. */
-    open: NodeId.optional(),
-    short: NodeId.optional(),
+    open: ref('node').optional(),
+    short: ref('node').optional(),
   }),
   /** Holds a reading against another one or against what is set; the sum is done, nobody is asked. */
   z.strictObject({
     ...base,
     kind: z.literal('compare'),
-    reading: NodeId,
+    reading: ref('node'),
     against: Against,
     as: z.enum(['ratio', 'difference']),
     least: Amount.nullable(),
@@ -160,56 +144,56 @@ export const ChartNode = z.discriminatedUnion('kind', [
   z.strictObject({
     ...base,
     kind: z.literal('operate'),
-    route: RouteId.optional(),
-    test: z.strictObject({ mode: ModeId, number: z.string().min(1).max(12) }).optional(),
-    watchFor: Prose,
+    route: ref('route').optional(),
+    test: z.strictObject({ mode: ref('mode'), number: ref('test', 'mode') }).optional(),
+    watchFor: Words,
     takes: Span.optional(),
     /** Judged by a sum where it is given; then it has two ways on, and `answers` are not used. */
     watch: Watch.optional(),
-    pass: NodeId.optional(),
-    fail: NodeId.optional(),
+    pass: ref('node').optional(),
+    fail: ref('node').optional(),
     answers: z.array(Answer).max(12).default([]),
-    cannotTell: NodeId.optional(),
+    cannotTell: ref('node').optional(),
   }),
   z.strictObject({
     ...base,
     kind: z.literal('act'),
     act: z.enum(['clean', 'reseat', 'adjust', 'replace', 'isolate', 'put-back']),
-    part: PartId.optional(),
+    part: ref('part').optional(),
     /** What the unit demands after it. */
-    recalibrate: RouteId.optional(),
+    recalibrate: ref('route').optional(),
     next: Target,
   }),
   /** A timer, or, when it is half a day or more, until a date. */
   z.strictObject({ ...base, kind: z.literal('wait'), waitMs: z.number().positive().max(2_592_000_000), next: Target }),
   /** A setting is changed: the old value is noted. Without a value, the right one for this variant. */
-  z.strictObject({ ...base, kind: z.literal('set'), setting: SettingId, to: Label.optional(), next: Target }),
+  z.strictObject({ ...base, kind: z.literal('set'), setting: ref('setting'), to: Label.optional(), next: Target }),
   z.strictObject({
     ...base,
     kind: z.literal('split'),
     by: SplitBy,
     cases: z.array(SplitCase).max(40),
     /** Where everything else goes. */
-    otherwise: NodeId.optional(),
+    otherwise: ref('node').optional(),
   }),
   /** Another chart, gone through here; what it finds ends the walk unless a way on is given. */
   z.strictObject({
     ...base,
     kind: z.literal('call'),
-    chart: ChartId,
+    chart: ref('chart'),
     use: ChartUse.prefault({}),
     nothingFound: Target,
-    causeFound: NodeId.optional(),
+    causeFound: ref('node').optional(),
   }),
   z.strictObject({
     ...base,
     kind: z.literal('verdict'),
     verdict: z.enum(['cause-found', 'hand-on', 'nothing-found', 'unsafe-stop', 'left-limited']),
-    cause: PartId.optional(),
+    cause: ref('part').optional(),
     /** To whom, and with what. */
     handOnTo: Label.optional(),
     /** What was left limited or not put back, and within how many days it has to be. */
-    putBack: Prose.optional(),
+    putBack: Words.optional(),
     putBackDays: z.number().int().min(0).max(400).optional(),
   }),
 ]);
@@ -232,43 +216,46 @@ export type NodeOf<K extends NodeKind> = Extract<ChartNode, { kind: K }>;
 export type MeasureNode = NodeOf<'measure'>;
 export type VerdictNode = NodeOf<'verdict'>;
 
-export const Chart = z.strictObject({
-  kind: z.literal('chart'),
-  id: ChartId,
-  /** Null for a chart that several families share. */
-  family: FamilyId.nullable(),
-  title: Label,
-  audience: Scope,
-  /** Holds for these variants only; empty for all. */
-  onlyVariants: z.array(VariantId).max(40).default([]),
-  /** Values it is given by whoever uses it; one without a value has to be given. */
-  parameters: z
-    .array(
-      z.strictObject({
-        id: ParameterId,
-        name: Label,
-        quantity: Quantity.or(z.literal('ratio')),
-        value: z.number().nullable().default(null),
-      }),
-    )
-    .max(40)
-    .default([]),
-  /** Parts it speaks of without knowing the family's; `{id}` in its words becomes the part's name. */
-  roles: z
-    .array(z.strictObject({ id: PartId, name: Label }))
-    .max(40)
-    .default([]),
-  /** Kept to begin others from: nothing has to use it. */
-  template: z.boolean().default(false),
-  start: NodeId,
-  nodes: z.array(ChartNode).min(1).max(2000),
-  /** Where "cannot tell" leads, unless a node says otherwise. */
-  cannotTell: NodeId.optional(),
-  /** How often a walk may come through the same node before it is told to stop. */
-  mostVisits: z.number().int().min(1).max(20).default(3),
-  /** Where a walk that came round too often ends. */
-  afterRetries: NodeId.optional(),
-  source: SourceId.nullable(),
-  standing: Standing,
-});
+export const Chart = scoped(
+  'chart',
+  z.strictObject({
+    kind: z.literal('chart'),
+    id: defines('chart'),
+    /** Null for a chart that several families share. */
+    family: ref('family').nullable(),
+    title: Label,
+    audience: Scope,
+    /** Holds for these variants only; empty for all. */
+    onlyVariants: z.array(ref('variant')).max(40).default([]),
+    /** Values it is given by whoever uses it; one without a value has to be given. */
+    parameters: z
+      .array(
+        z.strictObject({
+          id: defines('parameter'),
+          name: Label,
+          quantity: Quantity.or(z.literal('ratio')),
+          value: z.number().nullable().default(null),
+        }),
+      )
+      .max(40)
+      .default([]),
+    /** Parts it speaks of without knowing the family's; `{id}` in its words becomes the part's name. */
+    roles: z
+      .array(z.strictObject({ id: defines('part'), name: Label }))
+      .max(40)
+      .default([]),
+    /** Kept to begin others from: nothing has to use it. */
+    template: z.boolean().default(false),
+    start: ref('node'),
+    nodes: z.array(ChartNode).min(1).max(2000),
+    /** Where "cannot tell" leads, unless a node says otherwise. */
+    cannotTell: ref('node').optional(),
+    /** How often a walk may come through the same node before it is told to stop. */
+    mostVisits: z.number().int().min(1).max(20).default(3),
+    /** Where a walk that came round too often ends. */
+    afterRetries: ref('node').optional(),
+    source: ref('source').nullable(),
+    standing: Standing,
+  }),
+);
 export type Chart = z.infer<typeof Chart>;

@@ -1,32 +1,16 @@
 import { z } from 'zod';
-import {
-  AssetId,
-  ChartId,
-  CodeId,
-  ControllerId,
-  FamilyId,
-  HazardId,
-  MeaningId,
-  ParameterId,
-  PartId,
-  ReadoutId,
-  RouteId,
-  SettingId,
-  SourceId,
-  SymptomId,
-  VariantId,
-} from '../base/ids.ts';
 import { Label, Prose, Scope, Standing } from '../base/text.ts';
 import { ChartUse } from './chart.ts';
+import { defines, plain, ref } from './reference.ts';
 
 /** A part, wire, supply or circumstance that may be behind a code; the list is in the order to think of them. */
 export const Suspect = z.strictObject({
   label: Label,
-  part: PartId.optional(),
+  part: ref('part').optional(),
   reason: Prose,
   /** Relative odds before anything was tested; any positive scale. */
   weight: z.number().positive().max(1000).default(1),
-  source: SourceId.optional(),
+  source: ref('source').optional(),
   standing: Standing.optional(),
 });
 export type Suspect = z.infer<typeof Suspect>;
@@ -59,13 +43,13 @@ export type Detection = z.infer<typeof Detection>;
 export const Claim = z.strictObject({
   about: z.enum(['saw', 'does', 'suspects', 'detection', 'reading', 'other']),
   says: Prose.min(1),
-  source: SourceId,
+  source: ref('source'),
   standing: Standing,
 });
 export type Claim = z.infer<typeof Claim>;
 
 const shared = {
-  family: FamilyId,
+  family: ref('family'),
   title: Label,
   saw: Prose,
   does: Prose,
@@ -77,44 +61,47 @@ const shared = {
   suspects: z.array(Suspect).max(40),
   circumstances: z.array(Prose).max(20).default([]),
   scope: Scope,
-  hazards: z.array(HazardId).max(20).default([]),
+  hazards: z.array(ref('hazard')).max(20).default([]),
   /** Holds for these variants only; empty for all. */
-  onlyVariants: z.array(VariantId).max(40).default([]),
+  onlyVariants: z.array(ref('variant')).max(40).default([]),
   location: Prose.optional(),
   goodReadings: z
     .array(z.strictObject({ what: Label, reading: Label, under: Prose.optional() }))
     .max(20)
     .default([]),
-  chart: ChartId.nullable().default(null),
+  chart: ref('chart').nullable().default(null),
   /** What a shared chart is told when it is used for this. */
   chartUse: ChartUse.prefault({}),
-  enter: RouteId.nullable().default(null),
-  clear: RouteId.nullable().default(null),
+  enter: ref('route').nullable().default(null),
+  clear: ref('route').nullable().default(null),
   seeAlso: z
-    .array(z.strictObject({ code: CodeId, why: Prose, followsFromIt: z.boolean().default(false) }))
+    .array(z.strictObject({ code: ref('code'), why: Prose, followsFromIt: z.boolean().default(false) }))
     .max(20)
     .default([]),
   claims: z.array(Claim).max(60).default([]),
-  pictures: z.array(AssetId).max(20).default([]),
+  pictures: z.array(ref('asset')).max(20).default([]),
   /** How often the field reports it, on any positive scale. */
   frequency: z.number().positive().max(1_000_000).default(1),
-  source: SourceId.nullable(),
+  source: ref('source').nullable(),
   standing: Standing,
   note: Prose.optional(),
 };
 
-export const CodeText = z
-  .string()
-  .min(1)
-  .max(16)
-  .regex(/^[\x21-\x7e]+( [\x21-\x7e]+)*$/, 'letters, digits and signs as the unit shows them');
+export const CodeText = plain(
+  'a code as shown',
+  z
+    .string()
+    .min(1)
+    .max(16)
+    .regex(/^[\x21-\x7e]+( [\x21-\x7e]+)*$/, 'letters, digits and signs as the unit shows them'),
+);
 
 export const Code = z.strictObject({
   kind: z.literal('code'),
-  id: CodeId,
+  id: defines('code'),
   text: CodeText,
-  controller: ControllerId,
-  readout: ReadoutId.nullable(),
+  controller: ref('controller'),
+  readout: ref('readout').nullable(),
   /** Codes that share one entry in the maker's table. */
   group: Label.optional(),
   /** A sign that shows for every fault, and gets one innocent part replaced. */
@@ -124,33 +111,33 @@ export const Code = z.strictObject({
 export type Code = z.infer<typeof Code>;
 
 /** As a code, without one: no ice, all lamps steady, a fault counted that never happened. */
-export const Symptom = z.strictObject({ kind: z.literal('symptom'), id: SymptomId, ...shared });
+export const Symptom = z.strictObject({ kind: z.literal('symptom'), id: defines('symptom'), ...shared });
 export type Symptom = z.infer<typeof Symptom>;
 
 /** What a number means in any family that does not list it: a scheme's generic meaning, in the school's own words. */
 export const Meaning = z.strictObject({
   kind: z.literal('meaning'),
-  id: MeaningId,
+  id: defines('meaning'),
   scheme: Label,
   /** The number that stands after the suspect parameter. */
   number: z.number().int().min(0).max(9999),
   says: Prose.min(1),
-  source: SourceId.nullable(),
+  source: ref('source').nullable(),
   standing: Standing,
 });
 export type Meaning = z.infer<typeof Meaning>;
 
 export const Setting = z.strictObject({
   kind: z.literal('setting'),
-  id: SettingId,
-  family: FamilyId,
+  id: defines('setting'),
+  family: ref('family'),
   name: Label,
   shownAs: Prose,
   allowed: z.array(Label).min(1).max(200),
-  right: z.array(z.strictObject({ variant: VariantId.nullable(), value: Label })).max(100),
-  parameter: ParameterId.optional(),
-  route: RouteId.optional(),
-  source: SourceId.nullable(),
+  right: z.array(z.strictObject({ variant: ref('variant').nullable(), value: Label })).max(100),
+  parameter: ref('parameter').optional(),
+  route: ref('route').optional(),
+  source: ref('source').nullable(),
   standing: Standing,
 });
 export type Setting = z.infer<typeof Setting>;

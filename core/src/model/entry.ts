@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { FamilyId } from '../base/ids.ts';
 import { Access } from './access.ts';
 import { Chart } from './chart.ts';
 import { Code, Meaning, Setting, Symptom } from './code.ts';
@@ -7,6 +6,7 @@ import { Family } from './family.ts';
 import { Mode } from './mode.ts';
 import { Panel } from './panel.ts';
 import { Readout } from './readout.ts';
+import { plain, ref } from './reference.ts';
 import { Account, Route } from './route.ts';
 import { Asset, Hazard, Instrument, Source } from './source.ts';
 
@@ -76,5 +76,9 @@ export const entrySchemas: { readonly [K in EntryKind]: z.ZodType<EntryOf<K>> } 
 };
 
 /** What an entry is known by: its kind and id within its family, or within the library where it belongs to none. */
-export const EntryKey = z.strictObject({ family: FamilyId.nullable(), kind: EntryKind, id: z.string().min(1).max(64) });
+export const EntryKey = z.strictObject({
+  family: ref('family').nullable(),
+  kind: EntryKind,
+  id: plain('the id of an entry', z.string().min(1).max(64)),
+});
 export type EntryKey = z.infer<typeof EntryKey>;

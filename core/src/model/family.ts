@@ -1,89 +1,92 @@
 import { z } from 'zod';
-import {
-  AssetId,
-  ControllerId,
-  FamilyId,
-  InputId,
-  ParameterId,
-  PartId,
-  RouteId,
-  SignId,
-  SourceId,
-  VariantId,
-} from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { defines, plain, ref } from './reference.ts';
 
 /** One controller of the system. Each has modes of its own, running side by side with the others'. */
 export const Controller = z.strictObject({
-  id: ControllerId,
+  id: defines('controller'),
   name: Label,
   role: z.enum(['lead', 'second', 'third', 'station', 'part', 'remote', 'instrument']),
   /** Its display is the one to believe when two disagree. */
   authoritative: z.boolean(),
   howToTell: Prose.optional(),
   /** The sign that tells it from the others, and the route that makes it show. */
-  toldBy: z.strictObject({ sign: SignId.optional(), route: RouteId.optional() }).optional(),
+  toldBy: z.strictObject({ sign: ref('sign').optional(), route: ref('route').optional() }).optional(),
 });
 export type Controller = z.infer<typeof Controller>;
 
 export const Parameter = z.strictObject({
-  id: ParameterId,
+  id: defines('parameter'),
   name: Label,
   quantity: Quantity.or(z.literal('ratio')),
   /** In the base unit of the quantity. */
   value: z.number(),
-  source: SourceId.optional(),
+  source: ref('source').optional(),
   standing: Standing.optional(),
 });
 export type Parameter = z.infer<typeof Parameter>;
 
+/** What a variant or a walk tells an option by, such as fuel or motor make. */
+export const OptionName = plain('the name of an option', z.string().min(1).max(40));
+
 /** A model pattern, as `compilePattern` reads it; one that cannot be read is a finding at its column. */
-export const ModelPattern = z
-  .string()
-  .min(1)
-  .max(60)
-  .regex(/^[A-Z0-9?*[\]{}()\-/. ]+$/, 'capital letters, digits, dashes, ? * [class] {1-20} and (optional)');
+export const ModelPattern = plain(
+  'a model pattern',
+  z
+    .string()
+    .min(1)
+    .max(60)
+    .regex(/^[A-Z0-9?*[\]{}()\-/. ]+$/, 'capital letters, digits, dashes, ? * [class] {1-20} and (optional)'),
+);
 
 /** Dotted numbers, compared number by number: 3.10 comes after 3.9. */
-export const SoftwareVersion = z
-  .string()
-  .min(1)
-  .max(30)
-  .regex(/^\d+(\.\d+)*$/, 'numbers with dots, such as 2.4');
+export const SoftwareVersion = plain(
+  'a version',
+  z
+    .string()
+    .min(1)
+    .max(30)
+    .regex(/^\d+(\.\d+)*$/, 'numbers with dots, such as 2.4'),
+);
 
 const SoftwareBounds = z.strictObject({ from: SoftwareVersion.optional(), below: SoftwareVersion.optional() });
 
 export const Variant = z.strictObject({
-  id: VariantId,
+  id: defines('variant'),
   name: Label,
   models: z.array(ModelPattern).max(40).default([]),
   serials: z
-    .array(z.strictObject({ from: z.string().max(40), to: z.string().max(40) }))
+    .array(
+      z.strictObject({
+        from: plain('a serial number', z.string().max(40)),
+        to: plain('a serial number', z.string().max(40)),
+      }),
+    )
     .max(40)
     .default([]),
   software: SoftwareBounds.optional(),
-  options: z.record(z.string().min(1).max(40), Label).default({}),
-  values: z.record(ParameterId, z.number()).default({}),
+  options: z.record(OptionName, Label).default({}),
+  values: z.record(ref('parameter'), z.number()).default({}),
   note: Prose.optional(),
 });
 export type Variant = z.infer<typeof Variant>;
 
 /** A part a suspect can name: where it sits, and whether it is an interlock. */
 export const Part = z.strictObject({
-  id: PartId,
+  id: defines('part'),
   name: Label,
   location: Prose.optional(),
   interlock: z.boolean().default(false),
   afterReplacing: Prose.optional(),
   /** The route that recalibrates it once it is replaced. */
-  recalibrateBy: RouteId.optional(),
+  recalibrateBy: ref('route').optional(),
 });
 export type Part = z.infer<typeof Part>;
 
 /** A physical quantity the control reacts to; it gets a slider when the unit is played. */
 export const PhysicalInput = z.strictObject({
-  id: InputId,
+  id: defines('input'),
   name: Label,
   quantity: Quantity,
   least: z.number(),
@@ -101,7 +104,7 @@ export const AttachmentRule = z.strictObject({
       z.strictObject({
         name: Label,
         /** Variants it goes with; empty for all. */
-        variants: z.array(VariantId).max(40).default([]),
+        variants: z.array(ref('variant')).max(40).default([]),
         /** Software the unit needs for it. */
         software: SoftwareBounds.optional(),
         note: Prose.optional(),
@@ -115,16 +118,16 @@ export type AttachmentRule = z.infer<typeof AttachmentRule>;
 
 export const Family = z.strictObject({
   kind: z.literal('family'),
-  id: FamilyId,
+  id: defines('family'),
   name: Label,
   sort: z.enum(['appliance', 'machine', 'vehicle']),
   summary: Prose,
   badges: z
-    .array(z.strictObject({ id: z.string().min(1).max(64), name: Label }))
+    .array(z.strictObject({ id: defines('badge'), name: Label }))
     .max(40)
     .default([]),
   recognisedBy: z.array(Label).max(20).default([]),
-  traits: z.record(z.string().min(1).max(60), Label).default({}),
+  traits: z.record(plain('a trait', z.string().min(1).max(60)), Label).default({}),
   controllers: z.array(Controller).min(1).max(20),
   parts: z.array(Part).max(400).default([]),
   parameters: z.array(Parameter).max(400).default([]),
@@ -136,6 +139,6 @@ export const Family = z.strictObject({
   plate: Prose.optional(),
   softwareShown: Prose.optional(),
   sheetHidden: Prose.optional(),
-  pictures: z.array(AssetId).max(40).default([]),
+  pictures: z.array(ref('asset')).max(40).default([]),
 });
 export type Family = z.infer<typeof Family>;

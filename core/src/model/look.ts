@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { SignId, StageId } from '../base/ids.ts';
 import { LampColour } from './panel.ts';
+import { plain, ref } from './reference.ts';
 
 /**
  * What a person says of one lamp. `unsure` is an answer, `dim` means it may be lit; a lamp not mentioned has not been
@@ -14,43 +14,54 @@ export const Pulse = z.tuple([z.number().min(0).max(3_600_000), z.number().min(0
 export type Pulse = z.infer<typeof Pulse>;
 
 /** What one trace or row of taps fits: the stages it tells, and how well (natural logarithm of the likelihood, best 0). */
-export const Fit = z.strictObject({ parts: z.record(StageId, z.string().max(24)), log: z.number() });
+export const Fit = z.strictObject({
+  parts: z.record(ref('stage', 'readout'), plain('what a stage says', z.string().max(24))),
+  log: z.number(),
+});
 export type Fit = z.infer<typeof Fit>;
 
 /** One look at one stage. The same stage may be looked at more than once. */
 export const Look = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('lamps'),
-    stage: StageId,
-    lamps: z.record(SignId, SeenLamp),
-    colours: z.record(SignId, LampColour).optional(),
+    stage: ref('stage', 'readout'),
+    lamps: z.record(ref('sign'), SeenLamp),
+    colours: z.record(ref('sign'), LampColour).optional(),
   }),
   z.strictObject({
     kind: z.literal('blinks'),
-    stage: StageId,
+    stage: ref('stage', 'readout'),
     count: z.number().int().min(0).max(1000),
     /** Counts it may have been as well. */
     maybe: z.array(z.number().int().min(0).max(1000)).max(10).optional(),
     /** Which lamp it was, where several may blink. */
-    sign: SignId.optional(),
+    sign: ref('sign').optional(),
   }),
   /** Long and short as somebody says them; `?` where it could not be told. */
-  z.strictObject({ kind: z.literal('rhythm'), stage: StageId, pattern: z.string().regex(/^[sl?]{0,60}$/) }),
+  z.strictObject({
+    kind: z.literal('rhythm'),
+    stage: ref('stage', 'readout'),
+    pattern: plain('long and short', z.string().regex(/^[sl?]{0,60}$/)),
+  }),
   /** What a display shows; `?` for a character that cannot be told. */
-  z.strictObject({ kind: z.literal('text'), stage: StageId, text: z.string().max(40) }),
+  z.strictObject({
+    kind: z.literal('text'),
+    stage: ref('stage', 'readout'),
+    text: plain('what a display shows', z.string().max(40)),
+  }),
   /** Taps along with the blinking, or a camera's pulses set right by hand. Tells every stage its sign shows in turn. */
   z.strictObject({
     kind: z.literal('pulses'),
-    stage: StageId,
+    stage: ref('stage', 'readout'),
     by: z.enum(['taps', 'camera']),
-    sign: SignId.optional(),
+    sign: ref('sign').optional(),
     pulses: z.array(Pulse).max(400),
   }),
   /** Brightness of one lamp in even steps, 0 to 255; -1 where a picture was missing. */
   z.strictObject({
     kind: z.literal('trace'),
-    stage: StageId,
-    sign: SignId.optional(),
+    stage: ref('stage', 'readout'),
+    sign: ref('sign').optional(),
     stepMs: z.number().min(5).max(200),
     levels: z.array(z.number().int().min(-1).max(255)).max(3000),
     /** What was made of it where it was taken, so that it need not be worked out again. */
@@ -65,10 +76,10 @@ export const Seen = z.strictObject({
   slot: z.number().int().min(1).max(100).default(1),
   looks: z.array(Look).max(60),
   /** Active, stored, confirmed …: which of the readout's marks was seen beside the code. */
-  mark: StageId.optional(),
+  mark: ref('mark', 'readout').optional(),
   /** Lamps seen to light at power-up, so that they are not dead. */
-  alive: z.array(SignId).max(60).optional(),
+  alive: z.array(ref('sign')).max(60).optional(),
   /** What a caller said, in the caller's words. */
-  said: z.string().max(400).optional(),
+  said: plain('a caller’s words', z.string().max(400)).optional(),
 });
 export type Seen = z.infer<typeof Seen>;

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { CodeId, ControllerId, FamilyId, InputId, ModeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
+import type { CodeId, InputId, ReadoutId, VariableId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Span } from '../base/text.ts';
 import { Effect, VariableValue } from './effect.ts';
+import { defines, plain, ref, scoped } from './reference.ts';
 import { Step } from './route.ts';
 import { Shown } from './shown.ts';
 
@@ -10,7 +11,7 @@ import { Shown } from './shown.ts';
 export const Variable = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('cursor'),
-    id: VariableId,
+    id: defines('variable'),
     from: z.number().int(),
     to: z.number().int(),
     start: z.number().int(),
@@ -18,14 +19,17 @@ export const Variable = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('characters'),
-    id: VariableId,
+    id: defines('variable'),
     /** In the order the controls step through them; letters, digits or signs. */
-    alphabet: z.array(z.string().min(1).max(4)).min(2).max(64),
+    alphabet: z
+      .array(plain('a character', z.string().min(1).max(4)))
+      .min(2)
+      .max(64),
     length: z.number().int().min(1).max(16),
-    start: z.string().max(64),
+    start: plain('characters', z.string().max(64)),
     wraps: z.boolean(),
   }),
-  z.strictObject({ kind: z.literal('flag'), id: VariableId, start: z.boolean() }),
+  z.strictObject({ kind: z.literal('flag'), id: defines('variable'), start: z.boolean() }),
 ]);
 export type Variable = z.infer<typeof Variable>;
 
@@ -40,14 +44,14 @@ export type Condition =
   | { kind: 'not'; of: Condition };
 export const Condition: z.ZodType<Condition> = z.lazy(() =>
   z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('variable'), variable: VariableId, is: VariableValue }),
+    z.strictObject({ kind: z.literal('variable'), variable: ref('variable'), is: VariableValue }),
     z.strictObject({
       kind: z.literal('input'),
-      input: InputId,
+      input: ref('input'),
       compare: z.enum(['above', 'below']),
       value: z.number(),
     }),
-    z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+    z.strictObject({ kind: z.literal('reads'), readout: ref('readout'), code: ref('code') }),
     z.strictObject({ kind: z.literal('sign'), shown: Shown }),
     z.strictObject({ kind: z.literal('all'), of: z.array(Condition).max(20) }),
     z.strictObject({ kind: z.literal('any'), of: z.array(Condition).max(20) }),
@@ -62,15 +66,20 @@ export const Trigger = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('idle'), afterMs: z.number().positive() }),
   z.strictObject({ kind: z.literal('supply'), becomes: z.enum(['on', 'off']) }),
   z.strictObject({ kind: z.literal('sign'), shown: Shown }),
-  z.strictObject({ kind: z.literal('input'), input: InputId, passes: z.enum(['above', 'below']), value: z.number() }),
-  z.strictObject({ kind: z.literal('message'), from: ControllerId, message: Label }),
+  z.strictObject({
+    kind: z.literal('input'),
+    input: ref('input'),
+    passes: z.enum(['above', 'below']),
+    value: z.number(),
+  }),
+  z.strictObject({ kind: z.literal('message'), from: ref('controller'), message: Label }),
 ]);
 
 export const Transition = z.strictObject({
   on: Trigger,
   when: Condition.optional(),
   effects: z.array(Effect).max(20).default([]),
-  to: ModeId.optional(),
+  to: ref('mode').optional(),
   note: Prose.optional(),
 });
 
@@ -82,11 +91,11 @@ export const Showing = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('readout'),
     when: Condition.optional(),
-    readout: ReadoutId,
+    readout: ref('readout'),
     of: z.discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('memory'), slot: VariableId.optional() }),
-      z.strictObject({ kind: z.literal('variable'), variable: VariableId }),
-      z.strictObject({ kind: z.literal('input'), input: InputId }),
+      z.strictObject({ kind: z.literal('memory'), slot: ref('variable').optional() }),
+      z.strictObject({ kind: z.literal('variable'), variable: ref('variable') }),
+      z.strictObject({ kind: z.literal('input'), input: ref('input') }),
     ]),
   }),
 ]);
@@ -96,7 +105,7 @@ export type Showing = z.infer<typeof Showing>;
 /** What a numbered test should show: signs, a code on a readout, or a reading that a person takes. */
 export const Expected = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('signs'), signs: z.array(Shown).min(1).max(20) }),
-  z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+  z.strictObject({ kind: z.literal('reads'), readout: ref('readout'), code: ref('code') }),
   z.strictObject({
     kind: z.literal('reading'),
     quantity: Quantity,
@@ -109,15 +118,15 @@ export type Expected = z.infer<typeof Expected>;
 
 /** A numbered test inside a mode. Tests that run by themselves follow each other in the order they stand in. */
 export const NumberedTest = z.strictObject({
-  number: z.string().min(1).max(12),
+  number: defines('test'),
   name: Label,
   starts: Prose,
   expected: Prose,
   expects: Expected.optional(),
   takes: Span.optional(),
-  signs: z.array(SignId).max(20).default([]),
+  signs: z.array(ref('sign')).max(20).default([]),
   coldOnly: z.boolean().default(false),
-  needsFirst: z.string().max(12).optional(),
+  needsFirst: ref('test').optional(),
   /** The gesture that starts it; left out where it starts by itself. */
   gesture: z.array(Step).max(20).optional(),
   /** How it is stopped, where it does not end by itself. */
@@ -125,22 +134,25 @@ export const NumberedTest = z.strictObject({
   /** When what it says does not count, and it has to be done again. */
   repeatWhen: Prose.optional(),
   /** The test that follows by itself; null when nothing does. */
-  followedBy: z.string().max(12).nullable().default(null),
+  followedBy: ref('test').nullable().default(null),
 });
 export type NumberedTest = z.infer<typeof NumberedTest>;
 
-export const Mode = z.strictObject({
-  kind: z.literal('mode'),
-  id: ModeId,
-  family: FamilyId,
-  controller: ControllerId,
-  name: Label,
-  sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
-  /** How one knows one is in it. */
-  normalSigns: Prose.optional(),
-  variables: z.array(Variable).max(30).default([]),
-  shows: z.array(Showing).max(60).default([]),
-  transitions: z.array(Transition).max(200).default([]),
-  tests: z.array(NumberedTest).max(200).default([]),
-});
+export const Mode = scoped(
+  'mode',
+  z.strictObject({
+    kind: z.literal('mode'),
+    id: defines('mode'),
+    family: ref('family'),
+    controller: ref('controller'),
+    name: Label,
+    sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
+    /** How one knows one is in it. */
+    normalSigns: Prose.optional(),
+    variables: z.array(Variable).max(30).default([]),
+    shows: z.array(Showing).max(60).default([]),
+    transitions: z.array(Transition).max(200).default([]),
+    tests: z.array(NumberedTest).max(200).default([]),
+  }),
+);
 export type Mode = z.infer<typeof Mode>;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { ControlId, ControllerId, FamilyId, PanelId, PlaceId, SignId } from '../base/ids.ts';
 import { Label, Prose } from '../base/text.ts';
+import { defines, ref, scoped } from './reference.ts';
 
 /** Where something sits on its face, in grid units from the top left. */
 export const Box = z.strictObject({
@@ -11,24 +11,24 @@ export const Box = z.strictObject({
 });
 export type Box = z.infer<typeof Box>;
 
-const byBadge = z.record(z.string().min(1).max(64), Label).optional();
+const byBadge = z.record(ref('badge'), Label).optional();
 
 export const ControlPlace = z.strictObject({
-  id: PlaceId,
+  id: defines('place'),
   label: Label,
   /** Where it goes by itself when let go. */
-  springsTo: PlaceId.optional(),
+  springsTo: ref('place').optional(),
 });
 
 /** What a control can be made to do; how it looks is told apart from that. */
 export const Mechanism = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('push') }),
-  z.strictObject({ kind: z.literal('places'), places: z.array(ControlPlace).min(2).max(64), start: PlaceId }),
+  z.strictObject({ kind: z.literal('places'), places: z.array(ControlPlace).min(2).max(64), start: ref('place') }),
   z.strictObject({
     kind: z.literal('clicks'),
     perTurn: z.number().int().min(2).max(100),
     springsBack: z.boolean(),
-    rests: z.array(z.strictObject({ id: PlaceId, label: Label, atClick: z.number().int().min(0) })).max(32),
+    rests: z.array(z.strictObject({ id: defines('place'), label: Label, atClick: z.number().int().min(0) })).max(32),
   }),
 ]);
 export type Mechanism = z.infer<typeof Mechanism>;
@@ -57,25 +57,28 @@ export const controlLooks = [
   'appliance',
 ] as const;
 
-export const Control = z.strictObject({
-  id: ControlId,
-  look: z.enum(controlLooks),
-  label: Label,
-  labelByBadge: byBadge,
-  at: Box,
-  /** Places in which the unit has its supply through this control; a main breaker, plug or key. */
-  powersAt: z.array(PlaceId).max(8).default([]),
-  /** Holding an interlock false is never a step that can be published. */
-  interlock: z.boolean().default(false),
-  mechanism: Mechanism,
-});
+export const Control = scoped(
+  'control',
+  z.strictObject({
+    id: defines('control'),
+    look: z.enum(controlLooks),
+    label: Label,
+    labelByBadge: byBadge,
+    at: Box,
+    /** Places in which the unit has its supply through this control; a main breaker, plug or key. */
+    powersAt: z.array(ref('place')).max(8).default([]),
+    /** Holding an interlock false is never a step that can be published. */
+    interlock: z.boolean().default(false),
+    mechanism: Mechanism,
+  }),
+);
 export type Control = z.infer<typeof Control>;
 
 export const lampColours = ['amber', 'green', 'red', 'white', 'blue', 'yellow'] as const;
 export const LampColour = z.enum(lampColours);
 export type LampColour = z.infer<typeof LampColour>;
 
-const signBase = { id: SignId, label: Label, labelByBadge: byBadge, at: Box };
+const signBase = { id: defines('sign'), label: Label, labelByBadge: byBadge, at: Box };
 export const Sign = z.discriminatedUnion('kind', [
   z.strictObject({
     ...signBase,
@@ -104,7 +107,7 @@ export const Sign = z.discriminatedUnion('kind', [
 export type Sign = z.infer<typeof Sign>;
 
 export const Face = z.strictObject({
-  id: PlaceId,
+  id: defines('face'),
   label: Label,
   side: z.enum(['front', 'behind-cover', 'board', 'remote', 'helm', 'site']),
   /** Where the maker hides the service sheet. */
@@ -124,10 +127,10 @@ export type Face = z.infer<typeof Face>;
 
 export const Panel = z.strictObject({
   kind: z.literal('panel'),
-  id: PanelId,
-  family: FamilyId,
+  id: defines('panel'),
+  family: ref('family'),
   name: Label,
-  controller: ControllerId,
+  controller: ref('controller'),
   faces: z.array(Face).min(1).max(12),
   /** How many copies of this panel one system may have. */
   copies: z

@@ -1,31 +1,20 @@
 import { z } from 'zod';
-import {
-  ControllerId,
-  FamilyId,
-  ModeId,
-  PartId,
-  ReadoutId,
-  RouteId,
-  SettingId,
-  SourceId,
-  StageId,
-  VariantId,
-} from '../base/ids.ts';
 import { Label, Prose, Standing } from '../base/text.ts';
 import { Look } from './look.ts';
 import { LampColour } from './panel.ts';
 import { Reads } from './reads.ts';
+import { defines, plain, ref, refOrText, scoped } from './reference.ts';
 import { Shown } from './shown.ts';
 
 export const Stage = z.strictObject({
-  id: StageId,
+  id: defines('stage'),
   label: Label,
   /** What brings this stage on: a colour of the lamps, time, a phase lamp, or a gesture. */
   comes: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('at-once') }),
     z.strictObject({ kind: z.literal('colour'), colour: LampColour, everyMs: z.number().positive().default(3000) }),
     z.strictObject({ kind: z.literal('alternates'), everyMs: z.number().positive() }),
-    z.strictObject({ kind: z.literal('route'), route: RouteId }),
+    z.strictObject({ kind: z.literal('route'), route: ref('route') }),
     z.strictObject({ kind: z.literal('sign'), shown: Shown, everyMs: z.number().positive().default(3000) }),
   ]),
   reads: Reads,
@@ -47,26 +36,34 @@ export const specialMeans = [
 
 /** A pattern that is no code: nothing stored, self-check, healthy. Callers report these as if they were codes. */
 export const Special = z.strictObject({
-  id: StageId,
+  id: defines('special'),
   label: Label,
   means: z.enum(specialMeans),
   signs: z.array(Shown).max(60).default([]),
   /** Where it is told by time: a pattern of `s` and `l` in the stage that reads it. */
-  rhythm: z.strictObject({ stage: StageId, pattern: z.string().regex(/^[sl]{1,24}$/) }).optional(),
-  mode: ModeId.optional(),
-  part: PartId.optional(),
-  setting: SettingId.optional(),
+  rhythm: z
+    .strictObject({ stage: ref('stage'), pattern: plain('long and short', z.string().regex(/^[sl]{1,24}$/)) })
+    .optional(),
+  mode: ref('mode').optional(),
+  part: ref('part').optional(),
+  setting: ref('setting').optional(),
 });
 export type Special = z.infer<typeof Special>;
 
 /** A stage beside the code that says where: which unit, and which part within it. */
 export const SubCode = z.strictObject({
-  stage: StageId,
+  stage: ref('stage'),
   names: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('table'),
       rows: z
-        .array(z.strictObject({ value: z.string().min(1).max(12), unit: Label, part: Label.optional() }))
+        .array(
+          z.strictObject({
+            value: plain('characters', z.string().min(1).max(12)),
+            unit: Label,
+            part: Label.optional(),
+          }),
+        )
         .min(1)
         .max(400),
     }),
@@ -88,79 +85,85 @@ export const TestVector = z.strictObject({
   name: Label,
   looks: z.array(Look).min(1).max(20),
   /** The code, the special’s id, or null where it must stand for nothing. */
-  expect: z.string().max(64).nullable(),
+  expect: refOrText('special', z.string().max(64)).nullable(),
 });
 export type TestVector = z.infer<typeof TestVector>;
 
 /** How somebody else reads the same signs: kept beside, never merged silently. */
-export const ReadoutAccount = z.strictObject({
-  id: StageId,
-  label: Label,
-  source: SourceId.nullable(),
-  standing: Standing,
-  stages: z.array(Stage).min(1).max(8),
-});
+export const ReadoutAccount = scoped(
+  'readout',
+  z.strictObject({
+    id: defines('reading-account'),
+    label: Label,
+    source: ref('source').nullable(),
+    standing: Standing,
+    stages: z.array(Stage).min(1).max(8),
+  }),
+);
 export type ReadoutAccount = z.infer<typeof ReadoutAccount>;
 
-export const Readout = z.strictObject({
-  kind: z.literal('readout'),
-  id: ReadoutId,
-  family: FamilyId,
-  name: Label,
-  controller: ControllerId,
-  /** Other controllers whose codes the same signs show, and how one gets to them. */
-  alsoFor: z
-    .array(z.strictObject({ controller: ControllerId, how: Label, route: RouteId.optional() }))
-    .max(20)
-    .default([]),
-  /** Shows the codes of another readout in its own way, such as a later generation's or a service instrument's. */
-  codesOf: ReadoutId.optional(),
-  modes: z.array(ModeId).min(1).max(20),
-  stages: z.array(Stage).min(1).max(8),
-  /** The code's text, piece by piece. */
-  compose: z
-    .array(
-      z.discriminatedUnion('kind', [
-        z.strictObject({ kind: z.literal('literal'), text: z.string().min(1).max(8) }),
-        z.strictObject({ kind: z.literal('stage'), stage: StageId }),
-      ]),
-    )
-    .min(1)
-    .max(12),
-  slots: z
-    .strictObject({
-      count: z.number().int().min(1).max(100),
-      order: z.enum(['latest-first', 'oldest-first']),
-      next: RouteId.optional(),
-      /** The slots follow one another by themselves. */
-      rotatesMs: z.number().positive().max(600_000).optional(),
-    })
-    .default({ count: 1, order: 'latest-first' }),
-  /** How a code that is active now is told from one that is only stored. */
-  marks: z
-    .array(
-      z.strictObject({
-        id: StageId,
-        means: z.enum(['active', 'stored', 'confirmed', 'pending']),
-        label: Label,
-        signs: z.array(Shown).max(20).default([]),
-      }),
-    )
-    .max(6)
-    .default([]),
-  specials: z.array(Special).max(40).default([]),
-  sub: SubCode.optional(),
-  /** How often a slow and a fast lamp of this unit blinks in a second. */
-  rates: z
-    .strictObject({ slowHz: z.number().min(0.1).max(3), fastHz: z.number().min(0.5).max(12) })
-    .default({ slowHz: 1, fastHz: 3 }),
-  vectors: z.array(TestVector).max(200).default([]),
-  accounts: z.array(ReadoutAccount).max(8).default([]),
-  /** Holds for these variants only; empty for all. */
-  onlyVariants: z.array(VariantId).max(40).default([]),
-  confirmAtLead: z.boolean().default(false),
-  note: Prose.optional(),
-  source: SourceId.optional(),
-  standing: Standing,
-});
+export const Readout = scoped(
+  'readout',
+  z.strictObject({
+    kind: z.literal('readout'),
+    id: defines('readout'),
+    family: ref('family'),
+    name: Label,
+    controller: ref('controller'),
+    /** Other controllers whose codes the same signs show, and how one gets to them. */
+    alsoFor: z
+      .array(z.strictObject({ controller: ref('controller'), how: Label, route: ref('route').optional() }))
+      .max(20)
+      .default([]),
+    /** Shows the codes of another readout in its own way, such as a later generation's or a service instrument's. */
+    codesOf: ref('readout').optional(),
+    modes: z.array(ref('mode')).min(1).max(20),
+    stages: z.array(Stage).min(1).max(8),
+    /** The code's text, piece by piece. */
+    compose: z
+      .array(
+        z.discriminatedUnion('kind', [
+          z.strictObject({ kind: z.literal('literal'), text: plain('characters', z.string().min(1).max(8)) }),
+          z.strictObject({ kind: z.literal('stage'), stage: ref('stage') }),
+        ]),
+      )
+      .min(1)
+      .max(12),
+    slots: z
+      .strictObject({
+        count: z.number().int().min(1).max(100),
+        order: z.enum(['latest-first', 'oldest-first']),
+        next: ref('route').optional(),
+        /** The slots follow one another by themselves. */
+        rotatesMs: z.number().positive().max(600_000).optional(),
+      })
+      .default({ count: 1, order: 'latest-first' }),
+    /** How a code that is active now is told from one that is only stored. */
+    marks: z
+      .array(
+        z.strictObject({
+          id: defines('mark'),
+          means: z.enum(['active', 'stored', 'confirmed', 'pending']),
+          label: Label,
+          signs: z.array(Shown).max(20).default([]),
+        }),
+      )
+      .max(6)
+      .default([]),
+    specials: z.array(Special).max(40).default([]),
+    sub: SubCode.optional(),
+    /** How often a slow and a fast lamp of this unit blinks in a second. */
+    rates: z
+      .strictObject({ slowHz: z.number().min(0.1).max(3), fastHz: z.number().min(0.5).max(12) })
+      .default({ slowHz: 1, fastHz: 3 }),
+    vectors: z.array(TestVector).max(200).default([]),
+    accounts: z.array(ReadoutAccount).max(8).default([]),
+    /** Holds for these variants only; empty for all. */
+    onlyVariants: z.array(ref('variant')).max(40).default([]),
+    confirmAtLead: z.boolean().default(false),
+    note: Prose.optional(),
+    source: ref('source').optional(),
+    standing: Standing,
+  }),
+);
 export type Readout = z.infer<typeof Readout>;

@@ -1,8 +1,12 @@
 import { z } from 'zod';
-import { SignId, StageId } from '../base/ids.ts';
+import type { SignId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label } from '../base/text.ts';
+import { plain, ref } from './reference.ts';
 import { LampState } from './shown.ts';
+
+/** What a stage makes of what it reads. */
+const Value = plain('characters', z.string().min(1).max(12));
 
 /** How a number, or a row of lamps, becomes the characters of the code. */
 const SimpleMap = z.discriminatedUnion('kind', [
@@ -16,7 +20,7 @@ const SimpleMap = z.discriminatedUnion('kind', [
   /** The sum counts into a list of characters, beginning at `first`. */
   z.strictObject({
     kind: z.literal('characters'),
-    characters: z.string().min(1).max(64),
+    characters: plain('characters', z.string().min(1).max(64)),
     first: z.number().int().min(0).default(1),
   }),
   /**
@@ -26,7 +30,9 @@ const SimpleMap = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('table'),
     rows: z
-      .array(z.strictObject({ pattern: z.string().min(1).max(64), value: z.string().min(1).max(12) }))
+      .array(
+        z.strictObject({ pattern: plain('a pattern of lamps, or a count', z.string().min(1).max(64)), value: Value }),
+      )
       .min(1)
       .max(1024),
   }),
@@ -38,9 +44,9 @@ export const ValueMap = z.discriminatedUnion('kind', [
   /** What it means depends on what an earlier stage said. */
   z.strictObject({
     kind: z.literal('by-stage'),
-    stage: StageId,
+    stage: ref('stage'),
     maps: z
-      .array(z.strictObject({ when: z.array(z.string().min(1).max(12)).min(1).max(64), to: SimpleMap }))
+      .array(z.strictObject({ when: z.array(Value).min(1).max(64), to: SimpleMap }))
       .min(1)
       .max(64),
     otherwise: SimpleMap.nullable().default(null),
@@ -48,7 +54,7 @@ export const ValueMap = z.discriminatedUnion('kind', [
 ]);
 export type ValueMap = z.infer<typeof ValueMap>;
 
-export const StageLamp = z.strictObject({ sign: SignId, weight: z.number().int().min(1).max(65_536).optional() });
+export const StageLamp = z.strictObject({ sign: ref('sign'), weight: z.number().int().min(1).max(65_536).optional() });
 
 const ms = z.number().positive().max(600_000);
 /** A long steady light before the run, and what it means: usually that the fault sits in the other unit. */
@@ -69,7 +75,7 @@ export const Reads = z.discriminatedUnion('kind', [
   /** So many blinks, or beeps, and a pause. */
   z.strictObject({
     kind: z.literal('blinks'),
-    sign: SignId,
+    sign: ref('sign'),
     heard,
     most: z.number().int().min(1).max(100),
     ...run,
@@ -79,7 +85,7 @@ export const Reads = z.discriminatedUnion('kind', [
   /** Long and short ones: each row is a pattern of `s` and `l`. */
   z.strictObject({
     kind: z.literal('rhythm'),
-    sign: SignId,
+    sign: ref('sign'),
     heard,
     shortMs: ms.default(250),
     longMs: ms.default(900),
@@ -89,8 +95,8 @@ export const Reads = z.discriminatedUnion('kind', [
     rows: z
       .array(
         z.strictObject({
-          pattern: z.string().regex(/^[sl]{1,24}$/, 'a pattern of s for short and l for long'),
-          value: z.string().min(1).max(12),
+          pattern: plain('long and short', z.string().regex(/^[sl]{1,24}$/, 'a pattern of s for short and l for long')),
+          value: Value,
         }),
       )
       .min(1)
@@ -100,7 +106,7 @@ export const Reads = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('which'),
     lamps: z
-      .array(z.strictObject({ sign: SignId, value: z.string().min(1).max(6) }))
+      .array(z.strictObject({ sign: ref('sign'), value: plain('characters', z.string().min(1).max(6)) }))
       .min(2)
       .max(16),
     most: z.number().int().min(1).max(30),
@@ -108,22 +114,22 @@ export const Reads = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('text'),
-    sign: SignId,
+    sign: ref('sign'),
     /** Seven segments lose one now and then; a text line does not. */
     face: z.enum(['segments', 'text']).default('text'),
     length: z.number().int().min(1).max(12),
-    characters: z.string().min(1).max(128),
+    characters: plain('characters', z.string().min(1).max(128)),
   }),
   /** A live value with its unit and range; it accompanies the code and is no part of it. */
   z.strictObject({
     kind: z.literal('value'),
-    sign: SignId,
+    sign: ref('sign'),
     /** The stage that says which value it is, such as an address dialled in. */
-    after: StageId.optional(),
+    after: ref('stage').optional(),
     fields: z
       .array(
         z.strictObject({
-          when: z.string().max(12).nullable().default(null),
+          when: plain('characters', z.string().max(12)).nullable().default(null),
           name: Label,
           quantity: Quantity.nullable(),
           decimals: z.number().int().min(0).max(4).default(0),
@@ -138,12 +144,12 @@ export const Reads = z.discriminatedUnion('kind', [
   /** A suspect parameter and a failure mode, as `412-7`. */
   z.strictObject({
     kind: z.literal('pair'),
-    sign: SignId,
+    sign: ref('sign'),
     /** What stands between the two on the unit. */
     between: z.enum(['-', '.', '/', ' ']).default('-'),
   }),
   /** A number pair as four raw bytes: 19 bits parameter, 5 bits mode, 1 bit layout, 7 bits count. */
-  z.strictObject({ kind: z.literal('bytes'), sign: SignId }),
+  z.strictObject({ kind: z.literal('bytes'), sign: ref('sign') }),
 ]);
 export type Reads = z.infer<typeof Reads>;
 export type ReadsOf<K extends Reads['kind']> = Extract<Reads, { kind: K }>;

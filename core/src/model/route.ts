@@ -1,23 +1,8 @@
 import { z } from 'zod';
-import {
-  AccessId,
-  AccountId,
-  ChartId,
-  CodeId,
-  ControlId,
-  FamilyId,
-  HazardId,
-  InstrumentId,
-  ModeId,
-  PartId,
-  PlaceId,
-  ReadoutId,
-  RouteId,
-  SourceId,
-  VariantId,
-} from '../base/ids.ts';
+import type { ControlId, InstrumentId, PartId, PlaceId } from '../base/ids.ts';
 import { Label, Prose, Span, Standing } from '../base/text.ts';
 import { Effect } from './effect.ts';
+import { defines, plain, ref, refToEither } from './reference.ts';
 import { Shown } from './shown.ts';
 
 /** A moment on the unit that a window or a hold can start or end at. */
@@ -29,7 +14,7 @@ export const Moment = z.discriminatedUnion('kind', [
 ]);
 export type Moment = z.infer<typeof Moment>;
 
-const held = z.strictObject({ control: ControlId, place: PlaceId.optional() });
+const held = z.strictObject({ control: ref('control'), place: ref('place', 'control').optional() });
 /** What to do when a step or a route does not take, in the order it is tried. */
 export const retries = ['faster', 'slower', 'again', 'reset-first', 'check-supply', 'suspect-board'] as const;
 export const Retry = z.enum(retries);
@@ -44,7 +29,7 @@ const notes = {
   feelsLike: Prose.optional(),
   ifItFails: Prose.optional(),
   retry: z.array(Retry).min(1).max(6).optional(),
-  source: SourceId.optional(),
+  source: ref('source').optional(),
   standing: Standing.optional(),
 };
 const until = z.discriminatedUnion('kind', [
@@ -57,10 +42,15 @@ const holdUntil = z.discriminatedUnion('kind', [...until.options, z.strictObject
 const DialBy = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('each'),
-    up: z.array(ControlId).min(1).max(16),
-    down: z.array(ControlId).max(16).default([]),
+    up: z.array(ref('control')).min(1).max(16),
+    down: z.array(ref('control')).max(16).default([]),
   }),
-  z.strictObject({ kind: z.literal('moving'), up: ControlId, down: ControlId.optional(), next: ControlId }),
+  z.strictObject({
+    kind: z.literal('moving'),
+    up: ref('control'),
+    down: ref('control').optional(),
+    next: ref('control'),
+  }),
 ]);
 type DialBy = z.infer<typeof DialBy>;
 
@@ -105,7 +95,7 @@ export type Step =
 
 const branchOn = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sign'), shown: Shown }),
-  z.strictObject({ kind: z.literal('reads'), readout: ReadoutId, code: CodeId }),
+  z.strictObject({ kind: z.literal('reads'), readout: ref('readout'), code: ref('code') }),
   z.strictObject({ kind: z.literal('nothing-done'), withinMs: z.number().positive() }),
 ]);
 export type BranchOn = z.infer<typeof branchOn>;
@@ -115,7 +105,7 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
   z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('press'),
-      control: ControlId.or(z.literal('any')),
+      control: ref('control').or(z.literal('any')),
       times: z.number().int().min(1).max(100),
       ...notes,
     }),
@@ -130,30 +120,30 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
     z.strictObject({
       kind: z.literal('release'),
       /** None named: all that are held. */
-      controls: z.array(ControlId).max(8),
+      controls: z.array(ref('control')).max(8),
       at: Moment.optional(),
       ...notes,
     }),
     z.strictObject({
       kind: z.literal('turn'),
-      control: ControlId,
+      control: ref('control'),
       clicks: z.number().int().min(1).max(200),
       way: z.enum(['cw', 'ccw']),
       ...notes,
     }),
     z.strictObject({
       kind: z.literal('sweep'),
-      control: ControlId,
+      control: ref('control'),
       turns: z.number().int().min(1).max(50),
       way: z.enum(['cw', 'ccw']),
-      stopAt: PlaceId.optional(),
+      stopAt: ref('place', 'control').optional(),
       ...notes,
     }),
-    z.strictObject({ kind: z.literal('set'), control: ControlId, to: PlaceId, ...notes }),
+    z.strictObject({ kind: z.literal('set'), control: ref('control'), to: ref('place', 'control'), ...notes }),
     z.strictObject({ kind: z.literal('rest'), span: Span, ...notes }),
     z.strictObject({
       kind: z.literal('step-list'),
-      control: ControlId,
+      control: ref('control'),
       to: z.number().int().min(0).max(9999),
       start: z.number().int().min(0).max(9999).default(0),
       by: z.enum(['press', 'ramp']),
@@ -162,11 +152,11 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
     }),
     z.strictObject({
       kind: z.literal('dial'),
-      text: z.string().min(1).max(16),
-      start: z.string().max(16),
+      text: plain('characters', z.string().min(1).max(16)),
+      start: plain('characters', z.string().max(16)),
       /** Characters in the order the controls step through them. */
       alphabet: z
-        .array(z.string().length(1))
+        .array(plain('a character', z.string().length(1)))
         .min(2)
         .max(64)
         .default([...'0123456789']),
@@ -176,7 +166,7 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
     }),
     z.strictObject({
       kind: z.literal('choose'),
-      on: z.literal('unit').or(InstrumentId),
+      on: z.literal('unit').or(ref('instrument')),
       path: z.array(Label).min(1).max(12),
       /** The function an instrument must have for this. */
       needs: Label.optional(),
@@ -203,7 +193,7 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
     z.strictObject({ kind: z.literal('branch'), on: branchOn, met: steps(), otherwise: steps(), ...notes }),
     z.strictObject({ kind: z.literal('at-place'), place: Label, ...notes }),
     z.strictObject({ kind: z.literal('say'), text: Prose, ...notes }),
-    z.strictObject({ kind: z.literal('bypass'), what: z.union([ControlId, PartId]), ...notes }),
+    z.strictObject({ kind: z.literal('bypass'), what: refToEither('control', 'part'), ...notes }),
   ]),
 );
 
@@ -211,8 +201,8 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
 export const Settled = z.strictObject({
   /** What differed, in a line. */
   about: Label,
-  accounts: z.array(AccountId).max(12),
-  chosen: AccountId.nullable(),
+  accounts: z.array(ref('account')).max(12),
+  chosen: ref('account').nullable(),
   why: Prose,
   standing: Standing,
   open: z.boolean(),
@@ -222,20 +212,20 @@ export type Settled = z.infer<typeof Settled>;
 /** A way from a mode, several or any into another (or out), or one that does something there, such as clearing. */
 export const Route = z.strictObject({
   kind: z.literal('route'),
-  id: RouteId,
-  family: FamilyId,
+  id: defines('route'),
+  family: ref('family'),
   name: Label,
   purpose: z.enum(['enter', 'leave', 'step', 'clear', 'calibrate', 'lock-out', 'test']),
-  from: z.literal('any').or(z.array(ModeId).min(1).max(40)),
-  to: ModeId.nullable(),
+  from: z.literal('any').or(z.array(ref('mode')).min(1).max(40)),
+  to: ref('mode').nullable(),
   /** Only where a reset is special to one code. */
-  onlyFor: z.array(CodeId).max(60).default([]),
-  onlyVariants: z.array(VariantId).max(40).default([]),
+  onlyFor: z.array(ref('code')).max(60).default([]),
+  onlyVariants: z.array(ref('variant')).max(40).default([]),
   before: z.array(Prose).max(20).default([]),
   tools: z.array(Label).max(20).default([]),
-  hazards: z.array(HazardId).max(20).default([]),
+  hazards: z.array(ref('hazard')).max(20).default([]),
   /** Ways of getting to the controls it needs. */
-  ways: z.array(AccessId).max(12).default([]),
+  ways: z.array(ref('access')).max(12).default([]),
   steps: z.array(Step).min(1).max(200),
   ifItFails: z.array(Prose).max(12).default([]),
   /** What to try, in this order, when it does not take. */
@@ -251,7 +241,7 @@ export const Route = z.strictObject({
   knownNotToWork: z
     .array(
       z.strictObject({
-        variant: VariantId.optional(),
+        variant: ref('variant').optional(),
         how: Prose,
         why: Prose,
         /** What somebody would do; recognised when it is played. */
@@ -262,8 +252,8 @@ export const Route = z.strictObject({
     .default([]),
   /** What a route of purpose `lock-out` takes out of use, for the capacity that is left. */
   locksOut: z.strictObject({ part: Label, count: z.number().int().min(1).max(100).default(1) }).optional(),
-  chart: ChartId.optional(),
-  source: SourceId.optional(),
+  chart: ref('chart').optional(),
+  source: ref('source').optional(),
   standing: Standing,
 });
 export type Route = z.infer<typeof Route>;
@@ -271,14 +261,14 @@ export type Route = z.infer<typeof Route>;
 /** One telling of a route, as it was told: laid beside others, never merged silently. */
 export const Account = z.strictObject({
   kind: z.literal('account'),
-  id: AccountId,
-  family: FamilyId,
-  route: RouteId,
+  id: defines('account'),
+  family: ref('family'),
+  route: ref('route'),
   name: Label,
   /** The words it was told in. */
   told: Prose.default(''),
   steps: z.array(Step).max(200),
-  source: SourceId.nullable(),
+  source: ref('source').nullable(),
   standing: Standing,
 });
 export type Account = z.infer<typeof Account>;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { SignId } from '../base/ids.ts';
 import { LampColour } from './panel.ts';
+import { plain, ref } from './reference.ts';
 
 export const lampStates = ['dark', 'lit', 'slow', 'fast'] as const;
 export const LampState = z.enum(lampStates);
@@ -8,11 +8,15 @@ export type LampState = z.infer<typeof LampState>;
 
 /** What one sign shows at a moment. */
 export const Shown = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('lamp'), sign: SignId, state: LampState, colour: LampColour.optional() }),
-  z.strictObject({ kind: z.literal('text'), sign: SignId, text: z.string().max(80) }),
+  z.strictObject({ kind: z.literal('lamp'), sign: ref('sign'), state: LampState, colour: LampColour.optional() }),
+  z.strictObject({
+    kind: z.literal('text'),
+    sign: ref('sign'),
+    text: plain('what a display shows', z.string().max(80)),
+  }),
   z.strictObject({
     kind: z.literal('sound'),
-    sign: SignId,
+    sign: ref('sign'),
     state: z.enum(['on', 'off']),
     times: z.number().int().min(1).max(100).optional(),
   }),

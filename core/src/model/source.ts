@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { AssetId, FamilyId, HazardId, InstrumentId, SourceId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope } from '../base/text.ts';
+import { defines, plain, ref, refToEntry } from './reference.ts';
 
-const base = { kind: z.literal('source'), id: SourceId, family: FamilyId.nullable() };
+const base = { kind: z.literal('source'), id: defines('source'), family: ref('family').nullable() };
 
 /** Where a claim comes from: a document, a person's word, or a proof on the bench. */
 export const Source = z.discriminatedUnion('sort', [
@@ -15,7 +15,7 @@ export const Source = z.discriminatedUnion('sort', [
     /** The edition before, where claims still have to be looked at again; null once that is done. */
     before: Label.nullable().default(null),
     /** Entries looked at since, as `kind:id`. */
-    lookedAgain: z.array(z.string().max(140)).max(20_000).default([]),
+    lookedAgain: z.array(refToEntry()).max(20_000).default([]),
     page: Label.optional(),
     keptAt: Prose.optional(),
   }),
@@ -24,11 +24,11 @@ export const Source = z.discriminatedUnion('sort', [
     ...base,
     sort: z.literal('bench'),
     title: Label,
-    provenOn: z.iso.date(),
+    provenOn: plain('a date', z.iso.date()),
     serial: Label.optional(),
     software: Label.optional(),
     note: Prose.optional(),
-    pictures: z.array(AssetId).max(20).default([]),
+    pictures: z.array(ref('asset')).max(20).default([]),
   }),
 ]);
 export type Source = z.infer<typeof Source>;
@@ -50,7 +50,7 @@ export const hazardSorts = [
 /** What can hurt, with the usual cautions. Library-wide, so that it is written once. */
 export const Hazard = z.strictObject({
   kind: z.literal('hazard'),
-  id: HazardId,
+  id: defines('hazard'),
   sort: z.enum(hazardSorts),
   title: Label,
   cautions: z.array(Prose).min(1).max(12),
@@ -63,7 +63,7 @@ export type Hazard = z.infer<typeof Hazard>;
 /** A meter or service instrument, what it can do, and how far its readings can be trusted. */
 export const Instrument = z.strictObject({
   kind: z.literal('instrument'),
-  id: InstrumentId,
+  id: defines('instrument'),
   name: Label,
   functions: z.array(Label).max(60),
   /** Share of the reading it may be off by, for each quantity it measures. */
@@ -91,8 +91,8 @@ export type Instrument = z.infer<typeof Instrument>;
 /** A picture kept by the hash of its bytes, in the bundle or fetched on demand. */
 export const Asset = z.strictObject({
   kind: z.literal('asset'),
-  id: AssetId,
-  family: FamilyId.nullable(),
+  id: defines('asset'),
+  family: ref('family').nullable(),
   name: Label,
   type: z.enum(['image/png', 'image/jpeg', 'image/webp']),
   bytes: z.number().int().positive(),
@@ -108,6 +108,6 @@ export const Asset = z.strictObject({
     )
     .max(60)
     .default([]),
-  base64: z.base64().optional(),
+  base64: plain('bytes', z.base64()).optional(),
 });
 export type Asset = z.infer<typeof Asset>;

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { InstrumentId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
+import { plain, ref } from './reference.ts';
 
 /** A reading as it was typed beside what was made of it, so that a wrong sum can be found later. */
 export const TakenReading = z.strictObject({
-  typed: z.string().min(1).max(400),
+  typed: plain('a reading as typed', z.string().min(1).max(400)),
   quantity: Quantity,
   /** Base unit, or what `as` says; null is an open circuit, or a value that is never reached. */
   value: z.number().nullable(),
@@ -19,6 +19,6 @@ export const TakenReading = z.strictObject({
     .array(z.strictObject({ afterMs: z.number().min(0), value: z.number() }))
     .max(60)
     .optional(),
-  instrument: InstrumentId.optional(),
+  instrument: ref('instrument').optional(),
 });
 export type TakenReading = z.infer<typeof TakenReading>;

@@ -115,17 +115,6 @@ export function lintTests(mode: Mode, at: Path): Finding[] {
             } as const,
           ]
         : []),
-      ...(test.needsFirst !== undefined && !mode.tests.some((t) => t.number === test.needsFirst)
-        ? [
-            {
-              code: 'test-missing',
-              severity: 'error',
-              at: [...here, 'needsFirst'],
-              test: test.number,
-              wants: test.needsFirst,
-            } as const,
-          ]
-        : []),
     ];
   });
 }

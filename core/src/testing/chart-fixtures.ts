@@ -62,7 +62,6 @@ const calls = (id: string, to: string) =>
 
 /** For every finding of charts one bundle that shows it. */
 export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
-  'start-missing': () => withEntries(made([end], { start: 'nowhere' })),
   'verdict-unreachable': () =>
     withEntries(
       made([

@@ -109,11 +109,6 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
     },
     says: 'The least, 9, is over the most, 3.',
   },
-  'test-missing': {
-    routes: [into],
-    service: { tests: [{ number: '1', name: 'Pump', starts: 'By itself.', expected: 'Runs.', needsFirst: '7' }] },
-    says: 'Test 1 needs test 7 first, which does not exist.',
-  },
   'knob-ends-elsewhere': {
     routes: [{ id: 'r', script: 'sweep knob right 2 turns to side\nreach service' }],
     says: 'Full turns end where they began: “side” is 3 clicks further for “knob”.',

@@ -13,7 +13,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'dangling-id': (f) => `Names the ${f.wanted.kind} “${f.wanted.id}”, which does not exist.`,
   'duplicate-id': (f) => `The ${f.twice.kind} “${f.twice.id}” stands here twice.`,
   'duplicate-code': (f) => `Code ${f.text} is listed twice for the controller “${f.controller}”.`,
-  'part-unknown': (f) => `There is no ${f.what} “${f.id}” on this unit.`,
+  'part-unknown': (f) =>
+    `There is no ${thingWords[f.what] ?? f.what} “${f.id}” ${whereWords[f.what] ?? 'on this unit'}.`,
   'code-without-pattern': (f) => `The readout “${f.readout}” cannot show ${f.text}.`,
   'codes-share-pattern': (f) => `${f.texts.join(' and ')} look the same on the readout “${f.readout}”.`,
   'look-alike-danger': (f) =>
@@ -53,7 +54,6 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'route-too-long': (f) => `With its repeats this is more than ${f.most} single acts.`,
   'nothing-done': (f) => `Nothing is done in “${f.route}”.`,
   'least-over-most': (f) => `The least, ${f.least}, is over the most, ${f.most}.`,
-  'test-missing': (f) => `Test ${f.test} needs test ${f.wants} first, which does not exist.`,
   'knob-ends-elsewhere': (f) =>
     `Full turns end where they began: “${f.said}” is ${Math.abs(f.offClicks)} clicks ${f.offClicks > 0 ? 'further' : 'back'} for “${f.control}”.`,
   'sign-impossible': (f) => `“${f.sign}” ${signLimitWords(f.why)}.`,
@@ -77,7 +77,6 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'interlock-defeated': (f) =>
     `This step holds the interlock “${f.what}” false. It cannot be published; give a safe way to observe.`,
   'interlock-words': (f) => `“${f.words}” sounds like defeating an interlock. The reviewer must look at it.`,
-  'start-missing': (f) => `It begins at “${f.start}”, which is no step of the chart.`,
   'node-unreachable': (f) => `No answer leads to “${f.node}”.`,
   'verdict-unreachable': (f) => `No answers together lead to the verdict “${f.node}”.`,
   'branch-open': (f) => `“${f.node}”: the answer “${f.answer}” leads nowhere.`,
@@ -175,6 +174,23 @@ export function signLimitWords(limit: SignLimit): string {
       return assertNever(limit);
   }
 }
+
+/** What is named by an id, where people say it otherwise. */
+const thingWords: Readonly<Record<string, string>> = {
+  node: 'step',
+  input: 'physical input',
+  'reading-account': 'account of the reading',
+};
+/** Where it should be, where that is not the unit. */
+const whereWords: Readonly<Record<string, string>> = {
+  node: 'in this chart',
+  place: 'on this control',
+  variable: 'in this mode',
+  test: 'in this mode',
+  stage: 'in this readout',
+  special: 'in this readout',
+  mark: 'in this readout',
+};
 
 const actWords = { press: 'pressed', turn: 'turned by clicks', set: 'set to a place', hold: 'held there' } as const;
 

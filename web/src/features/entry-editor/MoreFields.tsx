@@ -1,5 +1,6 @@
-import { type Code, type Entry, entrySchemas, problemsOf, type Symptom } from '@wire-trail/core';
+import { type Code, type Entry, entrySchemas, type Symptom } from '@wire-trail/core';
 import { useAppDispatch } from '../../app/store.ts';
+import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 import { draftEdited } from './slice.ts';
@@ -24,9 +25,7 @@ export function MoreFields({ body, bodies }: { body: Code | Symptom; bodies: { e
   const schema = entrySchemas[body.kind];
   const shape = shapeOf(schema);
   if (shape.kind !== 'object') return null;
-  const parsed = schema.safeParse(body);
-  const problems = new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
-  const context = { bodies, problems };
+  const context = { bodies, root: { schema, value: body }, problems: problemsIn(body, bodies.entries) };
   const detection = shape.fields.find(([n]) => n === 'detection')?.[1];
   const inner = detection ? shapeOf(detection) : null;
   const value = body as unknown as Record<string, unknown>;

@@ -21,8 +21,8 @@ export function SchemaField(props: FieldProps) {
   const shape = shapeOf(schema);
   const wrong = context.problems.get(path.join('.')) ?? null;
   const about = path.join('.');
-  const choices = shape.kind === 'text' ? choicesFor(nameAt(path), context) : null;
-  if (choices && shape.kind === 'text') {
+  const choices = choicesFor(inner, path, context);
+  if (choices) {
     const known = choices.some(([id]) => id === value) || value === undefined || value === null || value === '';
     return (
       <Choice
@@ -33,6 +33,7 @@ export function SchemaField(props: FieldProps) {
           ...(known ? [] : [[String(value), `${value} (not there)`] as const]),
           ...choices,
         ]}
+        wrong={wrong}
         onChange={(id) => onChange(id === '' ? (nullable ? null : optional ? undefined : '') : id, '')}
       />
     );
@@ -139,7 +140,7 @@ export function SchemaField(props: FieldProps) {
     case 'list':
       return <ListField {...props} of={shape.of} />;
     case 'record':
-      return <RecordField {...props} of={shape.of} />;
+      return <RecordField {...props} of={shape.of} keys={shape.keys} />;
     case 'either': {
       const option = shape.options.find((o) => o.safeParse(value).success) ?? shape.options[0];
       return option ? <SchemaField {...props} schema={option} /> : null;
@@ -216,11 +217,12 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     next.splice(i + by, 0, moved);
     onChange(next, '');
   };
-  if (item.kind === 'choice' || (item.kind === 'text' && choicesFor(nameAt(path), context))) {
-    const options =
-      item.kind === 'choice'
-        ? item.of.map((o) => [o, fieldWords(o)] as const)
-        : (choicesFor(nameAt(path), context) ?? []);
+  const named = choicesFor(unwrap(of).schema, [...path, 0], context);
+  if (item.kind === 'choice' || named) {
+    const known = item.kind === 'choice' ? item.of.map((o) => [o, fieldWords(o)] as const) : (named ?? []);
+    // what is listed and is not there can be taken out
+    const gone = list.filter((id) => !known.some(([k]) => k === id)).map(String);
+    const options = [...known, ...gone.map((id) => [id, `${id} (not there)`] as const)];
     return (
       <fieldset className="hazard-picks">
         <legend>{label}</legend>
@@ -301,19 +303,30 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
   );
 }
 
-function RecordField({ value, path, label, context, onChange, of }: FieldProps & { of: z.ZodType }) {
+function RecordField({
+  value,
+  path,
+  label,
+  context,
+  onChange,
+  of,
+  keys: keySchema,
+}: FieldProps & { of: z.ZodType; keys: z.ZodType }) {
   const record = (value ?? {}) as Record<string, unknown>;
-  const keys = keysFor(nameAt(path), context);
+  const keys = keysFor(keySchema, path, context);
   const set = (key: string, next: unknown, about: string) => {
     const { [key]: _, ...rest } = record;
     onChange(next === undefined || next === '' ? rest : { ...record, [key]: next }, about);
   };
+  // what was filled in for something that is not there can be taken out
+  const gone = keys ? Object.keys(record).filter((key) => !keys.some(([known]) => known === key)) : [];
+  const all = [...(keys ?? []), ...gone.map((key) => [key, `${key} (not there)`] as const)];
   if (keys)
     return (
       <fieldset className="group">
         <legend>{label}</legend>
-        {keys.length === 0 && <span className="soft small">there are none yet</span>}
-        {keys.map(([key, name]) => (
+        {all.length === 0 && <span className="soft small">there are none yet</span>}
+        {all.map(([key, name]) => (
           <SchemaField
             key={key}
             schema={of.optional()}

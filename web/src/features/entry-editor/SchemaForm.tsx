@@ -1,6 +1,7 @@
-import { type Entry, entrySchemas, problemsOf } from '@wire-trail/core';
+import { type Entry, entrySchemas } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
+import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 import { draftEdited } from './slice.ts';
@@ -20,10 +21,7 @@ export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
   const hidden = useMemo(() => new Set<string>([...fixed, ...elsewhere]), [elsewhere]);
   const dispatch = useAppDispatch();
   const schema = entrySchemas[body.kind];
-  const problems = useMemo(() => {
-    const parsed = schema.safeParse(body);
-    return new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
-  }, [body, schema]);
+  const problems = useMemo(() => problemsIn(body, bodies.entries), [body, bodies]);
   const shape = shapeOf(schema);
   const member =
     shape.kind === 'one-of'
@@ -37,7 +35,7 @@ export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
         fields={own.fields}
         value={body as unknown as Record<string, unknown>}
         path={[]}
-        context={{ bodies, problems, hidden }}
+        context={{ bodies, root: { schema, value: body }, problems, hidden }}
         onChange={(next, about) => void dispatch(draftEdited({ body: next as Entry, about }))}
       />
     </section>

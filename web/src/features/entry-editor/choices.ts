@@ -1,73 +1,34 @@
-import { type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
+import { choicesAt, type Entry, meaningOf } from '@wire-trail/core';
+import type { z } from 'zod';
+
+export type Path = ReadonlyArray<string | number>;
 
 export type SchemaContext = Readonly<{
   bodies: { entries: Entry[] };
+  /** What the form is of: the whole that paths begin at, and its schema. */
+  root: Readonly<{ schema: z.ZodType; value: unknown }>;
   /** What is wrong, by dotted path from the entry's root. */
   problems: ReadonlyMap<string, string>;
   /** Fields that are not asked for here. */
   hidden?: ReadonlySet<string>;
-  /** Choices of a field that only this entry knows, by the field’s name; null where it is as anywhere. */
-  own?: (name: string) => Array<readonly [string, string]> | null;
   /** Words that are likely in a field of that name, beside whatever else may be typed. */
   likely?: (name: string) => readonly string[];
 }>;
-export type Path = ReadonlyArray<string | number>;
 
-/** Which kind of entry, or which list of the family, a field's id is chosen from. */
-const entryFields: Readonly<Record<string, EntryKind>> = {
-  source: 'source',
-  hazards: 'hazard',
-  chart: 'chart',
-  route: 'route',
-  next: 'route',
-  enter: 'route',
-  clear: 'route',
-  readout: 'readout',
-  instrument: 'instrument',
-  recalibrate: 'route',
-  recalibrateBy: 'route',
-  setting: 'setting',
-  ways: 'access',
-  pictures: 'asset',
-  to: 'mode',
-  modes: 'mode',
-};
-const familyFields: Readonly<Record<string, 'controllers' | 'parts' | 'parameters' | 'variants'>> = {
-  controller: 'controllers',
-  part: 'parts',
-  cause: 'parts',
-  about: 'parts',
-  parameter: 'parameters',
-  variant: 'variants',
-  variants: 'variants',
-  onlyVariants: 'variants',
-};
+type Choices = Array<readonly [string, string]>;
 
-/** What a field's id may be chosen from; null where it is free text. */
-export function choicesFor(name: string, { bodies, own }: SchemaContext): Array<readonly [string, string]> | null {
-  const mine = own?.(name);
-  if (mine) return mine;
-  const kind = entryFields[name];
-  if (kind) return entriesOf(bodies, kind).map((e) => [e.id, titleOf(e)] as const);
-  const list = familyFields[name];
-  if (list)
-    return entriesOf(bodies, 'family').flatMap((f) =>
-      f[list].map((item: { id: string; name: string }) => [item.id, item.name] as const),
-    );
-  if (name === 'sign' || name === 'control') {
-    const faces = entriesOf(bodies, 'panel').flatMap((p) => p.faces);
-    return faces.flatMap((f) => (name === 'sign' ? f.signs : f.controls).map((p) => [p.id, p.label] as const));
-  }
-  return null;
+/** What a field's id may be chosen from, as its schema says; null where it names nothing and is typed. */
+export function choicesFor(schema: z.ZodType, path: Path, { bodies, root }: SchemaContext): Choices | null {
+  const meaning = meaningOf(schema);
+  if (meaning?.role !== 'names' || meaning.mayBeOther) return null;
+  return choicesAt({ ...root, path }, bodies.entries)?.map((c) => [c.id, c.name] as const) ?? null;
 }
 
-/** The name of the nearest field that is no index: items of `hazards` are chosen as `hazards` are. */
+/** What can be the keys of a record: parameters for values, badges for labels; null where they are typed. */
+export function keysFor(keySchema: z.ZodType, path: Path, { bodies, root }: SchemaContext): Choices | null {
+  if (meaningOf(keySchema)?.role !== 'names') return null;
+  return choicesAt({ ...root, path, isKey: true }, bodies.entries)?.map((c) => [c.id, c.name] as const) ?? null;
+}
+
+/** The name of the nearest field that is no index: items of `hazards` are called as `hazards` are. */
 export const nameAt = (path: Path): string => String([...path].reverse().find((p) => typeof p === 'string') ?? '');
-
-/** What can be a key of a record: badges for labels by badge, parameters for values, else whatever is typed. */
-export function keysFor(name: string, { bodies }: SchemaContext): Array<readonly [string, string]> | null {
-  const [family] = entriesOf(bodies, 'family');
-  if (name === 'labelByBadge') return family?.badges.map((b) => [b.id, b.name] as const) ?? [];
-  if (name === 'values') return family?.parameters.map((p) => [p.id, p.name] as const) ?? [];
-  return null;
-}

@@ -95,21 +95,34 @@ type ChoiceProps = Readonly<{
   label: string;
   value: string;
   options: ReadonlyArray<readonly [string, string]>;
+  wrong?: string | null;
   onChange: (value: string) => void;
 }>;
 
-export function Choice({ label, value, options, onChange }: ChoiceProps) {
+export function Choice({ label, value, options, wrong = null, onChange }: ChoiceProps) {
   const id = useId();
   return (
     <div className="field-block">
       <label htmlFor={id}>{label}</label>
-      <select id={id} className="box" value={value} onChange={(e) => onChange(e.target.value)}>
+      <select
+        id={id}
+        className="box"
+        value={value}
+        aria-invalid={wrong !== null}
+        aria-describedby={wrong === null ? undefined : `${id}w`}
+        onChange={(e) => onChange(e.target.value)}
+      >
         {options.map(([key, name]) => (
           <option key={key} value={key}>
             {name}
           </option>
         ))}
       </select>
+      {wrong !== null && (
+        <span id={`${id}w`} className="wrong">
+          {wrong}
+        </span>
+      )}
     </div>
   );
 }

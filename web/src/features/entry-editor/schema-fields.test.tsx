@@ -1,8 +1,9 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { type Entry, entrySchemas, type Family, problemsOf } from '@wire-trail/core';
+import { type Entry, entrySchemas, type Family } from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { glasswasher } from '../../testing/trail.tsx';
+import { problemsIn } from './entry-problems.ts';
 import { newEntry } from './new-entry.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
@@ -17,14 +18,13 @@ function Form({ body }: { body: Entry }) {
   const shape = shapeOf(schema);
   const member = shape.kind === 'one-of' ? shape.options.get(String(value[shape.by])) : schema;
   const own = member ? shapeOf(member) : null;
-  const parsed = schema.safeParse(value);
-  const problems = new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
+  const problems = problemsIn(value as unknown as Entry, glasswasher.entries);
   return own?.kind === 'object' ? (
     <SchemaFields
       fields={own.fields}
       value={value}
       path={[]}
-      context={{ bodies: glasswasher, problems }}
+      context={{ bodies: glasswasher, root: { schema, value }, problems }}
       onChange={(v) => setValue(v as typeof value)}
     />
   ) : null;
@@ -88,5 +88,46 @@ describe('a form read off a schema', () => {
     expect((now as unknown as Family).traits).toEqual({ 'board colour': 'green' });
     press('remove traits 1');
     expect((now as unknown as Family).traits).toEqual({});
+  });
+});
+
+describe('what a form offers', () => {
+  it('what is named and is not there is said at its place, stays as it is, and can be put right', () => {
+    const body = newEntry({ family: 'brindlewick-g4', kind: 'setting', id: 'new' }, 'New', glasswasher);
+    render(<Form body={{ ...body, parameter: 'gone', source: 'gone' } as unknown as Entry} />);
+    expect([now.parameter, now.source]).toEqual(['gone', 'gone']);
+    const field = screen.getByLabelText<HTMLSelectElement>('parameter');
+    expect(field.selectedOptions[0]?.textContent).toBe('gone (not there)');
+    expect(field.getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByText('There is no parameter “gone” on this unit.')).toBeTruthy();
+    expect(screen.getByText('Names the source “gone”, which does not exist.')).toBeTruthy();
+    fireEvent.change(field, { target: { value: 'rinse-power' } });
+    expect(screen.queryByText('There is no parameter “gone” on this unit.')).toBeNull();
+  });
+
+  it('a value where a value is wanted and a controller where a controller is', () => {
+    const route = glasswasher.entries.find((e) => e.kind === 'mode' && e.id === 'memory') as Entry;
+    const sends = {
+      ...route,
+      transitions: [
+        {
+          on: { kind: 'idle', afterMs: 1000 },
+          effects: [
+            { kind: 'send', to: '', message: 'm' },
+            { kind: 'assign', variable: 'slot', to: 1 },
+          ],
+        },
+      ],
+    };
+    render(<Form body={sends as unknown as Entry} />);
+    const offered = screen
+      .getAllByLabelText<HTMLElement>('to')
+      .flatMap((e) => (e instanceof HTMLSelectElement ? [[...e.options].map((o) => o.value)] : []));
+    // the controller it is sent to, and the mode it leads to
+    expect(offered).toEqual([
+      expect.arrayContaining(['main', 'hood-board']),
+      expect.arrayContaining(['standby', 'memory']),
+    ]);
+    expect(offered[0]).not.toContain('memory');
   });
 });

@@ -9,7 +9,7 @@ export type Shape =
   | Readonly<{ kind: 'fixed'; value: unknown }>
   | Readonly<{ kind: 'object'; fields: ReadonlyArray<readonly [string, z.ZodType]> }>
   | Readonly<{ kind: 'list'; of: z.ZodType }>
-  | Readonly<{ kind: 'record'; of: z.ZodType }>
+  | Readonly<{ kind: 'record'; of: z.ZodType; keys: z.ZodType }>
   | Readonly<{ kind: 'one-of'; by: string; options: ReadonlyMap<string, z.ZodType> }>
   | Readonly<{ kind: 'either'; options: readonly z.ZodType[] }>
   | Readonly<{ kind: 'other' }>;
@@ -27,7 +27,8 @@ export function unwrap(schema: z.ZodType): Unwrapped {
     if (def.type === 'optional') optional = true;
     else if (def.type === 'nullable') nullable = true;
     else if (def.type === 'lazy') {
-      inner = (def.getter as () => z.ZodType)();
+      // the same each time, so that what was said of its fields is found
+      inner = (inner as z.ZodLazy)._zod.innerType as z.ZodType;
       continue;
     } else if (def.type !== 'default' && def.type !== 'prefault' && def.type !== 'readonly')
       return { schema: inner, optional, nullable };
@@ -59,7 +60,7 @@ export function shapeOf(wrapped: z.ZodType): Shape {
     case 'array':
       return { kind: 'list', of: (schema as unknown as { element: z.ZodType }).element };
     case 'record':
-      return { kind: 'record', of: def.valueType as z.ZodType };
+      return { kind: 'record', of: def.valueType as z.ZodType, keys: def.keyType as z.ZodType };
     case 'union': {
       const by = def.discriminator;
       const options = def.options as z.ZodType[];

@@ -1,4 +1,5 @@
 import {
+  Chart,
   ChartNode,
   type ChartUse,
   changeKind,
@@ -6,12 +7,12 @@ import {
   headOf,
   leadTo,
   nodeKinds,
-  problemsOf,
   removeStep,
   type ChartNode as Step,
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { ChartUseFields } from '../ChartUseFields.tsx';
+import { problemsIn } from '../entry-problems.ts';
 import { Choice, Text } from '../inputs.tsx';
 import { SchemaFields } from '../SchemaFields.tsx';
 import { shapeOf } from '../schema.ts';
@@ -68,25 +69,10 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
   const index = body.nodes.findIndex((n) => n.id === node.id);
   const schema = ChartNode.options.find((o) => o.shape.kind.value === node.kind);
   const shape = schema ? shapeOf(schema) : null;
-  const problems = useMemo(() => {
-    const parsed = ChartNode.safeParse(node);
-    return new Map(
-      parsed.success ? [] : problemsOf(parsed.error, ['nodes', index]).map((p) => [p.path.join('.'), p.reason]),
-    );
-  }, [node, index]);
+  const problems = useMemo(() => problemsIn(body, bodies.entries), [body, bodies]);
   const put = (next: Step, about: string) =>
     onEdit({ ...body, nodes: body.nodes.map((n) => (n.id === node.id ? next : n)) }, about);
   const steps = body.nodes.map((n) => [n.id as string, n.title] as const);
-  const signs = entriesOf(bodies, 'panel').flatMap((p) =>
-    p.faces.flatMap((f) => [...f.signs, ...f.controls].map((x) => [x.id as string, `${f.label}: ${x.label}`] as const)),
-  );
-  const own = (name: string): Array<readonly [string, string]> | null => {
-    if (['node', 'to', 'reading', 'after'].includes(name))
-      return node.kind === 'set' && name === 'to' ? null : [...steps];
-    if (name === 'marks') return [...signs];
-    if (name === 'about' && body.roles.length > 0) return body.roles.map((r) => [r.id as string, r.name] as const);
-    return null;
-  };
   /** Probes that are called as a point of a picture are shown on it. */
   const likely = (name: string): string[] =>
     name === 'probes'
@@ -136,7 +122,7 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
         fields={inOrder(shape.fields)}
         value={flat}
         path={['nodes', index]}
-        context={{ bodies, problems, own, likely }}
+        context={{ bodies, root: { schema: Chart, value: body }, problems, likely }}
         onChange={(next, about) => put(next as Step, about)}
       />
       <div className="row spread">

@@ -52,7 +52,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
           fields={fieldsOf(schema, part)}
           value={part as unknown as Record<string, unknown>}
           path={[]}
-          context={{ bodies, problems: problemsWith(schema, part), hidden }}
+          context={{ bodies, root: { schema, value: part }, problems: problemsWith(schema, part), hidden }}
           onChange={(next, about) =>
             onEdit(changePart(panel, faceIndex, part.id, next as FacePart), about && `${part.id}.${about}`)
           }
@@ -70,7 +70,12 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
         fields={fieldsOf(Face, face)}
         value={face as unknown as Record<string, unknown>}
         path={[]}
-        context={{ bodies, problems: problemsWith(Face, face), hidden: new Set(['id', 'controls', 'signs']) }}
+        context={{
+          bodies,
+          root: { schema: Face, value: face },
+          problems: problemsWith(Face, face),
+          hidden: new Set(['id', 'controls', 'signs']),
+        }}
         onChange={(next, about) =>
           onEdit({ ...panel, faces: panel.faces.with(faceIndex, next as Face) }, about && `face.${about}`)
         }
@@ -85,7 +90,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
         fields={fieldsOf(Panel, panel).filter(([n]) => ['name', 'controller', 'copies', 'note'].includes(n))}
         value={panel as unknown as Record<string, unknown>}
         path={[]}
-        context={{ bodies, problems: problemsWith(Panel, panel) }}
+        context={{ bodies, root: { schema: Panel, value: panel }, problems: problemsWith(Panel, panel) }}
         onChange={(next, about) => onEdit(next as Panel, about && `panel.${about}`)}
       />
     </aside>
