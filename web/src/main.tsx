@@ -4,8 +4,8 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/App.tsx';
-import './app/look.css';
-import { makeStore } from './app/store.ts';
+import './foundation/look.css';
+import { makeStore } from './foundation/store.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

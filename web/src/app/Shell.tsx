@@ -2,14 +2,14 @@ import { roleAtLeast } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { Connection } from '../parts/connection/Connection.tsx';
-import { api } from './api.ts';
+import { api } from '../foundation/api.ts';
 import { Help } from './Help.tsx';
-import { usePageKeys } from './keys.ts';
-import { rememberUser } from './remembered-user.ts';
-import { signedOut } from './session-slice.ts';
+import { usePageKeys } from '../foundation/keys.ts';
+import { rememberUser } from '../foundation/remembered-user.ts';
+import { signedOut } from '../foundation/session-slice.ts';
 import './shell.css';
-import { useAppDispatch, useAppSelector } from './store.ts';
-import { keysToggled, modeChosen } from './view-slice.ts';
+import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
+import { keysToggled, modeChosen } from '../foundation/view-slice.ts';
 
 const FindBox = lazy(() => import('../features/find/FindBox.tsx'));
 

@@ -1,7 +1,7 @@
 import { codeIdOf } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { api, type Question } from '../../app/api.ts';
+import { api, type Question } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';

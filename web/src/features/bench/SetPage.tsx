@@ -1,8 +1,8 @@
 import { roleAtLeast, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { type ApiError, api } from '../../app/api.ts';
-import { useAppSelector } from '../../app/store.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';

@@ -1,8 +1,8 @@
 import { type Entry, type EntryKey, entriesOf, linksOf } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type Working } from '../../app/api.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { api, type Working } from '../../foundation/api.ts';
+import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';
 import { chartRooms } from './chart/rooms.ts';
@@ -14,7 +14,7 @@ import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
 import { readoutRooms } from './readout/rooms.ts';
 import { routeRooms } from './route/rooms.ts';
-import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from './slice.ts';
+import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from '../../foundation/entry-draft-slice.ts';
 
 const always = ['What changed', 'History'] as const;
 /** Kinds with several rooms name them; the others have one. */

@@ -1,11 +1,11 @@
 import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
 import { useMemo } from 'react';
-import { useAppDispatch } from '../../app/store.ts';
+import { useAppDispatch } from '../../foundation/store.ts';
 import { ChartUseFields } from './ChartUseFields.tsx';
 import { ClaimFields } from './ClaimFields.tsx';
 import { Choice, Lines, NumberField, Text } from './inputs.tsx';
 import { SuspectFields } from './SuspectFields.tsx';
-import { type Described, draftEdited } from './slice.ts';
+import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
 
 export type FieldProps = Readonly<{
   body: Described;

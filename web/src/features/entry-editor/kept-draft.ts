@@ -1,4 +1,4 @@
-import type { Body } from './slice.ts';
+import type { Body } from '../../foundation/entry-draft-slice.ts';
 
 export type Kept = Readonly<{ basedOn: number; body: Body }>;
 const name = (address: string): string => `wire-trail-draft:${address}`;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, type WalkLine } from '../../app/api.ts';
+import { api, type WalkLine } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';

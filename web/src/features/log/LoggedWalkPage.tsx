@@ -12,7 +12,7 @@ import {
   writeReadings,
 } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
-import { api } from '../../app/api.ts';
+import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';

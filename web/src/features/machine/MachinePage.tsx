@@ -1,6 +1,6 @@
 import { entriesOf, entryOf } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
-import { api, type WalkLine } from '../../app/api.ts';
+import { api, type WalkLine } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';

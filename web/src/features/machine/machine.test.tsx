@@ -2,7 +2,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { makeStore } from '../../app/store.ts';
+import { makeStore } from '../../foundation/store.ts';
 import { coilRead, glasswasher, serverAnswers } from '../../testing/trail.tsx';
 import MachinePage from './MachinePage.tsx';
 

@@ -1,10 +1,10 @@
 import { type Bundle, bundleFormat, bundleVersion, type FamilyId, roleAtLeast } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { api } from '../../app/api.ts';
-import { useAppSelector } from '../../app/store.ts';
-import { freshBundle } from '../../offline/bundles.ts';
-import { keptBundle } from '../../offline/database.ts';
+import { api } from '../../foundation/api.ts';
+import { useAppSelector } from '../../foundation/store.ts';
+import { freshBundle } from '../../foundation/device/bundles.ts';
+import { keptBundle } from '../../foundation/device/database.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Bench } from './Bench.tsx';
 

@@ -12,7 +12,7 @@ import {
   wakeAt,
 } from '@wire-trail/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { wantsStill } from '../../app/motion.ts';
+import { wantsStill } from '../../foundation/motion.ts';
 
 export type Happened = UnitEffect & Readonly<{ n: number }>;
 type Bare = UnitEvent extends infer E ? (E extends unknown ? Omit<E, 'at'> : never) : never;

@@ -1,6 +1,6 @@
 import { type Role, roles } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
-import { type ApiError, api, type Settings } from '../../app/api.ts';
+import { type ApiError, api, type Settings } from '../../foundation/api.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 
 /** The school: its name, who reviews, and who has an account. */

@@ -1,7 +1,7 @@
 import type { AssetId, Entry } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type ApiError, api } from '../../app/api.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
 
 const longestSide = 2000;
 const edges = ['left', 'top', 'right', 'bottom'] as const;

@@ -1,7 +1,7 @@
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type ApiError, api, type FieldProblem, type ImportLine } from '../../app/api.ts';
+import { type ApiError, api, type FieldProblem, type ImportLine } from '../../foundation/api.ts';
 
 const mostBytes = 16 * 1024 * 1024;
 type Stage =

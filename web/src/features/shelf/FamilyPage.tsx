@@ -1,9 +1,9 @@
 import { type Entry, entriesOf, roleAtLeast } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type RevisionState } from '../../app/api.ts';
-import { usePageKeys } from '../../app/keys.ts';
-import { useAppSelector } from '../../app/store.ts';
+import { api, type RevisionState } from '../../foundation/api.ts';
+import { usePageKeys } from '../../foundation/keys.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { ChartsRoom } from './ChartsRoom.tsx';
 import { CodesRoom } from './CodesRoom.tsx';

@@ -1,7 +1,7 @@
 import { type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../app/api.ts';
+import { api } from '../../foundation/api.ts';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
 import { AddPicture } from './AddPicture.tsx';

@@ -1,6 +1,6 @@
 import { type Station, stations } from '@wire-trail/core';
 import { Link } from 'react-router';
-import { api } from '../../app/api.ts';
+import { api } from '../../foundation/api.ts';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 

@@ -1,6 +1,6 @@
 import { type Entry, readTable } from '@wire-trail/core';
 import { useState } from 'react';
-import { api, type Working } from '../../app/api.ts';
+import { api, type Working } from '../../foundation/api.ts';
 import { JobBar } from './table/JobBar.tsx';
 import { useJob } from './table/use-job.ts';
 

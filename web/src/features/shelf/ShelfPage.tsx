@@ -1,8 +1,8 @@
 import { findingWords, lintTraits, roleAtLeast, traitsOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../app/api.ts';
-import { useAppSelector } from '../../app/store.ts';
+import { api } from '../../foundation/api.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';

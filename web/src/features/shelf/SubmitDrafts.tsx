@@ -1,6 +1,6 @@
 import { keyOf } from '@wire-trail/core';
 import { useNavigate } from 'react-router';
-import { type ApiError, api } from '../../app/api.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
 import type { Shelved } from './FamilyPage.tsx';
 
 /** Hands every draft of a family to a reviewer together: what belongs together is published together. */

@@ -1,9 +1,9 @@
 import { type FormEvent, useState } from 'react';
 import { Navigate } from 'react-router';
-import { type ApiError, api } from '../../app/api.ts';
-import { rememberUser } from '../../app/remembered-user.ts';
-import { signedIn } from '../../app/session-slice.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
+import { rememberUser } from '../../foundation/remembered-user.ts';
+import { signedIn } from '../../foundation/session-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import './sign-in.css';
 
 export function SignInPage() {

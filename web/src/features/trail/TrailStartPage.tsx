@@ -1,17 +1,17 @@
 import { type Code, entriesOf, familyEntry, type Found as Hit, type Symptom } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
-import { useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { OpenWalks } from './OpenWalks.tsx';
 import './trail.css';
-import { keptBundle } from '../../offline/database.ts';
-import { type Bundles, useBundles } from '../../offline/use-bundles.ts';
-import { useFind } from '../../offline/use-find.ts';
-import { beginWalk } from '../../offline/walks.ts';
+import { keptBundle } from '../../foundation/device/database.ts';
+import { type Bundles, useBundles } from '../../foundation/device/use-bundles.ts';
+import { useFind } from '../../foundation/device/use-find.ts';
+import { beginWalk } from '../../foundation/device/walks.ts';
 import { FoundLine } from '../../parts/found/FoundLine.tsx';
 import { Generic } from '../../parts/generic/Generic.tsx';
 

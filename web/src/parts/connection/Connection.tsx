@@ -1,4 +1,4 @@
-import { useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 
 /** Whether there is a connection, and what is still kept on this device only. */
 export function Connection({ className = '' }: { className?: string }) {

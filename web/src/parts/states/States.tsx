@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { ApiError } from '../../app/api.ts';
+import type { ApiError } from '../../foundation/api.ts';
 
 /** Something is on its way. Named, so that a slow network does not look like an empty shelf. */
 export function Loading({ what }: { what: string }) {

@@ -1,8 +1,8 @@
 import { type Bundle, bundleFormat, bundleVersion, type Chart, type Entry, type FamilyId } from '@wire-trail/core';
 import { useMemo } from 'react';
-import { useAppDispatch } from '../../../app/store.ts';
+import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { draftEdited } from '../slice.ts';
+import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import './chart.css';
 import { DrawRoom } from './DrawRoom.tsx';
 import { PrintRoom } from './PrintRoom.tsx';

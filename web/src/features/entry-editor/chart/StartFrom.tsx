@@ -1,6 +1,6 @@
 import { assemble, type Chart, chartOf, entriesOf, insertChart, readChartText, textNoteWords } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
-import { api } from '../../../app/api.ts';
+import { api } from '../../../foundation/api.ts';
 import type { ChartAt } from './ChartStudio.tsx';
 
 /** A chart begun from text that was pasted, or from a chart of one's own. */

@@ -1,6 +1,6 @@
 import { entryOf, titleOf, touchedBy } from '@wire-trail/core';
 import { Link } from 'react-router';
-import { api } from '../../../app/api.ts';
+import { api } from '../../../foundation/api.ts';
 import type { ChartAt } from './ChartStudio.tsx';
 
 /** What a change of this chart touches: the codes and symptoms it serves, and the charts that call it, in every family. */

@@ -1,8 +1,8 @@
 import { type Code, type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
 import { useMemo } from 'react';
-import { useAppDispatch } from '../../../app/store.ts';
+import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { draftEdited } from '../slice.ts';
+import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { AccountsRoom } from './AccountsRoom.tsx';
 import { LookAlikeRoom } from './LookAlikeRoom.tsx';
 import './readout.css';

@@ -15,7 +15,7 @@ import {
   standings,
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
-import { type ApiError, api } from '../../../app/api.ts';
+import { type ApiError, api } from '../../../foundation/api.ts';
 import { Empty } from '../../../parts/states/States.tsx';
 import { routeNames } from './names.ts';
 import type { EditRoute } from './rooms.ts';

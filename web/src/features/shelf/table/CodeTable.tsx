@@ -2,7 +2,7 @@ import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-da
 import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type ApiError, api } from '../../../app/api.ts';
+import { type ApiError, api } from '../../../foundation/api.ts';
 import type { RoomProps, Shelved } from '../FamilyPage.tsx';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';

@@ -13,7 +13,7 @@ import {
 } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../../../app/api.ts';
+import { api } from '../../../foundation/api.ts';
 import type { Shelved } from '../FamilyPage.tsx';
 import { ImportPreview } from './ImportPreview.tsx';
 import type { ImportAnswer, ImportAsk } from './import.worker.ts';

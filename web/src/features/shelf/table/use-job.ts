@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { type ApiError, api, type Job } from '../../../app/api.ts';
-import { useAppDispatch } from '../../../app/store.ts';
+import { type ApiError, api, type Job } from '../../../foundation/api.ts';
+import { useAppDispatch } from '../../../foundation/store.ts';
 
 const everyMs = 300;
 

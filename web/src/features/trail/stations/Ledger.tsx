@@ -1,5 +1,5 @@
 import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
-import { api } from '../../../app/api.ts';
+import { api } from '../../../foundation/api.ts';
 import type { StationProps } from './station.tsx';
 
 /** What is still owed on this machine: by this walk, and by earlier ones as far as there is a connection. */

@@ -10,7 +10,7 @@ import {
 } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { api } from '../../../app/api.ts';
+import { api } from '../../../foundation/api.ts';
 import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
 import { Composition } from './Composition.tsx';
 import { Room, type StationProps } from './station.tsx';

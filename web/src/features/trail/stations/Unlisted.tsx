@@ -1,6 +1,6 @@
 import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
 import { useState } from 'react';
-import type { Happening } from '../../../offline/walks.ts';
+import type { Happening } from '../../../foundation/device/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 import { Generic } from '../../../parts/generic/Generic.tsx';
 import { Next, Room, type StationProps } from './station.tsx';

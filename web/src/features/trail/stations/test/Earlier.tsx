@@ -1,5 +1,5 @@
 import { type MeasureNode, stepKey } from '@wire-trail/core';
-import { api } from '../../../../app/api.ts';
+import { api } from '../../../../foundation/api.ts';
 import { byStep, driftWords, takenWords } from '../../../../parts/readings/past.ts';
 import type { BodyProps } from './NodeBody.tsx';
 

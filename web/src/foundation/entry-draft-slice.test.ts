@@ -10,7 +10,7 @@ import {
   rebased,
   redone,
   undone,
-} from './slice.ts';
+} from './entry-draft-slice.ts';
 
 const { reducer } = entryDraftSlice;
 const body = (title: string, suspects: string[] = []): Code =>

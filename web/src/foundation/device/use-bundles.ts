@@ -1,6 +1,6 @@
 import type { Bundle } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import { api } from '../app/api.ts';
+import { api } from '../api.ts';
 import { freshBundle } from './bundles.ts';
 import { keptBundles } from './database.ts';
 

@@ -1,7 +1,7 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { entryDraftSlice } from '../features/entry-editor/slice.ts';
-import { syncSlice } from '../offline/sync-slice.ts';
+import { entryDraftSlice } from './entry-draft-slice.ts';
+import { syncSlice } from './device/sync-slice.ts';
 import { api } from './api.ts';
 import { sessionSlice } from './session-slice.ts';
 import { viewSlice } from './view-slice.ts';

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
-import { api } from '../app/api.ts';
-import { signedOut } from '../app/session-slice.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { api } from '../api.ts';
+import { signedOut } from '../session-slice.ts';
+import { useAppDispatch, useAppSelector } from '../store.ts';
 import { allEvents } from './database.ts';
 import { sendWaiting } from './send.ts';
 import { connectionChanged, queueCounted, sendingChanged } from './sync-slice.ts';
