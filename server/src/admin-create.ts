@@ -1,12 +1,12 @@
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
-import { makeJobs } from './app/jobs.ts';
-import { Refusal } from './app/problem.ts';
-import { sessionCache } from './app/services.ts';
 import { readConfig } from './config.ts';
 import { connect, migrate } from './db/connect.ts';
 import { NewUser } from './features/users/routes.ts';
 import { addUser } from './features/users/service.ts';
+import { makeJobs } from './http/jobs.ts';
+import { Refusal } from './http/problem.ts';
+import { sessionCache } from './http/services.ts';
 
 const { values } = parseArgs({ options: { 'sign-in': { type: 'string' }, name: { type: 'string' } } });
 const ask = async (): Promise<string> => {

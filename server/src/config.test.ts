@@ -2,10 +2,10 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { sessionCache } from './app/services.ts';
 import { readConfig } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { transact } from './db/transact.ts';
+import { sessionCache } from './http/services.ts';
 import { serve } from './serve.ts';
 import { openSchool, Person, type School } from './testing/school.ts';
 

@@ -1,8 +1,8 @@
-import { makeJobs } from './app/jobs.ts';
-import { sessionCache } from './app/services.ts';
 import { readConfig } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { loadDemo } from './demo.ts';
+import { makeJobs } from './http/jobs.ts';
+import { sessionCache } from './http/services.ts';
 
 const config = readConfig(process.env);
 const now = () => new Date();

@@ -1,10 +1,10 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Services } from './app/services.ts';
 import { importBundle } from './features/imports/service.ts';
 import { writeSettings } from './features/settings/service.ts';
 import { addUser } from './features/users/service.ts';
 import { takeEvents } from './features/walks/service.ts';
+import type { Services } from './http/services.ts';
 
 /** Accounts of the demo school only; a production start makes none. */
 export const demoPassword = 'orrimar-demo';

@@ -3,10 +3,10 @@ import { createServer, type Server } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { createApp } from './app/app.ts';
-import type { Services } from './app/services.ts';
 import type { Config } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { loadDemo } from './demo.ts';
+import type { Services } from './http/services.ts';
 
 export type Running = Readonly<{ address: string; services: Services; demoLoaded: boolean; stop: () => Promise<void> }>;
 

@@ -3,7 +3,7 @@ import type { Quantity } from '../base/quantity.ts';
 import type { Amount, Band } from '../model/band.ts';
 import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from './band.ts';
-import type { ChartSurroundings } from './lint.ts';
+import type { ChartSurroundings } from './surroundings.ts';
 
 /** A temperature at which every thermistor that is in use has a resistance, to try a band out. */
 const tryCelsius = 25;

@@ -2,7 +2,7 @@ import type { Finding, Path } from '../base/finding.ts';
 import type { Quantity } from '../base/quantity.ts';
 import type { ChartNode, MeasureNode } from '../model/chart.ts';
 import type { ChartGraph } from './graph.ts';
-import type { ChartSurroundings } from './lint.ts';
+import type { ChartSurroundings } from './surroundings.ts';
 
 /** What is only there on something live: a reading of it on something dead says nothing, or that it is not dead. */
 const liveQuantities: ReadonlySet<Quantity> = new Set(['voltage', 'current', 'power']);

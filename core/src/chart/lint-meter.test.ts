@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Band, Instrument, type MeasureNode, measure } from '../index.ts';
 import { chart } from '../testing/charts.ts';
-import type { ChartSurroundings } from './lint.ts';
 import { lintMeter } from './lint-meter.ts';
+import type { ChartSurroundings } from './surroundings.ts';
 
 const nodes = (band: Band, quantity = 'resistance') =>
   chart([

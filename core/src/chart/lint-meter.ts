@@ -1,8 +1,8 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
-import type { ChartSurroundings } from './lint.ts';
 import { accuracyOf, statedAccuracy } from './measure.ts';
+import type { ChartSurroundings } from './surroundings.ts';
 import { typicalBand, typicalHeat } from './typical.ts';
 
 /** Below this share of a band that can be told as good, a meter is worth a word; one that leaves so much is a better one. */

@@ -9,7 +9,8 @@ import { entriesOf } from '../model/select.ts';
 import { chartsCalled, lintCalls, missingOfUse } from './calls.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
-import { type ChartSurroundings, lintChart, partsAbout, untestedSuspects } from './lint.ts';
+import { lintChart, partsAbout, untestedSuspects } from './lint.ts';
+import type { ChartSurroundings } from './surroundings.ts';
 
 /** What a family and its library say, as a chart is held against it. */
 function surroundings(bundle: Bundle): ChartSurroundings {

@@ -1,33 +1,15 @@
 import type { Finding, Path } from '../base/finding.ts';
-import type { HazardId, PartId } from '../base/ids.ts';
-import type { Quantity } from '../base/quantity.ts';
+import type { PartId } from '../base/ids.ts';
 import { scopes } from '../base/text.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Access } from '../model/access.ts';
 import type { Chart, ChartNode } from '../model/chart.ts';
-import type { Part } from '../model/family.ts';
-import type { Asset, Hazard, Instrument } from '../model/source.ts';
-import type { Parameters } from './band.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
 import { lintProbes } from './probes.ts';
-
-/** What a chart is held against: the family's own values and parts, and what the library says of hazards and meters. */
-export type ChartSurroundings = Readonly<{
-  parameters: Parameters;
-  /** What each parameter is a value of. */
-  quantities: ReadonlyMap<string, Quantity | 'ratio'>;
-  hazards: ReadonlyMap<HazardId, Hazard>;
-  ways: ReadonlyMap<string, Access>;
-  parts: ReadonlyMap<PartId, Part>;
-  instruments: ReadonlyMap<string, Instrument>;
-  pictures: ReadonlyMap<string, Asset>;
-  /** Routes that recalibrate. */
-  calibrating: ReadonlySet<string>;
-}>;
+import type { ChartSurroundings } from './surroundings.ts';
 
 /** Findings of one chart on its own. */
 export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: Path }): Finding[] {

@@ -116,6 +116,14 @@ export const AttachmentRule = z.strictObject({
 });
 export type AttachmentRule = z.infer<typeof AttachmentRule>;
 
+/** So many of a part in the system, of one generation where that is known. */
+export const Attached = z.strictObject({
+  part: Label,
+  count: z.number().int().min(0).max(1000),
+  generation: Label.optional(),
+});
+export type Attached = z.infer<typeof Attached>;
+
 export const Family = z.strictObject({
   kind: z.literal('family'),
   id: defines('family'),

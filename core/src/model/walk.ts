@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { Label, Prose } from '../base/text.ts';
-import { Attached } from '../unit/composition.ts';
 import { CodeText } from './code.ts';
-import { OptionName, SoftwareVersion } from './family.ts';
+import { Attached, OptionName, SoftwareVersion } from './family.ts';
 import { Seen } from './look.ts';
 import { defines, plain, ref, refOrText } from './reference.ts';
 import { TakenReading } from './taken.ts';

@@ -1,16 +1,6 @@
-import { z } from 'zod';
 import type { VariantId } from '../base/ids.ts';
-import { Label } from '../base/text.ts';
-import type { Family } from '../model/family.ts';
+import type { Attached, Family } from '../model/family.ts';
 import { withinVersions } from './plate.ts';
-
-/** So many of a part in the system, of one generation where that is known. */
-export const Attached = z.strictObject({
-  part: Label,
-  count: z.number().int().min(0).max(1000),
-  generation: Label.optional(),
-});
-export type Attached = z.infer<typeof Attached>;
 
 /** What does not go together in a system; facts only. */
 export type CompositionProblem =

@@ -17,10 +17,10 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
+import type { Attached } from '../model/family.ts';
 import type { Seen } from '../model/look.ts';
 import type { TakenReading } from '../model/taken.ts';
 import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from '../model/walk.ts';
-import type { Attached } from '../unit/composition.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;

@@ -8,8 +8,8 @@ import { sessionRoutes } from '../features/session/routes.ts';
 import { settingsRoutes } from '../features/settings/routes.ts';
 import { userRoutes } from '../features/users/routes.ts';
 import { walkRoutes } from '../features/walks/routes.ts';
+import type { Route } from '../http/route.ts';
 import { healthRoutes } from './health.ts';
-import type { Route } from './route.ts';
 
 /** Every route there is, with its least role. Served, documented and tested from this one table. */
 export const routes: readonly Route[] = [

@@ -1,9 +1,9 @@
 import { roles } from '@wire-trail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type ProblemCode, problemStatus, Refusal } from '../http/problem.ts';
 import { type Answer, openSchool, type Person, type School } from '../testing/school.ts';
 import { routes } from './access.ts';
 import { apiDocument } from './openapi.ts';
-import { type ProblemCode, problemStatus, Refusal } from './problem.ts';
 
 let school: School;
 beforeAll(async () => {

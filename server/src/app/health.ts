@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { route } from './route.ts';
+import { route } from '../http/route.ts';
 
 export const healthRoutes = [
   route({

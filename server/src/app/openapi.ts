@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Route } from './route.ts';
+import type { Route } from '../http/route.ts';
 
 type Json = Record<string, unknown>;
 

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { JobView } from '../app/jobs.ts';
+import type { JobView } from '../http/jobs.ts';
 import { openSchool, type Person, type School } from '../testing/school.ts';
 
 const demo = JSON.parse(readFileSync(new URL('../../../demo/brindlewick-g4.json', import.meta.url), 'utf8'));

@@ -4,11 +4,11 @@ import type { AddressInfo } from 'node:net';
 import type { Role } from '@wire-trail/core';
 import { inject } from 'vitest';
 import { createApp } from '../app/app.ts';
-import type { Services } from '../app/services.ts';
 import { type Config, readConfig } from '../config.ts';
 import { connect, createDatabase, migrate } from '../db/connect.ts';
 import { importBundle } from '../features/imports/service.ts';
 import { addUser } from '../features/users/service.ts';
+import type { Services } from '../http/services.ts';
 
 export type Answer = Readonly<{ status: number; body: never; headers: Headers }>;
 

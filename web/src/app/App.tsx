@@ -7,12 +7,12 @@ import { RouterProvider } from 'react-router/dom';
 import { SignInPage } from '../features/sign-in/SignInPage.tsx';
 import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
 import { useSync } from '../foundation/device/use-sync.ts';
-import { Loading } from '../parts/states/States.tsx';
-import { Crash } from './Crash.tsx';
-import { Shell } from './Shell.tsx';
 import { useAppSelector } from '../foundation/store.ts';
 import { themeOf } from '../foundation/theme.ts';
 import { useSession } from '../foundation/use-session.ts';
+import { Loading } from '../parts/states/States.tsx';
+import { Crash } from './Crash.tsx';
+import { Shell } from './Shell.tsx';
 
 // a technician's first load holds the start of the trail only; the rest comes when it is opened, or just before
 const WalkPage = lazy(() => import('../features/trail/WalkPage.tsx'));

@@ -1,12 +1,12 @@
 import { roleAtLeast } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
-import { Connection } from '../parts/connection/Connection.tsx';
 import { api } from '../foundation/api.ts';
-import { Help } from './Help.tsx';
 import { usePageKeys } from '../foundation/keys.ts';
 import { rememberUser } from '../foundation/remembered-user.ts';
 import { signedOut } from '../foundation/session-slice.ts';
+import { Connection } from '../parts/connection/Connection.tsx';
+import { Help } from './Help.tsx';
 import './shell.css';
 import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
 import { keysToggled, modeChosen } from '../foundation/view-slice.ts';

@@ -1,8 +1,8 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { entryDraftSlice } from './entry-draft-slice.ts';
-import { syncSlice } from './device/sync-slice.ts';
 import { api } from './api.ts';
+import { syncSlice } from './device/sync-slice.ts';
+import { entryDraftSlice } from './entry-draft-slice.ts';
 import { sessionSlice } from './session-slice.ts';
 import { viewSlice } from './view-slice.ts';
 

@@ -6,9 +6,9 @@ import { MemoryRouter } from 'react-router';
 import { vi } from 'vitest';
 import dryer from '../../../core/src/testing/velmarrow-d1.json';
 import demo from '../../../demo/brindlewick-g4.json';
-import { makeStore } from '../foundation/store.ts';
 import { trailData } from '../features/trail/trail-data.ts';
 import type { Happening } from '../foundation/device/walks.ts';
+import { makeStore } from '../foundation/store.ts';
 
 /** A bundle file as the demo ships it, read. */
 export const readDemo = (json: unknown): Bundle => {

@@ -1,6 +1,6 @@
 import { AssetId } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { keepPicture, readPicture } from './service.ts';
 
 export const assetRoutes = [

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { Entry, EntryOf } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { Services } from '../../app/services.ts';
 import type { Db, Transaction } from '../../db/connect.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
 
 type Asset = EntryOf<'asset'>;
 export type PictureType = Asset['type'];

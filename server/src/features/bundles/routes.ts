@@ -1,6 +1,6 @@
 import { Bundle, CodeText, Family, FamilyId, Mode, Panel } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { begunFamilies, codesLike, currentBundle, listFamilies, sharedBundle, unpack } from './service.ts';
 
 export const bundleRoutes = [

@@ -12,9 +12,9 @@ import {
   linksOf,
   plainCode,
 } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { Services } from '../../app/services.ts';
 import type { Db, Transaction } from '../../db/connect.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
 import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
 

@@ -1,6 +1,6 @@
 import { type Entry, type EntryKey, keyOf, keyText, linksOf, plainCode, titleOf } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
 import type { Transaction } from '../../db/connect.ts';
+import { Refusal } from '../../http/problem.ts';
 
 const perBatch = 250;
 

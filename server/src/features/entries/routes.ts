@@ -1,6 +1,6 @@
 import { ChartId, Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { Job } from '../jobs/routes.ts';
 import {
   chartUses,

@@ -12,11 +12,11 @@ import {
   titleOf,
   touchedBy,
 } from '@wire-trail/core';
-import type { JobView } from '../../app/jobs.ts';
-import { Refusal } from '../../app/problem.ts';
-import type { User } from '../../app/route.ts';
-import type { Services } from '../../app/services.ts';
 import { transact } from '../../db/transact.ts';
+import type { JobView } from '../../http/jobs.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
+import type { User } from '../../http/user.ts';
 import { addSet, markRevisions } from '../publishing/store.ts';
 import { addRevisions, discardEntries } from './bulk.ts';
 import {

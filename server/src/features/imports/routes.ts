@@ -1,6 +1,6 @@
 import { EntryKey } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { importBundle, previewImport } from './service.ts';
 
 const Line = z.strictObject({

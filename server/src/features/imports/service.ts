@@ -1,8 +1,8 @@
 import { type Bundle, type EntryKey, familyOf, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
 import { unpackPictures } from '../assets/service.ts';
 import { addRevisions } from '../entries/bulk.ts';
 import { chosenRevisions } from '../entries/store.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 
 const Address = z.object({ id: z.uuid() });
 export const Job = z.strictObject({

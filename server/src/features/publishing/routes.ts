@@ -1,6 +1,6 @@
 import { Entry, EntryKey, FamilyId, stations } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { findingsOf, publishSet, readSet, returnSet, sets, submit } from './service.ts';
 
 const SetId = z.object({ id: z.coerce.number().int().positive() });

@@ -15,11 +15,11 @@ import {
   roleAtLeast,
   stationOf,
 } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { User } from '../../app/route.ts';
-import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
+import type { User } from '../../http/user.ts';
 import { assembleBundle, storeBundle } from '../bundles/service.ts';
 import { makePublished } from '../entries/bulk.ts';
 import { workingEntries } from '../entries/service.ts';

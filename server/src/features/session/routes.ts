@@ -1,8 +1,8 @@
 import { Role } from '@wire-trail/core';
 import { z } from 'zod';
-import { Refusal } from '../../app/problem.ts';
-import { route } from '../../app/route.ts';
-import { beginSession, endSession, sessionOf } from '../../app/session.ts';
+import { Refusal } from '../../http/problem.ts';
+import { route } from '../../http/route.ts';
+import { beginSession, endSession, sessionOf } from '../../http/session.ts';
 import { checkSignIn } from './service.ts';
 
 export const UserView = z.strictObject({ id: z.number(), name: z.string(), signIn: z.string(), role: Role });

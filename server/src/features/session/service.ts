@@ -1,8 +1,8 @@
 import { hash, verify } from '@node-rs/argon2';
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
-import { Refusal } from '../../app/problem.ts';
-import type { User } from '../../app/route.ts';
-import type { Services } from '../../app/services.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
+import type { User } from '../../http/user.ts';
 
 /** argon2id by default; 19 MiB, two rounds: the least that is recommended for interactive sign-in. */
 export const hashPassword = (password: string): Promise<string> =>

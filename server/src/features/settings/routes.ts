@@ -1,13 +1,6 @@
-import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
+import { SchoolSettings } from './school-settings.ts';
 import { readSettings, writeSettings } from './service.ts';
-
-export const SchoolSettings = z.strictObject({
-  schoolName: z.string().trim().min(1).max(120),
-  /** The author may publish: for a school of one. The history says so. */
-  ownReview: z.boolean(),
-});
-export type SchoolSettings = z.infer<typeof SchoolSettings>;
 
 export const settingsRoutes = [
   route({

@@ -1,5 +1,5 @@
 import type { Db, Transaction } from '../../db/connect.ts';
-import type { SchoolSettings } from './routes.ts';
+import type { SchoolSettings } from './school-settings.ts';
 
 const defaults: SchoolSettings = { schoolName: 'Service school', ownReview: false };
 const name = 'school';

@@ -1,6 +1,6 @@
 import { Role } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { UserView } from '../session/routes.ts';
 import { addUser, changeUser, listUsers } from './service.ts';
 

@@ -1,8 +1,8 @@
 import type { Role } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { User } from '../../app/route.ts';
-import type { Services } from '../../app/services.ts';
 import { transact } from '../../db/transact.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
+import type { User } from '../../http/user.ts';
 import { hashPassword } from '../session/service.ts';
 
 const duplicateKey = 1062;

@@ -1,6 +1,6 @@
 import { Attached, FamilyId, TakenReading, WalkEvent } from '@wire-trail/core';
 import { z } from 'zod';
-import { route } from '../../app/route.ts';
+import { route } from '../../http/route.ts';
 import { machineHistory, openQuestions, readLog, readWalk, settleQuestion, takeEvents, triesOf } from './service.ts';
 
 const State = z.enum(['open', 'waiting', 'closed']);

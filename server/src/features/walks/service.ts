@@ -1,9 +1,9 @@
 import { foldWalk, ledgerOf, type Problem, problemsOf, readingsTaken, roleAtLeast, WalkEvent } from '@wire-trail/core';
-import { Refusal } from '../../app/problem.ts';
-import type { User } from '../../app/route.ts';
-import type { Services } from '../../app/services.ts';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { Services } from '../../http/services.ts';
+import type { User } from '../../http/user.ts';
 import { addEvent, countTries, eventsOf, eventsOfMachine, listWalks, lockWalk, rewriteWalk } from './store.ts';
 
 export type Taken = Readonly<{

@@ -8,11 +8,11 @@ import {
   showsCode,
   slipWords,
 } from '@wire-trail/core';
+import type { Described } from '../../foundation/entry-draft-slice.ts';
 import { Attempts } from '../../parts/attempts/Attempts.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
-import type { Described } from '../../foundation/entry-draft-slice.ts';
 
 /** The panel playing the code as it stands in the draft, and what the machine works out from it. */
 export function Beside({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {

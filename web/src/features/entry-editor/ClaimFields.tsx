@@ -1,5 +1,5 @@
 import { type Claim, entriesOf, standings } from '@wire-trail/core';
-import type { FieldProps } from './Fields.tsx';
+import type { FieldProps } from './field-props.ts';
 import { Choice, Text } from './inputs.tsx';
 
 const about = ['saw', 'does', 'suspects', 'detection', 'reading', 'other'] as const;

@@ -3,11 +3,19 @@ import { type EntryKey, entrySchemas, sameJson, titleOf } from '@wire-trail/core
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api, type RevisionWithBody, type Stale } from '../../foundation/api.ts';
+import {
+  type DraftState,
+  draftEdited,
+  draftSaved,
+  entryIn,
+  rebased,
+  redone,
+  undone,
+} from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { keepDraft } from './kept-draft.ts';
-import { type DraftState, draftEdited, draftSaved, entryIn, rebased, redone, undone } from '../../foundation/entry-draft-slice.ts';
 
 type Props = Readonly<{
   entryKey: EntryKey;

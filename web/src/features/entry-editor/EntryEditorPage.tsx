@@ -7,6 +7,7 @@ import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';
 import { chartRooms } from './chart/rooms.ts';
 import './entry-editor.css';
+import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from '../../foundation/entry-draft-slice.ts';
 import { EditorBar } from './EditorBar.tsx';
 import { EntryView } from './EntryView.tsx';
 import { History } from './History.tsx';
@@ -14,7 +15,6 @@ import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
 import { readoutRooms } from './readout/rooms.ts';
 import { routeRooms } from './route/rooms.ts';
-import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from '../../foundation/entry-draft-slice.ts';
 
 const always = ['What changed', 'History'] as const;
 /** Kinds with several rooms name them; the others have one. */

@@ -1,18 +1,12 @@
 import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChartUseFields } from './ChartUseFields.tsx';
 import { ClaimFields } from './ClaimFields.tsx';
+import type { FieldProps } from './field-props.ts';
 import { Choice, Lines, NumberField, Text } from './inputs.tsx';
 import { SuspectFields } from './SuspectFields.tsx';
-import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
-
-export type FieldProps = Readonly<{
-  body: Described;
-  bodies: { entries: Entry[] };
-  edit: (change: Partial<Described>, about: string) => void;
-  wrong: (path: string) => string | null;
-}>;
 
 /** What the length of the run that proves a repair follows from; typed in seconds. */
 const spans = [

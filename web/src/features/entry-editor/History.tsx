@@ -1,9 +1,9 @@
 import { diff, type EntryKey } from '@wire-trail/core';
 import { useState } from 'react';
 import { api, type EntryView } from '../../foundation/api.ts';
+import { type Body, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
-import { type Body, draftEdited } from '../../foundation/entry-draft-slice.ts';
 
 /** Every revision. Restoring an old one puts its text into the draft; saving appends, nothing is overwritten. */
 export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryView | null }) {

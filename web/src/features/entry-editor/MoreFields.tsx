@@ -1,9 +1,9 @@
 import { type Code, type Entry, entrySchemas, type Symptom } from '@wire-trail/core';
+import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
-import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 
 const here = [
   'group',

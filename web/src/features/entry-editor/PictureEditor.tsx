@@ -1,8 +1,8 @@
 import type { EntryOf } from '@wire-trail/core';
 import type { MouseEvent } from 'react';
+import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { Text } from './inputs.tsx';
-import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 
 type Asset = EntryOf<'asset'>;
 

@@ -1,10 +1,10 @@
 import { type Entry, entrySchemas } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
-import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 
 const fixed = ['kind', 'id', 'family'] as const;
 const none: readonly string[] = [];

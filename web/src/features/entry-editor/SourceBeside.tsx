@@ -1,6 +1,6 @@
 import { type Entry, leaningOn, type Source } from '@wire-trail/core';
-import { useAppDispatch } from '../../foundation/store.ts';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
+import { useAppDispatch } from '../../foundation/store.ts';
 
 /** Everything that leans on a source; after a new edition, the list of what to look at again. */
 export function SourceBeside({ source, bodies }: { source: Source; bodies: { entries: Entry[] } }) {

@@ -1,6 +1,6 @@
 import { entriesOf, type Suspect } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
-import type { FieldProps } from './Fields.tsx';
+import type { FieldProps } from './field-props.ts';
 import { Choice, NumberField, Text } from './inputs.tsx';
 
 /** Suspects in the order to think of them, each with its reason. Alt and an arrow moves one; every move can be undone. */

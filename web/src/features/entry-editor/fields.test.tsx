@@ -2,11 +2,11 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type Code, entryOf } from '@wire-trail/core';
 import { Provider } from 'react-redux';
 import { afterEach, describe, expect, it } from 'vitest';
+import { draftOpened, redone, undone } from '../../foundation/entry-draft-slice.ts';
 import { makeStore, useAppSelector } from '../../foundation/store.ts';
 import { glasswasher } from '../../testing/trail.tsx';
 import { Fields } from './Fields.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
-import { draftOpened, redone, undone } from '../../foundation/entry-draft-slice.ts';
 
 const k19 = entryOf(glasswasher, 'code', 'k19') as Code;
 

@@ -2,11 +2,11 @@ import Dialog from '@mui/material/Dialog';
 import { type CodeId, type Found, roleAtLeast, type SymptomId } from '@wire-trail/core';
 import { type KeyboardEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAppSelector } from '../../foundation/store.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
 import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { useFind } from '../../foundation/device/use-find.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { FoundLine } from '../../parts/found/FoundLine.tsx';
 
 /** The one box: codes, units, suspects and words, from anywhere. */

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { useAppSelector } from '../../foundation/store.ts';
 import { allEvents, type KeptEvent, keepEvents } from '../../foundation/device/database.ts';
 import { announceKept } from '../../foundation/device/use-sync.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 
 /** What the server would not take, with its reason. It stays on the device, and can be sent once more. */
 export function NotTaken() {

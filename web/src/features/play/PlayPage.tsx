@@ -2,9 +2,9 @@ import { type Bundle, bundleFormat, bundleVersion, type FamilyId, roleAtLeast } 
 import { useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
-import { useAppSelector } from '../../foundation/store.ts';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Bench } from './Bench.tsx';
 

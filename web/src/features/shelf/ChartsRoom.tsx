@@ -12,7 +12,7 @@ import { Link } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
-import type { RoomProps } from './FamilyPage.tsx';
+import type { RoomProps } from './tab-props.ts';
 
 /** Every chart of the family, and the shared ones it uses: what it serves, how long it takes, where it may end. */
 export function ChartsRoom({ entries, family, writes }: RoomProps) {

@@ -5,7 +5,7 @@ import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
-import type { RoomProps, Shelved } from './FamilyPage.tsx';
+import type { RoomProps, Shelved } from './tab-props.ts';
 
 const CodeTable = lazy(() => import('./table/CodeTable.tsx').then((m) => ({ default: m.CodeTable })));
 

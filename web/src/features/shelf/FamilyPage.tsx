@@ -1,7 +1,7 @@
-import { type Entry, entriesOf, roleAtLeast } from '@wire-trail/core';
+import { entriesOf, roleAtLeast } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type RevisionState } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { usePageKeys } from '../../foundation/keys.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
@@ -13,11 +13,9 @@ import { PanelRoom } from './PanelRoom.tsx';
 import { ReadoutsRoom } from './ReadoutsRoom.tsx';
 import { RoutesRoom, SourcesRoom } from './Rooms.tsx';
 import { SettingsRoom } from './SettingsRoom.tsx';
+import type { RoomProps, Shelved } from './tab-props.ts';
 import './shelf.css';
 import { SubmitDrafts } from './SubmitDrafts.tsx';
-
-export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
-export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
 
 const rooms = ['Panel', 'Modes', 'Readouts', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
 type RoomName = (typeof rooms)[number];

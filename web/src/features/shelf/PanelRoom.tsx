@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { AddEntry } from './AddEntry.tsx';
-import type { RoomProps } from './FamilyPage.tsx';
+import type { RoomProps } from './tab-props.ts';
 
 /** The unit's faces, its controls to be tried, its badges and variants. */
 export function PanelRoom({ entries, family, writes }: RoomProps) {

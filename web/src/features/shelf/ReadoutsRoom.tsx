@@ -15,7 +15,7 @@ import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
-import type { RoomProps } from './FamilyPage.tsx';
+import type { RoomProps } from './tab-props.ts';
 
 const kinds = {
   lamps: 'lamps',

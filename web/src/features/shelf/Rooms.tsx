@@ -13,7 +13,7 @@ import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
-import type { RoomProps } from './FamilyPage.tsx';
+import type { RoomProps } from './tab-props.ts';
 
 const bodies = (props: RoomProps) => ({ entries: props.entries.map((e) => e.body) });
 

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import { AddEntry } from './AddEntry.tsx';
-import type { RoomProps } from './FamilyPage.tsx';
+import type { RoomProps } from './tab-props.ts';
 
 /** Settings with how they are shown, what they may be, and the right one by variant. */
 export function SettingsRoom({ entries, family, writes }: RoomProps) {

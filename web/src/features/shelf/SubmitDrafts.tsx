@@ -1,7 +1,7 @@
 import { keyOf } from '@wire-trail/core';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
-import type { Shelved } from './FamilyPage.tsx';
+import type { Shelved } from './tab-props.ts';
 
 /** Hands every draft of a family to a reviewer together: what belongs together is published together. */
 export function SubmitDrafts({ family, entries }: { family: string; entries: readonly Shelved[] }) {

@@ -1,8 +1,8 @@
 import { type Bundle, currentStation, entryOf, familyEntry, foldWalk, type Walk } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { useAppSelector } from '../../foundation/store.ts';
 import { allEvents } from '../../foundation/device/database.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
 

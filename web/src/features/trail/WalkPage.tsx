@@ -9,9 +9,9 @@ import {
 } from '@wire-trail/core';
 import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { usePageKeys } from '../../foundation/keys.ts';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
+import { usePageKeys } from '../../foundation/keys.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';

@@ -1,8 +1,8 @@
 import { foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/core';
 import { useCallback, useEffect, useState } from 'react';
-import { useAppSelector } from '../../foundation/store.ts';
 import { eventsOfWalk } from '../../foundation/device/database.ts';
 import { bringWalk, type Happening, keepHappenings } from '../../foundation/device/walks.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 
 export type OpenWalk = Readonly<{
   status: 'loading' | 'missing' | 'open';

@@ -10,9 +10,9 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAppSelector } from '../../foundation/store.ts';
 import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
+import { useAppSelector } from '../../foundation/store.ts';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';

@@ -1,10 +1,9 @@
-import type { Control, ControlId, Face, LampColour, LampState, PlaceId, Sign, SignId } from '@wire-trail/core';
+import type { Control, ControlId, Face, PlaceId, Sign, SignId } from '@wire-trail/core';
 import { type KeyboardEvent, useId } from 'react';
 import { ControlMark } from './ControlMark.tsx';
+import type { LampShow } from './lamp-show.ts';
 import { SignMark } from './SignMark.tsx';
 import './panel.css';
-
-export type LampShow = Readonly<{ state: LampState | 'dim' | 'unsure' | 'unseen'; colour?: LampColour }>;
 
 export type PanelProps = Readonly<{
   face: Face;

@@ -1,6 +1,6 @@
 import { type Sign, segmentsOf } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
-import type { LampShow } from './PanelDrawing.tsx';
+import type { LampShow } from './lamp-show.ts';
 
 type Props = Readonly<{
   sign: Sign;

@@ -1,5 +1,5 @@
 import type { Mode, SignId } from '@wire-trail/core';
-import type { LampShow } from './PanelDrawing.tsx';
+import type { LampShow } from './lamp-show.ts';
 
 /** Lamps of a mode that shows fixed signs, such as standby. */
 export function lampsOfMode(mode: Mode | null | undefined): Map<SignId, LampShow> {

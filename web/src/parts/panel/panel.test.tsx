@@ -2,8 +2,9 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type Control, entriesOf, type Face, type PlaceId } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { glasswasher, velmarrow } from '../../testing/trail.tsx';
+import type { LampShow } from './lamp-show.ts';
 import { lampsOfMode } from './lamps-of-mode.ts';
-import { type LampShow, PanelDrawing } from './PanelDrawing.tsx';
+import { PanelDrawing } from './PanelDrawing.tsx';
 
 const face = (bundle = glasswasher) => entriesOf(bundle, 'panel')[0]?.faces[0] as Face;
 const names = () => screen.getAllByLabelText(/^lamp/).map((e) => e.getAttribute('aria-label'));

@@ -1,5 +1,5 @@
 import { type ControlId, type PlaceId, type SignId, showsNow, type UnitPlan, type UnitState } from '@wire-trail/core';
-import type { LampShow } from './PanelDrawing.tsx';
+import type { LampShow } from './lamp-show.ts';
 
 /**
  * What the drawn panel shows of a played unit: lamps, texts, sounds, and where its controls stand. With `atMs`, an

@@ -1,7 +1,7 @@
 import { litAt, type Readout, type Scene, type SignId, sceneAt, schedule } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { wantsStill } from '../../foundation/motion.ts';
-import type { LampShow } from './PanelDrawing.tsx';
+import type { LampShow } from './lamp-show.ts';
 
 /** Drawn so often in a second: a lamp of 3 Hz is seen to blink, and the page stays calm. */
 const everyMs = 50;

@@ -1,15 +1,13 @@
 import { type Bundle, bundleFormat, bundleVersion, type Chart, type Entry, type FamilyId } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
+import type { ChartAt } from './chart-at.ts';
 import './chart.css';
 import { DrawRoom } from './DrawRoom.tsx';
 import { PrintRoom } from './PrintRoom.tsx';
-import type { EditChart } from './rooms.ts';
 import { TryRoom } from './TryRoom.tsx';
-
-export type ChartAt = Readonly<{ body: Chart; bodies: { entries: Entry[] }; bundle: Bundle; onEdit: EditChart }>;
 
 /** Steps are drawn and outlined, not filled into a form. */
 const elsewhere = ['nodes', 'start'] as const;

@@ -1,7 +1,7 @@
 import { entryOf, findingsOfChart, findingWords } from '@wire-trail/core';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Loading } from '../../../parts/states/States.tsx';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 import { NodeForm } from './NodeForm.tsx';
 import { Outline } from './Outline.tsx';
 import { StartFrom } from './StartFrom.tsx';

@@ -1,6 +1,6 @@
 import { type Chart, headOf, nodeKinds } from '@wire-trail/core';
 import { useState } from 'react';
-import type { Entry } from './Outline.tsx';
+import type { Entry } from './entering.ts';
 
 const labels: Readonly<Record<Entry['what'], string>> = {
   step: 'new step',

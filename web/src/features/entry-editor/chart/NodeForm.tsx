@@ -16,7 +16,7 @@ import { problemsIn } from '../entry-problems.ts';
 import { Choice, Text } from '../inputs.tsx';
 import { SchemaFields } from '../SchemaFields.tsx';
 import { shapeOf } from '../schema.ts';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 
 /** Ways on are led in the outline and the drawing; the rest of a step is this form. */
 const led = new Set([

@@ -23,6 +23,7 @@ import {
 } from '@wire-trail/core';
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Entering } from './Entering.tsx';
+import type { Entry } from './entering.ts';
 import type { EditChart } from './rooms.ts';
 
 type Props = Readonly<{
@@ -31,14 +32,6 @@ type Props = Readonly<{
   troubled: ReadonlyMap<string, Severity>;
   onPick: (id: string | null) => void;
   onEdit: EditChart;
-}>;
-
-/** What is being typed into the outline, and where. */
-export type Entry = Readonly<{
-  what: 'step' | 'answer' | 'title' | 'rename' | 'link' | 'kind';
-  row: number;
-  place: Place | null;
-  node: string | null;
 }>;
 
 const help: ReadonlyArray<readonly [string, string]> = [

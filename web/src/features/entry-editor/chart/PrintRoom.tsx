@@ -10,7 +10,7 @@ import {
 import { useMemo, useState } from 'react';
 import { SheetView } from '../../../parts/sheet/SheetView.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 
 const forms = ['page', 'card', 'outline', 'Mermaid'] as const;
 type Form = (typeof forms)[number];

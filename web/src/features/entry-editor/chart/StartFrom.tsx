@@ -1,7 +1,7 @@
 import { assemble, type Chart, chartOf, entriesOf, insertChart, readChartText, textNoteWords } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { api } from '../../../foundation/api.ts';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 
 /** A chart begun from text that was pasted, or from a chart of one's own. */
 export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: () => void }) {

@@ -1,7 +1,7 @@
 import { entryOf, titleOf, touchedBy } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 
 /** What a change of this chart touches: the codes and symptoms it serves, and the charts that call it, in every family. */
 export function Touched({ body, bodies }: ChartAt) {

@@ -10,7 +10,7 @@ import {
   walkChart,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import type { ChartAt } from './ChartStudio.tsx';
+import type { ChartAt } from './chart-at.ts';
 
 /** The chart walked at the desk: every answer by a click, what goes by itself goes by itself. */
 export function TryRoom({ body, bodies }: ChartAt) {

@@ -10,7 +10,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
-import type { ReadoutAt } from './ReadoutStudio.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 
 /** The same lamps with their weights turned round: which end counts as 1. */
 const turned = (stage: Stage): Stage => {

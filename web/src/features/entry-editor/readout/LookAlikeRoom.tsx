@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
 import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
-import type { ReadoutAt } from './ReadoutStudio.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 
 /** Look-alikes of a readout as it stands, worked out in a worker a moment after it last changed. */
 function useLookAlikes(readout: ReadoutAt['body'], texts: readonly string[]): readonly LookAlike[] | null {

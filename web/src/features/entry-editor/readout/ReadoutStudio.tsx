@@ -1,25 +1,14 @@
-import { type Code, type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
+import { type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { AccountsRoom } from './AccountsRoom.tsx';
 import { LookAlikeRoom } from './LookAlikeRoom.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 import './readout.css';
-import type { EditReadout } from './rooms.ts';
 import { ShownRoom } from './ShownRoom.tsx';
 import { VectorsRoom } from './VectorsRoom.tsx';
-
-/** What every room of a readout needs of the unit. */
-export type ReadoutAt = Readonly<{
-  body: Readout;
-  bodies: { entries: Entry[] };
-  codes: readonly Code[];
-  /** Every code's text once. */
-  texts: readonly string[];
-  nameOf: (sign: string) => string;
-  onEdit: EditReadout;
-}>;
 
 const elsewhere = ['vectors', 'accounts'] as const;
 

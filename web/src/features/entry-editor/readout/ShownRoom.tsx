@@ -12,7 +12,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { faceOfSign } from '../../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
-import type { ReadoutAt } from './ReadoutStudio.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 import { StageTable } from './StageTable.tsx';
 import { Timeline } from './Timeline.tsx';
 

@@ -1,7 +1,7 @@
 import { decode, encode, type Listed, looksOf, readSaid, runVectors, type TestVector } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
-import type { ReadoutAt } from './ReadoutStudio.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 
 /** Things seen on a real unit with what they stood for: kept, and tried again at every save. */
 export function VectorsRoom({ body, texts, nameOf, onEdit }: ReadoutAt) {

@@ -7,7 +7,7 @@ import launchJson from '../../../../../demo/sandrelle-l6.json';
 import { glasswasher, readDemo, show } from '../../../testing/trail.tsx';
 import { AccountsRoom } from './AccountsRoom.tsx';
 import { LookAlikeRoom } from './LookAlikeRoom.tsx';
-import type { ReadoutAt } from './ReadoutStudio.tsx';
+import type { ReadoutAt } from './readout-at.ts';
 import { ShownRoom } from './ShownRoom.tsx';
 import { VectorsRoom } from './VectorsRoom.tsx';
 

@@ -19,6 +19,7 @@ import {
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
+import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { OddsCard } from '../../../parts/odds/OddsCard.tsx';
 import { useOdds } from '../../../parts/odds/use-odds.ts';
@@ -27,7 +28,6 @@ import { unitShow } from '../../../parts/panel/unit-show.ts';
 import { ScoreDrawing } from '../../../parts/score/ScoreDrawing.tsx';
 import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEditor.tsx';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import type { EditRoute } from './rooms.ts';
 import './route.css';
 import { AccountsView } from './AccountsView.tsx';

@@ -17,8 +17,8 @@ import {
   weighLamps,
 } from '@wire-trail/core';
 import { type KeyboardEvent, useRef, useState } from 'react';
-import { useAppDispatch } from '../../../foundation/store.ts';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
+import { useAppDispatch } from '../../../foundation/store.ts';
 import { FaceBoard } from './FaceBoard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';

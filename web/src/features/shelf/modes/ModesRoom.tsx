@@ -11,7 +11,7 @@ import {
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Empty, Loading } from '../../../parts/states/States.tsx';
-import type { RoomProps } from '../FamilyPage.tsx';
+import type { RoomProps } from '../tab-props.ts';
 import './modes.css';
 
 const ModesGraph = lazy(() => import('./ModesGraph.tsx'));

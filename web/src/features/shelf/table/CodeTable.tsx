@@ -3,7 +3,7 @@ import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, wri
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../../foundation/api.ts';
-import type { RoomProps, Shelved } from '../FamilyPage.tsx';
+import type { RoomProps, Shelved } from '../tab-props.ts';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { JobBar } from './JobBar.tsx';

@@ -14,7 +14,7 @@ import {
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../../foundation/api.ts';
-import type { Shelved } from '../FamilyPage.tsx';
+import type { Shelved } from '../tab-props.ts';
 import { ImportPreview } from './ImportPreview.tsx';
 import type { ImportAnswer, ImportAsk } from './import.worker.ts';
 import { JobBar } from './JobBar.tsx';

@@ -1,5 +1,5 @@
 import { type CoachCard, controlsAfter, type SignId } from '@wire-trail/core';
-import type { LampShow } from '../../../../parts/panel/PanelDrawing.tsx';
+import type { LampShow } from '../../../../parts/panel/lamp-show.ts';
 import type { TrailData } from '../../trail-data.ts';
 
 /** What the panel shows while a card is up: controls as they then stand, what to touch, what to see. */

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { takenWords } from '../../../../parts/readings/past.ts';
 import { Next, Room, type StationProps } from '../station.tsx';
 import { Measure } from '../test/Measure.tsx';
-import { runOf } from './ProveStation.tsx';
+import { runOf } from './run-of.ts';
 
 type Measured = Readonly<{
   key: string;

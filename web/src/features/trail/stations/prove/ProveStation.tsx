@@ -1,14 +1,7 @@
-import { proveRun } from '@wire-trail/core';
 import { Room, type StationProps } from '../station.tsx';
 import { Until } from '../test/Wait.tsx';
 import { Close } from './Close.tsx';
 import { Run } from './Run.tsx';
-
-/** The run that proves it; one cycle where nothing says how the fault is detected. */
-export const runOf = ({ subject }: StationProps['data']) =>
-  proveRun(subject?.detection ?? { notWatchedCycles: 0, inARow: 1, erasedAfterCleanCycles: null });
-
-export const plural = (word: string, n: number): string => (n === 1 ? word : `${word}s`);
 
 /** Run the unit: does it return, after how many cycles; readings before and after; what fixed it. */
 export function ProveStation(props: StationProps) {

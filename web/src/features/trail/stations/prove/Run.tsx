@@ -2,7 +2,7 @@ import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Next, Room, type StationProps } from '../station.tsx';
 import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
-import { plural, runOf } from './ProveStation.tsx';
+import { plural, runOf } from './run-of.ts';
 
 const tomorrowMs = 86_400_000;
 

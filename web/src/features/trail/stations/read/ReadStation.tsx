@@ -13,8 +13,8 @@ import {
   signsOfReads,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import { usePageKeys } from '../../../../foundation/keys.ts';
 import type { Happening } from '../../../../foundation/device/walks.ts';
+import { usePageKeys } from '../../../../foundation/keys.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { faceOfSign } from '../../../../parts/panel/face-of-sign.ts';
 import { Several } from '../Several.tsx';

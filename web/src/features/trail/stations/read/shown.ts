@@ -1,5 +1,5 @@
 import { isRhythmic, type Look, type SignId, type Stage, signsOfReads } from '@wire-trail/core';
-import type { LampShow } from '../../../../parts/panel/PanelDrawing.tsx';
+import type { LampShow } from '../../../../parts/panel/lamp-show.ts';
 import type { Reading } from './use-reading.ts';
 
 /** A lamp that was seen to light counts as a look at it alone. */

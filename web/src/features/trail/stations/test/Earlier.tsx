@@ -1,7 +1,7 @@
 import { type MeasureNode, stepKey } from '@wire-trail/core';
 import { api } from '../../../../foundation/api.ts';
 import { byStep, driftWords, takenWords } from '../../../../parts/readings/past.ts';
-import type { BodyProps } from './NodeBody.tsx';
+import type { BodyProps } from './body-props.ts';
 
 /** What was read here on earlier walks of this machine, and where that is going, as far as there is a connection. */
 export function Earlier({ walk, at, node }: Pick<BodyProps, 'walk' | 'at'> & { node: MeasureNode }) {

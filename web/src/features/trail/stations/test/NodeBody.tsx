@@ -1,22 +1,19 @@
 import {
   assertNever,
   type ChartNode,
-  type ChartWalk,
   choicesOf,
   enteredBefore,
   entriesOf,
   entryOf,
   type NodeOf,
 } from '@wire-trail/core';
-import { Next, type StationProps } from '../station.tsx';
+import { Next } from '../station.tsx';
+import type { BodyProps } from './body-props.ts';
 import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';
 import { SetTo } from './SetTo.tsx';
-import type { Say } from './TestStation.tsx';
 import { Wait } from './Wait.tsx';
 import { Watched } from './Watched.tsx';
-
-export type BodyProps = StationProps & Readonly<{ at: ChartWalk; say: Say }>;
 
 /** What there is to do at a step, by its kind. */
 export function NodeBody(props: BodyProps) {

@@ -1,6 +1,6 @@
 import { choicesOf, entriesOf, type PartId } from '@wire-trail/core';
 import { useState } from 'react';
-import type { BodyProps } from './NodeBody.tsx';
+import type { BodyProps } from './body-props.ts';
 
 /** What may be done beside the answer: noting another suspect, and passing a step over with a word why. */
 export function OnTheWay(props: BodyProps) {

@@ -1,7 +1,7 @@
 import { entryOf, type NodeOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Next } from '../station.tsx';
-import type { BodyProps } from './NodeBody.tsx';
+import type { BodyProps } from './body-props.ts';
 
 /** A setting: what it stands at is noted before it is set, so that it can be put back. */
 export function SetTo({ walk, data, add, say, node }: BodyProps & { node: NodeOf<'set'> }) {

@@ -1,12 +1,4 @@
-import {
-  type ChartWalk,
-  coverWords,
-  entryOf,
-  minutesAhead,
-  probePoints,
-  type Route,
-  type TakenReading,
-} from '@wire-trail/core';
+import { type ChartWalk, coverWords, entryOf, minutesAhead, probePoints, type Route } from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
@@ -21,11 +13,9 @@ import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { OnTheWay } from './OnTheWay.tsx';
 import { OnUnit } from './OnUnit.tsx';
 import { Path } from './Path.tsx';
+import type { Say } from './say.ts';
 import './test.css';
 import { Until } from './Wait.tsx';
-
-/** What a person said at a step: the answer, a reading where there was one, or why it was passed over. */
-export type Say = (answer: string, more?: { reading?: TakenReading; skipped?: string }) => void;
 
 /** The test chart, one question at a time, until one cause is left or the case is out of scope. */
 export function TestStation(props: StationProps) {

@@ -2,7 +2,7 @@ import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { beat } from '../coach/senses.ts';
 import { Next, Room, type StationProps } from '../station.tsx';
-import type { BodyProps } from './NodeBody.tsx';
+import type { BodyProps } from './body-props.ts';
 
 /** The time, told once a second, and at once when a phone comes back from its sleep. */
 export function useNow(isOn: boolean): number {

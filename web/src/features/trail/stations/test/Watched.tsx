@@ -11,7 +11,7 @@ import {
 } from '@wire-trail/core';
 import { useState } from 'react';
 import { Next } from '../station.tsx';
-import type { BodyProps } from './NodeBody.tsx';
+import type { BodyProps } from './body-props.ts';
 import { Readings, useReadings } from './Readings.tsx';
 
 type Operate = NodeOf<'operate'>;

@@ -2,8 +2,7 @@ import type { Role } from '@wire-trail/core';
 import type { Context } from 'koa';
 import type { z } from 'zod';
 import type { Services } from './services.ts';
-
-export type User = Readonly<{ id: number; name: string; signIn: string; role: Role }>;
+import type { User } from './user.ts';
 
 type Shape = z.ZodType;
 type Read<S extends Shape | undefined> = S extends Shape ? z.output<S> : undefined;

@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Context } from 'koa';
-import type { User } from './route.ts';
 import { isSecure } from './security.ts';
 import type { Services } from './services.ts';
+import type { User } from './user.ts';
 
 const cookie = 'wire-trail';
 const lastsMs = 30 * 24 * 3_600_000;

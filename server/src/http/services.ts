@@ -1,11 +1,12 @@
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
 import type { Jobs } from './jobs.ts';
+import type { User } from './user.ts';
 
 /** What every service function is given: the database, the clock, and what the school set. */
 export type Services = Readonly<{ db: Db; now: () => Date; config: Config; sessions: SessionCache; jobs: Jobs }>;
 
-export type Cached = Readonly<{ userId: number; until: number; value: import('./route.ts').User }>;
+export type Cached = Readonly<{ userId: number; until: number; value: User }>;
 
 /** Signed-in users by session, for a few seconds, so that reading a bundle costs one query and not two. */
 export type SessionCache = Readonly<{

@@ -1,0 +1,20 @@
+import type { HazardId, PartId } from '../base/ids.ts';
+import type { Quantity } from '../base/quantity.ts';
+import type { Access } from '../model/access.ts';
+import type { Part } from '../model/family.ts';
+import type { Asset, Hazard, Instrument } from '../model/source.ts';
+import type { Parameters } from './band.ts';
+
+/** What a chart is held against: the family's own values and parts, and what the library says of hazards and meters. */
+export type ChartSurroundings = Readonly<{
+  parameters: Parameters;
+  /** What each parameter is a value of. */
+  quantities: ReadonlyMap<string, Quantity | 'ratio'>;
+  hazards: ReadonlyMap<HazardId, Hazard>;
+  ways: ReadonlyMap<string, Access>;
+  parts: ReadonlyMap<PartId, Part>;
+  instruments: ReadonlyMap<string, Instrument>;
+  pictures: ReadonlyMap<string, Asset>;
+  /** Routes that recalibrate. */
+  calibrating: ReadonlySet<string>;
+}>;
