@@ -22,7 +22,7 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'scripts/**/*.test.ts'],
-          globalSetup: ['server/src/testing/global-setup.ts'],
+          globalSetup: ['scripts/test-database.ts'],
           fileParallelism: false,
           ...patience,
         },

@@ -10,6 +10,12 @@ import { importBundle } from '../features/imports/service.ts';
 import { addUser } from '../features/users/service.ts';
 import type { Services } from '../http/services.ts';
 
+declare module 'vitest' {
+  interface ProvidedContext {
+    databasePort: number;
+  }
+}
+
 export type Answer = Readonly<{ status: number; body: never; headers: Headers }>;
 
 /** A browser of one person: keeps the cookie, sends what the application sends. */

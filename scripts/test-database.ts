@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TestProject } from 'vitest/node';
 // @ts-expect-error plain JavaScript, so that it runs before anything is installed
-import { freePort, startDatabase } from '../../../scripts/database.mjs';
+import { freePort, startDatabase } from './database.mjs';
 
 declare module 'vitest' {
   interface ProvidedContext {
