@@ -1,4 +1,5 @@
 import {
+  assertNever,
   decode,
   encode,
   entriesOf,
@@ -55,8 +56,11 @@ const misreadWords = (m: Misread): string => {
       return `${m.sign} shows ${m.shows}`;
     case 'character':
       return `place ${m.position + 1} shows ${m.shows}`;
-    default:
+    case 'count':
+    case 'pattern':
       return `it shows ${m.shows}`;
+    default:
+      return assertNever(m);
   }
 };
 

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { arrowsOf, circlesOf, graphOf } from './graph.ts';
-import { circles, readHouse, unusedExports, wrongArrows, wrongPackages } from './house.ts';
+import { circles, readHouse, silentDefaults, unusedExports, wrongArrows, wrongPackages } from './house.ts';
 import { layers } from './layers.ts';
 
 const house = readHouse(fileURLToPath(new URL('../..', import.meta.url)));
@@ -10,6 +10,7 @@ describe('the house', () => {
   it('has no circle between files or rooms', () => expect(circles(house)).toEqual({ files: [], rooms: [] }));
   it('has no arrow its layers do not allow', () => expect(wrongArrows(house)).toEqual([]));
   it('uses only the packages it may', () => expect(wrongPackages(house)).toEqual([]));
+  it('takes nothing for something without a word', () => expect(silentDefaults(house)).toEqual([]));
   it('gives nothing that nobody uses', () => {
     // declarations of what is inferred elsewhere have to name these
     expect(unusedExports(house, 'core')).toEqual(['CompileError', 'Condition', 'KeptLook', 'TakenCode']);

@@ -1,3 +1,4 @@
+import { assertNever } from '../base/result.ts';
 import type { Step } from '../model/route.ts';
 import type { Row } from './align.ts';
 import type { Atom } from './atoms.ts';
@@ -106,7 +107,22 @@ function within(step: Step, edits: readonly Edit[], at: string): Step {
         met: applyEdits(step.met, edits, `${at}.met.`),
         otherwise: applyEdits(step.otherwise, edits, `${at}.otherwise.`),
       };
-    default:
+    case 'at-place':
+    case 'bypass':
+    case 'choose':
+    case 'dial':
+    case 'hold':
+    case 'press':
+    case 'release':
+    case 'rest':
+    case 'say':
+    case 'see':
+    case 'set':
+    case 'step-list':
+    case 'sweep':
+    case 'turn':
       return step;
+    default:
+      return assertNever(step);
   }
 }

@@ -255,7 +255,15 @@ export function celsiusOf(band: Band, parameters: Parameters, ohm: number): numb
     }
     case 'table':
       return tableCelsius(band.rows, ohm);
-    default:
+    case 'element':
+    case 'fixed':
+    case 'insulation':
+    case 'of-setting':
+    case 'rate':
+    case 'ratio':
+    case 'time-to':
       return null;
+    default:
+      return assertNever(band);
   }
 }

@@ -1,5 +1,6 @@
 import { NodeId } from '../base/ids.ts';
 import { quantities } from '../base/quantity.ts';
+import { assertNever } from '../base/result.ts';
 import { type Chart, ChartNode, type NodeKind, nodeKinds } from '../model/chart.ts';
 import { changeTargets, choicesOf, leadAnswer } from './choices.ts';
 
@@ -50,18 +51,25 @@ export function headOf(node: ChartNode): string {
       return `compare ${node.reading} ${node.as}`;
     case 'split':
       return `split ${[node.by.kind, 'node' in node.by ? node.by.node : 'option' in node.by ? node.by.option : ''].join(' ').trim()}`;
-    default:
+    case 'ask':
+    case 'look':
+    case 'operate':
       return node.kind;
+    default:
+      return assertNever(node);
   }
 }
+
+const isNodeKind = (text: string): text is NodeKind => nodeKinds.some((kind) => kind === text);
 
 /** A node of a kind that is not filled in yet; what its head says is taken, the rest is for somebody to write. */
 export function nodeFromHead(id: string, head: string, title: string): ChartNode | null {
   const [kind = '', ...words] = head.trim().split(/\s+/);
   const [word = ''] = words;
+  if (!isNodeKind(kind)) return null;
   const plain = { id: id as NodeId, title, kind };
-  const more = ((): Record<string, unknown> | null => {
-    switch (kind as NodeKind) {
+  const more = ((): Record<string, unknown> => {
+    switch (kind) {
       case 'look':
         return { yes: null, no: null };
       case 'ask':
@@ -111,11 +119,11 @@ export function nodeFromHead(id: string, head: string, title: string): ChartNode
       case 'verdict':
         return { verdict: (verdicts as readonly string[]).includes(word) ? word : 'nothing-found' };
       default:
-        return null;
+        return assertNever(kind);
     }
   })();
-  const read = more && ChartNode.safeParse({ ...plain, ...more });
-  return read?.success ? read.data : null;
+  const read = ChartNode.safeParse({ ...plain, ...more });
+  return read.success ? read.data : null;
 }
 
 /** Whether a line's first word names a kind of step. */

@@ -1,5 +1,6 @@
 import type { Finding, Path } from '../base/finding.ts';
 import type { Quantity } from '../base/quantity.ts';
+import { assertNever } from '../base/result.ts';
 import type { Amount, Band } from '../model/band.ts';
 import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from './band.ts';
@@ -37,8 +38,14 @@ function amountsOf(band: Band): Array<readonly [field: string, amount: Amount | 
         ['leastS', band.leastS, 'duration'],
         ['mostS', band.mostS, 'duration'],
       ];
-    default:
+    case 'of-setting':
+    case 'rate':
+    case 'ratio':
+    case 'steinhart-hart':
+    case 'table':
       return [];
+    default:
+      return assertNever(band);
   }
 }
 

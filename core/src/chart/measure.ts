@@ -7,7 +7,7 @@ import {
   type Reading,
   type ReadingError,
 } from '../base/quantity.ts';
-import { fail, ok, type Result } from '../base/result.ts';
+import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Band } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
@@ -113,8 +113,16 @@ function derive(
       const doubt = reaching.kind === 'on-its-way' ? reaching.doubtS : 0;
       return { reading: number(reaching.afterS), doubt, as: 'seconds', named: null };
     }
-    default:
+    case 'element':
+    case 'fixed':
+    case 'insulation':
+    case 'of-setting':
+    case 'steinhart-hart':
+    case 'table':
+    case 'thermistor':
       return { reading: last, doubt: Math.abs(last.value) * accuracy, as: undefined, named: null };
+    default:
+      return assertNever(band);
   }
 }
 
@@ -270,8 +278,10 @@ export function formatTaken(taken: Pick<TakenReading, 'quantity' | 'as'>, value:
       return `${Number(value.toFixed(2))} ${taken.quantity === 'temperature' ? 'K' : baseUnit(taken.quantity)}/min`;
     case 'seconds':
       return formatQuantity(value, 'duration');
-    default:
+    case undefined:
       return formatQuantity(value, taken.quantity);
+    default:
+      return assertNever(taken.as);
   }
 }
 

@@ -1,5 +1,6 @@
 import type { ChartId, NodeId, ParameterId, PartId, SettingId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
+import { assertNever } from '../base/result.ts';
 import type { Chart, ChartNode, NodeOf, VerdictNode } from '../model/chart.ts';
 import type { TakenReading } from '../model/taken.ts';
 import { amountOf, type Parameters } from './band.ts';
@@ -218,8 +219,16 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
           enter(at[compared.verdict]);
           break;
         }
-        default:
+        case 'act':
+        case 'ask':
+        case 'look':
+        case 'measure':
+        case 'operate':
+        case 'set':
+        case 'wait':
           return;
+        default:
+          assertNever(at);
       }
     }
   };

@@ -1,4 +1,5 @@
 import type { SignId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Look, SeenLamp } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import { isRhythmic, type ReadsOf } from '../model/reads.ts';
@@ -67,8 +68,16 @@ function signsOf(
       }
       return at(word.n);
     }
-    default:
+    case 'except':
+    case 'length':
+    case 'none':
+    case 'or':
+    case 'sign':
+    case 'state':
+    case 'times':
       return undefined;
+    default:
+      return assertNever(word);
   }
 }
 

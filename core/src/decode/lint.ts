@@ -1,4 +1,5 @@
 import type { Finding, NamedSlip, Path } from '../base/finding.ts';
+import { assertNever } from '../base/result.ts';
 import type { Code } from '../model/code.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
@@ -194,8 +195,11 @@ export function slipFacts(slip: Slip): NamedSlip {
     case 'length':
     case 'character':
       return { kind: slip.kind, of: String(slip.position + 1) };
-    default:
+    case 'blink-added':
+    case 'blink-missed':
       return { kind: slip.kind, of: '' };
+    default:
+      return assertNever(slip);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { StageId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Look } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import { isRhythmic } from '../model/reads.ts';
@@ -108,8 +109,13 @@ function literalText(stage: Stage, typed: string): string | null {
     }
     case 'value':
       return /^-?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? typed.trim().replace(',', '.') : null;
-    default:
+    case 'blinks':
+    case 'lamps':
+    case 'rhythm':
+    case 'which':
       return null;
+    default:
+      return assertNever(reads);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Finding, Path } from '../base/finding.ts';
+import { assertNever } from '../base/result.ts';
 import { lintCharts } from '../chart/lint-uses.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { showsCode } from '../decode/controllers.ts';
@@ -103,7 +104,19 @@ export function stationOf(finding: Finding, bundle: Bundle): 'unit' | 'enter' | 
         : 'test';
     case 'chart':
       return 'test';
-    default:
+    case 'access':
+    case 'account':
+    case 'asset':
+    case 'family':
+    case 'hazard':
+    case 'instrument':
+    case 'meaning':
+    case 'panel':
+    case 'setting':
+    case 'source':
+    case undefined:
       return 'unit';
+    default:
+      return assertNever(entry);
   }
 }

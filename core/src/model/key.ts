@@ -11,8 +11,21 @@ export function familyOf(entry: Entry): FamilyId | null {
     case 'instrument':
     case 'meaning':
       return null;
-    default:
+    case 'access':
+    case 'account':
+    case 'asset':
+    case 'chart':
+    case 'code':
+    case 'mode':
+    case 'panel':
+    case 'readout':
+    case 'route':
+    case 'setting':
+    case 'source':
+    case 'symptom':
       return entry.family;
+    default:
+      return assertNever(entry);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Path } from '../base/finding.ts';
+import { assertNever } from '../base/result.ts';
 import type { Step } from './route.ts';
 
 /** Every step of a script with its path, nested ones included, in order. */
@@ -16,8 +17,23 @@ export function eachStep(steps: readonly Step[], at: Path): Array<{ step: Step; 
           ...eachStep(step.met, [...here, 'met']),
           ...eachStep(step.otherwise, [...here, 'otherwise']),
         ];
-      default:
+      case 'at-place':
+      case 'bypass':
+      case 'choose':
+      case 'dial':
+      case 'hold':
+      case 'press':
+      case 'release':
+      case 'rest':
+      case 'say':
+      case 'see':
+      case 'set':
+      case 'step-list':
+      case 'sweep':
+      case 'turn':
         return [{ step, at: here }];
+      default:
+        return assertNever(step);
     }
   });
 }

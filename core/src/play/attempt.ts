@@ -1,4 +1,5 @@
 import type { ControlId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import type { Grip, Hand, Op, Program, SignWait } from './op.ts';
 import { type Around, actsDone, blankThread, type MissCode, type Outcome, type Tell, type Thread } from './thread.ts';
@@ -158,8 +159,12 @@ class Run {
         case 'guard':
           w.due = at + op.settleMs;
           return { kind: 'on', thread: w };
-        default:
+        case 'choose':
+        case 'press':
+        case 'turn':
           return { kind: 'on', thread: w };
+        default:
+          return assertNever(op);
       }
       w.pc += 1;
     }
@@ -243,8 +248,17 @@ class Run {
         w.latest = op.sign ? at + noticeMs : Number.POSITIVE_INFINITY;
         return this.onward(at);
       }
-      default:
+      case 'choose':
+      case 'close':
+      case 'grip':
+      case 'jump':
+      case 'press':
+      case 'set':
+      case 'turn':
+      case undefined:
         return ignored;
+      default:
+        return assertNever(op);
     }
   }
 
@@ -342,8 +356,12 @@ class Run {
         if (op.on === 'unit' && this.around.poweredAt() === null) return this.dies('no-power');
         this.acted(hand.at);
         return this.onward(hand.at);
-      default:
+      case 'branch':
+      case 'close':
+      case 'jump':
         return this.dies('other-control');
+      default:
+        return assertNever(op);
     }
   }
 

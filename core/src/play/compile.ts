@@ -315,7 +315,17 @@ function guardOf(first: Op, count: number): Op | null {
     case 'hold':
     case 'grip':
       return first.grips[0] ? settle(handSpans.set.mostMs, first.grips[0].control, first.grips[0].place) : null;
-    default:
+    case 'branch':
+    case 'choose':
+    case 'close':
+    case 'drop':
+    case 'guard':
+    case 'jump':
+    case 'open':
+    case 'rest':
+    case 'show':
       return null;
+    default:
+      return assertNever(first);
   }
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ControlId, InputId, PlaceId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Moment, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 
@@ -82,7 +83,18 @@ export function controlOfOp(op: Op | undefined): ControlId | 'any' | null {
     case 'hold':
     case 'grip':
       return op.grips.map((g) => g.control).sort()[0] ?? null;
-    default:
+    case 'branch':
+    case 'choose':
+    case 'close':
+    case 'drop':
+    case 'guard':
+    case 'jump':
+    case 'open':
+    case 'rest':
+    case 'show':
+    case undefined:
       return null;
+    default:
+      return assertNever(op);
   }
 }

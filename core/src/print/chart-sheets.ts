@@ -1,4 +1,5 @@
 import type { NodeId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Parameters } from '../chart/band.ts';
 import { measureCautions } from '../chart/cautions.ts';
 import { choicesOf } from '../chart/choices.ts';
@@ -43,8 +44,15 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
           [verdictWords[node.verdict], node.handOnTo && `to ${node.handOnTo}`].filter(Boolean).join(' '),
           ...(node.putBack ? [node.putBack] : []),
         ];
-      default:
+      case 'act':
+      case 'ask':
+      case 'call':
+      case 'compare':
+      case 'set':
+      case 'split':
         return [];
+      default:
+        return assertNever(node);
     }
   })();
   return [...(hazards.length > 0 ? [`Care: ${hazards.join(', ')}.`] : []), ...(node.text ? [node.text] : []), ...own];

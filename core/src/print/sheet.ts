@@ -1,3 +1,4 @@
+import { assertNever } from '../base/result.ts';
 /** One piece of a sheet of paper. */
 export type Block =
   /** A code in large type, with the way to its trail beside it where there is one. */
@@ -42,7 +43,7 @@ export function sheetText(sheet: Sheet): string {
           [`${s.number}. ${s.title}`, ...s.lines, ...s.ways].map((l, i) => (i ? `   ${l}` : l)),
         );
       default:
-        return [];
+        return assertNever(b);
     }
   });
   return [sheet.title, '', ...lines, '', sheet.foot]
@@ -126,7 +127,7 @@ export function sheetDefinition(sheet: Sheet): Readonly<Record<string, unknown>>
           margin: [0, 0, 0, 3],
         };
       default:
-        return {};
+        return assertNever(b);
     }
   });
   const [left, top, right, bottom] = paper.margins.map((m) => m * millimetre);

@@ -1,4 +1,5 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { LampColour } from '../model/panel.ts';
 import type { Stage } from '../model/readout.ts';
 import type { ReadsOf, SimpleMap, ValueMap } from '../model/reads.ts';
@@ -135,8 +136,13 @@ function made(stage: Stage, earlier: Parts): StageValue[] {
           }),
         ),
       );
-    default:
+    case 'bytes':
+    case 'pair':
+    case 'text':
+    case 'value':
       return [];
+    default:
+      return assertNever(reads);
   }
 }
 
@@ -173,8 +179,14 @@ export function freeTextOf(stage: Stage, rest: string): string | null {
       const [text, parameter, mode] = pairPattern.exec(rest) ?? [];
       return text !== undefined && Number(parameter) <= mostParameter && Number(mode) <= mostMode ? text : null;
     }
-    default:
+    case 'blinks':
+    case 'lamps':
+    case 'rhythm':
+    case 'value':
+    case 'which':
       return null;
+    default:
+      return assertNever(reads);
   }
 }
 
@@ -194,7 +206,12 @@ export function stageValue(stage: Stage, text: string, earlier: Parts): StageVal
     }
     case 'value':
       return free(text);
-    default:
+    case 'blinks':
+    case 'lamps':
+    case 'rhythm':
+    case 'which':
       return valuesOf(stage, earlier).get(text) ?? null;
+    default:
+      return assertNever(reads);
   }
 }

@@ -62,8 +62,20 @@ export function signsOf(step: Step): Shown[] {
       return momentSigns(step.window?.from);
     case 'branch':
       return step.on.kind === 'sign' ? [step.on.shown] : [];
-    default:
+    case 'at-place':
+    case 'bypass':
+    case 'choose':
+    case 'dial':
+    case 'press':
+    case 'rest':
+    case 'say':
+    case 'set':
+    case 'step-list':
+    case 'sweep':
+    case 'turn':
       return [];
+    default:
+      return assertNever(step);
   }
 }
 
@@ -86,8 +98,17 @@ export function controlsOf(step: Step): ControlId[] {
       return step.by.kind === 'each'
         ? [...step.by.up, ...step.by.down]
         : [step.by.up, step.by.next, ...(step.by.down ? [step.by.down] : [])];
-    default:
+    case 'at-place':
+    case 'branch':
+    case 'bypass':
+    case 'choose':
+    case 'group':
+    case 'rest':
+    case 'say':
+    case 'see':
       return [];
+    default:
+      return assertNever(step);
   }
 }
 
@@ -198,7 +219,11 @@ function cannotRun(route: Route, facts: UnitFacts, at: Path): Finding[] {
       return [{ code: 'route-too-long', severity: 'error', at: here, most: error.most }];
     case 'nothing-done':
       return [{ code: 'nothing-done', severity: 'warning', at, route: route.name }];
-    default:
+    case 'interlock':
+    case 'no-such-control':
+    case 'no-such-place':
       return [];
+    default:
+      return assertNever(error);
   }
 }

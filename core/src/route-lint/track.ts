@@ -1,4 +1,5 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Step } from '../model/route.ts';
 import { isSupplied, type UnitFacts } from '../unit/facts.ts';
 
@@ -93,8 +94,18 @@ export function track(
         track(step.met, facts, copyOf(standing), visit, `${at}.met.`);
         track(step.otherwise, facts, standing, visit, `${at}.otherwise.`);
         break;
-      default:
+      case 'at-place':
+      case 'bypass':
+      case 'choose':
+      case 'dial':
+      case 'press':
+      case 'rest':
+      case 'say':
+      case 'see':
+      case 'step-list':
         break;
+      default:
+        assertNever(step);
     }
   });
   return standing;

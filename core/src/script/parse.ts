@@ -1,4 +1,5 @@
 import type { ModeId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import { Step } from '../model/route.ts';
 import { Line, Unreadable } from './line.ts';
 import { parseHead, readNote, tailWords } from './parse-step.ts';
@@ -31,8 +32,23 @@ function inside(step: Step, at: string): { list: Step[]; listAt: string } | null
       return { list: step.steps, listAt: `${at}.steps` };
     case 'branch':
       return { list: step.met, listAt: `${at}.met` };
-    default:
+    case 'at-place':
+    case 'bypass':
+    case 'choose':
+    case 'dial':
+    case 'hold':
+    case 'press':
+    case 'release':
+    case 'rest':
+    case 'say':
+    case 'see':
+    case 'set':
+    case 'step-list':
+    case 'sweep':
+    case 'turn':
       return null;
+    default:
+      return assertNever(step);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { PlaceId, SignId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import type { Box, Control, Sign } from '../model/panel.ts';
 
 /** What can be put on a face: a control by its look, or a sign by its kind. */
@@ -83,8 +84,16 @@ export function mechanismOf(look: Control['look']): Control['mechanism'] {
     case 'tap':
     case 'valve':
       return { kind: 'places', places: places('open', 'shut'), start: 'open' as PlaceId };
-    default:
+    case 'appliance':
+    case 'breaker':
+    case 'dip':
+    case 'key':
+    case 'rocker':
+    case 'slide':
+    case 'switch':
       return { kind: 'places', places: places('off', 'on'), start: 'off' as PlaceId };
+    default:
+      return assertNever(look);
   }
 }
 

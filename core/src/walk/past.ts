@@ -1,3 +1,4 @@
+import { assertNever } from '../base/result.ts';
 import type { TakenReading } from '../model/taken.ts';
 import type { WalkEvent } from '../model/walk.ts';
 import { standingEvents } from './state.ts';
@@ -29,8 +30,35 @@ export function readingsTaken(events: readonly WalkEvent[]): PastReading[] {
         return event.reading
           ? [{ walk, at, when: 'test', of: event.mode, step: event.number, reading: event.reading }]
           : [];
-      default:
+      case 'cleared':
+      case 'closed':
+      case 'code-taken':
+      case 'confirmed':
+      case 'locked-out':
+      case 'noted':
+      case 'owed':
+      case 'proved':
+      case 'put-back':
+      case 'read-done':
+      case 'resumed':
+      case 'safe':
+      case 'seen':
+      case 'setting':
+      case 'skipped':
+      case 'special':
+      case 'started':
+      case 'suspected':
+      case 'swept':
+      case 'symptom-taken':
+      case 'taken-back':
+      case 'timer':
+      case 'tried':
+      case 'unit':
+      case 'unlisted':
+      case 'waits':
         return [];
+      default:
+        return assertNever(event);
     }
   });
 }

@@ -1,4 +1,5 @@
 import { formatQuantity } from '../base/quantity.ts';
+import { assertNever } from '../base/result.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
 import type { Band } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
@@ -35,12 +36,19 @@ export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, param
       );
       return `${show(amountOf(band.value, parameters)) ?? '?'} after ${span(least ?? null, most ?? null)}`;
     }
-    default: {
+    case 'element':
+    case 'fixed':
+    case 'insulation':
+    case 'steinhart-hart':
+    case 'table':
+    case 'thermistor': {
       const good = computeBand(band, { parameters });
       if (!good.ok) return 'cannot be worked out';
       const volt = band.kind === 'insulation' ? ` at ${amountOf(band.testVolt, parameters)} V` : '';
       return `${span(show(good.value.least), show(good.value.most))}${volt}`;
     }
+    default:
+      return assertNever(band);
   }
 }
 

@@ -1,4 +1,5 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
+import { assertNever } from '../base/result.ts';
 import { formatTaken, type Measured, type MeasureError } from '../chart/measure.ts';
 
 /** What is wrong with a reading as typed. */
@@ -50,8 +51,14 @@ export function measureErrorWords({ field, error }: MeasureError): string {
       return 'The earlier reading this is held against was not taken. Take a step back and measure it.';
     case 'band-impossible':
       return 'The good band cannot be computed. Note the reading and ask the trainer.';
-    default:
+    case 'reading-below-absolute-zero':
+    case 'reading-negative':
+    case 'reading-not-a-number':
+    case 'reading-too-large':
+    case 'reading-wrong-unit':
       return readingErrorWords(error);
+    default:
+      return assertNever(error);
   }
 }
 

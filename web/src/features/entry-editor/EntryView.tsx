@@ -1,4 +1,5 @@
 import type { Entry } from '@wire-trail/core';
+import { assertNever } from '@wire-trail/core';
 import { lazy, Suspense } from 'react';
 import { Loading } from '../../parts/states/States.tsx';
 import { Beside } from './Beside.tsx';
@@ -73,7 +74,15 @@ export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entri
           <SchemaForm body={body} bodies={bodies} />
         </div>
       );
-    default:
+    case 'access':
+    case 'account':
+    case 'hazard':
+    case 'instrument':
+    case 'meaning':
+    case 'mode':
+    case 'setting':
       return <SchemaForm body={body} bodies={bodies} />;
+    default:
+      return assertNever(body);
   }
 }

@@ -1,4 +1,4 @@
-import { type Bundle, entriesOf, type ModeId, type Step } from '@wire-trail/core';
+import { assertNever, type Bundle, entriesOf, type ModeId, type Step } from '@wire-trail/core';
 import { useState } from 'react';
 
 type Choice = Readonly<{ on: string; words: string }>;
@@ -16,8 +16,22 @@ const choicesIn = (steps: readonly Step[]): Choice[] =>
         return choicesIn(step.steps);
       case 'branch':
         return [...choicesIn(step.met), ...choicesIn(step.otherwise)];
-      default:
+      case 'at-place':
+      case 'bypass':
+      case 'dial':
+      case 'hold':
+      case 'press':
+      case 'release':
+      case 'rest':
+      case 'say':
+      case 'see':
+      case 'set':
+      case 'step-list':
+      case 'sweep':
+      case 'turn':
         return [];
+      default:
+        return assertNever(step);
     }
   });
 

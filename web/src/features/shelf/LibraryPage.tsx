@@ -1,4 +1,4 @@
-import { type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
+import { assertNever, type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
@@ -38,8 +38,18 @@ function aboutEntry(entry: Entry): string {
       return entry.says;
     case 'asset':
       return `${entry.marks.length} points${entry.mayBeShared ? '' : ', stays in the school'}`;
-    default:
+    case 'account':
+    case 'code':
+    case 'family':
+    case 'mode':
+    case 'panel':
+    case 'readout':
+    case 'route':
+    case 'setting':
+    case 'symptom':
       return '';
+    default:
+      return assertNever(entry);
   }
 }
 

@@ -1,9 +1,18 @@
-import { type Bundle, bundleFormat, bundleVersion, type Chart, type Entry, type FamilyId } from '@wire-trail/core';
+import {
+  assertNever,
+  type Bundle,
+  bundleFormat,
+  bundleVersion,
+  type Chart,
+  type Entry,
+  type FamilyId,
+} from '@wire-trail/core';
 import { useMemo } from 'react';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
 import type { ChartAt } from './chart-at.ts';
+import { chartRooms } from './rooms.ts';
 import './chart.css';
 import { DrawRoom } from './DrawRoom.tsx';
 import { PrintRoom } from './PrintRoom.tsx';
@@ -30,14 +39,17 @@ export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { ent
     bundle,
     onEdit: (next, about) => void dispatch(draftEdited({ body: next, about })),
   };
-  switch (room) {
+  const tab = chartRooms.find((t) => t === room) ?? chartRooms[0];
+  switch (tab) {
     case 'Try it':
       return <TryRoom {...at} />;
     case 'Print and exchange':
       return <PrintRoom {...at} />;
     case 'About the chart':
       return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
-    default:
+    case 'Chart and outline':
       return <DrawRoom {...at} />;
+    default:
+      return assertNever(tab);
   }
 }

@@ -1,4 +1,4 @@
-import { type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
+import { assertNever, type Entry, entriesOf, type Readout, type Sign, showsCode } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
@@ -6,6 +6,7 @@ import { SchemaForm } from '../SchemaForm.tsx';
 import { AccountsRoom } from './AccountsRoom.tsx';
 import { LookAlikeRoom } from './LookAlikeRoom.tsx';
 import type { ReadoutAt } from './readout-at.ts';
+import { readoutRooms } from './rooms.ts';
 import './readout.css';
 import { ShownRoom } from './ShownRoom.tsx';
 import { VectorsRoom } from './VectorsRoom.tsx';
@@ -34,7 +35,8 @@ export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: {
     nameOf: (sign) => signs.get(sign)?.label ?? sign,
     onEdit: (change, about) => void dispatch(draftEdited({ body: { ...body, ...change } as Readout, about })),
   };
-  switch (room) {
+  const tab = readoutRooms.find((t) => t === room) ?? readoutRooms[0];
+  switch (tab) {
     case 'Look-alikes':
       return <LookAlikeRoom {...at} />;
     case 'Tests':
@@ -43,7 +45,9 @@ export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: {
       return <AccountsRoom {...at} />;
     case 'About the readout':
       return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
-    default:
+    case 'Shown and read':
       return <ShownRoom {...at} signs={signs} />;
+    default:
+      return assertNever(tab);
   }
 }

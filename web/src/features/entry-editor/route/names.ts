@@ -1,4 +1,4 @@
-import { type Bundle, bundleFacts, type Control, entriesOf, type Sign } from '@wire-trail/core';
+import { assertNever, type Bundle, bundleFacts, type Control, entriesOf, type Sign } from '@wire-trail/core';
 import type { ScriptNames } from '../../../parts/script/script-language.ts';
 
 const statesOf = (sign: Sign): string[] => {
@@ -13,8 +13,12 @@ const statesOf = (sign: Sign): string[] => {
     case 'beeper':
     case 'felt':
       return ['on', 'off'];
-    default:
+    case 'bar':
+    case 'segments':
+    case 'text':
       return ['""'];
+    default:
+      return assertNever(sign);
   }
 };
 

@@ -1,4 +1,12 @@
-import { type Advice, adviceAfter, type Happened, happenedWords, happenings, type Route } from '@wire-trail/core';
+import {
+  type Advice,
+  adviceAfter,
+  assertNever,
+  type Happened,
+  happenedWords,
+  happenings,
+  type Route,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, Room } from '../station.tsx';
@@ -136,7 +144,10 @@ function buttonWords(advice: Advice): string {
       return 'Go the other way';
     case 'suspect-board':
       return 'Go on without the mode';
-    default:
+    case 'check-supply':
+    case 'reset-first':
       return 'Done, another try';
+    default:
+      return assertNever(advice);
   }
 }

@@ -1,4 +1,4 @@
-import { type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
+import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Next, type StationProps } from '../station.tsx';
@@ -67,8 +67,12 @@ function endWords(at: ChartWalk): string {
       return 'The chart ends here without a verdict. Hand it on with what you have.';
     case 'chart-missing':
       return 'The chart that comes next is not on this device. Hand it on with what you have.';
-    default:
+    case 'call-circle':
+    case 'verdict':
+    case undefined:
       return 'The chart goes in a circle here. Hand it on with what you have.';
+    default:
+      return assertNever(at.end);
   }
 }
 
