@@ -3,7 +3,6 @@
 // accounts
 export { alignAccounts, type Differing, differenceKey } from './accounts/align.ts';
 export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts';
-export type { Finding, FindingCode, Path, Severity } from './base/finding.ts';
 // base
 export {
   AccessId,
@@ -28,6 +27,7 @@ export {
   WalkId,
 } from './base/ids.ts';
 export { canonicalJson, sameJson } from './base/json.ts';
+export type { Path } from './base/path.ts';
 export {
   baseUnit,
   formatQuantity,
@@ -169,22 +169,32 @@ export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom }
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './model/entry.ts';
 export { Attached, type AttachmentRule, Family, SoftwareVersion, type Variant } from './model/family.ts';
 export { documentWith, fieldText, type StringField, stringFields } from './model/fields.ts';
+export type { Finding, FindingCode, Severity } from './model/finding.ts';
 export { familyOf, keyOf, keyText, titleOf } from './model/key.ts';
+export {
+  blinkingStates,
+  type LampColour,
+  type LampRate,
+  type LampState,
+  lampStates,
+  lampTraits,
+} from './model/lamp.ts';
 export { linksOf, occurrencesOf } from './model/links.ts';
 export { Fit, Look, Pulse, Seen, SeenLamp } from './model/look.ts';
 // what types that are inferred elsewhere are made of
 export type { Condition } from './model/mode.ts';
 export { Mode, NumberedTest } from './model/mode.ts';
 export { occurrencesIn } from './model/occurrence.ts';
-export { Control, Face, type LampColour, Panel, Sign } from './model/panel.ts';
+export { Control, Face, Panel, Sign } from './model/panel.ts';
 // readout
 export { Readout, type ReadoutAccount, Stage, specialMeans, type TestVector } from './model/readout.ts';
 export { isRhythmic, type ReadsOf, signsOfReads } from './model/reads.ts';
 export { type IdKind, idHomes, idKinds, meaningOf } from './model/reference.ts';
+export { ChangeSetState, RevisionState } from './model/revision.ts';
 // gesture
 export { Account, type Moment, Route, type Settled, Step } from './model/route.ts';
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';
-export { type LampState, Shown } from './model/shown.ts';
+export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, Source } from './model/source.ts';
 export { TakenReading } from './model/taken.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';

@@ -1,7 +1,8 @@
-import type { Finding, Path } from '../base/finding.ts';
 import type { ChartId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Chart, ChartUse, NodeOf } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import { keyText } from '../model/key.ts';
 import { chartGraph, reachedNodes } from './graph.ts';
 

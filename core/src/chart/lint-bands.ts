@@ -1,8 +1,9 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { Quantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import type { Amount, Band } from '../model/band.ts';
 import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from './band.ts';
 import type { ChartSurroundings } from './surroundings.ts';
 

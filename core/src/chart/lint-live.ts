@@ -1,6 +1,7 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { Quantity } from '../base/quantity.ts';
 import type { ChartNode, MeasureNode } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import type { ChartGraph } from './graph.ts';
 import type { ChartSurroundings } from './surroundings.ts';
 

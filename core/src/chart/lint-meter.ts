@@ -1,5 +1,6 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { MeasureNode } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Instrument } from '../model/source.ts';
 import { accuracyOf, statedAccuracy } from './measure.ts';
 import type { ChartSurroundings } from './surroundings.ts';

@@ -1,8 +1,9 @@
-import type { Finding, Path } from '../base/finding.ts';
 import type { ChartId, ModeId, NodeId, PartId, RouteId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Chart } from '../model/chart.ts';
 import type { Code, Symptom } from '../model/code.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';

@@ -1,8 +1,9 @@
-import type { Finding, Path } from '../base/finding.ts';
 import type { PartId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import { scopes } from '../base/text.ts';
 import { interlockWords } from '../gesture/lint.ts';
 import type { Chart, ChartNode } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';

@@ -1,5 +1,6 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { MeasureNode } from '../model/chart.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Asset } from '../model/source.ts';
 
 const plain = (words: string): string => words.trim().toLowerCase().replace(/\s+/g, ' ');

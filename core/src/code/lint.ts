@@ -1,6 +1,7 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { interlockWords } from '../gesture/lint.ts';
 import type { Code, Setting, Symptom } from '../model/code.ts';
+import type { Finding } from '../model/finding.ts';
 import { circlesOfConsequence } from './consequences.ts';
 
 /** Findings of one code or symptom on its own. */

@@ -1,7 +1,7 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import type { LampState } from '../model/lamp.ts';
 import type { Look, LookOf, Seen, SeenLamp } from '../model/look.ts';
 import type { Readout } from '../model/readout.ts';
-import type { LampState } from '../model/shown.ts';
 import { joinCode } from '../readout/encode.ts';
 import { type SubPlace, subPlace } from '../readout/sub-code.ts';
 import { type Parts, stageValue } from '../readout/values.ts';

@@ -1,7 +1,7 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import type { LampState } from '../model/lamp.ts';
 import type { Fit, Look, LookOf, Seen, SeenLamp } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
-import type { LampState } from '../model/shown.ts';
 import { pairOfBytes, pairText, readBytesText } from '../readout/pair.ts';
 import type { Cell, Shape } from '../readout/values.ts';
 import { matchPulses } from '../rhythm/match-pulses.ts';

@@ -1,6 +1,5 @@
+import type { LampColour, LampState } from '../model/lamp.ts';
 import type { SeenLamp } from '../model/look.ts';
-import type { LampColour } from '../model/panel.ts';
-import type { LampState } from '../model/shown.ts';
 import { looksLike, lostSegment, segmentsOf } from '../readout/segments.ts';
 
 export type Told = Exclude<SeenLamp, 'unsure'>;

@@ -1,4 +1,5 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import { isRhythmic, type Reads, signsOfReads } from '../model/reads.ts';

@@ -1,6 +1,7 @@
-import type { Finding, NamedSlip, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 import type { Code } from '../model/code.ts';
+import type { Finding, NamedSlip } from '../model/finding.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
 import { joinCode, shapesOf, splitCode } from '../readout/encode.ts';

@@ -1,6 +1,6 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import type { LampState } from '../model/lamp.ts';
 import type { Readout, Stage } from '../model/readout.ts';
-import type { LampState } from '../model/shown.ts';
 import { joinCode, shapesOf, splitCode } from '../readout/encode.ts';
 import { looksLike, lostSegment, segmentsOf } from '../readout/segments.ts';
 import { type Cell, cellsMeet, keyOfCell, type Parts, type Shape, stageValue, valuesOf } from '../readout/values.ts';
@@ -50,12 +50,13 @@ function shows(a: Shape, b: Shape): boolean {
 }
 
 const darkCell: Cell = { state: 'dark', colour: null };
-const swaps: ReadonlyArray<readonly [LampState, LampState]> = [
-  ['slow', 'fast'],
-  ['fast', 'slow'],
-  ['slow', 'lit'],
-  ['fast', 'lit'],
-];
+/** What each state is taken for in one slip, beside a lamp that is dead. */
+const takenFor: Readonly<Record<LampState, readonly LampState[]>> = {
+  dark: [],
+  lit: [],
+  slow: ['fast', 'lit'],
+  fast: ['slow', 'lit'],
+};
 const nearColours: Readonly<Record<string, readonly string[]>> = {
   amber: ['yellow', 'red'],
   yellow: ['amber', 'white'],
@@ -79,12 +80,11 @@ function slipsIn(stage: Stage, shape: Shape, earlier: Parts, read: ReturnType<ty
     shape.cells.forEach((cell, i) => {
       const sign = reads.lamps[i]?.sign;
       if (cell === 'either' || !sign) return;
-      for (const [is, seen] of swaps)
-        if (cell.state === is)
-          add(
-            { kind: 'rate', sign, shows: is, seen },
-            { kind: 'lamps', cells: shape.cells.with(i, { ...cell, state: seen }) },
-          );
+      for (const seen of takenFor[cell.state])
+        add(
+          { kind: 'rate', sign, shows: cell.state, seen },
+          { kind: 'lamps', cells: shape.cells.with(i, { ...cell, state: seen }) },
+        );
       for (const colour of cell.colour ? (nearColours[cell.colour] ?? []) : [])
         add(
           { kind: 'colour', sign },

@@ -1,6 +1,7 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import type { LampState } from '../model/lamp.ts';
+import { lampStates } from '../model/lamp.ts';
 import type { Readout } from '../model/readout.ts';
-import type { LampState } from '../model/shown.ts';
 import { deadOdds, type Evidence } from './evidence.ts';
 import { characterLikelihood, countLikelihood, type Told, toldAs } from './likelihood.ts';
 import type { Hypothesis, ShowRow, ShowTable } from './table.ts';
@@ -17,7 +18,7 @@ export type NextLook = Readonly<{ bits: number; between: readonly string[] }> &
 
 export type Live = Readonly<{ hypothesis: Hypothesis; row: ShowRow; certainty: number; fit: number }>;
 
-const tellings: readonly Told[] = ['dark', 'lit', 'slow', 'fast', 'dim'];
+const tellings: readonly Told[] = [...lampStates, 'dim'];
 const leastBits = 0.05;
 /** Hypotheses looked at: more change nothing that a person would do. */
 const mostLive = 12;

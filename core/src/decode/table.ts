@@ -1,7 +1,7 @@
 import type { SignId, StageId } from '../base/ids.ts';
+import type { LampState } from '../model/lamp.ts';
 import type { Readout, Special, Stage } from '../model/readout.ts';
 import { isRhythmic, signsOfReads } from '../model/reads.ts';
-import type { LampState } from '../model/shown.ts';
 import { joinCode, shapesOf, splitCode } from '../readout/encode.ts';
 import { type Cell, keyOfCell, type Parts, type Shape } from '../readout/values.ts';
 

@@ -1,4 +1,5 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import { eachStep } from '../model/steps.ts';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { type Entry, entrySchemas } from '../model/entry.ts';
 import { titleOf } from '../model/key.ts';
 import { isEntryKind, occurrencesOf } from '../model/links.ts';

@@ -1,5 +1,5 @@
-import type { Path } from '../base/finding.ts';
 import { sameJson } from '../base/json.ts';
+import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 
 /** One edit as a value: what stood at a place and what stands there now. Undo, revision diff and audit share it. */

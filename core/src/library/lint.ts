@@ -1,4 +1,4 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 import { lintCharts } from '../chart/lint-uses.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
@@ -7,6 +7,7 @@ import { canShow, lintReadout } from '../decode/lint.ts';
 import { lintModes, lintRoute } from '../gesture/lint.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
+import type { Finding } from '../model/finding.ts';
 import { entriesOf } from '../model/select.ts';
 import { lintRoutes } from '../route-lint/family.ts';
 import { lintFamily } from '../unit/lint.ts';

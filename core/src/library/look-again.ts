@@ -1,5 +1,5 @@
-import type { Finding } from '../base/finding.ts';
 import type { Bundle } from '../model/bundle.ts';
+import type { Finding } from '../model/finding.ts';
 import { keyText, titleOf } from '../model/key.ts';
 import { linksOf } from '../model/links.ts';
 import type { Source } from '../model/source.ts';

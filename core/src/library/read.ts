@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { fail, ok, type Result } from '../base/result.ts';
 import { Bundle, bundleFormat, bundleVersion } from '../model/bundle.ts';
 import { type Entry, entryKinds, entrySchemas } from '../model/entry.ts';

@@ -1,6 +1,7 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Entry } from '../model/entry.ts';
+import type { Finding } from '../model/finding.ts';
 import { occurrencesOf } from '../model/links.ts';
 import type { Occurrence } from '../model/occurrence.ts';
 import type { IdKind } from '../model/reference.ts';

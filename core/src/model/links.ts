@@ -1,4 +1,4 @@
-import type { Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { type Entry, type EntryKind, entrySchemas } from './entry.ts';
 import { type Occurrence, occurrencesIn } from './occurrence.ts';
 import { type IdKind, idHomes } from './reference.ts';

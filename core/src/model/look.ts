@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { LampColour } from './panel.ts';
+import { LampColour, lampStates } from './lamp.ts';
 import { plain, ref } from './reference.ts';
 
 /**
  * What a person says of one lamp. `unsure` is an answer, `dim` means it may be lit; a lamp not mentioned has not been
  * looked at.
  */
-export const SeenLamp = z.enum(['dark', 'lit', 'slow', 'fast', 'dim', 'unsure']);
+export const SeenLamp = z.enum([...lampStates, 'dim', 'unsure']);
 export type SeenLamp = z.infer<typeof SeenLamp>;
 
 /** A light or a beep, from when to when. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { type IdKind, idHomes, type Meaning, meaningOf, scopeOf } from './reference.ts';
 
 /**

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Label, Prose } from '../base/text.ts';
+import { LampColour, lightStates } from './lamp.ts';
 import { defines, ref, scoped } from './reference.ts';
 
 /** Where something sits on its face, in grid units from the top left. */
@@ -74,10 +75,6 @@ export const Control = scoped(
 );
 export type Control = z.infer<typeof Control>;
 
-export const lampColours = ['amber', 'green', 'red', 'white', 'blue', 'yellow'] as const;
-export const LampColour = z.enum(lampColours);
-export type LampColour = z.infer<typeof LampColour>;
-
 const signBase = { id: defines('sign'), label: Label, labelByBadge: byBadge, at: Box };
 export const Sign = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -86,7 +83,7 @@ export const Sign = z.discriminatedUnion('kind', [
     colours: z.array(LampColour).min(1).max(6),
     /** What it can do beside being dark. */
     shows: z
-      .array(z.enum(['lit', 'slow', 'fast', 'pattern']))
+      .array(z.enum([...lightStates, 'pattern']))
       .min(1)
       .max(4)
       .default(['lit']),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { LampColour } from './lamp.ts';
 import { Look } from './look.ts';
-import { LampColour } from './panel.ts';
 import { Reads } from './reads.ts';
 import { defines, plain, ref, refOrText, scoped } from './reference.ts';
 import { Shown } from './shown.ts';

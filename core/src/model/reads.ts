@@ -2,8 +2,8 @@ import { z } from 'zod';
 import type { SignId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label } from '../base/text.ts';
+import { LampState } from './lamp.ts';
 import { plain, ref } from './reference.ts';
-import { LampState } from './shown.ts';
 
 /** What a stage makes of what it reads. */
 const Value = plain('characters', z.string().min(1).max(12));

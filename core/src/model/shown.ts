@@ -1,10 +1,6 @@
 import { z } from 'zod';
-import { LampColour } from './panel.ts';
+import { LampColour, LampState } from './lamp.ts';
 import { plain, ref } from './reference.ts';
-
-export const lampStates = ['dark', 'lit', 'slow', 'fast'] as const;
-export const LampState = z.enum(lampStates);
-export type LampState = z.infer<typeof LampState>;
 
 /** What one sign shows at a moment. */
 export const Shown = z.discriminatedUnion('kind', [

@@ -1,4 +1,4 @@
-import type { Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 import type { Step } from './route.ts';
 

@@ -1,8 +1,8 @@
 import type { SignId, StageId } from '../base/ids.ts';
 import { fail, ok, type Result } from '../base/result.ts';
-import type { LampColour } from '../model/panel.ts';
+import type { LampColour, LampState } from '../model/lamp.ts';
 import type { Readout, Stage } from '../model/readout.ts';
-import type { LampState, Shown } from '../model/shown.ts';
+import type { Shown } from '../model/shown.ts';
 import { freeTextOf, type Parts, type Shape, type StageValue, stageValue, valuesOf } from './values.ts';
 
 export type { Parts } from './values.ts';

@@ -1,8 +1,10 @@
 import type { RouteId, SignId, StageId } from '../base/ids.ts';
 import { ok, type Result } from '../base/result.ts';
+import type { LampState } from '../model/lamp.ts';
+import { lampTraits } from '../model/lamp.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import { isRhythmic, type Reads, type ReadsOf } from '../model/reads.ts';
-import type { LampState, Shown } from '../model/shown.ts';
+import type { Shown } from '../model/shown.ts';
 import { type EncodeError, encode, type Parts, type StageShow } from './encode.ts';
 
 /** One stretch of light or dark, of sound or silence. */
@@ -132,7 +134,8 @@ export function sceneAt(scene: Scene, atMs: number): Shown[] {
 
 /** Whether a lamp in a state gives light at a moment; slow and fast ones are lit half of the time. */
 export function litAt(state: LampState, atMs: number, rates: Readout['rates']): boolean {
-  if (state === 'dark' || state === 'lit') return state === 'lit';
-  const hz = state === 'slow' ? rates.slowHz : rates.fastHz;
+  const { lights, blinks } = lampTraits[state];
+  if (blinks === null) return lights;
+  const hz = rates[blinks];
   return (atMs * hz) / 1000 - Math.floor((atMs * hz) / 1000) < 0.5;
 }

@@ -1,9 +1,9 @@
 import type { SignId, StageId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { LampColour } from '../model/panel.ts';
+import type { LampColour, LampState } from '../model/lamp.ts';
+import { lampStates, lampTraits } from '../model/lamp.ts';
 import type { Stage } from '../model/readout.ts';
 import type { ReadsOf, SimpleMap, ValueMap } from '../model/reads.ts';
-import type { LampState } from '../model/shown.ts';
 import { bytesOfPair, bytesText, mostMode, mostParameter } from './pair.ts';
 
 /** What one lamp shows for a value; `either` where it does not count. */
@@ -38,7 +38,7 @@ const colours: Readonly<Record<string, LampColour>> = {
   B: 'blue',
   Y: 'yellow',
 };
-const states: Readonly<Record<string, LampState>> = { d: 'dark', l: 'lit', s: 'slow', f: 'fast' };
+const states: ReadonlyMap<string, LampState> = new Map(lampStates.map((state) => [lampTraits[state].letter, state]));
 
 /** What a letter of a table row says of its lamp; null where it is no letter of that alphabet. */
 export function cellOf(letter: string, reads: Pick<ReadsOf<'lamps'>, 'onIs' | 'offIs'>): Cell | null {
@@ -47,7 +47,7 @@ export function cellOf(letter: string, reads: Pick<ReadsOf<'lamps'>, 'onIs' | 'o
   if (letter === '0') return { state: reads.offIs, colour: null };
   const colour = colours[letter];
   if (colour) return { state: 'lit', colour };
-  const state = states[letter];
+  const state = states.get(letter);
   return state ? { state, colour: null } : null;
 }
 

@@ -1,4 +1,5 @@
-import type { LampState } from '../model/shown.ts';
+import type { LampState } from '../model/lamp.ts';
+import { blinkingStates, type LampRate, lampTraits } from '../model/lamp.ts';
 import { evenTrace, type Lights, lightsOf, pulsesOf, type Sample, type Trace } from './trace.ts';
 
 /** A picture as a canvas gives it: four bytes a point. */
@@ -148,7 +149,7 @@ const darkBy = 12;
 export function lampDoes(
   samples: readonly Sample[],
   contrast: number,
-  rates: { slowHz: number; fastHz: number },
+  rates: Readonly<Record<LampRate, number>>,
 ): LampDoes {
   const trace = evenTrace(samples);
   const lights = lightsOf(trace);
@@ -162,8 +163,10 @@ export function lampDoes(
   const even = between.filter((b) => Math.abs(b - usual) < 0.35 * usual).length / between.length;
   const hz = 1000 / usual;
   if (even < 0.8 || starts.length < 3) return { state: 'rhythm', hz, trace, lights };
-  const middle = Math.sqrt(rates.slowHz * rates.fastHz);
-  return { state: hz < middle ? 'slow' : 'fast', hz, trace, lights };
+  // the rate it is nearest to, as ratios go
+  const apart = (state: LampState): number => Math.abs(Math.log(hz / rates[lampTraits[state].blinks ?? 'slowHz']));
+  const [state = 'slow'] = [...blinkingStates].sort((a, b) => apart(a) - apart(b));
+  return { state, hz, trace, lights };
 }
 
 /** How much brighter a lamp was than its surroundings at its brightest, over all pictures. */

@@ -1,7 +1,8 @@
-import type { Finding, Path } from '../base/finding.ts';
 import type { ModeId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';

@@ -1,4 +1,5 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Gesture, UnitPlan } from '../play/gestures.ts';
 import { controlOfOp, isAct, type Op } from '../play/op.ts';
 import { type Done, idealHands, perform } from '../play/perform.ts';

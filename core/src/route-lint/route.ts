@@ -1,6 +1,7 @@
-import type { Finding, Path } from '../base/finding.ts';
 import type { ModeId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import { stepSpan } from '../gesture/timing.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
 import { eachStep } from '../model/steps.ts';

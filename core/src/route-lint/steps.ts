@@ -1,7 +1,8 @@
-import type { Finding, Path, SignLimit } from '../base/finding.ts';
 import type { AccessId, ControlId, SignId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 import type { Access } from '../model/access.ts';
+import type { Finding, SignLimit } from '../model/finding.ts';
 import type { Sign } from '../model/panel.ts';
 import type { Moment, Route, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';

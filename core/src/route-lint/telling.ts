@@ -1,7 +1,8 @@
 import { alignAccounts, contradictions, differenceKey } from '../accounts/align.ts';
-import type { Finding, Path } from '../base/finding.ts';
 import type { ControlId } from '../base/ids.ts';
+import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';
 import { printStep } from '../script/print.ts';

@@ -1,5 +1,6 @@
 import { nearest } from '../base/nearest.ts';
 import type { Span } from '../base/text.ts';
+import { type LampState, lampStates } from '../model/lamp.ts';
 import type { Moment } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { ScriptCount, ScriptProblem, ScriptWanted } from './problem.ts';
@@ -20,7 +21,6 @@ const pattern = /"(?:[^"\\]|\\.)*"|[+,>]|[^\s+,>"]+|"/g;
 const idPattern = /^[a-z0-9][a-z0-9-]{0,63}$/;
 const units: Readonly<Record<string, number>> = { ms: 1, s: 1000, sec: 1000, min: 60_000, h: 3_600_000 };
 const unitWords = Object.keys(units);
-const lampStates = ['dark', 'lit', 'slow', 'fast'] as const;
 const colours = ['amber', 'green', 'red', 'white', 'blue', 'yellow'] as const;
 
 /** Reads one line from left to right. Every reader either takes what it wants or throws `Unreadable` at its column. */
@@ -175,7 +175,7 @@ export class Line {
       const times = glued ? this.range(Number(glued[1]), 'times', 1, 100) : null;
       return { kind: 'sound', sign, state, ...(times === null ? {} : { times }) };
     }
-    const lamp = { kind: 'lamp' as const, sign, state: state as (typeof lampStates)[number] };
+    const lamp = { kind: 'lamp' as const, sign, state: state as LampState };
     const colour = colours.find((c) => this.takes(c));
     return colour ? { ...lamp, colour } : lamp;
   }

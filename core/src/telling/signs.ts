@@ -1,5 +1,6 @@
 import type { Span } from '../base/text.ts';
-import { type LampColour, lampColours, type Sign } from '../model/panel.ts';
+import { type LampColour, type LampState, lampColours } from '../model/lamp.ts';
+import type { Sign } from '../model/panel.ts';
 import type { Moment } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import { lampById, lampsOf, type Names } from './names.ts';
@@ -11,7 +12,7 @@ export type SeenSigns = Readonly<{ must: Must; signs: Shown[]; within: Span | nu
 type State =
   | Readonly<{
       kind: 'lamp';
-      state: 'dark' | 'lit' | 'slow' | 'fast';
+      state: LampState;
       colour: LampColour | null;
       unsure: string | null;
     }>
@@ -54,7 +55,7 @@ function shownText(s: Stream): string | null {
 
 /** What a sign is said to do. */
 function stateNext(s: Stream): State | null {
-  const lamp = (state: 'dark' | 'lit' | 'slow' | 'fast', unsure: string | null = null): State => ({
+  const lamp = (state: LampState, unsure: string | null = null): State => ({
     kind: 'lamp',
     state,
     colour: state === 'dark' ? null : colourNext(s),

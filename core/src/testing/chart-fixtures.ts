@@ -1,9 +1,9 @@
-import type { FindingCode } from '../base/finding.ts';
 import { Access } from '../model/access.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Chart } from '../model/chart.ts';
 import { Code } from '../model/code.ts';
 import type { Entry } from '../model/entry.ts';
+import type { FindingCode } from '../model/finding.ts';
 import { entryOf } from '../model/select.ts';
 import { Asset, Instrument } from '../model/source.ts';
 import { glasswasher } from './bundles.ts';

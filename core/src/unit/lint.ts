@@ -1,5 +1,6 @@
-import type { Finding, Path } from '../base/finding.ts';
+import type { Path } from '../base/path.ts';
 import type { Family, Variant } from '../model/family.ts';
+import type { Finding } from '../model/finding.ts';
 import { compilePattern, leftOut, type ModelMatcher, sharedModel } from './pattern.ts';
 import { compareSerials, compareVersions } from './plate.ts';
 

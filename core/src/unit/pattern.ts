@@ -1,5 +1,5 @@
-import type { PatternError } from '../base/finding.ts';
 import { fail, ok, type Result } from '../base/result.ts';
+import type { PatternError } from '../model/finding.ts';
 
 /** What a plate can hold once spaces and dashes are put aside. */
 const alphabet = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789/.';

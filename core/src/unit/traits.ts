@@ -1,5 +1,5 @@
-import type { Finding } from '../base/finding.ts';
 import type { Family } from '../model/family.ts';
+import type { Finding } from '../model/finding.ts';
 import type { Control, Face, Panel } from '../model/panel.ts';
 
 /** A family as it is told from others: what its panel shows at a glance, and what its trainer wrote down. */

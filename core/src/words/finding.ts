@@ -1,5 +1,7 @@
-import type { Finding, FindingCode, NamedSlip, PatternError, SignLimit } from '../base/finding.ts';
 import { assertNever } from '../base/result.ts';
+import type { Finding, FindingCode, NamedSlip, PatternError, SignLimit } from '../model/finding.ts';
+import type { LampState } from '../model/lamp.ts';
+import type { IdKind } from '../model/reference.ts';
 
 const patternWords: Record<PatternError['why'], string> = {
   'not-closed': 'is opened and not closed',
@@ -149,6 +151,13 @@ const slipWords: Record<NamedSlip['kind'], (of: string) => string> = {
   character: (of) => `With the character at ${of} taken for its look-alike`,
 };
 
+const neverWords: Readonly<Record<LampState, string>> = {
+  dark: 'is never dark',
+  lit: 'is never lit without blinking',
+  slow: 'does not blink slowly',
+  fast: 'does not blink fast',
+};
+
 /** Why a sign cannot show something, as it goes on after the sign’s name. */
 export function signLimitWords(limit: SignLimit): string {
   switch (limit.kind) {
@@ -157,9 +166,7 @@ export function signLimitWords(limit: SignLimit): string {
     case 'never-coloured':
       return `is never ${limit.colour}`;
     case 'never-so':
-      return limit.state === 'lit'
-        ? 'is never lit without blinking'
-        : `does not blink ${limit.state === 'slow' ? 'slowly' : limit.state}`;
+      return neverWords[limit.state];
     case 'makes-no-sound':
       return 'makes no sound';
     case 'shows-text':
@@ -176,13 +183,13 @@ export function signLimitWords(limit: SignLimit): string {
 }
 
 /** What is named by an id, where people say it otherwise. */
-const thingWords: Readonly<Record<string, string>> = {
+const thingWords: Readonly<Partial<Record<IdKind, string>>> = {
   node: 'step',
   input: 'physical input',
   'reading-account': 'account of the reading',
 };
 /** Where it should be, where that is not the unit. */
-const whereWords: Readonly<Record<string, string>> = {
+const whereWords: Readonly<Partial<Record<IdKind, string>>> = {
   node: 'in this chart',
   place: 'on this control',
   variable: 'in this mode',

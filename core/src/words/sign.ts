@@ -1,7 +1,8 @@
 import { assertNever } from '../base/result.ts';
+import type { LampState } from '../model/lamp.ts';
 import type { Panel } from '../model/panel.ts';
 import type { Moment } from '../model/route.ts';
-import type { LampState, Shown } from '../model/shown.ts';
+import type { Shown } from '../model/shown.ts';
 
 /** What a control or sign is called on this panel; its id where it has no label. */
 export function partName(panel: Panel, id: string): string {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Role } from '@wire-trail/core';
+import { roles } from '@wire-trail/core';
 import { inject } from 'vitest';
 import { createApp } from '../app/app.ts';
 import { type Config, readConfig } from '../config.ts';
@@ -78,7 +79,7 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
   const server: Server = createServer(app.callback());
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
-  for (const role of ['technician', 'trainer', 'reviewer', 'admin'] as const)
+  for (const role of roles)
     await addUser({ name: `The ${role}`, signIn: role, role, password: 'a long password' }, services);
   return {
     services,

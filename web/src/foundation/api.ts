@@ -9,6 +9,7 @@ import type {
   Attached,
   Bundle,
   Change,
+  ChangeSetState,
   Entry,
   EntryKey,
   EntryKind,
@@ -18,6 +19,7 @@ import type {
   Owed,
   Panel,
   PastReading,
+  RevisionState,
   Role,
   Station,
   WalkEvent,
@@ -57,7 +59,6 @@ export type Working = Readonly<{
   published: number | null;
   body: Entry;
 }>;
-export type RevisionState = 'draft' | 'in-review' | 'published' | 'retired';
 export type Revision = Readonly<{
   number: number;
   state: RevisionState;
@@ -78,7 +79,7 @@ export type EntryView = Readonly<{
 export type PublishSet = Readonly<{
   id: number;
   title: string;
-  state: 'in-review' | 'published' | 'returned' | 'withdrawn';
+  state: ChangeSetState;
   author: string | null;
   authorId: number | null;
   submittedAt: string;

@@ -1,4 +1,4 @@
-import { ChartId, Entry, EntryKey, EntryKind, FamilyId } from '@wire-trail/core';
+import { ChartId, Entry, EntryKey, EntryKind, FamilyId, RevisionState } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import { Job } from '../jobs/routes.ts';
@@ -20,7 +20,7 @@ const Scope = z.union([z.literal(libraryName).transform(() => null), FamilyId]);
 const Address = z.object({ family: Scope, kind: EntryKind, id: z.string().min(1).max(64) });
 const RevisionView = z.strictObject({
   number: z.number(),
-  state: z.enum(['draft', 'in-review', 'published', 'retired']),
+  state: RevisionState,
   note: z.string(),
   basedOn: z.number().nullable(),
   author: z.string().nullable(),

@@ -1,7 +1,13 @@
-import { type Entry, type EntryKey, type EntryKind, type FamilyId, titleOf } from '@wire-trail/core';
+import {
+  type Entry,
+  type EntryKey,
+  type EntryKind,
+  type FamilyId,
+  type RevisionState,
+  titleOf,
+} from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 
-export type RevisionState = 'draft' | 'in-review' | 'published' | 'retired';
 export type RevisionRow = Readonly<{
   id: number;
   entryId: number;

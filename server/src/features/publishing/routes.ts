@@ -1,14 +1,13 @@
-import { Entry, EntryKey, FamilyId, stations } from '@wire-trail/core';
+import { ChangeSetState, Entry, EntryKey, FamilyId, stations } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
 import { findingsOf, publishSet, readSet, returnSet, sets, submit } from './service.ts';
 
 const SetId = z.object({ id: z.coerce.number().int().positive() });
-const SetState = z.enum(['in-review', 'published', 'returned', 'withdrawn']);
 const SetView = z.strictObject({
   id: z.number(),
   title: z.string(),
-  state: SetState,
+  state: ChangeSetState,
   author: z.string().nullable(),
   authorId: z.number().nullable(),
   submittedAt: z.string(),
@@ -41,7 +40,7 @@ export const publishingRoutes = [
     path: '/publish-sets',
     role: 'trainer',
     summary: 'Publish sets, newest first.',
-    query: z.object({ state: SetState.optional() }),
+    query: z.object({ state: ChangeSetState.optional() }),
     response: z.array(SetView),
     handle: ({ query, services }) => sets(query.state, services),
   }),

@@ -1,12 +1,11 @@
-import type { Entry } from '@wire-trail/core';
+import type { ChangeSetState, Entry, RevisionState } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { bodyOf, type RevisionRow, type RevisionState, revisionsById, toRevision } from '../entries/store.ts';
+import { bodyOf, type RevisionRow, revisionsById, toRevision } from '../entries/store.ts';
 
-export type SetState = 'in-review' | 'published' | 'returned' | 'withdrawn';
 export type SetRow = Readonly<{
   id: number;
   title: string;
-  state: SetState;
+  state: ChangeSetState;
   authorId: number | null;
   author: string | null;
   createdAt: Date;
@@ -25,7 +24,7 @@ const query = (db: Db | Transaction) =>
 const toRow = (row: Record<string, unknown>): SetRow => ({
   id: Number(row.id),
   title: String(row.title),
-  state: row.state as SetState,
+  state: row.state as ChangeSetState,
   authorId: row.author_id === null ? null : Number(row.author_id),
   author: row.author as string | null,
   createdAt: row.created_at as Date,
@@ -59,7 +58,7 @@ export async function findSet(db: Db | Transaction, id: number, lock = false): P
   return row ? toRow(row) : null;
 }
 
-export async function listSets(db: Db, state: SetState | undefined): Promise<SetRow[]> {
+export async function listSets(db: Db, state: ChangeSetState | undefined): Promise<SetRow[]> {
   const all = query(db).orderBy('s.id', 'desc').limit(200);
   return (await (state ? all.where('s.state', state) : all)).map(toRow);
 }

@@ -1,5 +1,4 @@
-import type { Entry } from '@wire-trail/core';
-import type { RevisionState } from '../../foundation/api.ts';
+import type { Entry, RevisionState } from '@wire-trail/core';
 
 export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
 

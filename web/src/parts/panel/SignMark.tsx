@@ -1,4 +1,4 @@
-import { type Sign, segmentsOf } from '@wire-trail/core';
+import { lampTraits, type Sign, segmentsOf } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
 import type { LampShow } from './lamp-show.ts';
 
@@ -22,6 +22,10 @@ const stateWords = {
   unsure: 'cannot tell',
   unseen: 'not looked at',
 } as const;
+
+/** What there is to know of a lamp's state; null where nobody has said it. */
+const traitOf = ({ state }: LampShow) =>
+  state === 'dim' || state === 'unsure' || state === 'unseen' ? null : lampTraits[state];
 
 const onEnter = (run: (() => void) | undefined) =>
   run &&
@@ -54,7 +58,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
   const cy = y + h / 2;
   const r = Math.min(w, h) / 2;
   const colour = lamp.colour ?? (sign.kind === 'lamp' ? sign.colours[0] : 'amber');
-  const isOn = lamp.state === 'lit' || lamp.state === 'slow' || lamp.state === 'fast';
+  const isOn = traitOf(lamp)?.lights ?? false;
   const words = `lamp ${label}: ${stateWords[lamp.state]}${isOn ? `, ${colour}` : ''}`;
   return (
     <g
@@ -80,7 +84,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
         <tspan className="letter">{label}</tspan>
         {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
       </text>
-      {(lamp.state === 'slow' || lamp.state === 'fast') && (
+      {traitOf(lamp)?.blinks && (
         <text className="rate" x={cx} y={cy - r - 0.7} textAnchor="middle">
           {lamp.state}
         </text>
@@ -94,7 +98,7 @@ function Bar({ sign, label, lamp, pointed }: Props) {
   if (sign.kind !== 'bar') return null;
   const { x, y, w, h } = sign.at;
   const each = w / sign.lamps;
-  const lit = lamp.state === 'lit' || lamp.state === 'slow' || lamp.state === 'fast' ? lamp.state : '';
+  const lit = traitOf(lamp)?.lights ? lamp.state : '';
   return (
     <g
       className={`lamp ${lit} ${lamp.colour ?? sign.colours[0]} ${pointed ? 'pointed' : ''}`}

@@ -1,4 +1,12 @@
-import { type Readout, type ReadsOf, readTruthTable, type Stage, truthProblemWords } from '@wire-trail/core';
+import {
+  lampStates,
+  lampTraits,
+  type Readout,
+  type ReadsOf,
+  readTruthTable,
+  type Stage,
+  truthProblemWords,
+} from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 
 type Props = Readonly<{
@@ -147,10 +155,7 @@ const cellWords: Readonly<Record<string, string>> = {
   '1': 'on',
   '0': '·',
   '-': 'either',
-  d: 'dark',
-  l: 'lit',
-  s: 'slow',
-  f: 'fast',
+  ...Object.fromEntries(lampStates.map((state) => [lampTraits[state].letter, state])),
   R: 'red',
   G: 'green',
   A: 'amber',

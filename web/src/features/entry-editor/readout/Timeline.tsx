@@ -1,7 +1,11 @@
 import type { Readout, Scene, Shown, SignId } from '@wire-trail/core';
+import { type LampRate, lampTraits } from '@wire-trail/core';
 
 const isOn = (shown: Shown): boolean =>
   shown.kind === 'lamp' ? shown.state !== 'dark' : shown.kind === 'sound' ? shown.state === 'on' : shown.text !== '';
+
+const rateWords = (rate: LampRate | null, rates: Readout['rates']): string =>
+  rate === null ? '' : `${rates[rate]} a second`;
 
 /** What each sign does over one round: a lane for each, light as bars, texts as they stand, and where it is now. */
 export function Timeline({
@@ -35,8 +39,8 @@ export function Timeline({
                 >
                   {c.shown.kind === 'text'
                     ? c.shown.text
-                    : c.shown.kind === 'lamp' && (c.shown.state === 'slow' || c.shown.state === 'fast')
-                      ? `${c.shown.state === 'slow' ? rates.slowHz : rates.fastHz} a second`
+                    : c.shown.kind === 'lamp'
+                      ? rateWords(lampTraits[c.shown.state].blinks, rates)
                       : ''}
                 </span>
               ))}

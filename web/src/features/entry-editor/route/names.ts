@@ -5,9 +5,7 @@ const statesOf = (sign: Sign): string[] => {
   switch (sign.kind) {
     case 'lamp':
       return [
-        'lit',
-        'dark',
-        ...sign.shows.filter((s) => s === 'slow' || s === 'fast'),
+        ...new Set(['lit', 'dark', ...sign.shows.filter((s) => s !== 'pattern')]),
         ...sign.colours.map((c) => `lit ${c}`),
       ];
     case 'beeper':

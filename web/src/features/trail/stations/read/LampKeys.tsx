@@ -1,5 +1,4 @@
-import type { Look, Panel, SeenLamp, SignId, Stage } from '@wire-trail/core';
-import { partName } from '@wire-trail/core';
+import { type Look, type Panel, partName, SeenLamp, type SignId, type Stage } from '@wire-trail/core';
 
 const lampStateWords: Record<SeenLamp, string> = {
   dark: 'dark',
@@ -9,7 +8,7 @@ const lampStateWords: Record<SeenLamp, string> = {
   dim: 'maybe dim',
   unsure: 'cannot tell',
 };
-const paints: readonly SeenLamp[] = ['lit', 'dark', 'slow', 'fast', 'dim', 'unsure'];
+const paints: readonly SeenLamp[] = ['lit', ...SeenLamp.options.filter((state) => state !== 'lit')];
 
 /** The lamps once more as large keys: for gloves, and for those who do not see the drawing. */
 export function LampKeys({

@@ -1,4 +1,5 @@
 import type { LampColour, Look, Readout, SeenLamp, Sign, SignId, Stage } from '@wire-trail/core';
+import { blinkingStates, lampTraits } from '@wire-trail/core';
 
 /** What one tap says of a lamp. */
 export type LampSaid = Readonly<{ state: SeenLamp; colour?: LampColour }>;
@@ -19,8 +20,7 @@ export function lampCycle(readout: Readout, stage: Stage, sign: Sign | undefined
     used.add(reads.offIs).add(reads.onIs);
     if (reads.to.kind === 'table')
       for (const { pattern } of reads.to.rows) {
-        if (pattern.includes('s')) used.add('slow');
-        if (pattern.includes('f')) used.add('fast');
+        for (const state of blinkingStates) if (pattern.includes(lampTraits[state].letter)) used.add(state);
       }
   } else used.add('lit');
   const special = new Set(
@@ -28,11 +28,7 @@ export function lampCycle(readout: Readout, stage: Stage, sign: Sign | undefined
       s.signs.flatMap((x) => (x.kind === 'lamp' && x.sign === sign?.id ? [x.state] : [])),
     ),
   );
-  const states: SeenLamp[] = [
-    ...used,
-    'unsure',
-    ...(['slow', 'fast'] as const).filter((s) => special.has(s) && !used.has(s)),
-  ];
+  const states: SeenLamp[] = [...used, 'unsure', ...blinkingStates.filter((s) => special.has(s) && !used.has(s))];
   const colours = tellsColour(stage) && sign?.kind === 'lamp' && sign.colours.length > 1 ? sign.colours : [];
   return states.flatMap((state): LampSaid[] =>
     state === 'lit' && colours.length > 0 ? colours.map((colour) => ({ state, colour })) : [{ state }],

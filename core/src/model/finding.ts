@@ -1,5 +1,6 @@
-/** Where a finding stands: keys and indexes from the bundle's root, e.g. `entries`, 12, `suspects`, 0. */
-export type Path = ReadonlyArray<string | number>;
+import type { Path } from '../base/path.ts';
+import type { LampState } from './lamp.ts';
+import type { IdKind } from './reference.ts';
 export const severities = ['error', 'warning', 'hint'] as const;
 export type Severity = (typeof severities)[number];
 
@@ -14,7 +15,7 @@ export type PatternError = Readonly<{
 export type SignLimit =
   | Readonly<{ kind: 'is-a-lamp' | 'makes-no-sound' | 'shows-text' | 'cannot-draw-letter' | 'shows-nothing' }>
   | Readonly<{ kind: 'never-coloured'; colour: string }>
-  | Readonly<{ kind: 'never-so'; state: string }>
+  | Readonly<{ kind: 'never-so'; state: LampState }>
   | Readonly<{ kind: 'has-room-for'; characters: number }>;
 /** What one slip is and what it happens to: a lamp, a place counted from 1, a segment; empty where nothing is named. */
 export type NamedSlip = Readonly<{
@@ -25,7 +26,7 @@ type Facts =
   | Readonly<{ code: 'dangling-id'; severity: 'error'; wanted: Entry }>
   | Readonly<{ code: 'duplicate-id'; severity: 'error'; twice: Entry }>
   | Readonly<{ code: 'duplicate-code'; severity: 'error'; text: string; controller: string }>
-  | Readonly<{ code: 'part-unknown'; severity: 'error'; what: string; id: string }>
+  | Readonly<{ code: 'part-unknown'; severity: 'error'; what: IdKind; id: string }>
   | Readonly<{ code: 'code-without-pattern'; severity: 'error'; text: string; readout: string }>
   | Readonly<{ code: 'codes-share-pattern'; severity: 'error'; texts: string[]; readout: string }>
   | Readonly<{
