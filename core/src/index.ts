@@ -205,6 +205,7 @@ export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
+export type { MissCode } from './play/attempt-state.ts';
 export type { CompileError } from './play/compile.ts';
 export { compileSteps } from './play/compile.ts';
 export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/gestures.ts';
@@ -212,7 +213,6 @@ export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
 export { keepsTime, showsNow } from './play/shows.ts';
 export { startForRoute, startUnit, type UnitEffect, type UnitState, underway } from './play/state.ts';
-export type { MissCode } from './play/thread.ts';
 // print
 export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';

@@ -172,7 +172,7 @@ describe('tryProgram', () => {
 describe('a step that is made anew', () => {
   it('compiles the same, whatever notes it carries', () => {
     const plain = stepsOf('press a 2 times\nhold b for 2 s to 4 s');
-    const noted = plain.map((s): Step => ({ ...s, why: 'so', caution: 'mind', standing: 'hearsay' }));
+    const noted = plain.map((s): Step => ({ ...s, why: 'so', caution: 'controllerState', standing: 'hearsay' }));
     expect(compileSteps(noted, facts)).toEqual(compileSteps(plain, facts));
   });
 });

@@ -1,8 +1,8 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import { isSupplied, type UnitFacts } from '../unit/facts.ts';
+import type { UnitView } from './attempt-state.ts';
 import { controlOfOp, type Grip, type Hand, type Op, type Program, type UnitEvent } from './op.ts';
-import type { Around } from './thread.ts';
 
 /** How somebody does things: every length in milliseconds. */
 export type Hands = Readonly<{
@@ -58,7 +58,7 @@ export class Solo {
     for (const [control, click] of clicks ?? []) this.clicks.set(control, click);
     this.powered = isSupplied(facts, (c) => this.places.get(c) ?? null) ? 0 : null;
   }
-  readonly around: Around = {
+  readonly view: UnitView = {
     placeOf: (c) => this.places.get(c) ?? null,
     clickOf: (c) => this.clicks.get(c) ?? 0,
     poweredAt: () => this.powered,
@@ -209,7 +209,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           !(
             op.stop &&
             left < op.clicks &&
-            solo.around.clickOf(op.control) === op.stop.click &&
+            solo.view.clickOf(op.control) === op.stop.click &&
             left <= op.stop.perTurn / 2
           )
         ) {
@@ -218,7 +218,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           put(pc, event, event);
           left -= 1;
         }
-        while (op.stop && solo.around.clickOf(op.control) !== op.stop.click && left > -op.stop.perTurn) {
+        while (op.stop && solo.view.clickOf(op.control) !== op.stop.click && left > -op.stop.perTurn) {
           t += approach(Math.max(20, hands.pace(op.paceMs)));
           const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
           put(pc, event, event);
@@ -230,7 +230,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         const own = facts.controls.get(op.control);
         if (own?.mechanism.kind === 'clicks') {
           settle();
-          for (let n = 0; solo.around.clickOf(op.control) !== op.atClick && n < own.mechanism.perTurn; n += 1) {
+          for (let n = 0; solo.view.clickOf(op.control) !== op.atClick && n < own.mechanism.perTurn; n += 1) {
             t += Math.max(20, hands.pace(300));
             const event = { at: t, kind: 'click' as const, control: op.control, way: 'cw' as const };
             put(pc, event, event);

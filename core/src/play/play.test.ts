@@ -187,7 +187,7 @@ describe('a unit on the bench', () => {
       { transitions: [{ on: { kind: 'input', input: 'warmth', passes: 'above', value: 60 }, to: 'tests' }] },
     );
     const unit = new PlayBench(bundle).press('a', 3).wait(1000);
-    expect(unit.state.minds.get('aux' as never)?.mode).toBe('aux-on');
+    expect(unit.state.controllers.get('aux' as never)?.mode).toBe('aux-on');
     unit.do({ kind: 'input', input: 'warmth' as never, value: 61, at: unit.state.at });
     expect(unit.mode).toBe('tests');
   });

@@ -64,7 +64,7 @@ describe('whatever route is written', () => {
         const plain = fired(plan, begin, events);
         const split = fired(plan, begin, more);
         expect(split.names).toEqual(plain.names);
-        expect([...split.state.minds]).toEqual([...plain.state.minds]);
+        expect([...split.state.controllers]).toEqual([...plain.state.controllers]);
       }),
       { numRuns: 150 },
     );
@@ -130,7 +130,8 @@ describe('the demo, played', () => {
           const route = known(gesture.of.name);
           if (!route || reached.has(`did ${route.id}`)) continue;
           const from = route.from === 'any' ? begin : route.from.flatMap((m) => reached.get(m) ?? []).at(0);
-          const isStart = route.from !== 'any' && [...begin.minds.values()].some((m) => route.from.includes(m.mode));
+          const isStart =
+            route.from !== 'any' && [...begin.controllers.values()].some((m) => route.from.includes(m.mode));
           const state = from ?? (isStart ? begin : undefined);
           if (!state) continue;
           const after = fired(plan, state, ideal(plan, state, gesture.of.name));

@@ -20,14 +20,19 @@ const read = (file: string): Bundle => {
 function inMemory(file: string, memory: readonly string[]) {
   const plan = planUnit(read(file));
   const start = startUnit(plan, memory);
-  const [id, mind] = [...start.minds][0] ?? [];
-  if (!id || !mind) throw new Error('no controller');
+  const [id, controllerState] = [...start.controllers][0] ?? [];
+  if (!id || !controllerState) throw new Error('no controller');
   const mode = plan.modes.get('memory' as never);
   const variables = new Map((mode?.variables ?? []).map((v) => [v.id, v.start] as const));
   const state: UnitState = {
     ...start,
     poweredAt: 0,
-    minds: new Map(start.minds).set(id, { ...mind, mode: 'memory' as never, variables, shownAt: 0 }),
+    controllers: new Map(start.controllers).set(id, {
+      ...controllerState,
+      mode: 'memory' as never,
+      variables,
+      shownAt: 0,
+    }),
   };
   return { plan, state };
 }

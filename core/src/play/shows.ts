@@ -6,26 +6,31 @@ import { type Shown, sameShown } from '../model/shown.ts';
 import { encode } from '../readout/encode.ts';
 import { type Scene, sceneAt, schedule } from '../readout/schedule.ts';
 import type { UnitPlan } from './gestures.ts';
-import type { Mind, UnitState } from './state.ts';
+import type { ControllerState, UnitState } from './state.ts';
 
 /** Which code a readout shows now: that of the memory's slot a cursor stands on. */
-function memoryText(state: UnitState, mind: Mind, slot: string | undefined): string | null {
-  const cursor = slot === undefined ? 1 : mind.variables.get(slot as never);
+function memoryText(state: UnitState, controllerState: ControllerState, slot: string | undefined): string | null {
+  const cursor = slot === undefined ? 1 : controllerState.variables.get(slot as never);
   return state.memory[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
 }
 
 /** The scene that shows by itself now: a gesture brings on the next. Null where the code cannot be shown. */
-function sceneNow(readout: Readout, text: string, mind: Mind): Scene | null {
+function sceneNow(readout: Readout, text: string, controllerState: ControllerState): Scene | null {
   const scenes = schedule(readout, text);
   if (!scenes.ok) return null;
-  const stage = readout.stages[mind.stage]?.id;
+  const stage = readout.stages[controllerState.stage]?.id;
   return scenes.value.find((s) => stage !== undefined && s.stages.includes(stage)) ?? scenes.value[0] ?? null;
 }
 
 type ReadoutShowing = Extract<Showing, { kind: 'readout' }>;
 
 function readoutShows(
-  { plan, state, mind, atMs }: { plan: UnitPlan; state: UnitState; mind: Mind; atMs: number | null },
+  {
+    plan,
+    state,
+    controllerState,
+    atMs,
+  }: { plan: UnitPlan; state: UnitState; controllerState: ControllerState; atMs: number | null },
   showing: ReadoutShowing,
 ): readonly Shown[] {
   const readout = entryOf(plan.bundle, 'readout', showing.readout);
@@ -33,14 +38,14 @@ function readoutShows(
   const { of } = showing;
   const text =
     of.kind === 'memory'
-      ? memoryText(state, mind, of.slot)
+      ? memoryText(state, controllerState, of.slot)
       : of.kind === 'variable'
-        ? String(mind.variables.get(of.variable) ?? '')
+        ? String(controllerState.variables.get(of.variable) ?? '')
         : String(Math.round(state.inputs.get(of.input) ?? 0));
   if (text === null) return readout.specials.find((s) => s.means === 'nothing-stored')?.signs ?? [];
-  const scene = sceneNow(readout, text, mind);
+  const scene = sceneNow(readout, text, controllerState);
   if (!scene) return readout.stages[0]?.reads.kind === 'text' ? plainText(readout.stages[0].reads.sign, text) : [];
-  if (atMs !== null) return sceneAt(scene, atMs - mind.shownAt);
+  if (atMs !== null) return sceneAt(scene, atMs - controllerState.shownAt);
   // standing still: what its first stage shows, blinking and not now lit, now dark
   const shows = encode(readout, text);
   return shows.ok ? (shows.value.find((s) => s.stage === scene.stages[0])?.shown ?? []) : [];
@@ -48,10 +53,15 @@ function readoutShows(
 const plainText = (sign: SignId, text: string): Shown[] => [{ kind: 'text', sign, text }];
 
 /** Whether a condition holds; `shows` says what a sign shows at this moment. */
-export function holds(plan: UnitPlan, state: UnitState, mind: Mind, condition: Condition): boolean {
+export function holds(
+  plan: UnitPlan,
+  state: UnitState,
+  controllerState: ControllerState,
+  condition: Condition,
+): boolean {
   switch (condition.kind) {
     case 'variable':
-      return mind.variables.get(condition.variable) === condition.is;
+      return controllerState.variables.get(condition.variable) === condition.is;
     case 'input': {
       const value = state.inputs.get(condition.input) ?? 0;
       return condition.compare === 'above' ? value > condition.value : value < condition.value;
@@ -63,11 +73,11 @@ export function holds(plan: UnitPlan, state: UnitState, mind: Mind, condition: C
       return over !== undefined && sameShown(over.shown, condition.shown);
     }
     case 'all':
-      return condition.of.every((c) => holds(plan, state, mind, c));
+      return condition.of.every((c) => holds(plan, state, controllerState, c));
     case 'any':
-      return condition.of.some((c) => holds(plan, state, mind, c));
+      return condition.of.some((c) => holds(plan, state, controllerState, c));
     case 'not':
-      return !holds(plan, state, mind, condition.of);
+      return !holds(plan, state, controllerState, condition.of);
   }
 }
 
@@ -82,10 +92,11 @@ const isDark = (shown: Shown): boolean =>
 export function showsNow(plan: UnitPlan, state: UnitState, atMs: number | null = null): ReadonlyMap<SignId, Shown> {
   const signs = new Map<SignId, Shown>();
   if (state.poweredAt === null) return signs;
-  for (const mind of state.minds.values())
-    for (const showing of plan.modes.get(mind.mode)?.shows ?? []) {
-      if (showing.when && !holds(plan, state, mind, showing.when)) continue;
-      const shown = showing.kind === 'fixed' ? showing.signs : readoutShows({ plan, state, mind, atMs }, showing);
+  for (const controllerState of state.controllers.values())
+    for (const showing of plan.modes.get(controllerState.mode)?.shows ?? []) {
+      if (showing.when && !holds(plan, state, controllerState, showing.when)) continue;
+      const shown =
+        showing.kind === 'fixed' ? showing.signs : readoutShows({ plan, state, controllerState, atMs }, showing);
       for (const s of shown) signs.set(s.sign, s);
     }
   for (const [sign, { shown }] of state.over) signs.set(sign, shown);
@@ -95,12 +106,12 @@ export function showsNow(plan: UnitPlan, state: UnitState, atMs: number | null =
 
 /** Whether anything the unit shows now changes by itself from one moment to the next, so that it must be drawn anew. */
 export function keepsTime(plan: UnitPlan, state: UnitState): boolean {
-  return [...state.minds.values()].some((mind) =>
-    (plan.modes.get(mind.mode)?.shows ?? []).some((showing) => {
+  return [...state.controllers.values()].some((controllerState) =>
+    (plan.modes.get(controllerState.mode)?.shows ?? []).some((showing) => {
       if (showing.kind !== 'readout' || showing.of.kind !== 'memory') return false;
       const readout = entryOf(plan.bundle, 'readout', showing.readout);
-      const text = memoryText(state, mind, showing.of.slot);
-      const scene = readout && text !== null ? sceneNow(readout, text, mind) : null;
+      const text = memoryText(state, controllerState, showing.of.slot);
+      const scene = readout && text !== null ? sceneNow(readout, text, controllerState) : null;
       return scene?.cues.some((c) => c.toMs - c.fromMs < scene.periodMs) ?? false;
     }),
   );

@@ -4,11 +4,11 @@ import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
+import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
-import { actsDone, type Miss, type Thread } from './thread.ts';
 
 /** Where one controller stands. */
-export type Mind = Readonly<{
+export type ControllerState = Readonly<{
   mode: ModeId;
   since: number;
   lastHandAt: number;
@@ -26,11 +26,11 @@ export type UnitState = Readonly<{
   pushed: ReadonlySet<ControlId>;
   poweredAt: number | null;
   inputs: ReadonlyMap<InputId, number>;
-  minds: ReadonlyMap<ControllerId, Mind>;
+  controllers: ReadonlyMap<ControllerId, ControllerState>;
   /** Codes in memory, latest first, as their text. */
   memory: readonly string[];
   /** By gesture; null where nothing is begun. */
-  threads: ReadonlyArray<Thread | null>;
+  attempts: ReadonlyArray<Attempt | null>;
   lastHandAt: number;
   /** Signs to come; null lets a sign go back to what the mode shows there. */
   scheduled: ReadonlyArray<Readonly<{ at: number; sign: SignId; shown: Shown | null; controller: ControllerId }>>;
@@ -54,7 +54,11 @@ export type UnitEffect = Readonly<{ at: number }> &
     | Readonly<{ kind: 'sign'; shown: Shown }>
     | Readonly<{ kind: 'missed'; nearest: Nearest; others: readonly Nearest[] }>
     | Readonly<{ kind: 'known-not-to-work'; how: string; why: string; route: string }>
-    | Readonly<{ kind: 'refused'; why: 'out-of-order' | 'no-such-control' | 'no-such-place' | 'cannot'; what: string }>
+    | Readonly<{
+        kind: 'refused';
+        why: 'out-of-order' | 'no-such-control' | 'no-such-place' | 'cannot' | 'never-settles';
+        what: string;
+      }>
   );
 
 /** The variables of a mode as it is entered. */
@@ -76,15 +80,15 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
   const powered = isSupplied(plan.facts, (c) => places.get(c) ?? null);
   const family = plan.bundle.entries.find((e) => e.kind === 'family' && e.id === plan.bundle.family);
   const inputs = family?.kind === 'family' ? family.inputs.map((i) => [i.id, i.start] as const) : [];
-  const minds = new Map<ControllerId, Mind>();
-  const controllers = new Set([...plan.modes.values()].map((m) => m.controller));
-  for (const controller of controllers) {
+  const controllers = new Map<ControllerId, ControllerState>();
+  const ids = new Set([...plan.modes.values()].map((m) => m.controller));
+  for (const controller of ids) {
     const rest = restMode(
       [...plan.modes.values()].filter((m) => m.controller === controller),
       powered,
     );
     if (rest)
-      minds.set(controller, {
+      controllers.set(controller, {
         mode: rest.id,
         since: 0,
         lastHandAt: 0,
@@ -100,9 +104,9 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
     pushed: new Set(),
     poweredAt: powered ? 0 : null,
     inputs: new Map(inputs),
-    minds,
+    controllers,
     memory,
-    threads: plan.gestures.map(() => null),
+    attempts: plan.gestures.map(() => null),
     lastHandAt: 0,
     scheduled: [],
     over: new Map(),
@@ -114,9 +118,12 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
 export function startForRoute(plan: UnitPlan, route: Route): UnitState {
   const start = startUnit(plan);
   const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
-  const mind = mode && start.minds.get(mode.controller);
-  if (!mode || !mind) return start;
-  return { ...start, minds: new Map(start.minds).set(mode.controller, { ...mind, mode: mode.id }) };
+  const controllerState = mode && start.controllers.get(mode.controller);
+  if (!mode || !controllerState) return start;
+  return {
+    ...start,
+    controllers: new Map(start.controllers).set(mode.controller, { ...controllerState, mode: mode.id }),
+  };
 }
 
 /** A gesture under way: how much of it is done, and at which step it waits. */
@@ -124,13 +131,13 @@ export type Underway = Readonly<{ of: GestureOf; at: string; done: number; ofAct
 
 /** Every gesture that is begun and not yet complete, the one that is furthest first. */
 export function underway(plan: UnitPlan, state: UnitState): Underway[] {
-  return state.threads
-    .flatMap((thread, i): Underway[] => {
+  return state.attempts
+    .flatMap((attempt, i): Underway[] => {
       const gesture = plan.gestures[i];
-      if (!thread || !gesture) return [];
+      if (!attempt || !gesture) return [];
       const { program } = gesture;
-      const at = program.ops[thread.pc]?.at ?? '';
-      return [{ of: gesture.of, at, done: actsDone(program, thread), ofActs: program.acts.at(-1) ?? 1 }];
+      const at = program.ops[attempt.pc]?.at ?? '';
+      return [{ of: gesture.of, at, done: actsDone(program, attempt), ofActs: program.acts.at(-1) ?? 1 }];
     })
     .sort((a, b) => b.done / b.ofActs - a.done / a.ofActs);
 }

@@ -1,18 +1,18 @@
 import type { UnitFacts } from '../unit/facts.ts';
-import { beginThread, feedDue, feedHand } from './attempt.ts';
+import type { Attempt, Miss, Outcome } from './attempt-state.ts';
 import type { Program } from './op.ts';
 import { type Done, Solo } from './perform.ts';
-import type { Miss, Outcome, Thread } from './thread.ts';
+import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 
 /** What came of a try at one program on its own. */
 export type Tried = Readonly<{ took: true; at: number }> | Readonly<{ took: false; miss: Miss }>;
 
-const unfinished = (program: Program, thread: Thread): Miss => ({
+const unfinished = (program: Program, attempt: Attempt): Miss => ({
   code: 'too-late',
-  at: program.ops[thread.pc]?.at ?? '',
+  at: program.ops[attempt.pc]?.at ?? '',
   byMs: null,
-  nth: thread.count + 1,
-  done: thread.pc === 0 ? 0 : (program.acts[thread.pc - 1] ?? 0),
+  nth: attempt.count + 1,
+  done: attempt.pc === 0 ? 0 : (program.acts[attempt.pc - 1] ?? 0),
   of: program.acts.at(-1) ?? 0,
 });
 
@@ -22,16 +22,16 @@ const unfinished = (program: Program, thread: Thread): Miss => ({
  */
 export function tryProgram(program: Program, facts: UnitFacts, done: readonly Done[], from = 0): Tried {
   const solo = new Solo(facts);
-  let thread = beginThread(program, from, solo.around);
+  let attempt = beginAttempt(program, from, solo.view);
   const taken = (outcome: Outcome): Tried | null => {
-    if (outcome.kind === 'on') thread = outcome.thread;
+    if (outcome.kind === 'on') attempt = outcome.attempt;
     if (outcome.kind === 'fires') return { took: true, at: outcome.at };
     return outcome.kind === 'dies' ? { took: false, miss: outcome.miss } : null;
   };
   const runTo = (at: number): Tried | null => {
-    while (thread.due <= at) {
-      solo.now = thread.due;
-      const end = taken(feedDue(program, thread, solo.around, solo.tell));
+    while (attempt.due <= at) {
+      solo.now = attempt.due;
+      const end = taken(feedDue(program, attempt, solo.view, solo.tell));
       if (end) return end;
     }
     return null;
@@ -40,8 +40,8 @@ export function tryProgram(program: Program, facts: UnitFacts, done: readonly Do
     const due = runTo(event.at);
     if (due) return due;
     solo.take(event);
-    const end = taken(feedHand(program, thread, hand, solo.around, solo.tell));
+    const end = taken(feedHand(program, attempt, hand, solo.view, solo.tell));
     if (end) return end;
   }
-  return runTo(Number.MAX_VALUE) ?? { took: false, miss: unfinished(program, thread) };
+  return runTo(Number.MAX_VALUE) ?? { took: false, miss: unfinished(program, attempt) };
 }

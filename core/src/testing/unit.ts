@@ -193,7 +193,7 @@ export class PlayBench {
     return this;
   }
   get mode(): string {
-    return this.state.minds.get('main' as never)?.mode ?? '';
+    return this.state.controllers.get('main' as never)?.mode ?? '';
   }
   sees(sign: string): string {
     const shown = showsNow(this.plan, this.state).get(sign as never);

@@ -1,5 +1,5 @@
+import type { Miss, MissCode } from '../play/attempt-state.ts';
 import type { GestureOf } from '../play/gestures.ts';
-import type { Miss, MissCode } from '../play/thread.ts';
 
 const words: Readonly<Record<MissCode, string>> = {
   'too-early': 'done before the rest was over',

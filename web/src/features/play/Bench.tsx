@@ -101,11 +101,11 @@ export function Bench({ bundle, goal, drafts }: { bundle: Bundle; goal: string |
           <div className="sheet">
             <h3>Now</h3>
             <ul className="plain">
-              {[...unit.state.minds].map(([id, mind]) => (
+              {[...unit.state.controllers].map(([id, controllerState]) => (
                 <li key={id}>
                   <span className="soft">{family.controllers.find((c) => c.id === id)?.name ?? id}: </span>
-                  <strong data-testid={`mode-${id}`}>{modeName(mind.mode)}</strong>
-                  {[...mind.variables].map(([v, value]) => (
+                  <strong data-testid={`mode-${id}`}>{modeName(controllerState.mode)}</strong>
+                  {[...controllerState.variables].map(([v, value]) => (
                     <span key={v} className="tag">
                       {v} {String(value)}
                     </span>
@@ -135,7 +135,7 @@ export function Bench({ bundle, goal, drafts }: { bundle: Bundle; goal: string |
           )}
           <MenuBox
             bundle={bundle}
-            mode={[...unit.state.minds.values()].map((m) => m.mode)}
+            mode={[...unit.state.controllers.values()].map((m) => m.mode)}
             onChoose={(on, words) => unit.take({ kind: 'choose', on, words })}
           />
           <div className="sheet">

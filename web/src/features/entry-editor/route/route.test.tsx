@@ -115,8 +115,8 @@ describe('performRoute', () => {
   it('shows the unit after every act, and where it ends', () => {
     const { frames, plan } = performRoute(glasswasher, route);
     expect(frames.map((f) => f.at)).toEqual(expect.arrayContaining(['0', '1', '3.steps.0', '3.steps.1']));
-    const mind = frames.at(-1)?.state.minds.get('main' as never);
-    expect(plan.modes.get(mind?.mode as never)?.name).toBe('Memory');
+    const controllerState = frames.at(-1)?.state.controllers.get('main' as never);
+    expect(plan.modes.get(controllerState?.mode as never)?.name).toBe('Memory');
   });
   it('of a route that cannot be played is empty', () => {
     const broken = { ...route, steps: [{ kind: 'press', control: 'hood', times: 1 }] } as Route;

@@ -3,8 +3,8 @@ import type { BranchOn } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Grip, Program } from './op.ts';
 
-/** What an attempt asks of the unit around it. */
-export type Around = Readonly<{
+/** What an attempt asks of the unit view it. */
+export type UnitView = Readonly<{
   placeOf: (control: ControlId) => PlaceId | null;
   /** Where a knob with clicks stands, counted from its first rest. */
   clickOf: (control: ControlId) => number;
@@ -35,7 +35,7 @@ export type MissCode =
 export type Miss = Readonly<{ code: MissCode; at: string; byMs: number | null; nth: number; done: number; of: number }>;
 
 /** One attempt at a program: where it stands and what it holds. */
-export type Thread = Readonly<{
+export type Attempt = Readonly<{
   pc: number;
   /** Presses, clicks or releases done within the operation. */
   count: number;
@@ -68,12 +68,12 @@ export type Thread = Readonly<{
 
 export type Outcome =
   | Readonly<{ kind: 'ignored' }>
-  | Readonly<{ kind: 'on'; thread: Thread }>
-  | Readonly<{ kind: 'fires'; at: number; thread: Thread }>
+  | Readonly<{ kind: 'on'; attempt: Attempt }>
+  | Readonly<{ kind: 'fires'; at: number; attempt: Attempt }>
   | Readonly<{ kind: 'dies'; miss: Miss }>;
 
 /** An attempt of which nothing is done yet. */
-export const blankThread: Thread = {
+export const blankAttempt: Attempt = {
   pc: 0,
   count: 0,
   since: 0,
@@ -93,10 +93,10 @@ export const blankThread: Thread = {
 };
 
 /** How much of a program is done, in acts; counts within an act as a part of it. */
-export function actsDone(program: Program, thread: Thread): number {
-  const op = program.ops[thread.pc];
-  const before = thread.pc === 0 ? 0 : (program.acts[thread.pc - 1] ?? 0);
-  if (op?.op === 'press') return before + thread.count / op.times;
-  if (op?.op === 'turn') return before + Math.min(0.99, thread.count / op.clicks);
+export function actsDone(program: Program, attempt: Attempt): number {
+  const op = program.ops[attempt.pc];
+  const before = attempt.pc === 0 ? 0 : (program.acts[attempt.pc - 1] ?? 0);
+  if (op?.op === 'press') return before + attempt.count / op.times;
+  if (op?.op === 'turn') return before + Math.min(0.99, attempt.count / op.clicks);
   return before;
 }

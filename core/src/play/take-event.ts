@@ -1,0 +1,100 @@
+import type { ControlId, PlaceId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
+import type { ControlFacts } from '../unit/facts.ts';
+import type { UnitEvent } from './op.ts';
+import { takeHandOf } from './settle.ts';
+import type { UnitEffect, UnitState } from './state.ts';
+import { onInput, onSupply } from './transitions.ts';
+import type { Turn } from './turn.ts';
+
+type Why = Extract<UnitEffect, { kind: 'refused' }>['why'];
+
+/** Turns what happens at the unit into what a hand did; refuses what cannot be. */
+export function takeEvent(turn: Turn, event: UnitEvent, before: UnitState): void {
+  const { plan, w } = turn;
+  const refuse = (why: Why, what: string): void => {
+    turn.effects.push({ at: event.at, kind: 'refused', why, what });
+  };
+  switch (event.kind) {
+    case 'tick':
+      return;
+    case 'input':
+      onInput(turn, event.input, event.value);
+      return;
+    case 'choose':
+      takeHandOf(turn, { at: w.at, kind: 'choose', on: event.on, words: event.words }, before);
+      return;
+    case 'click':
+    case 'place':
+    case 'down':
+    case 'up': {
+      const control = plan.facts.controls.get(event.control);
+      const why = control ? works(turn, event, control, before) : 'no-such-control';
+      if (why) refuse(why, why === 'no-such-place' && event.kind === 'place' ? event.to : event.control);
+      return;
+    }
+    default:
+      assertNever(event);
+  }
+}
+
+/** Works a control; says why where it cannot be worked so. */
+function works(
+  turn: Turn,
+  event: Extract<UnitEvent, { control: ControlId }>,
+  control: ControlFacts,
+  before: UnitState,
+): Why | null {
+  const { mechanism } = control;
+  switch (event.kind) {
+    case 'click':
+      if (mechanism.kind !== 'clicks') return 'cannot';
+      clicked(turn, event, mechanism.perTurn, before);
+      return null;
+    case 'place':
+      if (mechanism.kind !== 'places') return 'cannot';
+      if (!mechanism.places.some((p) => p.id === event.to)) return 'no-such-place';
+      placed(turn, event, control, before);
+      return null;
+    case 'down':
+    case 'up':
+      if (mechanism.kind !== 'push') return 'cannot';
+      pushed(turn, event, before);
+      return null;
+    default:
+      return assertNever(event);
+  }
+}
+
+type EventOf<K extends UnitEvent['kind']> = Extract<UnitEvent, { kind: K }>;
+
+function clicked(turn: Turn, { control, way }: EventOf<'click'>, perTurn: number, before: UnitState): void {
+  const { w } = turn;
+  const next = ((w.clicks.get(control) ?? 0) + (way === 'cw' ? 1 : perTurn - 1)) % perTurn;
+  w.clicks = new Map(w.clicks).set(control, next);
+  takeHandOf(turn, { at: w.at, kind: 'click', control, way }, before);
+}
+
+/** A place that springs back is held down and let go of; in another the control stays. */
+function placed(turn: Turn, { control, to }: EventOf<'place'>, { springs }: ControlFacts, before: UnitState): void {
+  const { w } = turn;
+  const { at } = w;
+  const was: PlaceId | null = w.places.get(control) ?? null;
+  if (was === to) return;
+  w.places = new Map(w.places).set(control, to);
+  onSupply(turn);
+  const letGo = was !== null && springs.has(was);
+  if (letGo) takeHandOf(turn, { at, kind: 'up', control }, before);
+  if (springs.has(to)) takeHandOf(turn, { at, kind: 'down', control, place: to }, before);
+  else if (!letGo || springs.get(was) !== to) takeHandOf(turn, { at, kind: 'set', control, to }, before);
+}
+
+function pushed(turn: Turn, { kind, control }: EventOf<'down' | 'up'>, before: UnitState): void {
+  const { w } = turn;
+  if ((kind === 'down') === w.pushed.has(control)) return;
+  const now = new Set<ControlId>(w.pushed);
+  if (kind === 'down') now.add(control);
+  else now.delete(control);
+  w.pushed = now;
+  takeHandOf(turn, kind === 'down' ? { at: w.at, kind, control, place: null } : { at: w.at, kind, control }, before);
+}

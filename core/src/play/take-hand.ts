@@ -1,0 +1,206 @@
+import type { ControlId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
+import type { Outcome } from './attempt-state.ts';
+import { comeTo, onward } from './come-to.ts';
+import type { Hand, Op } from './op.ts';
+import { acted, dies, dropped, gripped, holding, ignored, isSound, opOf, type Run, setWindow } from './run.ts';
+
+/** A count that was begun is forgotten when nothing is added to it for so long. Nobody says how long; this is a guess. */
+const patienceMs = 20_000;
+/** A press that lasts longer than this is a hold. */
+const longestPressMs = 1000;
+
+function overdue(run: Run, at: number): Outcome | null {
+  const { w } = run;
+  for (const limit of w.windows) if (at > limit) return dies(run, 'after-window', at - limit);
+  const op = opOf(run);
+  const counting = (op?.op === 'press' || op?.op === 'turn') && w.count > 0;
+  if (counting && at - w.lastActAt > patienceMs) return dies(run, 'too-late', at - w.lastActAt - patienceMs);
+  return at > w.limit ? dies(run, 'too-late', at - w.limit) : null;
+}
+
+/** Lets go of something that is held; null where it is none of this operation's. */
+function letGo(run: Run, op: Op | undefined, control: ControlId, at: number): Outcome | null {
+  const { w } = run;
+  if (op?.op === 'hold' && w.down.includes(control)) {
+    if (w.down.length < op.grips.length && w.count === 0) return dies(run, 'let-go-early');
+    const early = (op.sign ? w.since + op.sign.nth * op.sign.gapMs : w.since + op.leastMs) - at;
+    if (w.count === 0 && early > 0) return dies(run, 'let-go-early', early);
+    w.down = w.down.filter((c) => c !== control);
+    w.count += 1;
+    acted(run, at);
+    w.due = Number.POSITIVE_INFINITY;
+    return w.down.some((c) => op.grips.some((g) => g.control === c && !g.sticks))
+      ? { kind: 'on', attempt: w }
+      : onward(run, at);
+  }
+  if (op?.op === 'drop' && op.grips.some((g) => g.control === control)) {
+    const signAt = op.sign ? w.since + op.sign.nth * op.sign.gapMs : w.since;
+    const early = Math.max(signAt, w.heldSince + op.leastMs) - at;
+    const most = op.mostMs === null ? Number.POSITIVE_INFINITY : w.heldSince + op.mostMs;
+    const late = at - (op.sign && isSound(op.sign) ? signAt + op.sign.gapMs : most);
+    if (w.count === 0 && early > 0) return dies(run, 'let-go-early', early);
+    if (w.count === 0 && late > 0) return dies(run, 'let-go-late', late);
+    w.count += 1;
+    acted(run, at);
+    const released = op.grips.filter((g) => g.control === control);
+    dropped(run, released);
+    const left = op.grips.some((g) => !g.sticks && w.held.some((h) => h.control === g.control));
+    if (left) return { kind: 'on', attempt: w };
+    dropped(run, op.grips);
+    return onward(run, at);
+  }
+  return null;
+}
+
+export function takeHand(run: Run, hand: Hand): Outcome {
+  const { w } = run;
+  const op = opOf(run);
+  if (!op) return ignored;
+  if (hand.kind === 'up') return release(run, op, hand.control, hand.at);
+  const late = overdue(run, hand.at);
+  if (late) return late;
+  if (w.opensWith) setWindow(run, w.opensWith.window, hand.at + w.opensWith.mostMs);
+  w.opensWith = null;
+  w.begun = true;
+  if (op.op === 'guard') {
+    const again = isOneMore(run, op, hand);
+    if (again) {
+      w.count = op.count;
+      return dies(run, 'one-too-many');
+    }
+    return after(run, onward(run, w.since), hand);
+  }
+  if (op.op === 'branch' && op.on.kind === 'nothing-done') {
+    w.pc = op.otherwise;
+    return after(run, comeTo(run, hand.at), hand);
+  }
+  w.limit = Number.POSITIVE_INFINITY;
+  switch (op.op) {
+    case 'rest':
+      return dies(run, 'too-early', w.due - hand.at);
+    case 'show':
+      return dies(run, 'before-sign', w.due - hand.at);
+    case 'open':
+      return dies(run, 'before-window', w.due - hand.at);
+    case 'press':
+      return pressDown(run, op, hand);
+    case 'hold':
+    case 'grip':
+      return grasp(run, op, hand);
+    case 'drop': {
+      // a control that stays where it is put is let go of by moving it
+      if (hand.kind === 'set' && op.grips.some((g) => g.sticks && g.control === hand.control))
+        return letGo(run, op, hand.control, hand.at) ?? ignored;
+      return dies(run, 'other-control');
+    }
+    case 'turn':
+      return turnBy(run, op, hand);
+    case 'set':
+      return put(run, op, hand);
+    case 'choose':
+      if (hand.kind !== 'choose') return dies(run, 'other-control');
+      if (hand.on !== op.on || hand.words !== op.words) return dies(run, 'other-choice');
+      if (op.on === 'unit' && run.view.poweredAt() === null) return dies(run, 'no-power');
+      acted(run, hand.at);
+      return onward(run, hand.at);
+    case 'branch':
+    case 'close':
+    case 'jump':
+      return dies(run, 'other-control');
+    default:
+      return assertNever(op);
+  }
+}
+
+/** Takes the same hand again, one operation on. */
+function after(run: Run, outcome: Outcome, hand: Hand): Outcome {
+  return outcome.kind === 'on' ? takeHand(run, hand) : outcome;
+}
+
+function isOneMore(_run: Run, op: Extract<Op, { op: 'guard' }>, hand: Hand): boolean {
+  if (hand.kind === 'choose' || hand.kind === 'up') return false;
+  if (op.of.control === 'any') return hand.kind === 'down';
+  if (hand.control !== op.of.control) return false;
+  return (
+    op.of.place === null || (hand.kind === 'set' ? hand.to : hand.kind === 'down' ? hand.place : null) === op.of.place
+  );
+}
+
+function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
+  const { w } = run;
+  if (w.loose.includes(control)) {
+    w.loose = w.loose.filter((c) => c !== control);
+    return { kind: 'on', attempt: w };
+  }
+  if (op.op === 'press' && w.pressing?.control === control) {
+    const late = overdue(run, at);
+    if (late) return late;
+    const lasted = at - w.pressing.at;
+    if (lasted > longestPressMs) return dies(run, 'held-not-pressed', lasted - longestPressMs);
+    if (run.view.poweredAt() === null) return dies(run, 'no-power');
+    w.pressing = null;
+    w.count += 1;
+    acted(run, at);
+    return w.count >= op.times ? onward(run, at) : { kind: 'on', attempt: w };
+  }
+  if (op.op === 'grip' && w.down.includes(control)) return dies(run, 'let-go-early');
+  const mine = (op.op === 'hold' && w.down.includes(control)) || w.held.some((h) => h.control === control);
+  if (!mine) return ignored;
+  const late = overdue(run, at);
+  if (late) return late;
+  if (op.op === 'guard') {
+    const next = onward(run, w.since);
+    return next.kind === 'on' ? release(run, run.program.ops[w.pc] ?? op, control, at) : next;
+  }
+  return letGo(run, op, control, at) ?? dies(run, 'let-go-early');
+}
+
+function pressDown(run: Run, op: Extract<Op, { op: 'press' }>, hand: Hand): Outcome {
+  if (hand.kind !== 'down' || (op.control !== 'any' && hand.control !== op.control) || run.w.pressing)
+    return dies(run, 'other-control');
+  run.w.pressing = { control: hand.control, at: hand.at };
+  return { kind: 'on', attempt: run.w };
+}
+
+function grasp(run: Run, op: Extract<Op, { op: 'hold' | 'grip' }>, hand: Hand): Outcome {
+  const { w } = run;
+  if (hand.kind === 'set' && op.op === 'hold' && w.down.includes(hand.control))
+    return letGo(run, op, hand.control, hand.at) ?? ignored;
+  if (hand.kind !== 'down' && hand.kind !== 'set') return dies(run, 'other-control');
+  const grip = op.grips.find((g) => g.control === hand.control);
+  if (!grip || w.down.includes(hand.control)) return dies(run, 'other-control');
+  const place = hand.kind === 'set' ? hand.to : hand.place;
+  if (grip.place !== null && place !== grip.place) return dies(run, 'other-place');
+  w.down = [...w.down, hand.control];
+  if (w.down.length < op.grips.length) return { kind: 'on', attempt: w };
+  if (op.op === 'hold') {
+    holding(run, op, hand.at);
+    return { kind: 'on', attempt: w };
+  }
+  gripped(run, op.grips, hand.at);
+  return onward(run, hand.at);
+}
+
+function turnBy(run: Run, op: Extract<Op, { op: 'turn' }>, hand: Hand): Outcome {
+  const { w } = run;
+  if (hand.kind !== 'click' || hand.control !== op.control) return dies(run, 'other-control');
+  if (hand.way !== op.way) return dies(run, 'other-way');
+  if (run.view.poweredAt() === null) return dies(run, 'no-power');
+  w.count += 1;
+  acted(run, hand.at);
+  if (op.stop === null) return w.count === op.clicks ? onward(run, hand.at) : { kind: 'on', attempt: w };
+  const near = Math.abs(w.count - op.clicks) <= op.stop.perTurn / 2;
+  if (near && run.view.clickOf(op.control) === op.stop.click) return onward(run, hand.at);
+  return w.count > op.clicks + op.stop.perTurn / 2 ? dies(run, 'one-too-many') : { kind: 'on', attempt: w };
+}
+
+function put(run: Run, op: Extract<Op, { op: 'set' }>, hand: Hand): Outcome {
+  const { w } = run;
+  if (hand.kind === 'choose' || hand.kind === 'up' || hand.control !== op.control) return dies(run, 'other-control');
+  acted(run, hand.at);
+  if (hand.kind === 'click')
+    return run.view.clickOf(op.control) === op.atClick ? onward(run, hand.at) : { kind: 'on', attempt: w };
+  const to = hand.kind === 'set' ? hand.to : hand.place;
+  return to === op.to ? onward(run, hand.at) : dies(run, 'other-place');
+}
