@@ -161,6 +161,7 @@ export {
   type MeasureNode,
   type NodeOf,
   nodeKinds,
+  nodeWays,
   type VerdictNode,
 } from './model/chart.ts';
 // code
@@ -206,8 +207,8 @@ export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
 export type { MissCode } from './play/attempt-state.ts';
-export type { CompileError } from './play/compile.ts';
 export { compileSteps } from './play/compile.ts';
+export type { CompileError } from './play/compiler.ts';
 export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/gestures.ts';
 export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
@@ -258,7 +259,8 @@ export { readPhrasings, scorePhrasings } from './telling/measured.ts';
 export { readTelling } from './telling/telling.ts';
 // score
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
-export { type Bracket, type Lane, layoutScore, type Mark, type Score } from './timeline/layout.ts';
+export { layoutScore } from './timeline/layout.ts';
+export type { Bracket, Lane, Mark, Score } from './timeline/timeline.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';

@@ -51,7 +51,19 @@ function amountsOf(band: Band): Array<readonly [field: string, amount: Amount | 
 }
 
 /** Bands that give ohms, whatever the node says it measures. */
-const ohmBands: ReadonlySet<Band['kind']> = new Set(['thermistor', 'steinhart-hart', 'table', 'element', 'insulation']);
+/** Bands that come to ohms, whatever the step measures. */
+const comesToOhms: Readonly<Record<Band['kind'], boolean>> = {
+  fixed: false,
+  thermistor: true,
+  'steinhart-hart': true,
+  table: true,
+  element: true,
+  'of-setting': false,
+  insulation: true,
+  ratio: false,
+  rate: false,
+  'time-to': false,
+};
 
 /** Findings of a measurement's good band: whether it computes, what it is of, and whether meter and sensor reach it. */
 export function lintBand(node: ChartNode, chart: Chart, around: ChartSurroundings, at: Path): Finding[] {
@@ -61,7 +73,7 @@ export function lintBand(node: ChartNode, chart: Chart, around: ChartSurrounding
   const findings: Finding[] = [];
   const impossible = (of: string, is: string) =>
     findings.push({ code: 'unit-impossible', severity: 'error', at: here, node: node.title, of, is });
-  if (ohmBands.has(band.kind) && node.quantity !== 'resistance') impossible('resistance', node.quantity);
+  if (comesToOhms[band.kind] && node.quantity !== 'resistance') impossible('resistance', node.quantity);
   for (const [, amount, of] of amountsOf(band)) {
     if (amount === null || typeof amount === 'number' || of === 'any') continue;
     const is = around.quantities.get(amount.parameter);
@@ -107,7 +119,7 @@ function lintReach(node: MeasureNode, around: ChartSurroundings, at: Path): Find
     if (measuredAt.leastCelsius < least || measuredAt.mostCelsius > most)
       findings.push(outside('sensor table', least, most));
   }
-  const direct = band.kind === 'fixed' || ohmBands.has(band.kind);
+  const direct = band.kind === 'fixed' || comesToOhms[band.kind];
   if (!direct) return findings;
   const bounds = [span.leastCelsius, span.mostCelsius].flatMap((atCelsius) => {
     const good = computeBand(band, { parameters: around.parameters, atCelsius });

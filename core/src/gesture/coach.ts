@@ -3,6 +3,7 @@ import { assertNever } from '../base/result.ts';
 import type { Standing } from '../base/text.ts';
 import type { Moment, Retry, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
+import { stepTraits } from '../model/steps.ts';
 import { dialPresses } from './dial.ts';
 import { stepSpan, stepsSpan } from './timing.ts';
 
@@ -145,7 +146,7 @@ function actsOf(step: Step): HandAct[] {
 /** Once there are so many, a group is gone through once only: groups in groups multiply, and nobody publishes such a route. */
 const mostCards = 5000;
 /** A group is one card while nothing in it has to be watched, waited for or kept. */
-const isPlain = (step: Step): boolean => !['keep', 'see', 'branch', 'rest', 'group', 'hold'].includes(step.kind);
+const isPlain = (step: Step): boolean => stepTraits[step.kind].joins;
 
 /**
  * Turns a route's steps into cards, one action each, in the order they are done. A branch has a card that tells what to

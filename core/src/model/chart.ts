@@ -212,6 +212,20 @@ export const nodeKinds = [
   'verdict',
 ] as const satisfies ReadonlyArray<ChartNode['kind']>;
 export type NodeKind = ChartNode['kind'];
+/** How a kind of step leads on: one way, answers somebody names, ways its kind has, or not at all. */
+export const nodeWays: Readonly<Record<NodeKind, 'one' | 'named' | 'own' | 'none'>> = {
+  look: 'own',
+  ask: 'named',
+  measure: 'own',
+  compare: 'own',
+  operate: 'named',
+  act: 'one',
+  wait: 'one',
+  set: 'one',
+  split: 'named',
+  call: 'own',
+  verdict: 'none',
+};
 export type NodeOf<K extends NodeKind> = Extract<ChartNode, { kind: K }>;
 export type MeasureNode = NodeOf<'measure'>;
 export type VerdictNode = NodeOf<'verdict'>;

@@ -5,7 +5,8 @@ import type { Condition, Mode } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';
 import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
-import { type CompileError, compileSteps } from './compile.ts';
+import { compileSteps } from './compile.ts';
+import type { CompileError } from './compiler.ts';
 import type { Program } from './op.ts';
 
 /** What a gesture belongs to: a route, a way of a route known not to work, a transition or a numbered test of a mode. */

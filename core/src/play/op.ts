@@ -69,9 +69,25 @@ export type Op = Readonly<{ at: string }> &
 /** A route as the recogniser runs it. `acts` counts what has to be done, for saying how far a try came. */
 export type Program = Readonly<{ ops: readonly Op[]; windows: number; acts: readonly number[]; lastAct: number }>;
 
+const acts: Readonly<Record<Op['op'], boolean>> = {
+  press: true,
+  hold: true,
+  grip: true,
+  drop: true,
+  turn: true,
+  set: true,
+  rest: true,
+  choose: true,
+  show: false,
+  open: false,
+  close: false,
+  guard: false,
+  branch: false,
+  jump: false,
+};
+
 /** Whether a hand has to do something for this operation, waiting included. */
-export const isAct = (op: Op): boolean =>
-  ['press', 'hold', 'grip', 'drop', 'turn', 'set', 'rest', 'choose'].includes(op.op);
+export const isAct = (op: Op): boolean => acts[op.op];
 
 /** The control an operation works first; null where it works none. */
 export function controlOfOp(op: Op | undefined): ControlId | 'any' | null {

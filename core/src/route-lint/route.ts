@@ -4,7 +4,7 @@ import { stepSpan } from '../gesture/timing.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
-import { eachStep } from '../model/steps.ts';
+import { eachStep, stepTraits } from '../model/steps.ts';
 
 /** The shortest idle time-out of a mode; null where it has none. */
 export function idleMs(mode: Mode): number | null {
@@ -28,9 +28,7 @@ export function lintWhole(route: Route, modes: ReadonlyMap<ModeId, Mode>, at: Pa
   const target = route.to === null ? undefined : modes.get(route.to);
   const enters = route.purpose === 'enter' && route.to !== null;
   if (enters && target) {
-    const lastAct = steps.findLastIndex(
-      ({ step }) => !['see', 'say', 'rest', 'at-place', 'branch', 'group'].includes(step.kind),
-    );
+    const lastAct = steps.findLastIndex(({ step }) => stepTraits[step.kind].works);
     const last = steps.slice(Math.max(0, lastAct)).some(({ step }) => confirms(step));
     if (!last && target.shows.length === 0)
       findings.push({ code: 'no-confirming-sign', severity: 'warning', at, route: route.name, mode: target.name });
@@ -41,7 +39,7 @@ export function lintWhole(route: Route, modes: ReadonlyMap<ModeId, Mode>, at: Pa
   for (const mode of fromModes(route, modes)) {
     const idle = idleMs(mode);
     if (idle === null) continue;
-    const slow = steps.find(({ step }) => ['rest', 'see', 'hold'].includes(step.kind) && stepSpan(step).usualMs > idle);
+    const slow = steps.find(({ step }) => stepTraits[step.kind].waits && stepSpan(step).usualMs > idle);
     if (slow)
       findings.push({
         code: 'times-out-inside',

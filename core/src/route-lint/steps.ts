@@ -7,6 +7,7 @@ import type { Sign } from '../model/panel.ts';
 import type { Moment, Route, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Instrument } from '../model/source.ts';
+import { stepTraits } from '../model/steps.ts';
 import { compileSteps } from '../play/compile.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 import { copyOf, pathOfStep, type Standing, suppliedAs, track } from './track.ts';
@@ -114,7 +115,7 @@ export function controlsOf(step: Step): ControlId[] {
 }
 
 const needsSupply = (step: Step): boolean =>
-  ['press', 'turn', 'sweep', 'step-list', 'dial'].includes(step.kind) || (step.kind === 'choose' && step.on === 'unit');
+  stepTraits[step.kind].powered || (step.kind === 'choose' && step.on === 'unit');
 
 /** What is wrong with the steps one by one, given how the unit stands before them. Ends with how it stands after. */
 export function lintSteps(

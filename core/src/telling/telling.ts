@@ -2,7 +2,7 @@ import { contradictions } from '../accounts/align.ts';
 import type { UnitFacts } from '../unit/facts.ts';
 import type { Contradiction, Intake } from './draft.ts';
 import { type InstrumentName, namesOf } from './names.ts';
-import { Reading } from './read.ts';
+import { readSentences } from './read.ts';
 
 /** Longer tellings are read to this length. */
 export const mostTelling = 20_000;
@@ -31,13 +31,13 @@ export function readTelling(text: string, facts: UnitFacts, instruments: readonl
   const cut = text.slice(0, mostTelling);
   const names = namesOf(facts, instruments);
   const summing = sumsUp.exec(cut);
-  const told = new Reading(summing ? cut.slice(0, summing.index) : cut, names).read();
+  const told = readSentences(summing ? cut.slice(0, summing.index) : cut, names);
   if (summing && told.steps.length > 0) {
     const from = summing.index + summing[0].length;
-    const summary = new Reading(cut.slice(from), names).read();
+    const summary = readSentences(cut.slice(from), names);
     return withLeft({ ...told, contradictions: contradictionsOf(told, summary, from, cut) }, text);
   }
-  return withLeft(summing ? new Reading(cut, names).read() : told, text);
+  return withLeft(summing ? readSentences(cut, names) : told, text);
 }
 
 function withLeft(intake: Intake, text: string): Intake {

@@ -11,6 +11,7 @@ import {
   leadTo,
   moveAnswer,
   moveStep,
+  nodeWays,
   type OutlineRow,
   outdentStep,
   outlineRows,
@@ -148,9 +149,8 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
         return done();
       case 'Enter':
         if (place) enter('step', place, null);
-        else if (step && ['act', 'wait', 'set'].includes(step.kind))
-          enter('step', { node: step.id, answer: 'done' }, null);
-        else if (step && ['ask', 'operate', 'split'].includes(step.kind)) enter('answer', null, step.id);
+        else if (step && nodeWays[step.kind] === 'one') enter('step', { node: step.id, answer: 'done' }, null);
+        else if (step && nodeWays[step.kind] === 'named') enter('answer', null, step.id);
         else if (step?.kind === 'verdict') enter('step', row.kind === 'step' ? row.from : null, null);
         else go(at + 1);
         return done();
@@ -170,8 +170,7 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
         return done();
       case 'l':
         if (place) enter('link', place, null);
-        else if (step && ['act', 'wait', 'set'].includes(step.kind))
-          enter('link', { node: step.id, answer: 'done' }, null);
+        else if (step && nodeWays[step.kind] === 'one') enter('link', { node: step.id, answer: 'done' }, null);
         return done();
       case 'Delete':
       case 'Backspace':

@@ -1,0 +1,257 @@
+import type { ControlId, PlaceId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
+import { dialPresses } from '../gesture/dial.ts';
+import { handSpans, rampMs, signGapMs } from '../gesture/timing.ts';
+import type { Step } from '../model/route.ts';
+import { boundOf, type Compiler, controlOf, gripOf, hasPlace, paceOf, put, refuse, waitOf } from './compiler.ts';
+import { joinSteps } from './join-steps.ts';
+import { isAct, type Op } from './op.ts';
+
+type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;
+
+/** Makes steps into operations, in their order. */
+export function compileList(into: Compiler, steps: readonly Step[], under: string): void {
+  const list = joinSteps(steps, under);
+  list.forEach(({ step, at }, i) => {
+    if (into.error === null) compileStep(into, step, at, list[i + 1]?.step);
+  });
+}
+
+function compileStep(into: Compiler, step: Step, at: string, next: Step | undefined): void {
+  switch (step.kind) {
+    case 'press':
+      presses(into, { step, at, control: step.control, times: step.times, of: step.times });
+      return;
+    case 'hold':
+      compileHold(into, step, at);
+      return;
+    case 'keep':
+      compileKeep(into, step, at);
+      return;
+    case 'release':
+      compileRelease(into, step, at);
+      return;
+    case 'turn':
+    case 'sweep':
+      compileTurn(into, step, at, next);
+      return;
+    case 'set':
+      compileSet(into, step, at);
+      return;
+    case 'rest':
+      put(into, { op: 'rest', at, ...boundOf(step.span) });
+      return;
+    case 'step-list':
+      compileStepList(into, step, at);
+      return;
+    case 'dial':
+      compileDial(into, step, at);
+      return;
+    case 'choose':
+      for (const words of [...step.path, step.confirm, step.value])
+        if (words !== undefined)
+          put(into, { op: 'choose', at, on: step.on, words, paceMs: 2 * handSpans.press.usualMs });
+      return;
+    case 'see':
+      if (step.must !== 'must-not')
+        put(into, {
+          op: 'show',
+          at,
+          signs: step.signs,
+          delayMs: step.within?.usualMs ?? 0,
+          must: step.must === 'must',
+        });
+      return;
+    case 'group':
+      compileGroup(into, step, at);
+      return;
+    case 'branch':
+      compileBranch(into, step, at);
+      return;
+    case 'bypass':
+      refuse(into, { at, code: 'interlock', what: step.what });
+      return;
+    case 'say':
+    case 'at-place':
+      return;
+    default:
+      assertNever(step);
+  }
+}
+
+type Presses = Readonly<{ step: Step; at: string; control: ControlId | 'any'; times: number; of: number }>;
+
+/** So many presses; `of` is how many the step has in all, for their pace. */
+function presses(into: Compiler, { step, at, control, times, of }: Presses): void {
+  if (times === 0) return;
+  if (control !== 'any') {
+    const own = controlOf(into, control, at);
+    if (own && own.mechanism.kind !== 'push' && own.springs.size === 0)
+      refuse(into, { at, code: 'cannot', control, act: 'press' });
+  }
+  put(into, { op: 'press', at, control, times, paceMs: paceOf(step, of, handSpans.press) });
+  // one press at the end acts at once; of several, one more would make another thing of it
+  if (times > 1) put(into, guard(at, { control, place: null }, handSpans.press.mostMs, times));
+}
+
+const guard = (
+  at: string,
+  of: Readonly<{ control: ControlId | 'any'; place: PlaceId | null }>,
+  settleMs: number,
+  count: number,
+): Op => ({ op: 'guard', at, of, settleMs, count });
+
+function compileHold(into: Compiler, step: StepOf<'hold'>, at: string): void {
+  const grips = step.controls.map((h) => gripOf(into, h, at));
+  if (step.until.kind === 'release') {
+    put(into, { op: 'grip', at, grips });
+    into.held.push(...grips);
+    return;
+  }
+  const span = step.until.kind === 'span' ? step.until.span : null;
+  const sign = step.until.kind === 'moment' ? waitOf(step.until.moment, step) : null;
+  put(into, { op: 'hold', at, grips, sign, ...boundOf(span) });
+}
+
+function compileKeep(into: Compiler, step: StepOf<'keep'>, at: string): void {
+  const grips = step.controls.map((h) => gripOf(into, h, at));
+  const { until } = step;
+  put(into, { op: 'grip', at, grips });
+  compileList(into, step.during, `${at}.during.`);
+  const sign = until?.kind === 'moment' ? waitOf(until.moment, step) : null;
+  put(into, { op: 'drop', at, grips, sign, ...boundOf(until?.kind === 'span' ? until.span : null) });
+}
+
+function compileRelease(into: Compiler, step: StepOf<'release'>, at: string): void {
+  const { held } = into;
+  const wanted = step.controls.length === 0 ? held.map((g) => g.control) : step.controls;
+  const grips = wanted.flatMap((control) => held.filter((g) => g.control === control));
+  const missing = wanted.find((control) => !held.some((g) => g.control === control));
+  if (missing !== undefined || grips.length === 0) {
+    refuse(into, { at, code: 'nothing-held', control: missing ?? 'all' });
+    return;
+  }
+  for (const grip of grips) held.splice(held.indexOf(grip), 1);
+  put(into, { op: 'drop', at, grips, sign: step.at ? waitOf(step.at, step) : null, ...boundOf(null) });
+}
+
+function compileTurn(into: Compiler, step: StepOf<'turn' | 'sweep'>, at: string, next: Step | undefined): void {
+  const { control, way } = step;
+  const own = controlOf(into, control, at);
+  if (own?.mechanism.kind !== 'clicks') {
+    refuse(into, { at, code: 'cannot', control, act: 'turn' });
+    return;
+  }
+  const { perTurn, rests } = own.mechanism;
+  const clicks = step.kind === 'turn' ? step.clicks : step.turns * perTurn;
+  const rest = step.kind === 'sweep' && step.stopAt ? rests.find((r) => r.id === step.stopAt) : undefined;
+  if (step.kind === 'sweep' && step.stopAt) hasPlace(into, control, step.stopAt, at);
+  const usual = step.kind === 'turn' ? handSpans.click.usualMs : handSpans.turn.usualMs / perTurn;
+  const paceMs = step.takes ? step.takes.usualMs / clicks : usual;
+  const stop = rest ? { click: rest.atClick, perTurn } : null;
+  put(into, { op: 'turn', at, control, way, clicks, stop, paceMs });
+  // turned on the other way, the clicks before are counted as they are
+  if (!(next?.kind === 'turn' && next.control === control))
+    put(into, guard(at, { control, place: null }, handSpans.click.mostMs, clicks));
+}
+
+function compileSet(into: Compiler, step: StepOf<'set'>, at: string): void {
+  const { control, to } = step;
+  const mechanism = controlOf(into, control, at)?.mechanism;
+  if (mechanism?.kind === 'push') {
+    refuse(into, { at, code: 'cannot', control, act: 'set' });
+    return;
+  }
+  if (!hasPlace(into, control, to, at)) return;
+  const rest = mechanism?.kind === 'clicks' ? mechanism.rests.find((r) => r.id === to) : undefined;
+  put(into, { op: 'set', at, control, to, atClick: rest?.atClick ?? null, paceMs: paceOf(step, 1, handSpans.set) });
+}
+
+function compileStepList(into: Compiler, step: StepOf<'step-list'>, at: string): void {
+  const { control } = step;
+  const count = Math.abs(step.to - step.start);
+  if (step.by === 'press') {
+    presses(into, { step, at, control, times: count, of: count });
+    return;
+  }
+  if (count === 0) return;
+  const each = step.takes ? step.takes.usualMs / count : rampMs;
+  const times = { leastMs: (count - 0.5) * each, usualMs: count * each, mostMs: (count + 0.5) * each };
+  put(into, { op: 'hold', at, grips: [gripOf(into, { control }, at)], sign: null, ...times });
+}
+
+function compileDial(into: Compiler, step: StepOf<'dial'>, at: string): void {
+  const all = dialPresses(step);
+  if (!all.ok) {
+    refuse(into, { at, code: 'cannot-dial', text: step.text });
+    return;
+  }
+  const of = all.value.reduce((sum, p) => sum + p.times, 0);
+  for (const { control, times } of all.value) presses(into, { step, at, control, times, of });
+}
+
+function compileGroup(into: Compiler, step: StepOf<'group'>, at: string): void {
+  const { ops } = into;
+  const window = step.window ? into.windows++ : null;
+  if (step.window && window !== null)
+    put(into, { op: 'open', at, window, from: step.window.from, mostMs: step.window.mostMs, gapMs: signGapMs });
+  const begin = ops.length;
+  for (let n = 0; n < step.times && into.error === null; n += 1) {
+    const before = ops.length;
+    compileList(into, step.steps, `${at}.steps.`);
+    // nothing is done in it: doing that again is nothing either
+    if (ops.length === before) break;
+  }
+  if (window !== null) {
+    const last = ops.at(-1);
+    if (last?.op === 'guard') ops.pop();
+    put(into, { op: 'close', at, window });
+    if (last?.op === 'guard') put(into, last);
+  }
+  const first = ops.slice(begin).find(isAct);
+  const again = step.times > 1 && first ? guardOf(first, step.times) : null;
+  if (again && ops.at(-1)?.op !== 'guard') put(into, again);
+}
+
+function compileBranch(into: Compiler, step: StepOf<'branch'>, at: string): void {
+  const { ops } = into;
+  const here = ops.length;
+  put(into, { op: 'branch', at, on: step.on, otherwise: 0 });
+  compileList(into, step.met, `${at}.met.`);
+  const over = ops.length;
+  put(into, { op: 'jump', at, to: 0 });
+  const otherwise = ops.length;
+  compileList(into, step.otherwise, `${at}.otherwise.`);
+  if (into.error !== null) return;
+  ops[here] = { op: 'branch', at, on: step.on, otherwise };
+  ops[over] = { op: 'jump', at, to: ops.length };
+}
+
+/** What would be the beginning of one repetition more. */
+function guardOf(first: Op, count: number): Op | null {
+  switch (first.op) {
+    case 'press':
+      return guard(first.at, { control: first.control, place: null }, handSpans.press.mostMs, count);
+    case 'set':
+      return guard(first.at, { control: first.control, place: first.to }, handSpans.set.mostMs, count);
+    case 'turn':
+      return guard(first.at, { control: first.control, place: null }, handSpans.click.mostMs, count);
+    case 'hold':
+    case 'grip': {
+      const [grip] = first.grips;
+      return grip ? guard(first.at, { control: grip.control, place: grip.place }, handSpans.set.mostMs, count) : null;
+    }
+    case 'drop':
+    case 'rest':
+    case 'choose':
+    case 'show':
+    case 'open':
+    case 'close':
+    case 'guard':
+    case 'branch':
+    case 'jump':
+      return null;
+    default:
+      return assertNever(first);
+  }
+}
