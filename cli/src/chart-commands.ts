@@ -249,7 +249,7 @@ export function runMeasure(options: Options): Output {
     };
   const judged = measure({ node, typed, known, instrument: meter });
   if (!judged.ok) return wrong(judged.error);
-  const { verdict, named, offByRatio, settledByRatio, taken, doubt, heat } = judged.value;
+  const { verdict, named, offByRatio, settledByRatio, taken, doubt, temperatureDoubt } = judged.value;
   const celsius = taken.value === null ? null : celsiusOf(band, known.parameters, taken.value);
   return {
     json: {
@@ -260,7 +260,7 @@ export function runMeasure(options: Options): Output {
       named,
       offByRatio,
       doubt,
-      heat,
+      heat: temperatureDoubt,
       settledByRatio,
       celsius,
     },

@@ -1,5 +1,13 @@
 import { FamilyId, findingWords, lint, pathText } from '@wire-trail/core';
-import { connect, importBundle, makeJobs, Refusal, readConfig, type Services, sharedBundle } from '@wire-trail/server';
+import {
+  connect,
+  importBundle,
+  makeJobs,
+  ProblemError,
+  readConfig,
+  type Services,
+  sharedBundle,
+} from '@wire-trail/server';
 import { readBundleFile, UnusableInput } from './input.ts';
 
 /** What a command prints: the whole answer as JSON, or lines for people; and whether it found errors. */
@@ -36,7 +44,7 @@ export async function runImport(file: string, options: Options, env: Env): Promi
   const publish = options.publish === undefined ? null : 'published by command';
   const done = await withDatabase(env, (services) => importBundle({ json, authorId: null, publish }, services)).catch(
     (error: unknown) => {
-      if (error instanceof Refusal) throw new UnusableInput(error.fields.map((f) => ({ file, ...f })));
+      if (error instanceof ProblemError) throw new UnusableInput(error.fields.map((f) => ({ file, ...f })));
       throw error;
     },
   );
@@ -60,6 +68,6 @@ export async function runExport(family: string, env: Env): Promise<Output> {
 }
 
 const notPublished = (error: unknown): null => {
-  if (error instanceof Refusal && error.code === 'not-found') return null;
+  if (error instanceof ProblemError && error.code === 'not-found') return null;
   throw error;
 };

@@ -15,8 +15,8 @@ import {
   patternsOf,
   pulsesOf,
   type Readout,
+  readCaller,
   readPulses,
-  readSaid,
   readSeries,
   type Sample,
   Seen,
@@ -68,7 +68,7 @@ const misreadWords = (m: Misread): string => {
 export function runDecode(file: string, options: Options): Output {
   const { readout, listed, names, at } = readoutIn(file, options.readout);
   if (options.said !== undefined) {
-    const heard = readSaid(readout, options.said, names, at);
+    const heard = readCaller(readout, options.said, names, at);
     const readings = heard.readings.map((r) => ({
       as: r.as,
       decoded: decode(readout, listed, { slot: 1, looks: [...r.looks] }),

@@ -11,7 +11,6 @@ import {
   type GestureOf,
   type HandKind,
   handKinds,
-  oddsOf,
   parseScript,
   planUnit,
   printScript,
@@ -19,6 +18,7 @@ import {
   readTelling,
   scriptProblemWords,
   startForRoute,
+  successRateOf,
   type UnitEffect,
   UnitEvent,
   type UnitPlan,
@@ -118,14 +118,14 @@ const whole = (text: string | undefined, name: string, least: number, most: numb
 };
 
 /** How likely a person is to hit a route. */
-export function runOdds(file: string, options: Options): Output {
+export function runSuccessRate(file: string, options: Options): Output {
   const bundle = readBundleFile(file);
   const route = routeOf(bundle, file, options.route);
   const hands = (options.hands ?? 'gloved') as HandKind;
   if (!handKinds.includes(hands)) refuse('--hands', `is one of ${handKinds.join(', ')}`);
   const plan = planUnit(bundle);
   const { program } = gestureOf(plan, file, route);
-  const odds = oddsOf({
+  const rate = successRateOf({
     program,
     facts: plan.facts,
     hands,
@@ -133,13 +133,13 @@ export function runOdds(file: string, options: Options): Output {
     seed: whole(options.seed, '--seed', 0, 4_294_967_295, 1),
   });
   return {
-    json: odds,
+    json: rate,
     lines: [
-      `${(odds.share * 100).toFixed(1)} % (${(odds.low * 100).toFixed(1)} to ${(odds.high * 100).toFixed(1)} %), ${hands} hands: a model, not a measurement`,
-      ...odds.failed
+      `${(rate.share * 100).toFixed(1)} % (${(rate.low * 100).toFixed(1)} to ${(rate.high * 100).toFixed(1)} %), ${hands} hands: a model, not a measurement`,
+      ...rate.failed
         .slice(0, 5)
         .map((f) => `step ${f.at}: ${f.code.replaceAll('-', ' ')}, ${(f.share * 100).toFixed(1)} %`),
-      `pace to advise: ${odds.pace} times the usual`,
+      `pace to advise: ${rate.pace} times the usual`,
     ],
     errors: false,
   };
@@ -174,7 +174,7 @@ function readText(path: string): string {
 }
 
 /** Draft steps of a telling on standard input. */
-export function runIntake(file: string, options: Options): Output {
+export function runTelling(file: string, options: Options): Output {
   const bundle = readBundleFile(file);
   if (options.family !== undefined && options.family !== bundle.family)
     refuse('--family', `the bundle is about ${bundle.family}`);

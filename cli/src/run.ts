@@ -6,7 +6,7 @@ import { UnusableInput } from './input.ts';
 import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './library-commands.ts';
 import { runRename, runUses } from './name-commands.ts';
 import { runDecode, runEncode, runLookAlikes, runRhythm } from './readout-commands.ts';
-import { runAccounts, runExchangeScxml, runIntake, runOdds, runPlay, runScript } from './route-commands.ts';
+import { runAccounts, runExchangeScxml, runPlay, runScript, runSuccessRate, runTelling } from './route-commands.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 
@@ -182,13 +182,13 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
     case 'play':
       return runPlay(file, options);
     case 'odds':
-      return runOdds(file, options);
+      return runSuccessRate(file, options);
     case 'script print':
       return runScript('print', file, options);
     case 'script parse':
       return runScript('parse', file, options);
     case 'intake':
-      return runIntake(file, options);
+      return runTelling(file, options);
     case 'accounts':
       return runAccounts(files);
     case 'walk':

@@ -31,10 +31,10 @@ export type { Path } from './base/path.ts';
 export {
   baseUnit,
   formatQuantity,
+  type MeterReading,
   parseReading,
   type Quantity,
   quantities,
-  type Reading,
   typedStep,
   unitNames,
 } from './base/quantity.ts';
@@ -107,7 +107,7 @@ export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
-export { readSaid } from './decode/caller.ts';
+export { readCaller } from './decode/caller.ts';
 export { asTold, compareReadings, looksOf } from './decode/compare.ts';
 export { confirmAt, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
 export { type Candidate, type Decoded, decode, isTold, type Listed, type Misread } from './decode/decode.ts';
@@ -197,7 +197,7 @@ export { Account, type Moment, Route, type Settled, Step } from './model/route.t
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';
 export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, Source } from './model/source.ts';
-export { TakenReading } from './model/taken.ts';
+export { TakenReading } from './model/taken-reading.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';
 export { Happened, happenings, type Station, stations, WalkEvent } from './model/walk.ts';
 // modes map
@@ -243,7 +243,7 @@ export { matchPulses } from './rhythm/match-pulses.ts';
 export { matchTrace } from './rhythm/match-trace.ts';
 export { type PulsePattern, patternsOf } from './rhythm/pattern.ts';
 export { readPulses } from './rhythm/read-pulses.ts';
-export { evenTrace, lightsOf, pulsesOf, type Sample, type TraceRefusal } from './rhythm/trace.ts';
+export { evenTrace, lightsOf, pulsesOf, type Sample, type UnreadableTrace } from './rhythm/trace.ts';
 // route findings
 export { lintRoutes } from './route-lint/family.ts';
 // script
@@ -252,15 +252,15 @@ export { printScript, printStep, printSteps } from './script/print.ts';
 export { lineForms, lineWords, noteWords } from './script/words.ts';
 // odds
 export { type HandKind, handKinds } from './success/hands.ts';
-export { calibrate, type Odds, OddsRun, oddsOf } from './success/odds.ts';
-export type { Intake } from './telling/draft.ts';
+export { calibrate, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
+export type { TellingDraft } from './telling/draft.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
 // intake
 export { readTelling } from './telling/telling.ts';
 // score
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
-export { layoutScore } from './timeline/layout.ts';
-export type { Bracket, Lane, Mark, Score } from './timeline/timeline.ts';
+export { layoutTimeline } from './timeline/layout.ts';
+export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
@@ -281,7 +281,7 @@ export {
   spreadParts,
   weighLamps,
 } from './unit/panel-edit.ts';
-export { type PartSort, partSorts } from './unit/panel-parts.ts';
+export { type PartKind, partKinds } from './unit/panel-parts.ts';
 export {
   compareVersions,
   holdsFor,
@@ -297,9 +297,9 @@ export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf, type Owed } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
-export { type Drift, driftOf, type PastReading, readingsTaken } from './walk/past.ts';
+export { type Drift, driftOf, type EarlierReading, readingsTaken } from './walk/past.ts';
 export type { KeptLook, TakenCode } from './walk/state.ts';
-export { currentStation, foldWalk, standingEvents, stepKey, timerKey, type Walk } from './walk/state.ts';
+export { currentStation, eventsInForce, foldWalk, stepKey, timerKey, type Walk } from './walk/state.ts';
 // words
 export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
@@ -308,7 +308,7 @@ export { coverWords } from './words/cover.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
-export { doubtWords, misreadWords, patternWords, refusalWords, saidAsWords } from './words/look.ts';
+export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWords } from './words/look.ts';
 export { judgedWords, measureErrorWords, tooCloseWords } from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
 export { reasonWords } from './words/reason.ts';

@@ -9,7 +9,6 @@ import {
   entriesOf,
   idealHands,
   lintRoutes,
-  oddsOf,
   parseScript,
   perform,
   planUnit,
@@ -20,6 +19,7 @@ import {
   scorePhrasings,
   seeded,
   startUnit,
+  successRateOf,
   type UnitEvent,
 } from '@wire-trail/core';
 import { build } from 'esbuild';
@@ -116,7 +116,7 @@ function oddsS(runs: number): number {
   const plan = planUnit(read('brindlewick-g4.json'));
   const gesture = plan.gestures.find((g) => g.of.kind === 'route' && g.of.id === 'enter-memory');
   if (!gesture) throw new Error('the demo’s way in does not compile');
-  return seconds(() => oddsOf({ program: gesture.program, facts: plan.facts, hands: 'gloved', runs, seed: 1 }));
+  return seconds(() => successRateOf({ program: gesture.program, facts: plan.facts, hands: 'gloved', runs, seed: 1 }));
 }
 
 function alignMs(length: number): number {

@@ -5,7 +5,7 @@ import { connect, migrate } from './db/connect.ts';
 import { NewUser } from './features/users/routes.ts';
 import { addUser } from './features/users/service.ts';
 import { makeJobs } from './http/jobs.ts';
-import { Refusal } from './http/problem.ts';
+import { ProblemError } from './http/problem.ts';
 import { sessionCache } from './http/services.ts';
 
 const { values } = parseArgs({ options: { 'sign-in': { type: 'string' }, name: { type: 'string' } } });
@@ -36,7 +36,7 @@ try {
   const admin = await addUser(read.data, { db, config, now, sessions: sessionCache(), jobs: makeJobs(now) });
   console.log(`${admin.signIn} may sign in as admin.`);
 } catch (error) {
-  if (!(error instanceof Refusal)) throw error;
+  if (!(error instanceof ProblemError)) throw error;
   console.error(error.message);
   process.exitCode = 1;
 } finally {

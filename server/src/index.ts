@@ -6,5 +6,5 @@ export { saveDrafts } from './features/entries/service.ts';
 export { importBundle } from './features/imports/service.ts';
 export { addUser } from './features/users/service.ts';
 export { makeJobs } from './http/jobs.ts';
-export { Refusal } from './http/problem.ts';
+export { ProblemError } from './http/problem.ts';
 export type { Services } from './http/services.ts';

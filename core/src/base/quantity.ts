@@ -104,7 +104,7 @@ export type ReadingError =
   | Readonly<{ code: 'reading-too-large'; typed: string }>;
 
 /** A reading in the base unit of its quantity; `open` is what a meter shows as OL. */
-export type Reading = Readonly<{ kind: 'value'; value: number; unit: string }> | Readonly<{ kind: 'open' }>;
+export type MeterReading = Readonly<{ kind: 'value'; value: number; unit: string }> | Readonly<{ kind: 'open' }>;
 
 const openWords = /^(ol|o\.l\.?|open|inf|infinite|∞|1\s*\.)$/i;
 // 4k7, 2R2, 1M5: the letter stands where the decimal point would
@@ -123,7 +123,11 @@ function findUnit(quantity: Quantity, typed: string) {
  * Reads a quantity as people type it (`4k7`, `4.7 kΩ`, `0,4 bar`, `32 °F`, `OL`) into its base unit.
  * A bare number is taken in `assumedUnit`, else in the base unit. Every error names what was typed.
  */
-export function parseReading(typed: string, quantity: Quantity, assumedUnit?: string): Result<Reading, ReadingError> {
+export function parseReading(
+  typed: string,
+  quantity: Quantity,
+  assumedUnit?: string,
+): Result<MeterReading, ReadingError> {
   const text = typed.trim();
   if (text === '') return fail({ code: 'reading-empty' });
   if (openWords.test(text)) return ok({ kind: 'open' });

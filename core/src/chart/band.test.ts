@@ -9,7 +9,7 @@ import {
   computeBand,
   elementOhm,
   judgeReading,
-  type Reading,
+  type MeterReading,
   steinhartHartOhm,
   tableOhm,
 } from '../index.ts';
@@ -227,8 +227,8 @@ describe('thermistors', () => {
 
 describe('judgeReading', () => {
   const band = { least: 16.2, middle: 17.6, most: 19 };
-  const at = (v: number): Reading => ({ kind: 'value', value: v, unit: 'Ω' });
-  it.each<[string, Reading, string, string | null]>([
+  const at = (v: number): MeterReading => ({ kind: 'value', value: v, unit: 'Ω' });
+  it.each<[string, MeterReading, string, string | null]>([
     ['in the middle', at(17.6), 'pass', null],
     ['low', at(12), 'low', null],
     ['high', at(30), 'high', null],

@@ -1,6 +1,6 @@
 import type { MeasureNode } from '../model/chart.ts';
 import { amountOf, type Parameters } from './band.ts';
-import { typicalBand, typicalHeat } from './typical.ts';
+import { typicalBand, typicalTemperatureDoubt } from './typical.ts';
 
 /** Below so many ohms what the leads have themselves is a good part of the reading. */
 const leadsCountOhm = 5;
@@ -16,8 +16,8 @@ export type MeasureCaution =
 export function measureCautions(node: MeasureNode, parameters: Parameters): MeasureCaution[] {
   const good = typicalBand(node, parameters);
   const highest = good && (good.most ?? good.least);
-  const heat = good && typicalHeat(node, good, parameters, '25');
-  const worth = heat && highest ? heat.doubt / highest : 0;
+  const temperatureDoubt = good && typicalTemperatureDoubt(node, good, parameters, '25');
+  const worth = temperatureDoubt && highest ? temperatureDoubt.doubt / highest : 0;
   const isOhms = node.quantity === 'resistance' && node.band.kind !== 'ratio' && node.band.kind !== 'of-setting';
   const cautions: MeasureCaution[] = [];
   if (isOhms && highest !== null && highest <= leadsCountOhm) cautions.push({ kind: 'zero-leads' });

@@ -1,7 +1,7 @@
 import type { NodeId, SettingId } from '../base/ids.ts';
 import { formatQuantity, type Quantity } from '../base/quantity.ts';
 import type { NodeOf } from '../model/chart.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import { amountOf, type Parameters } from './band.ts';
 
 type Compared = Omit<TakenReading, 'verdict'> & Readonly<{ verdict: 'pass' | 'low' | 'high' }>;

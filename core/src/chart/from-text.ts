@@ -1,7 +1,7 @@
 import { type Drawn, type DrawnAnswer, type DrawnNode, freshId, plainLabel } from './drawn.ts';
 import { readMermaid } from './mermaid.ts';
 import { mostNodes, readOutline, stepLine } from './outline.ts';
-import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, type Said, sentences } from './text-answers.ts';
+import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, sentences, type TextAnswer } from './text-answers.ts';
 
 /** What was made of a line, so that the trainer sees what was guessed. */
 export type TextNote = Readonly<{
@@ -68,7 +68,7 @@ function readNumbered(text: string): { drawn: Drawn; notes: TextNote[] } {
     const all = [{ line: line.line, text: line.text }, ...line.more];
     const parts = all.flatMap((l) => sentences(l.text).map((s) => ({ line: l.line, text: s })));
     const [first = { line: line.line, text: line.text }, ...rest] = parts;
-    const answers: Said[] = [];
+    const answers: TextAnswer[] = [];
     const words: string[] = [];
     for (const part of rest) {
       const found = answerIn(part.text, part.line);
@@ -101,7 +101,7 @@ function readNumbered(text: string): { drawn: Drawn; notes: TextNote[] } {
     return id;
   };
   /** What an answer leads to: a step by its number, or new steps for what it says to do. */
-  const lead = (said: Said, next: string | null): string | null => {
+  const lead = (said: TextAnswer, next: string | null): string | null => {
     const bare = bareGoTo.exec(said.does.trim());
     if (bare?.[1]) return target(bare[1], said.line);
     const jump = goTo.exec(said.does);

@@ -4,7 +4,7 @@ import type { Finding } from '../model/finding.ts';
 import type { Instrument } from '../model/source.ts';
 import { accuracyOf, statedAccuracy } from './measure.ts';
 import type { ChartSurroundings } from './surroundings.ts';
-import { typicalBand, typicalHeat } from './typical.ts';
+import { typicalBand, typicalTemperatureDoubt } from './typical.ts';
 
 /** Below this share of a band that can be told as good, a meter is worth a word; one that leaves so much is a better one. */
 const enough = 1 / 3;
@@ -16,8 +16,8 @@ const typical = '25.0';
  * The share of a good band in which a reading is good whatever the meter is off by: of L to M that is
  * (M/(1+a) − L/(1−a)) / (M − L) for a meter off by the share a, less what the temperature is worth at both edges.
  */
-function tellable(least: number, most: number, ratio: number, heat: number): number {
-  return ((most - heat) / (1 + ratio) - (least + heat) / (1 - ratio)) / (most - least);
+function tellable(least: number, most: number, ratio: number, temperatureDoubt: number): number {
+  return ((most - temperatureDoubt) / (1 + ratio) - (least + temperatureDoubt) / (1 - ratio)) / (most - least);
 }
 
 /** A meter with which few readings of a good band, or none, can be called good. */
@@ -27,10 +27,10 @@ export function lintMeter(node: MeasureNode, around: ChartSurroundings, at: Path
   if (!meter || !good || good.least === null || good.most === null || good.least <= 0 || good.most <= good.least)
     return [];
   const [least, most] = [good.least, good.most];
-  const heat = typicalHeat(node, good, around.parameters, typical)?.doubt ?? 0;
+  const temperatureDoubt = typicalTemperatureDoubt(node, good, around.parameters, typical)?.doubt ?? 0;
   // of a ratio both readings are off
   const ratioOf = (i: Instrument): number => accuracyOf(i, node.quantity) * (node.band.kind === 'ratio' ? 2 : 1);
-  const share = (i: Instrument): number => tellable(least, most, ratioOf(i), heat);
+  const share = (i: Instrument): number => tellable(least, most, ratioOf(i), temperatureDoubt);
   const left = share(meter);
   if (left >= enough) return [];
   const better = [...around.instruments.values()].filter(

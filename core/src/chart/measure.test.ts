@@ -212,7 +212,7 @@ describe('measure', () => {
   });
 
   describe('a temperature is known as well as it was typed', () => {
-    const heat = (typed: string, temperature: string) => {
+    const temperatureDoubt = (typed: string, temperature: string) => {
       const got = run(node(sensor), typed, { temperature });
       if (!got.ok) throw new Error(JSON.stringify(got.error));
       return got.value;
@@ -220,32 +220,32 @@ describe('measure', () => {
     // by hand: R(22 °C) = 12 kΩ · e^(3740·(1/295.15 − 1/298.15)) = 13.63 kΩ; the upper edge, 6 % more, is 14.44 kΩ; a kelvin
     // is worth β/T² = 4.29 % of it, so that half of one moves the edge by about 312 Ω
     it('half of its last digit moves the band: by hand', () => {
-      const { heat: doubt } = heat('13k6', '22 °C');
+      const { temperatureDoubt: doubt } = temperatureDoubt('13k6', '22 °C');
       expect(doubt?.kelvin).toBe(0.5);
       expect(doubt?.doubt).toBeGreaterThan(305);
       expect(doubt?.doubt).toBeLessThan(320);
-      expect(heat('13k6', '22.0 °C').heat?.doubt).toBeCloseTo((doubt?.doubt ?? 0) / 10, -1);
+      expect(temperatureDoubt('13k6', '22.0 °C').temperatureDoubt?.doubt).toBeCloseTo((doubt?.doubt ?? 0) / 10, -1);
     });
     it('what whole degrees leave open, a tenth may settle, and it says how well it must be known', () => {
-      const open = heat('14k0', '22 °C');
-      expect([open.answer, heat('14k0', '22.0 °C').answer]).toEqual(['too-close', 'pass']);
-      expect(open.heat?.settledByKelvin).toBeGreaterThan(0.05);
-      expect(open.heat?.settledByKelvin).toBeLessThan(0.5);
+      const open = temperatureDoubt('14k0', '22 °C');
+      expect([open.answer, temperatureDoubt('14k0', '22.0 °C').answer]).toEqual(['too-close', 'pass']);
+      expect(open.temperatureDoubt?.settledByKelvin).toBeGreaterThan(0.05);
+      expect(open.temperatureDoubt?.settledByKelvin).toBeLessThan(0.5);
       // no meter settles what the temperature leaves open by itself
-      expect(heat('14k2', '22 °C').settledByRatio).toBeNull();
-      expect(heat('14k4', '22 °C').heat?.settledByKelvin).toBeNull();
+      expect(temperatureDoubt('14k2', '22 °C').settledByRatio).toBeNull();
+      expect(temperatureDoubt('14k4', '22 °C').temperatureDoubt?.settledByKelvin).toBeNull();
       // both together do: 14.6 kΩ is 152 Ω past the edge, 31 Ω of it the temperature's
-      const both = heat('14k6', '22 °C').heat?.settledWithDigit ?? 0;
+      const both = temperatureDoubt('14k6', '22 °C').temperatureDoubt?.settledWithDigit ?? 0;
       expect(Math.round(both * 14_600 + 31)).toBeCloseTo(152, -1);
     });
     it('and where nothing depends on it there is no such doubt', () => {
       const got = run(node(fixed), '160');
-      expect(got.ok && got.value.heat).toBeNull();
+      expect(got.ok && got.value.temperatureDoubt).toBeNull();
     });
     it('knowing it ten times as well never changes a verdict but that of too close', () => {
       fc.assert(
         fc.property(fc.integer({ min: 60, max: 260 }), fc.integer({ min: -20, max: 90 }), (tenths, celsius) => {
-          const at = (t: string) => heat(`${tenths / 10}k`, t).answer;
+          const at = (t: string) => temperatureDoubt(`${tenths / 10}k`, t).answer;
           const coarse = at(`${celsius}`);
           if (coarse !== 'too-close') expect(at(`${celsius}.0`)).toBe(coarse);
         }),

@@ -2,19 +2,19 @@ import type { InstrumentId, NodeId } from '../base/ids.ts';
 import {
   baseUnit,
   formatQuantity,
+  type MeterReading,
   parseReading,
   type Quantity,
-  type Reading,
   type ReadingError,
 } from '../base/quantity.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Band } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
-import { type HeatDoubt, heatDoubt } from './temperature-doubt.ts';
+import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
 
 /** What a person typed at a measurement, as typed. */
@@ -51,7 +51,9 @@ export type Measured = ReadingVerdict &
      * where it is known to `settledByKelvin`, or where it has one digit more and the meter is off by no more than the share
      * `settledWithDigit`; null where that would not settle it.
      */
-    heat: (HeatDoubt & Readonly<{ settledByKelvin: number | null; settledWithDigit: number | null }>) | null;
+    temperatureDoubt:
+      | (TemperatureDoubt & Readonly<{ settledByKelvin: number | null; settledWithDigit: number | null }>)
+      | null;
     /** The answer of the node this leads to. */
     answer: 'pass' | 'low' | 'high' | 'too-close' | 'open' | 'short';
   }>;
@@ -80,11 +82,11 @@ function beyond(instrument: Instrument | undefined, node: MeasureNode, values: r
 }
 
 /** The value a band is held against, how far it may be off, and what it is a number of. */
-type Derived = Readonly<{ reading: Reading; doubt: number; as: TakenReading['as']; named: Named | null }>;
+type Derived = Readonly<{ reading: MeterReading; doubt: number; as: TakenReading['as']; named: Named | null }>;
 
 function derive(
   node: MeasureNode,
-  readings: readonly Reading[],
+  readings: readonly MeterReading[],
   points: readonly Point[],
   known: BandKnown,
   accuracy: number,
@@ -92,7 +94,7 @@ function derive(
   const [first] = readings;
   const last = readings.at(-1) ?? first;
   const { band } = node;
-  const number = (value: number): Reading => ({ kind: 'value', value, unit: '' });
+  const number = (value: number): MeterReading => ({ kind: 'value', value, unit: '' });
   const open: Derived = { reading: { kind: 'open' }, doubt: 0, as: undefined, named: null };
   if (!last || last.kind === 'open') return open;
   switch (band.kind) {
@@ -127,8 +129,8 @@ function derive(
 }
 
 /** Reads what was typed in order; the first that cannot be read stops it, at its index. */
-function readAll(node: MeasureNode, typed: TypedReading): Result<Reading[], MeasureError> {
-  const read: Reading[] = [];
+function readAll(node: MeasureNode, typed: TypedReading): Result<MeterReading[], MeasureError> {
+  const read: MeterReading[] = [];
   for (const [index, one] of typed.readings.entries()) {
     const reading = parseReading(one.typed, node.quantity);
     if (!reading.ok) return fail({ field: 'reading', index, error: reading.error });
@@ -200,7 +202,7 @@ export function measure(input: {
   if (cannot) return fail({ field: 'instrument', error: cannot });
   const accuracy = accuracyOf(instrument, node.quantity);
   const derived = derive(node, read.value, points, set.value, accuracy);
-  const heat = heatDoubt({
+  const temperatureDoubt = temperatureDoubtOf({
     band: node.band,
     good: band.value,
     typed: typed.temperature,
@@ -211,8 +213,8 @@ export function measure(input: {
     reading: derived.reading,
     quantity: node.quantity,
     band: band.value,
-    doubt: derived.doubt + (heat?.doubt ?? 0),
-    besides: heat?.doubt ?? 0,
+    doubt: derived.doubt + (temperatureDoubt?.doubt ?? 0),
+    besides: temperatureDoubt?.doubt ?? 0,
   });
   const named = derived.named ?? judged.named;
   const value = derived.reading.kind === 'open' ? null : derived.reading.value;
@@ -221,7 +223,10 @@ export function measure(input: {
     named,
     band: band.value,
     doubt: derived.doubt,
-    heat: heat && { ...heat, ...settling(judged, band.value, derived, heat) },
+    temperatureDoubt: temperatureDoubt && {
+      ...temperatureDoubt,
+      ...settling(judged, band.value, derived, temperatureDoubt),
+    },
     answer: named === 'open' && node.open ? 'open' : named === 'short' && node.short ? 'short' : judged.verdict,
     taken: {
       typed: typed.readings
@@ -242,14 +247,15 @@ export function measure(input: {
 }
 
 /** What would settle a reading the temperature keeps too close: knowing that better, or both that and a finer meter. */
-function settling(judged: ReadingVerdict, band: GoodBand, by: Derived, heat: HeatDoubt) {
-  if (judged.verdict !== 'too-close' || by.reading.kind === 'open' || heat.doubt === 0)
+function settling(judged: ReadingVerdict, band: GoodBand, by: Derived, temperatureDoubt: TemperatureDoubt) {
+  if (judged.verdict !== 'too-close' || by.reading.kind === 'open' || temperatureDoubt.doubt === 0)
     return { settledByKelvin: null, settledWithDigit: null };
   const { value } = by.reading;
   const nearest = edgeDistance(value, band);
-  const left = nearest - heat.doubt / 10;
+  const left = nearest - temperatureDoubt.doubt / 10;
   return {
-    settledByKelvin: nearest > by.doubt ? (heat.kelvin * (nearest - by.doubt)) / heat.doubt : null,
+    settledByKelvin:
+      nearest > by.doubt ? (temperatureDoubt.kelvin * (nearest - by.doubt)) / temperatureDoubt.doubt : null,
     settledWithDigit: left > 0 && value !== 0 ? left / Math.abs(value) : null,
   };
 }

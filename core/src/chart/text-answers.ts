@@ -13,10 +13,10 @@ export const sentences = (text: string): string[] =>
     .map((s) => s.trim())
     .filter(Boolean);
 
-export type Said = { answer: string; does: string; line: number };
+export type TextAnswer = { answer: string; does: string; line: number };
 
 /** `if not, clean it and go to 3` → what is answered and what follows. */
-export function answerIn(sentence: string, line: number): Said[] {
+export function answerIn(sentence: string, line: number): TextAnswer[] {
   const trimmed = sentence.replace(/[.;]$/, '').trim();
   const both = /^(.*?)[,;]?\s+(?:otherwise|else|if not)[,:]?\s+(.*)$/i.exec(trimmed);
   if (both?.[1] && both[2] && answerStart.test(both[1]))

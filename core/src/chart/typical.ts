@@ -1,6 +1,6 @@
 import type { MeasureNode } from '../model/chart.ts';
 import { computeBand, type GoodBand, needsTemperature, type Parameters } from './band.ts';
-import { type HeatDoubt, heatDoubt } from './temperature-doubt.ts';
+import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 
 const typicalCelsius = 25;
 
@@ -21,9 +21,10 @@ export function typicalBand({ band }: MeasureNode, parameters: Parameters): Good
 }
 
 /** What a temperature typed so is worth at 25 °C, for instance `25` or `25.0`; null where the band does not depend on one. */
-export const typicalHeat = (
+export const typicalTemperatureDoubt = (
   node: MeasureNode,
   good: GoodBand,
   parameters: Parameters,
   typed: string,
-): HeatDoubt | null => heatDoubt({ band: node.band, good, typed, atCelsius: typicalCelsius, known: { parameters } });
+): TemperatureDoubt | null =>
+  temperatureDoubtOf({ band: node.band, good, typed, atCelsius: typicalCelsius, known: { parameters } });

@@ -1,4 +1,4 @@
-import type { Quantity, Reading } from '../base/quantity.ts';
+import type { MeterReading, Quantity } from '../base/quantity.ts';
 import type { GoodBand } from './band.ts';
 
 export type Named = 'open' | 'short' | 'never';
@@ -27,7 +27,7 @@ export const edgeDistance = (value: number, { least, most }: GoodBand): number =
  * with insulation. `besides` is the part of the doubt no better meter takes away.
  */
 export function judgeReading(input: {
-  reading: Reading;
+  reading: MeterReading;
   quantity: Quantity;
   band: GoodBand;
   doubt: number;

@@ -2,7 +2,7 @@ import type { ChartId, NodeId, ParameterId, PartId, SettingId } from '../base/id
 import type { Quantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import type { Chart, ChartNode, NodeOf, VerdictNode } from '../model/chart.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import { amountOf, type Parameters } from './band.ts';
 import { type Choice, choicesOf, otherwise } from './choices.ts';
 import { compareReadings } from './compare.ts';

@@ -1,5 +1,5 @@
 /** A word somebody says of lamps, blinks and displays. */
-export type SaidWord =
+export type CallerWord =
   | Readonly<{ kind: 'number'; n: number; text: string }>
   | Readonly<{ kind: 'ordinal'; n: number }>
   | Readonly<{ kind: 'name'; text: string }>
@@ -33,7 +33,7 @@ const numberWords = [
 ];
 const ordinals = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 const times: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
-type State = Extract<SaidWord, { kind: 'state' }>['state'];
+type State = Extract<CallerWord, { kind: 'state' }>['state'];
 const states: Readonly<Record<string, State>> = {
   on: 'on',
   lit: 'lit',
@@ -79,7 +79,7 @@ const filler = new Set(
 
 const chunkEnd = /\b(?:and then|then|after that|next|followed by)\b|;|\n|→|\|/gi;
 
-function wordOf(raw: string, known: ReadonlySet<string>): SaidWord | null | 'filler' {
+function wordOf(raw: string, known: ReadonlySet<string>): CallerWord | null | 'filler' {
   const word = raw.toLowerCase();
   // a label printed on the panel goes before every other sense, except that "a" alone is more often an article
   if (known.has(word) && !/^\d+$/.test(word) && word !== 'a') return { kind: 'name', text: word };
@@ -112,7 +112,7 @@ function wordOf(raw: string, known: ReadonlySet<string>): SaidWord | null | 'fil
 export function wordsOf(
   said: string,
   known: ReadonlySet<string>,
-): { chunks: SaidWord[][]; unread: string[]; fromRight: boolean } {
+): { chunks: CallerWord[][]; unread: string[]; fromRight: boolean } {
   const fromRight = /\b(?:from (?:the )?right|right to left)\b/i.test(said);
   const plain = said
     .slice(0, 400)
@@ -131,7 +131,7 @@ export function wordsOf(
         .split(/[\s,:()]+/)
         .map((w) => w.replace(/^[.!?"“”]+|[.!?"“”]+$/g, ''))
         .filter((w) => w !== '')
-        .flatMap((raw): SaidWord[] => {
+        .flatMap((raw): CallerWord[] => {
           const word = wordOf(raw, known);
           if (word === null) unread.push(raw);
           return word === null || word === 'filler' ? [] : [word];
@@ -142,12 +142,12 @@ export function wordsOf(
 }
 
 /** Counts as they were said, the first one first; further ones are what it may have been as well. */
-export function countsOf(words: readonly SaidWord[]): number[] {
+export function countsOf(words: readonly CallerWord[]): number[] {
   return words.flatMap((w) => (w.kind === 'number' || w.kind === 'times' ? [w.n] : []));
 }
 
 /** Long and short as they were said: "two short, one long" as well as "short short long". Null where there is neither. */
-export function patternOf(words: readonly SaidWord[]): string | null {
+export function patternOf(words: readonly CallerWord[]): string | null {
   let count: number | null = null;
   let pattern = '';
   for (const word of words) {
@@ -161,7 +161,7 @@ export function patternOf(words: readonly SaidWord[]): string | null {
 }
 
 /** What a display shows, as it was said: "E three" is E3, "four twelve dash seven" 412-7. */
-export function charactersOf(words: readonly SaidWord[]): string {
+export function charactersOf(words: readonly CallerWord[]): string {
   return words
     .map((w) => (w.kind === 'number' || w.kind === 'name' || w.kind === 'sign' ? w.text : ''))
     .join('')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { entriesOf, type Readout, readSaid } from '../index.ts';
+import { entriesOf, type Readout, readCaller } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { lampsStage, readoutOf, stageOf } from '../testing/readouts.ts';
 
@@ -77,18 +77,18 @@ describe('what a caller says', () => {
     ['a doubled figure', display, none, 'E double 4', ['E44']],
     ['a number pair', pairs, none, '412 dash 7', ['412-7']],
   ])('%s', (_, readout, names, said, literals) => {
-    const heard = readSaid(readout, said, names);
+    const heard = readCaller(readout, said, names);
     expect(heard.readings.map((r) => r.literal).sort()).toEqual([...literals].sort());
     expect(heard.ask).toBe(literals.length > 1);
   });
 
   it('a count in doubt keeps both', () => {
-    const [reading] = readSaid(blinks, 'three or four', none).readings;
+    const [reading] = readCaller(blinks, 'three or four', none).readings;
     expect(reading?.looks).toEqual([{ kind: 'blinks', stage: 'tens', count: 3, maybe: [4] }]);
   });
 
   it('a lamp that cannot be told is kept as such', () => {
-    const [reading] = readSaid(arc, 'b d lit, e can’t tell', letters).readings;
+    const [reading] = readCaller(arc, 'b d lit, e can’t tell', letters).readings;
     expect(reading?.looks[0]).toMatchObject({ lamps: { 'lamp-b': 'lit', 'lamp-e': 'unsure', 'lamp-a': 'dark' } });
   });
 
@@ -97,7 +97,7 @@ describe('what a caller says', () => {
     ['good morning', ['good', 'morning']],
     ['seventy', ['seventy']],
   ])('nothing is made of “%s”, and what was not understood is given back', (said, unread) => {
-    const heard = readSaid(arc, said, letters);
+    const heard = readCaller(arc, said, letters);
     expect([heard.readings, heard.unread]).toEqual([[], unread]);
   });
 
@@ -110,14 +110,14 @@ describe('what a caller says', () => {
       ),
     ]);
     const at = new Map([8, 4, 2, 1].map((w, i) => [`w${w}`, { x: 4 + 6 * i, y: 3 + (i % 2) * 4 }] as const));
-    expect(readSaid(turned, 'the first', blank, at).readings[0]?.literal).toBe('8');
+    expect(readCaller(turned, 'the first', blank, at).readings[0]?.literal).toBe('8');
     const rows = new Map(
       [8, 4, 2, 1].map((w, i) => [`w${w}`, { x: 4 + 6 * (i % 2), y: 3 + 8 * Math.floor(i / 2) }] as const),
     );
-    expect(readSaid(turned, 'the third', blank, rows).readings[0]?.literal).toBe('2');
+    expect(readCaller(turned, 'the third', blank, rows).readings[0]?.literal).toBe('2');
   });
 
   it('a position beyond the lamps is no reading', () => {
-    expect(readSaid(printed, 'one seven', blank).readings).toEqual([]);
+    expect(readCaller(printed, 'one seven', blank).readings).toEqual([]);
   });
 });

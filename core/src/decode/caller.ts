@@ -4,18 +4,18 @@ import type { Look, SeenLamp } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import { isRhythmic, type ReadsOf } from '../model/reads.ts';
 import { joinCode } from '../readout/encode.ts';
-import { charactersOf, countsOf, patternOf, type SaidWord, wordsOf } from './caller-words.ts';
+import { type CallerWord, charactersOf, countsOf, patternOf, wordsOf } from './caller-words.ts';
 import { literalParts } from './literal.ts';
 
 /** What the numbers somebody said may mean. */
-export type SaidAs = 'from-left' | 'from-right' | 'names' | 'weights' | 'counts' | 'characters';
+export type CallerMeant = 'from-left' | 'from-right' | 'names' | 'weights' | 'counts' | 'characters';
 
 /** One way of taking what was said. */
-export type SaidReading = Readonly<{ as: SaidAs; looks: readonly Look[]; literal: string | null }>;
+export type CallerReading = Readonly<{ as: CallerMeant; looks: readonly Look[]; literal: string | null }>;
 
 export type Heard = Readonly<{
   /** Every way of taking it that leads anywhere, the likeliest first; looks that are the same stand once. */
-  readings: readonly SaidReading[];
+  readings: readonly CallerReading[];
   /** Whether the caller must be asked which is meant, because it makes a difference. */
   ask: boolean;
   /** Words nothing was made of. */
@@ -39,9 +39,9 @@ type Reference = Readonly<{ signs: readonly SignId[]; state: SeenLamp | null }>;
 
 /** Which lamps a word names, if numbers are taken so; null where it names none, `undefined` where it is no name. */
 function signsOf(
-  word: SaidWord,
+  word: CallerWord,
   lamps: ReadsOf<'lamps'>['lamps'],
-  as: SaidAs,
+  as: CallerMeant,
   names: ReadonlyMap<string, string>,
 ): SignId[] | null | undefined {
   const at = (n: number): SignId[] | null => {
@@ -85,8 +85,8 @@ function signsOf(
 function lampLook(
   stage: Stage,
   reads: ReadsOf<'lamps'>,
-  words: readonly SaidWord[],
-  as: SaidAs,
+  words: readonly CallerWord[],
+  as: CallerMeant,
   names: ReadonlyMap<string, string>,
 ): Look | null {
   const references: Reference[] = [];
@@ -126,7 +126,12 @@ const allAre = (reads: ReadsOf<'lamps'>, is: SeenLamp): Record<SignId, SeenLamp>
   Object.fromEntries(reads.lamps.map((l) => [l.sign, is])) as Record<SignId, SeenLamp>;
 
 /** What was said of one stage, if numbers are taken so. */
-function lookOf(stage: Stage, words: readonly SaidWord[], as: SaidAs, names: ReadonlyMap<string, string>): Look | null {
+function lookOf(
+  stage: Stage,
+  words: readonly CallerWord[],
+  as: CallerMeant,
+  names: ReadonlyMap<string, string>,
+): Look | null {
   const { reads } = stage;
   if (reads.kind === 'lamps') return lampLook(stage, reads, words, as, names);
   if (reads.kind === 'which') {
@@ -166,7 +171,7 @@ function inSight(stage: Stage, at: ReadonlyMap<string, Place>): Stage {
   return { ...stage, reads: { ...reads, lamps: sorted.map((p) => p.lamp) } as typeof reads };
 }
 
-const waysFor = (stage: Stage): readonly SaidAs[] =>
+const waysFor = (stage: Stage): readonly CallerMeant[] =>
   stage.reads.kind === 'lamps' || stage.reads.kind === 'which'
     ? ['from-left', 'from-right', 'names', 'weights']
     : isRhythmic(stage.reads)
@@ -176,8 +181,8 @@ const waysFor = (stage: Stage): readonly SaidAs[] =>
 /** Several numbers in one breath, where several stages are told by counts: one each. */
 function shareOut(
   stages: readonly Stage[],
-  chunks: ReadonlyArray<readonly SaidWord[]>,
-): ReadonlyArray<readonly SaidWord[]> {
+  chunks: ReadonlyArray<readonly CallerWord[]>,
+): ReadonlyArray<readonly CallerWord[]> {
   const [only] = chunks;
   if (
     chunks.length !== 1 ||
@@ -197,7 +202,7 @@ function shareOut(
  * difference, every way is given and `ask` is true. `names`: what is printed beside each lamp; `at`: where it sits on the
  * panel, so that positions are counted as one sees them.
  */
-export function readSaid(
+export function readCaller(
   readout: Readout,
   said: string,
   names: ReadonlyMap<string, string>,
@@ -212,8 +217,8 @@ export function readSaid(
     ways.has(w),
   );
   const lampWays = ordered.filter((w) => w !== 'counts' && w !== 'characters');
-  const tries: readonly SaidAs[] = fromRight ? ['from-right'] : lampWays.length > 0 ? lampWays : ordered;
-  const readings: SaidReading[] = [];
+  const tries: readonly CallerMeant[] = fromRight ? ['from-right'] : lampWays.length > 0 ? lampWays : ordered;
+  const readings: CallerReading[] = [];
   for (const as of tries) {
     const looks = chunks.map((words, i) => {
       const stage = readoutAsSeen.stages[i];

@@ -57,7 +57,7 @@ const leastShare = 1 / 400;
 
 /** What must have been misread for a row to hold. */
 function misreadOf(readout: Readout, table: ShowTable, row: ShowRow, last: ReadonlyMap<StageId, Look>): Misread[] {
-  const lamps = table.slots.flatMap(({ stage, sign }, i): Misread[] => {
+  const lamps = table.columns.flatMap(({ stage, sign }, i): Misread[] => {
     const look = last.get(stage);
     const seen = look?.kind === 'lamps' ? look.lamps[sign] : undefined;
     const cell = row.cells[i] ?? 'either';

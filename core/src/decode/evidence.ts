@@ -19,11 +19,11 @@ import { inAlphabet, literalParts } from './literal.ts';
 import type { ShowRow, ShowTable } from './table.ts';
 
 /** What was told of one lamp in one stage, with the colours that were named. */
-type SlotSeen = Readonly<{ told: readonly SeenLamp[]; colours: ReadonlyArray<LookOf<'lamps'>['colours']> }>;
+type ColumnSeen = Readonly<{ told: readonly SeenLamp[]; colours: ReadonlyArray<LookOf<'lamps'>['colours']> }>;
 
 /** Everything seen, sorted out once, so that every row of the table is only a product of look-ups. */
 export type Evidence = Readonly<{
-  slots: readonly SlotSeen[];
+  columns: readonly ColumnSeen[];
   /** By lamp: how likely everything told of it is if it is dead. */
   ifDead: readonly number[];
   /** By lamp: odds beforehand that it is dead. */
@@ -68,15 +68,15 @@ export function partsSeen(readout: Readout, looks: readonly Look[]): Map<StageId
 }
 
 export function evidenceOf(readout: Readout, table: ShowTable, seen: Pick<Seen, 'looks' | 'alive'>): Evidence {
-  const slots = table.slots.map(({ stage, sign }): SlotSeen => {
+  const columns = table.columns.map(({ stage, sign }): ColumnSeen => {
     const mine = seen.looks.flatMap((l) => (l.kind === 'lamps' && l.stage === stage && l.lamps[sign] ? [l] : []));
     return { told: mine.flatMap((l) => l.lamps[sign] ?? []), colours: mine.map((l) => l.colours) };
   });
   const alive = new Set<SignId>(seen.alive ?? []);
   return {
-    slots,
-    ifDead: table.signs.map(({ slots: own }) =>
-      own.reduce((p, i) => (slots[i]?.told ?? []).reduce((q, told) => q * oneLook(told, 'dark'), p), 1),
+    columns,
+    ifDead: table.signs.map(({ columns: own }) =>
+      own.reduce((p, i) => (columns[i]?.told ?? []).reduce((q, told) => q * oneLook(told, 'dark'), p), 1),
     ),
     dead: table.signs.map(({ sign }) => (alive.has(sign) ? 0 : deadShare)),
     others: seen.looks.flatMap((look) => {
@@ -89,14 +89,14 @@ export function evidenceOf(readout: Readout, table: ShowTable, seen: Pick<Seen, 
 }
 
 /** How likely everything told of one lamp in one stage is, if the lamp lives and shows this. */
-function ifAlive(slot: SlotSeen, sign: SignId, cell: Cell): number {
-  if (slot.told.length === 0) return 1;
-  if (cell === 'either') return 0.5 * (product(slot.told, 'lit') + product(slot.told, 'dark'));
-  const coloured = slot.colours.reduce((p, c) => {
+function ifAlive(column: ColumnSeen, sign: SignId, cell: Cell): number {
+  if (column.told.length === 0) return 1;
+  if (cell === 'either') return 0.5 * (product(column.told, 'lit') + product(column.told, 'dark'));
+  const coloured = column.colours.reduce((p, c) => {
     const told = c?.[sign];
     return told && cell.state !== 'dark' ? p * colourLikelihood(told, cell.colour) : p;
   }, 1);
-  return coloured * product(slot.told, cell.state);
+  return coloured * product(column.told, cell.state);
 }
 const product = (told: readonly SeenLamp[], is: LampState): number => told.reduce((p, t) => p * oneLook(t, is), 1);
 
@@ -156,19 +156,19 @@ function ofShape(stage: Stage, look: Look, shape: Shape): number {
 /** By hypothesis: how likely everything seen is under it, and the row of the table that fits best (-1 for none). */
 export type Weighed = Readonly<{ likelihood: Float64Array; row: Int32Array }>;
 
-/** A lamp that was looked at: its slots, and by slot what was told as a likelihood of every cell there is. */
-type Looked = Readonly<{ slots: readonly number[]; said: readonly Float64Array[]; alive: number; ifDead: number }>;
+/** A lamp that was looked at: its columns, and by column what was told as a likelihood of every cell there is. */
+type Looked = Readonly<{ columns: readonly number[]; said: readonly Float64Array[]; alive: number; ifDead: number }>;
 
 function lookedAt(table: ShowTable, evidence: Evidence): Looked[] {
-  return table.signs.flatMap(({ sign, slots }, s): Looked[] => {
-    const own = slots.filter((i) => (evidence.slots[i]?.told.length ?? 0) > 0);
+  return table.signs.flatMap(({ sign, columns }, s): Looked[] => {
+    const own = columns.filter((i) => (evidence.columns[i]?.told.length ?? 0) > 0);
     if (own.length === 0) return [];
     const dead = evidence.dead[s] ?? 0;
     const said = own.map((i) => {
-      const seen = evidence.slots[i];
+      const seen = evidence.columns[i];
       return Float64Array.from(table.cells, (cell) => (seen ? ifAlive(seen, sign, cell) : 1));
     });
-    return [{ slots: own, said, alive: 1 - dead, ifDead: dead * (evidence.ifDead[s] ?? 1) }];
+    return [{ columns: own, said, alive: 1 - dead, ifDead: dead * (evidence.ifDead[s] ?? 1) }];
   });
 }
 
@@ -181,22 +181,22 @@ export function weigh(table: ShowTable, evidence: Evidence): Weighed {
   const likelihood = new Float64Array(table.hypotheses.length);
   const best = new Int32Array(table.hypotheses.length).fill(-1);
   const lamps = lookedAt(table, evidence);
-  const single = lamps.filter((l) => l.slots.length === 1);
-  const several = lamps.filter((l) => l.slots.length > 1);
+  const single = lamps.filter((l) => l.columns.length === 1);
+  const several = lamps.filter((l) => l.columns.length > 1);
   // a lamp of one stage says one number for each cell it may show
-  const slotOf = Int32Array.from(single, (l) => l.slots[0] ?? 0);
+  const columnOf = Int32Array.from(single, (l) => l.columns[0] ?? 0);
   const tables = single.map((l) => (l.said[0] as Float64Array).map((p) => l.alive * p + l.ifDead));
   const { cellIds, ofRow } = table;
-  const width = table.slots.length;
+  const width = table.columns.length;
   for (let r = 0; r < ofRow.length; r++) {
     const at = r * width;
     let product = 1;
-    for (let k = 0; k < slotOf.length; k++)
-      product *= (tables[k] as Float64Array)[cellIds[at + (slotOf[k] as number)] as number] as number;
-    for (const { slots, said, alive, ifDead } of several) {
+    for (let k = 0; k < columnOf.length; k++)
+      product *= (tables[k] as Float64Array)[cellIds[at + (columnOf[k] as number)] as number] as number;
+    for (const { columns, said, alive, ifDead } of several) {
       let lives = alive;
-      for (let k = 0; k < slots.length; k++)
-        lives *= (said[k] as Float64Array)[cellIds[at + (slots[k] as number)] as number] as number;
+      for (let k = 0; k < columns.length; k++)
+        lives *= (said[k] as Float64Array)[cellIds[at + (columns[k] as number)] as number] as number;
       product *= lives + ifDead;
     }
     for (const other of evidence.others) product *= ofLook(other, table.rows[r] as ShowRow, table);
@@ -212,9 +212,9 @@ export function weigh(table: ShowTable, evidence: Evidence): Weighed {
 /** How likely a lamp is dead, given what was told of it, if the row is what shows. */
 export function deadOdds(table: ShowTable, evidence: Evidence, row: ShowRow, sign: SignId): number {
   const s = table.signs.findIndex((x) => x.sign === sign);
-  const slots = table.signs[s]?.slots ?? [];
-  const alive = slots.reduce((p, i) => {
-    const seen = evidence.slots[i];
+  const columns = table.signs[s]?.columns ?? [];
+  const alive = columns.reduce((p, i) => {
+    const seen = evidence.columns[i];
     return seen ? p * ifAlive(seen, sign, row.cells[i] ?? 'either') : p;
   }, 1);
   const dead = (evidence.dead[s] ?? 0) * (evidence.ifDead[s] ?? 1);

@@ -47,11 +47,11 @@ export function nextLooks(readout: Readout, table: ShowTable, evidence: Evidence
   if (live.length < 2) return [];
   const between = live.slice(0, 4).map((h) => h.hypothesis.code);
   const found: NextLook[] = [];
-  for (const { sign, slots } of table.signs) {
+  for (const { sign, columns } of table.signs) {
     const dead = live.map((h) => deadOdds(table, evidence, h.row, sign));
-    for (const i of slots) {
-      const slot = table.slots[i];
-      if (!slot) continue;
+    for (const i of columns) {
+      const column = table.columns[i];
+      if (!column) continue;
       const bits = expectedBits(live, (h, n) => {
         const d = dead[n] ?? 0;
         const cell = h.row.cells[i] ?? 'either';
@@ -61,9 +61,9 @@ export function nextLooks(readout: Readout, table: ShowTable, evidence: Evidence
           return (1 - d) * alive + d * toldAs.dark[t];
         });
       });
-      found.push({ kind: 'lamp', stage: slot.stage, sign, weight: slot.weight, bits, between });
+      found.push({ kind: 'lamp', stage: column.stage, sign, weight: column.weight, bits, between });
     }
-    const stage = table.slots[slots[0] ?? 0]?.stage;
+    const stage = table.columns[columns[0] ?? 0]?.stage;
     const bits = expectedBits(live, (_, n) => [dead[n] ?? 0, 1 - (dead[n] ?? 0)]);
     if (stage) found.push({ kind: 'lamp-test', stage, sign, weight: null, bits, between });
   }

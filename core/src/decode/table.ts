@@ -9,9 +9,9 @@ import { type Cell, keyOfCell, type Parts, type Shape } from '../readout/values.
 export type Listed = Readonly<{ text: string; frequency: number }>;
 
 /** A lamp in one stage. */
-export type Slot = Readonly<{ stage: StageId; sign: SignId; weight: number | null }>;
+export type LampColumn = Readonly<{ stage: StageId; sign: SignId; weight: number | null }>;
 
-/** One way one thing shows: what every slot shows, and what the stages that are told otherwise say. */
+/** One way one thing shows: what every column shows, and what the stages that are told otherwise say. */
 export type ShowRow = Readonly<{
   /** Index of the hypothesis it belongs to. */
   of: number;
@@ -29,14 +29,14 @@ export type Hypothesis = Readonly<{
 }>;
 
 export type ShowTable = Readonly<{
-  slots: readonly Slot[];
-  /** Which slots each lamp has: a dead lamp is dead in all of them. */
-  signs: ReadonlyArray<Readonly<{ sign: SignId; slots: readonly number[] }>>;
+  columns: readonly LampColumn[];
+  /** Which columns each lamp has: a dead lamp is dead in all of them. */
+  signs: ReadonlyArray<Readonly<{ sign: SignId; columns: readonly number[] }>>;
   hypotheses: readonly Hypothesis[];
   rows: readonly ShowRow[];
   /** Every cell there is in the table, once. */
   cells: readonly Cell[];
-  /** Row by row what every slot shows, as an index into `cells`; and by row the hypothesis it belongs to. */
+  /** Row by row what every column shows, as an index into `cells`; and by row the hypothesis it belongs to. */
   cellIds: Uint16Array;
   ofRow: Int32Array;
 }>;
@@ -47,9 +47,9 @@ const specialShare = 0.08;
 /** More ways than this to show one code are not told apart one by one. */
 const mostWays = 64;
 
-/** Every lamp of every stage; lamps that keep time are slots as well, so that a steady light can be told. */
-export function slotsOf(readout: Readout): Slot[] {
-  return readout.stages.flatMap((stage): Slot[] => {
+/** Every lamp of every stage; lamps that keep time are columns as well, so that a steady light can be told. */
+export function columnsOf(readout: Readout): LampColumn[] {
+  return readout.stages.flatMap((stage): LampColumn[] => {
     const { reads } = stage;
     if (reads.kind === 'lamps')
       return reads.lamps.map((l) => ({ stage: stage.id, sign: l.sign, weight: l.weight ?? null }));
@@ -70,7 +70,7 @@ function cellIn(stage: Stage | undefined, sign: SignId, shape: Shape | undefined
 }
 
 /** Every way a code may show: one row for each combination of patterns that mean the same. */
-function rowsOf(readout: Readout, slots: readonly Slot[], parts: Parts, of: number): ShowRow[] {
+function rowsOf(readout: Readout, columns: readonly LampColumn[], parts: Parts, of: number): ShowRow[] {
   const values = shapesOf(readout, parts);
   if (!values) return [];
   const stages = new Map(readout.stages.map((s) => [s.id, s] as const));
@@ -80,11 +80,11 @@ function rowsOf(readout: Readout, slots: readonly Slot[], parts: Parts, of: numb
   return ways.map((shapes) => ({
     of,
     shapes,
-    cells: slots.map(({ stage, sign }) => cellIn(stages.get(stage), sign, shapes.get(stage))),
+    cells: columns.map(({ stage, sign }) => cellIn(stages.get(stage), sign, shapes.get(stage))),
   }));
 }
 
-function specialRow(readout: Readout, slots: readonly Slot[], special: Special, of: number): ShowRow {
+function specialRow(readout: Readout, columns: readonly LampColumn[], special: Special, of: number): ShowRow {
   const { rhythm } = special;
   const reads = readout.stages.find((s) => s.id === rhythm?.stage)?.reads;
   const shapes = new Map<StageId, Shape>(
@@ -103,7 +103,7 @@ function specialRow(readout: Readout, slots: readonly Slot[], special: Special, 
   return {
     of,
     shapes,
-    cells: slots.map(({ sign, stage }) => {
+    cells: columns.map(({ sign, stage }) => {
       if (rhythm?.stage === stage) return cellOfState('slow');
       const shown = special.signs.find((s) => s.sign === sign);
       return shown?.kind === 'lamp' ? { state: shown.state, colour: shown.colour ?? null } : cellOfState('dark');
@@ -150,28 +150,28 @@ export function showTable(readout: Readout, listed: readonly Listed[]): ShowTabl
   cache.set(readout, known);
   const before = known.get(listed);
   if (before) return before;
-  const slots = slotsOf(readout);
+  const columns = columnsOf(readout);
   const total = listed.reduce((sum, code) => sum + code.frequency, 0) || 1;
   const hypotheses: Hypothesis[] = [];
   const rows: ShowRow[] = [];
   for (const { text, frequency } of listed) {
     const parts = splitCode(readout, text);
-    const own = parts ? rowsOf(readout, slots, parts, hypotheses.length) : [];
+    const own = parts ? rowsOf(readout, columns, parts, hypotheses.length) : [];
     if (!parts || own.length === 0) continue;
     rows.push(...own);
     const prior = (1 - unlistedShare - specialShare) * (frequency / total);
     hypotheses.push({ kind: 'listed', code: text, prior, parts });
   }
   for (const special of readout.specials) {
-    rows.push(specialRow(readout, slots, special, hypotheses.length));
+    rows.push(specialRow(readout, columns, special, hypotheses.length));
     const prior = specialShare / readout.specials.length;
     hypotheses.push({ kind: 'special', code: special.id, prior, parts: new Map() });
   }
   const made: ShowTable = {
-    slots,
-    signs: [...new Set(slots.map((s) => s.sign))].map((sign) => ({
+    columns,
+    signs: [...new Set(columns.map((s) => s.sign))].map((sign) => ({
       sign,
-      slots: slots.flatMap((s, i) => (s.sign === sign ? [i] : [])),
+      columns: columns.flatMap((s, i) => (s.sign === sign ? [i] : [])),
     })),
     hypotheses,
     ...numbered(rows, null),
@@ -186,7 +186,7 @@ export function withLiteral(readout: Readout, table: ShowTable, parts: Parts): S
   if (code === null || table.hypotheses.some((h) => h.kind === 'listed' && h.code === code)) return table;
   const split = splitCode(readout, code);
   if (!split) return table;
-  const rows = rowsOf(readout, table.slots, split, table.hypotheses.length);
+  const rows = rowsOf(readout, table.columns, split, table.hypotheses.length);
   return {
     ...table,
     hypotheses: [...table.hypotheses, { kind: 'unlisted', code, prior: unlistedShare, parts: split }],

@@ -12,7 +12,7 @@ import {
 } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
 import { stepsOf } from '../testing/routes.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 
 const route = (id: string) => entryOf(glasswasher(), 'route', id)?.steps ?? [];
 const told = (steps: readonly Step[]) =>
@@ -74,7 +74,7 @@ describe('coachCards', () => {
       const lines = Array.from({ length: 6 }, (_, i) => `${'  '.repeat(i)}group 90 times`);
       const steps = stepsOf([...lines, `${'  '.repeat(6)}${line}`].join('\n'));
       expect(coachCards(steps).length).toBeLessThan(6000);
-      const compiled = compileSteps(steps, bundleFacts(benchBundle([])));
+      const compiled = compileSteps(steps, bundleFacts(boardBundle([])));
       expect(compiled.ok || compiled.error.code).toBe(line.startsWith('say') ? 'nothing-done' : 'too-long');
     },
   );

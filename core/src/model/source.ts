@@ -33,7 +33,7 @@ export const Source = z.discriminatedUnion('sort', [
 ]);
 export type Source = z.infer<typeof Source>;
 
-export const hazardSorts = [
+export const hazardKinds = [
   'mains',
   'stored-charge',
   'hot',
@@ -51,7 +51,7 @@ export const hazardSorts = [
 export const Hazard = z.strictObject({
   kind: z.literal('hazard'),
   id: defines('hazard'),
-  sort: z.enum(hazardSorts),
+  sort: z.enum(hazardKinds),
   title: Label,
   cautions: z.array(Prose).min(1).max(12),
   isolation: z.array(Prose).max(12).default([]),

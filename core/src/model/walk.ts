@@ -4,7 +4,7 @@ import { CodeText } from './code.ts';
 import { Attached, OptionName, SoftwareVersion } from './family.ts';
 import { Seen } from './look.ts';
 import { defines, plain, ref, refOrText } from './reference.ts';
-import { TakenReading } from './taken.ts';
+import { TakenReading } from './taken-reading.ts';
 
 export const stations = ['unit', 'safe', 'enter', 'read', 'test', 'clear', 'prove'] as const;
 export const Station = z.enum(stations);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { entriesOf, type Route, writeScxml } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { modesMap } from './map.ts';
 import { routesTo, routesUpTo } from './routes-to.ts';
 import { orderOfTests, runAt, runOf } from './tests.ts';
@@ -14,7 +14,7 @@ const checks = () => {
 
 describe('the way to a mode', () => {
   const routes = entriesOf(
-    benchBundle([
+    boardBundle([
       { id: 'in', script: 'press a\nreach service' },
       { id: 'late', script: 'from idle\npress c\nreach tests' },
       { id: 'on', script: 'from service\npress b\nreach tests' },
@@ -52,7 +52,7 @@ describe('the way to a mode', () => {
 describe('modesMap', () => {
   it('has modes, the ways between them, what is unreachable and what is a dead end', () => {
     const map = modesMap(
-      benchBundle([
+      boardBundle([
         { id: 'in', script: 'from idle\npress a\nreach service' },
         { id: 'any', script: 'press b\nreach service' },
       ]),
@@ -117,7 +117,7 @@ describe('writeScxml', () => {
     expect(xml).toContain('<cancel sendid="memory.idle.240000"/>');
   });
   it('keeps what XML would not', () => {
-    const odd = benchBundle([{ id: 'in', script: 'from idle\nsay "a < b & c"\npress a\nreach service' }]);
+    const odd = boardBundle([{ id: 'in', script: 'from idle\nsay "a < b & c"\npress a\nreach service' }]);
     expect(writeScxml(odd)).toContain('say a &lt; b &amp; c');
   });
 });

@@ -1,26 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Variable } from '../model/mode.ts';
-import { benchBundle, PlayBench } from '../testing/unit.ts';
+import { boardBundle, PlayedBoard } from '../testing/unit.ts';
 import { stepVariable } from './transitions.ts';
 
-const why = (unit: PlayBench) => unit.happened.flatMap((e) => (e.kind === 'refused' ? [e.why] : []));
+const why = (unit: PlayedBoard) => unit.happened.flatMap((e) => (e.kind === 'refused' ? [e.why] : []));
 
 describe('what a unit does by itself', () => {
   const ticking = (everyMs: number) =>
-    new PlayBench(
-      benchBundle([], [], {
+    new PlayedBoard(
+      boardBundle([], [], {
         transitions: [{ on: { kind: 'after', afterMs: everyMs }, effects: [] }],
       }),
     );
-  const inMode = (unit: PlayBench, mode: string): PlayBench => {
+  const inMode = (unit: PlayedBoard, mode: string): PlayedBoard => {
     const main = unit.state.controllers.get('main' as never);
     const controllers = new Map(unit.state.controllers);
     if (main)
       unit.state = { ...unit.state, controllers: controllers.set('main' as never, { ...main, mode: mode as never }) };
     return unit;
   };
-  const inService = (unit: PlayBench) => inMode(unit, 'service');
+  const inService = (unit: PlayedBoard) => inMode(unit, 'service');
 
   it('is done in full, however much there is of it', () => {
     const unit = inService(ticking(1000)).wait(150_000_000);
@@ -52,8 +52,8 @@ describe('what a unit does by itself', () => {
       sort: 'standby',
       transitions,
     });
-    const unit = new PlayBench(
-      benchBundle(
+    const unit = new PlayedBoard(
+      boardBundle(
         // sent once the unit has come to where it listens
         [
           {

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { planUnit, type Step } from '../index.ts';
 import { stepsOf } from '../testing/routes.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { compileSteps } from './compile.ts';
 import type { Op } from './op.ts';
 import { idealHands, perform } from './perform.ts';
 import { tryProgram } from './try.ts';
 
-const { facts } = planUnit(benchBundle([]));
+const { facts } = planUnit(boardBundle([]));
 const compiled = (script: string) => compileSteps(stepsOf(script), facts);
 const program = (script: string) => {
   const made = compiled(script);

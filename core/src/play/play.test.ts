@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { benchBundle, PlayBench } from '../testing/unit.ts';
+import { boardBundle, PlayedBoard } from '../testing/unit.ts';
 
 const three = { id: 'three', script: 'from idle\npress a 3 times\nreach service' };
 const long = { id: 'long', script: 'from idle\nhold a for 4 s to 8 s\nreach tests' };
-const bench = (...routes: Array<{ id: string; script: string }>) => new PlayBench(benchBundle(routes));
+const bench = (...routes: Array<{ id: string; script: string }>) => new PlayedBoard(boardBundle(routes));
 
 describe('a unit on the bench', () => {
   it('counts presses and waits a moment whether one more comes', () => {
@@ -107,7 +107,7 @@ describe('a unit on the bench', () => {
   });
   it('takes any key, and a way known not to work', () => {
     expect(bench({ id: 'any', script: 'from idle\npress any\nreach service' }).press('c').mode).toBe('service');
-    const bundle = benchBundle([
+    const bundle = boardBundle([
       {
         ...three,
         rest: {
@@ -117,7 +117,7 @@ describe('a unit on the bench', () => {
         },
       },
     ]);
-    const unit = new PlayBench(bundle).press('b', 2).wait(1000);
+    const unit = new PlayedBoard(bundle).press('b', 2).wait(1000);
     expect(unit.happened).toContainEqual(expect.objectContaining({ kind: 'known-not-to-work', how: 'Twice b' }));
     expect(unit.mode).toBe('idle');
   });
@@ -149,7 +149,7 @@ describe('a unit on the bench', () => {
         { id: 'none', label: 'dashes', means: 'nothing-stored', signs: [{ kind: 'text', sign: 'line', text: '--' }] },
       ],
     };
-    const bundle = benchBundle(
+    const bundle = boardBundle(
       [
         three,
         {
@@ -165,7 +165,7 @@ describe('a unit on the bench', () => {
         shows: [{ kind: 'readout', readout: 'text', of: { kind: 'memory', slot: 'slot' } }],
       },
     );
-    const unit = new PlayBench(bundle, ['E2', 'E3']).press('a', 3).wait(1000);
+    const unit = new PlayedBoard(bundle, ['E2', 'E3']).press('a', 3).wait(1000);
     expect(unit.sees('line')).toBe('E2');
     expect(unit.press('b').sees('line')).toBe('E3');
     expect(unit.press('b').sees('line')).toBe('E2');
@@ -173,7 +173,7 @@ describe('a unit on the bench', () => {
   });
   it('follows a quantity, and a message to another controller', () => {
     const aux = { kind: 'mode', family: 'bench', controller: 'aux', sort: 'standby' };
-    const bundle = benchBundle(
+    const bundle = boardBundle(
       [{ ...three, rest: { effects: [{ kind: 'send', to: 'aux', message: 'hello' }] } }],
       [
         {
@@ -186,7 +186,7 @@ describe('a unit on the bench', () => {
       ],
       { transitions: [{ on: { kind: 'input', input: 'warmth', passes: 'above', value: 60 }, to: 'tests' }] },
     );
-    const unit = new PlayBench(bundle).press('a', 3).wait(1000);
+    const unit = new PlayedBoard(bundle).press('a', 3).wait(1000);
     expect(unit.state.controllers.get('aux' as never)?.mode).toBe('aux-on');
     unit.do({ kind: 'input', input: 'warmth' as never, value: 61, at: unit.state.at });
     expect(unit.mode).toBe('tests');

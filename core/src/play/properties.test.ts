@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Bundle, compileSteps, entriesOf, lint, readBundle, type Step } from '../index.ts';
 import { anyRouteScript, stepsOf } from '../testing/routes.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { advanceUnit } from './advance.ts';
 import { planUnit, type UnitPlan } from './gestures.ts';
 import type { UnitEvent } from './op.ts';
@@ -40,7 +40,7 @@ describe('whatever route is written', () => {
     let tried = 0;
     fc.assert(
       fc.property(anyRouteScript, (script) => {
-        const bundle = benchBundle([{ id: 'way', script }]);
+        const bundle = boardBundle([{ id: 'way', script }]);
         fc.pre(!hasErrors(bundle));
         tried += 1;
         const plan = planUnit(bundle);
@@ -56,7 +56,7 @@ describe('whatever route is written', () => {
   it('a wait split in two changes nothing, in the route and at the unit', () => {
     fc.assert(
       fc.property(anyRouteScript, fc.array(fc.integer({ min: 0, max: 40_000 }), { maxLength: 12 }), (script, ticks) => {
-        const plan = planUnit(benchBundle([{ id: 'way', script }]));
+        const plan = planUnit(boardBundle([{ id: 'way', script }]));
         fc.pre(plan.refused.length === 0);
         const begin = startUnit(plan);
         const events = ideal(plan, begin, 'way');
@@ -68,8 +68,8 @@ describe('whatever route is written', () => {
       }),
       { numRuns: 150 },
     );
-    const one = compileSteps(stepsOf('press a\nrest 4 s\npress b'), planUnit(benchBundle([])).facts);
-    const two = compileSteps(stepsOf('press a\nrest 1 s\nrest 3 s\npress b'), planUnit(benchBundle([])).facts);
+    const one = compileSteps(stepsOf('press a\nrest 4 s\npress b'), planUnit(boardBundle([])).facts);
+    const two = compileSteps(stepsOf('press a\nrest 1 s\nrest 3 s\npress b'), planUnit(boardBundle([])).facts);
     if (!one.ok || !two.ok) throw new Error('does not compile');
     expect(two.value.ops.map(({ at: _, ...op }) => op)).toEqual(one.value.ops.map(({ at: _, ...op }) => op));
   });
@@ -84,7 +84,7 @@ describe('whatever route is written', () => {
           : step;
     fc.assert(
       fc.property(anyRouteScript, fc.constantFrom(-1, 1), (script, by) => {
-        const bundle = benchBundle([{ id: 'way', script }]);
+        const bundle = boardBundle([{ id: 'way', script }]);
         const steps = stepsOf(script);
         const index = steps.findIndex(counted);
         const step = steps[index];

@@ -4,7 +4,7 @@ import type { ChartWalk } from '../chart/walk.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import type { Walk } from '../walk/state.ts';
 import type { Block, Sheet } from './sheet.ts';
 

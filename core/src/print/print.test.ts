@@ -5,6 +5,7 @@ import {
   chartPage,
   entriesOf,
   entryOf,
+  eventsInForce,
   familyEntry,
   foldWalk,
   handOnSheet,
@@ -13,7 +14,6 @@ import {
   type Sheet,
   sheetDefinition,
   sheetText,
-  standingEvents,
   WalkEvent,
   walkChart,
   writeReadings,
@@ -165,7 +165,7 @@ describe('sheets', () => {
         event: walked[5]?.id,
       }).slice(-1),
     ];
-    expect(standingEvents(back).length).toBeLessThan(walked.length);
+    expect(eventsInForce(back).length).toBeLessThan(walked.length);
     expect(writeReadings([back], bundle).trim().split('\r\n')).toHaveLength(2);
   });
 });

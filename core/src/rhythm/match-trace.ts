@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../base/result.ts';
 import type { Fit } from '../model/look.ts';
 import type { PulsePattern } from './pattern.ts';
-import { evidenceOf, type Lights, lightsOf, refusalOf, regress, type Trace, type TraceRefusal } from './trace.ts';
+import { evidenceOf, type Lights, lightsOf, problemOf, regress, type Trace, type UnreadableTrace } from './trace.ts';
 
 /** Tempos tried, as multiples of the times the readout names; within each, single times may vary as well. */
 const tempos = [0.72, 0.85, 1, 1.17, 1.37];
@@ -164,7 +164,7 @@ function freeLight({ evidence, lit }: Lights): number {
 }
 
 export type TraceMatch = Readonly<{ fits: readonly Fit[]; lights: Lights; tempo: number; wholePauses: number }>;
-export type TraceError = Readonly<{ refusal: TraceRefusal; lights: Lights | null }>;
+export type TraceError = Readonly<{ refusal: UnreadableTrace; lights: Lights | null }>;
 
 /**
  * How well a lamp's brightness over time fits each pattern, best first with `log` 0. Refuses rather than guesses: where
@@ -176,9 +176,9 @@ export function matchTrace(
   patterns: readonly PulsePattern[],
   lights: Lights | null = lightsOf(trace),
 ): Result<TraceMatch, TraceError> {
-  const early = refusalOf(trace);
+  const early = problemOf(trace);
   if (early || !lights) return fail({ refusal: early ?? { code: 'no-pictures' }, lights });
-  const refuse = (refusal: TraceRefusal) => fail({ refusal, lights });
+  const refuse = (refusal: UnreadableTrace) => fail({ refusal, lights });
   if (lights.step <= 0 || !lights.blinks) {
     const seen = Array.from(trace.levels).filter((y) => !Number.isNaN(y));
     const level = seen.reduce((sum, y) => sum + y, 0) / Math.max(1, seen.length);

@@ -29,7 +29,7 @@ export type RhythmRead = Readonly<{
 const mostPulses = 4000;
 /** Lights closer than this are one light that bounced. */
 const bounceMs = 30;
-/** Odds that one round is read wrong by one. */
+/** SuccessRate that one round is read wrong by one. */
 const roundSlip = 0.06;
 
 const median = (values: readonly number[]): number => {

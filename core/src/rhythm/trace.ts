@@ -3,7 +3,7 @@ import type { Pulse } from '../model/look.ts';
 /** Brightness in even steps; NaN where a picture was missing. */
 export type Trace = Readonly<{ stepMs: number; levels: Float64Array }>;
 
-export type TraceRefusal =
+export type UnreadableTrace =
   | Readonly<{ code: 'no-pictures' }>
   | Readonly<{ code: 'too-short'; lastsMs: number; leastMs: number }>
   | Readonly<{ code: 'black' }>
@@ -329,7 +329,7 @@ export function pulsesOf(lights: Lights, leastMs = 60): Pulse[] {
 }
 
 /** Why nothing can be made of a trace, before any pattern is tried; null where there is something to read. */
-export function refusalOf(trace: Trace, leastMs = 2000): TraceRefusal | null {
+export function problemOf(trace: Trace, leastMs = 2000): UnreadableTrace | null {
   const seen = Array.from(trace.levels).filter((y) => !Number.isNaN(y));
   if (seen.length === 0) return { code: 'no-pictures' };
   const lastsMs = trace.levels.length * trace.stepMs;

@@ -11,7 +11,7 @@ import { lintPairs } from './pairs.ts';
 import { lintTests, lintWhole } from './route.ts';
 import { lintSteps } from './steps.ts';
 import { lintTelling } from './telling.ts';
-import { atStart, copyOf, type Standing, track } from './track.ts';
+import { atStart, copyOf, track, type UnitAsLeft } from './track.ts';
 
 const putBack: ReadonlySet<string> = new Set([
   'jumper',
@@ -36,7 +36,7 @@ export function standingBefore(
   routes: readonly Route[],
   modes: ReadonlyMap<ModeId, Mode>,
   facts: UnitFacts,
-): Standing {
+): UnitAsLeft {
   const start = atStart(facts);
   const from = route.from === 'any' ? undefined : route.from[0];
   const mode = from === undefined ? undefined : modes.get(from);

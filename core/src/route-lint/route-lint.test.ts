@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type FindingCode, findingWords, lint } from '../index.ts';
 import { fixtureBundle, into, out, type RouteFixture, routeFixtures } from '../testing/route-fixtures.ts';
-import { type BenchRoute, benchBundle } from '../testing/unit.ts';
+import { type BoardRoute, boardBundle } from '../testing/unit.ts';
 
 describe('findings of routes', () => {
   it.each(Object.entries(routeFixtures) as Array<[FindingCode, RouteFixture]>)('%s', (code, fixture) => {
@@ -11,7 +11,7 @@ describe('findings of routes', () => {
   });
 
   it('has nothing against a route that is well told', () => {
-    const good: BenchRoute[] = [
+    const good: BoardRoute[] = [
       { ...into, rest: { retry: ['slower'], summary: 'Press a three times.' } },
       out,
       {
@@ -21,7 +21,7 @@ describe('findings of routes', () => {
       },
       { id: 'from-tests', script: 'from tests\npress c\nreach idle', rest: { purpose: 'leave' } },
     ];
-    expect(lint(benchBundle(good)).filter((f) => f.code !== 'code-without-chart')).toEqual([]);
+    expect(lint(boardBundle(good)).filter((f) => f.code !== 'code-without-chart')).toEqual([]);
   });
 
   it('a way in from anywhere does not compete with what is done in its own mode', () => {
@@ -31,13 +31,13 @@ describe('findings of routes', () => {
       script: 'from service\nset power off\nset power on\nreach idle',
       rest: { purpose: 'leave' },
     };
-    const codes = lint(benchBundle([any, leave])).map((f) => f.code);
+    const codes = lint(boardBundle([any, leave])).map((f) => f.code);
     expect(codes).not.toContain('fires-first');
     expect(codes).not.toContain('routes-alike');
   });
 
   it('two ways to the same place need not be told apart', () => {
-    const codes = lint(benchBundle([into, { ...into, id: 'again' }])).map((f) => f.code);
+    const codes = lint(boardBundle([into, { ...into, id: 'again' }])).map((f) => f.code);
     expect(codes).not.toContain('routes-alike');
   });
 });

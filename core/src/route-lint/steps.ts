@@ -10,7 +10,7 @@ import type { Instrument } from '../model/source.ts';
 import { stepTraits } from '../model/steps.ts';
 import { compileSteps } from '../play/compile.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
-import { copyOf, pathOfStep, type Standing, suppliedAs, track } from './track.ts';
+import { copyOf, pathOfStep, suppliedAs, track, type UnitAsLeft } from './track.ts';
 
 /** What the findings of a route's steps need beside the route. */
 export type Surroundings = Readonly<{
@@ -120,17 +120,17 @@ const needsSupply = (step: Step): boolean =>
 /** What is wrong with the steps one by one, given how the unit stands before them. Ends with how it stands after. */
 export function lintSteps(
   route: Route,
-  begin: Standing,
+  begin: UnitAsLeft,
   around: Surroundings,
   at: Path,
-): { findings: Finding[]; end: Standing } {
+): { findings: Finding[]; end: UnitAsLeft } {
   const { facts } = around;
   const findings: Finding[] = [];
   const placed = (place: string): Path => [...at, ...pathOfStep(place)];
   const ways = route.ways.flatMap((id) => around.ways.get(id) ?? []);
   const covered = new Set<string>();
 
-  const cover = (own: ControlFacts, place: string, standing: Standing): void => {
+  const cover = (own: ControlFacts, place: string, standing: UnitAsLeft): void => {
     const { face } = own;
     if (!face.cover || covered.has(face.id)) return;
     covered.add(face.id);
@@ -141,7 +141,7 @@ export function lintSteps(
       findings.push({ code: 'cover-without-isolation', severity: 'warning', at: placed(place), ...names });
   };
 
-  const visit = (step: Step, place: string, standing: Standing): void => {
+  const visit = (step: Step, place: string, standing: UnitAsLeft): void => {
     for (const control of controlsOf(step)) {
       const own = facts.controls.get(control);
       if (own) cover(own, place, standing);
@@ -172,7 +172,7 @@ export function lintSteps(
       }
     }
   };
-  const sweepEnds = (step: Extract<Step, { kind: 'sweep' }>, place: string, standing: Standing): void => {
+  const sweepEnds = (step: Extract<Step, { kind: 'sweep' }>, place: string, standing: UnitAsLeft): void => {
     const mechanism = facts.controls.get(step.control)?.mechanism;
     if (mechanism?.kind !== 'clicks') return;
     const rest = mechanism.rests.find((r) => r.id === step.stopAt);

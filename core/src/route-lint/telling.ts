@@ -8,7 +8,7 @@ import { entriesOf } from '../model/select.ts';
 import { printStep } from '../script/print.ts';
 import { readTelling } from '../telling/telling.ts';
 import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
-import type { Standing } from './track.ts';
+import type { UnitAsLeft } from './track.ts';
 
 const facts = new WeakMap<Bundle, UnitFacts>();
 function factsFor(bundle: Bundle): UnitFacts {
@@ -18,7 +18,7 @@ function factsFor(bundle: Bundle): UnitFacts {
 }
 
 /** What a route says in words, held against its steps: its summary, what must be before it, and accounts nobody settled. */
-export function lintTelling(route: Route, before: Standing, bundle: Bundle, at: Path): Finding[] {
+export function lintTelling(route: Route, before: UnitAsLeft, bundle: Bundle, at: Path): Finding[] {
   return [
     ...lintSummary(route, bundle, at),
     ...lintBefore(route, before, bundle, at),
@@ -42,7 +42,7 @@ function lintSummary(route: Route, bundle: Bundle, at: Path): Finding[] {
 }
 
 /** A precondition that names a place of a control, while the steps before leave it elsewhere. */
-function lintBefore(route: Route, before: Standing, bundle: Bundle, at: Path): Finding[] {
+function lintBefore(route: Route, before: UnitAsLeft, bundle: Bundle, at: Path): Finding[] {
   return route.before.flatMap((text, i): Finding[] =>
     readTelling(text, factsFor(bundle)).steps.flatMap((step): Finding[] => {
       if (step.kind !== 'set') return [];

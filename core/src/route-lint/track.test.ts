@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { planUnit, type Shown, type Sign, signLimitWords } from '../index.ts';
 import { stepsOf } from '../testing/routes.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { cannotShow, controlsOf, signsOf } from './steps.ts';
 import { atStart, pathOfStep, suppliedAs, track } from './track.ts';
 
-const { facts } = planUnit(benchBundle([]));
+const { facts } = planUnit(boardBundle([]));
 const after = (script: string) => track(stepsOf(script), facts, atStart(facts), () => {});
 const place = (script: string, control: string) => after(script).places.get(control as never);
 

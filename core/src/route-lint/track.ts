@@ -4,34 +4,34 @@ import type { Step } from '../model/route.ts';
 import { isSupplied, type UnitFacts } from '../unit/facts.ts';
 
 /** How the unit stands as a step begins, as far as the steps before it say. */
-export type Standing = {
+export type UnitAsLeft = {
   readonly places: Map<ControlId, PlaceId>;
   readonly clicks: Map<ControlId, number>;
   /** Held until something lets go, with the step that took hold. */
   readonly held: Map<ControlId, string>;
 };
-export type Visit = (step: Step, at: string, standing: Standing) => void;
+export type Visit = (step: Step, at: string, standing: UnitAsLeft) => void;
 
 /** How a unit's panels stand before anything is done. */
-export function atStart(facts: UnitFacts): Standing {
+export function atStart(facts: UnitFacts): UnitAsLeft {
   const places = new Map<ControlId, PlaceId>();
   for (const { control, start } of facts.controls.values()) if (start !== null) places.set(control.id, start);
   return { places, clicks: new Map(), held: new Map() };
 }
 
-export const copyOf = (s: Standing): Standing => ({
+export const copyOf = (s: UnitAsLeft): UnitAsLeft => ({
   places: new Map(s.places),
   clicks: new Map(s.clicks),
   held: new Map(s.held),
 });
 
 /** Whether the unit has its supply as it stands. */
-export function suppliedAs(facts: UnitFacts, standing: Standing): boolean {
+export function suppliedAs(facts: UnitFacts, standing: UnitAsLeft): boolean {
   return isSupplied(facts, (c) => standing.places.get(c) ?? null);
 }
 
 /** Where a knob stands after so many clicks. */
-function turned(facts: UnitFacts, standing: Standing, control: ControlId, clicks: number): void {
+function turned(facts: UnitFacts, standing: UnitAsLeft, control: ControlId, clicks: number): void {
   const mechanism = facts.controls.get(control)?.mechanism;
   if (mechanism?.kind !== 'clicks') return;
   const { perTurn, springsBack } = mechanism;
@@ -46,10 +46,10 @@ function turned(facts: UnitFacts, standing: Standing, control: ControlId, clicks
 export function track(
   steps: readonly Step[],
   facts: UnitFacts,
-  standing: Standing,
+  standing: UnitAsLeft,
   visit: Visit,
   under = '',
-): Standing {
+): UnitAsLeft {
   const put = (control: ControlId, to: PlaceId): void => {
     const springs = facts.controls.get(control)?.springs.get(to);
     standing.places.set(control, springs ?? to);

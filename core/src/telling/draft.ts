@@ -8,7 +8,7 @@ export type LinkedPhrase = Phrase & Readonly<{ at: string }>;
 export type Doubt = Phrase & Readonly<{ about: string }>;
 
 /** Draft steps of a telling: every phrase linked to its step, what was not understood left as it is. */
-export type Intake = Readonly<{
+export type TellingDraft = Readonly<{
   steps: readonly Step[];
   phrases: readonly LinkedPhrase[];
   notUnderstood: readonly Phrase[];

@@ -1,7 +1,7 @@
 import type { Step } from '../model/route.ts';
 import { parseScript } from '../script/parse.ts';
 import { printSteps } from '../script/print.ts';
-import type { Intake } from './draft.ts';
+import type { TellingDraft } from './draft.ts';
 
 /** A telling with the steps that are meant by it, as a script, and the parts that name nothing. */
 export type Phrasing = Readonly<{ family: string; told: string; script: string; lost: readonly string[] }>;
@@ -70,7 +70,7 @@ export type PhrasingScore = Readonly<{
 /** Holds what a reader makes of phrasings against what is meant. */
 export function scorePhrasings(
   phrasings: readonly Phrasing[],
-  read: (family: string, told: string) => Intake,
+  read: (family: string, told: string) => TellingDraft,
 ): PhrasingScore {
   let wanted = 0;
   let right = 0;

@@ -1,12 +1,12 @@
 import type { Step } from '../model/route.ts';
-import type { Intake, LinkedPhrase, Phrase } from './draft.ts';
+import type { LinkedPhrase, Phrase, TellingDraft } from './draft.ts';
 import type { Names } from './names.ts';
 import { beginTelling, phraseOf } from './pieces.ts';
 import { readSentence } from './sentence.ts';
 import { type Token, tokensOf } from './tokens.ts';
 
 /** Reads a telling sentence by sentence: steps, each linked with its words, and what was not understood. */
-export function readSentences(text: string, names: Names): Intake {
+export function readSentences(text: string, names: Names): TellingDraft {
   const telling = beginTelling(text, names);
   for (const sentence of sentencesOf(tokensOf(text))) readSentence(telling, sentence);
   const steps: Step[] = [];

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { bundleFacts } from '../index.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { namesOf, placeNamed } from './names.ts';
 import { momentNext, seenNext } from './signs.ts';
 import { Stream } from './stream.ts';
 import { tokensOf } from './tokens.ts';
 
-const facts = bundleFacts(benchBundle([]));
+const facts = bundleFacts(boardBundle([]));
 const names = namesOf(facts, [{ id: 'link-box', name: 'Link box' }]);
 const stream = (text: string) => new Stream(tokensOf(text));
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bundleFacts, entriesOf, printSteps, readBundle } from '../index.ts';
-import { benchBundle } from '../testing/unit.ts';
+import { boardBundle } from '../testing/unit.ts';
 import { readPhrasings, scorePhrasings } from './measured.ts';
 import { mostTelling, readTelling } from './telling.ts';
 
@@ -18,7 +18,7 @@ const unit = (family: string) => {
   return known;
 };
 const read = (family: string, told: string) => readTelling(told, unit(family).facts, unit(family).instruments);
-const bench = bundleFacts(benchBundle([]));
+const bench = bundleFacts(boardBundle([]));
 const onBench = (told: string) => printSteps(readTelling(told, bench).steps).trim();
 
 describe('plain words', () => {

@@ -1,6 +1,6 @@
 import { contradictions } from '../accounts/align.ts';
 import type { UnitFacts } from '../unit/facts.ts';
-import type { Contradiction, Intake } from './draft.ts';
+import type { Contradiction, TellingDraft } from './draft.ts';
 import { type InstrumentName, namesOf } from './names.ts';
 import { readSentences } from './read.ts';
 
@@ -12,7 +12,7 @@ const sumsUp =
   /\b(so,? in short|in short|to sum up|summed up|in sum|all in all|so altogether|altogether that is|so that is|so that's|that makes)\b[:,]?\s*/i;
 
 /** What the summing-up says and the steps do not: each with its place in the text. */
-function contradictionsOf(told: Intake, summary: Intake, from: number, text: string): Contradiction[] {
+function contradictionsOf(told: TellingDraft, summary: TellingDraft, from: number, text: string): Contradiction[] {
   return contradictions(summary.steps, told.steps).flatMap((row): Contradiction[] => {
     const [mine, theirs] = row.cells;
     const phrase = mine && summary.phrases.find((p) => p.at === mine.at.split('.')[0]);
@@ -27,7 +27,7 @@ function contradictionsOf(told: Intake, summary: Intake, from: number, text: str
  * time: a part that is not understood whole makes no step and is given back as it stands. Where the telling sums itself
  * up (“in short, …”), the summing-up makes no steps of its own and is held against those before it.
  */
-export function readTelling(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Intake {
+export function readTelling(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): TellingDraft {
   const cut = text.slice(0, mostTelling);
   const names = namesOf(facts, instruments);
   const summing = sumsUp.exec(cut);
@@ -40,7 +40,7 @@ export function readTelling(text: string, facts: UnitFacts, instruments: readonl
   return withLeft(summing ? readSentences(cut, names) : told, text);
 }
 
-function withLeft(intake: Intake, text: string): Intake {
+function withLeft(intake: TellingDraft, text: string): TellingDraft {
   if (text.length <= mostTelling) return intake;
   const left = { from: mostTelling, to: text.length, text: text.slice(mostTelling, mostTelling + 200) };
   return { ...intake, notUnderstood: [...intake.notUnderstood, left] };

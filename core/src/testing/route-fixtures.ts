@@ -1,9 +1,9 @@
 import type { Bundle, FindingCode } from '../index.ts';
-import { type BenchRoute, benchBundle } from './unit.ts';
+import { type BoardRoute, boardBundle } from './unit.ts';
 
 type Raw = Record<string, unknown>;
 export type RouteFixture = Readonly<{
-  routes: readonly BenchRoute[];
+  routes: readonly BoardRoute[];
   more?: readonly Raw[];
   service?: Raw;
   says: string;
@@ -12,8 +12,8 @@ export type RouteFixture = Readonly<{
 
 export const into = { id: 'in', script: 'from idle\npress a 3 times\nsee l2 lit\nreach service' };
 export const out = { id: 'out', script: 'from service\npress c 2 times\nreach idle', rest: { purpose: 'leave' } };
-const account = (id: string, script: BenchRoute['script']): Raw => {
-  const [route] = benchBundle([{ id: 'x', script }]).entries.filter((e) => e.kind === 'route');
+const account = (id: string, script: BoardRoute['script']): Raw => {
+  const [route] = boardBundle([{ id: 'x', script }]).entries.filter((e) => e.kind === 'route');
   return {
     kind: 'account',
     id,
@@ -198,4 +198,4 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
 
 /** The bundle a fixture stands for. */
 export const fixtureBundle = ({ routes, more = [], service = {} }: RouteFixture): Bundle =>
-  benchBundle(routes, more, service);
+  boardBundle(routes, more, service);

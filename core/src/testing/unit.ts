@@ -84,10 +84,10 @@ const panel: Raw = {
   ],
 };
 
-export type BenchRoute = Readonly<{ id: string; script: string; rest?: Raw }>;
+export type BoardRoute = Readonly<{ id: string; script: string; rest?: Raw }>;
 
 /** A route from its script: the first line may say `from`, the last `reach`. */
-export function benchRoute({ id, script, rest = {} }: BenchRoute): Raw {
+export function boardRoute({ id, script, rest = {} }: BoardRoute): Raw {
   const parsed = parseScript(script);
   if (parsed.problems.length > 0) throw new Error(`${id}: ${JSON.stringify(parsed.problems)}`);
   return {
@@ -115,7 +115,7 @@ const mode = (id: string, sort: string, rest: Raw = {}): Raw => ({
 });
 
 /** The bench board's bundle with these routes, modes `idle`, `service` and `tests`, and whatever else is given. */
-export function benchBundle(routes: readonly BenchRoute[], more: readonly Raw[] = [], service: Raw = {}): Bundle {
+export function boardBundle(routes: readonly BoardRoute[], more: readonly Raw[] = [], service: Raw = {}): Bundle {
   const read = readBundle({
     format: 'wire-trail/bundle',
     version: 1,
@@ -142,7 +142,7 @@ export function benchBundle(routes: readonly BenchRoute[], more: readonly Raw[] 
       }),
       mode('tests', 'tests'),
       ...more,
-      ...routes.map(benchRoute),
+      ...routes.map(boardRoute),
     ],
   });
   if (!read.ok) throw new Error(JSON.stringify(read.error, null, 1));
@@ -150,7 +150,7 @@ export function benchBundle(routes: readonly BenchRoute[], more: readonly Raw[] 
 }
 
 /** A unit on the bench, worked by hand: time goes on by itself between what is done. */
-export class PlayBench {
+export class PlayedBoard {
   readonly plan: UnitPlan;
   state: UnitState;
   readonly happened: UnitEffect[] = [];

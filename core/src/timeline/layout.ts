@@ -3,9 +3,9 @@ import type { Step } from '../model/route.ts';
 import { drawSteps } from './draw-steps.ts';
 import { beginDrawing, type Drawing, endHold } from './drawing.ts';
 import { exactly, plus, zero } from './spans.ts';
-import type { Lane, Mark, Score } from './timeline.ts';
+import type { Lane, Mark, Timeline } from './timeline.ts';
 
-function finish(drawing: Drawing, t: Span): Score {
+function finish(drawing: Drawing, t: Span): Timeline {
   for (const control of [...drawing.open.keys()]) endHold(drawing, control, plus(t, exactly(1000)));
   const lengthMs = Math.max(
     1000,
@@ -19,7 +19,7 @@ function finish(drawing: Drawing, t: Span): Score {
 }
 
 /** Puts signs that show the same at the same times into one lane. */
-function together(lanes: readonly Lane[], marks: readonly Mark[]): Pick<Score, 'lanes' | 'marks'> {
+function together(lanes: readonly Lane[], marks: readonly Mark[]): Pick<Timeline, 'lanes' | 'marks'> {
   const told = (lane: Lane): string =>
     JSON.stringify(
       marks
@@ -44,8 +44,8 @@ function together(lanes: readonly Lane[], marks: readonly Mark[]): Pick<Score, '
   };
 }
 
-/** Draws steps as a score: a lane for every control and sign in the order they come, marks in them, brackets over windows. */
-export function layoutScore(steps: readonly Step[]): Score {
+/** Draws steps as a timeline: a lane for every control and sign in the order they come, marks in them, brackets over windows. */
+export function layoutTimeline(steps: readonly Step[]): Timeline {
   const drawing = beginDrawing();
   return finish(drawing, drawSteps(drawing, steps, zero));
 }

@@ -4,14 +4,14 @@ import { printSteps } from '../index.ts';
 import { anyRouteScript, stepsOf } from '../testing/routes.ts';
 import { anyStep } from '../testing/steps.ts';
 import { changeStep, stepAt, stretchStep, stretchWindow } from './edit.ts';
-import { layoutScore } from './layout.ts';
+import { layoutTimeline } from './layout.ts';
 
-describe('layoutScore', () => {
+describe('layoutTimeline', () => {
   const enter =
     'set breaker off\nkeep rocker down until beeper on #2\n  set breaker on\nmay pump off\nwithin 5.8 s of pump off 2 times\n  set hood open\n  set hood shut\nsee lamp lit within 1 s';
-  const score = layoutScore(stepsOf(enter));
+  const timeline = layoutTimeline(stepsOf(enter));
   it('has a lane for every control and sign, controls first, in the order they come', () => {
-    expect(score.lanes.map((l) => `${l.kind} ${l.id}`)).toEqual([
+    expect(timeline.lanes.map((l) => `${l.kind} ${l.id}`)).toEqual([
       'control breaker',
       'control rocker',
       'control hood',
@@ -21,33 +21,33 @@ describe('layoutScore', () => {
     ]);
   });
   it('puts lamps that show the same into one lane', () => {
-    const { lanes } = layoutScore(stepsOf('see l1 lit green, l2 lit green, l3 lit red within 1 s'));
+    const { lanes } = layoutTimeline(stepsOf('see l1 lit green, l2 lit green, l3 lit red within 1 s'));
     expect(lanes).toEqual([
       { kind: 'sign', id: 'l1', alike: ['l2'] },
       { kind: 'sign', id: 'l3', alike: [] },
     ]);
   });
   it('holds the rocker from its step to the second beep', () => {
-    const rocker = score.marks.find((m) => m.kind === 'hold');
-    const beeps = score.marks.filter((m) => m.kind === 'moment');
+    const rocker = timeline.marks.find((m) => m.kind === 'hold');
+    const beeps = timeline.marks.filter((m) => m.kind === 'moment');
     expect(beeps.map((b) => b.says)).toEqual(['1', '2']);
     expect(rocker).toMatchObject({ at: '1', says: 'down', fromMs: 1200, toMs: beeps[1]?.fromMs });
   });
   it('says what is left of the window', () => {
-    expect(score.brackets).toEqual([
+    expect(timeline.brackets).toEqual([
       expect.objectContaining({ at: '3', usedMs: 4800, slackMs: 1000, toMs: expect.any(Number) }),
     ]);
-    expect(score.brackets[0]?.slackRatio).toBeCloseTo(1000 / 5800);
+    expect(timeline.brackets[0]?.slackRatio).toBeCloseTo(1000 / 5800);
   });
   it('draws groups in groups once there are too many, and says so', () => {
     const nested = (depth: number): string[] => [
       ...Array.from({ length: depth }, (_, i) => `${'  '.repeat(i)}group 90 times`),
       `${'  '.repeat(depth)}press a 9 times`,
     ];
-    const one = layoutScore(stepsOf('group 3 times\n  press a'));
+    const one = layoutTimeline(stepsOf('group 3 times\n  press a'));
     expect([one.cut, one.marks.length]).toEqual([false, 3]);
     for (const depth of [1, 3, 6]) {
-      const { cut, marks } = layoutScore(stepsOf(nested(depth).join('\n')));
+      const { cut, marks } = layoutTimeline(stepsOf(nested(depth).join('\n')));
       expect(cut).toBe(true);
       expect(marks.length).toBeLessThan(5000);
     }
@@ -55,7 +55,7 @@ describe('layoutScore', () => {
   it('is never earlier than its earliest, later than its latest, or outside its length', () => {
     fc.assert(
       fc.property(fc.oneof(anyRouteScript.map(stepsOf), fc.array(anyStep, { maxLength: 4 })), (steps) => {
-        const { marks, lengthMs, lanes, brackets } = layoutScore(steps);
+        const { marks, lengthMs, lanes, brackets } = layoutTimeline(steps);
         const known = new Set(lanes.map((l) => `${l.kind}:${l.id}`));
         const lies = (m: (typeof marks)[number]): boolean =>
           m.fromMs >= 0 && m.toMs >= m.fromMs && m.toMs <= lengthMs && known.has(m.lane);
@@ -66,7 +66,7 @@ describe('layoutScore', () => {
   });
 });
 
-describe('editing in the score', () => {
+describe('editing in the timeline', () => {
   it('finds, changes and takes out a step by its place', () => {
     const steps = stepsOf('keep a\n  press b\n  group 2 times\n    press c');
     expect(stepAt(steps, '0.during.1.steps.0')).toMatchObject({ kind: 'press', control: 'c' });

@@ -1,7 +1,7 @@
 import type { Moment } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 
-/** A lane of a score: a control, a sign, or what is neither. Signs that always show the same share one, named by the first. */
+/** A lane of a timeline: a control, a sign, or what is neither. Signs that always show the same share one, named by the first. */
 export type Lane = Readonly<{ kind: 'control' | 'sign' | 'other'; id: string; alike: readonly string[] }>;
 
 /** Something drawn in a lane. Times are milliseconds since the start, as usually done; the bounds are how early and late it may be. */
@@ -21,7 +21,7 @@ export type Mark = Readonly<{
   drags: boolean;
 }>;
 
-/** A window over part of the score: what it allows, what its steps usually take, and what is left. */
+/** A window over part of the timeline: what it allows, what its steps usually take, and what is left. */
 export type Bracket = Readonly<{
   at: string;
   fromMs: number;
@@ -31,7 +31,7 @@ export type Bracket = Readonly<{
   slackRatio: number;
   since: Moment;
 }>;
-export type Score = Readonly<{
+export type Timeline = Readonly<{
   lanes: readonly Lane[];
   marks: readonly Mark[];
   brackets: readonly Bracket[];

@@ -7,7 +7,7 @@ import {
   moveParts,
   newFace,
   Panel,
-  partSorts,
+  partKinds,
   partsOf,
   removeParts,
   resizeParts,
@@ -30,7 +30,7 @@ const withParts = (...at: Array<[number, number]>) =>
 const all = (panel: Panel) => new Set(parts(panel).map((p) => p.id as string));
 
 describe('addPart', () => {
-  it.each(partSorts)('a %s is sound as it comes', (sort) => {
+  it.each(partKinds)('a %s is sound as it comes', (sort) => {
     const { panel, id } = addPart(empty, on, sort);
     expect(Panel.safeParse(panel).success).toBe(true);
     expect(parts(panel).map((p) => p.id)).toEqual([id]);
@@ -118,7 +118,7 @@ describe('whatever is done to a panel', () => {
   const edit = fc.oneof(
     fc.record({
       kind: fc.constant('add' as const),
-      sort: fc.constantFrom(...partSorts),
+      sort: fc.constantFrom(...partKinds),
       x: fc.integer({ min: -20, max: 90 }),
       y: fc.integer({ min: -20, max: 90 }),
     }),

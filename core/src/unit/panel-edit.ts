@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId, SignId } from '../base/ids.ts';
 import type { Box, Control, Face, Panel, Sign } from '../model/panel.ts';
-import { isControlSort, madeAs, mechanismOf, newSign, type PartSort } from './panel-parts.ts';
+import { isControlKind, madeAs, mechanismOf, newSign, type PartKind } from './panel-parts.ts';
 
 export type FacePart = Control | Sign;
 
@@ -48,7 +48,7 @@ function freePlace(face: Face, w: number, h: number): { x: number; y: number } {
 export function addPart(
   panel: Panel,
   faceIndex: number,
-  sort: PartSort,
+  sort: PartKind,
   middle?: Readonly<{ x: number; y: number }>,
 ): { panel: Panel; id: string } {
   const face = panel.faces[faceIndex];
@@ -61,7 +61,7 @@ export function addPart(
   });
   const id = freeId(panel, sort);
   const changed = onFace(panel, faceIndex, (f) =>
-    isControlSort(sort)
+    isControlKind(sort)
       ? {
           ...f,
           controls: [

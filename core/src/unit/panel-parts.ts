@@ -3,7 +3,7 @@ import { assertNever } from '../base/result.ts';
 import type { Box, Control, Sign } from '../model/panel.ts';
 
 /** What can be put on a face: a control by its look, or a sign by its kind. */
-export type PartSort = Control['look'] | Sign['kind'];
+export type PartKind = Control['look'] | Sign['kind'];
 
 type Made = Readonly<{ w: number; h: number; label: string }>;
 const controlSizes: Record<Control['look'], Made> = {
@@ -37,17 +37,17 @@ const signSizes: Record<Sign['kind'], Made> = {
   beeper: { w: 3, h: 3, label: 'Beeper' },
   felt: { w: 3, h: 3, label: 'Relay' },
 };
-export const isControlSort = (sort: PartSort): sort is Control['look'] => sort in controlSizes;
+export const isControlKind = (sort: PartKind): sort is Control['look'] => sort in controlSizes;
 
 /** Every sort of part, controls first. */
-export const partSorts: readonly PartSort[] = [
+export const partKinds: readonly PartKind[] = [
   ...(Object.keys(controlSizes) as Control['look'][]),
   ...(Object.keys(signSizes) as Sign['kind'][]),
 ];
 
 /** How large a new part is, and what it is called at first. */
-export function madeAs(sort: PartSort): Made {
-  return isControlSort(sort) ? controlSizes[sort] : signSizes[sort];
+export function madeAs(sort: PartKind): Made {
+  return isControlKind(sort) ? controlSizes[sort] : signSizes[sort];
 }
 
 const places = (...ids: string[]) =>

@@ -1,10 +1,10 @@
 import { assertNever } from '../base/result.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import type { WalkEvent } from '../model/walk.ts';
-import { standingEvents } from './state.ts';
+import { eventsInForce } from './state.ts';
 
 /** A reading that was taken, at a step of a chart, again after the repair, or in a numbered test of a mode. */
-export type PastReading = Readonly<{
+export type EarlierReading = Readonly<{
   walk: string;
   at: string;
   when: 'before' | 'after' | 'test';
@@ -16,8 +16,8 @@ export type PastReading = Readonly<{
 }>;
 
 /** The readings of one walk that stand, in the order they were taken. */
-export function readingsTaken(events: readonly WalkEvent[]): PastReading[] {
-  return standingEvents(events).flatMap((event): PastReading[] => {
+export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
+  return eventsInForce(events).flatMap((event): EarlierReading[] => {
     const { walk, at } = event;
     switch (event.kind) {
       case 'answered':
@@ -95,7 +95,7 @@ function leftTo(edge: Drift['edge'], { value, least, most }: TakenReading): numb
  * anew. `day` counts from any beginning, parts of days included. Null with fewer than two readings, too little time between them, or none that comes nearer.
  */
 export function driftOf(
-  readings: ReadonlyArray<Pick<PastReading, 'when' | 'reading'> & Readonly<{ day: number }>>,
+  readings: ReadonlyArray<Pick<EarlierReading, 'when' | 'reading'> & Readonly<{ day: number }>>,
 ): Drift | null {
   const since = readings.findLastIndex((r) => r.when === 'after');
   const own = readings.slice(Math.max(0, since)).filter((r) => r.reading.verdict === 'pass');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { currentStation, foldWalk, standingEvents, stations, WalkEvent, type WalkId } from '../index.ts';
+import { currentStation, eventsInForce, foldWalk, stations, WalkEvent, type WalkId } from '../index.ts';
 
 const walk = '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11' as WalkId;
 const uuid = (n: number) => `0b9a7e52-41b3-4c6e-9d55-${String(n).padStart(12, '0')}`;
@@ -62,7 +62,7 @@ describe('foldWalk', () => {
     const before = foldWalk(events.slice(0, 5));
     const after = foldWalk([...events.slice(0, 6), taken]);
     expect({ ...after, lastAt: '' }).toEqual({ ...before, lastAt: '' });
-    expect(standingEvents([...events, taken]).map((e) => e.kind)).not.toContain('code-taken');
+    expect(eventsInForce([...events, taken]).map((e) => e.kind)).not.toContain('code-taken');
   });
 
   it('waits, and goes on', () => {

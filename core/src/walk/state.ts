@@ -19,7 +19,7 @@ import type {
 import { assertNever } from '../base/result.ts';
 import type { Attached } from '../model/family.ts';
 import type { Seen } from '../model/look.ts';
-import type { TakenReading } from '../model/taken.ts';
+import type { TakenReading } from '../model/taken-reading.ts';
 import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from '../model/walk.ts';
 
 export type WalkUnit = Readonly<{
@@ -114,7 +114,7 @@ const compareEvents = (a: WalkEvent, b: WalkEvent): number =>
   a.seq - b.seq || (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1);
 
 /** The events that count: in order, each once, without those taken back. */
-export function standingEvents(events: readonly WalkEvent[]): WalkEvent[] {
+export function eventsInForce(events: readonly WalkEvent[]): WalkEvent[] {
   const once = [...new Map(events.map((event) => [event.id, event])).values()].sort(compareEvents);
   const takenBack = new Set(once.flatMap((event) => (event.kind === 'taken-back' ? [event.event] : [])));
   return once.filter((event) => event.kind !== 'taken-back' && !takenBack.has(event.id));
@@ -275,7 +275,7 @@ const placeOf = (event: { readout?: ReadoutId; controller?: ControllerId }, slot
 
 /** Adds up a walk's events, whatever order they came in and however often; null without its `started` event. */
 export function foldWalk(events: readonly WalkEvent[]): Walk | null {
-  const standing = standingEvents(events);
+  const standing = eventsInForce(events);
   const started = standing.find((event) => event.kind === 'started');
   if (!started) return null;
   const empty: Walk = {

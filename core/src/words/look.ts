@@ -1,8 +1,8 @@
-import type { SaidAs } from '../decode/caller.ts';
+import type { CallerMeant } from '../decode/caller.ts';
 import type { Misread } from '../decode/decode.ts';
 import type { Panel } from '../model/panel.ts';
 import type { RhythmDoubt } from '../rhythm/read-pulses.ts';
-import type { TraceRefusal } from '../rhythm/trace.ts';
+import type { UnreadableTrace } from '../rhythm/trace.ts';
 import { lampStateWords, partName } from './sign.ts';
 
 /** What must have been seen wrongly, in a few words. */
@@ -23,7 +23,7 @@ export function misreadWords(m: Misread, panel: Panel): string {
 export const patternWords = (pattern: string): string =>
   [...pattern].map((c) => (c === 'l' ? 'long' : c === 's' ? 'short' : '?')).join(' ');
 
-export const saidAsWords: Record<SaidAs, string> = {
+export const callerMeantWords: Record<CallerMeant, string> = {
   'from-left': 'places counted from the left',
   'from-right': 'places counted from the right',
   names: 'what is printed beside the lamps',
@@ -54,7 +54,7 @@ export function doubtWords(doubt: RhythmDoubt): string {
   }
 }
 
-export function refusalWords(refusal: TraceRefusal): string {
+export function unreadableWords(refusal: UnreadableTrace): string {
   switch (refusal.code) {
     case 'no-pictures':
       return 'No picture came. Is the camera covered, or in use elsewhere?';

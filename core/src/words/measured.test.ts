@@ -7,22 +7,37 @@ const by = (share: number | null) => (share === null ? [] : [`one off by less th
 
 describe('a reading too close to call says what would tell', () => {
   it.each<[string, object, RegExp, RegExp]>([
-    ['a finer meter', { heat: null, settledByRatio: 0.004 }, /less than 0.004 would tell. Zero the leads and/, /°C/],
-    ['nothing', { heat: null, settledByRatio: null }, /reaches across the edge. Zero/, /would tell/],
+    [
+      'a finer meter',
+      { temperatureDoubt: null, settledByRatio: 0.004 },
+      /less than 0.004 would tell. Zero the leads and/,
+      /°C/,
+    ],
+    ['nothing', { temperatureDoubt: null, settledByRatio: null }, /reaches across the edge. Zero/, /would tell/],
     [
       'the temperature',
-      { heat: { ...warm, settledByKelvin: 0.237 }, settledByRatio: null },
+      { temperatureDoubt: { ...warm, settledByKelvin: 0.237 }, settledByRatio: null },
       /±0.5 °C of temperature is worth 310 Ω more.*known to ±0.2 °C would tell/,
       /digit/,
     ],
     [
       'both together',
-      { heat: { ...warm, settledWithDigit: 0.003 }, settledByRatio: null },
+      { temperatureDoubt: { ...warm, settledWithDigit: 0.003 }, settledByRatio: null },
       /one digit more of the temperature, the one off by less than 0.003 would tell/,
       /known to/,
     ],
-    ['neither', { heat: { ...warm, settledByKelvin: 0.02 }, settledByRatio: null }, /temperature once more/, /tell/],
-    ['a temperature that is exact', { heat: { ...warm, doubt: 0 }, settledByRatio: null }, /off by 145 Ω;/, /worth/],
+    [
+      'neither',
+      { temperatureDoubt: { ...warm, settledByKelvin: 0.02 }, settledByRatio: null },
+      /temperature once more/,
+      /tell/,
+    ],
+    [
+      'a temperature that is exact',
+      { temperatureDoubt: { ...warm, doubt: 0 }, settledByRatio: null },
+      /off by 145 Ω;/,
+      /worth/,
+    ],
   ])('%s', (_, more, says, saysNot) => {
     const words = tooCloseWords({ taken, doubt: 145, ...more } as never, 'meter', by);
     expect(words).toMatch(says);

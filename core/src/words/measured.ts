@@ -77,11 +77,16 @@ const atMost = (kelvin: number): number => Math.floor(kelvin * 20) / 20;
  * less than a share.
  */
 export function tooCloseWords(
-  { taken, doubt, heat, settledByRatio }: Pick<Measured, 'taken' | 'doubt' | 'heat' | 'settledByRatio'>,
+  {
+    taken,
+    doubt,
+    temperatureDoubt,
+    settledByRatio,
+  }: Pick<Measured, 'taken' | 'doubt' | 'temperatureDoubt' | 'settledByRatio'>,
   meter: string,
   telling: (settledByRatio: number | null) => readonly string[],
 ): string {
-  const warmth = heat && heat.doubt > 0 ? heat : null;
+  const warmth = temperatureDoubt && temperatureDoubt.doubt > 0 ? temperatureDoubt : null;
   const [finer, known] = [telling(settledByRatio), warmth && atMost(warmth.settledByKelvin ?? 0)];
   const both = finer.length === 0 && !known ? telling(warmth?.settledWithDigit ?? null) : [];
   const those = (names: readonly string[]): string => names.join(' or the ');
@@ -92,7 +97,7 @@ export function tooCloseWords(
     finer.length > 0 ? `The ${those(finer)} would tell. ` : '',
     known ? `A temperature known to ±${known} °C would tell. ` : '',
     both.length > 0 ? `With one digit more of the temperature, the ${those(both)} would tell. ` : '',
-    heat
+    temperatureDoubt
       ? 'Zero the leads, measure the temperature once more, and measure again.'
       : 'Zero the leads and measure once more.',
   ].join('');

@@ -1,6 +1,6 @@
 import { roles } from '@wire-trail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type ProblemCode, problemStatus, Refusal } from '../http/problem.ts';
+import { type ProblemCode, ProblemError, problemStatus } from '../http/problem.ts';
 import { type Answer, openSchool, type Person, type School } from '../testing/school.ts';
 import { routes } from './access.ts';
 import { apiDocument } from './openapi.ts';
@@ -160,7 +160,7 @@ describe('bad input', () => {
 describe('problems and the API document', () => {
   it('every problem has a status and a title', () => {
     for (const code of Object.keys(problemStatus) as ProblemCode[])
-      expect(new Refusal(code).toProblem()).toMatchObject({ code, title: expect.stringMatching(/\.$/) });
+      expect(new ProblemError(code).toProblem()).toMatchObject({ code, title: expect.stringMatching(/\.$/) });
   });
 
   it('names every route with its role', async () => {

@@ -7,9 +7,9 @@ import pino from 'pino';
 import type { z } from 'zod';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
-import { refusals } from '../http/answer-problems.ts';
+import { answerProblems } from '../http/answer-problems.ts';
 import { makeJobs } from '../http/jobs.ts';
-import { Refusal } from '../http/problem.ts';
+import { ProblemError } from '../http/problem.ts';
 import type { Route } from '../http/route.ts';
 import { crossSiteGuard, securityHeaders } from '../http/security.ts';
 import { type Services, sessionCache } from '../http/services.ts';
@@ -34,7 +34,7 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
   app.keys = [config.secret];
   app.silent = true;
   app.use(securityHeaders(config));
-  app.use(refusals(log));
+  app.use(answerProblems(log));
   app.use(compress({ threshold: 1024, br: false, gzip: { level: 6 } }));
   app.use(crossSiteGuard(apiPrefix));
   const router = new Router({ prefix: apiPrefix });
@@ -45,7 +45,7 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
   for (const one of routes) mount(router, one, services);
   app.use(router.routes());
   app.use(async (ctx, next) => {
-    if (ctx.path.startsWith('/api/')) throw new Refusal('not-found');
+    if (ctx.path.startsWith('/api/')) throw new ProblemError('not-found');
     await next();
   });
   if (config.webFolder) app.use(staticFiles(config.webFolder));
@@ -58,14 +58,14 @@ function mount(router: Router, one: Route, services: Services): void {
     jsonLimit: one.largeBody ? largeBody : smallBody,
     onError: (error) => {
       throw (error as { status?: number }).status === 413
-        ? new Refusal('too-large', { detail: `at most ${one.largeBody ? largeBody : smallBody}` })
-        : new Refusal('body-malformed');
+        ? new ProblemError('too-large', { detail: `at most ${one.largeBody ? largeBody : smallBody}` })
+        : new ProblemError('body-malformed');
     },
   });
   router[one.method](one.path, async (ctx: Context) => {
     const user = one.role === 'anybody' ? null : await allowed(ctx, one, services);
     if (one.body) {
-      if (!ctx.request.is('json')) throw new Refusal('not-json');
+      if (!ctx.request.is('json')) throw new ProblemError('not-json');
       await parse(ctx as never, async () => {});
     }
     const answer = await one.handle({
@@ -84,9 +84,9 @@ function mount(router: Router, one: Route, services: Services): void {
 
 async function allowed(ctx: Context, one: Route, services: Services): Promise<User> {
   const user = await sessionOf(ctx, services);
-  if (!user) throw new Refusal('not-signed-in');
+  if (!user) throw new ProblemError('not-signed-in');
   if (one.role !== 'anybody' && !roleAtLeast(user.role, one.role))
-    throw new Refusal('not-allowed', { detail: `needs the role ${one.role}` });
+    throw new ProblemError('not-allowed', { detail: `needs the role ${one.role}` });
   return user;
 }
 
@@ -94,6 +94,6 @@ function read(schema: z.ZodType | undefined, value: unknown, place: string): unk
   if (!schema) return undefined;
   const parsed = schema.safeParse(value);
   if (!parsed.success)
-    throw new Refusal('field-wrong', { fields: problemsOf(parsed.error, place === 'body' ? [] : [place]) });
+    throw new ProblemError('field-wrong', { fields: problemsOf(parsed.error, place === 'body' ? [] : [place]) });
   return parsed.data;
 }

@@ -1,18 +1,18 @@
 import type { Middleware } from 'koa';
 import type { Logger } from 'pino';
-import { problemStatus, Refusal } from './problem.ts';
+import { ProblemError, problemStatus } from './problem.ts';
 
-/** Turns refusals into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
-export function refusals(log: Logger): Middleware {
+/** Turns answerProblems into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
+export function answerProblems(log: Logger): Middleware {
   return async (ctx, next) => {
     try {
       await next();
     } catch (error) {
-      const refusal = error instanceof Refusal ? error : new Refusal('internal');
-      if (refusal.code === 'internal') log.error({ err: error, path: ctx.path, method: ctx.method }, 'request failed');
-      ctx.status = problemStatus[refusal.code];
-      if (refusal.retryAfterS !== null) ctx.set('Retry-After', String(refusal.retryAfterS));
-      ctx.body = refusal.toProblem();
+      const problem = error instanceof ProblemError ? error : new ProblemError('internal');
+      if (problem.code === 'internal') log.error({ err: error, path: ctx.path, method: ctx.method }, 'request failed');
+      ctx.status = problemStatus[problem.code];
+      if (problem.retryAfterS !== null) ctx.set('Retry-After', String(problem.retryAfterS));
+      ctx.body = problem.toProblem();
       ctx.type = 'application/problem+json';
     }
   };

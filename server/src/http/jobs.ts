@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Refusal } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 export type JobState = 'running' | 'done' | 'failed' | 'cancelled';
 export type JobView = Readonly<{
@@ -8,7 +8,7 @@ export type JobView = Readonly<{
   done: number;
   total: number;
   result: unknown;
-  problem: Readonly<{ code: string; detail: string | null; fields: Refusal['fields'] }> | null;
+  problem: Readonly<{ code: string; detail: string | null; fields: ProblemError['fields'] }> | null;
 }>;
 type Job = { owner: number; view: JobView; cancelled: boolean; endedAt: number | null };
 
@@ -31,7 +31,7 @@ export function makeJobs(now: () => Date, onError: (error: unknown) => void = ()
   const jobs = new Map<string, Job>();
   const own = (id: string, owner: number): Job => {
     const job = jobs.get(id);
-    if (!job || job.owner !== owner) throw new Refusal('not-found');
+    if (!job || job.owner !== owner) throw new ProblemError('not-found');
     return job;
   };
   const sweep = () => {
@@ -43,9 +43,9 @@ export function makeJobs(now: () => Date, onError: (error: unknown) => void = ()
   };
   const fail = (job: Job, error: unknown) => {
     if (error instanceof Cancelled) return end(job, { state: 'cancelled' });
-    if (!(error instanceof Refusal)) onError(error);
+    if (!(error instanceof ProblemError)) onError(error);
     const problem =
-      error instanceof Refusal
+      error instanceof ProblemError
         ? { code: error.code, detail: error.detail, fields: error.fields }
         : { code: 'internal', detail: null, fields: [] };
     end(job, { state: 'failed', problem });

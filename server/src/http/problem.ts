@@ -59,8 +59,8 @@ export type OvertakenBy = Readonly<{
   published: Stale;
 }>;
 
-/** A refusal on its way to the client as problem+json. */
-export class Refusal extends Error {
+/** A problem on its way to the client as problem+json. */
+export class ProblemError extends Error {
   readonly code: ProblemCode;
   readonly fields: readonly FieldProblem[];
   readonly stale: Stale | null;

@@ -2,7 +2,7 @@ import helmet from 'helmet';
 import type { Middleware } from 'koa';
 
 import type { Config } from '../config.ts';
-import { Refusal } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 /** Whether the browser reaches us over https, ended here or at a trusted proxy. */
 export const isSecure = (config: Config): boolean => config.tls !== null || config.trustProxy;
@@ -62,7 +62,7 @@ export function crossSiteGuard(prefix: string): Middleware {
       const foreign = origin !== '' && hostOf(origin) !== ctx.host;
       const site = ctx.get('Sec-Fetch-Site');
       if (foreign || ctx.get('X-Wire-Trail') !== '1' || (site !== '' && site !== 'same-origin' && site !== 'none'))
-        throw new Refusal('cross-site');
+        throw new ProblemError('cross-site');
     }
     await next();
   };

@@ -24,7 +24,7 @@ const PlayPage = lazy(() => import('../features/play/PlayPage.tsx'));
 const WhichPage = lazy(() => import('../features/which/WhichPage.tsx'));
 const MachinePage = lazy(() => import('../features/machine/MachinePage.tsx'));
 const BenchPage = lazy(() => import('../features/bench/BenchPage.tsx'));
-const SetPage = lazy(() => import('../features/bench/SetPage.tsx'));
+const ChangeSetPage = lazy(() => import('../features/bench/ChangeSetPage.tsx'));
 const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
 const LoggedWalkPage = lazy(() => import('../features/log/LoggedWalkPage.tsx'));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage.tsx'));
@@ -73,7 +73,7 @@ const router = createBrowserRouter([
           { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
           { path: '/library', element: later(<LibraryPage />) },
           { path: '/bench', element: later(<BenchPage />) },
-          { path: '/bench/:set', element: later(<SetPage />) },
+          { path: '/bench/:set', element: later(<ChangeSetPage />) },
         ],
       },
       { element: <For least="admin" />, children: [{ path: '/settings', element: later(<SettingsPage />) }] },

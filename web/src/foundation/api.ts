@@ -10,6 +10,7 @@ import type {
   Bundle,
   Change,
   ChangeSetState,
+  EarlierReading,
   Entry,
   EntryKey,
   EntryKind,
@@ -18,7 +19,6 @@ import type {
   Mode,
   Owed,
   Panel,
-  PastReading,
   RevisionState,
   Role,
   Station,
@@ -76,7 +76,7 @@ export type EntryView = Readonly<{
   history: Array<Revision & { review: { by: string | null; ownReview: boolean } | null }>;
   usedBy: Array<{ kind: EntryKind; id: string; title: string }>;
 }>;
-export type PublishSet = Readonly<{
+export type ChangeSet = Readonly<{
   id: number;
   title: string;
   state: ChangeSetState;
@@ -88,7 +88,7 @@ export type PublishSet = Readonly<{
   ownReview: boolean;
   note: string;
 }>;
-export type PublishSetView = PublishSet &
+export type ChangeSetDetail = ChangeSet &
   Readonly<{
     items: Array<{ key: EntryKey; number: number; published: number | null; body: Entry; changes: Change[] }>;
   }>;
@@ -220,11 +220,11 @@ export const api = createApi({
       query: (body) => ({ url: '/publish-sets', method: 'POST', body }),
       invalidatesTags: ['Entries', 'Sets'],
     }),
-    sets: build.query<PublishSet[], PublishSet['state'] | undefined>({
+    changeSets: build.query<ChangeSet[], ChangeSet['state'] | undefined>({
       query: (state) => `/publish-sets${state ? `?state=${state}` : ''}`,
       providesTags: ['Sets'],
     }),
-    set: build.query<PublishSetView, number>({ query: (id) => `/publish-sets/${id}`, providesTags: ['Sets'] }),
+    changeSet: build.query<ChangeSetDetail, number>({ query: (id) => `/publish-sets/${id}`, providesTags: ['Sets'] }),
     publish: build.mutation<{ families: string[]; ownReview: boolean }, { id: number; note: string }>({
       query: ({ id, note }) => ({ url: `/publish-sets/${id}/publish`, method: 'POST', body: { note } }),
       invalidatesTags: ['Entries', 'Sets', 'Families'],
@@ -257,7 +257,7 @@ export const api = createApi({
       string
     >({ query: (id) => `/charts/${id}/uses`, providesTags: ['Entries'] }),
     machine: build.query<
-      { machine: Machine | null; walks: WalkLine[]; ledger: Owed[]; readings: PastReading[] },
+      { machine: Machine | null; walks: WalkLine[]; ledger: Owed[]; readings: EarlierReading[] },
       { family: string; serial: string }
     >({
       query: ({ family, serial }) => `/machines/${family}/${encodeURIComponent(serial)}`,

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Entry, EntryOf } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 
 type Asset = EntryOf<'asset'>;
@@ -20,9 +20,9 @@ const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).dig
 
 async function keep(db: Db | Transaction, bytes: Buffer, path: Array<string | number>) {
   const type = typeOf(bytes);
-  if (!type) throw new Refusal('field-wrong', { fields: [{ path, reason: 'is no PNG, JPEG or WebP picture' }] });
+  if (!type) throw new ProblemError('field-wrong', { fields: [{ path, reason: 'is no PNG, JPEG or WebP picture' }] });
   if (bytes.length > mostPictureBytes)
-    throw new Refusal('too-large', { detail: `a picture may have ${mostPictureBytes / 1024 / 1024} MB` });
+    throw new ProblemError('too-large', { detail: `a picture may have ${mostPictureBytes / 1024 / 1024} MB` });
   const hash = hashOf(bytes);
   await db('assets').insert({ hash, type, bytes }).onConflict('hash').ignore();
   return { hash, type, bytes: bytes.length };
@@ -35,7 +35,7 @@ export function keepPicture(base64: string, { db }: Services) {
 
 export async function readPicture(hash: string, { db }: Services): Promise<{ type: string; bytes: Buffer }> {
   const row = await db('assets').where({ hash }).first('type', 'bytes');
-  if (!row) throw new Refusal('not-found');
+  if (!row) throw new ProblemError('not-found');
   return { type: row.type, bytes: row.bytes };
 }
 
@@ -50,7 +50,7 @@ export async function unpackPictures(trx: Transaction, entries: readonly Entry[]
     const path = ['entries', i, 'base64'];
     const kept = await keep(trx, Buffer.from(entry.base64, 'base64'), path);
     if (kept.hash !== entry.id)
-      throw new Refusal('field-wrong', { fields: [{ path, reason: 'is not the picture its id names' }] });
+      throw new ProblemError('field-wrong', { fields: [{ path, reason: 'is not the picture its id names' }] });
     const { base64: _, ...rest } = entry;
     out.push({ ...rest, type: kept.type, bytes: kept.bytes });
   }

@@ -13,7 +13,7 @@ import {
   plainCode,
 } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
@@ -80,7 +80,7 @@ export async function currentBundle(family: FamilyId, { db }: Services): Promise
     })
     .where('current_bundles.family', family)
     .first('bundles.hash', 'bundles.body');
-  if (!row) throw new Refusal('not-found');
+  if (!row) throw new ProblemError('not-found');
   return { hash: row.hash, packed: row.body };
 }
 

@@ -1,6 +1,6 @@
 import { type Entry, type EntryKey, keyOf, keyText, linksOf, plainCode, titleOf } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 
 const perBatch = 250;
 
@@ -65,7 +65,7 @@ export async function addRevisions(
       ? []
       : [{ path: ['items', i], reason: `is revision ${latest} by now, this was based on ${basedOn}` }];
   });
-  if (wrong.length > 0) throw new Refusal('stale-save', { fields: wrong });
+  if (wrong.length > 0) throw new ProblemError('stale-save', { fields: wrong });
 
   await addEntries(trx, placed, known);
   const added: AddedRevision[] = [];
@@ -184,17 +184,17 @@ export async function discardEntries(trx: Transaction, keys: readonly EntryKey[]
     .forUpdate()
     .select('id', 'family', 'kind', 'slug', 'published_number');
   const found = rows.filter((r) => wanted.has(`${r.family} ${r.kind}:${r.slug}`));
-  if (found.length !== wanted.size) throw new Refusal('not-found');
+  if (found.length !== wanted.size) throw new ProblemError('not-found');
   const published = found.filter((r) => r.published_number !== null).map((r) => `${r.kind} ${r.slug}`);
   if (published.length > 0)
-    throw new Refusal('wrong-state', { detail: `published: ${published.slice(0, 5).join(', ')}` });
+    throw new ProblemError('wrong-state', { detail: `published: ${published.slice(0, 5).join(', ')}` });
   for (const batch of batches(found.map((r) => Number(r.id)))) {
     const revisions = (await trx('revisions').whereIn('entry_id', batch).select('id', 'state')) as Array<{
       id: number;
       state: string;
     }>;
     if (revisions.some((r) => r.state !== 'draft'))
-      throw new Refusal('wrong-state', { detail: 'waits for a reviewer; take it back first' });
+      throw new ProblemError('wrong-state', { detail: 'waits for a reviewer; take it back first' });
     const ids = revisions.map((r) => r.id);
     await trx('publish_set_items').whereIn('revision_id', ids).delete();
     await trx('revisions').whereIn('id', ids).delete();

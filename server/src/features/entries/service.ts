@@ -14,10 +14,10 @@ import {
 } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
 import type { JobView } from '../../http/jobs.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import type { User } from '../../http/user.ts';
-import { addSet, markRevisions } from '../publishing/store.ts';
+import { addChangeSet, markRevisions } from '../publishing/store.ts';
 import { addRevisions, discardEntries } from './bulk.ts';
 import {
   addRevision,
@@ -62,7 +62,7 @@ export const viewOf = (row: RevisionRow): RevisionView => ({
 /** What a trainer works on: the newest revision of every entry of a family, with what the library shares. */
 export async function workingEntries(family: FamilyId, { db }: Services): Promise<WorkingEntry[]> {
   const entries = await working([family, null], { db });
-  if (!entries.some((e) => e.kind === 'family' && e.id === family)) throw new Refusal('not-found');
+  if (!entries.some((e) => e.kind === 'family' && e.id === family)) throw new ProblemError('not-found');
   return entries;
 }
 
@@ -81,7 +81,7 @@ async function working(scope: ReadonlyArray<FamilyId | null>, { db }: Pick<Servi
 /** An entry with its history: newest revision, the published one, and what names it. */
 export async function readEntry(key: EntryKey, { db }: Services) {
   const entry = await findEntry(db, key);
-  if (!entry) throw new Refusal('not-found');
+  if (!entry) throw new ProblemError('not-found');
   const [history, usedBy, reviews] = await Promise.all([
     revisionsOf(db, entry.id),
     usersOf(db, key),
@@ -104,7 +104,7 @@ export async function readEntry(key: EntryKey, { db }: Services) {
 export async function readRevision(key: EntryKey, number: number, { db }: Services) {
   const entry = await findEntry(db, key);
   const row = entry && (await revisionOf(db, entry.id, number));
-  if (!row) throw new Refusal('not-found');
+  if (!row) throw new ProblemError('not-found');
   return { ...viewOf(row), body: row.body };
 }
 
@@ -119,18 +119,18 @@ export async function saveDraft(
   const { key, basedOn, note, user } = input;
   const read = readOneEntry(input.body);
   if (!read.ok)
-    throw new Refusal('field-wrong', { fields: read.error.map((p) => ({ ...p, path: ['body', ...p.path] })) });
+    throw new ProblemError('field-wrong', { fields: read.error.map((p) => ({ ...p, path: ['body', ...p.path] })) });
   const body = read.value;
   if (!sameJson(keyOf(body), key))
-    throw new Refusal('field-wrong', {
+    throw new ProblemError('field-wrong', {
       fields: [{ path: ['body', 'id'], reason: 'kind, id and family must be those of the address' }],
     });
   return transact(db, async (trx) => {
     const entry = await findEntry(trx, key, true);
     if ((entry?.latest ?? 0) !== basedOn) {
       const current = entry && (await revisionOf(trx, entry.id, entry.latest));
-      if (!current) throw new Refusal('not-found');
-      throw new Refusal('stale-save', {
+      if (!current) throw new ProblemError('not-found');
+      throw new ProblemError('stale-save', {
         stale: {
           number: current.number,
           body: current.body,
@@ -160,7 +160,7 @@ export function saveDrafts(
     if (!one.ok) problems.push(...one.error.map((p) => ({ ...p, path: ['items', i, 'body', ...p.path] })));
     return one.ok ? { basedOn, body: one.value } : null;
   });
-  if (problems.length > 0) throw new Refusal('field-wrong', { fields: problems.slice(0, 200) });
+  if (problems.length > 0) throw new ProblemError('field-wrong', { fields: problems.slice(0, 200) });
   const sound = read.flatMap((r) => r ?? []);
   return jobs.start({ owner: user.id, total: sound.length }, (onProgress) =>
     transact(db, async (trx) => {
@@ -169,7 +169,7 @@ export function saveDrafts(
       const saved = added.map(({ key, number }) => ({ key, number }));
       if (submit === null) return { saved, setId: null };
       const ids = added.map((a) => a.id);
-      const setId = await addSet(trx, { title: submit, authorId: user.id, at, revisionIds: ids });
+      const setId = await addChangeSet(trx, { title: submit, authorId: user.id, at, revisionIds: ids });
       await markRevisions(trx, ids, 'in-review');
       return { saved, setId };
     }),

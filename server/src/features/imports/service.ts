@@ -1,13 +1,13 @@
 import { type Bundle, type EntryKey, familyOf, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { unpackPictures } from '../assets/service.ts';
 import { addRevisions } from '../entries/bulk.ts';
 import { chosenRevisions } from '../entries/store.ts';
 import { publishRevisions } from '../publishing/service.ts';
-import { addSet, lockPublishing, markRevisions, markSet } from '../publishing/store.ts';
+import { addChangeSet, lockPublishing, markChangeSet, markRevisions } from '../publishing/store.ts';
 
 export type ImportLine = Readonly<{ key: EntryKey; title: string; what: 'new' | 'changed' | 'same'; basedOn: number }>;
 
@@ -22,15 +22,15 @@ async function compare(db: Transaction | Services['db'], bundle: Bundle): Promis
 }
 
 /** Reads a bundle, or refuses it whole with every problem. */
-export function readOrRefuse(json: unknown): Bundle {
+export function readOrThrow(json: unknown): Bundle {
   const read = readBundle(json);
-  if (!read.ok) throw new Refusal('bundle-refused', { fields: read.error });
+  if (!read.ok) throw new ProblemError('bundle-refused', { fields: read.error });
   return read.value;
 }
 
 /** What a bundle would bring, entry by entry; nothing is written. */
 export function previewImport(json: unknown, { db }: Services): Promise<ImportLine[]> {
-  return compare(db, readOrRefuse(json));
+  return compare(db, readOrThrow(json));
 }
 
 export type Imported = Readonly<{ lines: readonly ImportLine[]; setId: number | null; published: boolean }>;
@@ -43,7 +43,7 @@ export async function importBundle(
   input: { json: unknown; authorId: number | null; publish: string | null },
   { db, now }: Services,
 ): Promise<Imported> {
-  const read = readOrRefuse(input.json);
+  const read = readOrThrow(input.json);
   return transact(db, async (trx) => {
     // taken before any entry is, so that nobody who publishes waits for this while this waits for them
     if (input.publish !== null) await lockPublishing(trx, [...new Set(read.entries.map(familyOf))]);
@@ -56,7 +56,7 @@ export async function importBundle(
     });
     const revisions = await addRevisions(trx, differing, { note: 'imported', authorId: input.authorId, at });
     if (revisions.length === 0) return { lines, setId: null, published: false };
-    const setId = await addSet(trx, {
+    const setId = await addChangeSet(trx, {
       title: `Import of ${bundle.family}`,
       authorId: input.authorId,
       at,
@@ -71,7 +71,7 @@ export async function importBundle(
       return { lines, setId, published: false };
     }
     await publishRevisions(trx, { setId, revisions, at });
-    await markSet(trx, setId, {
+    await markChangeSet(trx, setId, {
       state: 'published',
       reviewer_id: input.authorId,
       reviewed_at: at,

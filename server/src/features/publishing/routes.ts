@@ -1,10 +1,10 @@
 import { ChangeSetState, Entry, EntryKey, FamilyId, stations } from '@wire-trail/core';
 import { z } from 'zod';
 import { route } from '../../http/route.ts';
-import { findingsOf, publishSet, readSet, returnSet, sets, submit } from './service.ts';
+import { findingsOf, publishChangeSet, readChangeSet, returnChangeSet, sets, submit } from './service.ts';
 
-const SetId = z.object({ id: z.coerce.number().int().positive() });
-const SetView = z.strictObject({
+const ChangeSetId = z.object({ id: z.coerce.number().int().positive() });
+const ChangeSetView = z.strictObject({
   id: z.number(),
   title: z.string(),
   state: ChangeSetState,
@@ -41,7 +41,7 @@ export const publishingRoutes = [
     role: 'trainer',
     summary: 'Publish sets, newest first.',
     query: z.object({ state: ChangeSetState.optional() }),
-    response: z.array(SetView),
+    response: z.array(ChangeSetView),
     handle: ({ query, services }) => sets(query.state, services),
   }),
   route({
@@ -49,8 +49,8 @@ export const publishingRoutes = [
     path: '/publish-sets/:id',
     role: 'trainer',
     summary: 'A set with what each revision changes against the published one.',
-    params: SetId,
-    response: SetView.extend({
+    params: ChangeSetId,
+    response: ChangeSetView.extend({
       items: z.array(
         z.strictObject({
           key: EntryKey,
@@ -61,26 +61,26 @@ export const publishingRoutes = [
         }),
       ),
     }),
-    handle: ({ params, services }) => readSet(params.id, services),
+    handle: ({ params, services }) => readChangeSet(params.id, services),
   }),
   route({
     method: 'post',
     path: '/publish-sets/:id/publish',
     role: 'reviewer',
     summary: 'Publish a set, all or nothing. Not by its author, unless the settings allow it.',
-    params: SetId,
+    params: ChangeSetId,
     body: Note,
     response: z.strictObject({ families: z.array(FamilyId), ownReview: z.boolean() }),
-    handle: ({ params, body, user, services }) => publishSet(params.id, { user, note: body.note }, services),
+    handle: ({ params, body, user, services }) => publishChangeSet(params.id, { user, note: body.note }, services),
   }),
   route({
     method: 'post',
     path: '/publish-sets/:id/return',
     role: 'trainer',
     summary: 'Give a set back (reviewer) or take it back (author); its revisions are drafts again.',
-    params: SetId,
+    params: ChangeSetId,
     body: Note,
-    handle: ({ params, body, user, services }) => returnSet(params.id, { user, note: body.note }, services),
+    handle: ({ params, body, user, services }) => returnChangeSet(params.id, { user, note: body.note }, services),
   }),
   route({
     method: 'get',

@@ -17,7 +17,7 @@ import {
 } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import type { User } from '../../http/user.ts';
 import { assembleBundle, storeBundle } from '../bundles/service.ts';
@@ -26,15 +26,15 @@ import { workingEntries } from '../entries/service.ts';
 import { findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
 import { readSettings } from '../settings/service.ts';
 import {
-  addSet,
-  findSet,
+  addChangeSet,
+  type ChangeSetRow,
+  findChangeSet,
   itemsOf,
-  listSets,
+  listChangeSets,
   lockPublishing,
+  markChangeSet,
   markRevisions,
-  markSet,
   overtakenOf,
-  type SetRow,
 } from './store.ts';
 
 /** Hands drafts that belong together to a reviewer. Each must be the newest revision of its entry, and a draft. */
@@ -47,21 +47,22 @@ export async function submit(
     for (const [i, { number, ...key }] of input.items.entries()) {
       const entry = await findEntry(trx, key, true);
       const revision = entry && (await revisionOf(trx, entry.id, number));
-      if (!entry || !revision) throw new Refusal('not-found', { detail: `${key.kind} ${key.id}, revision ${number}` });
+      if (!entry || !revision)
+        throw new ProblemError('not-found', { detail: `${key.kind} ${key.id}, revision ${number}` });
       if (revision.state !== 'draft' || entry.latest !== number)
-        throw new Refusal('wrong-state', {
+        throw new ProblemError('wrong-state', {
           detail: `${revision.body.kind} ${key.id}: only the newest draft can be submitted`,
           fields: [{ path: ['items', i], reason: `is ${revision.state}` }],
         });
       ids.push(revision.id);
     }
-    const id = await addSet(trx, { title: input.title, authorId: input.user.id, at: now(), revisionIds: ids });
+    const id = await addChangeSet(trx, { title: input.title, authorId: input.user.id, at: now(), revisionIds: ids });
     await markRevisions(trx, ids, 'in-review');
     return { id };
   });
 }
 
-const setView = (row: SetRow) => ({
+const changeSetView = (row: ChangeSetRow) => ({
   id: row.id,
   title: row.title,
   state: row.state,
@@ -74,15 +75,15 @@ const setView = (row: SetRow) => ({
   note: row.note,
 });
 
-export async function sets(state: SetRow['state'] | undefined, { db }: Services) {
-  return (await listSets(db, state)).map(setView);
+export async function sets(state: ChangeSetRow['state'] | undefined, { db }: Services) {
+  return (await listChangeSets(db, state)).map(changeSetView);
 }
 
 /** A set with what each of its revisions changes against the published one, and the loose ends it would bring. */
-export async function readSet(id: number, services: Services) {
+export async function readChangeSet(id: number, services: Services) {
   const { db } = services;
-  const row = await findSet(db, id);
-  if (!row) throw new Refusal('not-found');
+  const row = await findChangeSet(db, id);
+  if (!row) throw new ProblemError('not-found');
   const items = await itemsOf(db, id);
   const views = items.map(({ revision, published, base }) => ({
     key: keyOf(revision.body),
@@ -91,7 +92,7 @@ export async function readSet(id: number, services: Services) {
     body: revision.body,
     changes: diff(base ?? {}, revision.body),
   }));
-  return { ...setView(row), items: views };
+  return { ...changeSetView(row), items: views };
 }
 
 function blocked(findings: readonly Finding[]): Problem[] {
@@ -112,7 +113,7 @@ async function touchedFamilies(trx: Transaction, revisions: readonly Published[]
 async function refuseOvertaken(trx: Transaction, revisions: readonly Published[]): Promise<void> {
   const overtaken = await overtakenOf(trx, revisions);
   if (overtaken.length === 0) return;
-  throw new Refusal('overtaken', {
+  throw new ProblemError('overtaken', {
     fields: overtaken.map(({ revision, published }) => ({
       path: [keyText(keyOf(revision.body))],
       reason: `this is revision ${revision.number}; revision ${published.number} by ${published.author ?? 'import'} is published`,
@@ -148,10 +149,13 @@ export async function publishRevisions(
   const families = await touchedFamilies(trx, input.revisions);
   for (const family of families) {
     const bundle = await assembleBundle(trx, family, input.at);
-    if (!bundle) throw new Refusal('publish-blocked', { detail: `the family ${family} itself has not been published` });
+    if (!bundle)
+      throw new ProblemError('publish-blocked', { detail: `the family ${family} itself has not been published` });
     const problems = blocked(lint(bundle));
     if (problems.length > 0)
-      throw new Refusal('publish-blocked', { fields: problems.map((p) => ({ ...p, path: placeOf(bundle, p.path) })) });
+      throw new ProblemError('publish-blocked', {
+        fields: problems.map((p) => ({ ...p, path: placeOf(bundle, p.path) })),
+      });
     await storeBundle(trx, bundle, input.setId, input.at);
   }
   return families;
@@ -164,17 +168,17 @@ function placeOf(bundle: Bundle, path: Problem['path']): Problem['path'] {
 }
 
 /** A reviewer publishes a set. The author may not, unless the school's settings allow it; then the history says so. */
-export async function publishSet(id: number, input: { user: User; note: string }, { db, now }: Services) {
+export async function publishChangeSet(id: number, input: { user: User; note: string }, { db, now }: Services) {
   return transact(db, async (trx) => {
-    const row = await findSet(trx, id, true);
-    if (!row) throw new Refusal('not-found');
-    if (row.state !== 'in-review') throw new Refusal('wrong-state', { detail: `it is ${row.state}` });
+    const row = await findChangeSet(trx, id, true);
+    if (!row) throw new ProblemError('not-found');
+    if (row.state !== 'in-review') throw new ProblemError('wrong-state', { detail: `it is ${row.state}` });
     const revisions = (await itemsOf(trx, id)).map((item) => item.revision);
     const own = row.authorId === input.user.id || revisions.some((r) => r.authorId === input.user.id);
-    if (own && !(await readSettings(trx)).ownReview) throw new Refusal('own-review');
+    if (own && !(await readSettings(trx)).ownReview) throw new ProblemError('own-review');
     const at = now();
     const families = await publishRevisions(trx, { setId: id, revisions, at });
-    await markSet(trx, id, {
+    await markChangeSet(trx, id, {
       state: 'published',
       reviewer_id: input.user.id,
       reviewed_at: at,
@@ -186,17 +190,21 @@ export async function publishSet(id: number, input: { user: User; note: string }
 }
 
 /** Gives a set back to its author with a word why; its revisions are drafts again. */
-export async function returnSet(id: number, input: { user: User; note: string }, { db, now }: Services): Promise<void> {
+export async function returnChangeSet(
+  id: number,
+  input: { user: User; note: string },
+  { db, now }: Services,
+): Promise<void> {
   await transact(db, async (trx) => {
-    const row = await findSet(trx, id, true);
-    if (!row) throw new Refusal('not-found');
-    if (row.state !== 'in-review') throw new Refusal('wrong-state', { detail: `it is ${row.state}` });
+    const row = await findChangeSet(trx, id, true);
+    if (!row) throw new ProblemError('not-found');
+    if (row.state !== 'in-review') throw new ProblemError('wrong-state', { detail: `it is ${row.state}` });
     const withdrawn = row.authorId === input.user.id;
     if (!withdrawn && !roleAtLeast(input.user.role, 'reviewer'))
-      throw new Refusal('not-allowed', { detail: 'only its author or a reviewer may' });
+      throw new ProblemError('not-allowed', { detail: 'only its author or a reviewer may' });
     const ids = (await itemsOf(trx, id)).map((item) => item.revision.id);
     await markRevisions(trx, ids, 'draft');
-    await markSet(trx, id, {
+    await markChangeSet(trx, id, {
       state: withdrawn ? 'withdrawn' : 'returned',
       reviewer_id: input.user.id,
       reviewed_at: now(),

@@ -2,7 +2,7 @@ import type { ChangeSetState, Entry, RevisionState } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { bodyOf, type RevisionRow, revisionsById, toRevision } from '../entries/store.ts';
 
-export type SetRow = Readonly<{
+export type ChangeSetRow = Readonly<{
   id: number;
   title: string;
   state: ChangeSetState;
@@ -21,7 +21,7 @@ const query = (db: Db | Transaction) =>
     .leftJoin('users as r', 'r.id', 's.reviewer_id')
     .select('s.*', 'a.name as author', 'r.name as reviewer');
 
-const toRow = (row: Record<string, unknown>): SetRow => ({
+const toRow = (row: Record<string, unknown>): ChangeSetRow => ({
   id: Number(row.id),
   title: String(row.title),
   state: row.state as ChangeSetState,
@@ -34,7 +34,7 @@ const toRow = (row: Record<string, unknown>): SetRow => ({
   note: String(row.note),
 });
 
-export async function addSet(
+export async function addChangeSet(
   trx: Transaction,
   set: { title: string; authorId: number | null; at: Date; revisionIds: readonly number[] },
 ): Promise<number> {
@@ -52,21 +52,21 @@ export async function addSet(
   return Number(id);
 }
 
-export async function findSet(db: Db | Transaction, id: number, lock = false): Promise<SetRow | null> {
+export async function findChangeSet(db: Db | Transaction, id: number, lock = false): Promise<ChangeSetRow | null> {
   if (lock) await db('publish_sets').where({ id }).forUpdate().first('id');
   const row = await query(db).where('s.id', id).first();
   return row ? toRow(row) : null;
 }
 
-export async function listSets(db: Db, state: ChangeSetState | undefined): Promise<SetRow[]> {
+export async function listChangeSets(db: Db, state: ChangeSetState | undefined): Promise<ChangeSetRow[]> {
   const all = query(db).orderBy('s.id', 'desc').limit(200);
   return (await (state ? all.where('s.state', state) : all)).map(toRow);
 }
 
-export type SetItem = Readonly<{ revision: RevisionRow; published: number | null; base: Entry | null }>;
+export type ChangeSetItem = Readonly<{ revision: RevisionRow; published: number | null; base: Entry | null }>;
 
 /** A set's revisions, each with the number and body of its entry's published revision. */
-export async function itemsOf(db: Db | Transaction, setId: number): Promise<SetItem[]> {
+export async function itemsOf(db: Db | Transaction, setId: number): Promise<ChangeSetItem[]> {
   const rows = await db('publish_set_items as i')
     .join('revisions as r', 'r.id', 'i.revision_id')
     .join('entries as e', 'e.id', 'r.entry_id')
@@ -90,7 +90,7 @@ export async function markRevisions(trx: Transaction, ids: readonly number[], st
     .update({ state });
 }
 
-export async function markSet(trx: Transaction, id: number, change: Record<string, unknown>): Promise<void> {
+export async function markChangeSet(trx: Transaction, id: number, change: Record<string, unknown>): Promise<void> {
   await trx('publish_sets').where({ id }).update(change);
 }
 

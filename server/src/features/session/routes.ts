@@ -1,6 +1,6 @@
 import { Role } from '@wire-trail/core';
 import { z } from 'zod';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import { route } from '../../http/route.ts';
 import { beginSession, endSession, sessionOf } from '../../http/session.ts';
 import { checkSignIn } from './service.ts';
@@ -30,7 +30,7 @@ export const sessionRoutes = [
     response: UserView,
     handle: async ({ ctx, services }) => {
       const user = await sessionOf(ctx, services);
-      if (!user) throw new Refusal('not-signed-in');
+      if (!user) throw new ProblemError('not-signed-in');
       return user;
     },
   }),

@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import type { User } from '../../http/user.ts';
 
@@ -32,7 +32,7 @@ export async function checkSignIn(
     await byAddress.consume(input.from);
     await byName.consume(name);
   } catch (limit) {
-    throw new Refusal('too-many-tries', { retryAfterS: Math.ceil((limit as RateLimiterRes).msBeforeNext / 1000) });
+    throw new ProblemError('too-many-tries', { retryAfterS: Math.ceil((limit as RateLimiterRes).msBeforeNext / 1000) });
   }
   const row = (await services
     .db('users')
@@ -42,7 +42,7 @@ export async function checkSignIn(
     | undefined;
   noOne ??= hashPassword('nobody signs in with this');
   const right = await verify(row?.passwordHash ?? (await noOne), input.password);
-  if (!row || !right) throw new Refusal('sign-in-wrong');
+  if (!row || !right) throw new ProblemError('sign-in-wrong');
   await byName.delete(name);
   return { id: row.id, name: row.name, signIn: row.signIn, role: row.role };
 }

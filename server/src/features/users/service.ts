@@ -1,6 +1,6 @@
 import type { Role } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import type { User } from '../../http/user.ts';
 import { hashPassword } from '../session/service.ts';
@@ -28,7 +28,7 @@ export async function addUser(
     return { id: Number(id), name, signIn, role };
   } catch (error) {
     if ((error as { errno?: number }).errno === duplicateKey)
-      throw new Refusal('already-there', { detail: 'this sign-in name is taken' });
+      throw new ProblemError('already-there', { detail: 'this sign-in name is taken' });
     throw error;
   }
 }
@@ -41,8 +41,8 @@ export async function changeUser(
   await transact(db, async (trx) => {
     const admins = await trx('users').where({ role: 'admin', disabled: false }).forUpdate().pluck('id');
     const losesLast = admins.length === 1 && admins[0] === id && (change.role !== 'admin' || change.disabled);
-    if (losesLast) throw new Refusal('wrong-state', { detail: 'the last admin stays admin' });
-    if ((await trx('users').where({ id }).update(change)) === 0) throw new Refusal('not-found');
+    if (losesLast) throw new ProblemError('wrong-state', { detail: 'the last admin stays admin' });
+    if ((await trx('users').where({ id }).update(change)) === 0) throw new ProblemError('not-found');
     if (change.disabled) await trx('sessions').where({ user_id: id }).delete();
   });
   sessions.forgetUser(id);

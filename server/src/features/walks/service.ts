@@ -1,7 +1,7 @@
 import { foldWalk, ledgerOf, type Problem, problemsOf, readingsTaken, roleAtLeast, WalkEvent } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
-import { Refusal } from '../../http/problem.ts';
+import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import type { User } from '../../http/user.ts';
 import { addEvent, countTries, eventsOf, eventsOfMachine, listWalks, lockWalk, rewriteWalk } from './store.ts';
@@ -77,7 +77,7 @@ export function readLog(input: { user: User; family?: string; state?: string; se
 
 export async function readWalk(id: string, user: User, { db }: Services) {
   const row = await db('walks').where({ id }).first('user_id');
-  if (!row || (row.user_id !== user.id && !roleAtLeast(user.role, 'trainer'))) throw new Refusal('not-found');
+  if (!row || (row.user_id !== user.id && !roleAtLeast(user.role, 'trainer'))) throw new ProblemError('not-found');
   return { id, mine: row.user_id === user.id, events: await eventsOf(db, id) };
 }
 
@@ -138,7 +138,7 @@ export async function settleQuestion(
     .where({ id })
     .whereNull('settled_at')
     .update({ settled_at: now(), settled_by: input.user.id, answer: input.answer });
-  if (changed === 0) throw new Refusal('not-found');
+  if (changed === 0) throw new ProblemError('not-found');
 }
 
 /** Tries of a family's routes, by route. */

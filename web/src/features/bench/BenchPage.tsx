@@ -8,7 +8,7 @@ import './bench.css';
 
 /** The trainer's week: what waits for review, and what the field asks. */
 export default function BenchPage() {
-  const sets = api.useSetsQuery(undefined);
+  const sets = api.useChangeSetsQuery(undefined);
   const questions = api.useQuestionsQuery();
   if (sets.error) return <Failed error={sets.error} again={() => void sets.refetch()} />;
   if (!sets.data || !questions.data) return <Loading what="the bench" />;

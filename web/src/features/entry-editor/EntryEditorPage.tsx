@@ -5,7 +5,7 @@ import { api, type Working } from '../../foundation/api.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';
-import { chartRooms } from './chart/rooms.ts';
+import { chartTabs } from './chart/tabs.ts';
 import './entry-editor.css';
 import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from '../../foundation/entry-draft-slice.ts';
 import { EditorBar } from './EditorBar.tsx';
@@ -13,14 +13,14 @@ import { EntryView } from './EntryView.tsx';
 import { History } from './History.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
-import { readoutRooms } from './readout/rooms.ts';
-import { routeRooms } from './route/rooms.ts';
+import { readoutTabs } from './readout/tabs.ts';
+import { routeTabs } from './route/tabs.ts';
 
 const always = ['What changed', 'History'] as const;
 /** Kinds with several rooms name them; the others have one. */
-const roomsOf = (kind: string): readonly string[] =>
-  kind === 'route' ? routeRooms : kind === 'readout' ? readoutRooms : kind === 'chart' ? chartRooms : ['Entry'];
-const roomOf: Partial<Record<string, string>> = {
+const tabsOf = (kind: string): readonly string[] =>
+  kind === 'route' ? routeTabs : kind === 'readout' ? readoutTabs : kind === 'chart' ? chartTabs : ['Entry'];
+const tabOf: Partial<Record<string, string>> = {
   panel: 'Panel',
   code: 'Codes',
   symptom: 'Codes',
@@ -50,9 +50,9 @@ export default function EntryEditorPage() {
   // a family stands on its own: nothing has to be waited for, nor taken from the screen once its first draft is saved
   const working = shared ? library.data : (own.data ?? (kind === 'family' ? noEntries : undefined));
   const draft = useAppSelector((s) => s.entryDraft);
-  const views = [...roomsOf(kind), ...always];
+  const views = [...tabsOf(kind), ...always];
   const first = views[0] ?? '';
-  const [view, setView] = useState(first);
+  const [view, changeSetView] = useState(first);
   const isOpen = draft.status === 'open' && draft.address === address;
 
   useEffect(() => {
@@ -99,7 +99,7 @@ export default function EntryEditorPage() {
         ) : begins ? (
           <Link to="/shelf">Shelf</Link>
         ) : (
-          <Link to={`/shelf/${family}?room=${roomOf[kind] ?? 'Unit'}`}>{title}</Link>
+          <Link to={`/shelf/${family}?room=${tabOf[kind] ?? 'Unit'}`}>{title}</Link>
         )}{' '}
         ›
       </p>
@@ -109,11 +109,11 @@ export default function EntryEditorPage() {
         latest={entry?.latest ?? null}
         published={Boolean(entry?.published)}
         together={draftsWith(body, working)}
-        onStale={() => setView(first)}
+        onStale={() => changeSetView(first)}
       />
       <div className="rooms" role="tablist" aria-label="views of the entry">
         {views.map((v) => (
-          <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => setView(v)}>
+          <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => changeSetView(v)}>
             {v}
             {v === 'What changed' && entry && entry.changes.length > 0 && (
               <span className="tag" style={{ marginLeft: 6 }}>
@@ -123,7 +123,7 @@ export default function EntryEditorPage() {
           </button>
         ))}
       </div>
-      {roomsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} room={view} />}
+      {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} room={view} />}
       {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
       {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
     </>

@@ -52,7 +52,7 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
                 onChange={(id) => put(i, { part: parts.find((p) => p.id === id)?.id }, '')}
               />
               <NumberField
-                label="Odds"
+                label="SuccessRate"
                 value={suspect.weight}
                 least={0.001}
                 onChange={(weight) => put(i, { weight: weight ?? 1 }, 'weight')}

@@ -95,7 +95,7 @@ describe('the fields of a code', () => {
   it('shows the odds of each suspect as a share', () => {
     open();
     expect(screen.getByText('32 %')).toBeTruthy();
-    type('Odds', '60');
+    type('SuccessRate', '60');
     expect(screen.getByText('82 %')).toBeTruthy();
   });
 

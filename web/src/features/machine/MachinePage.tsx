@@ -5,7 +5,7 @@ import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import './machine.css';
-import { PastReadings } from './PastReadings.tsx';
+import { EarlierReadings } from './EarlierReadings.tsx';
 
 const day = (iso: string | null) => iso?.slice(0, 10) ?? '';
 
@@ -111,7 +111,7 @@ export default function MachinePage() {
             <p className="soft small">Put it back on a walk of this machine; at its Clear station it is named.</p>
           </section>
         )}
-        <PastReadings readings={data.readings} bundle={bundle} />
+        <EarlierReadings readings={data.readings} bundle={bundle} />
         <div className="sheet">
           <h2>Walks</h2>
           <table className="table">

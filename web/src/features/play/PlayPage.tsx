@@ -6,7 +6,7 @@ import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
-import { Bench } from './Bench.tsx';
+import { PlayedUnit } from './PlayedUnit.tsx';
 
 /** The unit, played: operate the drawn panel, and it answers as the unit would. What is drilled is what is published. */
 export default function PlayPage() {
@@ -50,7 +50,7 @@ export default function PlayPage() {
     );
   if (bundle === null) return <Loading what="the unit" />;
   return (
-    <Bench
+    <PlayedUnit
       key={`${family}${bundle.pinned?.hash ?? bundle.entries.length}`}
       bundle={bundle}
       goal={search.get('route')}

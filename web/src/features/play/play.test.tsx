@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import corrant from '../../../../demo/corrant-u3.json';
 import quorrin from '../../../../demo/quorrin-b2.json';
 import { glasswasher, show } from '../../testing/trail.tsx';
-import { Bench } from './Bench.tsx';
+import { PlayedUnit } from './PlayedUnit.tsx';
 
 const read = (json: unknown): Bundle => {
   const bundle = readBundle(json);
@@ -26,7 +26,7 @@ const key = (id: string, name: string) => {
   fireEvent.keyUp(control(id), { key: name });
   pass(120);
 };
-const bench = (bundle: Bundle) => show(<Bench bundle={bundle} goal={null} drafts={false} />);
+const bench = (bundle: Bundle) => show(<PlayedUnit bundle={bundle} goal={null} drafts={false} />);
 
 describe('the unit, played on screen', () => {
   it('goes with its supply, and shows what its mode shows', () => {

@@ -5,20 +5,20 @@ import { api } from '../../foundation/api.ts';
 import { usePageKeys } from '../../foundation/keys.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
-import { ChartsRoom } from './ChartsRoom.tsx';
-import { CodesRoom } from './CodesRoom.tsx';
-import { LooseEnds, LooseTrailLine } from './LooseEnds.tsx';
-import { ModesRoom } from './modes/ModesRoom.tsx';
-import { PanelRoom } from './PanelRoom.tsx';
-import { ReadoutsRoom } from './ReadoutsRoom.tsx';
-import { RoutesRoom, SourcesRoom } from './Rooms.tsx';
-import { SettingsRoom } from './SettingsRoom.tsx';
-import type { RoomProps, Shelved } from './tab-props.ts';
+import { ChartsTab } from './ChartsTab.tsx';
+import { CodesTab } from './CodesTab.tsx';
+import { FindingsList, LooseTrailLine } from './FindingsList.tsx';
+import { ModesTab } from './modes/ModesTab.tsx';
+import { PanelTab } from './PanelTab.tsx';
+import { ReadoutsTab } from './ReadoutsTab.tsx';
+import { RoutesTab, SourcesTab } from './RoutesTab.tsx';
+import { SettingsTab } from './SettingsTab.tsx';
+import type { Shelved, TabProps } from './tab-props.ts';
 import './shelf.css';
 import { SubmitDrafts } from './SubmitDrafts.tsx';
 
 const rooms = ['Panel', 'Modes', 'Readouts', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
-type RoomName = (typeof rooms)[number];
+type TabName = (typeof rooms)[number];
 
 /** A family's rooms. Trainers see the newest drafts, technicians what is published. */
 export default function FamilyPage() {
@@ -29,7 +29,7 @@ export default function FamilyPage() {
   const room = rooms.find((r) => r === search.get('room')) ?? 'Panel';
   const working = api.useWorkingQuery(family, { skip: !writes });
   const bundle = api.useBundleQuery(family, { skip: writes });
-  const [go] = useState(() => (to: RoomName) => setSearch({ room: to }, { replace: true }));
+  const [go] = useState(() => (to: TabName) => setSearch({ room: to }, { replace: true }));
   usePageKeys(writes ? { l: () => go('Loose ends'), L: () => go('Loose ends') } : {});
   const entries: readonly Shelved[] | undefined = writes
     ? working.data
@@ -43,7 +43,7 @@ export default function FamilyPage() {
   if (error) return <Failed error={error} again={() => void (writes ? working : bundle).refetch()} />;
   if (!entries) return <Loading what="the family" />;
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
-  const props: RoomProps = { family, entries, writes };
+  const props: TabProps = { family, entries, writes };
   const shown = rooms.filter((r) => writes || r !== 'Loose ends');
   return (
     <>
@@ -66,15 +66,15 @@ export default function FamilyPage() {
           </button>
         ))}
       </div>
-      {room === 'Panel' && <PanelRoom {...props} />}
-      {room === 'Modes' && <ModesRoom {...props} />}
-      {room === 'Readouts' && <ReadoutsRoom {...props} />}
-      {room === 'Codes' && <CodesRoom {...props} />}
-      {room === 'Routes' && <RoutesRoom {...props} />}
-      {room === 'Charts' && <ChartsRoom {...props} />}
-      {room === 'Settings' && <SettingsRoom {...props} />}
-      {room === 'Sources' && <SourcesRoom {...props} />}
-      {room === 'Loose ends' && writes && <LooseEnds family={family} />}
+      {room === 'Panel' && <PanelTab {...props} />}
+      {room === 'Modes' && <ModesTab {...props} />}
+      {room === 'Readouts' && <ReadoutsTab {...props} />}
+      {room === 'Codes' && <CodesTab {...props} />}
+      {room === 'Routes' && <RoutesTab {...props} />}
+      {room === 'Charts' && <ChartsTab {...props} />}
+      {room === 'Settings' && <SettingsTab {...props} />}
+      {room === 'Sources' && <SourcesTab {...props} />}
+      {room === 'Loose ends' && writes && <FindingsList family={family} />}
     </>
   );
 }

@@ -2,4 +2,4 @@ import type { Entry, RevisionState } from '@wire-trail/core';
 
 export type Shelved = Readonly<{ body: Entry; number: number; state: RevisionState; published: number | null }>;
 
-export type RoomProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;
+export type TabProps = Readonly<{ family: string; entries: readonly Shelved[]; writes: boolean }>;

@@ -18,7 +18,7 @@ import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
-import { type StationProps, useTopOf } from './stations/station.tsx';
+import { type StationProps, useTopOf } from './stations/StationLayout.tsx';
 import { UnitStation } from './stations/UnitStation.tsx';
 import { trailData } from './trail-data.ts';
 import './trail.css';
@@ -108,7 +108,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     !walk.closed &&
     stations.indexOf(station) > stations.indexOf('safe') &&
     data.hazards.some((h) => !confirmed.includes(h.id));
-  const Room = isNewDanger ? SafeStation : rooms[station];
+  const StationLayout = isNewDanger ? SafeStation : rooms[station];
   const title = data.subject?.kind === 'code' ? data.subject.text : walk.unlisted?.text;
   return (
     <div className="walk">
@@ -135,7 +135,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         </div>
       )}
       <Suspense fallback={<Loading what="the station" />}>
-        <Room walk={walk} data={data} events={open.events} add={add} />
+        <StationLayout walk={walk} data={data} events={open.events} add={add} />
       </Suspense>
     </div>
   );

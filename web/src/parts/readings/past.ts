@@ -1,4 +1,4 @@
-import { type Drift, driftOf, type PastReading, readingText, type TakenReading } from '@wire-trail/core';
+import { type Drift, driftOf, type EarlierReading, readingText, type TakenReading } from '@wire-trail/core';
 
 const dayMs = 86_400_000;
 const verdictShort = { pass: 'good', low: 'low', high: 'high', 'too-close': 'too close' } as const;
@@ -8,8 +8,8 @@ export const takenWords = (r: TakenReading): string =>
   `${readingText(r).replace(/ \(good.*\)$/, '')}, ${verdictShort[r.verdict]}`;
 
 /** Readings of a machine by the step they belong to, oldest first. */
-export function byStep(readings: readonly PastReading[]): ReadonlyMap<string, readonly PastReading[]> {
-  const steps = new Map<string, PastReading[]>();
+export function byStep(readings: readonly EarlierReading[]): ReadonlyMap<string, readonly EarlierReading[]> {
+  const steps = new Map<string, EarlierReading[]>();
   for (const r of [...readings].sort((a, b) => a.at.localeCompare(b.at))) {
     const key = `${r.of}/${r.step}`;
     steps.set(key, [...(steps.get(key) ?? []), r]);
@@ -18,7 +18,7 @@ export function byStep(readings: readonly PastReading[]): ReadonlyMap<string, re
 }
 
 /** Whether readings of one step drift to an edge, in one sentence; null where they do not. */
-export function driftWords(readings: readonly PastReading[]): string | null {
+export function driftWords(readings: readonly EarlierReading[]): string | null {
   const drift = driftOf(readings.map((r) => ({ ...r, day: Date.parse(r.at) / dayMs })));
   return drift && sentence(drift);
 }

@@ -27,7 +27,7 @@ type Props = Readonly<{
   onLine: (line: number) => void;
 }>;
 
-/** A change that came from the score, the form or undo, not from the keyboard. */
+/** A change that came from the timeline, the form or undo, not from the keyboard. */
 const fromOutside = Annotation.define<boolean>();
 const lineSet = StateEffect.define<number | null>();
 const lineField = StateField.define<DecorationSet>({

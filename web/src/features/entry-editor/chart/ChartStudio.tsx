@@ -12,11 +12,11 @@ import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
 import type { ChartAt } from './chart-at.ts';
-import { chartRooms } from './rooms.ts';
+import { chartTabs } from './tabs.ts';
 import './chart.css';
-import { DrawRoom } from './DrawRoom.tsx';
-import { PrintRoom } from './PrintRoom.tsx';
-import { TryRoom } from './TryRoom.tsx';
+import { DrawPane } from './DrawPane.tsx';
+import { PrintPane } from './PrintPane.tsx';
+import { TryPane } from './TryPane.tsx';
 
 /** Steps are drawn and outlined, not filled into a form. */
 const elsewhere = ['nodes', 'start'] as const;
@@ -39,16 +39,16 @@ export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { ent
     bundle,
     onEdit: (next, about) => void dispatch(draftEdited({ body: next, about })),
   };
-  const tab = chartRooms.find((t) => t === room) ?? chartRooms[0];
+  const tab = chartTabs.find((t) => t === room) ?? chartTabs[0];
   switch (tab) {
     case 'Try it':
-      return <TryRoom {...at} />;
+      return <TryPane {...at} />;
     case 'Print and exchange':
-      return <PrintRoom {...at} />;
+      return <PrintPane {...at} />;
     case 'About the chart':
       return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
     case 'Chart and outline':
-      return <DrawRoom {...at} />;
+      return <DrawPane {...at} />;
     default:
       return assertNever(tab);
   }

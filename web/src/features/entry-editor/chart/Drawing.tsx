@@ -20,7 +20,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { rounded } from '../../../parts/graph/rounded.ts';
 import { Loading } from '../../../parts/states/States.tsx';
 import { layoutGraph, type Placed, stopLayout } from '../../../workers/layout.ts';
-import type { EditChart } from './rooms.ts';
+import type { EditChart } from './tabs.ts';
 
 /** Up to so many steps are drawn without being asked for. */
 const mostAtOnce = 400;
@@ -127,13 +127,13 @@ const beginningOf = (chart: Chart): Array<{ id: string }> =>
 type Props = Readonly<{
   body: Chart;
   picked: string | null;
-  troubled: ReadonlyMap<string, Severity>;
+  findingAt: ReadonlyMap<string, Severity>;
   onPick: (id: string | null) => void;
   onEdit: EditChart;
 }>;
 
 /** The chart drawn: placed by itself, so that nobody has to move boxes about. A line drawn from one step to another leads there. */
-export default function Drawing({ body, picked, troubled, onPick, onEdit }: Props) {
+export default function Drawing({ body, picked, findingAt, onPick, onEdit }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
   // a chart this long takes its time to be placed: only when somebody asks for it
   const isLong = body.nodes.length > mostAtOnce;
@@ -172,14 +172,14 @@ export default function Drawing({ body, picked, troubled, onPick, onEdit }: Prop
           id: step.id,
           type: 'step',
           position: placed?.boxes.get(step.id) ?? { x: 0, y: 0 },
-          data: { step, severity: troubled.get(step.id) ?? null, isStart: body.start === step.id },
+          data: { step, severity: findingAt.get(step.id) ?? null, isStart: body.start === step.id },
           selected: picked === step.id,
           hidden: !placed?.boxes.has(step.id),
           width,
           height: heightOf(step),
         }),
       ),
-    [body, placed, troubled, picked],
+    [body, placed, findingAt, picked],
   );
   const edges = useMemo(
     () =>

@@ -25,12 +25,12 @@ import {
 import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Entering } from './Entering.tsx';
 import type { Entry } from './entering.ts';
-import type { EditChart } from './rooms.ts';
+import type { EditChart } from './tabs.ts';
 
 type Props = Readonly<{
   body: Chart;
   picked: string | null;
-  troubled: ReadonlyMap<string, Severity>;
+  findingAt: ReadonlyMap<string, Severity>;
   onPick: (id: string | null) => void;
   onEdit: EditChart;
 }>;
@@ -50,7 +50,7 @@ const help: ReadonlyArray<readonly [string, string]> = [
 ];
 
 /** The chart as an outline, worked on with the keyboard alone. */
-export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
+export function Outline({ body, picked, findingAt, onPick, onEdit }: Props) {
   const rows = useMemo(() => outlineRows(drawnOf(body)), [body]);
   const byId = useMemo(() => new Map(body.nodes.map((n) => [n.id as string, n])), [body]);
   const [at, setAt] = useState(0);
@@ -243,7 +243,7 @@ export function Outline({ body, picked, troubled, onPick, onEdit }: Props) {
               ends={endsOf(body, r)}
               isHere={i === Math.min(at, rows.length - 1)}
               isPicked={r.kind === 'step' && r.node === picked}
-              severity={r.kind === 'step' ? (troubled.get(r.node) ?? null) : null}
+              severity={r.kind === 'step' ? (findingAt.get(r.node) ?? null) : null}
               onHere={onHere}
             />
             {entry?.row === i && (

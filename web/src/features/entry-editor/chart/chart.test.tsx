@@ -11,10 +11,10 @@ import { glasswasher, readDemo, serverAnswers } from '../../../testing/trail.tsx
 import type { ChartAt } from './chart-at.ts';
 import { NodeForm } from './NodeForm.tsx';
 import { Outline } from './Outline.tsx';
-import { PrintRoom } from './PrintRoom.tsx';
+import { PrintPane } from './PrintPane.tsx';
 import { StartFrom } from './StartFrom.tsx';
 import { Touched } from './Touched.tsx';
-import { TryRoom } from './TryRoom.tsx';
+import { TryPane } from './TryPane.tsx';
 
 const drain = entryOf(glasswasher, 'chart', 'drain') as Chart;
 
@@ -49,7 +49,7 @@ function open(first: Chart, what: Shown, entries: readonly Entry[] = glasswasher
   return { now, undo: () => store.dispatch(undone()), redo: () => store.dispatch(redone()) };
 }
 const outline: Shown = ({ body, picked, onPick, onEdit }) => (
-  <Outline body={body} picked={picked} troubled={new Map()} onPick={onPick} onEdit={onEdit} />
+  <Outline body={body} picked={picked} findingAt={new Map()} onPick={onPick} onEdit={onEdit} />
 );
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const rows = () => screen.getAllByRole('treeitem').map((r) => r.textContent);
@@ -274,7 +274,7 @@ describe('the form of a step', () => {
 
 describe('trying, printing, and what is touched', () => {
   it('a chart is tried answer by answer, and back', () => {
-    open(drain, (at) => <TryRoom {...at} />);
+    open(drain, (at) => <TryPane {...at} />);
     press('no');
     press('done');
     press('falls in time');
@@ -285,7 +285,7 @@ describe('trying, printing, and what is touched', () => {
     expect(screen.getByText(/0 min so far/)).toBeTruthy();
   });
   it('is printed as page, card, outline and Mermaid', () => {
-    open(drain, (at) => <PrintRoom {...at} />);
+    open(drain, (at) => <PrintPane {...at} />);
     expect(screen.getByRole('region', { name: 'Brindlewick G4: Sump does not drain' })).toBeTruthy();
     press('Card for the pocket');
     expect(screen.getByText(/^Care:/)).toBeTruthy();

@@ -3,13 +3,13 @@ import { useMemo } from 'react';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
-import { AccountsRoom } from './AccountsRoom.tsx';
-import { LookAlikeRoom } from './LookAlikeRoom.tsx';
+import { AccountsPane } from './AccountsPane.tsx';
+import { LookAlikePane } from './LookAlikePane.tsx';
 import type { ReadoutAt } from './readout-at.ts';
-import { readoutRooms } from './rooms.ts';
+import { readoutTabs } from './tabs.ts';
 import './readout.css';
-import { ShownRoom } from './ShownRoom.tsx';
-import { VectorsRoom } from './VectorsRoom.tsx';
+import { ShownPane } from './ShownPane.tsx';
+import { VectorsPane } from './VectorsPane.tsx';
 
 const elsewhere = ['vectors', 'accounts'] as const;
 
@@ -35,18 +35,18 @@ export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: {
     nameOf: (sign) => signs.get(sign)?.label ?? sign,
     onEdit: (change, about) => void dispatch(draftEdited({ body: { ...body, ...change } as Readout, about })),
   };
-  const tab = readoutRooms.find((t) => t === room) ?? readoutRooms[0];
+  const tab = readoutTabs.find((t) => t === room) ?? readoutTabs[0];
   switch (tab) {
     case 'Look-alikes':
-      return <LookAlikeRoom {...at} />;
+      return <LookAlikePane {...at} />;
     case 'Tests':
-      return <VectorsRoom {...at} />;
+      return <VectorsPane {...at} />;
     case 'Two accounts':
-      return <AccountsRoom {...at} />;
+      return <AccountsPane {...at} />;
     case 'About the readout':
       return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;
     case 'Shown and read':
-      return <ShownRoom {...at} signs={signs} />;
+      return <ShownPane {...at} signs={signs} />;
     default:
       return assertNever(tab);
   }

@@ -1,5 +1,5 @@
 import type { Code, Entry, Readout } from '@wire-trail/core';
-import type { EditReadout } from './rooms.ts';
+import type { EditReadout } from './tabs.ts';
 
 /** What every room of a readout needs of the unit. */
 export type ReadoutAt = Readonly<{

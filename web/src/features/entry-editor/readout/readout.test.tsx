@@ -5,11 +5,11 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import stackerJson from '../../../../../demo/hobrannet-t12.json';
 import launchJson from '../../../../../demo/sandrelle-l6.json';
 import { glasswasher, readDemo, show } from '../../../testing/trail.tsx';
-import { AccountsRoom } from './AccountsRoom.tsx';
-import { LookAlikeRoom } from './LookAlikeRoom.tsx';
+import { AccountsPane } from './AccountsPane.tsx';
+import { LookAlikePane } from './LookAlikePane.tsx';
 import type { ReadoutAt } from './readout-at.ts';
-import { ShownRoom } from './ShownRoom.tsx';
-import { VectorsRoom } from './VectorsRoom.tsx';
+import { ShownPane } from './ShownPane.tsx';
+import { VectorsPane } from './VectorsPane.tsx';
 
 const [launch, stacker] = [readDemo(launchJson), readDemo(stackerJson)];
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -68,19 +68,19 @@ const open = (bundle: Bundle, id: string, room: Parameters<typeof Room>[0]['room
 
 describe('shown and read', () => {
   it('plays a code, and shows what each sign does over one round', () => {
-    open(stacker, 'lift', ShownRoom);
+    open(stacker, 'lift', ShownPane);
     sees('As the unit shows it');
     expect(screen.getByRole('img', { name: /^one round lasts \d/ })).toBeTruthy();
     fireEvent.change(screen.getByLabelText('code'), { target: { value: 'LC' } });
     expect((screen.getByLabelText('code') as HTMLSelectElement).value).toBe('LC');
   });
   it('scenes parted by a gesture are picked by it', () => {
-    open(launch, 'codes', ShownRoom);
+    open(launch, 'codes', ShownPane);
     press('Show the number');
     sees(/^after “Show the number”/);
   });
   it('what the engine found stands beside it, and follows an edit', () => {
-    const latest = open(glasswasher, 'lamps', ShownRoom);
+    const latest = open(glasswasher, 'lamps', ShownPane);
     sees(/K23 reads as K19, which warns of less/);
     const weights = within(screen.getByRole('table', { name: /weights of first character/ }));
     fireEvent.change(weights.getByLabelText(/^weight of b/), { target: { value: '16' } });
@@ -92,7 +92,7 @@ describe('shown and read', () => {
     expect(latest.body?.stages[0]?.reads).toMatchObject({ lamps: [{}, {}, { sign: 'lamp-c' }, {}, {}] });
   });
   it('a truth table is pasted: rows that read are used, those that do not stay with the reason', () => {
-    const latest = open(launch, 'codes', ShownRoom);
+    const latest = open(launch, 'codes', ShownPane);
     press('Paste a truth table');
     const box = screen.getByLabelText(/One line a pattern/) as HTMLTextAreaElement;
     fireEvent.change(box, { target: { value: '100 P\n010 M\n01 T' } });
@@ -110,7 +110,7 @@ describe('shown and read', () => {
     expect(box.value).toBe('01 T');
   });
   it('times of a blinking lamp are changed, and a pause too short is found', () => {
-    const latest = open(stacker, 'lift', ShownRoom);
+    const latest = open(stacker, 'lift', ShownPane);
     fireEvent.change(screen.getByLabelText('pause, ms'), { target: { value: '400' } });
     expect(latest.body?.stages[0]?.reads).toMatchObject({ pauseMs: 400 });
     sees(/cannot be told from the 0.3 s between two lights/);
@@ -119,7 +119,7 @@ describe('shown and read', () => {
 
 describe('tests', () => {
   it('hold or fail as the readout changes, and can be kept from what was said', () => {
-    const latest = open(glasswasher, 'lamps', VectorsRoom);
+    const latest = open(glasswasher, 'lamps', VectorsPane);
     sees('all 2 hold');
     fireEvent.change(screen.getByLabelText('What was seen, in words'), { target: { value: 'b d e, then a c d e' } });
     sees('reads K23');
@@ -133,7 +133,7 @@ describe('tests', () => {
     sees('all 3 hold');
   });
   it('long and short, counts and texts are kept as well', () => {
-    open(stacker, 'lift', VectorsRoom);
+    open(stacker, 'lift', VectorsPane);
     sees('long short long');
     fireEvent.change(screen.getByLabelText('What was seen, in words'), { target: { value: 'two short one long' } });
     sees('reads LD');
@@ -142,7 +142,7 @@ describe('tests', () => {
 
 describe('two accounts', () => {
   it('the codes on which they differ stand side by side; following one keeps the other', () => {
-    const latest = open(glasswasher, 'lamps', AccountsRoom);
+    const latest = open(glasswasher, 'lamps', AccountsPane);
     const before = latest.body?.stages;
     expect(screen.getAllByRole('row').length).toBeGreaterThan(8);
     press('Follow this one');
@@ -150,7 +150,7 @@ describe('two accounts', () => {
     expect(latest.body?.accounts).toMatchObject([{ label: 'as this readout had it', stages: before }]);
   });
   it('the usual quarrels are one button each', () => {
-    const latest = open(glasswasher, 'lamps', AccountsRoom);
+    const latest = open(glasswasher, 'lamps', AccountsPane);
     press('Counted from the other end');
     press('Lamps counted, not weighed');
     press('The other half first');
@@ -161,7 +161,7 @@ describe('two accounts', () => {
 
 describe('look-alikes', () => {
   it('a square of what becomes what, framed where the other warns of less, and the sentences', async () => {
-    open(glasswasher, 'lamps', LookAlikeRoom);
+    open(glasswasher, 'lamps', LookAlikePane);
     const cell = await screen.findByRole('button', { name: 'K23 read as K19' });
     expect(cell.closest('td')?.className).toBe('danger');
     fireEvent.click(cell);
@@ -171,7 +171,7 @@ describe('look-alikes', () => {
     await waitFor(() => sees('As it stands at the codes'));
   });
   it('says so where there are none', async () => {
-    open(stacker, 'lift', ({ texts, ...at }) => <LookAlikeRoom {...at} texts={texts.slice(0, 1)} />);
+    open(stacker, 'lift', ({ texts, ...at }) => <LookAlikePane {...at} texts={texts.slice(0, 1)} />);
     await waitFor(() => sees('No listed code becomes another by one slip.'));
   });
 });

@@ -18,8 +18,8 @@ import { useMemo, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { Empty } from '../../../parts/states/States.tsx';
 import { routeNames } from './names.ts';
-import type { EditRoute } from './rooms.ts';
 import { TellingDialog } from './TellingDialog.tsx';
+import type { EditRoute } from './tabs.ts';
 
 const differWords: Readonly<Record<Differing, string>> = {
   count: 'another count',

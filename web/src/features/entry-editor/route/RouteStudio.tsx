@@ -6,7 +6,7 @@ import {
   type FamilyId,
   findingsOfRoute,
   findingWords,
-  layoutScore,
+  layoutTimeline,
   type Path,
   parseScript,
   printScript,
@@ -21,14 +21,14 @@ import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
-import { OddsCard } from '../../../parts/odds/OddsCard.tsx';
-import { useOdds } from '../../../parts/odds/use-odds.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../../parts/panel/unit-show.ts';
-import { ScoreDrawing } from '../../../parts/score/ScoreDrawing.tsx';
 import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEditor.tsx';
+import { SuccessCard } from '../../../parts/success/SuccessCard.tsx';
+import { useSuccessRates } from '../../../parts/success/use-success-rates.ts';
+import { TimelineDrawing } from '../../../parts/timeline/TimelineDrawing.tsx';
 import { SchemaForm } from '../SchemaForm.tsx';
-import type { EditRoute } from './rooms.ts';
+import type { EditRoute } from './tabs.ts';
 import './route.css';
 import { AccountsView } from './AccountsView.tsx';
 import { routeNames } from './names.ts';
@@ -39,7 +39,7 @@ import { usePerformance } from './use-performance.ts';
 const elsewhere = ['steps', 'settled'] as const;
 const hands = ['bare', 'gloved', 'first'] as const;
 
-/** The room of a route: its script and its score, two views of the same steps, with what the engine makes of them. */
+/** The room of a route: its script and its timeline, two views of the same steps, with what the engine makes of them. */
 export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { entries: Entry[] }; room: string }) {
   const dispatch = useAppDispatch();
   const bundle = useMemo<Bundle>(
@@ -50,7 +50,7 @@ export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { ent
     void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
   return (
     <>
-      {room === 'Script and score' && <ScriptAndScore body={body} bundle={bundle} onEdit={edit} />}
+      {room === 'Script and score' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
       {room === 'About the route' && <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />}
       {room === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
     </>
@@ -60,7 +60,7 @@ export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { ent
 /** Where what was typed and cannot be read yet is kept. */
 const lostKey = (route: Route): string => `wire-trail-script:${route.family}/${route.id}`;
 
-function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
+function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
   const [picked, setPicked] = useState<string | null>(null);
   const [telling, setTelling] = useState(false);
   const names = useMemo(() => routeNames(bundle), [bundle]);
@@ -70,7 +70,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
   const parsed = useMemo(() => parseScript(typed ?? printed), [typed, printed]);
   const [seen, setSeen] = useState(printed);
   if (seen !== printed) {
-    // an undo, the score or the form changed the steps: the text follows, unless it says the same
+    // an undo, the timeline or the form changed the steps: the text follows, unless it says the same
     setSeen(printed);
     if (typed !== null && !sameSteps(parsed, body)) setTyped(null);
   }
@@ -119,7 +119,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
     ],
     [parsed, findings, text],
   );
-  const troubled = useMemo(() => {
+  const findingAt = useMemo(() => {
     const worst = new Map<string, 'error' | 'warning' | 'hint'>();
     // gravest first: what stands there already is graver
     for (const f of findings) {
@@ -128,8 +128,8 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
     }
     return worst;
   }, [findings]);
-  const score = useMemo(() => layoutScore(body.steps), [body.steps]);
-  const odds = useOdds(later, body.id, hands, 5000);
+  const timeline = useMemo(() => layoutTimeline(body.steps), [body.steps]);
+  const rates = useSuccessRates(later, body.id, hands, 5000);
   const { data: counted } = api.useTriesQuery(body.family);
   const tries = counted?.find((t) => t.route === body.id) ?? { took: 0, of: 0 };
   const performance = usePerformance(bundle, body, picked);
@@ -163,7 +163,7 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
             </p>
           </div>
         )}
-        <OddsCard tries={tries} shown={odds} lineOf={lineOf} onStep={setPicked} />
+        <SuccessCard tries={tries} shown={rates} lineOf={lineOf} onStep={setPicked} />
         <div className="sheet small stack no-print">
           <button type="button" className="act" onClick={() => setTelling(true)}>
             Paste a telling
@@ -211,21 +211,21 @@ function ScriptAndScore({ body, bundle, onEdit }: { body: Route; bundle: Bundle;
           )}
         </ul>
       </section>
-      <section className="sheet route-score">
+      <section className="sheet route-timeline">
         <div className="row spread">
-          <h3>Score</h3>
-          {score.cut && <span className="tag">not every repeat is drawn</span>}
+          <h3>Timeline</h3>
+          {timeline.cut && <span className="tag">not every repeat is drawn</span>}
           <span className="small soft no-print">
             seconds, as usually done · drag an end, or pick it and press <kbd>[</kbd> <kbd>]</kbd>
           </span>
         </div>
         {/* while the text cannot be read nothing is dragged: printing the script anew would lose what was typed */}
-        <ScoreDrawing
-          score={score}
+        <TimelineDrawing
+          timeline={timeline}
           controls={names.controls}
           nameOf={names.nameOf}
           picked={at}
-          troubled={troubled}
+          findingAt={findingAt}
           onPick={setPicked}
           {...(parsed.problems.length === 0 && {
             onStretch: (place: string, ms: number) => setSteps(stretchStep(body.steps, place, ms), `stretch.${place}`),

@@ -1,5 +1,5 @@
 import Dialog from '@mui/material/Dialog';
-import { type Bundle, entriesOf, type Intake, printStep, readTelling, type Step, stepAt } from '@wire-trail/core';
+import { type Bundle, entriesOf, printStep, readTelling, type Step, stepAt, type TellingDraft } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import type { routeNames } from './names.ts';
 
@@ -122,7 +122,7 @@ function Told({
   onPick,
 }: {
   told: string;
-  intake: Intake;
+  intake: TellingDraft;
   picked: string | null;
   onPick: (at: string) => void;
 }) {

@@ -20,7 +20,7 @@ const statesOf = (sign: Sign): string[] => {
   }
 };
 
-/** What a script of this family may name, and how the score draws and calls it. */
+/** What a script of this family may name, and how the timeline draws and calls it. */
 export function routeNames(bundle: Bundle) {
   const facts = bundleFacts(bundle);
   const controls = [...facts.controls.values()].map((c) => c.control);

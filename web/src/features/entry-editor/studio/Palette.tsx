@@ -1,9 +1,9 @@
 import { useDraggable } from '@dnd-kit/core';
-import { addPart, type Face, newFace, type Panel, type PartSort, partSorts, partsOf } from '@wire-trail/core';
+import { addPart, type Face, newFace, type Panel, type PartKind, partKinds, partsOf } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 
-const groups: ReadonlyArray<readonly [string, readonly PartSort[]]> = [
+const groups: ReadonlyArray<readonly [string, readonly PartKind[]]> = [
   ['Pressed', ['button', 'pad', 'remote-key']],
   ['Turned', ['knob', 'key']],
   ['Switched', ['rocker', 'switch', 'slide', 'dip']],
@@ -14,16 +14,16 @@ const groups: ReadonlyArray<readonly [string, readonly PartSort[]]> = [
   ['Heard or felt', ['beeper', 'felt']],
 ];
 
-const words: Partial<Record<PartSort, string>> = {
+const words: Partial<Record<PartKind, string>> = {
   felt: 'relay, fan, lock',
   segments: 'digits',
   dip: 'DIP switch',
   'remote-key': 'remote key',
 };
-export const sortWords = (sort: PartSort): string => words[sort] ?? sort.replace('-', ' ');
+export const sortWords = (sort: PartKind): string => words[sort] ?? sort.replace('-', ' ');
 
 /** A face that holds just one part, cut to it: the picture on its button. */
-function sampleOf(sort: PartSort): Face {
+function sampleOf(sort: PartKind): Face {
   const blank = newFace({ faces: [] } as unknown as Panel, 'front');
   const [face] = addPart(blank, 0, sort, { x: 0, y: 0 }).panel.faces;
   if (!face) throw new Error(sort);
@@ -41,9 +41,9 @@ function sampleOf(sort: PartSort): Face {
 }
 
 /** Every sort of part there is; dragged onto the face, or put there by Enter. */
-export function Palette({ onAdd }: { onAdd: (sort: PartSort) => void }) {
+export function Palette({ onAdd }: { onAdd: (sort: PartKind) => void }) {
   const listed = new Set(groups.flatMap(([, sorts]) => sorts));
-  const rest = partSorts.filter((s) => !listed.has(s));
+  const rest = partKinds.filter((s) => !listed.has(s));
   return (
     <div className="palette sheet" role="group" aria-label="parts">
       {[...groups, ...(rest.length > 0 ? [['Other', rest] as const] : [])].map(([name, sorts]) => (
@@ -60,7 +60,7 @@ export function Palette({ onAdd }: { onAdd: (sort: PartSort) => void }) {
   );
 }
 
-function PaletteItem({ sort, onAdd }: { sort: PartSort; onAdd: (sort: PartSort) => void }) {
+function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) => void }) {
   const face = useMemo(() => sampleOf(sort), [sort]);
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `new ${sort}`, data: { sort } });
   return (

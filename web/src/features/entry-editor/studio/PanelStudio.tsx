@@ -9,7 +9,7 @@ import {
   moveParts,
   newFace,
   type Panel,
-  type PartSort,
+  type PartKind,
   partsOf,
   removeParts,
   resizeParts,
@@ -45,7 +45,7 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
   const at = Math.min(index, body.faces.length - 1);
   const face = body.faces[at];
   const edit = (panel: Panel, about = '') => void dispatch(draftEdited({ body: panel, about }));
-  const add = (sort: PartSort, middle?: { x: number; y: number }) => {
+  const add = (sort: PartKind, middle?: { x: number; y: number }) => {
     const { panel, id } = addPart(body, at, sort, middle);
     edit(panel);
     setPicked(new Set([id]));
@@ -66,7 +66,7 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
   };
   const onDragEnd = ({ active, delta, over }: DragEndEvent) => {
     const scale = unit();
-    const sort = active.data.current?.sort as PartSort | undefined;
+    const sort = active.data.current?.sort as PartKind | undefined;
     if (sort) {
       const box = board.current?.getBoundingClientRect();
       const dropped = active.rect.current.translated;

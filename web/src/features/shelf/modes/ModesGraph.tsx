@@ -33,7 +33,7 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
   const { mode } = data;
   return (
     <div
-      className={`mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'troubled' : ''}`}
+      className={`mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'findingAt' : ''}`}
     >
       <Handle type="target" position={Position.Top} />
       <strong>{mode.id === 'any' ? 'any mode' : mode.name}</strong>

@@ -3,7 +3,7 @@ import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, wri
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../../foundation/api.ts';
-import type { RoomProps, Shelved } from '../tab-props.ts';
+import type { Shelved, TabProps } from '../tab-props.ts';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { JobBar } from './JobBar.tsx';
@@ -39,7 +39,7 @@ const hours = (ms: number | null): string =>
   ms === null ? '' : ms >= 3_600_000 ? `${(ms / 3_600_000).toFixed(1)} h` : `${Math.round(ms / 60_000)} min`;
 
 /** Codes and symptoms as a table that is edited in place, one row or many; drafts until somebody submits them. */
-export function CodeTable({ entries, family }: RoomProps) {
+export function CodeTable({ entries, family }: TabProps) {
   const navigate = useNavigate();
   const [edits, setEdits] = useState(noEdits);
   const [wrong, setWrong] = useState<string | null>(null);

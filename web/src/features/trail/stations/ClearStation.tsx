@@ -2,7 +2,7 @@ import { ledgerOf, wayBack } from '@wire-trail/core';
 import { useState } from 'react';
 import { Coach } from './coach/Coach.tsx';
 import { Ledger } from './Ledger.tsx';
-import { Next, Room, type StationProps } from './station.tsx';
+import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 /** Erase the memory the way the unit wants, put everything back, leave the mode. */
 export function ClearStation({ walk, data, add }: StationProps) {
@@ -13,10 +13,10 @@ export function ClearStation({ walk, data, add }: StationProps) {
   const covers = data.panel.faces.filter((f) => f.cover);
   if (walk.cleared)
     return (
-      <Room panel={{ face: data.front }}>
+      <StationLayout panel={{ face: data.front }}>
         <h1>Cleared</h1>
         <p>The memory was erased and the mode left.</p>
-      </Room>
+      </StationLayout>
     );
   if (!erased && clear)
     return (
@@ -60,7 +60,7 @@ export function ClearStation({ walk, data, add }: StationProps) {
       />
     );
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         <Next onClick={() => void add({ kind: 'cleared', route: clear?.id ?? null })}>
@@ -78,6 +78,6 @@ export function ClearStation({ walk, data, add }: StationProps) {
         <li>Every switch and jumper as it stood before</li>
       </ul>
       <Ledger walk={walk} data={data} add={add} />
-    </Room>
+    </StationLayout>
   );
 }

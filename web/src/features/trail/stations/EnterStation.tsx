@@ -1,11 +1,11 @@
 import type { CoachCard, Route } from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
-import { useOdds } from '../../../parts/odds/use-odds.ts';
+import { useSuccessRates } from '../../../parts/success/use-success-rates.ts';
 import { AfterTry } from './coach/AfterTry.tsx';
 import { Coach } from './coach/Coach.tsx';
 import { Skip } from './Skip.tsx';
-import { Next, Room, type StationProps } from './station.tsx';
+import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 const gloved = ['gloved'] as const;
 
@@ -16,10 +16,10 @@ export function EnterStation({ walk, data, add }: StationProps) {
   const [failedAt, setFailedAt] = useState<{ card: CoachCard | null } | null>(null);
   const [ready, setReady] = useState(false);
   const route = chosen ?? data.enter;
-  const odds = useOdds(route ? data.bundle : null, route?.id ?? '', gloved, 1000);
+  const rates = useSuccessRates(route ? data.bundle : null, route?.id ?? '', gloved, 1000);
   if (!route)
     return (
-      <Room
+      <StationLayout
         panel={{ face: data.front }}
         actions={
           <Next onClick={() => void add({ kind: 'skipped', station: 'enter', why: 'no service mode is needed' })}>
@@ -29,7 +29,7 @@ export function EnterStation({ walk, data, add }: StationProps) {
       >
         <h1>No mode to enter</h1>
         <p>For this, nothing has to be read from the control.</p>
-      </Room>
+      </StationLayout>
     );
   const tries = walk.tries.filter((t) => t.route === route.id);
   const failed = tries.filter((t) => !t.took).length;
@@ -45,7 +45,7 @@ export function EnterStation({ walk, data, add }: StationProps) {
         others={others}
         data={data}
         failed={failed + (failedAt ? 1 : 0)}
-        pace={odds.odds?.get('gloved')?.pace ?? 1}
+        pace={rates.rates?.get('gloved')?.pace ?? 1}
         lastPace={last?.pace ?? pace}
         said={failedAt ? null : (last?.happened ?? null)}
         onSaid={(happened) => {

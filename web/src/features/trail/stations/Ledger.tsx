@@ -1,6 +1,6 @@
 import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
 import { api } from '../../../foundation/api.ts';
-import type { StationProps } from './station.tsx';
+import type { StationProps } from './StationLayout.tsx';
 
 /** What is still owed on this machine: by this walk, and by earlier ones as far as there is a connection. */
 export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {

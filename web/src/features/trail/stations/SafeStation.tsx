@@ -1,5 +1,5 @@
 import { familyEntry, type Scope, scopes } from '@wire-trail/core';
-import { Next, Room, type StationProps } from './station.tsx';
+import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 const scopeWords = {
   operator: 'anybody who uses the unit',
@@ -24,7 +24,7 @@ export function SafeStation({ walk, data, add }: StationProps) {
   const { gear, isolation, tools, ways } = data.needs;
   const covers = data.panel.faces.filter((f) => f.cover?.isolateFirst);
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       panelTitle={family.name}
       beside={
@@ -99,7 +99,7 @@ export function SafeStation({ walk, data, add }: StationProps) {
       <p className="small soft">
         Your confirmation is kept with the walk. It says that you read this, not that the unit is safe.
       </p>
-    </Room>
+    </StationLayout>
   );
 }
 

@@ -13,7 +13,7 @@ import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
 import { Composition } from './Composition.tsx';
-import { Room, type StationProps } from './station.tsx';
+import { StationLayout, type StationProps } from './StationLayout.tsx';
 import { VariantSheet } from './VariantSheet.tsx';
 
 const isVersion = (text: string): boolean => SoftwareVersion.safeParse(text).success;
@@ -56,7 +56,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
   const standby = data.bundle.entries.find((e) => e.kind === 'mode' && e.sort === 'standby');
   const several = family.controllers.filter((c) => c.role !== 'remote' && c.role !== 'instrument');
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front, lamps: lampsOfMode(standby?.kind === 'mode' ? standby : null) }}
       panelTitle="Is this its panel?"
       beside={
@@ -180,6 +180,6 @@ export function UnitStation({ walk, data, add }: StationProps) {
           </button>
         </div>
       </form>
-    </Room>
+    </StationLayout>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 import { Generic } from '../../../parts/generic/Generic.tsx';
-import { Next, Room, type StationProps } from './station.tsx';
+import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 type Props = Pick<StationProps, 'walk' | 'data'> &
   Readonly<{ text: string; onKeep: (happening: Happening) => void; onBack: (() => void) | null }>;
@@ -16,7 +16,7 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
   const alike = findCodes(typed, entriesOf(data.bundle, 'code'), 4);
   const asked = walk.unlisted?.asked ?? false;
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         asked ? null : (
@@ -78,6 +78,6 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
           </div>
         </div>
       )}
-    </Room>
+    </StationLayout>
   );
 }

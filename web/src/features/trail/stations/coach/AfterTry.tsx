@@ -9,7 +9,7 @@ import {
 } from '@wire-trail/core';
 import { useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
-import { Next, Room } from '../station.tsx';
+import { Next, StationLayout } from '../StationLayout.tsx';
 
 type Props = Readonly<{
   route: Route;
@@ -37,7 +37,7 @@ export function AfterTry(props: Props) {
   const [happened, setHappened] = useState<Happened | null>(said);
   if (happened === null)
     return (
-      <Room panel={{ face: data.front }}>
+      <StationLayout panel={{ face: data.front }}>
         <h1>What happened?</h1>
         <p className="soft">It decides what to try next.</p>
         <div className="stack">
@@ -55,7 +55,7 @@ export function AfterTry(props: Props) {
             </button>
           ))}
         </div>
-      </Room>
+      </StationLayout>
     );
   const [first, ...rest] = adviceAfter({ route, others, failed, happened, pace, lastPace });
   const act = (advice: Advice) => {
@@ -66,7 +66,10 @@ export function AfterTry(props: Props) {
     else onAgain(pace);
   };
   return (
-    <Room panel={{ face: data.front }} actions={first && <Next onClick={() => act(first)}>{buttonWords(first)}</Next>}>
+    <StationLayout
+      panel={{ face: data.front }}
+      actions={first && <Next onClick={() => act(first)}>{buttonWords(first)}</Next>}
+    >
       <p className="soft">
         {failed === 1 ? '1 try' : `${failed} tries`}; {happenedWords[happened]}
       </p>
@@ -104,7 +107,7 @@ export function AfterTry(props: Props) {
       <button type="button" className="plain" onClick={() => setHappened(null)}>
         Something else happened
       </button>
-    </Room>
+    </StationLayout>
   );
 }
 

@@ -1,7 +1,7 @@
 import { type CoachCard, coachCards, type Route } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
-import { Next, Room, useTopOf } from '../station.tsx';
+import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
 import { Card } from './Cards.tsx';
 import { CoachStart } from './CoachStart.tsx';
 import './coach.css';
@@ -62,7 +62,7 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Pr
   if (!card) return null;
   const isLast = index === cards.length - 1;
   return (
-    <Room
+    <StationLayout
       panel={panelAt(data, cards, index)}
       panelTitle={title}
       beside={aside}
@@ -93,6 +93,6 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Pr
           It went wrong here
         </button>
       )}
-    </Room>
+    </StationLayout>
   );
 }

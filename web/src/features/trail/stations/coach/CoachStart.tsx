@@ -2,7 +2,7 @@ import { type CoachCard, cardBig, cardDetails, cardLead, cardNotes, holdsFor, ty
 import type { ReactNode } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
-import { Next, Room } from '../station.tsx';
+import { Next, StationLayout } from '../StationLayout.tsx';
 import { Senses } from './Senses.tsx';
 
 type Props = Readonly<{
@@ -22,7 +22,7 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
     (k) => k.variant === undefined || holdsFor([k.variant], data.alive) !== 'no',
   );
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       panelTitle={title}
       beside={aside}
@@ -90,6 +90,6 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
         </p>
       ))}
       <Senses />
-    </Room>
+    </StationLayout>
   );
 }

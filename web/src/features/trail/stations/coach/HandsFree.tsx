@@ -2,7 +2,7 @@ import type { CoachCard } from '@wire-trail/core';
 import { cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
 import type { TrailData } from '../../trail-data.ts';
-import { Next, Room } from '../station.tsx';
+import { Next, StationLayout } from '../StationLayout.tsx';
 import { panelAt } from './panel-at.ts';
 import { beat, hush, say, useSenses } from './senses.ts';
 import { useClock } from './use-clock.ts';
@@ -40,7 +40,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
   const sinceBeat = now.elapsedMs + (times[now.card]?.fromMs ?? 0) - first;
   const holdMs = card.step.kind === 'rest' ? card.step.span.usualMs : card.holdMs;
   return (
-    <Room
+    <StationLayout
       panel={panelAt(data, cards, now.card)}
       panelTitle={title}
       beside={aside}
@@ -111,7 +111,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
       <p className="small soft">
         Speaks and beats: move on each beat, both hands free. Touch the words when you are ahead of it.
       </p>
-    </Room>
+    </StationLayout>
   );
 }
 

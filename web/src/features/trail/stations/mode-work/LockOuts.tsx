@@ -1,6 +1,6 @@
 import { leftAfter, printSteps, type Route } from '@wire-trail/core';
 import { HazardNote } from '../Before.tsx';
-import type { StationProps } from '../station.tsx';
+import type { StationProps } from '../StationLayout.tsx';
 
 /** Parts that can be locked out so that the rest runs on, with the capacity that is left. */
 export function LockOuts({ routes, walk, data, add }: StationProps & { routes: readonly Route[] }) {

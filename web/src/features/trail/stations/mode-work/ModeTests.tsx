@@ -10,7 +10,7 @@ import {
   shownWords,
 } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import type { StationProps } from '../station.tsx';
+import type { StationProps } from '../StationLayout.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';
 type Told = Readonly<{ test: NumberedTest; result: Result; typed: string; afterMs?: number }>;

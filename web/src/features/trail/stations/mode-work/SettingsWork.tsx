@@ -1,6 +1,6 @@
 import type { Setting } from '@wire-trail/core';
 import { useState } from 'react';
-import type { StationProps } from '../station.tsx';
+import type { StationProps } from '../StationLayout.tsx';
 
 type Props = Omit<StationProps, 'events'>;
 

@@ -1,7 +1,7 @@
 import { type ChartId, entriesOf, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
 import { useState } from 'react';
 import { takenWords } from '../../../../parts/readings/past.ts';
-import { Next, Room, type StationProps } from '../station.tsx';
+import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Measure } from '../test/Measure.tsx';
 import { runOf } from './run-of.ts';
 
@@ -28,7 +28,7 @@ export function Close({ walk, data, add }: StationProps) {
   const isLimited = end?.kind === 'verdict' && end.verdict.verdict === 'left-limited';
   if (measuring)
     return (
-      <Room panel={{ face: data.front }}>
+      <StationLayout panel={{ face: data.front }}>
         <h1>{measuring.node.title}, once more</h1>
         <Measure
           node={measuring.node}
@@ -42,12 +42,12 @@ export function Close({ walk, data, add }: StationProps) {
         <button type="button" className="plain" onClick={() => setMeasuring(null)}>
           Back
         </button>
-      </Room>
+      </StationLayout>
     );
   const close = (outcome: 'handed-on' | 'left-limited' | 'fixed' | 'nothing-found') =>
     void add({ kind: 'closed', outcome, fixedBy: fixedBy.trim() });
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         <>
@@ -118,7 +118,7 @@ export function Close({ walk, data, add }: StationProps) {
           </tbody>
         </table>
       )}
-    </Room>
+    </StationLayout>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Room, type StationProps } from '../station.tsx';
+import { StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Until } from '../test/Wait.tsx';
 import { Close } from './Close.tsx';
 import { Run } from './Run.tsx';
@@ -13,12 +13,12 @@ export function ProveStation(props: StationProps) {
 
 function Closed({ walk, data }: StationProps) {
   return (
-    <Room panel={{ face: data.front }}>
+    <StationLayout panel={{ face: data.front }}>
       <h1>{walk.closed?.outcome === 'fixed' ? `Fixed: ${walk.closed.fixedBy}` : 'Closed'}</h1>
       <p className="soft">
         {walk.proved && `${walk.proved.returned ? 'Returned' : 'Did not return'} in ${walk.proved.cycles}.`} Wire Trail
         keeps what was done; it does not say that the unit is safe.
       </p>
-    </Room>
+    </StationLayout>
   );
 }

@@ -1,6 +1,6 @@
 import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
-import { Next, Room, type StationProps } from '../station.tsx';
+import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
 import { plural, runOf } from './run-of.ts';
 
@@ -19,7 +19,7 @@ export function Run(props: StationProps) {
   const begins = run.leastMs !== null && !timer;
   const form = <Count {...props} run={run} cycle={cycle} isFirst={!begins} />;
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       panelTitle="Running"
       beside={detection?.onlyWhen && <div className="note">{detection.onlyWhen}</div>}
@@ -60,7 +60,7 @@ export function Run(props: StationProps) {
           </button>
         </div>
       )}
-    </Room>
+    </StationLayout>
   );
 }
 

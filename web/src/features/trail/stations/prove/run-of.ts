@@ -1,5 +1,5 @@
 import { proveRun } from '@wire-trail/core';
-import type { StationProps } from '../station.tsx';
+import type { StationProps } from '../StationLayout.tsx';
 
 /** The run that proves it; one cycle where nothing says how the fault is detected. */
 export const runOf = ({ subject }: StationProps['data']) =>

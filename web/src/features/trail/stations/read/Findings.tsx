@@ -11,7 +11,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
-import type { Reading } from './use-reading.ts';
+import type { Reading } from './use-decoding.ts';
 
 export function Candidates({
   candidates,

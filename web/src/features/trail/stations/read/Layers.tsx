@@ -10,8 +10,8 @@ import {
 } from '@wire-trail/core';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import type { TrailData } from '../../trail-data.ts';
-import { Next } from '../station.tsx';
-import type { Reading } from './use-reading.ts';
+import { Next } from '../StationLayout.tsx';
+import type { Reading } from './use-decoding.ts';
 
 /** Every controller to ask, in the order the unit gives them, with what each said. */
 export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {

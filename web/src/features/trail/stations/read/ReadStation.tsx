@@ -19,22 +19,22 @@ import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { faceOfSign } from '../../../../parts/panel/face-of-sign.ts';
 import { Several } from '../Several.tsx';
 import { Skip } from '../Skip.tsx';
-import { Next, Room, type StationProps } from '../station.tsx';
+import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Unlisted } from '../Unlisted.tsx';
 import { Advice, Candidates, Specials } from './Findings.tsx';
 import { LampKeys } from './LampKeys.tsx';
 import { Collected, MarkChoice, Slots, Sweep } from './Layers.tsx';
 import { tappedLamp, toldLamp } from './lamp-cycle.ts';
 import './read.css';
-import { SaidBox } from './SaidBox.tsx';
+import { CallerBox } from './CallerBox.tsx';
 import { StageInput } from './StageInput.tsx';
 import { CodeWords, StageTabs } from './StageTabs.tsx';
 import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
-import { type Reading, useReading } from './use-reading.ts';
+import { type Reading, useDecoding } from './use-decoding.ts';
 
 /** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
 export function ReadStation({ walk, data, add }: StationProps) {
-  const reading = useReading(walk, data);
+  const reading = useDecoding(walk, data);
   const { readout, stage, decoded, look, entered, slot, item, codes } = reading;
   const [unlisted, setUnlisted] = useState(false);
   const [several, setSeveral] = useState<readonly Code[]>([]);
@@ -137,7 +137,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
     />
   );
   return (
-    <Room
+    <StationLayout
       panel={{
         face: sits?.face ?? data.front,
         lamps: shownLamps(reading, stage),
@@ -260,13 +260,13 @@ export function ReadStation({ walk, data, add }: StationProps) {
         </div>
       )}
       {isLamps && input}
-      <SaidBox
+      <CallerBox
         data={{ ...data, panel }}
         readout={readout}
         listed={reading.listed}
         onHeard={(looks, said) => reading.enter({ looks: [...entered.looks, ...looks], said })}
       />
-    </Room>
+    </StationLayout>
   );
 }
 

@@ -13,7 +13,7 @@ import {
 import { lazy, Suspense, useState } from 'react';
 import { Loading } from '../../../../parts/states/States.tsx';
 import { TapPad } from './TapPad.tsx';
-import type { StageProps } from './use-reading.ts';
+import type { StageProps } from './use-decoding.ts';
 
 const CameraReader = lazy(() => import('./camera/CameraReader.tsx').then((m) => ({ default: m.CameraReader })));
 

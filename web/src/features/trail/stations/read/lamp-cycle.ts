@@ -2,7 +2,7 @@ import type { LampColour, Look, Readout, SeenLamp, Sign, SignId, Stage } from '@
 import { blinkingStates, lampTraits } from '@wire-trail/core';
 
 /** What one tap says of a lamp. */
-export type LampSaid = Readonly<{ state: SeenLamp; colour?: LampColour }>;
+export type LampTold = Readonly<{ state: SeenLamp; colour?: LampColour }>;
 
 const colourLetters = /[RGAWBY]/;
 
@@ -13,7 +13,7 @@ const tellsColour = (stage: Stage): boolean =>
   stage.reads.to.rows.some((r) => colourLetters.test(r.pattern));
 
 /** Everything a lamp of this stage may be told as, in the order of taps: what counts first, doubt behind it. */
-export function lampCycle(readout: Readout, stage: Stage, sign: Sign | undefined): LampSaid[] {
+export function lampCycle(readout: Readout, stage: Stage, sign: Sign | undefined): LampTold[] {
   const used = new Set<SeenLamp>(['dark']);
   const { reads } = stage;
   if (reads.kind === 'lamps') {
@@ -30,7 +30,7 @@ export function lampCycle(readout: Readout, stage: Stage, sign: Sign | undefined
   );
   const states: SeenLamp[] = [...used, 'unsure', ...blinkingStates.filter((s) => special.has(s) && !used.has(s))];
   const colours = tellsColour(stage) && sign?.kind === 'lamp' && sign.colours.length > 1 ? sign.colours : [];
-  return states.flatMap((state): LampSaid[] =>
+  return states.flatMap((state): LampTold[] =>
     state === 'lit' && colours.length > 0 ? colours.map((colour) => ({ state, colour })) : [{ state }],
   );
 }
@@ -42,7 +42,7 @@ const lampsOf = (stage: Stage): SignId[] => {
 };
 
 /** The look after a lamp was told to show this. The first word of any lamp says that the others are off. */
-export function toldLamp(stage: Stage, look: Look | undefined, sign: SignId, said: LampSaid): Look {
+export function toldLamp(stage: Stage, look: Look | undefined, sign: SignId, said: LampTold): Look {
   const off = stage.reads.kind === 'lamps' ? stage.reads.offIs : 'dark';
   const before = look?.kind === 'lamps' ? look : null;
   const lamps = before?.lamps ?? Object.fromEntries(lampsOf(stage).map((s) => [s, off]));

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Bundle, doubtWords, entryOf, misreadWords, refusalWords, type Stage } from '@wire-trail/core';
+import { type Bundle, doubtWords, entryOf, misreadWords, type Stage, unreadableWords } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import cartJson from '../../../../../../demo/corrant-u3.json';
 import stackerJson from '../../../../../../demo/hobrannet-t12.json';
@@ -407,7 +407,7 @@ describe('words', () => {
   it('every refusal and every doubt says what to do, in a sentence', () => {
     const refusals = ['no-pictures', 'too-short', 'black', 'saturated', 'steady', 'too-noisy', 'no-fit', 'undecided'];
     for (const code of refusals)
-      expect(refusalWords({ code, lastsMs: 900, leastMs: 2000 } as never)).toMatch(/^[A-Z].*[.?]$/);
+      expect(unreadableWords({ code, lastsMs: 900, leastMs: 2000 } as never)).toMatch(/^[A-Z].*[.?]$/);
     for (const code of ['too-few', 'one-length', 'no-pause', 'repetitions-differ', 'too-many'])
       expect(doubtWords({ code, pulses: 1, read: ['sss', 'ssss'], most: 4000 } as never)).toMatch(
         /^[A-Z].*\.$|cannot be a code\.$/,

@@ -1,6 +1,6 @@
 import { isRhythmic, type Look, type SignId, type Stage, signsOfReads } from '@wire-trail/core';
 import type { LampShow } from '../../../../parts/panel/lamp-show.ts';
-import type { Reading } from './use-reading.ts';
+import type { Reading } from './use-decoding.ts';
 
 /** A lamp that was seen to light counts as a look at it alone. */
 export const litOnce = (stage: Stage, sign: SignId): Look => ({

@@ -1,7 +1,7 @@
 import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
-import { Next, type StationProps } from '../station.tsx';
+import { Next, type StationProps } from '../StationLayout.tsx';
 import { dayOf } from './Wait.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */

@@ -73,7 +73,7 @@ export function BandStrip({
         ? `${words(least)} and up`
         : `${words(least)} to ${words(most)}`;
   const value = judged?.taken.value ?? null;
-  const doubt = judged ? judged.doubt + (judged.heat?.doubt ?? 0) : 0;
+  const doubt = judged ? judged.doubt + (judged.temperatureDoubt?.doubt ?? 0) : 0;
   const where = onStrip(least, most, value);
   const share = (v: number) => where(v) * 100;
   return (

@@ -1,14 +1,14 @@
 import { entriesOf, holdsFor } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
-import { Next, Room, type StationProps } from '../station.tsx';
+import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 
 /** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
 export function NoChart({ data, add }: StationProps) {
   const [note, setNote] = useState('');
   const { subject } = data;
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         <Next
@@ -38,13 +38,13 @@ export function NoChart({ data, add }: StationProps) {
         What you looked at and found
         <textarea className="box" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />
       </label>
-    </Room>
+    </StationLayout>
   );
 }
 
 export function NothingStored({ data, add }: StationProps) {
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         <Next onClick={() => void add({ kind: 'skipped', station: 'test', why: 'nothing is stored' })}>
@@ -55,13 +55,13 @@ export function NothingStored({ data, add }: StationProps) {
       <h1>No code is stored</h1>
       <p>What shows is a sign, not a code. If something is wrong all the same, it is a symptom:</p>
       <Symptoms data={data} add={add} />
-    </Room>
+    </StationLayout>
   );
 }
 
 export function NoSubject({ walk, data, add }: StationProps) {
   return (
-    <Room
+    <StationLayout
       panel={{ face: data.front }}
       actions={
         <Next onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}>
@@ -77,7 +77,7 @@ export function NoSubject({ walk, data, add }: StationProps) {
       )}
       <p>If something is wrong all the same, it is a symptom:</p>
       <Symptoms data={data} add={add} />
-    </Room>
+    </StationLayout>
   );
 }
 

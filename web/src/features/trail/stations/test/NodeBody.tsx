@@ -7,7 +7,7 @@ import {
   entryOf,
   type NodeOf,
 } from '@wire-trail/core';
-import { Next } from '../station.tsx';
+import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';

@@ -8,7 +8,7 @@ import {
   routesTo,
   routesUpTo,
 } from '@wire-trail/core';
-import type { StationProps } from '../station.tsx';
+import type { StationProps } from '../StationLayout.tsx';
 
 type Props = Pick<StationProps, 'walk' | 'data'> & { node: ChartNode; onCoach: (route: Route) => void };
 

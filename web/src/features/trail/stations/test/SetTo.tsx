@@ -1,6 +1,6 @@
 import { entryOf, type NodeOf } from '@wire-trail/core';
 import { useState } from 'react';
-import { Next } from '../station.tsx';
+import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 
 /** A setting: what it stands at is noted before it is set, so that it can be put back. */

@@ -6,7 +6,7 @@ import { faceOf } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
 import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
-import { Room, type StationProps, useTopOf } from '../station.tsx';
+import { StationLayout, type StationProps, useTopOf } from '../StationLayout.tsx';
 import { Ended } from './Ended.tsx';
 import { NodeBody } from './NodeBody.tsx';
 import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
@@ -76,7 +76,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
     .map((asset) => ({ asset, meant: probePoints(asset, probes) }));
   const spot = pictures.find((p) => p.meant.length > 0);
   return (
-    <Room
+    <StationLayout
       panel={{ face, pointed: new Set<string>(marks) }}
       panelTitle={face.label}
       closer={spot && <Picture {...spot} />}
@@ -130,6 +130,6 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
         </>
       )}
       <ModeWork {...props} />
-    </Room>
+    </StationLayout>
   );
 }

@@ -1,7 +1,7 @@
 import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { beat } from '../coach/senses.ts';
-import { Next, Room, type StationProps } from '../station.tsx';
+import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 
 /** The time, told once a second, and at once when a phone comes back from its sleep. */
@@ -109,9 +109,12 @@ export function Wait({ walk, at, add, say, node }: BodyProps & { node: NodeOf<'w
 /** The walk is put away until a date. */
 export function Until({ data, add, until }: StationProps & { until: string }) {
   return (
-    <Room panel={{ face: data.front }} actions={<Next onClick={() => void add({ kind: 'resumed' })}>Go on now</Next>}>
+    <StationLayout
+      panel={{ face: data.front }}
+      actions={<Next onClick={() => void add({ kind: 'resumed' })}>Go on now</Next>}
+    >
       <h1>Waiting until {until}</h1>
       <p>The walk is kept here and in the log until it is due.</p>
-    </Room>
+    </StationLayout>
   );
 }

@@ -10,7 +10,7 @@ import {
   type TakenReading,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import { Next } from '../station.tsx';
+import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 import { Readings, useReadings } from './Readings.tsx';
 

@@ -1,7 +1,7 @@
 import { isRhythmic, partName, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { faceOfSign } from '../../../../../parts/panel/face-of-sign.ts';
-import type { StageProps } from '../use-reading.ts';
+import type { StageProps } from '../use-decoding.ts';
 import './camera.css';
 import { CameraResult } from './CameraResult.tsx';
 import { picture, regionOf, type Trouble } from './feed-picture.ts';

@@ -1,7 +1,7 @@
 import type { Look, Pulse, SeenLamp, SignId } from '@wire-trail/core';
-import { refusalWords } from '@wire-trail/core';
+import { unreadableWords } from '@wire-trail/core';
 import { useState } from 'react';
-import type { StageProps } from '../use-reading.ts';
+import type { StageProps } from '../use-decoding.ts';
 import type { LampRead } from './messages.ts';
 import { TraceView } from './TraceView.tsx';
 
@@ -78,7 +78,7 @@ export function CameraResult({ lamps, framesPerS, rhythmic, name, stage, onLook,
                 .join(' then ')}
             </strong>
           ) : (
-            <strong>{best?.refusal ? refusalWords(best.refusal) : 'Nothing can be made of it.'}</strong>
+            <strong>{best?.refusal ? unreadableWords(best.refusal) : 'Nothing can be made of it.'}</strong>
           )
         ) : (
           <strong>{lamps.map((l) => `${name(l.sign)} ${lampStateWords[l.state]}`).join(', ')}</strong>

@@ -1,4 +1,4 @@
-import type { Fit, LampState, Pulse, Readout, Region, SignId, StageId, TraceRefusal } from '@wire-trail/core';
+import type { Fit, LampState, Pulse, Readout, Region, SignId, StageId, UnreadableTrace } from '@wire-trail/core';
 
 /** A lamp the camera watches: which one, and where it is in the picture. */
 export type Watched = Readonly<{ sign: SignId; region: Region }>;
@@ -18,7 +18,7 @@ export type LampRead = Readonly<{
   pulses: readonly Pulse[];
   decibels: number | null;
   fits: readonly Fit[] | null;
-  refusal: TraceRefusal | null;
+  refusal: UnreadableTrace | null;
 }>;
 
 export type CameraAnswer =

@@ -1,0 +1,136 @@
+import { roleAtLeast, titleOf } from '@wire-trail/core';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { type ApiError, api } from '../../foundation/api.ts';
+import { useAppSelector } from '../../foundation/store.ts';
+import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { Failed, Loading } from '../../parts/states/States.tsx';
+import './bench.css';
+
+/** A large set is looked at in pieces. */
+const atOnce = 200;
+
+/** Whether a newer revision of it is published: this one would take that back. */
+const isOvertaken = (item: { number: number; published: number | null }): boolean =>
+  item.published !== null && item.published > item.number;
+
+/** A publish set: what it changes, published as a whole or given back with a word. */
+export default function ChangeSetPage() {
+  const { set: id = '' } = useParams();
+  const session = useAppSelector((s) => s.session);
+  const { data: set, error, refetch } = api.useChangeSetQuery(Number(id));
+  const { data: settings } = api.useSettingsQuery();
+  const [publish, publishing] = api.usePublishMutation();
+  const [giveBack, giving] = api.useGiveBackMutation();
+  const [note, setNote] = useState('');
+  const [shown, setShown] = useState(atOnce);
+  const [problem, setProblem] = useState<ApiError | null>(null);
+  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (!set || session.status !== 'signed-in') return <Loading what="the set" />;
+  const { user } = session;
+  const own = set.authorId === user.id;
+  const reviews = roleAtLeast(user.role, 'reviewer');
+  const overtaken = set.state === 'in-review' && set.items.some(isOvertaken);
+  const mayPublish = reviews && !overtaken && (!own || settings?.ownReview === true);
+  const run = async (action: Promise<{ error?: unknown }>) => {
+    const result = await action;
+    setProblem((result.error as ApiError | undefined) ?? null);
+  };
+  return (
+    <div className="bench">
+      <p className="small">
+        <Link to="/bench">Bench</Link> ›
+      </p>
+      <div className="row spread">
+        <h1>{set.title}</h1>
+        <span className="tag">{set.state.replace('-', ' ')}</span>
+      </div>
+      <p className="soft">
+        by {set.author ?? 'import'}, {new Date(set.submittedAt).toLocaleString()}
+        {set.reviewer && ` · ${set.state} by ${set.reviewer}`}
+        {set.ownReview && set.state === 'published' && <strong> · reviewed by its own author</strong>}
+      </p>
+      {set.note && <div className="note">{set.note}</div>}
+      {problem && (
+        <div className="note bad" role="alert">
+          <strong>{problem.title}</strong>
+          {problem.detail && <p>{problem.detail}</p>}
+          <ul>
+            {problem.fields?.map((f) => (
+              <li key={f.path.join('.') + f.reason}>
+                <code>{f.path.join('.')}</code>: {f.reason}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {set.items.slice(0, shown).map((item) => (
+        <section key={`${item.key.kind}${item.key.id}`} className="sheet">
+          <div className="row spread">
+            <h2>{titleOf(item.body)}</h2>
+            <span className="soft small">
+              {item.key.kind} · rev {item.number}
+              {item.published !== null && item.published !== item.number && ` against rev ${item.published}`}
+            </span>
+          </div>
+          {isOvertaken(item) && (
+            <div className="note bad">
+              <strong>
+                Revision {item.published} has been published since this was submitted; publishing revision {item.number}{' '}
+                would take it back.
+              </strong>
+              <p>Give it back and save it anew on revision {item.published}. What differs between the two:</p>
+            </div>
+          )}
+          {item.published === null ? <p className="soft">All of it is new.</p> : <ChangeList changes={item.changes} />}
+        </section>
+      ))}
+      {set.items.length > shown && (
+        <button type="button" className="act" onClick={() => setShown(shown + atOnce)}>
+          Show more of the {set.items.length}
+        </button>
+      )}
+      {set.state === 'in-review' && (
+        <section className="sheet stack">
+          <label className="field">
+            A word with it
+            <input
+              className="box"
+              value={note}
+              maxLength={1000}
+              onChange={(e) => setNote(e.target.value)}
+              placeholder="proved on the bench, on which unit"
+            />
+          </label>
+          <div className="row">
+            {reviews && (
+              <button
+                type="button"
+                className="act first"
+                disabled={!mayPublish || publishing.isLoading}
+                onClick={() => void run(publish({ id: set.id, note }))}
+              >
+                Publish
+              </button>
+            )}
+            {(reviews || own) && (
+              <button
+                type="button"
+                className="act"
+                disabled={giving.isLoading}
+                onClick={() => void run(giveBack({ id: set.id, note }))}
+              >
+                {own ? 'Take it back' : 'Give it back'}
+              </button>
+            )}
+          </div>
+          {own && !mayPublish && !overtaken && (
+            <p className="soft small">
+              A reviewer who is not the author publishes. A one-person school can switch that off in the settings.
+            </p>
+          )}
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,132 @@
+import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
+import { useEffect, useMemo, useState } from 'react';
+import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Loading } from '../../../parts/states/States.tsx';
+import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
+import type { ReadoutAt } from './readout-at.ts';
+
+/** Look-alikes of a readout as it stands, worked out in a worker a moment after it last changed. */
+function useLookAlikes(readout: ReadoutAt['body'], texts: readonly string[]): readonly LookAlike[] | null {
+  const [found, setFound] = useState<readonly LookAlike[] | null>(null);
+  useEffect(() => {
+    if (typeof Worker === 'undefined') return;
+    const worker = new Worker(new URL('../../../workers/look-alikes.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<LookAlikeNews>) => setFound(data);
+    worker.postMessage({ readout, texts });
+    return () => worker.terminate();
+  }, [readout, texts]);
+  return found;
+}
+
+/** More codes than this are not drawn as a square. */
+const mostDrawn = 48;
+const marks: Record<Slip['kind'], string> = {
+  'lamp-dark': '○',
+  rate: '≈',
+  colour: '◐',
+  'blink-missed': '−1',
+  'blink-added': '+1',
+  length: '–',
+  'segment-lost': '⌷',
+  character: 'Aa',
+};
+const markWords: Record<Slip['kind'], string> = {
+  'lamp-dark': 'a lamp dead or dim',
+  rate: 'slow for fast',
+  colour: 'a colour for another',
+  'blink-missed': 'a blink missed',
+  'blink-added': 'a blink too many',
+  length: 'long for short',
+  'segment-lost': 'a segment dead',
+  character: 'a character for its look-alike',
+};
+
+/** Which codes become which by one slip: a square to see it, and the sentences that stand at the codes. */
+export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
+  const found = useLookAlikes(body, texts);
+  const [picked, setPicked] = useState<LookAlike | null>(null);
+  const panel =
+    entriesOf(bodies, 'panel').find((p) => p.controller === body.controller) ?? entriesOf(bodies, 'panel')[0];
+  const hazardsOf = useMemo(() => new Map(codes.map((c) => [c.text, c.hazards] as const)), [codes]);
+  if (!found) return <Loading what="the look-alikes" />;
+  if (found.length === 0) return <p className="sheet">No listed code becomes another by one slip.</p>;
+  const involved = texts.filter((t) => found.some((l) => l.code === t || l.becomes === t)).slice(0, mostDrawn);
+  const unsaid = (l: LookAlike) => (hazardsOf.get(l.code) ?? []).filter((h) => !hazardsOf.get(l.becomes)?.includes(h));
+  const isDanger = (l: LookAlike): boolean => unsaid(l).length > 0;
+  const at = (code: string, becomes: string) => found.find((l) => l.code === code && l.becomes === becomes);
+  const kinds = [...new Set(found.map((l) => l.slip.kind))];
+  return (
+    <div className="look-alike-room">
+      <section className="sheet matrix-sheet">
+        <h3>What shows, across; what it is read as, down</h3>
+        <div className="matrix-scroll">
+          <table className="matrix">
+            <thead>
+              <tr>
+                <th />
+                {involved.map((t) => (
+                  <th key={t} scope="col" className="mono">
+                    <span>{t}</span>
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {involved.map((becomes) => (
+                <tr key={becomes}>
+                  <th scope="row" className="mono">
+                    {becomes}
+                  </th>
+                  {involved.map((code) => {
+                    const l = at(code, becomes);
+                    if (code === becomes) return <td key={code} className="same" />;
+                    return (
+                      <td key={code} className={l ? (isDanger(l) ? 'danger' : 'alike') : ''}>
+                        {l && (
+                          <button
+                            type="button"
+                            aria-label={`${code} read as ${becomes}`}
+                            aria-pressed={picked === l}
+                            onClick={() => setPicked(l)}
+                          >
+                            {marks[l.slip.kind]}
+                          </button>
+                        )}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <p className="small soft">
+          {kinds.map((k) => `${marks[k]} ${markWords[k]}`).join(' · ')} · framed: the other warns of less
+        </p>
+      </section>
+      <section className="sheet">
+        <h3>{picked ? 'This pair' : 'As it stands at the codes'}</h3>
+        <ul className="plain look-alike-list">
+          {(picked ? [picked] : [...found].sort((a, b) => Number(isDanger(b)) - Number(isDanger(a))))
+            .slice(0, 60)
+            .map((l) => (
+              <li key={`${l.code}${l.becomes}${l.slip.kind}`} className={isDanger(l) ? 'warning' : ''}>
+                <CodeGlyph text={l.becomes} />: if {panel ? slipWords(l, panel) : l.slip.kind}, this is{' '}
+                <CodeGlyph text={l.code} />.
+                {isDanger(l) && (
+                  <p className="small">
+                    {l.becomes} does not warn of {unsaid(l).join(', ').replaceAll('-', ' ')}.
+                  </p>
+                )}
+              </li>
+            ))}
+        </ul>
+        {picked && (
+          <button type="button" className="plain" onClick={() => setPicked(null)}>
+            show all {found.length}
+          </button>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,151 @@
+import { decode, encode, type Listed, looksOf, readCaller, runVectors, type TestVector } from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import type { ReadoutAt } from './readout-at.ts';
+
+/** Things seen on a real unit with what they stood for: kept, and tried again at every save. */
+export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
+  const listed = useMemo<Listed[]>(() => texts.map((text) => ({ text, frequency: 1 })), [texts]);
+  const runs = useMemo(() => runVectors(body, listed), [body, listed]);
+  const [said, setSaid] = useState('');
+  const [name, setName] = useState('');
+  const [expect, setExpect] = useState(texts[0] ?? '');
+  const names = useMemo(
+    () =>
+      new Map(
+        body.stages.flatMap((s) =>
+          'lamps' in s.reads ? s.reads.lamps.map((l) => [l.sign as string, nameOf(l.sign)] as const) : [],
+        ),
+      ),
+    [body, nameOf],
+  );
+  const heard = useMemo(() => readCaller(body, said, names), [body, said, names]);
+  const looks = said.trim() === '' ? null : (heard.readings[0]?.looks ?? null);
+  const reads = looks ? (decode(body, listed, { slot: 1, looks: [...looks] }).candidates[0]?.code ?? 'nothing') : null;
+  const add = (vector: TestVector) => onEdit({ vectors: [...body.vectors, vector] }, 'vectors');
+  const addShown = () => {
+    const shows = encode(body, expect);
+    if (shows.ok) add({ name: name || `${expect} as it shows`, looks: looksOf(body, shows.value), expect });
+  };
+  const failing = runs.filter((r) => !r.holds).length;
+  return (
+    <div className="stack">
+      <section className="sheet">
+        <div className="row spread">
+          <h3>Tests kept</h3>
+          <span className={failing > 0 ? 'tag bad' : 'tag'}>
+            {runs.length === 0
+              ? 'none yet'
+              : failing > 0
+                ? `${failing} of ${runs.length} fail`
+                : `all ${runs.length} hold`}
+          </span>
+        </div>
+        <ul className="plain vectors">
+          {runs.map(({ vector, reads: now, holds }, i) => (
+            <li key={`${vector.name}${vector.expect}`} className={holds ? 'good' : 'bad'}>
+              <span>
+                <strong>{holds ? 'holds' : 'fails'}</strong> {vector.name}
+              </span>
+              <span className="soft small">{vector.looks.map(lookWords(nameOf)).join(' · ')}</span>
+              <span>
+                {vector.expect === null ? 'no code' : <CodeGlyph text={vector.expect} />}
+                {!holds && <> reads {now ?? 'as nothing'}</>}
+              </span>
+              <button
+                type="button"
+                className="plain"
+                aria-label={`take out ${vector.name}`}
+                onClick={() => onEdit({ vectors: body.vectors.filter((_, k) => k !== i) }, 'vectors')}
+              >
+                take out
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section className="sheet">
+        <h3>Keep another</h3>
+        <div className="two readout-new">
+          <label className="field">
+            What was seen, in words
+            <input
+              className="box"
+              value={said}
+              onChange={(e) => setSaid(e.target.value)}
+              placeholder="b d e, then a d e"
+            />
+          </label>
+          <label className="field">
+            Where, and when
+            <input
+              className="box"
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              placeholder="harbour kitchen, rinse cold"
+            />
+          </label>
+          <label className="field">
+            What it was
+            <select className="box" value={expect} onChange={(e) => setExpect(e.target.value)}>
+              {texts.map((t) => (
+                <option key={t}>{t}</option>
+              ))}
+              <option value="">no code</option>
+            </select>
+          </label>
+          <div className="stack">
+            <p className="soft small" role="status">
+              {said.trim() === ''
+                ? 'Say it as a caller would; or keep the code just as the readout shows it.'
+                : looks
+                  ? `reads ${reads}${heard.ask ? '; the numbers could be meant otherwise' : ''}`
+                  : 'Nothing can be made of that yet.'}
+            </p>
+            <div className="row">
+              <button
+                type="button"
+                className="act first"
+                disabled={!looks}
+                onClick={() => {
+                  if (!looks) return;
+                  add({ name: name || said.slice(0, 100), looks: [...looks], expect: expect === '' ? null : expect });
+                  setSaid('');
+                  setName('');
+                }}
+              >
+                Keep what was said
+              </button>
+              <button type="button" className="act" disabled={expect === ''} onClick={addShown}>
+                Keep {expect} as it shows
+              </button>
+            </div>
+          </div>
+        </div>
+      </section>
+    </div>
+  );
+}
+
+const lookWords =
+  (nameOf: (sign: string) => string) =>
+  (look: TestVector['looks'][number]): string => {
+    switch (look.kind) {
+      case 'lamps': {
+        const lit = Object.entries(look.lamps).flatMap(([s, v]) =>
+          v === 'dark' ? [] : [`${nameOf(s)}${v === 'lit' ? '' : ` ${v}`}`],
+        );
+        return lit.join(' ') || 'all dark';
+      }
+      case 'blinks':
+        return `${look.sign ? `${nameOf(look.sign)} ` : ''}${look.count} ×`;
+      case 'rhythm':
+        return [...look.pattern].map((c) => (c === 'l' ? 'long' : 'short')).join(' ');
+      case 'text':
+        return `“${look.text}”`;
+      case 'pulses':
+        return `${look.pulses.length} taps`;
+      case 'trace':
+        return 'a trace';
+    }
+  };

@@ -1,7 +1,0 @@
-import type { Readout } from '@wire-trail/core';
-
-/** The rooms a readout is worked on in. */
-export const readoutRooms = ['Shown and read', 'Look-alikes', 'Tests', 'Two accounts', 'About the readout'] as const;
-
-/** One edit of the readout, and what it belongs to, for undo. */
-export type EditReadout = (change: Partial<Readout>, about: string) => void;

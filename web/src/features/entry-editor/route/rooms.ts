@@ -1,7 +1,0 @@
-import type { Route } from '@wire-trail/core';
-
-/** The rooms a route is worked on in. */
-export const routeRooms = ['Script and score', 'About the route', 'Accounts'] as const;
-
-/** One edit of the route, and what it belongs to, for undo. */
-export type EditRoute = (change: Partial<Route>, about: string) => void;

@@ -1,0 +1,219 @@
+import {
+  type Bundle,
+  entriesOf,
+  entryOf,
+  familyEntry,
+  missedWords,
+  planUnit,
+  printStep,
+  stepAt,
+  type UnitEffect,
+  underway,
+} from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
+import { unitShow } from '../../parts/panel/unit-show.ts';
+import { Inputs } from './Inputs.tsx';
+import { MenuBox } from './MenuBox.tsx';
+import './play.css';
+import { useUnit } from './use-unit.ts';
+
+/** A unit to be worked by hand: its faces, what it feels, where it stands, and what came of what was done. */
+export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: string | null; drafts: boolean }) {
+  const family = familyEntry(bundle);
+  const [variant, setVariant] = useState<string | null>(null);
+  const [stored, setStored] = useState<readonly string[]>(() =>
+    [...new Set(entriesOf(bundle, 'code').map((c) => c.text))].slice(0, 2),
+  );
+  const plan = useMemo(() => planUnit(bundle, variant), [bundle, variant]);
+  const unit = useUnit(plan, stored);
+  const shown = unitShow(plan, unit.state, unit.clock);
+  const [latch, setLatch] = useState(false);
+  const route = entryOf(bundle, 'route', goal);
+  const panels = entriesOf(bundle, 'panel').filter((p) => p.family === bundle.family);
+  const faces = panels
+    .flatMap((p) => p.faces)
+    .filter((f) => f.controls.length > 0 || f.signs.some((s) => s.kind !== 'felt'));
+  const stepName = (at: string): string => stepWords(bundle, unit.happened, at);
+  const begun = underway(plan, unit.state).filter((u) => u.done > 0);
+  const codes = [...new Set(entriesOf(bundle, 'code').map((c) => c.text))];
+  const modeName = (id: string): string => plan.modes.get(id as never)?.name ?? id;
+  const known = unit.happened.find((h) => h.kind === 'known-not-to-work');
+  return (
+    <>
+      <div className="family-head">
+        <h1>{family.name}, played</h1>
+        {route && (
+          <span className="soft">
+            to try: {drafts ? <Link to={`/shelf/${family.id}/route/${route.id}`}>{route.name}</Link> : route.name}
+          </span>
+        )}
+        <span className="row">
+          {family.variants.length > 0 && (
+            <select
+              className="box"
+              aria-label="variant"
+              style={{ width: 'auto' }}
+              value={variant ?? ''}
+              onChange={(e) => setVariant(e.target.value || null)}
+            >
+              <option value="">any variant</option>
+              {family.variants.map((v) => (
+                <option key={v.id} value={v.id}>
+                  {v.name}
+                </option>
+              ))}
+            </select>
+          )}
+          <button type="button" className="act" onClick={unit.restart}>
+            Begin again
+          </button>
+        </span>
+      </div>
+      <div className="play">
+        <section className="stack" aria-label="the unit">
+          {faces.map((face) => (
+            <div key={face.id} className="sheet" style={{ maxWidth: `${Math.max(16, face.width * 1.05)}rem` }}>
+              <div className="row spread">
+                <h3>{face.label}</h3>
+                {face.cover && (
+                  <span className="tag">
+                    {face.cover.label}
+                    {face.cover.isolateFirst ? ' · isolate first' : ''}
+                  </span>
+                )}
+              </div>
+              <PanelDrawing
+                face={face}
+                {...shown}
+                onControl={(control, place, way) => unit.operate(control, place, way, latch)}
+                onControlEnd={unit.end}
+              />
+            </div>
+          ))}
+          <label className="row small">
+            <input type="checkbox" checked={latch} onChange={(e) => setLatch(e.target.checked)} /> what I press stays
+            down until I touch it again (for holding several with one mouse)
+          </label>
+        </section>
+        <section className="stack" aria-label="what it does">
+          <div className="sheet">
+            <h3>Now</h3>
+            <ul className="plain">
+              {[...unit.state.controllers].map(([id, controllerState]) => (
+                <li key={id}>
+                  <span className="soft">{family.controllers.find((c) => c.id === id)?.name ?? id}: </span>
+                  <strong data-testid={`mode-${id}`}>{modeName(controllerState.mode)}</strong>
+                  {[...controllerState.variables].map(([v, value]) => (
+                    <span key={v} className="tag">
+                      {v} {String(value)}
+                    </span>
+                  ))}
+                </li>
+              ))}
+            </ul>
+            {unit.state.poweredAt === null && <p className="tag">no supply</p>}
+            {begun.slice(0, 3).map((u) => (
+              <p key={`${u.of.kind}${u.of.name}${u.at}`} className="small play-begun">
+                <span className="soft">under way:</span> {u.of.name}
+                <progress value={u.done} max={u.ofActs} />
+              </p>
+            ))}
+          </div>
+          {known?.kind === 'known-not-to-work' && (
+            <div className="note">
+              <strong>Known not to work.</strong> {known.how}: {known.why}
+            </div>
+          )}
+          {family.inputs.length > 0 && (
+            <Inputs
+              family={family}
+              values={unit.state.inputs}
+              onValue={(input, value) => unit.take({ kind: 'input', input, value })}
+            />
+          )}
+          <MenuBox
+            bundle={bundle}
+            mode={[...unit.state.controllers.values()].map((m) => m.mode)}
+            onChoose={(on, words) => unit.take({ kind: 'choose', on, words })}
+          />
+          <div className="sheet">
+            <h3>What happened</h3>
+            {unit.happened.length === 0 && (
+              <p className="soft">
+                Nothing yet. Touch a control; or Tab to one, Space presses and holds it, arrows turn it.
+              </p>
+            )}
+            <ol className="play-log plain" aria-live="polite">
+              {unit.happened.map((h) => (
+                <li key={h.n} className={h.kind}>
+                  <span className="mono soft small">{(h.at / 1000).toFixed(1)} s</span>{' '}
+                  {effectWords(h, modeName, stepName)}
+                </li>
+              ))}
+            </ol>
+          </div>
+          <details className="sheet">
+            <summary>Codes in its memory</summary>
+            <select
+              className="box"
+              multiple
+              size={6}
+              aria-label="codes in its memory"
+              value={[...stored]}
+              onChange={(e) => setStored([...e.target.selectedOptions].map((o) => o.value))}
+            >
+              {codes.map((c) => (
+                <option key={c}>{c}</option>
+              ))}
+            </select>
+            <p className="small soft">They are there from the next “Begin again” on.</p>
+          </details>
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** The step a try failed at, in the words of its script. */
+function stepWords(bundle: Bundle, happened: readonly UnitEffect[], at: string): string {
+  const missed = happened.find((h) => h.kind === 'missed' && h.nearest.miss.at === at);
+  const of = missed?.kind === 'missed' ? missed.nearest.of : null;
+  const route = of && of.kind === 'route' ? entryOf(bundle, 'route', of.id) : undefined;
+  const step = route && at !== '' ? stepAt(route.steps, at) : null;
+  return step ? `at “${printStep(step)}”` : 'at its end';
+}
+
+function effectWords(effect: UnitEffect, modeName: (id: string) => string, stepName: (at: string) => string): string {
+  switch (effect.kind) {
+    case 'mode': {
+      const by =
+        effect.by.kind === 'gesture'
+          ? ''
+          : {
+              supply: ', by the supply',
+              idle: ', nothing was done',
+              after: ', by itself',
+              sign: ', by a sign',
+              input: ', by a quantity',
+              message: ', told by another controller',
+            }[effect.by.kind];
+      return `${modeName(effect.from)} → ${modeName(effect.to)}${by}`;
+    }
+    case 'done':
+      return `done: ${effect.of.name}`;
+    case 'sign':
+      return effect.shown.kind === 'sound'
+        ? effect.shown.state === 'on'
+          ? `heard: ${effect.shown.sign}`
+          : `${effect.shown.sign} stops`
+        : effect.shown.sign;
+    case 'missed':
+      return missedWords(effect.nearest.of, effect.nearest.miss, stepName);
+    case 'known-not-to-work':
+      return `Known not to work: ${effect.how}. ${effect.why}`;
+    case 'refused':
+      return `${effect.what}: ${effect.why.replaceAll('-', ' ')}`;
+  }
+}

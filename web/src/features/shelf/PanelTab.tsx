@@ -1,0 +1,141 @@
+import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
+import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
+import { AddEntry } from './AddEntry.tsx';
+import type { TabProps } from './tab-props.ts';
+
+/** The unit's faces, its controls to be tried, its badges and variants. */
+export function PanelTab({ entries, family, writes }: TabProps) {
+  const bodies = { entries: entries.map((e) => e.body) };
+  const own = entriesOf(bodies, 'family').find((f) => f.id === family);
+  const modes = entriesOf(bodies, 'mode');
+  const [modeId, setModeId] = useState(modes.find((m) => m.sort === 'standby')?.id ?? modes[0]?.id);
+  const [badge, setBadge] = useState<string | undefined>(undefined);
+  const [places, setPlaces] = useState<ReadonlyMap<ControlId, PlaceId>>(new Map());
+  const mode = modes.find((m) => m.id === modeId);
+  const put = (control: Control, place: PlaceId | null) =>
+    place && setPlaces(new Map([...places, [control.id, place]]));
+  const letGo = (control: Control) => {
+    if (control.mechanism.kind !== 'places') return;
+    const { places: all, start } = control.mechanism;
+    const back = all.find((p) => p.id === places.get(control.id))?.springsTo;
+    if (back) setPlaces(new Map([...places, [control.id, back ?? start]]));
+  };
+  const panels = entriesOf(bodies, 'panel');
+  const supply = [...places.values()].includes('off' as PlaceId);
+  return (
+    <div className="family-room">
+      <div className="stack">
+        {writes && <AddEntry scope={family} kind="panel" label="panel" taken={panels.map((p) => p.id)} />}
+        {panels.flatMap((panel) =>
+          panel.faces.map((face, i) => (
+            <div key={`${panel.id}${face.id}`} className="sheet">
+              <div className="row spread">
+                <h3>
+                  {panels.length > 1 && `${panel.name}: `}
+                  {face.label}
+                  {i === 0 && panel.copies.most > 1 && <span className="soft"> up to {panel.copies.most} of them</span>}
+                </h3>
+                {writes && i === 0 && <Link to={`/shelf/${family}/panel/${panel.id}`}>draw</Link>}
+                {face.cover && (
+                  <span className="tag">
+                    {face.cover.label}
+                    {face.cover.isolateFirst ? ' · isolate first' : ''}
+                  </span>
+                )}
+              </div>
+              <PanelDrawing
+                face={face}
+                lamps={supply ? new Map() : lampsOfMode(mode)}
+                places={places}
+                badge={badge}
+                onControl={put}
+                onControlEnd={letGo}
+              />
+            </div>
+          )),
+        )}
+      </div>
+      <div className="stack">
+        <div className="sheet">
+          <h2>How one knows it</h2>
+          <ul>
+            {own?.recognisedBy.map((r) => (
+              <li key={r}>{r}</li>
+            ))}
+          </ul>
+          {own?.plate && <p>Plate: {own.plate}</p>}
+          {own?.softwareShown && <p>Software: {own.softwareShown}</p>}
+          {own?.sheetHidden && <p>Service sheet: {own.sheetHidden}</p>}
+          {own && own.badges.length > 0 && (
+            <div className="row" role="group" aria-label="badge">
+              <span className="soft">badge</span>
+              {own.badges.map((b) => (
+                <button
+                  key={b.id}
+                  type="button"
+                  className={badge === b.id ? 'act first' : 'act'}
+                  onClick={() => setBadge(badge === b.id ? undefined : b.id)}
+                >
+                  {b.name}
+                </button>
+              ))}
+            </div>
+          )}
+        </div>
+        <div className="sheet">
+          <h2>Modes</h2>
+          <div className="row">
+            {modes.map((m) => (
+              <button
+                key={m.id}
+                type="button"
+                className={m.id === modeId ? 'act first' : 'act'}
+                aria-pressed={m.id === modeId}
+                onClick={() => setModeId(m.id)}
+              >
+                {m.name}
+              </button>
+            ))}
+          </div>
+          <p>{mode?.normalSigns}</p>
+        </div>
+        <div className="sheet">
+          <h2>Variants</h2>
+          <table className="table">
+            <thead>
+              <tr>
+                <th>variant</th>
+                <th>model</th>
+                <th>software</th>
+                <th>differs in</th>
+              </tr>
+            </thead>
+            <tbody>
+              {own?.variants.map((v) => (
+                <tr key={v.id}>
+                  <td>{v.name}</td>
+                  <td className="mono">{v.models.join(', ')}</td>
+                  <td className="mono">
+                    {[v.software?.from && `≥ ${v.software.from}`, v.software?.below && `< ${v.software.below}`]
+                      .filter(Boolean)
+                      .join(', ') || 'any'}
+                  </td>
+                  <td>
+                    {Object.entries(v.values).map(([id, value]) => (
+                      <div key={id}>
+                        {own.parameters.find((p) => p.id === id)?.name ?? id}: <span className="mono">{value}</span>
+                      </div>
+                    ))}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,171 @@
+import {
+  type Bundle,
+  bundleFormat,
+  bundleVersion,
+  entriesOf,
+  type FamilyId,
+  type MapEdge,
+  type MapNode,
+  modesMap,
+} from '@wire-trail/core';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { Empty, Loading } from '../../../parts/states/States.tsx';
+import type { TabProps } from '../tab-props.ts';
+import './modes.css';
+
+const ModesGraph = lazy(() => import('./ModesGraph.tsx'));
+
+const kindWords: Readonly<Record<MapEdge['kind'], string>> = {
+  route: 'route',
+  gesture: 'gesture',
+  after: 'by itself',
+  idle: 'when nothing is done',
+  supply: 'by the supply',
+  sign: 'by a sign',
+  input: 'by a quantity',
+  message: 'told by another controller',
+};
+const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
+
+/** The modes of a family and what leads from one to another, with time-outs, dead ends and what nobody can reach. */
+export function ModesTab({ entries, family, writes }: TabProps) {
+  const bundle = useMemo<Bundle>(
+    () => ({
+      format: bundleFormat,
+      version: bundleVersion,
+      family: family as FamilyId,
+      entries: entries.map((e) => e.body),
+    }),
+    [entries, family],
+  );
+  const map = useMemo(() => modesMap(bundle), [bundle]);
+  const [picked, setPicked] = useState<string | null>(null);
+  const [supply, setSupply] = useState(false);
+  if (map.nodes.length === 0) return <Empty title="No mode yet" />;
+  const node = map.nodes.find((n) => n.id === picked) ?? null;
+  return (
+    <div className="modes-room">
+      <div className="sheet modes-map">
+        <Suspense fallback={<Loading what="the map" />}>
+          <ModesGraph map={map} picked={picked} supply={supply} onPick={setPicked} />
+        </Suspense>
+      </div>
+      <aside className="stack">
+        <div className="row">
+          <Link className="act" to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
+            Play the unit
+          </Link>
+          <label className="row small">
+            <input type="checkbox" checked={supply} onChange={(e) => setSupply(e.target.checked)} /> what the supply
+            does
+          </label>
+        </div>
+        {node ? (
+          <ModeSheet node={node} bundle={bundle} edges={map.edges} writes={writes} />
+        ) : (
+          <MapWords nodes={map.nodes} onPick={setPicked} />
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: string) => void }) {
+  const findingAt = nodes.filter((n) => n.unreachable || n.deadEnd);
+  return (
+    <div className="sheet">
+      <h3>Modes</h3>
+      <ul className="plain modes-list">
+        {nodes.map((n) => (
+          <li key={n.id}>
+            <button type="button" className="plain modes-name" onClick={() => onPick(n.id)}>
+              {n.id === 'any' ? 'any mode' : n.name}
+            </button>{' '}
+            {n.idleMs !== null && <span className="soft small">ends after {seconds(n.idleMs)} idle</span>}
+            {n.unreachable && <span className="tag">nothing leads here</span>}
+            {n.deadEnd && <span className="tag">nothing leads away</span>}
+          </li>
+        ))}
+      </ul>
+      {findingAt.length === 0 && <p className="small soft">Every mode can be reached and left.</p>}
+    </div>
+  );
+}
+
+function ModeSheet({
+  node,
+  bundle,
+  edges,
+  writes,
+}: {
+  node: MapNode;
+  bundle: Bundle;
+  edges: readonly MapEdge[];
+  writes: boolean;
+}) {
+  const mode = entriesOf(bundle, 'mode').find((m) => m.id === node.id);
+  const nameOf = (id: string): string =>
+    id === 'any' ? 'any mode' : (entriesOf(bundle, 'mode').find((m) => m.id === id)?.name ?? id);
+  const ways = edges.filter((e) => e.from === node.id || e.to === node.id);
+  return (
+    <>
+      <div className="sheet">
+        <h3>
+          {mode && writes ? (
+            <Link to={`/shelf/${bundle.family}/mode/${mode.id}`}>{node.name}</Link>
+          ) : (
+            node.name || 'Any mode'
+          )}
+        </h3>
+        <p className="soft small">
+          {node.controllerName} {mode?.normalSigns}
+        </p>
+        <ul className="plain modes-list">
+          {ways.map((e) => (
+            <li key={e.id}>
+              <span className="soft">{e.from === node.id ? `to ${nameOf(e.to)}` : `from ${nameOf(e.from)}`}:</span>{' '}
+              {e.route ? (
+                writes ? (
+                  <Link to={`/shelf/${bundle.family}/route/${e.route}`}>{e.name}</Link>
+                ) : (
+                  e.name
+                )
+              ) : (
+                `${kindWords[e.kind]}${e.afterMs === null ? '' : `, ${seconds(e.afterMs)}`}${e.name ? `, ${e.name}` : ''}`
+              )}
+              {e.hazards.length > 0 && <span className="tag">hazard</span>}
+            </li>
+          ))}
+        </ul>
+      </div>
+      {mode && mode.tests.length > 0 && (
+        <div className="sheet">
+          <h3>Tests inside</h3>
+          <table className="table">
+            <tbody>
+              {mode.tests.map((t) => (
+                <tr key={t.number}>
+                  <td className="mono">{t.number}</td>
+                  <td>
+                    <strong>{t.name}</strong>
+                    <div className="small soft">
+                      {t.starts} {t.expected}
+                    </div>
+                    <div className="small">
+                      {t.coldOnly && <span className="tag">cold only</span>}{' '}
+                      {t.needsFirst && <span className="tag">after test {t.needsFirst}</span>}{' '}
+                      {t.followedBy && <span className="tag">then {t.followedBy} by itself</span>}
+                    </div>
+                    {t.repeatWhen && <div className="small">{t.repeatWhen}</div>}
+                  </td>
+                  <td className="soft small">{t.takes ? seconds(t.takes.usualMs) : ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import { callerMeantWords, decode, type Listed, type Look, partName, type Readout, readCaller } from '@wire-trail/core';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import type { TrailData } from '../../trail-data.ts';
+
+/** Type what a caller says, or what one would say: it becomes looks, with the one question to ask back where it matters. */
+export function CallerBox({
+  data,
+  readout,
+  listed,
+  onHeard,
+}: {
+  data: TrailData;
+  readout: Readout;
+  listed: readonly Listed[];
+  onHeard: (looks: readonly Look[], said: string) => void;
+}) {
+  const [said, setSaid] = useState('');
+  const later = useDeferredValue(said);
+  const names = useMemo(
+    () =>
+      new Map(
+        data.panel.faces.flatMap((f) => f.signs.map((s) => [s.id as string, partName(data.panel, s.id)] as const)),
+      ),
+    [data.panel],
+  );
+  const at = useMemo(
+    () => new Map(data.panel.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s.at] as const))),
+    [data.panel],
+  );
+  const heard = useMemo(() => readCaller(readout, later, names, at), [readout, later, names, at]);
+  const readings = heard.readings.map((r) => {
+    const decoded = decode(readout, listed, { slot: 1, looks: [...r.looks] });
+    return { ...r, reads: r.literal ?? decoded.candidates[0]?.code ?? null };
+  });
+  const use = (looks: readonly Look[]) => {
+    onHeard(looks, said);
+    setSaid('');
+  };
+  return (
+    <details className="sheet said">
+      <summary>By phone, or typed in words</summary>
+      <label className="field">
+        What is said of it
+        <input
+          className="box"
+          value={said}
+          maxLength={400}
+          placeholder="b d e, then a d e"
+          onChange={(e) => setSaid(e.target.value)}
+          onKeyDown={(e) => {
+            const [only] = readings;
+            if (e.key === 'Enter' && only && !heard.ask) use(only.looks);
+          }}
+        />
+      </label>
+      {said.trim() !== '' && (
+        <div aria-live="polite" className="stack">
+          {heard.ask && (
+            <p className="note">
+              <strong>Ask back:</strong> do the numbers mean {readings.map((r) => callerMeantWords[r.as]).join(', or ')}
+              ?
+            </p>
+          )}
+          <ul className="plain said-ways">
+            {readings.map((r) => (
+              <li key={r.as}>
+                <button type="button" className="act" onClick={() => use(r.looks)}>
+                  <CodeGlyph text={r.reads ?? 'nothing'} />
+                  <span className="soft small">{callerMeantWords[r.as]}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+          {readings.length === 0 && <p className="soft small">Nothing can be made of that yet.</p>}
+          {heard.unread.length > 0 && <p className="soft small">Not understood: {heard.unread.join(' ')}</p>}
+        </div>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,80 @@
+import { calibrate, type HandKind, handKinds, type MissCode, missWords } from '@wire-trail/core';
+import './success.css';
+import type { SuccessShown } from './use-success-rates.ts';
+
+const names: Readonly<Record<HandKind, string>> = { bare: 'bare hands', gloved: 'gloves', first: 'first time' };
+
+/** How likely people are to hit the route, by a model of hands; under 80 % with gloves is a hint, no more. */
+export function SuccessCard({
+  tries,
+  shown,
+  lineOf,
+  onStep,
+}: {
+  /** What the log says of real tries; calibrates the model. */
+  tries: Readonly<{ took: number; of: number }>;
+  shown: SuccessShown;
+  lineOf: (at: string) => number | null;
+  onStep: (at: string) => void;
+}) {
+  const { rates, progress, cannotAt } = shown;
+  const gloved = rates?.get('gloved');
+  return (
+    <div className="sheet rates">
+      <h3>Will a person hit it?</h3>
+      {cannotAt !== null && <p className="small soft">It cannot be played as it stands.</p>}
+      {!rates && cannotAt === null && (
+        <p className="small soft">Working it out{progress !== null ? `, ${Math.round(progress * 100)} %` : ''} …</p>
+      )}
+      {rates && (
+        <>
+          <dl>
+            {handKinds.map((kind) => {
+              const own = rates.get(kind);
+              if (!own) return null;
+              const level = own.share >= 0.8 ? 'fine' : own.share >= 0.6 ? 'so-so' : 'poor';
+              return (
+                <div key={kind}>
+                  <dt>{names[kind]}</dt>
+                  <dd className="meter" aria-hidden>
+                    <span className={level} style={{ width: `${own.share * 100}%` }} />
+                  </dd>
+                  <dd
+                    className="mono"
+                    title={`${(own.low * 100).toFixed(1)} to ${(own.high * 100).toFixed(1)} %, ${own.runs} tries`}
+                  >
+                    {Math.round(own.share * 100)} %
+                  </dd>
+                </div>
+              );
+            })}
+          </dl>
+          {gloved?.worstStep !== null && gloved !== undefined && gloved.share < 0.995 && (
+            <p className="small">
+              With gloves it fails most{' '}
+              <button type="button" className="plain inline" onClick={() => onStep(gloved.worstStep ?? '')}>
+                in line {lineOf(gloved.worstStep ?? '') ?? '–'}
+              </button>
+              : {missWords((gloved.failed[0]?.code ?? 'too-late') as MissCode)}.
+              {gloved.pace !== 1 &&
+                ` Advise ${gloved.pace < 1 ? 'quicker' : 'slower'}: ${gloved.pace} times the usual time for each act.`}
+            </p>
+          )}
+          {gloved && gloved.share < 0.8 && <p className="small tag">hint: under 80 % with gloves</p>}
+          <p className="small soft">
+            {gloved && tries.of > 0
+              ? triesWords(calibrate(gloved, tries), tries)
+              : 'By a model of hands, until recorded tries calibrate it.'}
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+function triesWords(calibrated: ReturnType<typeof calibrate>, { took, of }: { took: number; of: number }): string {
+  const share = Math.round(calibrated.share * 100);
+  return calibrated.from === 'tries'
+    ? `${of} tries in the log, ${took} took: calibrated to ${share} % with gloves.`
+    : `A model of hands; ${of} ${of === 1 ? 'try' : 'tries'} in the log so far, ${took} took. Together: ${share} % with gloves.`;
+}
