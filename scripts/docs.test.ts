@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { entryKinds, Look, readBundle, Seen, scopes, standings, WalkEvent } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
+import { notices } from './notices.ts';
 import { schemaFiles } from './schemas.ts';
 
 const doc = (name: string): string => readFileSync(new URL(`../docs/${name}`, import.meta.url), 'utf8');
@@ -13,6 +14,17 @@ describe('generated documents', () => {
   it.each(Object.entries(schemaFiles()))('docs/%s is fresh (npm run docs:write)', (name, text) =>
     expect(doc(name)).toBe(text),
   );
+});
+
+describe('notices', () => {
+  const text = readFileSync(new URL('../web/public/notices.txt', import.meta.url), 'utf8');
+  it('ship with the build, and are fresh (npm run docs:write)', () => expect(text).toBe(notices()));
+  it.each([
+    ['the fonts', /atkinson-hyperlegible-next[\s\S]*SIL OPEN FONT LICENSE/i],
+    ['the layout engine', /elkjs [\d.]+ \(EPL-2\.0[\s\S]*Eclipse Public License/],
+    ['the interface', /@mui\/material/],
+  ])('name %s, with its terms', (_, words) => expect(text).toMatch(words));
+  it('leave nobody without a licence', () => expect(text).not.toMatch(/see its text[^=]*holds no text/));
 });
 
 describe('docs/format.md', () => {

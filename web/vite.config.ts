@@ -39,5 +39,4 @@ export default defineConfig({
     }),
   ],
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 700 },
-  server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });
