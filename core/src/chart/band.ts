@@ -1,6 +1,7 @@
 import type { NodeId, ParameterId, SettingId } from '../base/ids.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Amount, Band } from '../model/band.ts';
+import { bandTraits } from '../model/band.ts';
 
 /** Values of a family's parameters for the variant at hand, in base units. */
 export type Parameters = ReadonlyMap<ParameterId, number>;
@@ -98,8 +99,7 @@ function tableCelsius(rows: readonly Row[], ohm: number): number | null {
 }
 
 /** Whether a band's good readings depend on how warm the part is. */
-export const needsTemperature = (band: Band): boolean =>
-  band.kind === 'thermistor' || band.kind === 'steinhart-hart' || band.kind === 'table';
+export const needsTemperature = (band: Band): boolean => bandTraits[band.kind].needs === 'temperature';
 
 /** What is known when a band is worked out. */
 export type BandKnown = Readonly<{

@@ -2,6 +2,7 @@ import type { Path } from '../base/path.ts';
 import type { Quantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import type { Amount, Band } from '../model/band.ts';
+import { bandTraits } from '../model/band.ts';
 import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from './band.ts';
@@ -50,21 +51,6 @@ function amountsOf(band: Band): Array<readonly [field: string, amount: Amount | 
   }
 }
 
-/** Bands that give ohms, whatever the node says it measures. */
-/** Bands that come to ohms, whatever the step measures. */
-const comesToOhms: Readonly<Record<Band['kind'], boolean>> = {
-  fixed: false,
-  thermistor: true,
-  'steinhart-hart': true,
-  table: true,
-  element: true,
-  'of-setting': false,
-  insulation: true,
-  ratio: false,
-  rate: false,
-  'time-to': false,
-};
-
 /** Findings of a measurement's good band: whether it computes, what it is of, and whether meter and sensor reach it. */
 export function lintBand(node: ChartNode, chart: Chart, around: ChartSurroundings, at: Path): Finding[] {
   if (node.kind !== 'measure') return [];
@@ -73,7 +59,7 @@ export function lintBand(node: ChartNode, chart: Chart, around: ChartSurrounding
   const findings: Finding[] = [];
   const impossible = (of: string, is: string) =>
     findings.push({ code: 'unit-impossible', severity: 'error', at: here, node: node.title, of, is });
-  if (comesToOhms[band.kind] && node.quantity !== 'resistance') impossible('resistance', node.quantity);
+  if (bandTraits[band.kind].ohms && node.quantity !== 'resistance') impossible('resistance', node.quantity);
   for (const [, amount, of] of amountsOf(band)) {
     if (amount === null || typeof amount === 'number' || of === 'any') continue;
     const is = around.quantities.get(amount.parameter);
@@ -119,7 +105,7 @@ function lintReach(node: MeasureNode, around: ChartSurroundings, at: Path): Find
     if (measuredAt.leastCelsius < least || measuredAt.mostCelsius > most)
       findings.push(outside('sensor table', least, most));
   }
-  const direct = band.kind === 'fixed' || comesToOhms[band.kind];
+  const direct = band.kind === 'fixed' || bandTraits[band.kind].ohms;
   if (!direct) return findings;
   const bounds = [span.leastCelsius, span.mostCelsius].flatMap((atCelsius) => {
     const good = computeBand(band, { parameters: around.parameters, atCelsius });

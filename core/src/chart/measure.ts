@@ -9,6 +9,7 @@ import {
 } from '../base/quantity.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Band } from '../model/band.ts';
+import { bandTraits } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
@@ -59,7 +60,7 @@ export type Measured = ReadingVerdict &
   }>;
 
 /** How many readings a band needs before it says anything. */
-export const readingsNeeded = (band: Band): number => (band.kind === 'rate' || band.kind === 'time-to' ? 2 : 1);
+export const readingsNeeded = (band: Band): number => bandTraits[band.kind].readings;
 
 /** The share of a reading an instrument is said to be off by for a quantity; undefined where nobody said. */
 export const statedAccuracy = (instrument: Instrument, quantity: Quantity): number | undefined =>

@@ -1,3 +1,4 @@
+import { bandTraits } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import { computeBand, type GoodBand, needsTemperature, type Parameters } from './band.ts';
 import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
@@ -9,7 +10,7 @@ const typicalCelsius = 25;
  * that says nothing of it: a rate, a time, an amount about a setting, values that are missing.
  */
 export function typicalBand({ band }: MeasureNode, parameters: Parameters): GoodBand | null {
-  if (band.kind === 'rate' || band.kind === 'time-to') return null;
+  if (bandTraits[band.kind].readings > 1) return null;
   if (band.kind === 'of-setting' && band.by !== 'share') return null;
   const good = computeBand(band, {
     parameters,

@@ -41,3 +41,22 @@ export const Band = z.discriminatedUnion('kind', [
 ]);
 export type Band = z.infer<typeof Band>;
 export type BandOf<K extends Band['kind']> = Extract<Band, { kind: K }>;
+
+/** What there is to know of a kind of band: whether it comes to ohms, what else has to be known for it, how many readings it takes. */
+export const bandTraits: Readonly<
+  Record<
+    Band['kind'],
+    Readonly<{ ohms: boolean; needs: 'temperature' | 'setting' | 'earlier' | null; readings: 1 | 2 }>
+  >
+> = {
+  fixed: { ohms: false, needs: null, readings: 1 },
+  thermistor: { ohms: true, needs: 'temperature', readings: 1 },
+  'steinhart-hart': { ohms: true, needs: 'temperature', readings: 1 },
+  table: { ohms: true, needs: 'temperature', readings: 1 },
+  element: { ohms: true, needs: null, readings: 1 },
+  'of-setting': { ohms: false, needs: 'setting', readings: 1 },
+  insulation: { ohms: true, needs: null, readings: 1 },
+  ratio: { ohms: false, needs: 'earlier', readings: 1 },
+  rate: { ohms: false, needs: null, readings: 2 },
+  'time-to': { ohms: false, needs: null, readings: 2 },
+};

@@ -1,6 +1,7 @@
 import { assertNever } from '../base/result.ts';
 import type { Finding, FindingCode, NamedSlip, PatternError, SignLimit } from '../model/finding.ts';
 import type { LampState } from '../model/lamp.ts';
+import { lampStates, lampTraits } from '../model/lamp.ts';
 import type { IdKind } from '../model/reference.ts';
 
 const patternWords: Record<PatternError['why'], string> = {
@@ -25,7 +26,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `“${f.readout}” can show ${f.count} more that no code stands for, such as ${f.examples.join(', ')}.`,
   'rows-share-pattern': (f) => `“${f.stage}”: ${f.pattern} stands for ${f.values.join(' and ')} alike.`,
   'row-unreadable': (f) =>
-    `“${f.stage}”: ${f.pattern} is no pattern for ${f.lamps} lamp${f.lamps === 1 ? '' : 's'}: one of 1 0 - d l s f R G A W B Y for each.`,
+    `“${f.stage}”: ${f.pattern} is no pattern for ${f.lamps} lamp${f.lamps === 1 ? '' : 's'}: one of 1 0 - ${lampStates.map((s) => lampTraits[s].letter).join(' ')} R G A W B Y for each.`,
   'weights-collide': (f) => `“${f.stage}”: ${f.ways} ways of lighting add up to ${f.sum}.`,
   'pause-not-told': (f) =>
     `“${f.stage}”: a pause of ${f.pauseMs / 1000} s cannot be told from the ${f.gapMs / 1000} s between two lights.`,
