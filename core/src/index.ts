@@ -312,6 +312,7 @@ export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWor
 export { judgedWords, measureErrorWords, tooCloseWords } from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
 export { reasonWords } from './words/reason.ts';
+export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';

@@ -156,10 +156,22 @@ export function onSupply(turn: Turn): void {
     }
 }
 
+/** When the timer of a transition is over; null for what something else sets off, each at its own place here or in `settle`. */
 function timerOf({ on }: Transition, state: ControllerState): number | null {
-  if (on.kind === 'after') return state.since + on.afterMs;
-  if (on.kind === 'idle') return Math.max(state.since, state.lastHandAt) + on.afterMs;
-  return null;
+  switch (on.kind) {
+    case 'after':
+      return state.since + on.afterMs;
+    case 'idle':
+      return Math.max(state.since, state.lastHandAt) + on.afterMs;
+    case 'gesture':
+    case 'supply':
+    case 'sign':
+    case 'input':
+    case 'message':
+      return null;
+    default:
+      return assertNever(on);
+  }
 }
 
 type Timer = Readonly<{ at: number; id: ControllerId; state: ControllerState; transition: Transition }>;

@@ -1,4 +1,4 @@
-import { roleAtLeast, titleOf } from '@wire-trail/core';
+import { changeSetStateWords, roleAtLeast, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -43,7 +43,7 @@ export default function ChangeSetPage() {
       </p>
       <div className="row spread">
         <h1>{set.title}</h1>
-        <span className="tag">{set.state.replace('-', ' ')}</span>
+        <span className="tag">{changeSetStateWords[set.state]}</span>
       </div>
       <p className="soft">
         by {set.author ?? 'import'}, {new Date(set.submittedAt).toLocaleString()}

@@ -1,5 +1,5 @@
 import Dialog from '@mui/material/Dialog';
-import { type EntryKey, entrySchemas, sameJson, titleOf } from '@wire-trail/core';
+import { type EntryKey, entrySchemas, revisionStateWords, sameJson, titleOf } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api, type RevisionWithBody, type Stale } from '../../foundation/api.ts';
@@ -102,9 +102,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
         {body.kind === 'code' && <CodeGlyph text={body.text} size="large" />}
         <h1>{body.kind === 'code' ? body.title : titleOf(body)}</h1>
         <span className="tag">
-          {basedOn === 0
-            ? 'new'
-            : `${latest?.state === 'in-review' ? 'in review' : (latest?.state ?? '')} · rev ${basedOn}`}
+          {basedOn === 0 ? 'new' : `${latest ? revisionStateWords[latest.state] : ''} · rev ${basedOn}`}
         </span>
       </div>
       <div className="row">

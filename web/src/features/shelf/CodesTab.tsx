@@ -1,4 +1,4 @@
-import { type Code, CodeText, codeIdOf, entriesOf, entryOf } from '@wire-trail/core';
+import { type Code, CodeText, codeIdOf, entriesOf, entryOf, revisionStateWords } from '@wire-trail/core';
 import { type FormEvent, lazy, Suspense, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
@@ -120,7 +120,7 @@ function State({ row }: { row: Shelved }) {
   if (row.state === 'published') return <span className="soft small hide-narrow">rev {row.number}</span>;
   return (
     <span className="tag">
-      {row.state === 'in-review' ? 'in review' : row.state} rev {row.number}
+      {revisionStateWords[row.state]} rev {row.number}
     </span>
   );
 }
