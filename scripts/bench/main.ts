@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { benchEnter } from './enter.ts';
 import { benchFind } from './find.ts';
+import { benchHouse } from './house.ts';
 import { benchImport } from './import.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
@@ -11,6 +12,7 @@ import { benchWeb } from './web.ts';
 
 const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { type: 'string' } } });
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
+  ['house', benchHouse],
   ['enter', benchEnter],
   ['read', benchRead],
   ['test', benchTest],
