@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { entryKinds, Look, readBundle, Seen, scopes, standings, WalkEvent } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
+import { layers } from './house/layers.ts';
 import { notices } from './notices.ts';
 import { schemaFiles } from './schemas.ts';
 
@@ -54,4 +55,52 @@ describe('README', () => {
     const links = [...readme.matchAll(/\]\(([^)#:]+)\)/g)].map((m) => m[1] ?? '');
     expect(links.filter((path) => !existsSync(new URL(`../${path}`, import.meta.url)))).toEqual([]);
   });
+});
+
+describe('docs/architecture.md', () => {
+  const page = doc('architecture.md');
+  const table = (heading: string): string[][] =>
+    (page.split(`\n${heading}\n`)[1]?.split('\n#')[0] ?? '')
+      .split('\n')
+      .filter((line) => line.startsWith('| ') && !line.startsWith('| ---'))
+      .slice(1)
+      .map((line) => line.split(' | ').map((cell) => cell.replace(/^\| | \|$/g, '').trim()));
+  it.each(layers.map((l) => [l.root, l] as const))(
+    'draws the rooms of %s in the order of the layers',
+    (root, { rooms }) => {
+      expect(table(`### ${root}`).map(([room]) => room?.replaceAll('`', ''))).toEqual(rooms);
+    },
+  );
+  it('says where to begin for twelve changes, at files that are there', () => {
+    const rows = table('## Where to begin');
+    expect(rows).toHaveLength(12);
+    const paths = rows.flatMap((row) =>
+      [...row.join(' ').matchAll(/`((?:core|web|server|cli|scripts)\/[\w./-]+)`/g)].map((m) => m[1] ?? ''),
+    );
+    expect(paths.length).toBeGreaterThan(24);
+    expect(paths.filter((path) => !existsSync(new URL(`../${path}`, import.meta.url)))).toEqual([]);
+  });
+  it('has about sixty words, each once, in order, each in a room that is there', () => {
+    const words = table('## Glossary');
+    const names = words.map(([word]) => word ?? '');
+    expect(names.length).toBeGreaterThan(55);
+    expect([...new Set(names)].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1))).toEqual(names);
+    const rooms = new Set(layers.flatMap((l) => [...l.rooms]));
+    const own = words.map(([, , room]) => room?.replaceAll('`', '') ?? '').filter((room) => !room.includes(':'));
+    expect(own.filter((room) => !rooms.has(room))).toEqual([]);
+  });
+  it.each(['CONTRIBUTING.md', 'docs/architecture.md', 'docs/model.md', 'docs/format.md'])(
+    '%s links only what is there, and names only files that are',
+    (name) => {
+      const text = readFileSync(new URL(`../${name}`, import.meta.url), 'utf8');
+      const links = [...text.matchAll(/\]\(([^)#:]+)\)/g)].map(
+        (m) => new URL(m[1] ?? '', new URL(`../${name}`, import.meta.url)),
+      );
+      expect(links.filter((link) => !existsSync(link)).map(String)).toEqual([]);
+      const files = [...text.matchAll(/`((?:core|web|server|cli|scripts)\/[\w/-]+(?:\.\w+)*)`/g)].map(
+        (m) => m[1] ?? '',
+      );
+      expect(files.filter((path) => !existsSync(new URL(`../${path}`, import.meta.url)))).toEqual([]);
+    },
+  );
 });
