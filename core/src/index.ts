@@ -316,5 +316,5 @@ export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';
-export { actBig, cardBig, cardDetails, cardLead, cardNotes } from './words/step.ts';
+export { actBig, type CardDetail, cardBig, cardDetails, cardLead, cardNotes } from './words/step.ts';
 export { textNoteWords } from './words/text-note.ts';

@@ -90,9 +90,13 @@ describe('words of the coach', () => {
 const told = (steps: readonly Step[]): string =>
   coachCards(steps)
     .map((c) =>
-      [cardLead(c, panel), cardBig(c, panel), ...cardDetails(c, panel), ...c.notes.cautions, ...cardNotes(c)].join(
-        ' | ',
-      ),
+      [
+        cardLead(c, panel),
+        cardBig(c, panel),
+        ...cardDetails(c, panel).map((d) => d.words),
+        ...c.notes.cautions,
+        ...cardNotes(c),
+      ].join(' | '),
     )
     .join('\n');
 

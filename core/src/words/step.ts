@@ -79,7 +79,7 @@ function withoutControl(step: Step, panel: Panel): string {
     case 'say':
       return 'Know this';
     case 'branch':
-      return conditionWords(step.on, panel);
+      return `${conditionWords(step.on, panel)}:`;
     case 'dial':
       return 'Set';
     case 'release':
@@ -142,28 +142,32 @@ function holdOf(card: CoachCard): string[] {
   return [`for ${until?.kind === 'span' ? spanWords(until.span) : seconds(card.holdMs)}`];
 }
 
+/** One thing that belongs to an act, beside what is done, and what it is of: a screen may show some as a clock or a count. */
+export type CardDetail = Readonly<{
+  of: 'hold' | 'until' | 'entry' | 'past' | 'dial' | 'needs' | 'times' | 'window' | 'within' | 'keeping';
+  words: string;
+}>;
+
 /** What else belongs to the act: how long, how often, in which time, up to where, with what. */
-export function cardDetails(card: CoachCard, panel: Panel): string[] {
+export function cardDetails(card: CoachCard, panel: Panel): CardDetail[] {
   const { step } = card;
+  const details: CardDetail[] = [];
+  const add = (of: CardDetail['of'], words: string): void => void details.push({ of, words });
   const letsGo = card.acts.every((a) => a.act === 'let-go');
-  return [
-    ...holdOf(card),
-    ...(card.holdUntil && !letsGo ? [`let go ${lower(momentWords(card.holdUntil, panel))}`] : []),
-    ...(step.kind === 'step-list'
-      ? [
-          `${step.by === 'ramp' ? 'hold until' : 'to'} entry ${step.to}`,
-          ...(step.overshoot ? [`past it: ${step.overshoot}`] : []),
-        ]
-      : []),
-    ...(step.kind === 'dial' ? [`until it shows ${step.text}`] : []),
-    ...(step.kind === 'choose' && step.needs ? [`needs ${step.needs}`] : []),
-    ...(card.times > 1 ? [`${card.times} times`] : []),
-    ...(card.windowMs !== null ? [`within ${seconds(card.windowMs)}`] : []),
-    ...(card.withinMs !== null ? [`within ${seconds(card.withinMs)}`] : []),
-    ...(card.keeping.length > 0 && !letsGo
-      ? [`keep holding ${card.keeping.map((k) => partName(panel, k.control)).join(' and ')}`]
-      : []),
-  ];
+  for (const words of holdOf(card)) add('hold', words);
+  if (card.holdUntil && !letsGo) add('until', `let go ${lower(momentWords(card.holdUntil, panel))}`);
+  if (step.kind === 'step-list') {
+    add('entry', `${step.by === 'ramp' ? 'hold until' : 'to'} entry ${step.to}`);
+    if (step.overshoot) add('past', `past it: ${step.overshoot}`);
+  }
+  if (step.kind === 'dial') add('dial', `until it shows ${step.text}`);
+  if (step.kind === 'choose' && step.needs) add('needs', `needs ${step.needs}`);
+  if (card.times > 1) add('times', `${card.times} times`);
+  if (card.windowMs !== null) add('window', `within ${seconds(card.windowMs)}`);
+  if (card.withinMs !== null) add('within', `within ${seconds(card.withinMs)}`);
+  if (card.keeping.length > 0 && !letsGo)
+    add('keeping', `keep holding ${card.keeping.map((k) => partName(panel, k.control)).join(' and ')}`);
+  return details;
 }
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
@@ -183,6 +187,10 @@ export function cardNotes({ notes }: CoachCard): string[] {
 /** Steps in one line, as they are told where there is room for one card only. */
 function stepsInLine(steps: readonly Step[], panel: Panel): string {
   return coachCards(steps)
-    .map((card) => [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel)].filter(Boolean).join(' '))
+    .map((card) =>
+      [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).map((d) => d.words)]
+        .filter(Boolean)
+        .join(' '),
+    )
     .join(', then ');
 }

@@ -9,6 +9,7 @@ import {
   type Route,
   type Source,
 } from '@wire-trail/core';
+import { Fragment } from 'react';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { Empty } from '../../parts/states/States.tsx';
@@ -50,17 +51,16 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
       <ol>
         {coachCards(route.steps).map((card) => (
           <li key={card.path}>
-            <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
-            {cardDetails(card, panel).map((detail) => (
-              <span key={detail} className="tag">
-                {detail}
-              </span>
-            ))}
             {card.notes.cautions.map((caution) => (
               <strong key={caution} className="severity-error">
-                {' '}
-                {caution}
+                {caution}{' '}
               </strong>
+            ))}
+            <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
+            {cardDetails(card, panel).map(({ of, words }) => (
+              <Fragment key={of}>
+                <span className="tag">{words}</span>{' '}
+              </Fragment>
             ))}
             {cardNotes(card).map((note) => (
               <span key={note} className="soft small">

@@ -1,7 +1,10 @@
 import type { CoachCard } from '@wire-trail/core';
-import { cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
+import { type CardDetail, cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
+
+/** Counts, holds and windows are drawn, and run. */
+const drawn: ReadonlySet<CardDetail['of']> = new Set(['times', 'window', 'hold']);
 
 /** One card, large: what to do now, how often, in which window, held for how long. */
 export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
@@ -18,11 +21,13 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
       <p className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</p>
       {card.acts.some((a) => a.times > 1 && a.act === 'press') && <Count times={card.acts[0]?.times ?? 1} />}
       {card.times > 1 && <Count times={card.times} />}
-      {cardDetails(card, data.panel).map((detail) => (
-        <p key={detail} className="tag">
-          {detail}
-        </p>
-      ))}
+      {cardDetails(card, data.panel)
+        .filter(({ of }) => !drawn.has(of))
+        .map(({ of, words }) => (
+          <p key={of} className="tag">
+            {words}
+          </p>
+        ))}
       {seconds !== null && seconds !== undefined && step.kind === 'rest' && (
         <Running forMs={seconds} name="wait" start="Start the wait" />
       )}

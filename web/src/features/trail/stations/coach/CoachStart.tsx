@@ -65,21 +65,21 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
       <ol className="step-list">
         {cards.map((c) => (
           <li key={c.path}>
-            <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data.panel)}</strong>
-            {cardDetails(c, data.panel).map((detail) => (
-              <span key={detail} className="tag">
-                {detail}
-              </span>
-            ))}
             {c.notes.cautions.map((caution) => (
-              <strong key={caution} className="severity-error">
+              <div key={caution} className="note bad">
                 {caution}
-              </strong>
+              </div>
+            ))}
+            <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data.panel)}</strong>{' '}
+            {cardDetails(c, data.panel).map(({ of, words }) => (
+              <span key={of} className="tag">
+                {words}
+              </span>
             ))}
             {cardNotes(c).map((note) => (
-              <span key={note} className="soft small">
+              <div key={note} className="soft small">
                 {note}
-              </span>
+              </div>
             ))}
           </li>
         ))}

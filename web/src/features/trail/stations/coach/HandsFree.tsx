@@ -1,11 +1,14 @@
 import type { CoachCard } from '@wire-trail/core';
-import { cardBig, cardDetails, cardLead } from '@wire-trail/core';
+import { type CardDetail, cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout } from '../StationLayout.tsx';
 import { panelAt } from './panel-at.ts';
 import { beat, hush, say, useSenses } from './senses.ts';
 import { useClock } from './use-clock.ts';
+
+/** Holds and windows are drawn, and run. */
+const drawn: ReadonlySet<CardDetail['of']> = new Set(['window', 'hold']);
 
 type Props = Readonly<{
   cards: readonly CoachCard[];
@@ -84,11 +87,13 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
             ))}
           </span>
         )}
-        {cardDetails(card, data.panel).map((detail) => (
-          <span key={detail} className="tag">
-            {detail}
-          </span>
-        ))}
+        {cardDetails(card, data.panel)
+          .filter(({ of }) => !drawn.has(of))
+          .map(({ of, words }) => (
+            <span key={of} className="tag">
+              {words}
+            </span>
+          ))}
         {holdMs !== null && (
           <Bar name={card.step.kind === 'rest' ? 'wait' : 'hold'} forMs={holdMs} goneMs={sinceBeat} />
         )}
