@@ -100,13 +100,14 @@ export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading } from './chart/verdict.ts';
 export { type ChartKnown, type ChartWalk, type Given, minutesAhead, readingsOnPath, walkChart } from './chart/walk.ts';
-// find
+// code
 export { codeDistance, differences, plainCode, squeezed } from './code/alike.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
 export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+// decode
 export { readCaller } from './decode/caller.ts';
 export { asTold, compareReadings, looksOf } from './decode/compare.ts';
 export { confirmAt, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
@@ -132,17 +133,19 @@ export { writeScxml } from './exchange/scxml.ts';
 export { readSeries } from './exchange/series.ts';
 export { guessEncoding, readTable, type Table, type TableError } from './exchange/table.ts';
 export { type Found, find, type Why } from './find/find.ts';
+// find
 export { findCodes } from './find/find-code.ts';
 export { buildFindIndex, type FindDoc, type FindFamily, type FindIndex, findFamilyOf } from './find/index-build.ts';
+// gesture
 export { type Advice, adviceAfter } from './gesture/advice.ts';
 export { type Beat, coachClock } from './gesture/beat.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { interlockWords } from './gesture/lint.ts';
 export { stepsSpan } from './gesture/timing.ts';
+// library
 export { choicesAt } from './library/choices-at.ts';
 export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
-// source
 export { leaningOn } from './library/look-again.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
 export { namesIn, type Thing } from './library/names.ts';
@@ -150,7 +153,7 @@ export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing } from './library/share.ts';
 export { unknownNames, validate } from './library/validate.ts';
-// access
+// model
 export { Access } from './model/access.ts';
 export { Band } from './model/band.ts';
 export { Bundle, bundleFormat, bundleVersion } from './model/bundle.ts';
@@ -164,9 +167,7 @@ export {
   nodeWays,
   type VerdictNode,
 } from './model/chart.ts';
-// code
 export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom } from './model/code.ts';
-// library
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './model/entry.ts';
 export { Attached, type AttachmentRule, Family, SoftwareVersion, type Variant } from './model/family.ts';
 export { documentWith, fieldText, type StringField, stringFields } from './model/fields.ts';
@@ -187,12 +188,10 @@ export type { Condition } from './model/mode.ts';
 export { Mode, NumberedTest } from './model/mode.ts';
 export { occurrencesIn } from './model/occurrence.ts';
 export { Control, Face, Panel, Sign } from './model/panel.ts';
-// readout
 export { Readout, type ReadoutAccount, Stage, specialMeans, type TestVector } from './model/readout.ts';
 export { isRhythmic, type ReadsOf, signsOfReads } from './model/reads.ts';
 export { type IdKind, idHomes, idKinds, meaningOf } from './model/reference.ts';
 export { ChangeSetState, RevisionState } from './model/revision.ts';
-// gesture
 export { Account, type Moment, Route, type Settled, Step } from './model/route.ts';
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';
 export { Shown } from './model/shown.ts';
@@ -200,7 +199,7 @@ export { Hazard, Instrument, Source } from './model/source.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';
 export { Happened, happenings, type Station, stations, WalkEvent } from './model/walk.ts';
-// modes map
+// modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
@@ -208,7 +207,7 @@ export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 export { advanceUnit, wakeAt } from './play/advance.ts';
 export type { MissCode } from './play/attempt-state.ts';
 export { compileSteps } from './play/compile.ts';
-export type { CompileError } from './play/compiler.ts';
+export type { CompileError, CompileError } from './play/compiler.ts';
 export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/gestures.ts';
 export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
@@ -218,6 +217,7 @@ export { startForRoute, startUnit, type UnitEffect, type UnitState, underway } f
 export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
+// readout
 export { encode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
 export { bytesOfPair, bytesText, pairOf, pairOfBytes, pairText, readBytesText } from './readout/pair.ts';
 export { litAt, type Scene, type Segment, sceneAt, schedule, segmentsOfRun } from './readout/schedule.ts';
@@ -244,28 +244,28 @@ export { matchTrace } from './rhythm/match-trace.ts';
 export { type PulsePattern, patternsOf } from './rhythm/pattern.ts';
 export { readPulses } from './rhythm/read-pulses.ts';
 export { evenTrace, lightsOf, pulsesOf, type Sample, type UnreadableTrace } from './rhythm/trace.ts';
-// route findings
+// route-lint
 export { lintRoutes } from './route-lint/family.ts';
 // script
 export { parseScript } from './script/parse.ts';
 export { printScript, printStep, printSteps } from './script/print.ts';
 export { lineForms, lineWords, noteWords } from './script/words.ts';
-// odds
+// success
 export { type HandKind, handKinds } from './success/hands.ts';
 export { calibrate, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
+// telling
 export type { TellingDraft } from './telling/draft.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
-// intake
 export { readTelling } from './telling/telling.ts';
-// score
+// timeline
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
 export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
+// unit
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
 export { lintFamily } from './unit/lint.ts';
-// unit
 export {
   addPart,
   alignParts,
@@ -299,7 +299,16 @@ export { ledgerOf, type Owed } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type Drift, driftOf, type EarlierReading, readingsTaken } from './walk/past.ts';
 export type { KeptLook, TakenCode } from './walk/state.ts';
-export { currentStation, eventsInForce, foldWalk, stepKey, timerKey, type Walk } from './walk/state.ts';
+export {
+  currentStation,
+  eventsInForce,
+  foldWalk,
+  type KeptLook,
+  stepKey,
+  type TakenCode,
+  timerKey,
+  type Walk,
+} from './walk/state.ts';
 // words
 export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';

@@ -8,7 +8,7 @@ export const Suspect = z.strictObject({
   label: Label,
   part: ref('part').optional(),
   reason: Prose,
-  /** Relative odds before anything was tested; any positive scale. */
+  /** How likely before anything was tested; any positive scale. */
   weight: z.number().positive().max(1000).default(1),
   source: ref('source').optional(),
   standing: Standing.optional(),

@@ -6,8 +6,19 @@ import { type IdKind, idHomes } from './reference.ts';
 /** One entry naming another, and where it does so (from the entry's root). */
 export type Link = Readonly<{ to: Readonly<{ kind: EntryKind; id: string }>; at: Path }>;
 
-/** Every id in an entry, and every text that may mention one, with its place in the entry. */
-export const occurrencesOf = (entry: Entry): Occurrence[] => occurrencesIn(entrySchemas[entry.kind], entry);
+const looked = new WeakMap<Entry, readonly Occurrence[]>();
+
+/**
+ * Every id in an entry, and every text that may mention one, with its place in the entry. Entries are values: one that was
+ * looked through is not looked through again.
+ */
+export function occurrencesOf(entry: Entry): readonly Occurrence[] {
+  const known = looked.get(entry);
+  if (known) return known;
+  const found = occurrencesIn(entrySchemas[entry.kind], entry);
+  looked.set(entry, found);
+  return found;
+}
 
 export const isEntryKind = (kind: IdKind): kind is EntryKind & IdKind => idHomes[kind].includes('entries');
 

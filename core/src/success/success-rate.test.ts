@@ -12,34 +12,34 @@ const programOf = (script: string) => {
   if (!program.ok) throw new Error(JSON.stringify(program.error));
   return program.value;
 };
-const odds = (script: string, hands: HandKind = 'gloved', runs = 1500, seed = 7) =>
+const rateOf = (script: string, hands: HandKind = 'gloved', runs = 1500, seed = 7) =>
   successRateOf({ program: programOf(script), facts, hands, runs, seed });
 const five = (seconds: number) => `press b\nwithin ${seconds} s of step-before\n  press a 5 times`;
 
 describe('odds', () => {
   it('are the same for the same seed, and others for another', () => {
-    expect(odds(five(3))).toEqual(odds(five(3)));
-    expect(odds(five(3), 'gloved', 1500, 8).share).not.toBe(odds(five(3)).share);
+    expect(rateOf(five(3))).toEqual(rateOf(five(3)));
+    expect(rateOf(five(3), 'gloved', 1500, 8).share).not.toBe(rateOf(five(3)).share);
   });
   it('rise with the window, from hopeless to sure', () => {
-    const shares = [0.5, 2, 2.6, 3.2, 4, 8].map((s) => odds(five(s)).share);
+    const shares = [0.5, 2, 2.6, 3.2, 4, 8].map((s) => rateOf(five(s)).share);
     for (const [i, share] of shares.entries()) expect(share).toBeGreaterThanOrEqual(shares[i - 1] ?? 0);
     expect(shares[0]).toBe(0);
     expect(shares.at(-1)).toBeGreaterThan(0.9);
   });
   it('are better with bare hands than gloved, and worst the first time', () => {
-    const [bare, gloved, first] = handKinds.map((kind) => odds(five(3), kind).share);
+    const [bare, gloved, first] = handKinds.map((kind) => rateOf(five(3), kind).share);
     expect(bare).toBeGreaterThan(gloved ?? 1);
     expect(gloved).toBeGreaterThan(first ?? 1);
   });
   it('name the step that fails most and how', () => {
-    const tight = odds(`hold c for 3 s to 20 s\n${five(2.4)}`);
+    const tight = rateOf(`hold c for 3 s to 20 s\n${five(2.4)}`);
     expect(tight.worstStep).toBe('2.steps.0');
     expect(tight.failed[0]).toMatchObject({ at: '2.steps.0', code: 'after-window' });
   });
   it('advise to go quicker where the window is short, and nothing where it is long', () => {
-    expect(odds(five(2.4)).pace).toBeLessThan(1);
-    expect(odds(five(60)).pace).toBe(1);
+    expect(rateOf(five(2.4)).pace).toBeLessThan(1);
+    expect(rateOf(five(60)).pace).toBe(1);
   });
   it('can be done in pieces, with progress, and stopped', () => {
     const asked = { program: programOf(five(3)), facts, hands: 'gloved', runs: 900, seed: 3 } as const;
@@ -58,7 +58,7 @@ describe('odds', () => {
     });
   });
   it('stay a model until enough tries are recorded', () => {
-    const model = odds(five(3));
+    const model = rateOf(five(3));
     expect(calibrate(model, { took: 0, of: 0 })).toEqual({ share: model.share, from: 'model' });
     expect(calibrate(model, { took: 5, of: 10 }).from).toBe('model');
     const many = calibrate(model, { took: 10, of: 100 });

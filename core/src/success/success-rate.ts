@@ -131,9 +131,9 @@ export const calibratedFrom = 20;
 
 /** The model's share drawn towards what recorded tries say; a model it stays until there are enough of those. */
 export function calibrate(
-  odds: SuccessRate,
+  rate: SuccessRate,
   tries: Readonly<{ took: number; of: number }>,
 ): Readonly<{ share: number; from: 'model' | 'tries' }> {
-  const share = (odds.share * modelWeight + tries.took) / (modelWeight + tries.of);
-  return { share: tries.of === 0 ? odds.share : share, from: tries.of >= calibratedFrom ? 'tries' : 'model' };
+  const share = (rate.share * modelWeight + tries.took) / (modelWeight + tries.of);
+  return { share: tries.of === 0 ? rate.share : share, from: tries.of >= calibratedFrom ? 'tries' : 'model' };
 }

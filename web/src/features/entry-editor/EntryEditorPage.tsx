@@ -17,7 +17,7 @@ import { readoutTabs } from './readout/tabs.ts';
 import { routeTabs } from './route/tabs.ts';
 
 const always = ['What changed', 'History'] as const;
-/** Kinds with several rooms name them; the others have one. */
+/** Kinds with several tabs name them; the others have one. */
 const tabsOf = (kind: string): readonly string[] =>
   kind === 'route' ? routeTabs : kind === 'readout' ? readoutTabs : kind === 'chart' ? chartTabs : ['Entry'];
 const tabOf: Partial<Record<string, string>> = {
@@ -123,7 +123,7 @@ export default function EntryEditorPage() {
           </button>
         ))}
       </div>
-      {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} room={view} />}
+      {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} tab={view} />}
       {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
       {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
     </>

@@ -16,8 +16,8 @@ const PictureEditor = lazy(() => import('./PictureEditor.tsx').then((m) => ({ de
 const ReadoutStudio = lazy(() => import('./readout/ReadoutStudio.tsx').then((m) => ({ default: m.ReadoutStudio })));
 const RouteStudio = lazy(() => import('./route/RouteStudio.tsx').then((m) => ({ default: m.RouteStudio })));
 
-/** Each kind of entry as it is best worked on; what has no room of its own has the form of its schema. */
-export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entries: Entry[] }; room: string }) {
+/** Each kind of entry as it is best worked on; what has no editor of its own has the form of its schema. */
+export function EntryView({ body, bodies, tab }: { body: Entry; bodies: { entries: Entry[] }; tab: string }) {
   switch (body.kind) {
     case 'panel':
       return (
@@ -34,19 +34,19 @@ export function EntryView({ body, bodies, room }: { body: Entry; bodies: { entri
     case 'route':
       return (
         <Suspense fallback={<Loading what="script and score" />}>
-          <RouteStudio body={body} bodies={bodies} room={room} />
+          <RouteStudio body={body} bodies={bodies} tab={tab} />
         </Suspense>
       );
     case 'readout':
       return (
         <Suspense fallback={<Loading what="the readout" />}>
-          <ReadoutStudio body={body} bodies={bodies} room={room} />
+          <ReadoutStudio body={body} bodies={bodies} tab={tab} />
         </Suspense>
       );
     case 'chart':
       return (
         <Suspense fallback={<Loading what="the chart" />}>
-          <ChartStudio body={body} bodies={bodies} room={room} />
+          <ChartStudio body={body} bodies={bodies} tab={tab} />
         </Suspense>
       );
     case 'code':

@@ -22,22 +22,16 @@ export function SchemaField(props: FieldProps) {
   const wrong = context.problems.get(path.join('.')) ?? null;
   const about = path.join('.');
   const choices = choicesFor(inner, path, context);
-  if (choices) {
-    const known = choices.some(([id]) => id === value) || value === undefined || value === null || value === '';
+  if (choices)
     return (
       <Choice
         label={label}
         value={String(value ?? '')}
-        options={[
-          ['', optional || nullable ? 'none' : 'choose …'],
-          ...(known ? [] : [[String(value), `${value} (not there)`] as const]),
-          ...choices,
-        ]}
+        options={[['', optional || nullable ? 'none' : 'choose …'], ...choices]}
         wrong={wrong}
         onChange={(id) => onChange(id === '' ? (nullable ? null : optional ? undefined : '') : id, '')}
       />
     );
-  }
   switch (shape.kind) {
     case 'text':
       return (

@@ -99,8 +99,11 @@ type ChoiceProps = Readonly<{
   onChange: (value: string) => void;
 }>;
 
+/** One of several. A value that is none of them stays, is said not to be there, and can be put right. */
 export function Choice({ label, value, options, wrong = null, onChange }: ChoiceProps) {
   const id = useId();
+  const isKnown = value === '' || options.some(([key]) => key === value);
+  const all = isKnown ? options : [[value, `${value} (not there)`] as const, ...options];
   return (
     <div className="field-block">
       <label htmlFor={id}>{label}</label>
@@ -108,11 +111,11 @@ export function Choice({ label, value, options, wrong = null, onChange }: Choice
         id={id}
         className="box"
         value={value}
-        aria-invalid={wrong !== null}
+        aria-invalid={wrong !== null || !isKnown}
         aria-describedby={wrong === null ? undefined : `${id}w`}
         onChange={(e) => onChange(e.target.value)}
       >
-        {options.map(([key, name]) => (
+        {all.map(([key, name]) => (
           <option key={key} value={key}>
             {name}
           </option>

@@ -17,16 +17,16 @@ import type { Shelved, TabProps } from './tab-props.ts';
 import './shelf.css';
 import { SubmitDrafts } from './SubmitDrafts.tsx';
 
-const rooms = ['Panel', 'Modes', 'Readouts', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
-type TabName = (typeof rooms)[number];
+const tabs = ['Panel', 'Modes', 'Readouts', 'Codes', 'Routes', 'Charts', 'Settings', 'Sources', 'Loose ends'] as const;
+type TabName = (typeof tabs)[number];
 
-/** A family's rooms. Trainers see the newest drafts, technicians what is published. */
+/** A family's tabs. Trainers see the newest drafts, technicians what is published. */
 export default function FamilyPage() {
   const { family = '' } = useParams();
   const session = useAppSelector((s) => s.session);
   const writes = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
   const [search, setSearch] = useSearchParams();
-  const room = rooms.find((r) => r === search.get('room')) ?? 'Panel';
+  const tab = tabs.find((r) => r === search.get('room')) ?? 'Panel';
   const working = api.useWorkingQuery(family, { skip: !writes });
   const bundle = api.useBundleQuery(family, { skip: writes });
   const [go] = useState(() => (to: TabName) => setSearch({ room: to }, { replace: true }));
@@ -44,7 +44,7 @@ export default function FamilyPage() {
   if (!entries) return <Loading what="the family" />;
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
   const props: TabProps = { family, entries, writes };
-  const shown = rooms.filter((r) => writes || r !== 'Loose ends');
+  const shown = tabs.filter((r) => writes || r !== 'Loose ends');
   return (
     <>
       <div className="family-head">
@@ -60,21 +60,21 @@ export default function FamilyPage() {
       {writes && <LooseTrailLine family={family} onGo={() => go('Loose ends')} />}
       <div className="rooms" role="tablist" aria-label="rooms of the family">
         {shown.map((name) => (
-          <button key={name} type="button" role="tab" aria-selected={name === room} onClick={() => go(name)}>
+          <button key={name} type="button" role="tab" aria-selected={name === tab} onClick={() => go(name)}>
             {name}
             {name === 'Loose ends' && <kbd style={{ marginLeft: '0.4rem' }}>L</kbd>}
           </button>
         ))}
       </div>
-      {room === 'Panel' && <PanelTab {...props} />}
-      {room === 'Modes' && <ModesTab {...props} />}
-      {room === 'Readouts' && <ReadoutsTab {...props} />}
-      {room === 'Codes' && <CodesTab {...props} />}
-      {room === 'Routes' && <RoutesTab {...props} />}
-      {room === 'Charts' && <ChartsTab {...props} />}
-      {room === 'Settings' && <SettingsTab {...props} />}
-      {room === 'Sources' && <SourcesTab {...props} />}
-      {room === 'Loose ends' && writes && <FindingsList family={family} />}
+      {tab === 'Panel' && <PanelTab {...props} />}
+      {tab === 'Modes' && <ModesTab {...props} />}
+      {tab === 'Readouts' && <ReadoutsTab {...props} />}
+      {tab === 'Codes' && <CodesTab {...props} />}
+      {tab === 'Routes' && <RoutesTab {...props} />}
+      {tab === 'Charts' && <ChartsTab {...props} />}
+      {tab === 'Settings' && <SettingsTab {...props} />}
+      {tab === 'Sources' && <SourcesTab {...props} />}
+      {tab === 'Loose ends' && writes && <FindingsList family={family} />}
     </>
   );
 }

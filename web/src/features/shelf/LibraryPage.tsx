@@ -8,7 +8,7 @@ import { AddPicture } from './AddPicture.tsx';
 import { MeaningsTable } from './MeaningsTable.tsx';
 import './shelf.css';
 
-const rooms: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
+const tabs: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
   { kind: 'hazard', name: 'Hazards', one: 'hazard' },
   { kind: 'chart', name: 'Shared charts', one: 'shared chart' },
   { kind: 'access', name: 'Ways there', one: 'way there' },
@@ -59,14 +59,14 @@ export default function LibraryPage() {
   const [kind, setKind] = useState<EntryKind>('hazard');
   if (error) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="what units share" />;
-  const room = rooms.find((r) => r.kind === kind);
+  const tab = tabs.find((r) => r.kind === kind);
   const entries = data.filter((w) => w.kind === kind);
   const bodies = { entries: data.map((w) => w.body) };
   return (
     <>
       <h1>Shared by all units</h1>
       <div className="rooms" role="tablist" aria-label="what is shared">
-        {rooms.map((r) => (
+        {tabs.map((r) => (
           <button key={r.kind} type="button" role="tab" aria-selected={r.kind === kind} onClick={() => setKind(r.kind)}>
             {r.name} <span className="soft small">{entriesOf(bodies, r.kind).length}</span>
           </button>
@@ -76,10 +76,10 @@ export default function LibraryPage() {
         {kind === 'asset' ? (
           <AddPicture />
         ) : (
-          <AddEntry scope="library" kind={kind} label={room?.one ?? kind} taken={entries.map((e) => e.id)} />
+          <AddEntry scope="library" kind={kind} label={tab?.one ?? kind} taken={entries.map((e) => e.id)} />
         )}
         {kind === 'meaning' && <MeaningsTable known={data} />}
-        {entries.length === 0 && <Empty title={`No ${room?.one ?? kind} yet`} />}
+        {entries.length === 0 && <Empty title={`No ${tab?.one ?? kind} yet`} />}
         <table className="table">
           <tbody>
             {entries.map((e) => (

@@ -34,7 +34,7 @@ const later = {
 const [EnterStation, ReadStation] = [lazy(later.enter), lazy(later.read)];
 const [TestStation, ClearStation] = [lazy(later.test), lazy(later.clear)];
 
-const rooms: Record<Station, ComponentType<StationProps>> = {
+const stationViews: Record<Station, ComponentType<StationProps>> = {
   unit: UnitStation,
   safe: SafeStation,
   enter: EnterStation,
@@ -108,7 +108,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     !walk.closed &&
     stations.indexOf(station) > stations.indexOf('safe') &&
     data.hazards.some((h) => !confirmed.includes(h.id));
-  const StationLayout = isNewDanger ? SafeStation : rooms[station];
+  const StationView = isNewDanger ? SafeStation : stationViews[station];
   const title = data.subject?.kind === 'code' ? data.subject.text : walk.unlisted?.text;
   return (
     <div className="walk">
@@ -135,7 +135,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         </div>
       )}
       <Suspense fallback={<Loading what="the station" />}>
-        <StationLayout walk={walk} data={data} events={open.events} add={add} />
+        <StationView walk={walk} data={data} events={open.events} add={add} />
       </Suspense>
     </div>
   );

@@ -21,8 +21,8 @@ import { TryPane } from './TryPane.tsx';
 /** Steps are drawn and outlined, not filled into a form. */
 const elsewhere = ['nodes', 'start'] as const;
 
-/** The room of a chart: drawn and outlined side by side, tried, printed and exchanged. */
-export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { entries: Entry[] }; room: string }) {
+/** The editor of a chart: drawn and outlined side by side, tried, printed and exchanged. */
+export function ChartStudio({ body, bodies, tab }: { body: Chart; bodies: { entries: Entry[] }; tab: string }) {
   const dispatch = useAppDispatch();
   const bundle = useMemo<Bundle>(
     () => ({
@@ -39,8 +39,8 @@ export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { ent
     bundle,
     onEdit: (next, about) => void dispatch(draftEdited({ body: next, about })),
   };
-  const tab = chartTabs.find((t) => t === room) ?? chartTabs[0];
-  switch (tab) {
+  const shown = chartTabs.find((t) => t === tab) ?? chartTabs[0];
+  switch (shown) {
     case 'Try it':
       return <TryPane {...at} />;
     case 'Print and exchange':
@@ -50,6 +50,6 @@ export function ChartStudio({ body, bodies, room }: { body: Chart; bodies: { ent
     case 'Chart and outline':
       return <DrawPane {...at} />;
     default:
-      return assertNever(tab);
+      return assertNever(shown);
   }
 }

@@ -1,6 +1,6 @@
 import type { Chart } from '@wire-trail/core';
 
-/** The rooms a chart is worked on in. */
+/** The tabs a chart is worked on in. */
 export const chartTabs = ['Chart and outline', 'Try it', 'Print and exchange', 'About the chart'] as const;
 
 /** One edit of the chart, and what it belongs to, for undo. */

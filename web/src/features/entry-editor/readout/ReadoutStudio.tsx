@@ -13,8 +13,8 @@ import { VectorsPane } from './VectorsPane.tsx';
 
 const elsewhere = ['vectors', 'accounts'] as const;
 
-/** The room of a readout: see it play, build its table, find its look-alikes, keep its tests, hold accounts side by side. */
-export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: { entries: Entry[] }; room: string }) {
+/** The editor of a readout: see it play, build its table, find its look-alikes, keep its tests, hold accounts side by side. */
+export function ReadoutStudio({ body, bodies, tab }: { body: Readout; bodies: { entries: Entry[] }; tab: string }) {
   const dispatch = useAppDispatch();
   const codes = useMemo(() => entriesOf(bodies, 'code').filter((c) => showsCode(body, c)), [bodies, body]);
   const texts = useMemo(() => [...new Set(codes.map((c) => c.text))], [codes]);
@@ -35,8 +35,8 @@ export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: {
     nameOf: (sign) => signs.get(sign)?.label ?? sign,
     onEdit: (change, about) => void dispatch(draftEdited({ body: { ...body, ...change } as Readout, about })),
   };
-  const tab = readoutTabs.find((t) => t === room) ?? readoutTabs[0];
-  switch (tab) {
+  const shown = readoutTabs.find((t) => t === tab) ?? readoutTabs[0];
+  switch (shown) {
     case 'Look-alikes':
       return <LookAlikePane {...at} />;
     case 'Tests':
@@ -48,6 +48,6 @@ export function ReadoutStudio({ body, bodies, room }: { body: Readout; bodies: {
     case 'Shown and read':
       return <ShownPane {...at} signs={signs} />;
     default:
-      return assertNever(tab);
+      return assertNever(shown);
   }
 }

@@ -1,7 +1,7 @@
 import type { Code, Entry, Readout } from '@wire-trail/core';
 import type { EditReadout } from './tabs.ts';
 
-/** What every room of a readout needs of the unit. */
+/** What every tab of a readout needs of the unit. */
 export type ReadoutAt = Readonly<{
   body: Readout;
   bodies: { entries: Entry[] };

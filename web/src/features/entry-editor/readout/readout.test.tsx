@@ -29,16 +29,16 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-/** A room with the draft behind it, as the editor keeps it. */
+/** A tab with the draft behind it, as the editor keeps it. */
 function Room({
   bundle,
   id,
-  room: Shown,
+  tab: Shown,
   latest,
 }: {
   bundle: Bundle;
   id: string;
-  room: (at: ReadoutAt & { signs: ReadonlyMap<string, Sign> }) => React.ReactNode;
+  tab: (at: ReadoutAt & { signs: ReadonlyMap<string, Sign> }) => React.ReactNode;
   latest: { body: Readout | null };
 }) {
   const [body, setBody] = useState(() => entriesOf(bundle, 'readout').find((r) => r.id === id) as Readout);
@@ -60,9 +60,9 @@ function Room({
     />
   );
 }
-const open = (bundle: Bundle, id: string, room: Parameters<typeof Room>[0]['room']) => {
+const open = (bundle: Bundle, id: string, tab: Parameters<typeof Room>[0]['tab']) => {
   const latest: { body: Readout | null } = { body: null };
-  show(<Room bundle={bundle} id={id} room={room} latest={latest} />);
+  show(<Room bundle={bundle} id={id} tab={tab} latest={latest} />);
   return latest;
 };
 

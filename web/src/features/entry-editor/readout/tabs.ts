@@ -1,6 +1,6 @@
 import type { Readout } from '@wire-trail/core';
 
-/** The rooms a readout is worked on in. */
+/** The tabs a readout is worked on in. */
 export const readoutTabs = ['Shown and read', 'Look-alikes', 'Tests', 'Two accounts', 'About the readout'] as const;
 
 /** One edit of the readout, and what it belongs to, for undo. */

@@ -39,8 +39,8 @@ import { usePerformance } from './use-performance.ts';
 const elsewhere = ['steps', 'settled'] as const;
 const hands = ['bare', 'gloved', 'first'] as const;
 
-/** The room of a route: its script and its timeline, two views of the same steps, with what the engine makes of them. */
-export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { entries: Entry[] }; room: string }) {
+/** The editor of a route: its script and its timeline, two views of the same steps, with what the engine makes of them. */
+export function RouteStudio({ body, bodies, tab }: { body: Route; bodies: { entries: Entry[] }; tab: string }) {
   const dispatch = useAppDispatch();
   const bundle = useMemo<Bundle>(
     () => ({ format: bundleFormat, version: bundleVersion, family: body.family as FamilyId, entries: bodies.entries }),
@@ -50,9 +50,9 @@ export function RouteStudio({ body, bodies, room }: { body: Route; bodies: { ent
     void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
   return (
     <>
-      {room === 'Script and score' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
-      {room === 'About the route' && <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />}
-      {room === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
+      {tab === 'Script and score' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
+      {tab === 'About the route' && <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />}
+      {tab === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { Route } from '@wire-trail/core';
 
-/** The rooms a route is worked on in. */
+/** The tabs a route is worked on in. */
 export const routeTabs = ['Script and score', 'About the route', 'Accounts'] as const;
 
 /** One edit of the route, and what it belongs to, for undo. */

@@ -7,8 +7,8 @@ import { panelAt } from './panel-at.ts';
 import { beat, hush, say, useSenses } from './senses.ts';
 import { useClock } from './use-clock.ts';
 
-/** Holds and windows are drawn, and run. */
-const drawn: ReadonlySet<CardDetail['of']> = new Set(['window', 'hold']);
+/** Counts, holds and windows are drawn, and run. */
+const drawn: ReadonlySet<CardDetail['of']> = new Set(['times', 'window', 'hold']);
 
 type Props = Readonly<{
   cards: readonly CoachCard[];
