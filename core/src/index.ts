@@ -202,6 +202,7 @@ export { Happened, happenings, type Station, stations, WalkEvent } from './model
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
+export { judgeTestReading } from './modes-map/test-reading.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
@@ -317,7 +318,7 @@ export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
 export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWords } from './words/look.ts';
-export { judgedWords, measureErrorWords, tooCloseWords } from './words/measured.ts';
+export { judgedWords, measureErrorWords, testReadingWords, tooCloseWords } from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';

@@ -275,6 +275,76 @@ describe('measure', () => {
     );
   });
 
+  describe('what looks exact may be off all the same', () => {
+    const by = (accuracyRatio: number, ranges: object[] = []) =>
+      Instrument.parse({ ...meter, id: 'other', ranges, accuracyRatio });
+    const read = (of: MeasureNode, instrument: Instrument, ...typed: Array<[string, number]>) => {
+      const readings = typed.map(([t, s]) => ({ typed: t, afterMs: s * 1000 }));
+      const got = measure({ node: of, known, instrument, typed: { readings } });
+      if (!got.ok) throw new Error(JSON.stringify(got.error));
+      return got.value;
+    };
+    // by hand: 60 °C comes 9.5 s after the second reading, at 59.5 s of 60; 1 K is worth a second there
+    const inAMinute = warm({ kind: 'time-to', value: 60, leastS: null, mostS: 60 });
+    const rising: Array<[string, number]> = [
+      ['20.5', 0],
+      ['50.5', 50],
+      ['65.5', 65],
+    ];
+    it.each([
+      ['a thermometer’s 5 % is 5 K at least, so 5 s', by(0.05), 'too-close', 5],
+      ['0.3 % is 0.3 K, and as a thermometer’s 0.3 s', by(0.003), 'pass', 0.3],
+      [
+        'a clock off by 5 % is 3 s off',
+        by(0, [{ quantity: 'duration', least: 0, most: 3600, accuracyRatio: 0.05 }]),
+        'too-close',
+        2.975,
+      ],
+    ] as const)('a time once reached: %s', (_, instrument, answer, doubt) => {
+      const got = read(inAMinute, instrument, ...rising);
+      expect([got.taken.value, got.answer]).toEqual([59.5, answer]);
+      expect(got.doubt).toBeCloseTo(doubt, 9);
+    });
+    it('and how good a thermometer would settle it; none makes good for the clock', () => {
+      const clock = { quantity: 'duration', least: 0, most: 3600 };
+      const settled = (i: Instrument) => read(inAMinute, i, ...rising).settledByRatio;
+      // half a second left, half a kelvin, of a hundred
+      expect(settled(by(0.05))).toBeCloseTo(0.005, 9);
+      expect(settled(by(0.05, [{ ...clock, accuracyRatio: 0.004 }]))).toBeCloseTo((0.5 - 59.5 * 0.004) / 100, 9);
+      expect(settled(by(0.05, [{ ...clock, accuracyRatio: 0.01 }]))).toBeNull();
+    });
+    it('a reading at 0 °C: 1 % of a thermometer is a kelvin there as well', () => {
+      const cold = warm({ kind: 'fixed', least: -10, most: 0.8 });
+      expect(read(cold, by(0.01), ['0', 0])).toMatchObject({ answer: 'too-close', doubt: 1, settledByRatio: 0.008 });
+      expect(read(cold, by(0.005), ['0', 0])).toMatchObject({ answer: 'pass', doubt: 0.5 });
+      expect(read(cold, by(0.01), ['32 °F', 0]).answer).toBe('too-close');
+    });
+    it('above 100 °C it is the share of what it says; of anything but a temperature always', () => {
+      const hot = warm({ kind: 'fixed', least: 0, most: 250 });
+      expect(read(hot, by(0.01), ['220', 0]).doubt).toBeCloseTo(2.2, 9);
+      expect(read(bar(fixed), by(0.01), ['0', 0]).doubt).toBe(0);
+    });
+    it('whichever way readings are off by their share, the time is off by no more than its doubt', () => {
+      const ratio = 1e-4;
+      const signs = fc.array(fc.constantFrom(-1, 1), { minLength: 4, maxLength: 4 });
+      fc.assert(
+        fc.property(signs, fc.integer({ min: 25, max: 90 }), (ways, value) => {
+          const points = [20, 33, 41, 58].map((v, i) => ({ afterMs: i * 60_000, value: v }));
+          const off = points.map((p, i) => ({ ...p, value: p.value * (1 + ratio * (ways[i] ?? 1)) }));
+          const told = timeTo(points, value, { ratio, alike: 0 });
+          const shaken = timeTo(off, value, { ratio: 0, alike: 0 });
+          if (told?.kind !== shaken?.kind || !told || told.kind === 'never' || shaken?.kind === 'never') return;
+          expect(Math.abs((shaken?.afterS ?? 0) - told.afterS)).toBeLessThanOrEqual(told.doubtS * 1.01 + 1e-9);
+          expect(told.doubtS).toBeGreaterThan(0);
+        }),
+      );
+    });
+    it('a value that stood from one reading to the next was reached some time in between', () => {
+      const points = [60, 60, 70].map((value, i) => ({ value, afterMs: i * 30_000 }));
+      expect(timeTo(points, 60, { ratio: 0, alike: 0 })).toEqual({ kind: 'reached', afterS: 0, doubtS: 30 });
+    });
+  });
+
   it.each<[object, number | null, string]>([
     [{ quantity: 'resistance' }, null, 'open'],
     [{ quantity: 'temperature', as: 'per-minute' }, 4.257, '4.26 K/min'],
@@ -307,9 +377,10 @@ describe('slopes', () => {
       { afterMs: 180_000, value: 29 },
     ];
     expect(slopeOf(points, 0)?.perMin).toBeCloseTo(3, 9);
-    expect(timeTo(points, 60, 0)).toEqual({ kind: 'on-its-way', afterS: expect.closeTo(800, 6), doubtS: 0 });
-    expect(timeTo(points, 27.5, 0)).toEqual({ kind: 'reached', afterS: expect.closeTo(150, 6) });
-    expect(timeTo(points, 5, 0)).toEqual({ kind: 'never' });
+    const exact = { ratio: 0, alike: 0 };
+    expect(timeTo(points, 60, exact)).toEqual({ kind: 'on-its-way', afterS: expect.closeTo(800, 6), doubtS: 0 });
+    expect(timeTo(points, 27.5, exact)).toEqual({ kind: 'reached', afterS: expect.closeTo(150, 6), doubtS: 0 });
+    expect(timeTo(points, 5, exact)).toEqual({ kind: 'never' });
   });
   it('the doubt is the worst that readings off by their share can do', () => {
     fc.assert(

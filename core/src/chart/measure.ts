@@ -70,6 +70,13 @@ export const statedAccuracy = (instrument: Instrument, quantity: Quantity): numb
 export const accuracyOf = (instrument: Instrument | undefined, quantity: Quantity): number =>
   (instrument && statedAccuracy(instrument, quantity)) ?? 0;
 
+/** A thermometer off by a share of what it says is off by at least that share of so many kelvin: 0 °C is no quantity. */
+const leastKelvin = 100;
+
+/** What an instrument's share is a share of, in the unit of the reading. */
+const shared = (value: number, quantity: Quantity): number =>
+  Math.max(Math.abs(value), quantity === 'temperature' ? leastKelvin : 0);
+
 /** What the instrument cannot do that this measurement asks of it. */
 function beyond(instrument: Instrument | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {
   const range = instrument?.ranges.find((r) => r.quantity === node.quantity);
@@ -82,39 +89,50 @@ function beyond(instrument: Instrument | undefined, node: MeasureNode, values: r
     : null;
 }
 
-/** The value a band is held against, how far it may be off, and what it is a number of. */
-type Derived = Readonly<{ reading: MeterReading; doubt: number; as: TakenReading['as']; named: Named | null }>;
+/**
+ * The value a band is held against, and what it is a number of. By the meter it may be off by so much for each share the
+ * meter is off (`perRatio`), by the clock by `clockDoubt`.
+ */
+type Derived = Readonly<{
+  reading: MeterReading;
+  perRatio: number;
+  clockDoubt: number;
+  as: TakenReading['as'];
+  named: Named | null;
+}>;
 
 function derive(
   node: MeasureNode,
   readings: readonly MeterReading[],
   points: readonly Point[],
   known: BandKnown,
-  accuracy: number,
+  clockAccuracy: number,
 ): Derived {
   const [first] = readings;
   const last = readings.at(-1) ?? first;
   const { band } = node;
   const number = (value: number): MeterReading => ({ kind: 'value', value, unit: '' });
-  const open: Derived = { reading: { kind: 'open' }, doubt: 0, as: undefined, named: null };
+  const plain = { clockDoubt: 0, as: undefined, named: null } as const;
+  const open: Derived = { ...plain, reading: { kind: 'open' }, perRatio: 0 };
   if (!last || last.kind === 'open') return open;
   switch (band.kind) {
     case 'ratio': {
       const other = known.earlier?.get(band.to) ?? Number.NaN;
       const value = last.value / other;
       // both readings may be off, each its own way
-      return { reading: number(value), doubt: Math.abs(value) * accuracy * 2, as: 'ratio', named: null };
+      return { ...plain, reading: number(value), perRatio: Math.abs(value) * 2, as: 'ratio' };
     }
     case 'rate': {
-      const slope = slopeOf(points, accuracy);
-      return { reading: number(slope?.perMin ?? 0), doubt: slope?.doubtPerMin ?? 0, as: 'per-minute', named: null };
+      const slope = slopeOf(points, 1);
+      return { ...plain, reading: number(slope?.perMin ?? 0), perRatio: slope?.doubtPerMin ?? 0, as: 'per-minute' };
     }
     case 'time-to': {
       const value = amountOf(band.value, known.parameters) ?? Number.NaN;
-      const reaching = timeTo(points, value, accuracy);
+      const reaching = timeTo(points, value, { ratio: 1, alike: shared(0, node.quantity) });
       if (!reaching || reaching.kind === 'never') return { ...open, as: 'seconds', named: 'never' };
-      const doubt = reaching.kind === 'on-its-way' ? reaching.doubtS : 0;
-      return { reading: number(reaching.afterS), doubt, as: 'seconds', named: null };
+      // the clock may be off as well, where somebody said by how much
+      const clockDoubt = shared(reaching.afterS, 'duration') * clockAccuracy;
+      return { ...plain, reading: number(reaching.afterS), perRatio: reaching.doubtS, clockDoubt, as: 'seconds' };
     }
     case 'element':
     case 'fixed':
@@ -123,7 +141,7 @@ function derive(
     case 'steinhart-hart':
     case 'table':
     case 'thermistor':
-      return { reading: last, doubt: Math.abs(last.value) * accuracy, as: undefined, named: null };
+      return { ...plain, reading: last, perRatio: shared(last.value, node.quantity) };
     default:
       return assertNever(band);
   }
@@ -201,8 +219,9 @@ export function measure(input: {
   if (!band.ok) return fail({ field: 'band', error: band.error });
   const cannot = beyond(instrument, node, values, known);
   if (cannot) return fail({ field: 'instrument', error: cannot });
-  const accuracy = accuracyOf(instrument, node.quantity);
-  const derived = derive(node, read.value, points, set.value, accuracy);
+  const clockAccuracy = instrument?.ranges.find((r) => r.quantity === 'duration')?.accuracyRatio ?? 0;
+  const derived = derive(node, read.value, points, set.value, clockAccuracy);
+  const doubt = derived.perRatio * accuracyOf(instrument, node.quantity) + derived.clockDoubt;
   const temperatureDoubt = temperatureDoubtOf({
     band: node.band,
     good: band.value,
@@ -214,8 +233,9 @@ export function measure(input: {
     reading: derived.reading,
     quantity: node.quantity,
     band: band.value,
-    doubt: derived.doubt + (temperatureDoubt?.doubt ?? 0),
-    besides: temperatureDoubt?.doubt ?? 0,
+    doubt: doubt + (temperatureDoubt?.doubt ?? 0),
+    besides: derived.clockDoubt + (temperatureDoubt?.doubt ?? 0),
+    perRatio: derived.perRatio,
   });
   const named = derived.named ?? judged.named;
   const value = derived.reading.kind === 'open' ? null : derived.reading.value;
@@ -223,10 +243,10 @@ export function measure(input: {
     ...judged,
     named,
     band: band.value,
-    doubt: derived.doubt,
+    doubt,
     temperatureDoubt: temperatureDoubt && {
       ...temperatureDoubt,
-      ...settling(judged, band.value, derived, temperatureDoubt),
+      ...settling(judged, band.value, derived.reading, doubt, temperatureDoubt),
     },
     answer: named === 'open' && node.open ? 'open' : named === 'short' && node.short ? 'short' : judged.verdict,
     taken: {
@@ -248,15 +268,20 @@ export function measure(input: {
 }
 
 /** What would settle a reading the temperature keeps too close: knowing that better, or both that and a finer meter. */
-function settling(judged: ReadingVerdict, band: GoodBand, by: Derived, temperatureDoubt: TemperatureDoubt) {
-  if (judged.verdict !== 'too-close' || by.reading.kind === 'open' || temperatureDoubt.doubt === 0)
+function settling(
+  judged: ReadingVerdict,
+  band: GoodBand,
+  reading: MeterReading,
+  doubt: number,
+  temperatureDoubt: TemperatureDoubt,
+) {
+  if (judged.verdict !== 'too-close' || reading.kind === 'open' || temperatureDoubt.doubt === 0)
     return { settledByKelvin: null, settledWithDigit: null };
-  const { value } = by.reading;
+  const { value } = reading;
   const nearest = edgeDistance(value, band);
   const left = nearest - temperatureDoubt.doubt / 10;
   return {
-    settledByKelvin:
-      nearest > by.doubt ? (temperatureDoubt.kelvin * (nearest - by.doubt)) / temperatureDoubt.doubt : null,
+    settledByKelvin: nearest > doubt ? (temperatureDoubt.kelvin * (nearest - doubt)) / temperatureDoubt.doubt : null,
     settledWithDigit: left > 0 && value !== 0 ? left / Math.abs(value) : null,
   };
 }

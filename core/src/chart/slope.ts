@@ -31,28 +31,49 @@ export function slopeOf(points: readonly Point[], accuracyRatio: number): Slope 
 }
 
 export type Reaching =
-  | Readonly<{ kind: 'reached'; afterS: number }>
+  | Readonly<{ kind: 'reached'; afterS: number; doubtS: number }>
   /** Not yet, but the line through the readings gets there. */
   | Readonly<{ kind: 'on-its-way'; afterS: number; doubtS: number }>
   | Readonly<{ kind: 'never' }>;
 
+/** What readings are off by: each by a share of itself, whichever way; or all of them alike by so much, if that is more. */
+export type Off = Readonly<{ ratio: number; alike: number }>;
+
 /**
- * When a value is reached, in seconds after the first reading: between the two readings about it, on the straight line
- * between them; before that, on the line through all; `never` where that leads away. Null with fewer than two readings.
+ * How far the line through readings may be off at a time, in their unit: the worst that they can do to it, which is
+ * Σ|1/n + w·(t−t̄)|·|v|·ratio over the weights w of the slope, or what all are off by alike.
  */
-export function timeTo(points: readonly Point[], value: number, accuracyRatio: number): Reaching | null {
-  const slope = slopeOf(points, accuracyRatio);
+function doubtAt(points: readonly Point[], afterMs: number, { ratio, alike }: Off): number {
+  const mean = points.reduce((sum, p) => sum + p.afterMs, 0) / points.length;
+  const spread = points.reduce((sum, p) => sum + (p.afterMs - mean) ** 2, 0);
+  const shareOf = (p: Point) => 1 / points.length + ((p.afterMs - mean) / spread) * (afterMs - mean);
+  const each = points.reduce((sum, p) => sum + Math.abs(shareOf(p) * p.value) * ratio, 0);
+  return Math.max(each, alike);
+}
+
+/**
+ * When a value is reached, in seconds after the first reading, and how far that may be off: between the two readings
+ * about it, on the straight line between them; before that, on the line through all; `never` where that leads away. Null
+ * with fewer than two readings.
+ */
+export function timeTo(points: readonly Point[], value: number, off: Off): Reaching | null {
+  const slope = slopeOf(points, 0);
   const [first] = points;
   if (!slope || !first) return null;
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1], points[i]];
     if (!a || !b || (a.value - value) * (b.value - value) > 0) continue;
-    const share = a.value === b.value ? 0 : (value - a.value) / (b.value - a.value);
-    return { kind: 'reached', afterS: (a.afterMs + share * (b.afterMs - a.afterMs) - first.afterMs) / 1000 };
+    const tookMs = b.afterMs - a.afterMs;
+    // standing at the value all the while, it was reached some time in between
+    if (a.value === b.value)
+      return { kind: 'reached', afterS: (a.afterMs - first.afterMs) / 1000, doubtS: tookMs / 1000 };
+    const atMs = a.afterMs + ((value - a.value) / (b.value - a.value)) * tookMs;
+    const doubtMs = (doubtAt([a, b], atMs, off) * tookMs) / Math.abs(b.value - a.value);
+    return { kind: 'reached', afterS: (atMs - first.afterMs) / 1000, doubtS: doubtMs / 1000 };
   }
   const togo = value - slope.begins;
   const minutes = togo / slope.perMin;
   if (!(minutes > 0) || !Number.isFinite(minutes)) return { kind: 'never' };
-  const doubtS = ((minutes * slope.doubtPerMin) / Math.abs(slope.perMin)) * 60;
-  return { kind: 'on-its-way', afterS: minutes * 60, doubtS };
+  const doubt = doubtAt(points, first.afterMs + minutes * minute, off);
+  return { kind: 'on-its-way', afterS: minutes * 60, doubtS: (doubt / Math.abs(slope.perMin)) * 60 };
 }

@@ -24,7 +24,8 @@ export const edgeDistance = (value: number, { least, most }: GoodBand): number =
 /**
  * Judges a reading against its good band. `doubt` is how far the reading may be off, in its own unit: where that could
  * move it across an edge, the verdict is `too-close`. An open circuit is good where nothing bounds the band above, as
- * with insulation. `besides` is the part of the doubt no better meter takes away.
+ * with insulation. `besides` is the part of the doubt no better meter takes away; `perRatio` is the doubt that a meter off
+ * by the whole of what it says would bring, the value itself where nothing is said.
  */
 export function judgeReading(input: {
   reading: MeterReading;
@@ -32,6 +33,7 @@ export function judgeReading(input: {
   band: GoodBand;
   doubt: number;
   besides?: number;
+  perRatio?: number;
 }): ReadingVerdict {
   const { reading, quantity, band, doubt, besides = 0 } = input;
   const plain = { named: null, offByRatio: null, settledByRatio: null };
@@ -41,6 +43,7 @@ export function judgeReading(input: {
     return { ...plain, verdict: 'high', named: quantity === 'resistance' ? 'open' : null };
   }
   const { value } = reading;
+  const perRatio = input.perRatio ?? Math.abs(value);
   const offByRatio = band.middle === null || band.middle === 0 ? null : value / band.middle - 1;
   const isShort = quantity === 'resistance' && reference !== null && value < reference * shortRatio;
   const isOpen = quantity === 'resistance' && reference !== null && value > reference * openRatio;
@@ -50,7 +53,7 @@ export function judgeReading(input: {
       verdict: 'too-close',
       named: null,
       offByRatio,
-      settledByRatio: value === 0 || nearest <= besides ? null : (nearest - besides) / Math.abs(value),
+      settledByRatio: perRatio === 0 || nearest <= besides ? null : (nearest - besides) / perRatio,
     };
   const said = { offByRatio, settledByRatio: null };
   if (band.least !== null && value < band.least) return { ...said, verdict: 'low', named: isShort ? 'short' : null };

@@ -66,7 +66,7 @@ export const Instrument = z.strictObject({
   id: defines('instrument'),
   name: Label,
   functions: z.array(Label).max(60),
-  /** Share of the reading it may be off by, for each quantity it measures. */
+  /** Share of the reading it may be off by, for each quantity it measures; of a temperature, of 100 K at least. */
   accuracyRatio: z.number().min(0).max(0.5).optional(),
   /** What it can show of a quantity, in the base unit, and how far off that may be where it differs. */
   ranges: z

@@ -1,6 +1,7 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import { formatTaken, type Measured, type MeasureError } from '../chart/measure.ts';
+import type { TestReading } from '../modes-map/test-reading.ts';
 
 /** What is wrong with a reading as typed. */
 export function readingErrorWords(error: ReadingError): string {
@@ -68,6 +69,17 @@ const namedWords = { open: 'Open', short: 'Short', never: 'Never gets there' } a
 /** The verdict of a reading in two or three words. */
 export const judgedWords = (m: Pick<Measured, 'named' | 'verdict'>): string =>
   m.named ? namedWords[m.named] : verdictWords[m.verdict];
+
+/** The same for the reading of a numbered test, within a line. */
+export const testReadingWords = ({ named, taken }: TestReading): string =>
+  named
+    ? namedWords[named].toLowerCase()
+    : {
+        pass: 'within its bounds',
+        low: 'too low',
+        high: 'too high',
+        'too-close': 'at its very bound: too close to call',
+      }[taken.verdict];
 
 /** Rounded down, so that what is promised to be enough is. */
 const atMost = (kelvin: number): number => Math.floor(kelvin * 20) / 20;

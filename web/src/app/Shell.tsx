@@ -26,7 +26,9 @@ const areas = [
 export function Shell() {
   const dispatch = useAppDispatch();
   const [finding, setFinding] = useState(false);
-  const { session, view } = useAppSelector((s) => s);
+  const session = useAppSelector((s) => s.session);
+  const dark = useAppSelector((s) => s.view.mode === 'dark');
+  const keysShown = useAppSelector((s) => s.view.keysShown);
   const [signOut] = api.useSignOutMutation();
   usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => setFinding(true) });
   if (session.status !== 'signed-in') return null;
@@ -37,7 +39,6 @@ export function Shell() {
     dispatch(signedOut());
     dispatch(api.util.resetApiState());
   };
-  const dark = view.mode === 'dark';
   return (
     <div className="shell">
       <header className="top">
@@ -83,7 +84,7 @@ export function Shell() {
           <FindBox onClose={() => setFinding(false)} />
         </Suspense>
       )}
-      {view.keysShown && <Help onClose={() => dispatch(keysToggled())} />}
+      {keysShown && <Help onClose={() => dispatch(keysToggled())} />}
     </div>
   );
 }

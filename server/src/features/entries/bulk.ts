@@ -12,17 +12,25 @@ function batches<T>(list: readonly T[]): T[][] {
 
 type Cell = string | number | Date | null;
 
-/** One insert of many rows; gives the number of the first, the others follow it one by one. */
-async function insertMany(
+/** One insert of many rows; gives what the database made of each, by the columns asked for, in no order it promises. */
+async function insertMany<Given extends string>(
   trx: Transaction,
   table: 'entries' | 'revisions',
   columns: readonly string[],
   rows: ReadonlyArray<readonly Cell[]>,
-): Promise<number> {
+  returning: readonly Given[],
+): Promise<ReadonlyArray<Readonly<Record<Given, string | number>>>> {
   const row = `(${columns.map(() => '?').join()})`;
-  const sql = `INSERT INTO ${table} (${columns.join()}) VALUES ${rows.map(() => row).join()}`;
-  const [result] = await trx.raw(sql, rows.flat() as string[]);
-  return Number(result.insertId);
+  const sql = `INSERT INTO ${table} (${columns.join()}) VALUES ${rows.map(() => row).join()} RETURNING ${returning.join()}`;
+  const [made] = await trx.raw(sql, rows.flat() as string[]);
+  return made;
+}
+
+/** The number the database gave a row; that it gave one is a matter of course. */
+function numberOf(ids: ReadonlyMap<string | number, number>, of: string | number): number {
+  const id = ids.get(of);
+  if (id === undefined) throw new Error(`no row was made of ${of}`);
+  return id;
 }
 
 export type NewRevision = Readonly<{ body: Entry; basedOn: number }>;
@@ -88,10 +96,10 @@ export async function addRevisions(
       stamp.at,
     ]);
     await onItsWay;
-    onItsWay = insertMany(trx, 'revisions', revisionColumns, cells).then((first) => {
-      rows.forEach(({ entryId, key, number, body }, i) => {
-        added.push({ id: first + i, entryId, key, number, body });
-      });
+    onItsWay = insertMany(trx, 'revisions', revisionColumns, cells, ['id', 'entry_id']).then((made) => {
+      const ids = new Map(made.map((m) => [Number(m.entry_id), Number(m.id)]));
+      for (const { entryId, key, number, body } of rows)
+        added.push({ id: numberOf(ids, entryId), entryId, key, number, body });
     });
     // a failure is met at the next turn, or after the last
     onItsWay.catch(() => {});
@@ -110,15 +118,15 @@ type Placed = Readonly<{ body: Entry; basedOn: number; key: EntryKey; name: stri
 /** Adds the entries that are new to `known`, and moves on those that are there. */
 async function addEntries(trx: Transaction, placed: readonly Placed[], known: Map<string, Known>): Promise<void> {
   for (const batch of batches(placed.filter((p) => !known.has(p.name)))) {
-    const first = await insertMany(
+    const made = await insertMany(
       trx,
       'entries',
       ['family', 'kind', 'slug', 'title', 'latest_number'],
       batch.map(({ key, body }) => [key.family ?? '', key.kind, key.id, titleOf(body), 1]),
+      ['id', 'family', 'kind', 'slug'],
     );
-    batch.forEach((p, i) => {
-      known.set(p.name, { id: first + i, latest: 0 });
-    });
+    const ids = new Map(made.map((m) => [`${m.family} ${m.kind}:${m.slug}`, Number(m.id)]));
+    for (const { name } of batch) known.set(name, { id: numberOf(ids, name), latest: 0 });
   }
   for (const old of batches(placed.filter((p) => p.basedOn > 0)))
     await trx.raw(

@@ -11,7 +11,7 @@ import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
-import { usePageKeys } from '../../foundation/keys.ts';
+import { isTyping, usePageKeys } from '../../foundation/keys.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -90,8 +90,8 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
   usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
   useEffect(() => {
     const undo = (event: KeyboardEvent) => {
-      if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !(event.target instanceof HTMLInputElement))
-        void open.takeBack();
+      // in a text it takes back what was typed
+      if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !isTyping(event.target)) void open.takeBack();
     };
     window.addEventListener('keydown', undo);
     return () => window.removeEventListener('keydown', undo);

@@ -20,7 +20,13 @@ let opened: Promise<IDBPDatabase<Schema>> | null = null;
 
 /** The device's own store: published bundles, and every event of its walks until and after it was sent. */
 const database = (): Promise<IDBPDatabase<Schema>> => {
-  opened ??= openDB<Schema>('wire-trail', 1, {
+  const forget = () => {
+    opened = null;
+  };
+  if (opened) return opened;
+  opened = openDB<Schema>('wire-trail', 1, {
+    // a store that was closed, or would not open, is opened anew when it is next asked
+    terminated: forget,
     upgrade(db) {
       db.createObjectStore('bundles', { keyPath: 'family' });
       const events = db.createObjectStore('events', { keyPath: 'id' });
@@ -28,6 +34,7 @@ const database = (): Promise<IDBPDatabase<Schema>> => {
       events.createIndex('state', 'state');
     },
   });
+  opened.catch(forget);
   return opened;
 };
 
@@ -43,9 +50,25 @@ export async function keepBundle(kept: KeptBundle): Promise<void> {
   await (await database()).put('bundles', kept);
 }
 
+const inOrder = (a: KeptEvent, b: KeptEvent): number => a.event.seq - b.event.seq;
+
 export async function eventsOfWalk(walk: string): Promise<KeptEvent[]> {
-  const events = await (await database()).getAllFromIndex('events', 'walk', walk);
-  return events.sort((a, b) => a.event.seq - b.event.seq);
+  return (await (await database()).getAllFromIndex('events', 'walk', walk)).sort(inOrder);
+}
+
+/**
+ * Adds to a walk what `make` makes of what is kept of it, in one transaction: nobody, in no other tab either, adds in
+ * between. Gives all of it; resolved only when that is on the disk of the device.
+ */
+export async function addToWalk(
+  walk: string,
+  make: (known: readonly KeptEvent[]) => readonly KeptEvent[],
+): Promise<KeptEvent[]> {
+  const tx = (await database()).transaction('events', 'readwrite', { durability: 'strict' });
+  const known = (await tx.store.index('walk').getAll(walk)).sort(inOrder);
+  const added = make(known);
+  await Promise.all([...added.map((event) => tx.store.put(event)), tx.done]);
+  return [...known, ...added];
 }
 
 export async function allEvents(): Promise<KeptEvent[]> {
@@ -62,5 +85,5 @@ export async function waitingEvents(by: number): Promise<KeptEvent[]> {
   const waiting = await (await database()).getAllFromIndex('events', 'state', 'waiting');
   return waiting
     .filter((e) => e.by === by)
-    .sort((a, b) => (a.walk === b.walk ? a.event.seq - b.event.seq : a.walk < b.walk ? -1 : 1));
+    .sort((a, b) => (a.walk === b.walk ? inOrder(a, b) : a.walk < b.walk ? -1 : 1));
 }

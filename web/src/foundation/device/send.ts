@@ -1,6 +1,8 @@
 import { type KeptEvent, keepEvents, waitingEvents } from './database.ts';
 
 const batch = 200;
+/** Longer than that and the answer is taken for lost: sending again does no harm. */
+const patienceMs = 60_000;
 
 export type Sent = Readonly<{ sent: number; refused: number; ended: 'done' | 'offline' | 'signed-out' }>;
 type Answer = Readonly<{
@@ -27,8 +29,11 @@ async function send(userId: number): Promise<Sent> {
     if (response === null || response.status >= 500 || response.status === 429)
       return { sent, refused, ended: 'offline' };
     if (response.status === 401) return { sent, refused, ended: 'signed-out' };
-    const marked = response.ok
-      ? marks(waiting, (await response.json()) as Answer)
+    const answer = response.ok ? ((await response.json().catch(() => null)) as Answer | null) : undefined;
+    // something between here and the server answered in its stead
+    if (answer === null) return { sent, refused, ended: 'offline' };
+    const marked = answer
+      ? marks(waiting, answer)
       : waiting.map((e) => ({ ...e, state: 'refused' as const, reason: `answered ${response.status}` }));
     await keepEvents(marked);
     sent += marked.filter((e) => e.state === 'sent').length;
@@ -42,6 +47,7 @@ async function post(events: readonly KeptEvent[]): Promise<Response | null> {
   try {
     return await fetch('/api/v1/events', {
       method: 'POST',
+      signal: AbortSignal.timeout(patienceMs),
       credentials: 'same-origin',
       headers: { 'content-type': 'application/json', 'x-wire-trail': '1' },
       body: JSON.stringify({ events: events.map((e) => e.event) }),

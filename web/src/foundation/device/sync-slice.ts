@@ -1,7 +1,14 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-/** `waiting` is null until the device's store was counted. */
-export type SyncState = Readonly<{ online: boolean; waiting: number | null; sending: boolean; refused: number }>;
+export type SyncState = Readonly<{
+  online: boolean;
+  /** Null until the device's store was counted. */
+  waiting: number | null;
+  sending: boolean;
+  refused: number;
+  /** The device's own store did not answer when it was last asked: what waits there is not known. */
+  storeFails: boolean;
+}>;
 
 export const syncSlice = createSlice({
   name: 'sync',
@@ -10,6 +17,7 @@ export const syncSlice = createSlice({
     waiting: null,
     sending: false,
     refused: 0,
+    storeFails: false,
   } as SyncState,
   reducers: {
     connectionChanged: (state, { payload }: PayloadAction<boolean>) => ({ ...state, online: payload }),
@@ -17,8 +25,10 @@ export const syncSlice = createSlice({
     queueCounted: (state, { payload }: PayloadAction<{ waiting: number; refused: number }>) => ({
       ...state,
       ...payload,
+      storeFails: false,
     }),
+    storeFailed: (state) => ({ ...state, sending: false, storeFails: true }),
   },
 });
 
-export const { connectionChanged, sendingChanged, queueCounted } = syncSlice.actions;
+export const { connectionChanged, sendingChanged, queueCounted, storeFailed } = syncSlice.actions;

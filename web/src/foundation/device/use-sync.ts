@@ -3,8 +3,9 @@ import { api } from '../api.ts';
 import { signedOut } from '../session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store.ts';
 import { allEvents } from './database.ts';
+import { oneAtATime } from './one-at-a-time.ts';
 import { sendWaiting } from './send.ts';
-import { connectionChanged, queueCounted, sendingChanged } from './sync-slice.ts';
+import { connectionChanged, queueCounted, sendingChanged, storeFailed } from './sync-slice.ts';
 
 const everyMs = 15_000;
 const kept = 'wire-trail-kept';
@@ -19,8 +20,6 @@ export function useSync(): void {
   const userId = session.status === 'signed-in' ? session.user.id : null;
   useEffect(() => {
     if (userId === null) return;
-    let running = false;
-    let again = false;
     const count = async () => {
       const mine = (await allEvents()).filter((e) => e.by === userId);
       dispatch(
@@ -30,12 +29,7 @@ export function useSync(): void {
         }),
       );
     };
-    const run = async () => {
-      if (running) {
-        again = true;
-        return;
-      }
-      running = true;
+    const send = async () => {
       dispatch(sendingChanged(true));
       await count();
       const { sent, ended } = await sendWaiting(userId);
@@ -44,12 +38,9 @@ export function useSync(): void {
       if (sent > 0) dispatch(api.util.invalidateTags(['Walks', 'Questions']));
       await count();
       dispatch(sendingChanged(false));
-      running = false;
-      if (again) {
-        again = false;
-        void run();
-      }
     };
+    // the next one, a quarter of a minute later at most, tries the device's store anew
+    const run = oneAtATime(send, () => dispatch(storeFailed()));
     const wentOffline = () => dispatch(connectionChanged(false));
     const timer = setInterval(run, everyMs);
     window.addEventListener('online', run);

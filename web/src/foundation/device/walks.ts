@@ -1,5 +1,5 @@
 import type { Bundle, EventId, WalkEvent, WalkId } from '@wire-trail/core';
-import { eventsOfWalk, keepEvents } from './database.ts';
+import { addToWalk, eventsOfWalk, keepEvents } from './database.ts';
 import { announceKept } from './use-sync.ts';
 
 type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at'> : never;
@@ -12,18 +12,17 @@ export async function keepHappenings(input: {
   by: number;
   happenings: readonly Happening[];
 }): Promise<WalkEvent[]> {
-  const known = (await eventsOfWalk(input.walk)).map((e) => e.event);
-  const first = Math.max(-1, ...known.map((e) => e.seq)) + 1;
+  const { walk, by } = input;
   const at = new Date().toISOString();
-  const added = input.happenings.map(
-    (happening, i) =>
-      ({ ...happening, id: crypto.randomUUID() as EventId, walk: input.walk, seq: first + i, at }) as WalkEvent,
-  );
-  await keepEvents(
-    added.map((event) => ({ id: event.id, walk: input.walk, by: input.by, event, state: 'waiting', reason: null })),
-  );
+  const all = await addToWalk(walk, (known) => {
+    const first = (known.at(-1)?.event.seq ?? -1) + 1;
+    return input.happenings.map((happening, i) => {
+      const event = { ...happening, id: crypto.randomUUID() as EventId, walk, seq: first + i, at } as WalkEvent;
+      return { id: event.id, walk, by, event, state: 'waiting', reason: null };
+    });
+  });
   announceKept();
-  return [...known, ...added];
+  return all.map((e) => e.event);
 }
 
 /**

@@ -1,5 +1,5 @@
 import { diff, type ImportRow } from '@wire-trail/core';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
 
 const whats = ['new', 'changed', 'same', 'refused'] as const;
@@ -70,15 +70,12 @@ function Line({ row }: { row: ImportRow }) {
       <td>{whatOf(row)}</td>
       <td>
         {row.taken
-          ? row.bodies
-              .slice(0, 8)
-              .map((b) =>
-                b.body.kind === 'code' ? (
-                  <CodeGlyph key={b.body.id} text={b.body.text} />
-                ) : (
-                  <span key={b.body.id}>no code </span>
-                ),
-              )
+          ? row.bodies.slice(0, 8).map(({ body }, i) => (
+              <Fragment key={body.id}>
+                {i > 0 && ', '}
+                {body.kind === 'code' ? <CodeGlyph text={body.text} /> : 'no code'}
+              </Fragment>
+            ))
           : row.cells.slice(0, 1).map((c) => (
               <span key={c} className="mono" dir="auto">
                 {c.slice(0, 30)}

@@ -1,13 +1,15 @@
 import {
   entriesOf,
+  judgeTestReading,
   type Mode,
   type NumberedTest,
   orderOfTests,
-  parseReading,
   printSteps,
   runAt,
   runOf,
   shownWords,
+  type TakenReading,
+  testReadingWords,
 } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import type { StationProps } from '../StationLayout.tsx';
@@ -69,27 +71,10 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
   );
 }
 
-function readingOf(test: NumberedTest, typed: string) {
-  const { expects } = test;
-  if (expects?.kind !== 'reading' || typed.trim() === '') return null;
-  const read = parseReading(typed, expects.quantity);
-  if (!read.ok) return null;
-  const value = read.value.kind === 'open' ? null : read.value.value;
-  const verdict =
-    value === null || (expects.most !== null && value > expects.most)
-      ? 'high'
-      : expects.least !== null && value < expects.least
-        ? 'low'
-        : 'pass';
-  return {
-    typed: typed.trim(),
-    quantity: expects.quantity,
-    value,
-    atCelsius: null,
-    least: expects.least,
-    most: expects.most,
-    verdict,
-  } as const;
+/** The reading of a test as it is kept; null where none was typed that can be read. */
+function readingOf(test: NumberedTest, typed: string): TakenReading | null {
+  const judged = judgeTestReading(test, typed);
+  return judged?.ok ? judged.value.taken : null;
 }
 
 function TestRow({
@@ -105,7 +90,7 @@ function TestRow({
 }) {
   const [typed, setTyped] = useState('');
   const wantsReading = test.expects?.kind === 'reading';
-  const reading = readingOf(test, typed);
+  const judged = judgeTestReading(test, typed);
   return (
     <li className={`test-row ${result ?? ''}`}>
       <span className="test-number mono">{test.number}</span>
@@ -128,11 +113,7 @@ function TestRow({
         )}
         {typed !== '' && (
           <span className="small">
-            {reading
-              ? reading.verdict === 'pass'
-                ? 'within its bounds'
-                : `too ${reading.verdict}`
-              : 'cannot be read as a number with its unit'}
+            {judged?.ok ? testReadingWords(judged.value) : 'cannot be read as a number with its unit'}
           </span>
         )}
         <div className="row">

@@ -31,6 +31,8 @@ describe('numbered tests', () => {
     sees('too high');
     fireEvent.change(reading, { target: { value: 'twelve' } });
     sees('cannot be read as a number with its unit');
+    fireEvent.change(reading, { target: { value: 'OL' } });
+    sees('too high');
     fireEvent.change(reading, { target: { value: '12 A' } });
     sees('within its bounds');
     fireEvent.click(screen.getAllByRole('button', { name: 'Good' })[1] as Element);
