@@ -1,8 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { Entry } from '@wire-trail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { JobView } from '../http/jobs.ts';
 import { openSchool, type Person, type School } from '../testing/school.ts';
+import { addRevisions } from './entries/bulk.ts';
 
 const demo = JSON.parse(readFileSync(new URL('../../../demo/brindlewick-g4.json', import.meta.url), 'utf8'));
 const family = 'brindlewick-g4';
@@ -41,6 +43,26 @@ const numbersOf = async (prefix: string) => {
 };
 
 describe('many drafts at once', () => {
+  it('each body stands under its own entry, even where the database counts in steps', async () => {
+    const { db } = school.services;
+    const bodies = ['STEP3', 'STEP1', 'STEP2', 'STEP9'].map((text) => ({ basedOn: 0, body: Entry.parse(code(text)) }));
+    const added = await db.transaction(async (trx) => {
+      await trx.raw('SET SESSION auto_increment_increment = 7, auto_increment_offset = 3');
+      const made = await addRevisions(trx, bodies, { note: 'steps', authorId: null, at: new Date() });
+      await trx.raw('SET SESSION auto_increment_increment = 1, auto_increment_offset = 1');
+      return made;
+    });
+    const rows = await db('revisions')
+      .join('entries', 'entries.id', 'revisions.entry_id')
+      .where('revisions.note', 'steps')
+      .select('revisions.id', 'revisions.entry_id', 'entries.slug', 'revisions.body');
+    expect(rows).toHaveLength(4);
+    for (const { id, entry_id, slug, body } of rows) {
+      expect(body).toMatchObject({ id: slug });
+      expect(added.find((a) => a.key.id === slug)).toMatchObject({ id: Number(id), entryId: Number(entry_id) });
+    }
+  });
+
   it('are written whole, with progress, and handed to a reviewer as one set', async () => {
     const texts = Array.from({ length: 1200 }, (_, i) => `M${i}`);
     const { status, body } = await begin(items(texts), 'Pasted table');
