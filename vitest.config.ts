@@ -11,7 +11,7 @@ export default defineConfig({
       {
         test: {
           name: 'web',
-          include: ['web/src/**/*.test.{ts,tsx}'],
+          include: ['web/*.test.ts', 'web/src/**/*.test.{ts,tsx}'],
           environment: 'jsdom',
           isolate: false,
           setupFiles,

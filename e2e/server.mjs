@@ -1,6 +1,6 @@
 // A throw-away school for the end-to-end tests: own database, built application, demo data.
 import { fork } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort, startDatabase } from '../scripts/database.mjs';
@@ -9,6 +9,10 @@ import { needServer, needWeb, root } from '../scripts/machine.mjs';
 needWeb();
 const main = await needServer();
 const folder = mkdtempSync(join(tmpdir(), 'wire-trail-e2e-'));
+// a copy: a test changes it, as a new version would
+const web = join(root, '.cache/e2e-web');
+rmSync(web, { recursive: true, force: true });
+cpSync(join(root, 'web/dist'), web, { recursive: true });
 const database = await startDatabase({ folder, port: await freePort() });
 const server = fork(main, [], {
   env: {
@@ -17,7 +21,7 @@ const server = fork(main, [], {
     WIRE_TRAIL_DB_PORT: String(database.port),
     WIRE_TRAIL_SECRET: 'e2e '.repeat(12),
     WIRE_TRAIL_DEMO_FOLDER: join(root, 'demo'),
-    WIRE_TRAIL_WEB_FOLDER: join(root, 'web/dist'),
+    WIRE_TRAIL_WEB_FOLDER: web,
     WIRE_TRAIL_LOG: 'error',
   },
 });

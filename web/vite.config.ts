@@ -1,14 +1,18 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { keptAhead } from './kept-ahead.ts';
+
+const ahead = keptAhead();
 
 export default defineConfig({
   plugins: [
     react(),
+    ahead.plugin,
     VitePWA({
       strategies: 'generateSW',
       injectRegister: false,
-      registerType: 'autoUpdate',
+      registerType: 'prompt',
       manifest: {
         name: 'Wire Trail',
         short_name: 'Wire Trail',
@@ -20,12 +24,18 @@ export default defineConfig({
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
       workbox: {
-        // the whole shell, fonts included: a technician's next screen must not wait for a signal
-        globPatterns: ['**/*.{js,css,html,svg,woff2,woff,ttf}'],
+        // a technician's next screen, its fonts included, must not wait for a signal
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        manifestTransforms: [(entries) => ({ manifest: entries.filter(({ url }) => ahead.keeps(url)), warnings: [] })],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
-        // pictures are named by their bytes: what is kept is right for ever
+        // what is named by its bytes is right for ever once it is kept
         runtimeCaching: [
+          {
+            urlPattern: /\/assets\/[^/]+\.(js|css|woff2|ttf)$/,
+            handler: 'CacheFirst',
+            options: { cacheName: 'parts', expiration: { maxEntries: 200 } },
+          },
           {
             urlPattern: /\/api\/v1\/assets\/[0-9a-f]{64}$/,
             handler: 'CacheFirst',
@@ -33,7 +43,8 @@ export default defineConfig({
           },
         ],
         clientsClaim: true,
-        skipWaiting: true,
+        // a new version waits until no walk is open: foundation/new-version.ts
+        skipWaiting: false,
         cleanupOutdatedCaches: true,
       },
     }),

@@ -4,16 +4,19 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/App.tsx';
+import { registerServiceWorker } from './app/service-worker.ts';
 import './foundation/look.css';
 import { makeStore } from './foundation/store.ts';
+import { versionSaid } from './foundation/view-slice.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
+const store = makeStore();
 createRoot(root).render(
   <StrictMode>
-    <Provider store={makeStore()}>
+    <Provider store={store}>
       <App />
     </Provider>
   </StrictMode>,
 );
-if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+if (import.meta.env.PROD) void registerServiceWorker((version) => store.dispatch(versionSaid(version)));

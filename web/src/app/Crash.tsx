@@ -1,13 +1,32 @@
 import { useRouteError } from 'react-router';
 
-/** A page that broke: what is kept on the device is not touched by it. */
+/** What a browser says where a part of the application could not be fetched. */
+const isMissingPart = (message: string): boolean => /imported module|module script|preload CSS/i.test(message);
+
+/** A page that broke, or is not on this device: what is kept on it is not touched. */
 export function Crash() {
   const error = useRouteError();
+  const message = error instanceof Error ? error.message : String(error);
+  if (isMissingPart(message))
+    return (
+      <main style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
+        <h1>This page is not on this device yet</h1>
+        <p>It comes when it is opened with a connection, and stays from then on. Walks and the trail work without.</p>
+        <p>
+          <a className="act first" href="/trail">
+            To the trail
+          </a>{' '}
+          <button type="button" className="act" onClick={() => location.reload()}>
+            Try again
+          </button>
+        </p>
+      </main>
+    );
   return (
     <main style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
       <h1>This page broke</h1>
       <p>Walks are kept on this device. Load the page again to go on.</p>
-      <p className="mono small soft">{error instanceof Error ? error.message : String(error)}</p>
+      <p className="mono small soft">{message}</p>
       <button type="button" className="act first" onClick={() => location.reload()}>
         Load again
       </button>

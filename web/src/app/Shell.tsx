@@ -11,6 +11,7 @@ import './shell.css';
 import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
 import { keysToggled, modeChosen } from '../foundation/view-slice.ts';
 
+const NewVersion = lazy(() => import('./NewVersion.tsx'));
 const FindBox = lazy(() => import('../features/find/FindBox.tsx'));
 
 const areas = [
@@ -28,6 +29,7 @@ export function Shell() {
   const [finding, setFinding] = useState(false);
   const session = useAppSelector((s) => s.session);
   const dark = useAppSelector((s) => s.view.mode === 'dark');
+  const version = useAppSelector((s) => s.view.version);
   const keysShown = useAppSelector((s) => s.view.keysShown);
   const [signOut] = api.useSignOutMutation();
   usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => setFinding(true) });
@@ -58,6 +60,7 @@ export function Shell() {
           <button type="button" className="plain" onClick={() => setFinding(true)} aria-label="find">
             <kbd>/</kbd> <span className="hide-narrow">find</span>
           </button>
+          {version === 'waiting' && <span className="tag hide-narrow">a new version waits</span>}
           <Connection />
           <button
             type="button"
@@ -82,6 +85,11 @@ export function Shell() {
       {finding && (
         <Suspense fallback={null}>
           <FindBox onClose={() => setFinding(false)} />
+        </Suspense>
+      )}
+      {version === 'loading' && (
+        <Suspense fallback={null}>
+          <NewVersion />
         </Suspense>
       )}
       {keysShown && <Help onClose={() => dispatch(keysToggled())} />}

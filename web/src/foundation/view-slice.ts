@@ -1,7 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Version } from './device/new-version.ts';
 import type { Mode } from './theme.ts';
 
-export type ViewState = Readonly<{ mode: Mode; keysShown: boolean }>;
+export type ViewState = Readonly<{ mode: Mode; keysShown: boolean; version: Version }>;
 
 const remembered = (): Mode => {
   const kept = globalThis.localStorage?.getItem('wire-trail-mode');
@@ -11,11 +12,12 @@ const remembered = (): Mode => {
 
 export const viewSlice = createSlice({
   name: 'view',
-  initialState: (): ViewState => ({ mode: remembered(), keysShown: false }),
+  initialState: (): ViewState => ({ mode: remembered(), keysShown: false, version: 'current' }),
   reducers: {
     modeChosen: (state, { payload }: PayloadAction<Mode>) => ({ ...state, mode: payload }),
+    versionSaid: (state, { payload }: PayloadAction<Version>) => ({ ...state, version: payload }),
     keysToggled: (state) => ({ ...state, keysShown: !state.keysShown }),
   },
 });
 
-export const { modeChosen, keysToggled } = viewSlice.actions;
+export const { modeChosen, keysToggled, versionSaid } = viewSlice.actions;

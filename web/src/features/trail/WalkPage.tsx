@@ -11,6 +11,7 @@ import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
+import { useHoldsVersion } from '../../foundation/device/new-version.ts';
 import { isTyping, usePageKeys } from '../../foundation/keys.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
@@ -77,6 +78,8 @@ export default function WalkPage() {
 }
 
 function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: Bundle }) {
+  // a walk goes on by the version it was begun with
+  useHoldsVersion(!walk.closed);
   const now = currentStation(walk);
   const [looked, setLooked] = useState<Station | null>(null);
   const station = looked ?? now;

@@ -1,8 +1,9 @@
 import { foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/core';
 import { useCallback, useEffect, useState } from 'react';
 import { eventsOfWalk } from '../../foundation/device/database.ts';
+import { storeFailed } from '../../foundation/device/sync-slice.ts';
 import { bringWalk, type Happening, keepHappenings } from '../../foundation/device/walks.ts';
-import { useAppSelector } from '../../foundation/store.ts';
+import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 
 export type OpenWalk = Readonly<{
   status: 'loading' | 'missing' | 'open';
@@ -15,6 +16,7 @@ export type OpenWalk = Readonly<{
 /** A walk of this device: what its events add up to, and the one way to add to them. */
 export function useWalk(id: WalkId): OpenWalk {
   const session = useAppSelector((s) => s.session);
+  const dispatch = useAppDispatch();
   const by = session.status === 'signed-in' ? session.user.id : 0;
   const [events, setEvents] = useState<readonly WalkEvent[] | null>(null);
   useEffect(() => {
@@ -33,9 +35,14 @@ export function useWalk(id: WalkId): OpenWalk {
   }, [id, by]);
   const add = useCallback(
     async (...happenings: Happening[]) => {
-      setEvents(await keepHappenings({ walk: id, by, happenings }));
+      try {
+        setEvents(await keepHappenings({ walk: id, by, happenings }));
+      } catch {
+        // it did not happen: the walk stands where it stood, and the person is told why
+        dispatch(storeFailed());
+      }
     },
-    [id, by],
+    [id, by, dispatch],
   );
   const walk = events ? foldWalk(events) : null;
   const last = walk?.lastUndoable ?? null;

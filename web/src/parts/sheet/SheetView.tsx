@@ -5,16 +5,16 @@ import './sheet.css';
 
 /** A sheet on the screen, as it will be on paper, to print, keep or share. */
 export function SheetView({ sheet }: { sheet: Sheet }) {
-  const [busy, setBusy] = useState<'making' | 'failed' | null>(null);
+  const [busy, setBusy] = useState<'making' | 'failed' | 'missing' | null>(null);
   const makePdf = async () => {
     setBusy('making');
-    try {
-      const { savePdf } = await import('./pdf.ts');
-      await savePdf(sheet);
-      setBusy(null);
-    } catch {
-      setBusy('failed');
-    }
+    // it is not kept ahead: too large for what it is needed for on the way
+    const writer = await import('./pdf.ts').catch(() => null);
+    if (!writer) return setBusy('missing');
+    await writer.savePdf(sheet).then(
+      () => setBusy(null),
+      () => setBusy('failed'),
+    );
   };
   const share = async () => {
     const text = sheetText(sheet);
@@ -30,6 +30,9 @@ export function SheetView({ sheet }: { sheet: Sheet }) {
         <button type="button" className="act" onClick={() => void share()}>
           {'share' in navigator ? 'Share as text' : 'Copy as text'}
         </button>
+        {busy === 'missing' && (
+          <span className="wrong">What makes a PDF is not on this device yet; it comes with a connection.</span>
+        )}
         {busy === 'failed' && <span className="wrong">The PDF could not be made here.</span>}
       </div>
       <div className="paper-page">

@@ -3,6 +3,7 @@ import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, wri
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../../foundation/api.ts';
+import { useHoldsVersion } from '../../../foundation/device/new-version.ts';
 import type { Shelved, TabProps } from '../tab-props.ts';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
@@ -87,6 +88,7 @@ export function CodeTable({ entries, family }: TabProps) {
     { field: 'state', headerName: 'state', width: 110 },
   ];
   const changed = changedRows(edits, listed);
+  useHoldsVersion(changed.length > 0);
   const problems = changed.flatMap((row) => {
     const parsed = (row.kind === 'code' ? Code : Symptom).safeParse(row);
     return parsed.success
