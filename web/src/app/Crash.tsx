@@ -9,27 +9,22 @@ export function Crash() {
   const message = error instanceof Error ? error.message : String(error);
   if (isMissingPart(message))
     return (
-      <main style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
+      <section style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
         <h1>This page is not on this device yet</h1>
         <p>It comes when it is opened with a connection, and stays from then on. Walks and the trail work without.</p>
-        <p>
-          <a className="act first" href="/trail">
-            To the trail
-          </a>{' '}
-          <button type="button" className="act" onClick={() => location.reload()}>
-            Try again
-          </button>
-        </p>
-      </main>
+        <button type="button" className="act first" onClick={() => location.reload()}>
+          Try again
+        </button>
+      </section>
     );
   return (
-    <main style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
+    <section style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
       <h1>This page broke</h1>
       <p>Walks are kept on this device. Load the page again to go on.</p>
       <p className="mono small soft">{message}</p>
       <button type="button" className="act first" onClick={() => location.reload()}>
         Load again
       </button>
-    </main>
+    </section>
   );
 }

@@ -7,11 +7,14 @@ export async function registerServiceWorker(say: (version: Version) => void): Pr
   const box = new Workbox('/sw.js');
   const worker: Worker = {
     onWaiting: (then) => box.addEventListener('waiting', then),
-    // the very first one takes over a page that was loaded by nothing older
-    onTaken: (then) =>
-      box.addEventListener('controlling', ({ isUpdate, isExternal }) => {
-        if (isUpdate || isExternal) then();
-      }),
+    onTaken: (then) => {
+      // the very first one takes over a page that was loaded by nothing older
+      let hadOne = navigator.serviceWorker.controller !== null;
+      box.addEventListener('controlling', () => {
+        if (hadOne) then();
+        hadOne = true;
+      });
+    },
     register: async () => void (await box.register()),
     look: () => box.update(),
     take: () => box.messageSkipWaiting(),

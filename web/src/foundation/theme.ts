@@ -10,6 +10,7 @@ export function themeOf(mode: Mode): Theme {
       mode,
       primary: { main: light ? '#a34c1c' : '#e58a49' },
       secondary: { main: light ? '#1f4a41' : '#9cc9b8' },
+      info: { main: light ? '#1f4a41' : '#9cc9b8' },
       success: { main: light ? '#1c7a4f' : '#5cc892' },
       warning: { main: light ? '#8a5200' : '#e5b04f' },
       error: { main: light ? '#b3261e' : '#ff8a7d' },
