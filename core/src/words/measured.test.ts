@@ -21,6 +21,12 @@ describe('a reading too close to call says what would tell', () => {
       /digit/,
     ],
     [
+      'a tenth of a degree, halved as computers do',
+      { temperatureDoubt: { ...warm, kelvin: (22.1 - 22) / 2, doubt: 31 }, settledByRatio: null },
+      /±0.05 °C of temperature/,
+      /0000/,
+    ],
+    [
       'both together',
       { temperatureDoubt: { ...warm, settledWithDigit: 0.003 }, settledByRatio: null },
       /one digit more of the temperature, the one off by less than 0.003 would tell/,
