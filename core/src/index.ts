@@ -196,6 +196,7 @@ export { Account, type Moment, Route, type Settled, Step } from './model/route.t
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';
 export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, Source } from './model/source.ts';
+export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';
 export { Happened, happenings, type Station, stations, WalkEvent } from './model/walk.ts';

@@ -1,5 +1,5 @@
-import { assertNever } from '../base/result.ts';
 import type { Step } from '../model/route.ts';
+import { withInner } from '../model/steps.ts';
 import type { Row } from './align.ts';
 import type { Atom } from './atoms.ts';
 
@@ -89,40 +89,8 @@ function applyEdits(steps: readonly Step[], edits: readonly Edit[], under: strin
       (now, e) => ('change' in e && e.at === at && now ? e.change(now) : now),
       step,
     );
-    if (kept) out.push(within(kept, edits, at));
+    if (kept) out.push(withInner(kept, (steps, list) => applyEdits(steps, edits, `${at}.${list}.`)));
     out.push(...inserted(at));
   });
   return out;
-}
-
-function within(step: Step, edits: readonly Edit[], at: string): Step {
-  switch (step.kind) {
-    case 'keep':
-      return { ...step, during: applyEdits(step.during, edits, `${at}.during.`) };
-    case 'group':
-      return { ...step, steps: applyEdits(step.steps, edits, `${at}.steps.`) };
-    case 'branch':
-      return {
-        ...step,
-        met: applyEdits(step.met, edits, `${at}.met.`),
-        otherwise: applyEdits(step.otherwise, edits, `${at}.otherwise.`),
-      };
-    case 'at-place':
-    case 'bypass':
-    case 'choose':
-    case 'dial':
-    case 'hold':
-    case 'press':
-    case 'release':
-    case 'rest':
-    case 'say':
-    case 'see':
-    case 'set':
-    case 'step-list':
-    case 'sweep':
-    case 'turn':
-      return step;
-    default:
-      return assertNever(step);
-  }
 }

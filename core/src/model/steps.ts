@@ -28,38 +28,50 @@ export const stepTraits: Readonly<
   bypass: { works: true, waits: false, powered: false, joins: true },
 };
 
+type Inner = Readonly<{ at: 'during' | 'steps' | 'met' | 'otherwise'; steps: Step[] }>;
+
+/** The lists of steps inside a step, in the order they come, by the field each stands in. */
+export function innerLists(step: Step): readonly Inner[] {
+  switch (step.kind) {
+    case 'keep':
+      return [{ at: 'during', steps: step.during }];
+    case 'group':
+      return [{ at: 'steps', steps: step.steps }];
+    case 'branch':
+      return [
+        { at: 'met', steps: step.met },
+        { at: 'otherwise', steps: step.otherwise },
+      ];
+    case 'at-place':
+    case 'bypass':
+    case 'choose':
+    case 'dial':
+    case 'hold':
+    case 'press':
+    case 'release':
+    case 'rest':
+    case 'say':
+    case 'see':
+    case 'set':
+    case 'step-list':
+    case 'sweep':
+    case 'turn':
+      return [];
+    default:
+      return assertNever(step);
+  }
+}
+
+/** The step with every list of steps inside it made anew. */
+export const withInner = <S extends Step>(step: S, make: (steps: readonly Step[], at: Inner['at']) => Step[]): S => ({
+  ...step,
+  ...Object.fromEntries(innerLists(step).map(({ at, steps }) => [at, make(steps, at)])),
+});
+
 /** Every step of a script with its path, nested ones included, in order. */
 export function eachStep(steps: readonly Step[], at: Path): Array<{ step: Step; at: Path }> {
   return steps.flatMap((step, i) => {
     const here = [...at, i];
-    switch (step.kind) {
-      case 'keep':
-        return [{ step, at: here }, ...eachStep(step.during, [...here, 'during'])];
-      case 'group':
-        return [{ step, at: here }, ...eachStep(step.steps, [...here, 'steps'])];
-      case 'branch':
-        return [
-          { step, at: here },
-          ...eachStep(step.met, [...here, 'met']),
-          ...eachStep(step.otherwise, [...here, 'otherwise']),
-        ];
-      case 'at-place':
-      case 'bypass':
-      case 'choose':
-      case 'dial':
-      case 'hold':
-      case 'press':
-      case 'release':
-      case 'rest':
-      case 'say':
-      case 'see':
-      case 'set':
-      case 'step-list':
-      case 'sweep':
-      case 'turn':
-        return [{ step, at: here }];
-      default:
-        return assertNever(step);
-    }
+    return [{ step, at: here }, ...innerLists(step).flatMap((inner) => eachStep(inner.steps, [...here, inner.at]))];
   });
 }

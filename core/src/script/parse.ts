@@ -1,6 +1,6 @@
 import type { ModeId } from '../base/ids.ts';
-import { assertNever } from '../base/result.ts';
 import { Step } from '../model/route.ts';
+import { innerLists } from '../model/steps.ts';
 import { Line, Unreadable } from './line.ts';
 import { parseHead, readNote, tailWords } from './parse-step.ts';
 import type { ScriptProblem } from './problem.ts';
@@ -25,31 +25,8 @@ type Open = { indent: number; step: Step; at: string; list: Step[]; listAt: stri
 
 /** The list that steps set in under this one go to. */
 function inside(step: Step, at: string): { list: Step[]; listAt: string } | null {
-  switch (step.kind) {
-    case 'keep':
-      return { list: step.during, listAt: `${at}.during` };
-    case 'group':
-      return { list: step.steps, listAt: `${at}.steps` };
-    case 'branch':
-      return { list: step.met, listAt: `${at}.met` };
-    case 'at-place':
-    case 'bypass':
-    case 'choose':
-    case 'dial':
-    case 'hold':
-    case 'press':
-    case 'release':
-    case 'rest':
-    case 'say':
-    case 'see':
-    case 'set':
-    case 'step-list':
-    case 'sweep':
-    case 'turn':
-      return null;
-    default:
-      return assertNever(step);
-  }
+  const [first] = innerLists(step);
+  return first ? { list: first.steps, listAt: `${at}.${first.at}` } : null;
 }
 
 const wordOf = (step: Step): string => (step.kind === 'group' ? (step.window ? 'within' : 'group') : step.kind);

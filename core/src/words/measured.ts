@@ -104,7 +104,9 @@ export function tooCloseWords(
   const those = (names: readonly string[]): string => names.join(' or the ');
   return [
     `The ${meter} may be off by ${formatTaken(taken, doubt)}`,
-    warmth ? `, and ±${Number(warmth.kelvin.toPrecision(2))} °C of temperature is worth ${formatTaken(taken, warmth.doubt)} more` : '',
+    warmth
+      ? `, and ±${Number(warmth.kelvin.toPrecision(2))} °C of temperature is worth ${formatTaken(taken, warmth.doubt)} more`
+      : '',
     '; that reaches across the edge. ',
     finer.length > 0 ? `The ${those(finer)} would tell. ` : '',
     known ? `A temperature known to ±${known} °C would tell. ` : '',

@@ -1,39 +1,17 @@
-import { assertNever, type Bundle, entriesOf, type ModeId, type Step } from '@wire-trail/core';
+import { type Bundle, eachStep, entriesOf, type ModeId, type Step } from '@wire-trail/core';
 import { useState } from 'react';
 
 type Choice = Readonly<{ on: string; words: string }>;
 
 const choicesIn = (steps: readonly Step[]): Choice[] =>
-  steps.flatMap((step): Choice[] => {
-    switch (step.kind) {
-      case 'choose':
-        return [...step.path, ...(step.confirm ? [step.confirm] : []), ...(step.value ? [step.value] : [])].map(
-          (words) => ({ on: step.on, words }),
-        );
-      case 'keep':
-        return choicesIn(step.during);
-      case 'group':
-        return choicesIn(step.steps);
-      case 'branch':
-        return [...choicesIn(step.met), ...choicesIn(step.otherwise)];
-      case 'at-place':
-      case 'bypass':
-      case 'dial':
-      case 'hold':
-      case 'press':
-      case 'release':
-      case 'rest':
-      case 'say':
-      case 'see':
-      case 'set':
-      case 'step-list':
-      case 'sweep':
-      case 'turn':
-        return [];
-      default:
-        return assertNever(step);
-    }
-  });
+  eachStep(steps, []).flatMap(({ step }) =>
+    step.kind === 'choose'
+      ? [...step.path, ...(step.confirm ? [step.confirm] : []), ...(step.value ? [step.value] : [])].map((words) => ({
+          on: step.on,
+          words,
+        }))
+      : [],
+  );
 
 /** The screens things are chosen on: the unit's own, and a simulated service instrument of every kind the school has. */
 export function MenuBox({
