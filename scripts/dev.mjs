@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, portIsFree, startDatabase } from './database.mjs';
-import { databasePort, dataFolder, localEnvironment, ownDatabase } from './local.mjs';
+import { databasePort, dataFolder, localEnvironment, ownDatabase, stopServer } from './local.mjs';
 import { mariadb, needPackages, needPrograms, root } from './machine.mjs';
 
 needPackages();
@@ -26,11 +26,7 @@ async function stop(status) {
   if (stopping) return;
   stopping = true;
   await web?.close();
-  if (server?.exitCode === null) {
-    const gone = new Promise((resolve) => server.once('exit', resolve));
-    server.kill('SIGTERM');
-    await Promise.race([gone, new Promise((resolve) => setTimeout(resolve, 5000))]);
-  }
+  await stopServer(server);
   await database?.stop();
   process.exit(status);
 }

@@ -29,3 +29,11 @@ export function localEnvironment() {
 
 /** Whether a private database is wanted: not where the environment names one. */
 export const ownDatabase = process.env.WIRE_TRAIL_DEMO !== '0' && process.env.WIRE_TRAIL_DB_HOST === undefined;
+
+/** Asks a server process to end, and gives it five seconds for what it is in the middle of. */
+export async function stopServer(server) {
+  if (server?.exitCode !== null) return;
+  const gone = new Promise((resolve) => server.once('exit', resolve));
+  server.kill('SIGTERM');
+  await Promise.race([gone, new Promise((resolve) => setTimeout(resolve, 5000))]);
+}

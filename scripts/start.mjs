@@ -2,7 +2,7 @@
 import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { portIsFree, startDatabase } from './database.mjs';
-import { databasePort, dataFolder, localEnvironment, ownDatabase } from './local.mjs';
+import { databasePort, dataFolder, localEnvironment, ownDatabase, stopServer } from './local.mjs';
 import { mariadb, needPackages, needPrograms, needServer, needWeb } from './machine.mjs';
 
 needPackages();
@@ -16,11 +16,7 @@ let stopping = false;
 async function stop(status) {
   if (stopping) return;
   stopping = true;
-  if (server?.exitCode === null) {
-    const gone = new Promise((resolve) => server.once('exit', resolve));
-    server.kill('SIGTERM');
-    await Promise.race([gone, new Promise((resolve) => setTimeout(resolve, 5000))]);
-  }
+  await stopServer(server);
   await database?.stop();
   process.exit(status);
 }
