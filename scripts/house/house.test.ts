@@ -16,6 +16,13 @@ describe('the house', () => {
     expect(unusedExports(house, 'core')).toEqual(['CompileError', 'Condition', 'KeptLook', 'TakenCode']);
     expect(unusedExports(house, 'server')).toEqual([]);
   });
+  it('draws no component anew for whatever changes in the whole state', () => {
+    const whole = /useAppSelector\(\s*\((\w+)\)\s*=>\s*\1\s*\)/;
+    expect(whole.test('const { view } = useAppSelector((s) => s);')).toBe(true);
+    expect(
+      [...house.files].flatMap(([file, text]) => (file.startsWith('web/') && whole.test(text) ? [file] : [])),
+    ).toEqual([]);
+  });
   it('has a place in the layers for every room', () => {
     for (const { root, rooms, forTests } of layers) {
       const own = new Set(
