@@ -108,6 +108,15 @@ export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+// contract
+export { type Answer, type Asked, type Contract, contract, type RouteName, routeNames } from './contract/contract.ts';
+export type { EntryView, Job, Revision, RevisionWithBody, Working } from './contract/entries.ts';
+export type { FamilyCard, ImportLine } from './contract/library.ts';
+export { NewUser, SchoolSettings, type User } from './contract/people.ts';
+export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
+export type { ChangeSet, FindingView } from './contract/publishing.ts';
+export { addressOf, apiPrefix, type Declared, refusalsOf } from './contract/route.ts';
+export type { EventsTaken, Question, SeenMachine, WalkLine } from './contract/walks.ts';
 // decode
 export { readCaller } from './decode/caller.ts';
 export { asTold, compareReadings, looksOf } from './decode/compare.ts';
@@ -145,12 +154,12 @@ export { interlockWords } from './gesture/lint.ts';
 export { stepsSpan } from './gesture/timing.ts';
 // library
 export { choicesAt } from './library/choices-at.ts';
-export { applyChanges, type Change, diff, invertChanges } from './library/diff.ts';
+export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
 export { leaningOn } from './library/look-again.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
 export { namesIn, type Thing } from './library/names.ts';
-export { type Problem, pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
+export { pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing } from './library/share.ts';
 export { unknownNames, validate } from './library/validate.ts';
@@ -158,6 +167,7 @@ export { unknownNames, validate } from './library/validate.ts';
 export { Access } from './model/access.ts';
 export { Band } from './model/band.ts';
 export { Bundle, bundleFormat, bundleVersion } from './model/bundle.ts';
+export type { Change } from './model/change.ts';
 export {
   Chart,
   ChartNode,
@@ -184,10 +194,12 @@ export {
 } from './model/lamp.ts';
 export { linksOf, occurrencesOf } from './model/links.ts';
 export { Fit, Look, Pulse, Seen, SeenLamp } from './model/look.ts';
+export type { EarlierReading, Owed } from './model/machine-past.ts';
 export type { Condition } from './model/mode.ts';
 export { Mode, NumberedTest } from './model/mode.ts';
 export { occurrencesIn } from './model/occurrence.ts';
 export { Control, Face, Panel, Sign } from './model/panel.ts';
+export type { Problem } from './model/problem.ts';
 export { Readout, type ReadoutAccount, Stage, specialMeans, type TestVector } from './model/readout.ts';
 export { isRhythmic, type ReadsOf, signsOfReads } from './model/reads.ts';
 export { type IdKind, idHomes, idKinds, meaningOf } from './model/reference.ts';
@@ -195,11 +207,11 @@ export { ChangeSetState, RevisionState } from './model/revision.ts';
 export { Account, type Moment, Route, type Settled, Step } from './model/route.ts';
 export { entriesOf, entryOf, familyEntry } from './model/select.ts';
 export { Shown } from './model/shown.ts';
-export { Hazard, Instrument, Source } from './model/source.ts';
+export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';
-export { Happened, happenings, type Station, stations, WalkEvent } from './model/walk.ts';
+export { Happened, happenings, Outcome, Station, stations, WalkEvent } from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
@@ -297,9 +309,9 @@ export {
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
-export { ledgerOf, type Owed } from './walk/ledger.ts';
+export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
-export { type Drift, driftOf, type EarlierReading, readingsTaken } from './walk/past.ts';
+export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
 export {
   currentStation,
   eventsInForce,

@@ -34,6 +34,7 @@ export const layers: readonly Layers[] = [
       'find',
       'words',
       'library',
+      'contract',
       'exchange',
       'print',
     ],

@@ -1,8 +1,8 @@
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
+import { NewUser } from '@wire-trail/core';
 import { readConfig } from './config.ts';
 import { connect, migrate } from './db/connect.ts';
-import { NewUser } from './features/users/routes.ts';
 import { addUser } from './features/users/service.ts';
 import { makeJobs } from './http/jobs.ts';
 import { ProblemError } from './http/problem.ts';

@@ -17,6 +17,8 @@ const Environment = z.object({
   WIRE_TRAIL_TLS_KEY: z.string().optional(),
   /** Set behind a proxy that ends https and sets X-Forwarded-Proto. */
   WIRE_TRAIL_TRUST_PROXY: flag.default(false),
+  /** Every answer is held against the contract before it is sent: for tests and development. */
+  WIRE_TRAIL_CHECK_ANSWERS: flag.default(false),
   WIRE_TRAIL_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
 });
 
@@ -31,6 +33,7 @@ export type Config = Readonly<{
   webFolder: string | null;
   tls: Readonly<{ certFile: string; keyFile: string }> | null;
   trustProxy: boolean;
+  checkAnswers: boolean;
   logLevel: 'debug' | 'info' | 'warn' | 'error' | 'silent';
 }>;
 
@@ -63,6 +66,7 @@ export function readConfig(environment: Record<string, string | undefined>): Con
         ? { certFile: e.WIRE_TRAIL_TLS_CERT, keyFile: e.WIRE_TRAIL_TLS_KEY }
         : null,
     trustProxy: e.WIRE_TRAIL_TRUST_PROXY,
+    checkAnswers: e.WIRE_TRAIL_CHECK_ANSWERS,
     logLevel: e.WIRE_TRAIL_LOG,
   };
 }

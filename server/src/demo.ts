@@ -1,8 +1,11 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { z } from 'zod';
+import { isEmpty } from './db/store.ts';
 import { importBundle } from './features/imports/service.ts';
 import { writeSettings } from './features/settings/service.ts';
 import { addUser } from './features/users/service.ts';
+import { findUser } from './features/users/store.ts';
 import { takeEvents } from './features/walks/service.ts';
 import type { Services } from './http/services.ts';
 
@@ -18,8 +21,7 @@ export const demoUsers = [
 /** Loads the demo school into an empty database through the same import that users have; false where it is not empty. */
 export async function loadDemo(folder: string, services: Services): Promise<boolean> {
   const { db } = services;
-  const [users, entries] = await Promise.all([db('users').first('id'), db('entries').first('id')]);
-  if (users || entries) return false;
+  if (!(await isEmpty(db))) return false;
   for (const user of demoUsers) await addUser({ ...user, password: demoPassword }, services);
   await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false }, db);
   const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
@@ -32,13 +34,11 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
 }
 
 async function loadWalks(folder: string, services: Services): Promise<void> {
-  const technician = await services
-    .db('users')
-    .where({ sign_in: 'technician' })
-    .first('id', 'name', 'sign_in as signIn', 'role');
+  const technician = await findUser('technician', services.db);
+  if (!technician) throw new Error('the demo has no technician');
   for (const file of (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()) {
-    const events = JSON.parse(await readFile(join(folder, file), 'utf8')) as unknown[];
-    const { refused } = await takeEvents({ events, user: technician }, services);
+    const events = z.array(z.unknown()).parse(JSON.parse(await readFile(join(folder, file), 'utf8')));
+    const { refused } = await takeEvents({ events, user: technician.user }, services);
     if (refused.length > 0) throw new Error(`${file}: ${JSON.stringify(refused)}`);
   }
 }

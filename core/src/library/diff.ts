@@ -1,14 +1,7 @@
 import { sameJson } from '../base/json.ts';
 import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
-
-/** One edit as a value: what stood at a place and what stands there now. Undo, revision diff and audit share it. */
-export type Change =
-  | Readonly<{ kind: 'changed'; at: Path; from: unknown; to: unknown }>
-  | Readonly<{ kind: 'added'; at: Path; to: unknown }>
-  | Readonly<{ kind: 'removed'; at: Path; from: unknown }>
-  /** An element of the list at `at` changed its place; `what` is the element. */
-  | Readonly<{ kind: 'moved'; at: Path; from: number; to: number; what: unknown }>;
+import type { Change } from '../model/change.ts';
 
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>

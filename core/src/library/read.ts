@@ -3,12 +3,10 @@ import type { Path } from '../base/path.ts';
 import { fail, ok, type Result } from '../base/result.ts';
 import { Bundle, bundleFormat, bundleVersion } from '../model/bundle.ts';
 import { type Entry, entryKinds, entrySchemas } from '../model/entry.ts';
+import type { Problem } from '../model/problem.ts';
 import { findingWords } from '../words/finding.ts';
 import { migrateBundle } from './migrate.ts';
 import { validate } from './validate.ts';
-
-/** Why a document was refused, at its place. */
-export type Problem = Readonly<{ path: Path; reason: string }>;
 
 /** At most so many problems are listed; a wrong file would otherwise print thousands. */
 const mostProblems = 200;

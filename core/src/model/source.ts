@@ -88,13 +88,17 @@ export const Instrument = z.strictObject({
 });
 export type Instrument = z.infer<typeof Instrument>;
 
+/** What a picture may be, which its first bytes say. */
+export const PictureType = z.enum(['image/png', 'image/jpeg', 'image/webp']);
+export type PictureType = z.infer<typeof PictureType>;
+
 /** A picture kept by the hash of its bytes, in the bundle or fetched on demand. */
 export const Asset = z.strictObject({
   kind: z.literal('asset'),
   id: defines('asset'),
   family: ref('family').nullable(),
   name: Label,
-  type: z.enum(['image/png', 'image/jpeg', 'image/webp']),
+  type: PictureType,
   bytes: z.number().int().positive(),
   mayBeShared: z.boolean(),
   marks: z

@@ -6,6 +6,10 @@ import { Seen } from './look.ts';
 import { defines, plain, ref, refOrText } from './reference.ts';
 import { TakenReading } from './taken-reading.ts';
 
+/** How a walk ended. */
+export const Outcome = z.enum(['fixed', 'handed-on', 'nothing-found', 'left-limited', 'given-up']);
+export type Outcome = z.infer<typeof Outcome>;
+
 export const stations = ['unit', 'safe', 'enter', 'read', 'test', 'clear', 'prove'] as const;
 export const Station = z.enum(stations);
 export type Station = z.infer<typeof Station>;
@@ -201,7 +205,7 @@ export const WalkEvent = z.discriminatedUnion('kind', [
   z.strictObject({
     ...stamp,
     kind: z.literal('closed'),
-    outcome: z.enum(['fixed', 'handed-on', 'nothing-found', 'left-limited', 'given-up']),
+    outcome: Outcome,
     fixedBy: Prose,
   }),
   z.strictObject({ ...stamp, kind: z.literal('taken-back'), event: ref('event') }),

@@ -1,18 +1,5 @@
-import type { SettingId, WalkId } from '../base/ids.ts';
+import type { Owed } from '../model/machine-past.ts';
 import type { Walk } from './state.ts';
-
-/** Something left limited or not put back on a machine. */
-export type Owed = Readonly<{
-  walk: WalkId;
-  /** What a `put-back` event names it by. */
-  key: string;
-  kind: 'limited' | 'setting' | 'locked-out';
-  what: string;
-  setting: SettingId | null;
-  since: string;
-  /** The day it has to be put back by; null where nobody said. */
-  by: string | null;
-}>;
 
 /** What one walk left behind, whether or not a later one put it back. */
 function leftBehind(walk: Walk): Owed[] {

@@ -1,19 +1,8 @@
 import { assertNever } from '../base/result.ts';
+import type { EarlierReading } from '../model/machine-past.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
 import type { WalkEvent } from '../model/walk.ts';
 import { eventsInForce } from './state.ts';
-
-/** A reading that was taken, at a step of a chart, again after the repair, or in a numbered test of a mode. */
-export type EarlierReading = Readonly<{
-  walk: string;
-  at: string;
-  when: 'before' | 'after' | 'test';
-  /** The chart, or the mode of a test. */
-  of: string;
-  /** The step, or the number of a test. */
-  step: string;
-  reading: TakenReading;
-}>;
 
 /** The readings of one walk that stand, in the order they were taken. */
 export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {

@@ -1,6 +1,16 @@
 import bodyParser from '@koa/bodyparser';
 import Router from '@koa/router';
-import { problemsOf, roleAtLeast } from '@wire-trail/core';
+import {
+  apiPrefix,
+  contract,
+  type Declared,
+  problemsOf,
+  type Role,
+  type RouteName,
+  roleAtLeast,
+  routeNames,
+  type User,
+} from '@wire-trail/core';
 import Koa, { type Context } from 'koa';
 import compress from 'koa-compress';
 import pino from 'pino';
@@ -8,18 +18,17 @@ import type { z } from 'zod';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
 import { answerProblems } from '../http/answer-problems.ts';
+import { checkAnswer, checkRefusal } from '../http/check-answer.ts';
 import { makeJobs } from '../http/jobs.ts';
 import { ProblemError } from '../http/problem.ts';
-import type { Route } from '../http/route.ts';
+import { type Given, type Handle, sent } from '../http/route.ts';
 import { crossSiteGuard, securityHeaders } from '../http/security.ts';
 import { type Services, sessionCache } from '../http/services.ts';
 import { sessionOf } from '../http/session.ts';
-import type { User } from '../http/user.ts';
-import { routes } from './access.ts';
+import { handlers } from './handlers.ts';
 import { apiDocument } from './openapi.ts';
 import { staticFiles } from './static.ts';
 
-export const apiPrefix = '/api/v1';
 const smallBody = '1mb';
 const largeBody = '16mb';
 
@@ -38,11 +47,11 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
   app.use(compress({ threshold: 1024, br: false, gzip: { level: 6 } }));
   app.use(crossSiteGuard(apiPrefix));
   const router = new Router({ prefix: apiPrefix });
-  const document = apiDocument(routes);
+  const document = apiDocument();
   router.get('/openapi.json', (ctx) => {
     ctx.body = document;
   });
-  for (const one of routes) mount(router, one, services);
+  for (const name of routeNames) mount(router, name, services);
   app.use(router.routes());
   app.use(async (ctx, next) => {
     if (ctx.path.startsWith('/api/')) throw new ProblemError('not-found');
@@ -52,41 +61,55 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
   return { app, services };
 }
 
-function mount(router: Router, one: Route, services: Services): void {
+function mount<N extends RouteName>(router: Router, name: N, services: Services): void {
+  const route: Declared = contract[name];
+  const handle: Handle<N> = handlers[name];
+  const limit = route.large ? largeBody : smallBody;
   const parse = bodyParser({
     enableTypes: ['json'],
-    jsonLimit: one.largeBody ? largeBody : smallBody,
+    jsonLimit: limit,
     onError: (error) => {
-      throw (error as { status?: number }).status === 413
-        ? new ProblemError('too-large', { detail: `at most ${one.largeBody ? largeBody : smallBody}` })
+      throw 'status' in error && error.status === 413
+        ? new ProblemError('too-large', { detail: `at most ${limit}` })
         : new ProblemError('body-malformed');
     },
   });
-  router[one.method](one.path, async (ctx: Context) => {
-    const user = one.role === 'anybody' ? null : await allowed(ctx, one, services);
-    if (one.body) {
+  const answer = async (ctx: Context): Promise<void> => {
+    const user = route.role === 'anybody' ? null : await allowed(ctx, route.role, services);
+    if (route.body) {
       if (!ctx.request.is('json')) throw new ProblemError('not-json');
-      await parse(ctx as never, async () => {});
+      await parse(ctx, async () => {});
     }
-    const answer = await one.handle({
-      params: read(one.params, ctx.params, 'path'),
-      query: read(one.query, ctx.query, 'query'),
-      body: read(one.body, (ctx.request as { body?: unknown }).body, 'body'),
-      user: (user ?? { id: 0, name: '', signIn: '', role: 'technician' }) as User,
+    const given = {
+      params: read(route.params, ctx.params, 'path'),
+      query: read(route.query, ctx.query, 'query'),
+      body: read(route.body, ctx.request.body, 'body'),
+      user,
       services,
       ctx,
-    } as never);
-    if (ctx.respond === false || ctx.body !== undefined) return;
-    ctx.status = answer === undefined && one.status === 200 ? 204 : one.status;
-    if (answer !== undefined) ctx.body = answer;
+    };
+    // each was read by the schema that types it; that is more than the compiler follows through a name
+    const said = await handle(given as Given<N>);
+    if (said === sent) return;
+    ctx.status = route.status ?? (said === undefined ? 204 : 200);
+    if (said !== undefined) ctx.body = said;
+  };
+  router[route.method](route.path, async (ctx: Context) => {
+    if (!services.config.checkAnswers) return answer(ctx);
+    try {
+      await answer(ctx);
+    } catch (error) {
+      checkRefusal(name, route, error);
+      throw error;
+    }
+    checkAnswer(name, route, ctx);
   });
 }
 
-async function allowed(ctx: Context, one: Route, services: Services): Promise<User> {
+async function allowed(ctx: Context, least: Role, services: Services): Promise<User> {
   const user = await sessionOf(ctx, services);
   if (!user) throw new ProblemError('not-signed-in');
-  if (one.role !== 'anybody' && !roleAtLeast(user.role, one.role))
-    throw new ProblemError('not-allowed', { detail: `needs the role ${one.role}` });
+  if (!roleAtLeast(user.role, least)) throw new ProblemError('not-allowed', { detail: `needs the role ${least}` });
   return user;
 }
 

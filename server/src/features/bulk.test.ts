@@ -1,10 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { Entry } from '@wire-trail/core';
+import { Entry, type Job } from '@wire-trail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { JobView } from '../http/jobs.ts';
 import { openSchool, type Person, type School } from '../testing/school.ts';
-import { addRevisions } from './entries/bulk.ts';
+import { addRevisions } from './entries/bulk-store.ts';
 
 const demo = JSON.parse(readFileSync(new URL('../../../demo/brindlewick-g4.json', import.meta.url), 'utf8'));
 const family = 'brindlewick-g4';
@@ -30,10 +29,10 @@ const items = (texts: string[]) => texts.map((text) => ({ basedOn: 0, body: code
 const begin = (list: object[], submit: string | null = null) =>
   trainer.post('/drafts', { note: 'pasted', submit, items: list });
 
-async function ended(id: string): Promise<JobView> {
+async function ended(id: string): Promise<Job> {
   for (;;) {
     const { body } = await trainer.get(`/jobs/${id}`);
-    if ((body as JobView).state !== 'running') return body;
+    if ((body as Job).state !== 'running') return body;
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
 }
@@ -66,8 +65,8 @@ describe('many drafts at once', () => {
   it('are written whole, with progress, and handed to a reviewer as one set', async () => {
     const texts = Array.from({ length: 1200 }, (_, i) => `M${i}`);
     const { status, body } = await begin(items(texts), 'Pasted table');
-    expect([status, (body as JobView).state, (body as JobView).total]).toEqual([202, 'running', 1200]);
-    const job = await ended((body as JobView).id);
+    expect([status, (body as Job).state, (body as Job).total]).toEqual([202, 'running', 1200]);
+    const job = await ended((body as Job).id);
     expect(job).toMatchObject({ state: 'done', done: 1200, result: { setId: expect.any(Number) } });
     expect(await numbersOf('m')).toHaveLength(
       1200 + demo.entries.filter((e: { id: string }) => e.id.startsWith('m')).length,
@@ -81,9 +80,9 @@ describe('many drafts at once', () => {
   });
 
   it('on top of what is there: the next revision of each', async () => {
-    await ended(((await begin(items(['NN1', 'NN2']))).body as JobView).id);
+    await ended(((await begin(items(['NN1', 'NN2']))).body as Job).id);
     const again = ['NN1', 'NN2'].map((text) => ({ basedOn: 1, body: code(text, { title: 'Changed' }) }));
-    expect(await ended(((await begin(again)).body as JobView).id)).toMatchObject({ state: 'done' });
+    expect(await ended(((await begin(again)).body as Job).id)).toMatchObject({ state: 'done' });
     expect(await numbersOf('nn')).toEqual([2, 2]);
   });
 
@@ -91,7 +90,7 @@ describe('many drafts at once', () => {
     ['one that moved on meanwhile', () => [...items(['Q1']), { basedOn: 0, body: like }], /is revision 1 by now/],
     ['one that stands twice', () => items(['Q1', 'Q1']), /stands here twice/],
   ])('%s: nothing is written, and its place is named', async (_, list, words) => {
-    const job = await ended(((await begin(list())).body as JobView).id);
+    const job = await ended(((await begin(list())).body as Job).id);
     expect(job).toMatchObject({ state: 'failed', problem: { code: 'stale-save' } });
     expect(job.problem?.fields[0]?.reason).toMatch(words);
     expect(job.problem?.fields[0]?.path).toEqual(['items', 1]);
@@ -99,7 +98,7 @@ describe('many drafts at once', () => {
   });
 
   it('never published, they can be taken back; what is published or waits for a reviewer cannot', async () => {
-    const { id } = (await begin(items(['J1', 'J2']), 'For review')).body as JobView;
+    const { id } = (await begin(items(['J1', 'J2']), 'For review')).body as Job;
     const { setId } = (await ended(id)).result as { setId: number };
     const keys = ['j1', 'j2'].map((slug) => ({ family, kind: 'code', id: slug }));
     expect((await trainer.post('/drafts/discard', { items: keys })).status).toBe(409);
@@ -122,14 +121,14 @@ describe('many drafts at once', () => {
 
   it('cancelled: rolled back, and it says so', async () => {
     const texts = Array.from({ length: 3000 }, (_, i) => `Z${i}`);
-    const { id } = (await begin(items(texts))).body as JobView;
+    const { id } = (await begin(items(texts))).body as Job;
     await trainer.send('DELETE', `/jobs/${id}`);
     expect(await ended(id)).toMatchObject({ state: 'cancelled' });
     expect(await numbersOf('z')).toEqual([]);
   });
 
   it('somebody else’s work is not seen', async () => {
-    const { id } = (await begin(items(['Y1']))).body as JobView;
+    const { id } = (await begin(items(['Y1']))).body as Job;
     const other = await school.person('reviewer');
     expect((await other.get(`/jobs/${id}`)).status).toBe(404);
     expect((await other.get(`/jobs/${randomUUID()}`)).status).toBe(404);

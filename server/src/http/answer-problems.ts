@@ -1,6 +1,6 @@
 import type { Middleware } from 'koa';
 import type { Logger } from 'pino';
-import { ProblemError, problemStatus } from './problem.ts';
+import { ProblemError } from './problem.ts';
 
 /** Turns answerProblems into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
 export function answerProblems(log: Logger): Middleware {
@@ -10,7 +10,7 @@ export function answerProblems(log: Logger): Middleware {
     } catch (error) {
       const problem = error instanceof ProblemError ? error : new ProblemError('internal');
       if (problem.code === 'internal') log.error({ err: error, path: ctx.path, method: ctx.method }, 'request failed');
-      ctx.status = problemStatus[problem.code];
+      ctx.status = problem.status;
       if (problem.retryAfterS !== null) ctx.set('Retry-After', String(problem.retryAfterS));
       ctx.body = problem.toProblem();
       ctx.type = 'application/problem+json';

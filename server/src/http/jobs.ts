@@ -1,16 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import type { Job } from '@wire-trail/core';
 import { ProblemError } from './problem.ts';
 
-export type JobState = 'running' | 'done' | 'failed' | 'cancelled';
-export type JobView = Readonly<{
-  id: string;
-  state: JobState;
-  done: number;
-  total: number;
-  result: unknown;
-  problem: Readonly<{ code: string; detail: string | null; fields: ProblemError['fields'] }> | null;
-}>;
-type Job = { owner: number; view: JobView; cancelled: boolean; endedAt: number | null };
+type Kept = { owner: number; view: Job; cancelled: boolean; endedAt: number | null };
 
 /** Thrown within a job's transaction when somebody cancelled it, so that everything is rolled back. */
 class Cancelled extends Error {}
@@ -19,17 +11,17 @@ class Cancelled extends Error {}
 export type Jobs = Readonly<{
   start: (
     input: Readonly<{ owner: number; total: number }>,
-    work: (onProgress: (done: number) => Promise<void>) => Promise<unknown>,
-  ) => JobView;
-  read: (id: string, owner: number) => JobView;
-  cancel: (id: string, owner: number) => JobView;
+    work: (onProgress: (done: number) => Promise<void>) => Promise<Job['result']>,
+  ) => Job;
+  read: (id: string, owner: number) => Job;
+  cancel: (id: string, owner: number) => Job;
 }>;
 
 const keptMs = 10 * 60_000;
 
 export function makeJobs(now: () => Date, onError: (error: unknown) => void = () => {}): Jobs {
-  const jobs = new Map<string, Job>();
-  const own = (id: string, owner: number): Job => {
+  const jobs = new Map<string, Kept>();
+  const own = (id: string, owner: number): Kept => {
     const job = jobs.get(id);
     if (!job || job.owner !== owner) throw new ProblemError('not-found');
     return job;
@@ -37,24 +29,24 @@ export function makeJobs(now: () => Date, onError: (error: unknown) => void = ()
   const sweep = () => {
     for (const [id, job] of jobs) if (job.endedAt !== null && now().getTime() - job.endedAt > keptMs) jobs.delete(id);
   };
-  const end = (job: Job, change: Partial<JobView>) => {
+  const end = (job: Kept, change: Partial<Job>) => {
     job.view = { ...job.view, ...change };
     job.endedAt = now().getTime();
   };
-  const fail = (job: Job, error: unknown) => {
+  const fail = (job: Kept, error: unknown) => {
     if (error instanceof Cancelled) return end(job, { state: 'cancelled' });
     if (!(error instanceof ProblemError)) onError(error);
     const problem =
       error instanceof ProblemError
         ? { code: error.code, detail: error.detail, fields: error.fields }
-        : { code: 'internal', detail: null, fields: [] };
+        : { code: 'internal' as const, detail: null, fields: [] };
     end(job, { state: 'failed', problem });
   };
   return {
     start({ owner, total }, work) {
       sweep();
-      const view: JobView = { id: randomUUID(), state: 'running', done: 0, total, result: null, problem: null };
-      const job: Job = { owner, view, cancelled: false, endedAt: null };
+      const view: Job = { id: randomUUID(), state: 'running', done: 0, total, result: null, problem: null };
+      const job: Kept = { owner, view, cancelled: false, endedAt: null };
       jobs.set(view.id, job);
       const onProgress = async (done: number) => {
         // lets a request to cancel, or to look, come in between

@@ -1,7 +1,7 @@
+import type { User } from '@wire-trail/core';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
 import type { Jobs } from './jobs.ts';
-import type { User } from './user.ts';
 
 /** What every service function is given: the database, the clock, and what the school set. */
 export type Services = Readonly<{ db: Db; now: () => Date; config: Config; sessions: SessionCache; jobs: Jobs }>;

@@ -1,8 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { User } from '@wire-trail/core';
 import type { Context } from 'koa';
 import { isSecure } from './security.ts';
 import type { Services } from './services.ts';
-import type { User } from './user.ts';
+import { addSession, findSession, removeSession } from './session-store.ts';
 
 const cookie = 'wire-trail';
 const lastsMs = 30 * 24 * 3_600_000;
@@ -18,16 +19,9 @@ export async function sessionOf(ctx: Context, services: Services): Promise<User 
   const at = services.now().getTime();
   const cached = services.sessions.get(id, at);
   if (cached) return cached;
-  const row = (await services
-    .db('sessions')
-    .join('users', 'users.id', 'sessions.user_id')
-    .where('sessions.id', id)
-    .where('sessions.expires_at', '>', services.now())
-    .where('users.disabled', false)
-    .first('users.id', 'users.name', 'users.sign_in as signIn', 'users.role')) as User | undefined;
-  if (!row) return null;
-  services.sessions.set(id, row, at);
-  return row;
+  const user = await findSession(services.db, id, services.now());
+  if (user) services.sessions.set(id, user, at);
+  return user;
 }
 
 /** Begins a session under a new token; an old one of this browser ends. */
@@ -35,8 +29,7 @@ export async function beginSession(ctx: Context, services: Services, userId: num
   await endSession(ctx, services);
   const token = randomBytes(32).toString('base64url');
   const expires = new Date(services.now().getTime() + lastsMs);
-  await services.db('sessions').insert({ id: idOf(token), user_id: userId, expires_at: expires });
-  await services.db('sessions').where('expires_at', '<', services.now()).delete();
+  await addSession(services.db, { id: idOf(token), userId, expires }, services.now());
   ctx.cookies.set(cookie, token, {
     httpOnly: true,
     sameSite: 'lax',
@@ -52,6 +45,6 @@ export async function endSession(ctx: Context, services: Services): Promise<void
   const token = ctx.cookies.get(cookie, { signed: true });
   if (!token) return;
   services.sessions.forget(idOf(token));
-  await services.db('sessions').where('id', idOf(token)).delete();
+  await removeSession(services.db, idOf(token));
   ctx.cookies.set(cookie, null, { path: '/', overwrite: true });
 }

@@ -69,6 +69,7 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
     WIRE_TRAIL_SECRET: 'x'.repeat(40),
     WIRE_TRAIL_DB_PORT: String(inject('databasePort')),
     WIRE_TRAIL_DB_NAME: `t_${randomUUID().replaceAll('-', '')}`,
+    WIRE_TRAIL_CHECK_ANSWERS: '1',
     WIRE_TRAIL_LOG: 'error',
     ...environment,
   });

@@ -1,11 +1,10 @@
 import { createHash } from 'node:crypto';
-import type { Entry, EntryOf } from '@wire-trail/core';
+import { AssetId, type Entry, type PictureType } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
+import { addPicture, findPicture, picturesByHash } from './store.ts';
 
-type Asset = EntryOf<'asset'>;
-export type PictureType = Asset['type'];
 export const mostPictureBytes = 8 * 1024 * 1024;
 
 /** What the first bytes of a picture say it is; a name or a header proves nothing. */
@@ -16,7 +15,7 @@ function typeOf(bytes: Buffer): PictureType | null {
   return null;
 }
 
-const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+const hashOf = (bytes: Buffer): AssetId => AssetId.parse(createHash('sha256').update(bytes).digest('hex'));
 
 async function keep(db: Db | Transaction, bytes: Buffer, path: Array<string | number>) {
   const type = typeOf(bytes);
@@ -24,7 +23,7 @@ async function keep(db: Db | Transaction, bytes: Buffer, path: Array<string | nu
   if (bytes.length > mostPictureBytes)
     throw new ProblemError('too-large', { detail: `a picture may have ${mostPictureBytes / 1024 / 1024} MB` });
   const hash = hashOf(bytes);
-  await db('assets').insert({ hash, type, bytes }).onConflict('hash').ignore();
+  await addPicture(db, { hash, type, bytes });
   return { hash, type, bytes: bytes.length };
 }
 
@@ -34,9 +33,9 @@ export function keepPicture(base64: string, { db }: Services) {
 }
 
 export async function readPicture(hash: string, { db }: Services): Promise<{ type: string; bytes: Buffer }> {
-  const row = await db('assets').where({ hash }).first('type', 'bytes');
-  if (!row) throw new ProblemError('not-found');
-  return { type: row.type, bytes: row.bytes };
+  const picture = await findPicture(db, hash);
+  if (!picture) throw new ProblemError('not-found');
+  return picture;
 }
 
 /** Puts pictures that came within entries where pictures are kept; the entries are left with their hashes. */
@@ -59,9 +58,8 @@ export async function unpackPictures(trx: Transaction, entries: readonly Entry[]
 
 /** Puts the bytes of pictures into their entries, for a file that stands on its own. */
 export async function packPictures(entries: readonly Entry[], { db }: Services): Promise<Entry[]> {
-  const ids = entries.flatMap((e) => (e.kind === 'asset' ? [e.id as string] : []));
-  const rows = ids.length > 0 ? await db('assets').whereIn('hash', ids).select('hash', 'bytes') : [];
-  const bytes = new Map<string, Buffer>(rows.map((r) => [r.hash, r.bytes]));
+  const ids = entries.flatMap((e) => (e.kind === 'asset' ? [e.id] : []));
+  const bytes = await picturesByHash(db, ids);
   return entries.map((e) => {
     const found = e.kind === 'asset' ? bytes.get(e.id) : undefined;
     return found && e.kind === 'asset' ? { ...e, base64: found.toString('base64') } : e;

@@ -1,22 +1,32 @@
 import { createHash } from 'node:crypto';
-import { gunzipSync, gzipSync } from 'node:zlib';
 import {
   type Bundle,
   bundleFormat,
   bundleVersion,
   canonicalJson,
   type Entry,
+  type EntryKind,
   type FamilyId,
+  familyOf,
   forSharing,
   keyText,
   linksOf,
-  plainCode,
 } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
+import {
+  addBundle,
+  findCodes,
+  type PackedBundle,
+  packedBundle,
+  publishedCounts,
+  publishedFamilies,
+  unpack,
+  unpublishedFamilies,
+} from './store.ts';
 
 /** A family's own entries and whatever of the library they lead to, step by step. */
 function reachable(own: readonly RevisionRow[], shared: readonly RevisionRow[]): RevisionRow[] {
@@ -58,46 +68,39 @@ export async function assembleBundle(db: Db | Transaction, family: FamilyId, at:
   };
 }
 
-/** Makes a bundle the one that technicians get. Kept packed, as it is sent. */
+/** Makes a bundle the one that technicians get. */
 export async function storeBundle(trx: Transaction, bundle: Bundle, setId: number, at: Date): Promise<void> {
   const hash = bundle.pinned?.hash;
   if (!hash) throw new Error(`bundle of ${bundle.family} is not pinned`);
-  const body = gzipSync(Buffer.from(JSON.stringify(bundle)), { level: 9 });
-  await trx('bundles')
-    .insert({ family: bundle.family, hash, set_id: setId, published_at: at, body })
-    .onConflict(['family', 'hash'])
-    .ignore();
-  await trx('current_bundles').insert({ family: bundle.family, hash }).onConflict('family').merge();
+  await addBundle(trx, bundle, { hash, setId, at });
 }
-
-export type PackedBundle = Readonly<{ hash: string; packed: Buffer }>;
 
 /** The current bundle of a family, gzip as it is stored. */
 export async function currentBundle(family: FamilyId, { db }: Services): Promise<PackedBundle> {
-  const row = await db('current_bundles')
-    .join('bundles', function on() {
-      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
-    })
-    .where('current_bundles.family', family)
-    .first('bundles.hash', 'bundles.body');
-  if (!row) throw new ProblemError('not-found');
-  return { hash: row.hash, packed: row.body };
+  const packed = await packedBundle(db, family);
+  if (!packed) throw new ProblemError('not-found');
+  return packed;
 }
-
-export const unpack = (packed: Buffer): Bundle => JSON.parse(gunzipSync(packed).toString('utf8'));
 
 /** Every published family, with what the Shelf draws: its panels, and how much it holds. */
 export async function listFamilies({ db }: Services) {
-  const current = await db('current_bundles').select('family', 'hash');
-  const families = current.map((c) => c.family as FamilyId);
-  const rows = await chosenRevisions(db, families, 'published_number');
-  return current.map(({ family, hash }) => {
-    const own = rows
-      .map((r) => r.body)
-      .filter((body) => ('family' in body ? body.family === family : body.kind === 'family' && body.id === family));
-    const count = (kind: Entry['kind']) => own.filter((body) => body.kind === kind).length;
+  const [current, counts, drawn] = await Promise.all([
+    publishedFamilies(db),
+    publishedCounts(db),
+    chosenRevisions(db, 'all', 'published_number', ['family', 'panel', 'mode']),
+  ]);
+  const byFamily = new Map<FamilyId | null, Entry[]>();
+  for (const { body } of drawn) {
+    const family = familyOf(body);
+    byFamily.set(family, [...(byFamily.get(family) ?? []), body]);
+  }
+  return current.flatMap(({ family: id, hash }) => {
+    const own = byFamily.get(id) ?? [];
+    const family = own.find((body) => body.kind === 'family');
+    if (!family) return [];
+    const count = (kind: EntryKind) => counts.get(id)?.get(kind) ?? 0;
     return {
-      family: own.find((body) => body.kind === 'family'),
+      family,
       panels: own.filter((body) => body.kind === 'panel'),
       standby: own.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
       hash,
@@ -108,16 +111,11 @@ export async function listFamilies({ db }: Services) {
 
 /** Families that were begun and never published, with what is drawn of them. */
 export async function begunFamilies({ db }: Services) {
-  const begun = await db('entries').where({ kind: 'family' }).whereNull('published_number').pluck('family');
-  const rows = await chosenRevisions(db, begun as FamilyId[], 'latest_number');
-  return rows.flatMap(({ body }) =>
-    body.kind === 'family'
-      ? [
-          {
-            family: body,
-            panels: rows.flatMap((r) => (r.body.kind === 'panel' && r.body.family === body.id ? [r.body] : [])),
-          },
-        ]
+  const rows = await chosenRevisions(db, await unpublishedFamilies(db), 'latest_number', ['family', 'panel']);
+  const bodies = rows.map((r) => r.body);
+  return bodies.flatMap((family) =>
+    family.kind === 'family'
+      ? [{ family, panels: bodies.flatMap((b) => (b.kind === 'panel' && b.family === family.id ? [b] : [])) }]
       : [],
   );
 }
@@ -130,6 +128,4 @@ export async function sharedBundle(family: FamilyId, services: Services): Promis
 }
 
 /** Published codes spelled like this, over all families. */
-export async function codesLike(text: string, { db }: Services) {
-  return db('code_index').where('plain', plainCode(text)).orderBy('family').limit(50).select('family', 'text', 'title');
-}
+export const codesLike = (text: string, { db }: Services) => findCodes(db, text);

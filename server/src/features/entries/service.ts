@@ -1,24 +1,26 @@
 import {
   type ChartId,
   diff,
-  type Entry,
   type EntryKey,
   type FamilyId,
   familyOf,
+  type Job,
   keyOf,
   type Problem,
+  type Revision,
+  type RevisionWithBody,
   readOneEntry,
   sameJson,
   titleOf,
   touchedBy,
+  type User,
+  type Working,
 } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
-import type { JobView } from '../../http/jobs.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
-import type { User } from '../../http/user.ts';
 import { addChangeSet, markRevisions } from '../publishing/store.ts';
-import { addRevisions, discardEntries } from './bulk.ts';
+import { addRevisions, discardEntries } from './bulk-store.ts';
 import {
   addRevision,
   chosenRevisions,
@@ -31,26 +33,7 @@ import {
   usersOf,
 } from './store.ts';
 
-export type RevisionView = Readonly<{
-  number: number;
-  state: RevisionRow['state'];
-  note: string;
-  basedOn: number | null;
-  author: string | null;
-  savedAt: string;
-}>;
-export type WorkingEntry = Readonly<{
-  family: FamilyId | null;
-  kind: Entry['kind'];
-  id: string;
-  title: string;
-  number: number;
-  state: RevisionRow['state'];
-  published: number | null;
-  body: Entry;
-}>;
-
-export const viewOf = (row: RevisionRow): RevisionView => ({
+const viewOf = (row: RevisionRow): Revision => ({
   number: row.number,
   state: row.state,
   note: row.note,
@@ -60,13 +43,13 @@ export const viewOf = (row: RevisionRow): RevisionView => ({
 });
 
 /** What a trainer works on: the newest revision of every entry of a family, with what the library shares. */
-export async function workingEntries(family: FamilyId, { db }: Services): Promise<WorkingEntry[]> {
+export async function workingEntries(family: FamilyId, { db }: Services): Promise<Working[]> {
   const entries = await working([family, null], { db });
   if (!entries.some((e) => e.kind === 'family' && e.id === family)) throw new ProblemError('not-found');
   return entries;
 }
 
-async function working(scope: ReadonlyArray<FamilyId | null>, { db }: Pick<Services, 'db'>): Promise<WorkingEntry[]> {
+async function working(scope: ReadonlyArray<FamilyId | null>, { db }: Pick<Services, 'db'>): Promise<Working[]> {
   const [entries, revisions] = await Promise.all([listEntries(db, scope), chosenRevisions(db, scope, 'latest_number')]);
   const byEntry = new Map(revisions.map((r) => [r.entryId, r]));
   return entries.flatMap((entry) => {
@@ -115,7 +98,7 @@ export async function readRevision(key: EntryKey, number: number, { db }: Servic
 export async function saveDraft(
   input: { key: EntryKey; basedOn: number; body: unknown; note: string; user: User },
   { db, now }: Services,
-): Promise<RevisionView & { body: Entry }> {
+): Promise<RevisionWithBody> {
   const { key, basedOn, note, user } = input;
   const read = readOneEntry(input.body);
   if (!read.ok)
@@ -152,7 +135,7 @@ export async function saveDraft(
 export function saveDrafts(
   input: { items: ReadonlyArray<{ basedOn: number; body: unknown }>; note: string; submit: string | null; user: User },
   { db, now, jobs }: Services,
-): JobView {
+): Job {
   const { items, note, submit, user } = input;
   const problems: Problem[] = [];
   const read = items.map(({ basedOn, body }, i) => {
@@ -184,8 +167,7 @@ export async function discardDrafts(keys: readonly EntryKey[], { db }: Services)
 /** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */
 /** What a shared chart's change touches in every family, by the newest revisions. */
 export async function chartUses(id: ChartId, { db }: Services) {
-  const families: FamilyId[] = await db('entries').where({ kind: 'family' }).pluck('family');
-  const rows = await chosenRevisions(db, [null, ...families], 'latest_number');
+  const rows = await chosenRevisions(db, 'all', 'latest_number', ['code', 'symptom', 'chart', 'route']);
   const entries = rows.map((r) => r.body);
   return touchedBy(entries, id).map((t) => {
     const entry = entries.find((e) => e.kind === t.kind && e.id === t.id && familyOf(e) === t.family);
@@ -193,6 +175,6 @@ export async function chartUses(id: ChartId, { db }: Services) {
   });
 }
 
-export async function libraryEntries({ db }: Services): Promise<WorkingEntry[]> {
+export async function libraryEntries({ db }: Services): Promise<Working[]> {
   return working([null], { db });
 }

@@ -1,12 +1,7 @@
-import {
-  type Entry,
-  type EntryKey,
-  type EntryKind,
-  type FamilyId,
-  type RevisionState,
-  titleOf,
-} from '@wire-trail/core';
+import { type Entry, type EntryKey, EntryKind, type FamilyId, RevisionState, titleOf } from '@wire-trail/core';
+import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
+import { body, flag, readId, readRow, readRows, scope } from '../../db/rows.ts';
 
 export type RevisionRow = Readonly<{
   id: number;
@@ -30,32 +25,49 @@ export type EntryRow = Readonly<{
   published: number | null;
 }>;
 
-const toEntryRow = (row: Record<string, unknown>): EntryRow => ({
-  id: Number(row.id),
-  family: row.family === '' ? null : (row.family as FamilyId),
-  kind: row.kind as EntryKind,
-  slug: String(row.slug),
-  title: String(row.title),
-  latest: Number(row.latest_number),
-  published: row.published_number === null ? null : Number(row.published_number),
-});
+const EntryColumns = z
+  .object({
+    id: z.number(),
+    family: scope,
+    kind: EntryKind,
+    slug: z.string(),
+    title: z.string(),
+    latest_number: z.number(),
+    published_number: z.number().nullable(),
+  })
+  .transform(
+    ({ latest_number: latest, published_number: published, ...row }): EntryRow => ({ ...row, latest, published }),
+  );
 
-/** A body as it came from a JSON column, or as text; null where there was none. */
-export const bodyOf = (value: unknown): Entry | null =>
-  value === null ? null : ((typeof value === 'string' ? JSON.parse(value) : value) as Entry);
+export const revisionColumns = {
+  id: z.number(),
+  entry_id: z.number(),
+  number: z.number(),
+  state: RevisionState,
+  body,
+  note: z.string(),
+  based_on: z.number().nullable(),
+  author_id: z.number().nullable(),
+  author: z.string().nullable(),
+  created_at: z.date(),
+};
+const RevisionColumns = z.object(revisionColumns);
 
-export const toRevision = (row: Record<string, unknown>): RevisionRow => ({
-  id: Number(row.id),
-  entryId: Number(row.entry_id),
-  number: Number(row.number),
-  state: row.state as RevisionState,
-  body: bodyOf(row.body) as Entry,
-  note: String(row.note),
-  basedOn: row.based_on === null ? null : Number(row.based_on),
-  authorId: row.author_id === null ? null : Number(row.author_id),
-  author: (row.author as string | null) ?? null,
-  savedAt: row.created_at as Date,
+export const toRevision = (row: z.output<typeof RevisionColumns>): RevisionRow => ({
+  id: row.id,
+  entryId: row.entry_id,
+  number: row.number,
+  state: row.state,
+  body: row.body,
+  note: row.note,
+  basedOn: row.based_on,
+  authorId: row.author_id,
+  author: row.author,
+  savedAt: row.created_at,
 });
+const readRevisions = (rows: readonly unknown[]): RevisionRow[] => readRows(RevisionColumns, rows).map(toRevision);
+const readRevision = (row: unknown): RevisionRow | null =>
+  row === undefined ? null : (readRevisions([row])[0] ?? null);
 
 const revisions = (db: Db | Transaction) =>
   db('revisions').leftJoin('users', 'users.id', 'revisions.author_id').select('revisions.*', 'users.name as author');
@@ -63,8 +75,7 @@ const revisions = (db: Db | Transaction) =>
 /** Finds an entry; locked for the transaction where one is given with `lock`. */
 export async function findEntry(db: Db | Transaction, key: EntryKey, lock = false): Promise<EntryRow | null> {
   const query = db('entries').where({ family: key.family ?? '', kind: key.kind, slug: key.id });
-  const row = await (lock ? query.forUpdate() : query).first();
-  return row ? toEntryRow(row) : null;
+  return readRow(EntryColumns, await (lock ? query.forUpdate() : query).first());
 }
 
 export async function listEntries(db: Db | Transaction, families: ReadonlyArray<FamilyId | null>): Promise<EntryRow[]> {
@@ -74,11 +85,11 @@ export async function listEntries(db: Db | Transaction, families: ReadonlyArray<
       families.map((f) => f ?? ''),
     )
     .orderBy(['kind', 'slug']);
-  return rows.map(toEntryRow);
+  return readRows(EntryColumns, rows);
 }
 
 export async function revisionsOf(db: Db | Transaction, entryId: number): Promise<RevisionRow[]> {
-  return (await revisions(db).where('entry_id', entryId).orderBy('number', 'desc')).map(toRevision);
+  return readRevisions(await revisions(db).where('entry_id', entryId).orderBy('number', 'desc'));
 }
 
 export type Review = Readonly<{ by: string | null; ownReview: boolean }>;
@@ -91,38 +102,44 @@ export async function reviewsOf(db: Db | Transaction, entryId: number): Promise<
     .leftJoin('users as u', 'u.id', 's.reviewer_id')
     .where({ 'r.entry_id': entryId, 's.state': 'published' })
     .select('r.number', 's.own_review as ownReview', 'u.name as by');
-  return new Map(rows.map((row) => [Number(row.number), { by: row.by ?? null, ownReview: row.ownReview === 1 }]));
+  const Row = z.object({ number: z.number(), ownReview: flag, by: z.string().nullable() });
+  return new Map(readRows(Row, rows).map(({ number, ...review }) => [number, review]));
 }
 
 export async function revisionOf(db: Db | Transaction, entryId: number, number: number): Promise<RevisionRow | null> {
-  const row = await revisions(db).where({ entry_id: entryId, number }).first();
-  return row ? toRevision(row) : null;
+  return readRevision(await revisions(db).where({ entry_id: entryId, number }).first());
 }
 
 export async function revisionsById(
   db: Db | Transaction,
   ids: readonly number[],
 ): Promise<ReadonlyMap<number, RevisionRow>> {
-  const rows = await revisions(db).whereIn('revisions.id', [...ids]);
-  return new Map(rows.map((row) => [Number(row.id), toRevision(row)]));
+  const rows = readRevisions(await revisions(db).whereIn('revisions.id', [...ids]));
+  return new Map(rows.map((row) => [row.id, row]));
 }
 
-/** One chosen revision of every entry of some families (null: library-wide): the newest, or the published one. */
+/**
+ * One chosen revision of every entry of some families (null: library-wide), or of all: the newest, or the published one; of
+ * some kinds only where they are named.
+ */
 export async function chosenRevisions(
   db: Db | Transaction,
-  families: ReadonlyArray<FamilyId | null>,
+  families: ReadonlyArray<FamilyId | null> | 'all',
   which: 'latest_number' | 'published_number',
+  kinds: readonly EntryKind[] | 'all' = 'all',
 ): Promise<RevisionRow[]> {
-  const rows = await revisions(db)
+  const query = revisions(db)
     .join('entries', function on() {
       this.on('entries.id', 'revisions.entry_id').andOn(`entries.${which}`, 'revisions.number');
     })
-    .whereIn(
+    .orderBy(['entries.id']);
+  if (families !== 'all')
+    query.whereIn(
       'entries.family',
       families.map((f) => f ?? ''),
-    )
-    .orderBy(['entries.id']);
-  return rows.map(toRevision);
+    );
+  if (kinds !== 'all') query.whereIn('entries.kind', [...kinds]);
+  return readRevisions(await query);
 }
 
 /** Adds the next revision of an entry, and the entry itself where it is new. Index tables follow in the same transaction. */
@@ -135,7 +152,7 @@ export async function addRevision(
   const number = (found?.latest ?? 0) + 1;
   let entryId = found?.id;
   if (entryId === undefined) {
-    const [id] = await trx('entries').insert({
+    const made = await trx('entries').insert({
       family: key.family ?? '',
       kind: key.kind,
       slug: key.id,
@@ -143,7 +160,7 @@ export async function addRevision(
       latest_number: number,
       published_number: null,
     });
-    entryId = Number(id);
+    entryId = readId(made);
   } else {
     await trx('entries')
       .where({ id: entryId })
@@ -171,5 +188,5 @@ export async function usersOf(db: Db | Transaction, key: EntryKey): Promise<Entr
     .where({ to_kind: key.kind, to_slug: key.id })
     .select('entries.*');
   const rows = await (key.family === null ? query : query.whereIn('entries.family', [key.family, '']));
-  return rows.map(toEntryRow);
+  return readRows(EntryColumns, rows);
 }

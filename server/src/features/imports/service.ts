@@ -1,15 +1,23 @@
-import { type Bundle, type EntryKey, familyOf, keyOf, keyText, readBundle, sameJson, titleOf } from '@wire-trail/core';
+import {
+  type Answer,
+  type Bundle,
+  familyOf,
+  type ImportLine,
+  keyOf,
+  keyText,
+  readBundle,
+  sameJson,
+  titleOf,
+} from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { unpackPictures } from '../assets/service.ts';
-import { addRevisions } from '../entries/bulk.ts';
+import { addRevisions } from '../entries/bulk-store.ts';
 import { chosenRevisions } from '../entries/store.ts';
 import { publishRevisions } from '../publishing/service.ts';
 import { addChangeSet, lockPublishing, markChangeSet, markRevisions } from '../publishing/store.ts';
-
-export type ImportLine = Readonly<{ key: EntryKey; title: string; what: 'new' | 'changed' | 'same'; basedOn: number }>;
 
 async function compare(db: Transaction | Services['db'], bundle: Bundle): Promise<ImportLine[]> {
   const newest = await chosenRevisions(db, [bundle.family, null], 'latest_number');
@@ -33,8 +41,6 @@ export function previewImport(json: unknown, { db }: Services): Promise<ImportLi
   return compare(db, readOrThrow(json));
 }
 
-export type Imported = Readonly<{ lines: readonly ImportLine[]; setId: number | null; published: boolean }>;
-
 /**
  * Brings a bundle in as new revisions of whatever differs, in one transaction: handed to a reviewer, or published at
  * once where `publish` is given (the demo and the command line, and the set's note says so).
@@ -42,7 +48,7 @@ export type Imported = Readonly<{ lines: readonly ImportLine[]; setId: number | 
 export async function importBundle(
   input: { json: unknown; authorId: number | null; publish: string | null },
   { db, now }: Services,
-): Promise<Imported> {
+): Promise<Answer<'importBundle'>> {
   const read = readOrThrow(input.json);
   return transact(db, async (trx) => {
     // taken before any entry is, so that nobody who publishes waits for this while this waits for them

@@ -14,14 +14,15 @@ import {
   type Problem,
   roleAtLeast,
   stationOf,
+  type User,
 } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
-import type { User } from '../../http/user.ts';
 import { assembleBundle, storeBundle } from '../bundles/service.ts';
-import { makePublished } from '../entries/bulk.ts';
+import { publishedFamilies } from '../bundles/store.ts';
+import { makePublished } from '../entries/bulk-store.ts';
 import { workingEntries } from '../entries/service.ts';
 import { findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
 import { readSettings } from '../settings/service.ts';
@@ -105,7 +106,7 @@ type Published = Pick<RevisionRow, 'id' | 'entryId' | 'body'>;
 async function touchedFamilies(trx: Transaction, revisions: readonly Published[]): Promise<FamilyId[]> {
   const keys = revisions.map((r) => keyOf(r.body));
   const own = keys.flatMap((k) => (k.family ? [k.family] : []));
-  const all = keys.some((k) => k.family === null) ? ((await trx('current_bundles').pluck('family')) as FamilyId[]) : [];
+  const all = keys.some((k) => k.family === null) ? (await publishedFamilies(trx)).map((p) => p.family) : [];
   return [...new Set([...own, ...all])].sort();
 }
 

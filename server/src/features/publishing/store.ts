@@ -1,6 +1,8 @@
-import type { ChangeSetState, Entry, RevisionState } from '@wire-trail/core';
+import { ChangeSetState, type Entry, type RevisionState } from '@wire-trail/core';
+import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { bodyOf, type RevisionRow, revisionsById, toRevision } from '../entries/store.ts';
+import { body, flag, readId, readRow, readRows } from '../../db/rows.ts';
+import { type RevisionRow, revisionColumns, revisionsById, toRevision } from '../entries/store.ts';
 
 export type ChangeSetRow = Readonly<{
   id: number;
@@ -21,48 +23,69 @@ const query = (db: Db | Transaction) =>
     .leftJoin('users as r', 'r.id', 's.reviewer_id')
     .select('s.*', 'a.name as author', 'r.name as reviewer');
 
-const toRow = (row: Record<string, unknown>): ChangeSetRow => ({
-  id: Number(row.id),
-  title: String(row.title),
-  state: row.state as ChangeSetState,
-  authorId: row.author_id === null ? null : Number(row.author_id),
-  author: row.author as string | null,
-  createdAt: row.created_at as Date,
-  reviewer: row.reviewer as string | null,
-  reviewedAt: row.reviewed_at as Date | null,
-  ownReview: row.own_review === 1,
-  note: String(row.note),
-});
+const ChangeSetColumns = z
+  .object({
+    id: z.number(),
+    title: z.string(),
+    state: ChangeSetState,
+    author_id: z.number().nullable(),
+    author: z.string().nullable(),
+    created_at: z.date(),
+    reviewer: z.string().nullable(),
+    reviewed_at: z.date().nullable(),
+    own_review: flag,
+    note: z.string(),
+  })
+  .transform(
+    ({
+      author_id: authorId,
+      created_at: createdAt,
+      reviewed_at: reviewedAt,
+      own_review: ownReview,
+      ...row
+    }): ChangeSetRow => ({
+      ...row,
+      authorId,
+      createdAt,
+      reviewedAt,
+      ownReview,
+    }),
+  );
 
 export async function addChangeSet(
   trx: Transaction,
   set: { title: string; authorId: number | null; at: Date; revisionIds: readonly number[] },
 ): Promise<number> {
-  const [id] = await trx('publish_sets').insert({
+  const made = await trx('publish_sets').insert({
     title: set.title,
     state: 'in-review',
     author_id: set.authorId,
     created_at: set.at,
   });
+  const id = readId(made);
   if (set.revisionIds.length > 0)
     await trx.batchInsert(
       'publish_set_items',
       set.revisionIds.map((revision_id) => ({ set_id: id, revision_id })),
     );
-  return Number(id);
+  return id;
 }
 
 export async function findChangeSet(db: Db | Transaction, id: number, lock = false): Promise<ChangeSetRow | null> {
   if (lock) await db('publish_sets').where({ id }).forUpdate().first('id');
-  const row = await query(db).where('s.id', id).first();
-  return row ? toRow(row) : null;
+  return readRow(ChangeSetColumns, await query(db).where('s.id', id).first());
 }
 
 export async function listChangeSets(db: Db, state: ChangeSetState | undefined): Promise<ChangeSetRow[]> {
   const all = query(db).orderBy('s.id', 'desc').limit(200);
-  return (await (state ? all.where('s.state', state) : all)).map(toRow);
+  return readRows(ChangeSetColumns, await (state ? all.where('s.state', state) : all));
 }
 
+const ItemColumns = z.object({
+  ...revisionColumns,
+  publishedNumber: z.number().nullable(),
+  baseBody: z.null().or(body),
+});
 export type ChangeSetItem = Readonly<{ revision: RevisionRow; published: number | null; base: Entry | null }>;
 
 /** A set's revisions, each with the number and body of its entry's published revision. */
@@ -77,10 +100,10 @@ export async function itemsOf(db: Db | Transaction, setId: number): Promise<Chan
     .where('i.set_id', setId)
     .orderBy('r.id')
     .select('r.*', 'u.name as author', 'e.published_number as publishedNumber', 'p.body as baseBody');
-  return rows.map((row) => ({
+  return readRows(ItemColumns, rows).map(({ publishedNumber, baseBody, ...row }) => ({
     revision: toRevision(row),
-    published: row.publishedNumber === null ? null : Number(row.publishedNumber),
-    base: bodyOf(row.baseBody),
+    published: publishedNumber,
+    base: baseBody,
   }));
 }
 
@@ -114,7 +137,7 @@ export async function overtakenOf(
   trx: Transaction,
   revisions: ReadonlyArray<Readonly<{ id: number }>>,
 ): Promise<Overtaken[]> {
-  const rows = (await trx('revisions as r')
+  const found = await trx('revisions as r')
     .join('entries as e', 'e.id', 'r.entry_id')
     .join('revisions as p', function on() {
       this.on('p.entry_id', 'e.id').andOn('p.number', 'e.published_number');
@@ -124,7 +147,8 @@ export async function overtakenOf(
       revisions.map((r) => r.id),
     )
     .where('p.number', '>', trx.ref('r.number'))
-    .select('r.id as older', 'p.id as newer')) as Array<{ older: number; newer: number }>;
+    .select('r.id as older', 'p.id as newer');
+  const rows = readRows(z.object({ older: z.number(), newer: z.number() }), found);
   const known = await revisionsById(
     trx,
     rows.flatMap((r) => [r.older, r.newer]),

@@ -1,8 +1,9 @@
 import { hash, verify } from '@node-rs/argon2';
-import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
+import type { User } from '@wire-trail/core';
+import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
-import type { User } from '../../http/user.ts';
+import { findUser } from '../users/store.ts';
 
 /** argon2id by default; 19 MiB, two rounds: the least that is recommended for interactive sign-in. */
 export const hashPassword = (password: string): Promise<string> =>
@@ -32,17 +33,13 @@ export async function checkSignIn(
     await byAddress.consume(input.from);
     await byName.consume(name);
   } catch (limit) {
-    throw new ProblemError('too-many-tries', { retryAfterS: Math.ceil((limit as RateLimiterRes).msBeforeNext / 1000) });
+    if (!(limit instanceof RateLimiterRes)) throw limit;
+    throw new ProblemError('too-many-tries', { retryAfterS: Math.ceil(limit.msBeforeNext / 1000) });
   }
-  const row = (await services
-    .db('users')
-    .where({ sign_in: input.signIn, disabled: false })
-    .first('id', 'name', 'sign_in as signIn', 'role', 'password_hash as passwordHash')) as
-    | (User & { passwordHash: string })
-    | undefined;
+  const found = await findUser(input.signIn, services.db);
   noOne ??= hashPassword('nobody signs in with this');
-  const right = await verify(row?.passwordHash ?? (await noOne), input.password);
-  if (!row || !right) throw new ProblemError('sign-in-wrong');
+  const right = await verify(found?.passwordHash ?? (await noOne), input.password);
+  if (!found || !right) throw new ProblemError('sign-in-wrong');
   await byName.delete(name);
-  return { id: row.id, name: row.name, signIn: row.signIn, role: row.role };
+  return found.user;
 }

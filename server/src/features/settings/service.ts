@@ -1,18 +1,14 @@
+import type { SchoolSettings } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
-import type { SchoolSettings } from './school-settings.ts';
+import { keepSettings, keptSettings } from './store.ts';
 
 const defaults: SchoolSettings = { schoolName: 'Service school', ownReview: false };
-const name = 'school';
 
 export async function readSettings(db: Db | Transaction): Promise<SchoolSettings> {
-  const row = (await db('settings').where({ name }).first('value')) as { value: Partial<SchoolSettings> } | undefined;
-  return { ...defaults, ...row?.value };
+  return { ...defaults, ...(await keptSettings(db)) };
 }
 
 export async function writeSettings(settings: SchoolSettings, db: Db): Promise<SchoolSettings> {
-  await db('settings')
-    .insert({ name, value: JSON.stringify(settings) })
-    .onConflict('name')
-    .merge();
+  await keepSettings(db, settings);
   return settings;
 }

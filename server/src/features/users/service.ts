@@ -1,36 +1,19 @@
-import type { Role } from '@wire-trail/core';
+import type { Role, User } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
-import type { User } from '../../http/user.ts';
 import { hashPassword } from '../session/service.ts';
+import { allUsers, insertUser, lockAdmins, updateUser } from './store.ts';
 
-const duplicateKey = 1062;
-
-export async function listUsers({ db }: Services): Promise<Array<User & { disabled: boolean }>> {
-  const rows = await db('users').orderBy('name').select('id', 'name', 'sign_in as signIn', 'role', 'disabled');
-  return rows.map((row) => ({ ...row, disabled: row.disabled === 1 }));
-}
+export const listUsers = ({ db }: Services) => allUsers(db);
 
 export async function addUser(
-  user: { name: string; signIn: string; role: Role; password: string },
+  { password, ...user }: Omit<User, 'id'> & { password: string },
   { db, now }: Services,
 ): Promise<User> {
-  const { name, signIn, role } = user;
-  try {
-    const [id] = await db('users').insert({
-      name,
-      sign_in: signIn,
-      role,
-      password_hash: await hashPassword(user.password),
-      created_at: now(),
-    });
-    return { id: Number(id), name, signIn, role };
-  } catch (error) {
-    if ((error as { errno?: number }).errno === duplicateKey)
-      throw new ProblemError('already-there', { detail: 'this sign-in name is taken' });
-    throw error;
-  }
+  const added = await insertUser(db, { ...user, passwordHash: await hashPassword(password), at: now() });
+  if (!added) throw new ProblemError('already-there', { detail: 'this sign-in name is taken' });
+  return added;
 }
 
 export async function changeUser(
@@ -39,11 +22,10 @@ export async function changeUser(
   { db, sessions }: Services,
 ): Promise<void> {
   await transact(db, async (trx) => {
-    const admins = await trx('users').where({ role: 'admin', disabled: false }).forUpdate().pluck('id');
+    const admins = await lockAdmins(trx);
     const losesLast = admins.length === 1 && admins[0] === id && (change.role !== 'admin' || change.disabled);
     if (losesLast) throw new ProblemError('wrong-state', { detail: 'the last admin stays admin' });
-    if ((await trx('users').where({ id }).update(change)) === 0) throw new ProblemError('not-found');
-    if (change.disabled) await trx('sessions').where({ user_id: id }).delete();
+    if (!(await updateUser(trx, id, change))) throw new ProblemError('not-found');
   });
   sessions.forgetUser(id);
 }

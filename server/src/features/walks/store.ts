@@ -1,12 +1,47 @@
-import { type Attached, currentStation, type FamilyId, foldWalk, type WalkEvent } from '@wire-trail/core';
+import {
+  Attached,
+  currentStation,
+  FamilyId,
+  foldWalk,
+  Outcome,
+  type Question,
+  type SeenMachine,
+  Station,
+  WalkEvent,
+  type WalkLine,
+} from '@wire-trail/core';
+import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
+import { count, instant, json, readRow, readRows } from '../../db/rows.ts';
 
-const asEvent = (body: unknown): WalkEvent => (typeof body === 'string' ? JSON.parse(body) : body) as WalkEvent;
+const EventBody = json(WalkEvent);
+const OwnerRow = z.object({ user_id: z.number() });
+const TriedRow = z.object({ route: z.string(), tries: count, took: count });
+const KnownMachine = z.object({ id: z.string(), last_seen_at: z.date() });
+const MachineColumns = z.object({
+  id: z.string(),
+  family: FamilyId,
+  serial: z.string(),
+  model: z.string(),
+  software: z.string().nullable(),
+  variant: z.string().nullable(),
+  options: json(z.record(z.string(), z.string())),
+  composition: json(z.array(Attached)),
+  lastSeenAt: instant,
+});
+const QuestionRow = z.object({
+  id: z.string(),
+  walk: z.string(),
+  family: FamilyId.nullable(),
+  text: z.string(),
+  words: z.string(),
+  by: z.string(),
+  askedAt: instant,
+});
 
 export async function eventsOf(db: Db | Transaction, walkId: string): Promise<WalkEvent[]> {
-  return (await db('walk_events').where({ walk_id: walkId }).orderBy(['seq', 'received_at']).pluck('body')).map(
-    asEvent,
-  );
+  const bodies = await db('walk_events').where({ walk_id: walkId }).orderBy(['seq', 'received_at']).pluck('body');
+  return readRows(EventBody, bodies);
 }
 
 /** The events of every walk on one machine, walk by walk. */
@@ -17,7 +52,8 @@ export async function eventsOfMachine(db: Db, machineId: string): Promise<WalkEv
     .orderBy(['e.walk_id', 'e.seq'])
     .select('e.walk_id as walk', 'e.body');
   const walks = new Map<string, WalkEvent[]>();
-  for (const { walk, body } of rows) walks.set(walk, [...(walks.get(walk) ?? []), asEvent(body)]);
+  for (const { walk, body } of readRows(z.object({ walk: z.string(), body: EventBody }), rows))
+    walks.set(walk, [...(walks.get(walk) ?? []), body]);
   return [...walks.values()];
 }
 
@@ -30,7 +66,9 @@ export async function lockWalk(trx: Transaction, walkId: string, userId: number)
     .insert({ id: walkId, user_id: userId, state: 'open', station: 'unit' })
     .onConflict('id')
     .merge(['id']);
-  return Number((await trx('walks').where({ id: walkId }).forUpdate().first('user_id')).user_id);
+  const row = readRow(OwnerRow, await trx('walks').where({ id: walkId }).forUpdate().first('user_id'));
+  if (!row) throw new Error(`walk ${walkId} vanished`);
+  return row.user_id;
 }
 
 /** Stores an event once, however often it is sent; whether it was new. */
@@ -84,7 +122,10 @@ type Unit = Readonly<{
  * sent late changes nothing a later one has seen.
  */
 async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: Date): Promise<string> {
-  const known = await trx('machines').where({ family, serial: unit.serial }).first('id', 'last_seen_at');
+  const known = readRow(
+    KnownMachine,
+    await trx('machines').where({ family, serial: unit.serial }).first('id', 'last_seen_at'),
+  );
   const row = {
     model: unit.model,
     software: unit.software,
@@ -101,11 +142,37 @@ async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: D
   return unit.machine;
 }
 
-const iso = (value: Date | null): string | null => value?.toISOString() ?? null;
-
 export type WalkFilter = Readonly<{ userId: number | null; family?: string; state?: string; serial?: string }>;
 
-export async function listWalks(db: Db, filter: WalkFilter) {
+const text = z.string().nullable();
+const WalkColumns = z
+  .object({
+    id: z.string(),
+    family: FamilyId.nullable(),
+    serial: text,
+    model: text,
+    software: text,
+    by: z.string(),
+    state: z.enum(['open', 'waiting', 'closed']),
+    code: text,
+    station: Station,
+    outcome: Outcome.nullable(),
+    fixed_by: text,
+    started_at: instant.nullable(),
+    last_at: instant.nullable(),
+    waiting_until: instant.nullable(),
+  })
+  .transform(
+    ({ fixed_by, started_at, last_at, waiting_until, ...row }): WalkLine => ({
+      ...row,
+      fixedBy: fixed_by,
+      startedAt: started_at,
+      lastAt: last_at,
+      waitingUntil: waiting_until?.slice(0, 10) ?? null,
+    }),
+  );
+
+export async function listWalks(db: Db, filter: WalkFilter): Promise<WalkLine[]> {
   const query = db('walks as w')
     .leftJoin('machines as m', 'm.id', 'w.machine_id')
     .join('users as u', 'u.id', 'w.user_id')
@@ -116,38 +183,93 @@ export async function listWalks(db: Db, filter: WalkFilter) {
   if (filter.family) query.where('w.family', filter.family);
   if (filter.state) query.where('w.state', filter.state);
   if (filter.serial) query.where('m.serial', filter.serial);
-  return (await query).map((row) => ({
-    id: row.id as string,
-    family: row.family as string | null,
-    serial: row.serial as string | null,
-    model: row.model as string | null,
-    software: row.software as string | null,
-    by: row.by as string,
-    state: row.state as 'open' | 'waiting' | 'closed',
-    code: row.code as string | null,
-    station: row.station as string,
-    outcome: row.outcome as string | null,
-    fixedBy: row.fixed_by as string | null,
-    startedAt: iso(row.started_at),
-    lastAt: iso(row.last_at),
-    waitingUntil:
-      row.waiting_until instanceof Date
-        ? row.waiting_until.toISOString().slice(0, 10)
-        : (row.waiting_until as string | null),
-  }));
+  return readRows(WalkColumns, await query);
 }
 
 /** How often each route of a family was tried on walks, and how often it took; tries that were taken back do not count. */
 export async function countTries(db: Db, family: string): Promise<Array<{ route: string; took: number; of: number }>> {
-  const [rows] = (await db.raw(
-    `SELECT JSON_VALUE(e.body, '$.route') AS route, COUNT(*) AS tries,
+  const [rows] = z.tuple([z.array(z.unknown()), z.unknown()]).parse(
+    await db.raw(
+      `SELECT JSON_VALUE(e.body, '$.route') AS route, COUNT(*) AS tries,
        SUM(JSON_VALUE(e.body, '$.took') IN ('1', 'true')) AS took
      FROM walk_events e JOIN walks w ON w.id = e.walk_id
      WHERE w.family = ? AND JSON_VALUE(e.body, '$.kind') = 'tried'
        AND NOT EXISTS (SELECT 1 FROM walk_events t WHERE t.walk_id = e.walk_id
          AND JSON_VALUE(t.body, '$.kind') = 'taken-back' AND JSON_VALUE(t.body, '$.event') = e.id)
      GROUP BY 1`,
-    [family],
-  )) as [Array<{ route: string; tries: number | string; took: number | string }>];
-  return rows.map((r) => ({ route: r.route, took: Number(r.took), of: Number(r.tries) }));
+      [family],
+    ),
+  );
+  return readRows(TriedRow, rows).map(({ route, took, tries }) => ({ route, took, of: tries }));
+}
+
+/** Whose walk it is; null where there is none. */
+export async function ownerOf(db: Db, walkId: string): Promise<number | null> {
+  return readRow(OwnerRow, await db('walks').where({ id: walkId }).first('user_id'))?.user_id ?? null;
+}
+
+/** A machine of a family by its serial number, as it was seen last. */
+export async function findMachine(db: Db, family: FamilyId, serial: string): Promise<SeenMachine | null> {
+  const row = await db('machines')
+    .where({ family, serial })
+    .first(
+      'id',
+      'family',
+      'serial',
+      'model',
+      'software',
+      'variant',
+      'options',
+      'composition',
+      'last_seen_at as lastSeenAt',
+    );
+  return readRow(MachineColumns, row);
+}
+
+export async function addQuestion(
+  trx: Transaction,
+  question: {
+    id: string;
+    walk: string;
+    family: FamilyId | null;
+    text: string;
+    words: string;
+    userId: number;
+    at: Date;
+  },
+): Promise<void> {
+  const { id, walk, family, userId, at } = question;
+  await trx('questions').insert({
+    id,
+    walk_id: walk,
+    family,
+    text: question.text,
+    words: question.words,
+    user_id: userId,
+    asked_at: at,
+  });
+}
+
+/** Questions nobody has settled, newest first. */
+export async function listQuestions(db: Db): Promise<Question[]> {
+  const rows = await db('questions as q')
+    .join('users as u', 'u.id', 'q.user_id')
+    .whereNull('q.settled_at')
+    .orderBy('q.asked_at', 'desc')
+    .limit(300)
+    .select('q.id', 'q.walk_id as walk', 'q.family', 'q.text', 'q.words', 'u.name as by', 'q.asked_at as askedAt');
+  return readRows(QuestionRow, rows);
+}
+
+/** Settles a question; whether one was waiting under this id. */
+export async function markSettled(
+  db: Db,
+  id: string,
+  by: { answer: string; userId: number; at: Date },
+): Promise<boolean> {
+  const changed = await db('questions')
+    .where({ id })
+    .whereNull('settled_at')
+    .update({ settled_at: by.at, settled_by: by.userId, answer: by.answer });
+  return changed > 0;
 }

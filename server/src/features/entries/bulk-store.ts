@@ -1,5 +1,17 @@
-import { type Entry, type EntryKey, keyOf, keyText, linksOf, plainCode, titleOf } from '@wire-trail/core';
+import {
+  type Entry,
+  type EntryKey,
+  EntryKind,
+  keyOf,
+  keyText,
+  linksOf,
+  plainCode,
+  RevisionState,
+  titleOf,
+} from '@wire-trail/core';
+import { z } from 'zod';
 import type { Transaction } from '../../db/connect.ts';
+import { readRows } from '../../db/rows.ts';
 import { ProblemError } from '../../http/problem.ts';
 
 const perBatch = 250;
@@ -13,18 +25,27 @@ function batches<T>(list: readonly T[]): T[][] {
 type Cell = string | number | Date | null;
 
 /** One insert of many rows; gives what the database made of each, by the columns asked for, in no order it promises. */
-async function insertMany<Given extends string>(
+async function insertMany<S extends z.ZodObject>(
   trx: Transaction,
   table: 'entries' | 'revisions',
   columns: readonly string[],
   rows: ReadonlyArray<readonly Cell[]>,
-  returning: readonly Given[],
-): Promise<ReadonlyArray<Readonly<Record<Given, string | number>>>> {
+  returning: S,
+): Promise<Array<z.output<S>>> {
   const row = `(${columns.map(() => '?').join()})`;
-  const sql = `INSERT INTO ${table} (${columns.join()}) VALUES ${rows.map(() => row).join()} RETURNING ${returning.join()}`;
-  const [made] = await trx.raw(sql, rows.flat() as string[]);
-  return made;
+  const asked = Object.keys(returning.shape).join();
+  const sql = `INSERT INTO ${table} (${columns.join()}) VALUES ${rows.map(() => row).join()} RETURNING ${asked}`;
+  // the driver takes null, the binding's type does not
+  const [made] = z.tuple([z.array(z.unknown()), z.unknown()]).parse(await trx.raw(sql, rows.flat() as string[]));
+  return readRows(returning, made);
 }
+
+const NewRow = z.object({ id: z.number(), family: z.string(), kind: EntryKind, slug: z.string() });
+const KnownRow = NewRow.extend({ latest_number: z.number() });
+const MadeRow = z.object({ id: z.number(), entry_id: z.number() });
+const FoundRow = NewRow.extend({ published_number: z.number().nullable() });
+const StateRow = z.object({ id: z.number(), state: RevisionState });
+const nameOf = (row: z.output<typeof NewRow>): string => `${row.family} ${row.kind}:${row.slug}`;
 
 /** The number the database gave a row; that it gave one is a matter of course. */
 function numberOf(ids: ReadonlyMap<string | number, number>, of: string | number): number {
@@ -43,9 +64,7 @@ async function knownEntries(trx: Transaction, families: readonly string[]): Prom
     .whereIn('family', [...families])
     .forUpdate()
     .select('id', 'family', 'kind', 'slug', 'latest_number');
-  return new Map(
-    rows.map((r) => [`${r.family} ${r.kind}:${r.slug}`, { id: Number(r.id), latest: Number(r.latest_number) }]),
-  );
+  return new Map(readRows(KnownRow, rows).map((r) => [nameOf(r), { id: r.id, latest: r.latest_number }]));
 }
 
 /**
@@ -96,8 +115,8 @@ export async function addRevisions(
       stamp.at,
     ]);
     await onItsWay;
-    onItsWay = insertMany(trx, 'revisions', revisionColumns, cells, ['id', 'entry_id']).then((made) => {
-      const ids = new Map(made.map((m) => [Number(m.entry_id), Number(m.id)]));
+    onItsWay = insertMany(trx, 'revisions', revisionColumns, cells, MadeRow).then((made) => {
+      const ids = new Map(made.map((m) => [m.entry_id, m.id]));
       for (const { entryId, key, number, body } of rows)
         added.push({ id: numberOf(ids, entryId), entryId, key, number, body });
     });
@@ -123,9 +142,9 @@ async function addEntries(trx: Transaction, placed: readonly Placed[], known: Ma
       'entries',
       ['family', 'kind', 'slug', 'title', 'latest_number'],
       batch.map(({ key, body }) => [key.family ?? '', key.kind, key.id, titleOf(body), 1]),
-      ['id', 'family', 'kind', 'slug'],
+      NewRow,
     );
-    const ids = new Map(made.map((m) => [`${m.family} ${m.kind}:${m.slug}`, Number(m.id)]));
+    const ids = new Map(made.map((m) => [nameOf(m), m.id]));
     for (const { name } of batch) known.set(name, { id: numberOf(ids, name), latest: 0 });
   }
   for (const old of batches(placed.filter((p) => p.basedOn > 0)))
@@ -191,16 +210,13 @@ export async function discardEntries(trx: Transaction, keys: readonly EntryKey[]
     .whereIn('family', [...new Set(keys.map((key) => key.family ?? ''))])
     .forUpdate()
     .select('id', 'family', 'kind', 'slug', 'published_number');
-  const found = rows.filter((r) => wanted.has(`${r.family} ${r.kind}:${r.slug}`));
+  const found = readRows(FoundRow, rows).filter((r) => wanted.has(nameOf(r)));
   if (found.length !== wanted.size) throw new ProblemError('not-found');
   const published = found.filter((r) => r.published_number !== null).map((r) => `${r.kind} ${r.slug}`);
   if (published.length > 0)
     throw new ProblemError('wrong-state', { detail: `published: ${published.slice(0, 5).join(', ')}` });
-  for (const batch of batches(found.map((r) => Number(r.id)))) {
-    const revisions = (await trx('revisions').whereIn('entry_id', batch).select('id', 'state')) as Array<{
-      id: number;
-      state: string;
-    }>;
+  for (const batch of batches(found.map((r) => r.id))) {
+    const revisions = readRows(StateRow, await trx('revisions').whereIn('entry_id', batch).select('id', 'state'));
     if (revisions.some((r) => r.state !== 'draft'))
       throw new ProblemError('wrong-state', { detail: 'waits for a reviewer; take it back first' });
     const ids = revisions.map((r) => r.id);

@@ -1,0 +1,112 @@
+import { z } from 'zod';
+import { FamilyId } from '../base/ids.ts';
+import { Change } from '../model/change.ts';
+import { Entry, EntryKey } from '../model/entry.ts';
+import { severities } from '../model/finding.ts';
+import { ChangeSetState } from '../model/revision.ts';
+import { Station } from '../model/walk.ts';
+import { Counted, declare } from './route.ts';
+
+/** Drafts that belong together, on their way to technicians. */
+export const ChangeSet = z.strictObject({
+  id: z.number(),
+  title: z.string(),
+  state: ChangeSetState,
+  author: z.string().nullable(),
+  authorId: z.number().nullable(),
+  submittedAt: z.string(),
+  reviewer: z.string().nullable(),
+  reviewedAt: z.string().nullable(),
+  ownReview: z.boolean(),
+  note: z.string(),
+});
+export type ChangeSet = Readonly<z.infer<typeof ChangeSet>>;
+
+/** A loose end, said in words, with where it is mended. */
+export const FindingView = z.strictObject({
+  code: z.string(),
+  severity: z.enum(severities),
+  words: z.string(),
+  station: Station,
+  entry: EntryKey.nullable(),
+  at: z.array(z.union([z.string(), z.number()])).readonly(),
+});
+export type FindingView = Readonly<z.infer<typeof FindingView>>;
+
+const ChangeSetId = z.strictObject({ id: Counted });
+const Note = z.strictObject({ note: z.string().max(1000) });
+
+/** Handing in, reviewing and publishing. */
+export const publishing = {
+  submit: declare({
+    method: 'post',
+    path: '/publish-sets',
+    role: 'trainer',
+    summary: 'Submit drafts that belong together for review.',
+    body: z.strictObject({
+      title: z.string().trim().min(1).max(255),
+      items: z
+        .array(EntryKey.extend({ number: z.number().int().positive() }))
+        .min(1)
+        .max(500),
+    }),
+    answer: z.strictObject({ id: z.number() }),
+    status: 201,
+    refusals: ['not-found', 'wrong-state'],
+  }),
+  changeSets: declare({
+    method: 'get',
+    path: '/publish-sets',
+    role: 'trainer',
+    summary: 'Publish sets, newest first.',
+    query: z.strictObject({ state: ChangeSetState.optional() }),
+    answer: z.array(ChangeSet),
+  }),
+  changeSet: declare({
+    method: 'get',
+    path: '/publish-sets/:id',
+    role: 'trainer',
+    summary: 'A set with what each revision changes against the published one.',
+    params: ChangeSetId,
+    answer: ChangeSet.extend({
+      items: z.array(
+        z.strictObject({
+          key: EntryKey,
+          number: z.number(),
+          published: z.number().nullable(),
+          body: Entry,
+          changes: z.array(Change),
+        }),
+      ),
+    }),
+    refusals: ['not-found'],
+  }),
+  publish: declare({
+    method: 'post',
+    path: '/publish-sets/:id/publish',
+    role: 'reviewer',
+    summary: 'Publish a set, all or nothing. Not by its author, unless the settings allow it.',
+    params: ChangeSetId,
+    body: Note,
+    answer: z.strictObject({ families: z.array(FamilyId), ownReview: z.boolean() }),
+    refusals: ['not-found', 'wrong-state', 'own-review', 'overtaken', 'publish-blocked'],
+  }),
+  giveBack: declare({
+    method: 'post',
+    path: '/publish-sets/:id/return',
+    role: 'trainer',
+    summary: 'Give a set back (reviewer) or take it back (author); its revisions are drafts again.',
+    params: ChangeSetId,
+    body: Note,
+    refusals: ['not-found', 'wrong-state'],
+  }),
+  findings: declare({
+    method: 'get',
+    path: '/families/:family/findings',
+    role: 'trainer',
+    summary: 'Loose ends of a family as it stands with its newest drafts, gravest first.',
+    params: z.strictObject({ family: FamilyId }),
+    answer: z.array(FindingView),
+    refusals: ['not-found'],
+  }),
+} as const;

@@ -1,0 +1,139 @@
+import { z } from 'zod';
+import { FamilyId } from '../base/ids.ts';
+import { Attached } from '../model/family.ts';
+import { EarlierReading, Owed } from '../model/machine-past.ts';
+import { Problem } from '../model/problem.ts';
+import { Outcome, Station, WalkEvent } from '../model/walk.ts';
+import { declare } from './route.ts';
+
+const words = z.string().nullable();
+const State = z.enum(['open', 'waiting', 'closed']);
+
+/** A walk as the log lists it. */
+export const WalkLine = z.strictObject({
+  id: z.string(),
+  family: FamilyId.nullable(),
+  serial: words,
+  model: words,
+  software: words,
+  by: z.string(),
+  state: State,
+  code: words,
+  station: Station,
+  outcome: Outcome.nullable(),
+  fixedBy: words,
+  startedAt: words,
+  lastAt: words,
+  waitingUntil: words,
+});
+export type WalkLine = Readonly<z.infer<typeof WalkLine>>;
+
+/** A code the field found unlisted and asks about. */
+export const Question = z.strictObject({
+  id: z.string(),
+  walk: z.string(),
+  family: FamilyId.nullable(),
+  text: z.string(),
+  words: z.string(),
+  by: z.string(),
+  askedAt: z.string(),
+});
+export type Question = Readonly<z.infer<typeof Question>>;
+
+/** A machine as it was seen last. */
+export const SeenMachine = z.strictObject({
+  id: z.string(),
+  family: FamilyId,
+  serial: z.string(),
+  model: z.string(),
+  software: words,
+  variant: words,
+  options: z.record(z.string(), z.string()),
+  composition: z.array(Attached),
+  lastSeenAt: z.string(),
+});
+export type SeenMachine = Readonly<z.infer<typeof SeenMachine>>;
+
+/** How often a route was tried in the field, and how often it took. */
+export const Tried = z.strictObject({ route: z.string(), took: z.number(), of: z.number() });
+
+/** What became of each event that was handed over. */
+export const EventsTaken = z.strictObject({
+  stored: z.array(z.string()),
+  known: z.array(z.string()),
+  refused: z.array(z.strictObject({ index: z.number(), id: words, fields: z.array(Problem) })),
+});
+export type EventsTaken = Readonly<z.infer<typeof EventsTaken>>;
+
+const ById = z.strictObject({ id: z.uuid() });
+
+/** Walks, the machines they were on, and what the field asks. */
+export const walks = {
+  takeEvents: declare({
+    method: 'post',
+    path: '/events',
+    role: 'technician',
+    summary: 'Hand over what happened on walks. Sent twice, stored once; each event is judged on its own.',
+    body: z.strictObject({ events: z.array(z.unknown()).min(1).max(500) }),
+    answer: EventsTaken,
+  }),
+  walks: declare({
+    method: 'get',
+    path: '/walks',
+    role: 'technician',
+    summary: 'The log: one’s own walks; for trainers, everybody’s.',
+    query: z.strictObject({
+      family: FamilyId.optional(),
+      state: State.optional(),
+      serial: z.string().max(60).optional(),
+    }),
+    answer: z.array(WalkLine),
+  }),
+  walk: declare({
+    method: 'get',
+    path: '/walks/:id',
+    role: 'technician',
+    summary: 'Every event of a walk.',
+    params: ById,
+    answer: z.strictObject({ id: z.string(), mine: z.boolean(), events: z.array(WalkEvent) }),
+    refusals: ['not-found'],
+  }),
+  tries: declare({
+    method: 'get',
+    path: '/families/:family/tries',
+    role: 'trainer',
+    summary: 'How often each route was tried in the field, and how often it took: what calibrates the model of hands.',
+    params: z.strictObject({ family: FamilyId }),
+    answer: z.array(Tried),
+  }),
+  machine: declare({
+    method: 'get',
+    path: '/machines/:family/:serial',
+    role: 'technician',
+    summary:
+      'A machine by its serial number, with its earlier walks, what was left limited or not put back, and what was measured.',
+    params: z.strictObject({ family: FamilyId, serial: z.string().min(1).max(60) }),
+    answer: z.strictObject({
+      machine: SeenMachine.nullable(),
+      walks: z.array(WalkLine),
+      ledger: z.array(Owed),
+      readings: z.array(EarlierReading),
+    }),
+  }),
+  questions: declare({
+    method: 'get',
+    path: '/questions',
+    role: 'trainer',
+    summary: 'Codes the field found unlisted and asks about.',
+    answer: z.array(Question),
+  }),
+  settle: declare({
+    method: 'post',
+    path: '/questions/:id/settle',
+    role: 'trainer',
+    summary: 'Settle a question with an answer.',
+    params: ById,
+    body: z.strictObject({ answer: z.string().trim().min(1).max(4000) }),
+    refusals: ['not-found'],
+  }),
+} as const;

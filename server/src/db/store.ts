@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import type { Db } from './connect.ts';
+
+/** Throws where the database does not answer. */
+export async function databaseAnswers(db: Db): Promise<void> {
+  await db.raw('SELECT 1');
+}
+
+/** Whether nobody has an account and nothing was written. */
+export async function isEmpty(db: Db): Promise<boolean> {
+  const [users, entries] = await Promise.all([db('users').first('id'), db('entries').first('id')]);
+  return !users && !entries;
+}
+
+/** Drops every table there is. */
+export async function dropTables(db: Db): Promise<void> {
+  const [rows] = z.tuple([z.array(z.record(z.string(), z.string())), z.unknown()]).parse(await db.raw('SHOW TABLES'));
+  await db.transaction(async (trx) => {
+    await trx.raw('SET FOREIGN_KEY_CHECKS = 0');
+    for (const row of rows) for (const table of Object.values(row)) await trx.raw('DROP TABLE IF EXISTS ??', [table]);
+    await trx.raw('SET FOREIGN_KEY_CHECKS = 1');
+  });
+}

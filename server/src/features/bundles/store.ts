@@ -1,0 +1,70 @@
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { Bundle, EntryKind, FamilyId, plainCode } from '@wire-trail/core';
+import { z } from 'zod';
+import type { Db, Transaction } from '../../db/connect.ts';
+import { count, readRow, readRows, scope } from '../../db/rows.ts';
+
+/** Makes a bundle the one that technicians get. Kept packed, as it is sent. */
+export async function addBundle(trx: Transaction, bundle: Bundle, of: { hash: string; setId: number; at: Date }) {
+  const { family } = bundle;
+  const { hash, setId, at } = of;
+  const body = gzipSync(Buffer.from(JSON.stringify(bundle)), { level: 9 });
+  await trx('bundles')
+    .insert({ family, hash, set_id: setId, published_at: at, body })
+    .onConflict(['family', 'hash'])
+    .ignore();
+  await trx('current_bundles').insert({ family, hash }).onConflict('family').merge();
+}
+
+export type PackedBundle = Readonly<{ hash: string; packed: Buffer }>;
+
+/** The current bundle of a family, gzip as it is stored. */
+export async function packedBundle(db: Db, family: FamilyId): Promise<PackedBundle | null> {
+  const row = await db('current_bundles')
+    .join('bundles', function on() {
+      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
+    })
+    .where('current_bundles.family', family)
+    .first('bundles.hash', 'bundles.body as packed');
+  return readRow(z.object({ hash: z.string(), packed: z.instanceof(Buffer) }), row);
+}
+
+/** A stored bundle, read by the schema. */
+export const unpack = (packed: Buffer): Bundle => Bundle.parse(JSON.parse(gunzipSync(packed).toString('utf8')));
+
+/** Published families, with the hash of what each one gives. */
+export async function publishedFamilies(db: Db | Transaction): Promise<Array<{ family: FamilyId; hash: string }>> {
+  const rows = await db('current_bundles').select('family', 'hash');
+  return readRows(z.object({ family: FamilyId, hash: z.string() }), rows);
+}
+
+/** How many published entries of each kind every family has. */
+export async function publishedCounts(db: Db): Promise<ReadonlyMap<FamilyId | null, ReadonlyMap<EntryKind, number>>> {
+  const rows = await db('entries')
+    .whereNotNull('published_number')
+    .groupBy('family', 'kind')
+    .select('family', 'kind')
+    .count('* as count');
+  const read = readRows(z.object({ family: scope, kind: EntryKind, count }), rows);
+  const counts = new Map<FamilyId | null, Map<EntryKind, number>>();
+  for (const { family, kind, count: of } of read)
+    counts.set(family, new Map([...(counts.get(family) ?? []), [kind, of]]));
+  return counts;
+}
+
+/** Families that were never published. */
+export async function unpublishedFamilies(db: Db): Promise<FamilyId[]> {
+  return z
+    .array(FamilyId)
+    .parse(await db('entries').where({ kind: 'family' }).whereNull('published_number').pluck('family'));
+}
+
+/** Published codes spelled like this, over all families. */
+export async function findCodes(db: Db, text: string) {
+  const rows = await db('code_index')
+    .where('plain', plainCode(text))
+    .orderBy('family')
+    .limit(50)
+    .select('family', 'text', 'title');
+  return readRows(z.object({ family: FamilyId, text: z.string(), title: z.string() }), rows);
+}

@@ -1,0 +1,19 @@
+import { SchoolSettings } from '@wire-trail/core';
+import { z } from 'zod';
+import type { Db, Transaction } from '../../db/connect.ts';
+import { json, readRow } from '../../db/rows.ts';
+
+const name = 'school';
+// what a later version adds, or an earlier one left out, does not hide the rest
+const Row = z.object({ value: json(z.object(SchoolSettings.shape).partial()) });
+
+export async function keptSettings(db: Db | Transaction): Promise<Partial<SchoolSettings>> {
+  return readRow(Row, await db('settings').where({ name }).first('value'))?.value ?? {};
+}
+
+export async function keepSettings(db: Db, settings: SchoolSettings): Promise<void> {
+  await db('settings')
+    .insert({ name, value: JSON.stringify(settings) })
+    .onConflict('name')
+    .merge();
+}
