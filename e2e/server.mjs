@@ -22,6 +22,7 @@ const server = fork(main, [], {
     WIRE_TRAIL_SECRET: 'e2e '.repeat(12),
     WIRE_TRAIL_DEMO_FOLDER: join(root, 'demo'),
     WIRE_TRAIL_WEB_FOLDER: web,
+    WIRE_TRAIL_CHECK_ANSWERS: '1',
     WIRE_TRAIL_LOG: 'error',
   },
 });

@@ -41,7 +41,13 @@ if (ownDatabase) {
 const behind = await freePort();
 server = spawn(join(root, 'node_modules/.bin/tsx'), ['watch', '--clear-screen=false', 'server/src/main.ts'], {
   cwd: root,
-  env: { ...localEnvironment(), ...process.env, WIRE_TRAIL_HOST: '127.0.0.1', WIRE_TRAIL_PORT: String(behind) },
+  env: {
+    ...localEnvironment(),
+    WIRE_TRAIL_CHECK_ANSWERS: '1',
+    ...process.env,
+    WIRE_TRAIL_HOST: '127.0.0.1',
+    WIRE_TRAIL_PORT: String(behind),
+  },
   stdio: ['ignore', 'inherit', 'inherit'],
 });
 server.on('exit', (code) => stop(code ?? 1));

@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { formOf } from './form.ts';
 import { keptAhead } from './kept-ahead.ts';
 
 const ahead = keptAhead();
@@ -49,5 +50,6 @@ export default defineConfig({
       },
     }),
   ],
+  define: { 'import.meta.env.VITE_FORM': JSON.stringify(formOf(new URL('../core/src/', import.meta.url))) },
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 700 },
 });

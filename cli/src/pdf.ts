@@ -19,5 +19,6 @@ export async function writePdf(sheet: Sheet): Promise<Buffer> {
   // nothing is fetched, and nothing is read but the two faces
   pdfMake.setUrlAccessPolicy(() => false);
   pdfMake.setLocalAccessPolicy((path: string) => /Roboto|atkinson/.test(path));
+  // core says it without the package's types; a test prints every kind of block
   return Buffer.from(await pdfMake.createPdf(sheetDefinition(sheet) as unknown as TDocumentDefinitions).getBuffer());
 }

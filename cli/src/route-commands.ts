@@ -79,7 +79,8 @@ export function runPlay(file: string, options: Options): Output {
   const nearest = ended ? undefined : (misses.find((m) => isRoute(m.of, route)) ?? misses[0]);
   const controller = plan.gestures.find((g) => isRoute(g.of, route))?.controller;
   const changed = effects.findLast((e) => e.kind === 'mode' && e.controller === controller);
-  const mode = changed?.kind === 'mode' ? changed.to : (state.controllers.get(controller as never)?.mode ?? null);
+  const mode =
+    changed?.kind === 'mode' ? changed.to : ((controller && state.controllers.get(controller))?.mode ?? null);
   const other = effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
   const json = {
     ended,

@@ -111,10 +111,9 @@ export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 // contract
 export { type Answer, type Asked, type Contract, contract, type RouteName, routeNames } from './contract/contract.ts';
 export type { EntryView, Job, Revision, RevisionWithBody, Working } from './contract/entries.ts';
-export type { FamilyCard, ImportLine } from './contract/library.ts';
-export { NewUser, SchoolSettings, type User } from './contract/people.ts';
+export type { ImportLine } from './contract/library.ts';
+export { NewUser, SchoolSettings, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
-export type { ChangeSet, FindingView } from './contract/publishing.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf } from './contract/route.ts';
 export type { EventsTaken, Question, SeenMachine, WalkLine } from './contract/walks.ts';
 // decode

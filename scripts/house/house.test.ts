@@ -23,6 +23,32 @@ describe('the house', () => {
       [...house.files].flatMap(([file, text]) => (file.startsWith('web/') && whole.test(text) ? [file] : [])),
     ).toEqual([]);
   });
+  it('has its SQL in stores, and nowhere else', () => {
+    const sql = /\b(?:db|trx)\(\s*'|\.(?:raw|batchInsert)\(/;
+    expect(["db('walks')", "trx('walks as w')", "db.raw('SELECT 1')"].every((line) => sql.test(line))).toBe(true);
+    expect(
+      [...house.files].flatMap(([file, text]) =>
+        /^server\/src\/(?!db\/(?:migrations|connect)|testing)/.test(file) &&
+        !/(?:store|\.test)\.ts$/.test(file) &&
+        sql.test(text)
+          ? [file]
+          : [],
+      ),
+    ).toEqual([]);
+  });
+  it('says why wherever a type is claimed that the compiler does not see', () => {
+    const claim = /as (?:unknown as|never\b)/;
+    const unsaid = [...house.files].flatMap(([file, text]) => {
+      if (/\.test\.|\/testing\//.test(file)) return [];
+      const lines = text.split('\n');
+      return lines.flatMap((line, i) =>
+        claim.test(line) && !lines.slice(Math.max(0, i - 3), i + 1).some((l) => l.includes('//') || l.includes('*/'))
+          ? [`${file}:${i + 1}`]
+          : [],
+      );
+    });
+    expect(unsaid).toEqual([]);
+  });
   it('has a place in the layers for every room', () => {
     for (const { root, rooms, forTests } of layers) {
       const own = new Set(

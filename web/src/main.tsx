@@ -5,13 +5,15 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/App.tsx';
 import { registerServiceWorker } from './app/service-worker.ts';
+import { onNewer } from './foundation/device/newer-server.ts';
 import './foundation/look.css';
 import { makeStore } from './foundation/store.ts';
-import { versionSaid } from './foundation/view-slice.ts';
+import { newerMet, versionSaid } from './foundation/view-slice.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 const store = makeStore();
+onNewer(() => store.dispatch(newerMet()));
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>

@@ -234,7 +234,7 @@ export function readMermaid(text: string): { drawn: Drawn; problems: MermaidProb
         const said = e.label || (single ? 'done' : head === 'look' ? (i === 0 ? 'yes' : 'no') : `way ${i + 1}`);
         return { answer: head === 'look' ? said.toLowerCase() : said, next: idOf.get(e.to) ?? null };
       }),
-      ...(detail ? { fields: detail as unknown as Record<string, unknown> } : {}),
+      ...(detail ? { fields: { ...detail } } : {}),
     };
   });
   return { drawn: { start: nodes[0]?.id ?? '', nodes }, problems };

@@ -6,8 +6,7 @@ import { publishing } from './publishing.ts';
 import { type AnswerOf, type AskedOf, declare } from './route.ts';
 import { walks } from './walks.ts';
 
-/** Every route there is, by name. Served, called, documented and tested from this one table. */
-export const contract = {
+const machinery = {
   health: declare({
     method: 'get',
     path: '/health',
@@ -15,14 +14,18 @@ export const contract = {
     summary: 'Whether server and database answer.',
     answer: z.strictObject({ ok: z.literal(true) }),
   }),
-  ...people,
-  ...library,
-  ...entries,
-  ...publishing,
-  ...walks,
 } as const;
 
-export type Contract = typeof contract;
+export type Contract = typeof machinery &
+  typeof people &
+  typeof library &
+  typeof entries &
+  typeof publishing &
+  typeof walks;
+
+/** Every route there is, by name. Served, called, documented and tested from this one table. */
+export const contract: Contract = { ...machinery, ...people, ...library, ...entries, ...publishing, ...walks };
+
 export type RouteName = keyof Contract;
 /** What a named route answers. */
 export type Answer<N extends RouteName> = AnswerOf<Contract[N]>;

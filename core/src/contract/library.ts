@@ -17,7 +17,6 @@ export const FamilyCard = z.strictObject({
   hash: z.string(),
   counts: z.strictObject({ codes: z.number(), symptoms: z.number(), charts: z.number(), routes: z.number() }),
 });
-export type FamilyCard = Readonly<z.infer<typeof FamilyCard>>;
 
 /** What a bundle would do to one entry. */
 export const ImportLine = z.strictObject({

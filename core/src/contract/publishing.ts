@@ -20,7 +20,6 @@ export const ChangeSet = z.strictObject({
   ownReview: z.boolean(),
   note: z.string(),
 });
-export type ChangeSet = Readonly<z.infer<typeof ChangeSet>>;
 
 /** A loose end, said in words, with where it is mended. */
 export const FindingView = z.strictObject({
@@ -31,7 +30,6 @@ export const FindingView = z.strictObject({
   entry: EntryKey.nullable(),
   at: z.array(z.union([z.string(), z.number()])).readonly(),
 });
-export type FindingView = Readonly<z.infer<typeof FindingView>>;
 
 const ChangeSetId = z.strictObject({ id: Counted });
 const Note = z.strictObject({ note: z.string().max(1000) });

@@ -40,6 +40,7 @@ export type AskedOf<D extends Declared> = Readonly<{
   body: In<D['body']>;
 }>;
 /** What a route answers. */
+// biome-ignore lint/suspicious/noConfusingVoidType: a handler that answers nothing returns nothing
 export type AnswerOf<D extends Declared> = D['answer'] extends z.ZodType ? z.output<D['answer']> : void;
 
 /** Where the routes are. */

@@ -50,7 +50,7 @@ export function choicesAt(
 ): Nameable[] | null {
   const asked = occurrencesIn(schema, wayTo(value, path, isKey)).find((o) => o.text === probe && o.isKey === isKey);
   if (asked?.role !== 'names') return null;
-  const isEntry = Object.values(entrySchemas).includes(schema as never);
+  const isEntry = Object.values(entrySchemas).some((own) => own === schema);
   const own = value as Readonly<{ kind?: unknown; id?: unknown }>;
   const others = entries.filter((e) => !(isEntry && e.kind === own.kind && e.id === own.id));
   const named = asked.kinds.every(isEntryKind)

@@ -1,4 +1,4 @@
-import type { SignId } from '../base/ids.ts';
+import type { SignId, VariableId } from '../base/ids.ts';
 import type { Condition, Showing } from '../model/mode.ts';
 import type { Readout } from '../model/readout.ts';
 import { entryOf } from '../model/select.ts';
@@ -9,8 +9,8 @@ import type { UnitPlan } from './gestures.ts';
 import type { ControllerState, UnitState } from './state.ts';
 
 /** Which code a readout shows now: that of the memory's slot a cursor stands on. */
-function memoryText(state: UnitState, controllerState: ControllerState, slot: string | undefined): string | null {
-  const cursor = slot === undefined ? 1 : controllerState.variables.get(slot as never);
+function memoryText(state: UnitState, controllerState: ControllerState, slot: VariableId | undefined): string | null {
+  const cursor = slot === undefined ? 1 : controllerState.variables.get(slot);
   return state.memory[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
 }
 

@@ -1,4 +1,4 @@
-import type { ControlId, InstrumentId, PlaceId } from '../base/ids.ts';
+import type { CodeId, ControlId, InstrumentId, PlaceId, ReadoutId, SourceId } from '../base/ids.ts';
 import { standings } from '../base/text.ts';
 import { type Held, type Retry, retries, type Step } from '../model/route.ts';
 import type { Line } from './line.ts';
@@ -64,7 +64,7 @@ function branchOn(line: Line): Extract<Step, { kind: 'branch' }>['on'] {
     return { kind: 'nothing-done', withinMs: line.duration() };
   }
   if (line.takes('reads'))
-    return { kind: 'reads', readout: line.id('readout') as never, code: line.id('code') as never };
+    return { kind: 'reads', readout: line.id('readout') as ReadoutId, code: line.id('code') as CodeId };
   return { kind: 'sign', shown: line.shown() };
 }
 
@@ -196,7 +196,7 @@ export function readNote(word: NoteWord, line: Line, step: Step): void {
       break;
     }
     case 'source':
-      step.source = line.id('source') as never;
+      step.source = line.id('source') as SourceId;
       break;
     case 'standing':
       step.standing = line.word(standings, 'standing') as (typeof standings)[number];

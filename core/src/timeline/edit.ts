@@ -5,12 +5,19 @@ type Change = (step: Step) => Step | null;
 
 const inside = ['during', 'steps', 'met', 'otherwise'] as const;
 
+/** The steps within a step under a name; a step without such a list has none. */
+function listIn(step: Step, key: string): Step[] | undefined {
+  const known = inside.find((k) => k === key);
+  // which step has which of these lists is the schema's to say; one that lacks it gives undefined
+  return known && (step as Partial<Record<(typeof inside)[number], Step[]>>)[known];
+}
+
 /** The step at a place of a script, `2.during.0`; null where there is none. */
 export function stepAt(steps: readonly Step[], at: string): Step | null {
   const [first, key, ...rest] = at.split('.');
   const step = steps[Number(first)];
   if (!step || key === undefined) return step ?? null;
-  const list = (step as unknown as Record<string, Step[] | undefined>)[key];
+  const list = listIn(step, key);
   return list ? stepAt(list, rest.join('.')) : null;
 }
 
@@ -23,8 +30,8 @@ export function changeStep(steps: readonly Step[], at: string, change: Change): 
       const changed = change(step);
       return changed ? [changed] : [];
     }
-    const list = (step as unknown as Record<string, Step[] | undefined>)[key];
-    if (!list || !inside.some((k) => k === key)) return [step];
+    const list = listIn(step, key);
+    if (!list) return [step];
     return [{ ...step, [key]: changeStep(list, rest.join('.'), change) } as Step];
   });
 }

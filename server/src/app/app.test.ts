@@ -178,6 +178,12 @@ describe('problems and the API document', () => {
     expect(JSON.parse(JSON.stringify(apiDocument()))).toEqual(document);
   });
 
+  it('is a document of OpenAPI 3.1', async () => {
+    const { Validator } = await import('@seriousme/openapi-schema-validator');
+    const found = await new Validator().validate(JSON.parse(JSON.stringify(apiDocument())));
+    expect(found).toMatchObject({ valid: true });
+  });
+
   it('has no reference that leads nowhere', () => {
     const document = JSON.parse(JSON.stringify(apiDocument()));
     const refs = [...JSON.stringify(document).matchAll(/"\$ref":"#\/([^"]+)"/g)].map((m) => m[1] ?? '');

@@ -15,6 +15,7 @@ export function staticFiles(folder: string): Middleware {
     },
   });
   return async (ctx, next) => {
+    // its types are of another state than ours, of which it reads nothing
     await files(ctx as never, async () => {
       if (ctx.method !== 'GET' || /\.\w+$/.test(ctx.path)) return next();
       ctx.type = 'html';

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
 import { keysToggled, modeChosen } from '../foundation/view-slice.ts';
 
 const NewVersion = lazy(() => import('./NewVersion.tsx'));
+const NewerServer = lazy(() => import('./NewerServer.tsx'));
 const FindBox = lazy(() => import('../features/find/FindBox.tsx'));
 
 const areas = [
@@ -30,6 +31,7 @@ export function Shell() {
   const session = useAppSelector((s) => s.session);
   const dark = useAppSelector((s) => s.view.mode === 'dark');
   const version = useAppSelector((s) => s.view.version);
+  const serverIsNewer = useAppSelector((s) => s.view.serverIsNewer);
   const keysShown = useAppSelector((s) => s.view.keysShown);
   const [signOut] = api.useSignOutMutation();
   usePageKeys({ '?': () => dispatch(keysToggled()), '/': () => setFinding(true) });
@@ -79,6 +81,11 @@ export function Shell() {
           </button>
         </div>
       </header>
+      {serverIsNewer && (
+        <Suspense fallback={null}>
+          <NewerServer />
+        </Suspense>
+      )}
       <main>
         <Outlet />
       </main>

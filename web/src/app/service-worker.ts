@@ -1,4 +1,5 @@
 import { type Version, type Worker, watchVersions } from '../foundation/device/new-version.ts';
+import { onNewer } from '../foundation/device/newer-server.ts';
 
 /** Registers what keeps the application on this device, and tells of new versions of it. */
 export async function registerServiceWorker(say: (version: Version) => void): Promise<void> {
@@ -15,6 +16,7 @@ export async function registerServiceWorker(say: (version: Version) => void): Pr
         hadOne = true;
       });
     },
+    onNewer,
     register: async () => void (await box.register()),
     look: () => box.update(),
     take: () => box.messageSkipWaiting(),

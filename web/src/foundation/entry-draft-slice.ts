@@ -13,7 +13,7 @@ import {
 /** An entry's body as the draft keeps it; what it holds beside its key does not matter here. */
 export type Body = Readonly<{ kind: EntryKind; id: string }>;
 /** The draft's body as what it is. */
-export const entryIn = (body: Body): Entry => body as Entry;
+export const entryIn = (body: Body & Readonly<Record<string, unknown>>): Entry => body as Body as Entry;
 /** What has a title, suspects and all that: a code, or a symptom without one. */
 export type Described = Code | Symptom;
 /** One edit: what changed, and what it belongs to, so that typing a word is one step to undo and not five. */

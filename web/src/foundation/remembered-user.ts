@@ -1,11 +1,11 @@
-import type { User } from './api.ts';
+import { User } from '@wire-trail/core';
+import { readKept } from './kept-json.ts';
 
 const key = 'wire-trail-user';
 
-/** The last person who signed in on this device, who may go on without a connection. */
+/** The last person who signed in on this device, who may go on without a connection; null where what is kept is no person. */
 export function rememberedUser(): User | null {
-  const kept = localStorage.getItem(key);
-  return kept === null ? null : (JSON.parse(kept) as User);
+  return User.safeParse(readKept(key)).data ?? null;
 }
 
 export function rememberUser(user: User | null): void {

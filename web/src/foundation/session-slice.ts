@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { User } from './api.ts';
+import type { User } from '@wire-trail/core';
 
 export type SessionState = Readonly<
   | { status: 'asking' }

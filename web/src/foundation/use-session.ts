@@ -4,7 +4,7 @@ import { rememberedUser, rememberUser } from './remembered-user.ts';
 import { rememberedOffline, signedIn, signedOut } from './session-slice.ts';
 import { useAppDispatch } from './store.ts';
 
-/** Asks the server who is signed in; without a connection the last person of this device goes on. */
+/** Asks the server who is signed in; where it does not say, or says it in a newer way, the last person of this device goes on. */
 export function useSession(): void {
   const dispatch = useAppDispatch();
   const { data, error } = api.useSessionQuery();
@@ -14,8 +14,8 @@ export function useSession(): void {
       dispatch(signedIn(data));
     } else if (error) {
       const kept = rememberedUser();
-      const offline = 'code' in error && error.code === 'offline';
-      dispatch(offline && kept ? rememberedOffline(kept) : signedOut());
+      const unknown = 'code' in error && (error.code === 'offline' || error.code === 'newer');
+      dispatch(unknown && kept ? rememberedOffline(kept) : signedOut());
     }
   }, [data, error, dispatch]);
 }

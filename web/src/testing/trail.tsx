@@ -83,17 +83,8 @@ export const coilRead = (at: string, value: number) => ({
 
 /** Stands in for the server until the globals are unstubbed: every request gets this answer, or what is made of its path. */
 export function serverAnswers(body: unknown, status = 200): void {
-  // Node's requests want whole addresses; a browser completes them
-  vi.stubGlobal(
-    'Request',
-    class extends Request {
-      constructor(input: string, init?: RequestInit) {
-        super(new URL(input, 'http://127.0.0.1'), init);
-      }
-    },
-  );
-  vi.stubGlobal('fetch', async (asked: Request) => {
-    const said = typeof body === 'function' ? body(new URL(asked.url).pathname) : body;
+  vi.stubGlobal('fetch', async (address: string) => {
+    const said = typeof body === 'function' ? body(new URL(address, 'http://127.0.0.1').pathname) : body;
     return new Response(JSON.stringify(said), { status, headers: { 'content-type': 'application/json' } });
   });
 }

@@ -1,7 +1,7 @@
-import { codeIdOf } from '@wire-trail/core';
+import { codeIdOf, type Question } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { api, type Question } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';
@@ -10,7 +10,8 @@ import './bench.css';
 export default function BenchPage() {
   const sets = api.useChangeSetsQuery(undefined);
   const questions = api.useQuestionsQuery();
-  if (sets.error) return <Failed error={sets.error} again={() => void sets.refetch()} />;
+  const failed = [sets, questions].find((asked) => asked.error && !asked.data);
+  if (failed) return <Failed error={failed.error} again={() => void failed.refetch()} />;
   if (!sets.data || !questions.data) return <Loading what="the bench" />;
   const waiting = sets.data.filter((s) => s.state === 'in-review');
   const rest = sets.data.filter((s) => s.state !== 'in-review').slice(0, 20);

@@ -18,14 +18,14 @@ const isOvertaken = (item: { number: number; published: number | null }): boolea
 export default function ChangeSetPage() {
   const { set: id = '' } = useParams();
   const session = useAppSelector((s) => s.session);
-  const { data: set, error, refetch } = api.useChangeSetQuery(Number(id));
+  const { currentData: set, error, refetch } = api.useChangeSetQuery(Number(id));
   const { data: settings } = api.useSettingsQuery();
   const [publish, publishing] = api.usePublishMutation();
   const [giveBack, giving] = api.useGiveBackMutation();
   const [note, setNote] = useState('');
   const [shown, setShown] = useState(atOnce);
   const [problem, setProblem] = useState<ApiError | null>(null);
-  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (error && !set) return <Failed error={error} again={() => void refetch()} />;
   if (!set || session.status !== 'signed-in') return <Loading what="the set" />;
   const { user } = session;
   const own = set.authorId === user.id;

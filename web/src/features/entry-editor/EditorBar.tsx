@@ -1,8 +1,16 @@
 import Dialog from '@mui/material/Dialog';
-import { type EntryKey, entrySchemas, revisionStateWords, sameJson, titleOf } from '@wire-trail/core';
+import {
+  type EntryKey,
+  entrySchemas,
+  type RevisionWithBody,
+  revisionStateWords,
+  type Stale,
+  sameJson,
+  titleOf,
+} from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type ApiError, api, type RevisionWithBody, type Stale } from '../../foundation/api.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
 import {
   type DraftState,
   draftEdited,

@@ -1,7 +1,7 @@
-import { type Entry, type EntryKey, entriesOf, linksOf } from '@wire-trail/core';
+import { type Entry, type EntryKey, entriesOf, linksOf, type Working } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, type Working } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { Changes } from './Changes.tsx';

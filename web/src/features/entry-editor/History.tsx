@@ -1,6 +1,6 @@
-import { diff, type EntryKey } from '@wire-trail/core';
+import { diff, type EntryKey, type EntryView } from '@wire-trail/core';
 import { useState } from 'react';
-import { api, type EntryView } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { type Body, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';

@@ -28,7 +28,7 @@ export function MoreFields({ body, bodies }: { body: Code | Symptom; bodies: { e
   const context = { bodies, root: { schema, value: body }, problems: problemsIn(body, bodies.entries) };
   const detection = shape.fields.find(([n]) => n === 'detection')?.[1];
   const inner = detection ? shapeOf(detection) : null;
-  const value = body as unknown as Record<string, unknown>;
+  const value: Record<string, unknown> = body;
   const onChange = (next: unknown, about: string) => void dispatch(draftEdited({ body: next as Entry, about }));
   return (
     <details className="sheet">

@@ -23,17 +23,15 @@ export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
   const schema = entrySchemas[body.kind];
   const problems = useMemo(() => problemsIn(body, bodies.entries), [body, bodies]);
   const shape = shapeOf(schema);
-  const member =
-    shape.kind === 'one-of'
-      ? shape.options.get(String((body as unknown as Record<string, unknown>)[shape.by]))
-      : schema;
+  const value: Record<string, unknown> = body;
+  const member = shape.kind === 'one-of' ? shape.options.get(String(value[shape.by])) : schema;
   const own = member ? shapeOf(member) : null;
   if (own?.kind !== 'object') return null;
   return (
     <section className="sheet">
       <SchemaFields
         fields={own.fields}
-        value={body as unknown as Record<string, unknown>}
+        value={value}
         path={[]}
         context={{ bodies, root: { schema, value: body }, problems, hidden }}
         onChange={(next, about) => void dispatch(draftEdited({ body: next as Entry, about }))}

@@ -8,10 +8,8 @@ import {
   entrySchemas,
   type Family,
   newFace,
-  type Panel,
-  type Route,
-  type Symptom,
 } from '@wire-trail/core';
+import { entryIn } from '../../foundation/entry-draft-slice.ts';
 import { emptyOf } from './schema.ts';
 
 /** What a code or symptom holds before anything is said of it. */
@@ -40,7 +38,7 @@ function codeLike(family: Family, id: string, text: string, sibling: Code | unde
   const controller =
     sibling?.controller ?? (family.controllers.find((c) => c.authoritative) ?? family.controllers[0])?.id;
   if (!controller) return null;
-  return {
+  return entryIn({
     ...undescribed,
     kind: 'code',
     id,
@@ -52,7 +50,7 @@ function codeLike(family: Family, id: string, text: string, sibling: Code | unde
     hazards: sibling?.hazards ?? [],
     enter: sibling?.enter ?? null,
     clear: sibling?.clear ?? null,
-  } as unknown as Code;
+  });
 }
 
 /** The least an entry of a kind can be, under its id, with its name: what is there to be filled in. */
@@ -66,7 +64,7 @@ export function newEntry(
   const family = entriesOf(all, 'family').find((f) => f.id === familyId);
   if (kind === 'code') return family ? codeLike(family, id, name, entriesOf(all, 'code')[0]) : null;
   if (kind === 'symptom')
-    return {
+    return entryIn({
       ...undescribed,
       kind,
       id,
@@ -75,24 +73,24 @@ export function newEntry(
       hazards: [],
       enter: null,
       clear: null,
-    } as unknown as Symptom;
+    });
   const empty = emptyOf(entrySchemas[kind]) as Record<string, unknown>;
   const named = 'title' in empty ? { title: name } : 'name' in empty ? { name } : {};
   const made = { ...empty, ...named, kind, id, ...('family' in empty ? { family: familyId } : {}) };
   if (kind === 'family')
-    return {
+    return entryIn({
       ...made,
       controllers: [{ id: 'main', name: 'Main control', role: 'lead', authoritative: true }],
-    } as unknown as Family;
+    });
   if (kind === 'route')
-    return {
+    return entryIn({
       ...made,
       from: 'any',
       to: null,
       purpose: 'enter',
       steps: [{ kind: 'say', text: 'Not written yet.' }],
       standing: 'experimental',
-    } as unknown as Route;
+    });
   if (kind === 'chart') {
     const end = { id: 'nothing-found', head: 'verdict nothing-found', title: 'Nothing found', answers: [] };
     return chartOf(
@@ -100,7 +98,9 @@ export function newEntry(
       { id: id as Chart['id'], family: familyId as Chart['family'], title: name },
     );
   }
-  if (kind === 'panel' && family)
-    return newFace({ ...made, controller: family.controllers[0]?.id, faces: [] } as unknown as Panel, 'front');
-  return made as unknown as Entry;
+  if (kind === 'panel' && family) {
+    const panel = entryIn({ ...made, controller: family.controllers[0]?.id, faces: [] });
+    return panel.kind === 'panel' ? newFace(panel, 'front') : null;
+  }
+  return entryIn(made);
 }

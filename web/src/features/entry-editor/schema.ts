@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 
 /** What the form needs to know of a schema, whatever it is wrapped in. */
 export type Shape =
@@ -15,7 +15,7 @@ export type Shape =
   | Readonly<{ kind: 'other' }>;
 
 type Def = Record<string, unknown> & { type: string };
-const defOf = (schema: z.ZodType): Def => (schema as unknown as { def: Def }).def;
+const defOf = (schema: z.ZodType): Def => ({ ...schema.def });
 
 export type Unwrapped = Readonly<{ schema: z.ZodType; optional: boolean; nullable: boolean }>;
 
@@ -44,21 +44,21 @@ export function shapeOf(wrapped: z.ZodType): Shape {
   const def = defOf(schema);
   switch (def.type) {
     case 'string': {
-      const most = (schema as unknown as { maxLength: number | null }).maxLength;
+      const most = schema instanceof z.ZodString ? schema.maxLength : null;
       return { kind: 'text', long: most !== null && most >= longFrom, most, pattern: false };
     }
     case 'number':
-      return { kind: 'number', whole: (schema as unknown as { format?: string }).format === 'safeint' };
+      return { kind: 'number', whole: schema instanceof z.ZodNumber && schema.format === 'safeint' };
     case 'boolean':
       return { kind: 'yes-no' };
     case 'enum':
-      return { kind: 'choice', of: (schema as unknown as { options: string[] }).options };
+      return { kind: 'choice', of: schema instanceof z.ZodEnum ? schema.options.map(String) : [] };
     case 'literal':
       return { kind: 'fixed', value: (def.values as unknown[])[0] };
     case 'object':
       return { kind: 'object', fields: Object.entries((schema as z.ZodObject).shape) as Array<[string, z.ZodType]> };
     case 'array':
-      return { kind: 'list', of: (schema as unknown as { element: z.ZodType }).element };
+      return { kind: 'list', of: def.element as z.ZodType };
     case 'record':
       return { kind: 'record', of: def.valueType as z.ZodType, keys: def.keyType as z.ZodType };
     case 'union': {
@@ -70,7 +70,7 @@ export function shapeOf(wrapped: z.ZodType): Shape {
         by,
         options: new Map(
           options.map((option) => {
-            const own = (unwrap(option).schema as z.ZodObject).shape[by] as unknown as z.ZodType;
+            const own = (unwrap(option).schema as z.ZodObject).shape[by] as z.ZodType;
             return [String((defOf(own).values as unknown[])[0]), option];
           }),
         ),
@@ -92,7 +92,7 @@ export function emptyOf(schema: z.ZodType): unknown {
     case 'text':
       return '';
     case 'number':
-      return Math.max(0, (schema as unknown as { minValue: number | null }).minValue ?? 0);
+      return Math.max(0, schema instanceof z.ZodNumber ? (schema.minValue ?? 0) : 0);
     case 'yes-no':
       return false;
     case 'choice':

@@ -1,6 +1,7 @@
+import type { WalkLine } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, type WalkLine } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';

@@ -1,6 +1,6 @@
-import { entriesOf, entryOf } from '@wire-trail/core';
+import { entriesOf, entryOf, type WalkLine } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
-import { api, type WalkLine } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
@@ -21,9 +21,9 @@ function cameBack(walks: readonly WalkLine[]): Array<{ code: string; times: numb
 /** One real unit by its serial number: what it is, what is attached, and everything that was done to it. */
 export default function MachinePage() {
   const { family = '', serial = '' } = useParams();
-  const { data, error, refetch } = api.useMachineQuery({ family, serial });
+  const { currentData: data, error, refetch } = api.useMachineQuery({ family, serial });
   const { data: bundle } = api.useBundleQuery(family);
-  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="the machine" />;
   if (!data.machine) return <Empty title="Nobody has walked this unit yet">Its first walk makes it known.</Empty>;
   const own = bundle && entriesOf(bundle, 'family').find((f) => f.id === family);

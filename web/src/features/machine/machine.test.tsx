@@ -26,11 +26,16 @@ const walk = (id: string, outcome: string) => ({
   id,
   family: 'brindlewick-g4',
   serial: 'G4-1',
+  model: 'G4-20B',
+  software: '2.6',
   code: 'd09',
+  station: 'prove',
   state: 'closed',
   outcome,
   fixedBy: '',
   startedAt: '2026-01-10T09:00:00.000Z',
+  lastAt: '2026-01-10T09:30:00.000Z',
+  waitingUntil: null,
   by: 'Somebody',
 });
 function open(more: object) {

@@ -38,7 +38,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const stepName = (at: string): string => stepWords(bundle, unit.happened, at);
   const begun = underway(plan, unit.state).filter((u) => u.done > 0);
   const codes = [...new Set(entriesOf(bundle, 'code').map((c) => c.text))];
-  const modeName = (id: string): string => plan.modes.get(id as never)?.name ?? id;
+  const modeName = (id: string): string => [...plan.modes.values()].find((mode) => mode.id === id)?.name ?? id;
   const known = unit.happened.find((h) => h.kind === 'known-not-to-work');
   return (
     <>

@@ -1,12 +1,12 @@
-import { type Role, roles } from '@wire-trail/core';
+import { type Role, roles, type SchoolSettings } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
-import { type ApiError, api, type Settings } from '../../foundation/api.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
 export default function SettingsPage() {
   const { data, error, refetch } = api.useSettingsQuery();
-  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="the settings" />;
   return (
     <div className="stack" style={{ maxWidth: 860 }}>
@@ -17,7 +17,7 @@ export default function SettingsPage() {
   );
 }
 
-function School({ settings }: { settings: Settings }) {
+function School({ settings }: { settings: SchoolSettings }) {
   const [save, { isLoading, error, isSuccess }] = api.useSaveSettingsMutation();
   const [name, setName] = useState(settings.schoolName);
   const [own, setOwn] = useState(settings.ownReview);

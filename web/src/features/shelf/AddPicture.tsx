@@ -1,4 +1,3 @@
-import type { AssetId, Entry } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -48,9 +47,9 @@ export function AddPicture() {
     if (!kept.data) return setProblem((kept.error as ApiError).title);
     const { hash, type, bytes } = kept.data;
     const name = chosen.name.replace(/[^\p{L}\p{N} ._-]/gu, '').slice(0, 100) || 'Picture';
-    const body = { kind: 'asset', id: hash as AssetId, family: null, name, type, bytes, mayBeShared: false, marks: [] };
+    const body = { kind: 'asset', id: hash, family: null, name, type, bytes, mayBeShared: false, marks: [] };
     const key = { family: null, kind: 'asset' as const, id: hash };
-    const saved = await save({ key, basedOn: 0, note: 'uploaded', body: body as unknown as Entry });
+    const saved = await save({ key, basedOn: 0, note: 'uploaded', body });
     // the same picture once more is the entry that is there
     if (saved.data || (saved.error as ApiError).code === 'stale-save') void navigate(`/shelf/library/asset/${hash}`);
     else setProblem((saved.error as ApiError).title);

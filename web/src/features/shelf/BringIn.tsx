@@ -1,15 +1,16 @@
 import Dialog from '@mui/material/Dialog';
+import type { ImportLine, Problem } from '@wire-trail/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type ApiError, api, type FieldProblem, type ImportLine } from '../../foundation/api.ts';
+import { type ApiError, api } from '../../foundation/api.ts';
 
 const mostBytes = 16 * 1024 * 1024;
 type Stage =
-  | { kind: 'choose'; problem: string | null; fields: readonly FieldProblem[] }
+  | { kind: 'choose'; problem: string | null; fields: readonly Problem[] }
   | { kind: 'checking' }
   | { kind: 'preview'; json: unknown; lines: readonly ImportLine[] };
 
-const pathText = (path: FieldProblem['path']): string =>
+const pathText = (path: Problem['path']): string =>
   path
     .map((p) => (typeof p === 'number' ? `[${p}]` : `.${p}`))
     .join('')

@@ -32,15 +32,15 @@ export default function FamilyPage() {
   const [go] = useState(() => (to: TabName) => setSearch({ room: to }, { replace: true }));
   usePageKeys(writes ? { l: () => go('Loose ends'), L: () => go('Loose ends') } : {});
   const entries: readonly Shelved[] | undefined = writes
-    ? working.data
-    : bundle.data?.entries.map((body) => ({
+    ? working.currentData
+    : bundle.currentData?.entries.map((body) => ({
         body,
-        number: bundle.data?.pinned?.revisions[`${body.kind}:${body.id}`] ?? 0,
+        number: bundle.currentData?.pinned?.revisions[`${body.kind}:${body.id}`] ?? 0,
         state: 'published',
         published: 1,
       }));
   const error = writes ? working.error : bundle.error;
-  if (error) return <Failed error={error} again={() => void (writes ? working : bundle).refetch()} />;
+  if (error && !entries) return <Failed error={error} again={() => void (writes ? working : bundle).refetch()} />;
   if (!entries) return <Loading what="the family" />;
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
   const props: TabProps = { family, entries, writes };

@@ -6,8 +6,8 @@ import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 
 /** What the machine noticed in the family as it stands with its drafts, gravest first. */
 export function FindingsList({ family }: { family: string }) {
-  const { data, error, refetch } = api.useFindingsQuery(family);
-  if (error) return <Failed error={error} again={() => void refetch()} />;
+  const { currentData: data, error, refetch } = api.useFindingsQuery(family);
+  if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="loose ends" />;
   if (data.length === 0) return <Empty title="No loose ends" />;
   return (

@@ -57,7 +57,7 @@ function aboutEntry(entry: Entry): string {
 export default function LibraryPage() {
   const { data, error, refetch } = api.useLibraryQuery();
   const [kind, setKind] = useState<EntryKind>('hazard');
-  if (error) return <Failed error={error} again={() => void refetch()} />;
+  if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="what units share" />;
   const tab = tabs.find((r) => r.kind === kind);
   const entries = data.filter((w) => w.kind === kind);

@@ -1,10 +1,10 @@
-import { type Entry, readTable } from '@wire-trail/core';
+import { readTable, type Working } from '@wire-trail/core';
 import { useState } from 'react';
-import { api, type Working } from '../../foundation/api.ts';
+import { api } from '../../foundation/api.ts';
 import { JobBar } from './table/JobBar.tsx';
 import { useJob } from './table/use-job.ts';
 
-type Read = Readonly<{ items: Array<{ basedOn: number; body: Entry }>; wrong: readonly string[] }>;
+type Read = Readonly<{ items: Array<{ basedOn: number; body: unknown }>; wrong: readonly string[] }>;
 
 /** Reads “number, meaning” rows under a header; what is no number is named with its line. */
 function readMeanings(text: string, scheme: string, known: readonly Working[]): Read {
@@ -27,7 +27,7 @@ function readMeanings(text: string, scheme: string, known: readonly Working[]): 
     const body = { kind: 'meaning', id, scheme, number: Number(number), says, source: null, standing: 'document' };
     items.push({
       basedOn: before?.number ?? 0,
-      body: { ...body, ...(before ? { source: (before.body as { source: unknown }).source } : {}) } as unknown as Entry,
+      body: { ...body, ...(before?.body.kind === 'meaning' && { source: before.body.source }) },
     });
   }
   return { items, wrong };

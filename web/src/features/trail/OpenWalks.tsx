@@ -1,7 +1,7 @@
 import { type Bundle, currentStation, entryOf, familyEntry, foldWalk, type Walk } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { allEvents } from '../../foundation/device/database.ts';
+import { allEvents, readEvents } from '../../foundation/device/database.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
@@ -19,9 +19,11 @@ export function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
         (e) => e.walk,
       );
       const open = [...mine.values()]
-        .map((list) => foldWalk(list.map((e) => e.event)))
-        .filter((w) => w !== null && w.closed === null);
-      if (!stale) setWalks(open.filter((w) => w !== null).sort((a, b) => (a.lastAt < b.lastAt ? 1 : -1)));
+        // most walks of the years are closed, which their last event says
+        .filter((list) => list.at(-1)?.event.kind !== 'closed')
+        .flatMap((list) => foldWalk(readEvents(list) ?? []) ?? [])
+        .filter((w) => w.closed === null);
+      if (!stale) setWalks(open.sort((a, b) => (a.lastAt < b.lastAt ? 1 : -1)));
     });
     return () => {
       stale = true;

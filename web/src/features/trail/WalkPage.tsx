@@ -63,6 +63,12 @@ export default function WalkPage() {
       stale = true;
     };
   }, [family]);
+  if (open.status === 'newer')
+    return (
+      <Empty title="A newer version of Wire Trail wrote on this walk">
+        This page cannot read all of it. Nothing is lost: load the page anew when there is a connection.
+      </Empty>
+    );
   if (open.status === 'missing')
     return (
       <Empty title="This walk is not on this device">

@@ -1,12 +1,13 @@
 import { foldWalk, type Walk, type WalkEvent, type WalkId } from '@wire-trail/core';
 import { useCallback, useEffect, useState } from 'react';
-import { eventsOfWalk } from '../../foundation/device/database.ts';
+import { eventsOfWalk, type KeptEvent, readEvents } from '../../foundation/device/database.ts';
 import { storeFailed } from '../../foundation/device/sync-slice.ts';
 import { bringWalk, type Happening, keepHappenings } from '../../foundation/device/walks.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 
 export type OpenWalk = Readonly<{
-  status: 'loading' | 'missing' | 'open';
+  /** `newer`: something on it was written by a newer version, and cannot be read by this one. */
+  status: 'loading' | 'missing' | 'newer' | 'open';
   walk: Walk | null;
   events: readonly WalkEvent[];
   add: (...happenings: Happening[]) => Promise<void>;
@@ -18,36 +19,39 @@ export function useWalk(id: WalkId): OpenWalk {
   const session = useAppSelector((s) => s.session);
   const dispatch = useAppDispatch();
   const by = session.status === 'signed-in' ? session.user.id : 0;
-  const [events, setEvents] = useState<readonly WalkEvent[] | null>(null);
+  const [read, setRead] = useState<readonly WalkEvent[] | 'loading' | 'newer'>('loading');
+  const show = useCallback((kept: readonly KeptEvent[]) => setRead(readEvents(kept) ?? 'newer'), []);
   useEffect(() => {
     let stale = false;
     const bring = async () => {
-      const kept = (await eventsOfWalk(id)).map((e) => e.event);
+      const kept = await eventsOfWalk(id);
       // what this device has shows at once; what another one did comes to it
-      if (!stale && kept.length > 0) setEvents(kept);
+      if (!stale && kept.length > 0) show(kept);
       const all = await bringWalk(id, by);
-      if (!stale && (kept.length === 0 || all.length > kept.length)) setEvents(all);
+      if (!stale && (kept.length === 0 || all.length > kept.length)) show(all);
     };
     void bring();
     return () => {
       stale = true;
     };
-  }, [id, by]);
+  }, [id, by, show]);
   const add = useCallback(
     async (...happenings: Happening[]) => {
       try {
-        setEvents(await keepHappenings({ walk: id, by, happenings }));
+        show(await keepHappenings({ walk: id, by, happenings }));
       } catch {
         // it did not happen: the walk stands where it stood, and the person is told why
         dispatch(storeFailed());
       }
     },
-    [id, by, dispatch],
+    [id, by, dispatch, show],
   );
-  const walk = events ? foldWalk(events) : null;
+  const events = typeof read === 'string' ? [] : read;
+  const walk = foldWalk(events);
   const last = walk?.lastUndoable ?? null;
   const takeBack = useCallback(async () => {
     if (last) await add({ kind: 'taken-back', event: last });
   }, [add, last]);
-  return { status: events === null ? 'loading' : walk ? 'open' : 'missing', walk, events: events ?? [], add, takeBack };
+  const status = typeof read === 'string' ? read : walk ? 'open' : 'missing';
+  return { status, walk, events, add, takeBack };
 }

@@ -1,4 +1,5 @@
 import type { Bundle, FamilyId } from '@wire-trail/core';
+import { ask } from '../client.ts';
 import { keepBundle, keptBundle } from './database.ts';
 
 /** Fetches a bundle's pictures once, so that the service worker keeps them; their addresses never change. */
@@ -8,23 +9,18 @@ async function keepPictures(bundle: Bundle): Promise<void> {
       await fetch(`/api/v1/assets/${entry.id}`, { credentials: 'same-origin' }).catch(() => null);
 }
 
-/** Brings the kept bundle of a family up to date where there is a connection; gives what is kept, else null. */
-export async function freshBundle(family: string, now: string): Promise<Bundle | null> {
-  const kept = await keptBundle(family);
-  try {
-    const response = await fetch(`/api/v1/families/${family}/bundle`, {
-      credentials: 'same-origin',
-      headers: kept ? { 'if-none-match': `"${kept.hash}"` } : {},
-      cache: 'no-store',
-    });
-    if (response.ok && response.status !== 304) {
-      const bundle = (await response.json()) as Bundle;
-      void keepPictures(bundle);
-      await keepBundle({ family: family as FamilyId, hash: bundle.pinned?.hash ?? '', bundle, keptAt: now });
-      return bundle;
-    }
-  } catch {
-    // no connection: what is kept will do
-  }
-  return kept?.bundle ?? null;
+/**
+ * Brings the kept bundle of a family up to date where there is a connection; gives what is kept, else null. One that this
+ * version cannot read is told, and what is kept stays.
+ */
+export async function freshBundle(of: string, now: string): Promise<Bundle | null> {
+  const kept = await keptBundle(of);
+  // an address may name anything: what is no family's name leads nowhere
+  const family = of as FamilyId;
+  const answered = await ask('bundle', { params: { family } }, { held: kept?.hash ?? '' });
+  if (answered.kind !== 'answer') return kept?.bundle ?? null;
+  const bundle = answered.value;
+  void keepPictures(bundle);
+  await keepBundle({ family, hash: bundle.pinned?.hash ?? '', bundle, keptAt: now });
+  return bundle;
 }

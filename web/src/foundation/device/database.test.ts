@@ -16,6 +16,8 @@ it('a store that would not open is opened anew when it is next asked', async () 
   await expect(allEvents()).rejects.toThrow('version');
   vi.restoreAllMocks();
   const id = crypto.randomUUID();
-  await keepEvents([{ id, walk: id, by: 1, event: { id, seq: 0 }, state: 'waiting', reason: null } as never]);
+  await keepEvents([
+    { id, walk: id, by: 1, event: { id, kind: 'noted', seq: 0, at: '' }, state: 'waiting', reason: null } as never,
+  ]);
   expect((await allEvents()).map((e) => e.id)).toContain(id);
 });

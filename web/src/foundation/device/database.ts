@@ -1,19 +1,33 @@
-import type { Bundle, FamilyId, WalkEvent, WalkId } from '@wire-trail/core';
+import { Bundle, EventId, FamilyId, WalkEvent, WalkId } from '@wire-trail/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { z } from 'zod';
 
-export type KeptBundle = Readonly<{ family: FamilyId; hash: string; bundle: Bundle; keptAt: string }>;
-export type KeptEvent = Readonly<{
-  id: string;
-  walk: WalkId;
-  by: number;
-  event: WalkEvent;
-  state: 'waiting' | 'sent' | 'refused';
-  reason: string | null;
-}>;
+/** Which form of bundles this version reads: what was kept by another is read anew before it is used. */
+export const bundleForm = import.meta.env.VITE_FORM ?? 'in development';
+
+const KeptHead = z.object({
+  family: FamilyId,
+  hash: z.string(),
+  keptAt: z.string(),
+  /** By which form it was read when it was kept; earlier versions did not say. */
+  form: z.string().optional(),
+});
+export type KeptBundle = Readonly<z.infer<typeof KeptHead> & { bundle: Bundle }>;
+
+/** An event on its way. Of the event itself no more is read than sending needs: `readEvents` reads the rest. */
+const KeptEvent = z.object({
+  id: EventId,
+  walk: WalkId,
+  by: z.number(),
+  event: z.looseObject({ id: EventId, kind: z.string(), seq: z.number(), at: z.string() }),
+  state: z.enum(['waiting', 'sent', 'refused']),
+  reason: z.string().nullable(),
+});
+export type KeptEvent = Readonly<z.infer<typeof KeptEvent>>;
 
 interface Schema extends DBSchema {
-  bundles: { key: string; value: KeptBundle };
-  events: { key: string; value: KeptEvent; indexes: { walk: string; state: string } };
+  bundles: { key: string; value: unknown };
+  events: { key: string; value: unknown; indexes: { walk: string; state: string } };
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
@@ -38,22 +52,40 @@ const database = (): Promise<IDBPDatabase<Schema>> => {
   return opened;
 };
 
+/** A bundle as it was kept; null for one that this version cannot read, which stays where it is. */
+function readKept(row: unknown): KeptBundle | null {
+  const head = KeptHead.safeParse(row);
+  if (!head.success) return null;
+  const { bundle } = row as { bundle?: unknown };
+  // what this very form has read when it was kept is not read twice: there may be a thousand of them
+  if (head.data.form === bundleForm) return { ...head.data, bundle: bundle as Bundle };
+  const read = Bundle.safeParse(bundle);
+  return read.success ? { ...head.data, bundle: read.data } : null;
+}
+
 export async function keptBundles(): Promise<KeptBundle[]> {
-  return (await database()).getAll('bundles');
+  return (await (await database()).getAll('bundles')).flatMap((row) => readKept(row) ?? []);
 }
 
-export async function keptBundle(family: string): Promise<KeptBundle | undefined> {
-  return (await database()).get('bundles', family);
+export async function keptBundle(family: string): Promise<KeptBundle | null> {
+  return readKept(await (await database()).get('bundles', family));
 }
 
-export async function keepBundle(kept: KeptBundle): Promise<void> {
-  await (await database()).put('bundles', kept);
+export async function keepBundle(kept: Omit<KeptBundle, 'form'>): Promise<void> {
+  await (await database()).put('bundles', { ...kept, form: bundleForm });
 }
 
 const inOrder = (a: KeptEvent, b: KeptEvent): number => a.event.seq - b.event.seq;
+const readRows = (rows: readonly unknown[]): KeptEvent[] => rows.map((row) => KeptEvent.parse(row));
+
+/** The events themselves; null where one of them is of a form this version cannot read, so that nothing is left out unsaid. */
+export function readEvents(kept: readonly KeptEvent[]): WalkEvent[] | null {
+  const read = kept.map((k) => WalkEvent.safeParse(k.event));
+  return read.every((r) => r.success) ? read.map((r) => r.data) : null;
+}
 
 export async function eventsOfWalk(walk: string): Promise<KeptEvent[]> {
-  return (await (await database()).getAllFromIndex('events', 'walk', walk)).sort(inOrder);
+  return readRows(await (await database()).getAllFromIndex('events', 'walk', walk)).sort(inOrder);
 }
 
 /**
@@ -65,14 +97,15 @@ export async function addToWalk(
   make: (known: readonly KeptEvent[]) => readonly KeptEvent[],
 ): Promise<KeptEvent[]> {
   const tx = (await database()).transaction('events', 'readwrite', { durability: 'strict' });
-  const known = (await tx.store.index('walk').getAll(walk)).sort(inOrder);
+  const known = readRows(await tx.store.index('walk').getAll(walk)).sort(inOrder);
   const added = make(known);
   await Promise.all([...added.map((event) => tx.store.put(event)), tx.done]);
   return [...known, ...added];
 }
 
+/** Every event of this device, each walk's in their order. */
 export async function allEvents(): Promise<KeptEvent[]> {
-  return (await database()).getAll('events');
+  return readRows(await (await database()).getAll('events')).sort(inOrder);
 }
 
 /** Writes events; resolved only when they are on the disk of the device. */
@@ -82,7 +115,7 @@ export async function keepEvents(events: readonly KeptEvent[]): Promise<void> {
 }
 
 export async function waitingEvents(by: number): Promise<KeptEvent[]> {
-  const waiting = await (await database()).getAllFromIndex('events', 'state', 'waiting');
+  const waiting = readRows(await (await database()).getAllFromIndex('events', 'state', 'waiting'));
   return waiting
     .filter((e) => e.by === by)
     .sort((a, b) => (a.walk === b.walk ? inOrder(a, b) : a.walk < b.walk ? -1 : 1));

@@ -22,7 +22,8 @@ function locks() {
 
 function watched() {
   const said: Version[] = [];
-  let [came, taken] = [() => {}, () => {}];
+  let [came, taken, newer] = [() => {}, () => {}, () => {}];
+  let looked = 0;
   const take = vi.fn(() => taken());
   const reload = vi.fn();
   const worker = {
@@ -35,13 +36,17 @@ function watched() {
     register: async () => {
       throw new TypeError('not allowed here');
     },
+    onNewer: (then: () => void) => {
+      newer = then;
+    },
     look: async () => {
+      looked++;
       throw new TypeError('no connection');
     },
     take,
   };
   void watchVersions(worker, (v) => said.push(v), reload);
-  return { said, take, reload, comes: () => came() };
+  return { said, take, reload, comes: () => came(), meetsNewer: () => newer(), looked: () => looked };
 }
 const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
@@ -57,6 +62,14 @@ afterEach(() => {
 });
 
 describe('a new version', () => {
+  it('is looked for at once when the server sent what only a newer one can read', async () => {
+    const { meetsNewer, looked } = watched();
+    await pass(0);
+    expect(looked()).toBe(0);
+    meetsNewer();
+    expect(looked()).toBe(1);
+  });
+
   it('is said, time enough to read it, and loaded once', async () => {
     const { said, take, reload, comes } = watched();
     await pass(60_000);

@@ -28,6 +28,8 @@ export type Version = 'current' | 'waiting' | 'loading';
 export type Worker = Readonly<{
   onWaiting: (then: () => void) => void;
   onTaken: (then: () => void) => void;
+  /** The server sent what only a newer version can read. */
+  onNewer: (then: () => void) => void;
   register: () => Promise<void>;
   look: () => Promise<void>;
   take: () => void;
@@ -67,6 +69,7 @@ export async function watchVersions(
     void tryIt();
   });
   worker.onTaken(reload);
+  worker.onNewer(() => void worker.look().catch(() => {}));
   setInterval(() => void tryIt(), tryEveryMs);
   // without a connection there is nothing new
   setInterval(() => void worker.look().catch(() => {}), lookEveryMs);

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { EventId, type RefusalCode, refusals, WalkId } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { allEvents, type KeptEvent, keepEvents } from './database.ts';
 import { sendWaiting } from './send.ts';
@@ -6,24 +7,24 @@ import { sendWaiting } from './send.ts';
 let made = 0;
 const user = () => 1000 + made;
 const event = (by: number, seq = 0): KeptEvent => {
-  const id = `e${made++}`;
-  return {
-    id,
-    walk: `w${by}` as never,
-    by,
-    event: { id, seq, kind: 'noted', text: 'x' } as never,
-    state: 'waiting',
-    reason: null,
-  };
+  const id = EventId.parse(`0b9a7e52-41b3-4c6e-9d55-${String(made++).padStart(12, '0')}`);
+  const walk = WalkId.parse(`0b9a7e52-41b3-4c6e-9d56-${String(by).padStart(12, '0')}`);
+  const at = '2031-01-01T08:00:00.000Z';
+  return { id, walk, by, event: { id, walk, seq, at, kind: 'noted', text: 'x' }, state: 'waiting', reason: null };
 };
 type Sent = { events: Array<{ id: string }> };
+const refusal = (code: RefusalCode): Response => {
+  const [status, title] = refusals[code];
+  return Response.json({ type: `/problems/${code}`, title, status, code }, { status });
+};
 /** A server that remembers what it stored; `answers` may spoil single answers. */
-function server(answers: Array<'ok' | 'lost' | number> = []) {
+function server(answers: Array<'ok' | 'lost' | RefusalCode | Response> = []) {
   const stored = new Set<string>();
   let calls = 0;
   const fetch = vi.fn(async (_: string, init: { body: string }) => {
     const answer = answers[calls++] ?? 'ok';
-    if (typeof answer === 'number') return new Response('{}', { status: answer });
+    if (answer instanceof Response) return answer;
+    if (answer !== 'ok' && answer !== 'lost') return refusal(answer);
     const ids = (JSON.parse(init.body) as Sent).events.map((e) => e.id);
     const known = ids.filter((id) => stored.has(id));
     for (const id of ids) stored.add(id);
@@ -60,15 +61,20 @@ describe('sendWaiting', () => {
     expect(stored.size).toBe(2);
   });
 
-  it.each([
-    [500, 'offline', 'waiting'],
-    [429, 'offline', 'waiting'],
-    [401, 'signed-out', 'waiting'],
-    [400, 'done', 'refused'],
-  ] as const)('an answer of %s ends %s, and leaves the event %s', async (status, ended, state) => {
+  it.each<[string, RefusalCode | Response, string, string]>([
+    ['something that broke', 'internal', 'offline', 'waiting'],
+    ['too many tries', 'too-many-tries', 'offline', 'waiting'],
+    ['nobody signed in', 'not-signed-in', 'signed-out', 'waiting'],
+    ['a wrong field', 'field-wrong', 'done', 'refused'],
+    ['a gateway’s page', new Response('<p>no server</p>', { status: 502 }), 'offline', 'waiting'],
+    ['a gateway’s word', Response.json({ error: 'none' }, { status: 503 }), 'offline', 'waiting'],
+    ['a sign-in page in its stead', new Response('<p>pay first</p>'), 'offline', 'waiting'],
+    ['a newer server', Response.json({ taken: [] }), 'offline', 'waiting'],
+    ['a newer refusal', Response.json({ code: 'unheard-of' }, { status: 400 }), 'offline', 'waiting'],
+  ])('%s: it ends as it should, and the event is kept', async (_, answer, ended, state) => {
     const by = user();
     await keepEvents([event(by)]);
-    server([status]);
+    server([answer]);
     expect((await sendWaiting(by)).ended).toBe(ended);
     expect(await statesOf(by)).toEqual([state]);
   });
@@ -84,7 +90,7 @@ describe('sendWaiting', () => {
           JSON.stringify({
             stored: [good.id],
             known: [],
-            refused: [{ id: bad.id, fields: [{ reason: 'wrong unit' }] }],
+            refused: [{ index: 0, id: bad.id, fields: [{ path: ['events', 0], reason: 'wrong unit' }] }],
           }),
           { status: 200 },
         ),

@@ -10,8 +10,8 @@ it('whatever is done at once on a walk, every event has a number of its own and 
     keepHappenings({ walk, by: 1, happenings: i % 2 ? [note(`${i}`)] : [note(`${i} a`), note(`${i} b`)] }),
   );
   const all = (await Promise.all(taps)).reduce((a, b) => (a.length > b.length ? a : b));
-  expect(all.map((e) => e.seq)).toEqual(Array.from({ length: 30 }, (_, i) => i));
+  expect(all.map((e) => e.event.seq)).toEqual(Array.from({ length: 30 }, (_, i) => i));
   // what belongs together stays together
-  const texts = all.map((e) => (e as unknown as { text: string }).text);
+  const texts = all.map((e) => String(e.event.text));
   for (const [i, text] of texts.entries()) if (text.endsWith(' a')) expect(texts[i + 1]).toBe(text.replace('a', 'b'));
 });

@@ -26,6 +26,7 @@ function withFaces(): Promise<void> {
 /** A sheet as a PDF. */
 export async function makePdf(sheet: Sheet): Promise<Blob> {
   await withFaces();
+  // core says it without the package's types; a test prints every kind of block
   return pdfMake.createPdf(sheetDefinition(sheet) as unknown as TDocumentDefinitions).getBlob();
 }
 

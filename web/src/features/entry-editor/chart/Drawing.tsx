@@ -184,6 +184,7 @@ export default function Drawing({ body, picked, findingAt, onPick, onEdit }: Pro
   const edges = useMemo(
     () =>
       ways.map((w): WayEdge => {
+        const route = placed?.arrows.get(w.id);
         const isPicked = picked !== null && (w.source === picked || w.target === picked);
         return {
           ...w,
@@ -191,7 +192,7 @@ export default function Drawing({ body, picked, findingAt, onPick, onEdit }: Pro
           markerEnd: arrowHead(isPicked),
           data: {
             label: w.data?.label ?? '',
-            ...(placed?.arrows.get(w.id) ? { route: placed.arrows.get(w.id) as never } : {}),
+            ...(route && { route }),
           },
         };
       }),

@@ -82,7 +82,7 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
       : [];
   if (shape?.kind !== 'object') return null;
   const heads = [...new Set([headOf(node), ...nodeKinds])];
-  const flat = node as unknown as Record<string, unknown>;
+  const flat: Record<string, unknown> = node;
   return (
     <section className="sheet node-form" aria-label={`step: ${node.title}`}>
       <div className="two">

@@ -176,7 +176,7 @@ const timeNames = {
 /** Times of a blinking lamp, in milliseconds, and the rows of long and short. */
 function Times({ stage, onStage }: Props) {
   const { reads } = stage;
-  const times = reads as unknown as Record<string, number>;
+  const times = reads as Partial<Record<keyof typeof timeNames, number>>;
   return (
     <>
       <div className="two">

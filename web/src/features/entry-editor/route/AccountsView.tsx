@@ -126,7 +126,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
     let n = 1;
     while (taken.has(`${body.id}-${n}`)) n += 1;
     const account = {
-      kind: 'account',
+      kind: 'account' as const,
       id: `${body.id}-${n}`,
       family: body.family,
       route: body.id,
@@ -135,7 +135,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
       steps: [...steps],
       source: null,
       standing: 'hearsay',
-    } as unknown as Account;
+    };
     const result = await save({
       key: { family: body.family, kind: 'account', id: account.id },
       basedOn: 0,

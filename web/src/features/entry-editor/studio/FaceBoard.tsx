@@ -75,6 +75,7 @@ function Handle({ part, picked, unit, onPick }: HandleProps) {
   };
   return (
     <g
+      // its types know only HTML; it measures what it is given
       ref={setNodeRef as unknown as (element: SVGGElement | null) => void}
       role="button"
       tabIndex={0}

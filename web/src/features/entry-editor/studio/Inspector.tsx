@@ -50,7 +50,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
         <h2>{part.label}</h2>
         <SchemaFields
           fields={fieldsOf(schema, part)}
-          value={part as unknown as Record<string, unknown>}
+          value={part}
           path={[]}
           context={{ bodies, root: { schema, value: part }, problems: problemsWith(schema, part), hidden }}
           onChange={(next, about) =>
@@ -68,7 +68,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
       <h2>{face.label}</h2>
       <SchemaFields
         fields={fieldsOf(Face, face)}
-        value={face as unknown as Record<string, unknown>}
+        value={face}
         path={[]}
         context={{
           bodies,
@@ -88,7 +88,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
       <h3>The panel</h3>
       <SchemaFields
         fields={fieldsOf(Panel, panel).filter(([n]) => ['name', 'controller', 'copies', 'note'].includes(n))}
-        value={panel as unknown as Record<string, unknown>}
+        value={panel}
         path={[]}
         context={{ bodies, root: { schema: Panel, value: panel }, problems: problemsWith(Panel, panel) }}
         onChange={(next, about) => onEdit(next as Panel, about && `panel.${about}`)}

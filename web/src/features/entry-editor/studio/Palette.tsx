@@ -24,6 +24,7 @@ export const sortWords = (sort: PartKind): string => words[sort] ?? sort.replace
 
 /** A face that holds just one part, cut to it: the picture on its button. */
 function sampleOf(sort: PartKind): Face {
+  // a panel of which only the new face is looked at
   const blank = newFace({ faces: [] } as unknown as Panel, 'front');
   const [face] = addPart(blank, 0, sort, { x: 0, y: 0 }).panel.faces;
   if (!face) throw new Error(sort);

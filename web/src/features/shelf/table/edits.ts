@@ -27,13 +27,14 @@ export function editCells(
   const edit: Array<Edit[number]> = [];
   for (const row of rows) {
     const now = edits.rows.get(rowKey(row)) ?? row;
-    const draft = structuredClone(now) as unknown as Record<string, unknown>;
+    const draft: Record<string, unknown> = structuredClone(now);
     if (columnId === 'text') draft.text = text.trim();
     const reason = column.read(text, draft);
     if (reason) return { ok: false, reason };
     const changes = diff(now, draft);
     if (changes.length === 0) continue;
     edit.push({ key: rowKey(row), changes });
+    // the column wrote what its own reader made of the text; the rest is as it was
     next.set(rowKey(row), draft as unknown as Row);
   }
   if (edit.length === 0) return { ok: true, edits };

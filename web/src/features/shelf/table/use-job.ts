@@ -1,5 +1,6 @@
+import type { Job } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import { type ApiError, api, type Job } from '../../../foundation/api.ts';
+import { type ApiError, api } from '../../../foundation/api.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 
 const everyMs = 300;

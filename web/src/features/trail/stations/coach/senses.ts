@@ -1,20 +1,19 @@
 import { useEffect, useState } from 'react';
+import { z } from 'zod';
+import { readKept } from '../../../../foundation/kept-json.ts';
 
 export const senses = ['sound', 'speech', 'vibration', 'picture'] as const;
 export type Sense = (typeof senses)[number];
 export type SensesOn = Readonly<Record<Sense, boolean>>;
 
+const Kept = z.partialRecord(z.enum(senses), z.boolean());
 const key = 'wire-trail-coach';
 const all: SensesOn = { sound: true, speech: true, vibration: true, picture: true };
 
 /** Which senses the coach speaks to; remembered on the device. */
 export function useSenses(): readonly [SensesOn, (sense: Sense) => void] {
   const [on, setOn] = useState<SensesOn>(() => {
-    try {
-      return { ...all, ...(JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<SensesOn>) };
-    } catch {
-      return all;
-    }
+    return { ...all, ...Kept.safeParse(readKept(key)).data };
   });
   const toggle = (sense: Sense) => {
     const next = { ...on, [sense]: !on[sense] };

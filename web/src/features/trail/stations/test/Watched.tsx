@@ -26,6 +26,7 @@ function asMeasure(node: Operate, watch: Exclude<Watch, { kind: 'sound' }>, para
       ? ({ kind: 'time-to', value: watch.value, leastS: null, mostS: within } as const)
       : ({ kind: 'rate', leastPerMin: by / (within / 60), mostPerMin: null } as const);
   const plain = { id: node.id, kind: 'measure', title: node.title, quantity: watch.quantity } as const;
+  // what leads on from it is the operate step's own, and asked there
   return { ...(plain as unknown as MeasureNode), band, probes: [], marks: [], disconnect: [], supply: 'energised' };
 }
 
