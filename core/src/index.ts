@@ -4,6 +4,7 @@
 // accounts
 export { alignAccounts, type Differing, differenceKey } from './accounts/align.ts';
 export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts';
+export { groupBy } from './base/group.ts';
 // base
 export {
   AccessId,

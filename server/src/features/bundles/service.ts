@@ -9,6 +9,7 @@ import {
   type FamilyId,
   familyOf,
   forSharing,
+  groupBy,
   keyText,
   linksOf,
 } from '@wire-trail/core';
@@ -89,13 +90,12 @@ export async function listFamilies({ db }: Services) {
     publishedCounts(db),
     chosenRevisions(db, 'all', 'published_number', ['family', 'panel', 'mode']),
   ]);
-  const byFamily = new Map<FamilyId | null, Entry[]>();
-  for (const { body } of drawn) {
-    const family = familyOf(body);
-    byFamily.set(family, [...(byFamily.get(family) ?? []), body]);
-  }
+  const bodies = groupBy(
+    drawn.map((r) => r.body),
+    familyOf,
+  );
   return current.flatMap(({ family: id, hash }) => {
-    const own = byFamily.get(id) ?? [];
+    const own = bodies.get(id) ?? [];
     const family = own.find((body) => body.kind === 'family');
     if (!family) return [];
     const count = (kind: EntryKind) => counts.get(id)?.get(kind) ?? 0;

@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { Bundle, EntryKind, FamilyId, plainCode } from '@wire-trail/core';
+import { Bundle, EntryKind, FamilyId, groupBy, plainCode } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { count, readRow, readRows, scope } from '../../db/rows.ts';
@@ -46,10 +46,8 @@ export async function publishedCounts(db: Db): Promise<ReadonlyMap<FamilyId | nu
     .select('family', 'kind')
     .count('* as count');
   const read = readRows(z.object({ family: scope, kind: EntryKind, count }), rows);
-  const counts = new Map<FamilyId | null, Map<EntryKind, number>>();
-  for (const { family, kind, count: of } of read)
-    counts.set(family, new Map([...(counts.get(family) ?? []), [kind, of]]));
-  return counts;
+  const byFamily = groupBy(read, (r) => r.family);
+  return new Map([...byFamily].map(([family, of]) => [family, new Map(of.map((r) => [r.kind, r.count]))]));
 }
 
 /** Families that were never published. */

@@ -1,4 +1,4 @@
-import { codeIdOf, type Question } from '@wire-trail/core';
+import { codeIdOf, groupBy, type Question } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
@@ -15,7 +15,7 @@ export default function BenchPage() {
   if (!sets.data || !questions.data) return <Loading what="the bench" />;
   const waiting = sets.data.filter((s) => s.state === 'in-review');
   const rest = sets.data.filter((s) => s.state !== 'in-review').slice(0, 20);
-  const ranked = [...Map.groupBy(questions.data, (q) => `${q.family} ${q.text}`).values()].sort(
+  const ranked = [...groupBy(questions.data, (q) => `${q.family} ${q.text}`).values()].sort(
     (a, b) => b.length - a.length,
   );
   return (

@@ -1,4 +1,4 @@
-import { type Bundle, currentStation, entryOf, familyEntry, foldWalk, type Walk } from '@wire-trail/core';
+import { type Bundle, currentStation, entryOf, familyEntry, foldWalk, groupBy, type Walk } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { allEvents, readEvents } from '../../foundation/device/database.ts';
@@ -14,7 +14,7 @@ export function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
   useEffect(() => {
     let stale = false;
     void allEvents().then((events) => {
-      const mine = Map.groupBy(
+      const mine = groupBy(
         events.filter((e) => e.by === by),
         (e) => e.walk,
       );

@@ -1,0 +1,172 @@
+import 'fake-indexeddb/auto';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { EventId, FamilyId, WalkEvent, type WalkId, type WalkLine } from '@wire-trail/core';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { allEvents, keepEvents } from '../../foundation/device/database.ts';
+import { queueCounted } from '../../foundation/device/sync-slice.ts';
+import { openPage, person } from '../../testing/page.tsx';
+import { type Script, standInServer } from '../../testing/server.ts';
+import { glasswasher } from '../../testing/trail.tsx';
+import LoggedWalkPage from './LoggedWalkPage.tsx';
+import LogPage from './LogPage.tsx';
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const walk = '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11' as WalkId;
+const line = (more: Partial<WalkLine> = {}): WalkLine => ({
+  id: walk,
+  family: FamilyId.parse('brindlewick-g4'),
+  serial: 'G4-1',
+  model: 'G4-20B',
+  software: '2.6',
+  by: 'A technician',
+  state: 'open',
+  code: 'd09',
+  station: 'test',
+  outcome: null,
+  fixedBy: null,
+  startedAt: '2031-01-01T08:00:00.000Z',
+  lastAt: '2031-01-01T09:00:00.000Z',
+  waitingUntil: null,
+  ...more,
+});
+
+describe('the log', () => {
+  const open = (script: Script) => {
+    const calls = standInServer(script);
+    const store = openPage(<LogPage />, { path: '/log', user: person('technician') });
+    return { calls, store };
+  };
+
+  it.each<[string, Partial<WalkLine>, string]>([
+    ['an open one, where it stands', {}, 'at Test'],
+    ['a waiting one, until when', { state: 'waiting', waitingUntil: '2031-02-01' }, 'waits until 2031-02-01'],
+    ['a closed one, what fixed it', { state: 'closed', outcome: 'fixed', fixedBy: 'the float' }, 'fixed: the float'],
+    ['a closed one, how it ended', { state: 'closed', outcome: 'handed-on', fixedBy: '' }, 'handed on'],
+  ])('tells of %s', async (_, more, words) => {
+    open({ walks: [line(more)] });
+    const link = await screen.findByRole('link');
+    expect(link.textContent).toContain(words);
+    expect(link.getAttribute('href')).toBe(`/log/${walk}`);
+  });
+
+  it('asks for those of one state only', async () => {
+    const { calls } = open({ walks: ({ query }) => (query ? [] : [line()]) });
+    await screen.findByRole('link');
+    fireEvent.click(screen.getByRole('button', { name: 'waiting' }));
+    expect(await screen.findByText('No walk here yet')).toBeTruthy();
+    expect(calls.map((c) => c.query)).toEqual(['', '?state=waiting']);
+  });
+
+  it('a walk without a serial number, or without a code, says so', async () => {
+    open({ walks: [line({ serial: null, code: null })] });
+    expect((await screen.findByRole('link')).textContent).toMatch(/—.*no serial yet/);
+  });
+
+  it('without a connection says that walks go on', async () => {
+    open({});
+    expect((await screen.findByRole('alert')).textContent).toMatch(/Walks go on without a connection/);
+  });
+
+  it('what the server would not take is named with its reason, and sent once more', async () => {
+    const id = EventId.parse('0b9a7e52-41b3-4c6e-9d55-0000000000aa');
+    const event = { id, walk, seq: 0, at: '2031-01-01T08:00:00.000Z', kind: 'noted', text: 'x' };
+    await keepEvents([{ id, walk, by: 7, event, state: 'refused', reason: 'belongs to somebody else' }]);
+    const { store } = open({ walks: [] });
+    store.dispatch(queueCounted({ waiting: 0, refused: 1 }));
+    const alert = await screen.findByRole('alert');
+    expect(alert.textContent).toMatch(/One event was not taken.*belongs to somebody else/);
+    fireEvent.click(screen.getByText('Send once more'));
+    await waitFor(async () =>
+      expect((await allEvents()).find((e) => e.id === id)).toMatchObject({ state: 'waiting', reason: null }),
+    );
+  });
+});
+
+describe('a walk in the log', () => {
+  const happened = (bodies: readonly object[]): WalkEvent[] =>
+    bodies.map((body, seq) =>
+      WalkEvent.parse({
+        ...body,
+        id: `0b9a7e52-41b3-4c6e-9d55-${String(seq).padStart(12, '0')}`,
+        walk,
+        seq,
+        at: new Date(Date.UTC(2031, 0, 1, 8, seq)).toISOString(),
+      }),
+    );
+  const began = { kind: 'started', family: 'brindlewick-g4', bundle: 'x', from: { kind: 'panel' } };
+  const open = (events: WalkEvent[], script: Script = {}) => {
+    standInServer({ walk: { id: walk, mine: true, events }, bundle: glasswasher, ...script });
+    openPage(<LoggedWalkPage />, { path: '/log/:walk', at: `/log/${walk}`, user: person('technician') });
+  };
+  const told = () => [...document.querySelectorAll('.events li')].map((li) => li.lastElementChild?.textContent);
+
+  it('is told event by event, in the names of its family', async () => {
+    open(
+      happened([
+        began,
+        { kind: 'skipped', station: 'safe', why: 'done before' },
+        { kind: 'locked-out', route: 'x', part: 'Cord winder', count: 2 },
+        { kind: 'locked-out', route: 'x', part: 'Cord winder', count: 0 },
+        { kind: 'swept', controller: 'main', result: 'nothing-stored' },
+        { kind: 'timer', of: { kind: 'prove' }, ms: 600_000 },
+        { kind: 'owed', what: 'door switch bridged', by: '2031-02-01' },
+        { kind: 'unlisted', text: 'E77', words: 'blinks', ask: true },
+        { kind: 'proved', returned: false, cycles: 3 },
+        { kind: 'waits', until: '2031-02-01', why: 'a part' },
+        { kind: 'closed', outcome: 'handed-on', fixedBy: '' },
+      ]),
+    );
+    await screen.findByText('Began at the panel');
+    const main = glasswasher.entries.find((e) => e.kind === 'family')?.controllers.find((c) => c.id === 'main');
+    await screen.findByText(new RegExp(`^${main?.name}: `));
+    expect(told().slice(1)).toEqual([
+      expect.stringMatching(/^\S+ left out: done before$/),
+      'Locked out: 2 × Cord winder',
+      'Cord winder let in again',
+      expect.stringContaining(`${main?.name}: `),
+      'The run began, 10 min at the least',
+      'Left: door switch bridged, to be put back by 2031-02-01',
+      'E77 is unlisted, trainer asked. blinks',
+      'Did not return in 3',
+      'Waits until 2031-02-01: a part',
+      'Closed: handed on',
+    ]);
+  });
+
+  it('what was taken back stays to be seen, struck through', async () => {
+    const events = happened([began, { kind: 'noted', text: 'wrong one' }]);
+    const [, wrong] = events;
+    open([...events, ...happened([began, began, { kind: 'taken-back', event: wrong?.id }]).slice(2)]);
+    const struck = (await screen.findByText('wrong one')).closest('li');
+    expect(struck?.className).toBe('taken-back');
+    expect(screen.getByText('Began at the panel').closest('li')?.className).toBe('');
+  });
+
+  it.each<[string, boolean, object[], boolean]>([
+    ['one’s own, open', true, [], true],
+    ['somebody else’s', false, [], false],
+    ['one that is closed', true, [{ kind: 'closed', outcome: 'fixed', fixedBy: 'x' }], false],
+  ])('%s goes on here: %#', async (_, mine, more, goes) => {
+    const events = happened([began, ...more]);
+    open(events, { walk: { id: walk, mine, events } });
+    await screen.findByText('Began at the panel');
+    expect(screen.queryByText('Go on with it here') !== null).toBe(goes);
+  });
+
+  it.each<[string, Script, RegExp]>([
+    ['one that was never sent', { walk: { refuses: 'not-found' } }, /No such walk in the log/],
+    [
+      'one whose beginning is missing',
+      { walk: { id: walk, mine: true, events: [] } },
+      /beginning of this walk has not arrived/,
+    ],
+    ['one that cannot be had', { walk: { refuses: 'internal' } }, /Something broke/],
+  ])('%s says so', async (_, script, words) => {
+    open([], script);
+    expect(await screen.findByText(words)).toBeTruthy();
+  });
+});

@@ -1,0 +1,99 @@
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { openPage, person } from '../../testing/page.tsx';
+import { type Script, standInServer } from '../../testing/server.ts';
+import SettingsPage from './SettingsPage.tsx';
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const people = [
+  { id: 1, name: 'Ada One', signIn: 'ada', role: 'admin' as const, disabled: false },
+  { id: 2, name: 'Ben Two', signIn: 'ben', role: 'trainer' as const, disabled: true },
+];
+const open = async (more: Script = {}) => {
+  const calls = standInServer({
+    settings: { schoolName: 'School', ownReview: false },
+    users: people,
+    ...more,
+  });
+  openPage(<SettingsPage />, { path: '/settings', user: person('admin') });
+  await screen.findByText('Ada One');
+  return (route: string) => calls.filter((c) => c.route === route).map(({ params, body }) => ({ params, body }));
+};
+const button = (name: string) => screen.getByRole('button', { name });
+
+describe('the school', () => {
+  it('is saved once something differs, and says so', async () => {
+    let kept = { schoolName: 'School', ownReview: false };
+    const sent = await open({
+      settings: () => kept,
+      saveSettings: ({ body }) => {
+        kept = body as typeof kept;
+        return kept;
+      },
+    });
+    expect(button('Save')).toHaveProperty('disabled', true);
+    fireEvent.change(screen.getByLabelText('Name of the school'), { target: { value: ' New name ' } });
+    fireEvent.click(screen.getByRole('checkbox'));
+    fireEvent.click(button('Save'));
+    await waitFor(() => expect(sent('saveSettings')[0]?.body).toEqual({ schoolName: 'New name', ownReview: true }));
+  });
+
+  it('what was typed stays where it could not be saved', async () => {
+    await open({ saveSettings: { refuses: 'internal' } });
+    fireEvent.change(screen.getByLabelText('Name of the school'), { target: { value: 'Other' } });
+    fireEvent.click(button('Save'));
+    expect(await screen.findByText(/Something broke on the server/)).toBeTruthy();
+    expect(screen.getByLabelText('Name of the school')).toHaveProperty('value', 'Other');
+  });
+});
+
+describe('people', () => {
+  const row = (name: string) => screen.getByText(name).closest('tr') as HTMLElement;
+
+  it('a role is changed, an account closed, and one opened again', async () => {
+    const sent = await open({ changeUser: undefined });
+    fireEvent.change(screen.getByLabelText('role of Ada One'), { target: { value: 'reviewer' } });
+    fireEvent.click(within(row('Ada One')).getByRole('button', { name: 'Close account' }));
+    fireEvent.click(within(row('Ben Two')).getByRole('button', { name: 'Open again' }));
+    await waitFor(() =>
+      expect(sent('changeUser')).toEqual([
+        { params: { id: '1' }, body: { role: 'reviewer', disabled: false } },
+        { params: { id: '1' }, body: { role: 'admin', disabled: true } },
+        { params: { id: '2' }, body: { role: 'trainer', disabled: false } },
+      ]),
+    );
+  });
+
+  it('the last admin is told why he stays', async () => {
+    await open({ changeUser: { refuses: 'wrong-state', detail: 'the last admin stays admin' } });
+    fireEvent.change(screen.getByLabelText('role of Ada One'), { target: { value: 'trainer' } });
+    expect((await screen.findByRole('alert')).textContent).toContain('the last admin stays admin');
+  });
+
+  const typeIn = (fields: Record<string, string>) => {
+    for (const [label, value] of Object.entries(fields))
+      fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    fireEvent.click(button('Open an account'));
+  };
+  const typed = { Name: 'Cem Three', 'Signs in as': 'cem', Password: 'a long password', Role: 'technician' };
+
+  it('an account is opened, and the form is empty for the next', async () => {
+    const sent = await open({ addUser: { id: 3, name: 'Cem Three', signIn: 'cem', role: 'technician' } });
+    typeIn(typed);
+    await waitFor(() => expect(screen.getByLabelText('Name')).toHaveProperty('value', ''));
+    expect(sent('addUser').map((s) => s.body)).toEqual([
+      { name: 'Cem Three', signIn: 'cem', password: 'a long password', role: 'technician' },
+    ]);
+  });
+
+  it('a name that is taken is said, and nothing typed is lost', async () => {
+    await open({ addUser: { refuses: 'already-there', detail: 'this sign-in name is taken' } });
+    typeIn(typed);
+    expect((await screen.findByRole('alert')).textContent).toContain('this sign-in name is taken');
+    expect(screen.getByLabelText('Signs in as')).toHaveProperty('value', 'cem');
+  });
+});
