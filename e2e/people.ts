@@ -2,6 +2,9 @@ import { type BrowserContext, test as base, expect, type Page } from '@playwrigh
 
 export { expect };
 
+/** Who has signed in once goes on from there in every later test. */
+const signedIn = new Map<string, Awaited<ReturnType<BrowserContext['storageState']>>>();
+
 const phone = { width: 390, height: 844 };
 
 /** Somebody at a screen. What goes wrong on the page itself fails the test at its end. */
@@ -22,10 +25,13 @@ export class Person {
 
   async signIn(name: string): Promise<void> {
     await this.page.goto('/');
-    await this.page.getByLabel('Name').fill(name);
-    await this.page.getByLabel('Password').fill('orrimar-demo');
-    await this.press('Sign in');
+    if (!signedIn.has(name)) {
+      await this.page.getByLabel('Name').fill(name);
+      await this.page.getByLabel('Password').fill('orrimar-demo');
+      await this.press('Sign in');
+    }
     await expect(this.page.getByRole('navigation', { name: 'areas' })).toBeVisible();
+    if (!signedIn.has(name)) signedIn.set(name, await this.context.storageState());
   }
 
   press = (name: string | RegExp) => this.page.getByRole('button', { name, exact: typeof name === 'string' }).click();
@@ -129,7 +135,7 @@ export const test = base.extend<People>({
   desk: async ({ browser }, use) => {
     const all: Person[] = [];
     await use(async (name) => {
-      const context = await browser.newContext({ serviceWorkers: 'block' });
+      const context = await browser.newContext({ serviceWorkers: 'block', storageState: signedIn.get(name) });
       const person = new Person(await context.newPage(), context);
       all.push(person);
       await person.signIn(name);
@@ -145,7 +151,13 @@ export const test = base.extend<People>({
     await use(async (viewport = phone, how) => {
       // the whole shell is fetched ahead only where a test goes on without a connection
       const serviceWorkers = how === 'offline' ? 'allow' : 'block';
-      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 600, serviceWorkers });
+      const storageState = signedIn.get('technician');
+      const context = await browser.newContext({
+        viewport,
+        hasTouch: viewport.width < 600,
+        serviceWorkers,
+        storageState,
+      });
       const person = new Technician(await context.newPage(), context);
       all.push(person);
       await person.signIn('technician');

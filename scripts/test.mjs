@@ -1,6 +1,6 @@
 // npm test: everything, from a fresh clone; the last line sums it up and the exit status says the same.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, mariadb, needPackages, needPrograms, needServer, needWeb, root } from './machine.mjs';
 
@@ -24,6 +24,17 @@ function run(command, args, { cwd = root, env = {} } = {}) {
   });
 }
 
+const began = Date.now();
+/** How long each part took, for the report and the bench. */
+const parts = [];
+let partBegan = began;
+function ended(name) {
+  parts.push({ name, seconds: Math.round((Date.now() - partBegan) / 100) / 10 });
+  partBegan = Date.now();
+}
+/** The tests that took longest, worst first. */
+const slow = [];
+
 const heading = (name) => console.log(`\n== ${name}`);
 
 /** A check that holds or does not: counts as one. */
@@ -36,6 +47,7 @@ async function check(name, work) {
     console.error(String(error));
   }
   console.log(ok ? 'passed' : 'FAILED');
+  ended(name);
   if (ok) passed += 1;
   else failed += 1;
 }
@@ -48,6 +60,8 @@ async function suite(name, report, count, work) {
   passed += counted.passed;
   failed +=
     counted.failed + (status !== 0 && counted.failed === 0 ? 1 : 0) + (status === 0 && counted.passed === 0 ? 1 : 0);
+  slow.push(...(counted.took ?? []));
+  ended(name);
 }
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
@@ -58,7 +72,13 @@ const unit = join(reports, 'vitest.json');
 await suite(
   'unit and server tests',
   unit,
-  (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }),
+  (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests,
+    took: r.testResults.flatMap((file) =>
+      file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
+    ),
+  }),
   () => run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`]),
 );
 
@@ -73,9 +93,27 @@ const e2e = join(reports, 'e2e.json');
 await suite(
   'end to end',
   e2e,
-  (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected }),
+  // a test that passed on its second try has failed
+  (r) => ({
+    passed: r.stats.expected,
+    failed: r.stats.unexpected + r.stats.flaky,
+    took: r.suites.flatMap((file) =>
+      file.specs.map((t) => ({
+        seconds: t.tests.flatMap((run) => run.results).reduce((sum, result) => sum + result.duration, 0) / 1000,
+        name: t.title,
+        file: file.file,
+      })),
+    ),
+  }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
+
+heading('how long it took');
+for (const { name, seconds } of parts) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
+const worst = slow.sort((a, b) => b.seconds - a.seconds).slice(0, 8);
+for (const { seconds, name } of worst) console.log(`${seconds.toFixed(1).padStart(7)} s  · ${name}`);
+const minutes = (Date.now() - began) / 60_000;
+writeFileSync(join(reports, 'run.json'), JSON.stringify({ minutes, passed, failed, parts, worst }, null, 1));
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

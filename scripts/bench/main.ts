@@ -7,6 +7,7 @@ import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
 import { benchTest } from './test.ts';
+import { benchTests } from './tests.ts';
 import { benchUnit } from './unit.ts';
 import { benchWeb } from './web.ts';
 
@@ -21,6 +22,7 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['import', benchImport],
   ['serve', benchServe],
   ['web', benchWeb],
+  ['tests', benchTests],
 ];
 const rows: Row[] = [];
 for (const [prefix, run] of groups) {

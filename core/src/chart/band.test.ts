@@ -126,6 +126,106 @@ describe('computeBand', () => {
     ],
     ['a rate', { kind: 'rate', leastPerMin: 2, mostPerMin: null }, null, [2, null, null]],
     ['a time', { kind: 'time-to', value: 82, leastS: null, mostS: 540 }, null, [null, null, 540]],
+    [
+      'Steinhart–Hart that bends the wrong way',
+      { kind: 'steinhart-hart', a: 1e-3, b: 2e-4, c: -1e-7, toleranceRatio: 0 },
+      25,
+      { code: 'band-impossible', field: 'c' },
+    ],
+    // by hand: 1/T = 0.001 + 0.0002·ln R; at 25 °C 1/T = 0.003354016, ln R = 11.770082, R = 129,325 Ω
+    [
+      'Steinhart–Hart without its third term',
+      { kind: 'steinhart-hart', a: 1e-3, b: 2e-4, c: 0, toleranceRatio: 0 },
+      25,
+      [129324.78, 129324.78, 129324.78],
+    ],
+    [
+      'at absolute zero',
+      { kind: 'thermistor', r25Ohm: 1, betaK: 1, toleranceRatio: 0 },
+      -273.15,
+      { code: 'temperature-impossible' },
+    ],
+    [
+      'an element on no supply',
+      { kind: 'element', powerWatt: 100, supplyVolt: 0, toleranceRatio: 0 },
+      null,
+      { code: 'band-impossible', field: 'element' },
+    ],
+    [
+      'a tolerance of all of it',
+      { kind: 'element', powerWatt: 100, supplyVolt: 10, toleranceRatio: 1 },
+      null,
+      { code: 'band-impossible', field: 'toleranceRatio' },
+    ],
+    [
+      'a tolerance below nothing',
+      { kind: 'element', powerWatt: 100, supplyVolt: 10, toleranceRatio: -0.1 },
+      null,
+      { code: 'band-impossible', field: 'toleranceRatio' },
+    ],
+    ['fixed at one value', { kind: 'fixed', least: 5, most: 5 }, null, [5, null, 5]],
+    ['fixed from so much on', { kind: 'fixed', least: 5, most: null }, null, [5, null, null]],
+    ['fixed up to so much', { kind: 'fixed', least: null, most: 5 }, null, [null, null, 5]],
+    [
+      'insulation of nothing',
+      { kind: 'insulation', leastOhm: 0, testVolt: 500 },
+      null,
+      { code: 'band-impossible', field: 'leastOhm' },
+    ],
+    [
+      'insulation of a parameter nobody gave',
+      { kind: 'insulation', leastOhm: { parameter: 'p' as never }, testVolt: 500 },
+      null,
+      { code: 'parameter-missing', parameter: 'p' },
+    ],
+    [
+      'insulation at a voltage nobody gave',
+      { kind: 'insulation', leastOhm: 1e6, testVolt: { parameter: 'q' as never } },
+      null,
+      { code: 'parameter-missing', parameter: 'q' },
+    ],
+    [
+      'a setting with less than nothing about it',
+      { kind: 'of-setting', setting: 's' as never, by: 'amount', plus: -1, minus: 0 },
+      null,
+      { code: 'band-impossible', field: 'plus' },
+    ],
+    [
+      'a setting with less than nothing below it',
+      { kind: 'of-setting', setting: 's' as never, by: 'amount', plus: 0, minus: -1 },
+      null,
+      { code: 'band-impossible', field: 'plus' },
+    ],
+    [
+      'just what is set',
+      { kind: 'of-setting', setting: 's' as never, by: 'share', plus: 0, minus: 0 },
+      null,
+      [2, 2, 2],
+    ],
+    [
+      'a share nobody gave of what is set',
+      { kind: 'of-setting', setting: 's' as never, by: 'share', plus: { parameter: 'p' as never }, minus: 0 },
+      null,
+      { code: 'parameter-missing', parameter: 'p' },
+    ],
+    [
+      'a ratio upside down',
+      { kind: 'ratio', to: 'first' as never, least: 2, most: 1 },
+      null,
+      { code: 'band-impossible', field: 'least' },
+    ],
+    [
+      'a time to a value nobody gave',
+      { kind: 'time-to', value: { parameter: 'p' as never }, leastS: null, mostS: 540 },
+      null,
+      { code: 'parameter-missing', parameter: 'p' },
+    ],
+    [
+      'a thermistor of a Beta nobody gave',
+      { kind: 'thermistor', r25Ohm: 1000, betaK: { parameter: 'p' as never }, toleranceRatio: 0.1 },
+      25,
+      { code: 'parameter-missing', parameter: 'p' },
+    ],
     ['fixed upside down', { kind: 'fixed', least: 5, most: 4 }, null, { code: 'band-impossible', field: 'least' }],
     [
       'table outside its rows',
@@ -148,6 +248,13 @@ describe('computeBand', () => {
     const band: Band = { kind: 'element', powerWatt: { parameter: 'p' as never }, supplyVolt: 230, toleranceRatio: 0 };
     expect(rounded(computeBand(band, { parameters: new Map([['p' as never, 4500]]) }))).toEqual([11.76, 11.76, 11.76]);
   });
+});
+
+const given = (parameter: string) => ({ parameter: parameter as never });
+const table = (rows: ReadonlyArray<readonly [number, number]>): Band => ({
+  kind: 'table',
+  rows: rows.map(([atCelsius, ohm]) => ({ atCelsius, ohm })),
+  toleranceRatio: 0,
 });
 
 describe('thermistors', () => {
@@ -205,6 +312,147 @@ describe('thermistors', () => {
       }),
     );
   });
+  it('a table may stand in any order; what it reads at a row twice is the first of them', () => {
+    const rows = [
+      { atCelsius: 50, ohm: 3600 },
+      { atCelsius: 0, ohm: 32_000 },
+      { atCelsius: 25, ohm: 10_000 },
+    ];
+    expect([tableOhm(rows, 0), tableOhm(rows, 50), tableOhm(rows, 25)]).toEqual([
+      expect.closeTo(32_000),
+      expect.closeTo(3600),
+      expect.closeTo(10_000),
+    ]);
+    // by hand: half way in ln R between 32 kΩ and 10 kΩ is √(32·10) = 17.889 kΩ
+    expect(tableOhm(rows, 12.5)).toBeCloseTo(17_888.54, 1);
+    expect([tableOhm(rows, -0.1), tableOhm(rows, 50.1)]).toEqual([null, null]);
+    expect(
+      tableOhm(
+        [
+          { atCelsius: 0, ohm: 5 },
+          { atCelsius: 0, ohm: 9 },
+        ],
+        0,
+      ),
+    ).toBeCloseTo(5, 9);
+  });
+
+  it.each<[string, Band, number, number | null]>([
+    [
+      'a table, between its rows',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      17_888.54,
+      12.5,
+    ],
+    [
+      'at its first row',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      32_000,
+      0,
+    ],
+    [
+      'at its last',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      10_000,
+      25,
+    ],
+    [
+      'one that rises',
+      table([
+        [0, 100],
+        [25, 400],
+      ]),
+      200,
+      12.5,
+    ],
+    [
+      'above it',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      32_001,
+      null,
+    ],
+    [
+      'below it',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      9999,
+      null,
+    ],
+    [
+      'where it stands still, the lowest',
+      table([
+        [0, 100],
+        [25, 100],
+        [50, 40],
+      ]),
+      100,
+      0,
+    ],
+    [
+      'no reading',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      0,
+      null,
+    ],
+    [
+      'an open one',
+      table([
+        [0, 32_000],
+        [25, 10_000],
+      ]),
+      Number.POSITIVE_INFINITY,
+      null,
+    ],
+    ['a thermistor at its r25', { kind: 'thermistor', r25Ohm: 1000, betaK: 3000, toleranceRatio: 0 }, 1000, 25],
+    ['one without a slope', { kind: 'thermistor', r25Ohm: 1000, betaK: 0, toleranceRatio: 0 }, 1000, null],
+    ['one of no ohms', { kind: 'thermistor', r25Ohm: 0, betaK: 3000, toleranceRatio: 0 }, 1000, null],
+    [
+      'one of an r25 nobody gave',
+      { kind: 'thermistor', r25Ohm: given('p'), betaK: 3000, toleranceRatio: 0 },
+      1000,
+      null,
+    ],
+    [
+      'one of a Beta nobody gave',
+      { kind: 'thermistor', r25Ohm: 1000, betaK: given('p'), toleranceRatio: 0 },
+      1000,
+      null,
+    ],
+    // by hand: ln R = 11.770082 is 25 °C, as above; of less than e^−5 Ω 1/T would be below nothing
+    ['Steinhart–Hart', { kind: 'steinhart-hart', a: 1e-3, b: 2e-4, c: 0, toleranceRatio: 0 }, 129_324.78, 25],
+    ['of hardly an ohm', { kind: 'steinhart-hart', a: 1e-3, b: 2e-4, c: 0, toleranceRatio: 0 }, 1e-3, null],
+    ['with no a', { kind: 'steinhart-hart', a: given('p'), b: 2e-4, c: 0, toleranceRatio: 0 }, 1000, null],
+    ['with no b', { kind: 'steinhart-hart', a: 1e-3, b: given('p'), c: 0, toleranceRatio: 0 }, 1000, null],
+    ['with no c', { kind: 'steinhart-hart', a: 1e-3, b: 2e-4, c: given('p'), toleranceRatio: 0 }, 1000, null],
+    ['what is no sensor', { kind: 'fixed', least: 1, most: 2 }, 1.5, null],
+    ['an element', { kind: 'element', powerWatt: 100, supplyVolt: 10, toleranceRatio: 0 }, 1, null],
+  ])('how warm it is: %s', (_, band, ohm, celsius) => {
+    const got = celsiusOf(band, none, ohm);
+    expect(got === null ? null : Number(got.toFixed(3))).toBe(celsius);
+  });
+
+  it('a curve without a lower edge is not drawn', () => {
+    const most: Band = { kind: 'fixed', least: null, most: 5 };
+    expect(bandCurve({ band: most, parameters: none, leastCelsius: 0, mostCelsius: 10, steps: 2 })).toEqual([]);
+  });
+
   it('a curve is drawn only where it holds', () => {
     const table: Band = {
       kind: 'table',

@@ -194,8 +194,8 @@ export function computeBand(band: Band, known: BandKnown): Result<GoodBand, Band
       return ok({ least: set - minus * unit, middle: set, most: set + plus * unit });
     }
     case 'insulation': {
-      const least = amount(band.leastOhm);
-      if (!isMissing() && !(amount(band.testVolt) > 0)) return impossible('testVolt');
+      const [least, volt] = [amount(band.leastOhm), amount(band.testVolt)];
+      if (!isMissing() && !(volt > 0)) return impossible('testVolt');
       if (!isMissing() && !(least > 0)) return impossible('leastOhm');
       return between(least, null);
     }

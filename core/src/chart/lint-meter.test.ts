@@ -57,6 +57,23 @@ describe('a meter too coarse for its band', () => {
       0.02,
       ['warning', 0],
     ],
+    // by hand: 1 % is 1 K at the least, so that of 2 to 8 °C readings from 3 to 7 are surely good: four of six
+    ['a cold room and a thermometer of 1 %', nodes({ kind: 'fixed', least: 2, most: 8 }, 'temperature'), 0.01, null],
+    [
+      'and of 2.5 %: from 4.5 to 5.5',
+      nodes({ kind: 'fixed', least: 2, most: 8 }, 'temperature'),
+      0.025,
+      ['hint', 0.17],
+    ],
+    ['from 0 °C on', nodes({ kind: 'fixed', least: 0, most: 4 }, 'temperature'), 0.02, ['warning', 0]],
+    // above 100 °C it is the share of what it says: 210/1.02 = 205.9 is under 200/0.98 = 204.1 + …: 1.8 of 10
+    ['a hot oven', nodes({ kind: 'fixed', least: 200, most: 210 }, 'temperature'), 0.02, ['hint', 0.18]],
+    [
+      'a share of a set temperature is not known to be cold',
+      nodes({ kind: 'of-setting', setting: 's' as never, by: 'share', plus: 0.1, minus: 0.1 }, 'temperature'),
+      0.01,
+      null,
+    ],
     ['a rate is not asked', nodes({ kind: 'rate', leastPerMin: 1, mostPerMin: 1.01 }, 'temperature'), 0.2, null],
     ['a sensor of 2 %, at a tenth of a degree', nodes(thermistor), 0.01, null],
     ['the same with a coarse meter', nodes(thermistor), 0.02, ['warning', 0]],
@@ -80,22 +97,24 @@ describe('a meter too coarse for its band', () => {
   it('is told exactly where no reading whatever comes out as good', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom('fixed', 'thermistor'),
+        fc.constantFrom('fixed', 'thermistor', 'temperature'),
         fc.double({ min: 0.002, max: 0.2, noNaN: true }),
         fc.double({ min: 0, max: 0.1, noNaN: true }),
         (kind, half, ratio) => {
-          const node = nodes(
-            kind === 'fixed'
-              ? { kind: 'fixed', least: 12_000 * (1 - half), most: 12_000 * (1 + half) }
-              : { ...thermistor, toleranceRatio: half },
-          );
+          // a cold room from 4 °C on, or about 12 kΩ
+          const [least, most] =
+            kind === 'temperature' ? [4, 4 + 200 * half] : [12_000 * (1 - half), 12_000 * (1 + half)];
+          const node =
+            kind === 'thermistor'
+              ? nodes({ ...thermistor, toleranceRatio: half })
+              : nodes({ kind: 'fixed', least, most }, kind === 'temperature' ? 'temperature' : 'resistance');
           const instrument = meter(ratio);
           const isGood = (ohm: number): boolean => {
             const typed = { readings: [{ typed: ohm.toFixed(3), afterMs: 0 }], temperature: '25.0' };
             const got = measure({ node, typed, known: { parameters: new Map() }, instrument });
             return got.ok && got.value.verdict === 'pass';
           };
-          const tries = Array.from({ length: 400 }, (_, i) => 12_000 * (1 - half + (half * i) / 200));
+          const tries = Array.from({ length: 401 }, (_, i) => least + ((most - least) * i) / 400);
           const [found] = lintMeter(node, around(instrument), []);
           if (found?.code === 'meter-too-coarse' && found.leftRatio === 0) expect(tries.some(isGood)).toBe(false);
           if (!found) expect(tries.some(isGood)).toBe(true);

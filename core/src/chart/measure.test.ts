@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { NodeId } from '../base/ids.ts';
 import {
   accuracyOf,
   type Band,
@@ -12,7 +13,9 @@ import {
   slopeOf,
   timeTo,
 } from '../index.ts';
+import { TakenReading } from '../model/taken-reading.ts';
 import { chart } from '../testing/charts.ts';
+import { earlierReadings } from './measure.ts';
 
 const node = (band: Band, more: object = {}): MeasureNode =>
   chart([
@@ -65,34 +68,54 @@ const warm = (band: Band) => node(band, { quantity: 'temperature' });
 const leak = node({ kind: 'insulation', leastOhm: 1e6, testVolt: 500 });
 
 describe('measure', () => {
-  it.each<[string, ReturnType<typeof run>, object]>([
+  it.each<[string, () => ReturnType<typeof run>, object]>([
     [
       'inside',
-      run(node(fixed), '0.16k'),
+      () => run(node(fixed), '0.16k'),
       { answer: 'pass', taken: { value: 160, verdict: 'pass', instrument: 'meter' } },
     ],
-    ['the meter’s own share for the quantity decides', run(node(fixed), '187'), { answer: 'too-close', doubt: 3.74 }],
-    ['open, where that is high', run(node(fixed), 'OL'), { answer: 'high', named: 'open', taken: { value: null } }],
-    ['open, with a way of its own', run(node(fixed, { open: 'm' }), 'OL'), { answer: 'open', named: 'open' }],
-    ['short, with a way of its own', run(node(fixed, { short: 'm' }), '0.4'), { answer: 'short', named: 'short' }],
-    ['a thermistor at what was typed', run(node(sensor), '13k4', { temperature: '72 °F' }), { answer: 'pass' }],
-    ['insulation beyond what shows is good', run(leak, 'OL'), { answer: 'pass', named: null }],
-    ['insulation that is low', run(leak, '0.4 MΩ'), { answer: 'low' }],
+    [
+      'the meter’s own share for the quantity decides',
+      () => run(node(fixed), '187'),
+      { answer: 'too-close', doubt: 3.74 },
+    ],
+    [
+      'open, where that is high',
+      () => run(node(fixed), 'OL'),
+      { answer: 'high', named: 'open', taken: { value: null } },
+    ],
+    ['open, with a way of its own', () => run(node(fixed, { open: 'm' }), 'OL'), { answer: 'open', named: 'open' }],
+    [
+      'short, with a way of its own',
+      () => run(node(fixed, { short: 'm' }), '0.4'),
+      { answer: 'short', named: 'short' },
+    ],
+    ['a thermistor at what was typed', () => run(node(sensor), '13k4', { temperature: '72 °F' }), { answer: 'pass' }],
+    ['short, without a way of its own, is low', () => run(node(fixed), '0.4'), { answer: 'low', named: 'short' }],
+    ['open, without one, is high', () => run(node(fixed), 'OL'), { answer: 'high', doubt: 0 }],
+    [
+      'a ratio to an open circuit is open',
+      () => run(node({ kind: 'ratio', to: 'first' as never, least: 0.9, most: 1.1 }), 'OL'),
+      { named: 'open', doubt: 0, taken: { value: null, verdict: 'high' } },
+    ],
+    ['insulation beyond what shows is good', () => run(leak, 'OL'), { answer: 'pass', named: null }],
+    ['insulation that is low', () => run(leak, '0.4 MΩ'), { answer: 'low' }],
     [
       'about what is set',
-      run(bar({ kind: 'of-setting', setting: 'set' as never, by: 'share', plus: 0.1, minus: 0.1 }), '1.7 bar'),
+      () => run(bar({ kind: 'of-setting', setting: 'set' as never, by: 'share', plus: 0.1, minus: 0.1 }), '1.7 bar'),
       { answer: 'pass', band: { least: 1.62, middle: 1.8 } },
     ],
     [
       'about what is typed to be set',
-      run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'amount', plus: 0.2, minus: 0.2 }), '2.6', {
-        set: '2,5 bar',
-      }),
+      () =>
+        run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'amount', plus: 0.2, minus: 0.2 }), '2.6', {
+          set: '2,5 bar',
+        }),
       { answer: 'pass', band: { least: 2.3, middle: 2.5 } },
     ],
     [
       'a ratio: both meters’ doubt counts',
-      run(node({ kind: 'ratio', to: 'first' as never, least: 0.9, most: 1.1 }), '4.3'),
+      () => run(node({ kind: 'ratio', to: 'first' as never, least: 0.9, most: 1.1 }), '4.3'),
       {
         answer: 'too-close',
         doubt: (4.3 / 4) * 0.04,
@@ -101,31 +124,54 @@ describe('measure', () => {
     ],
     [
       'a rate of change',
-      run(warm({ kind: 'rate', leastPerMin: 2, mostPerMin: null }), [
-        ['20', 0],
-        ['32', 180_000],
-        ['40', 300_000],
-      ]),
+      () =>
+        run(warm({ kind: 'rate', leastPerMin: 2, mostPerMin: null }), [
+          ['20', 0],
+          ['32', 180_000],
+          ['40', 300_000],
+        ]),
       { answer: 'pass', taken: { value: 4, as: 'per-minute' } },
     ],
     [
+      'a rate of readings of which one was off the scale: the others say it',
+      () =>
+        run(warm({ kind: 'rate', leastPerMin: 2, mostPerMin: null }), [
+          ['20', 0],
+          ['OL', 60_000],
+          ['32', 180_000],
+        ]),
+      {
+        taken: {
+          value: 4,
+          typed: '20 · OL · 32',
+          points: [
+            { afterMs: 0, value: 20 },
+            { afterMs: 180_000, value: 32 },
+          ],
+        },
+      },
+    ],
+    [
       'a value reached in time',
-      run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
-        ['20', 0],
-        ['50', 300_000],
-        ['70', 500_000],
-      ]),
+      () =>
+        run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
+          ['20', 0],
+          ['50', 300_000],
+          ['70', 500_000],
+        ]),
       { answer: 'pass', taken: { value: 400, as: 'seconds' } },
     ],
     [
       'a value never reached is too long',
-      run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
-        ['40', 0],
-        ['30', 60_000],
-      ]),
+      () =>
+        run(warm({ kind: 'time-to', value: 60, leastS: null, mostS: 540 }), [
+          ['40', 0],
+          ['30', 60_000],
+        ]),
       { answer: 'high', named: 'never', taken: { value: null, as: 'seconds' } },
     ],
-  ])('%s', (_, got, expected) => {
+  ])('%s', (_, of, expected) => {
+    const got = of();
     if (!got.ok) throw new Error(JSON.stringify(got.error));
     const rounded = JSON.parse(JSON.stringify(got.value), (_k, v) =>
       typeof v === 'number' ? Number(v.toFixed(9)) : v,
@@ -135,68 +181,106 @@ describe('measure', () => {
     );
   });
 
-  it.each<[string, ReturnType<typeof run>, object]>([
-    ['—', run(node(fixed), '—'), { field: 'reading', index: 0, error: { code: 'reading-not-a-number' } }],
-    ['12,3.4', run(node(fixed), '12,3.4'), { field: 'reading', error: { code: 'reading-not-a-number' } }],
-    ['1e400', run(node(fixed), '1e400'), { field: 'reading', error: { code: 'reading-too-large' } }],
-    ['nothing', run(node(fixed), ' '), { field: 'reading', error: { code: 'reading-empty' } }],
-    ['no temperature', run(node(sensor), '12k'), { field: 'temperature', error: { code: 'reading-empty' } }],
+  it.each<[string, () => ReturnType<typeof run>, object]>([
+    ['—', () => run(node(fixed), '—'), { field: 'reading', index: 0, error: { code: 'reading-not-a-number' } }],
+    ['12,3.4', () => run(node(fixed), '12,3.4'), { field: 'reading', error: { code: 'reading-not-a-number' } }],
+    ['1e400', () => run(node(fixed), '1e400'), { field: 'reading', error: { code: 'reading-too-large' } }],
+    ['nothing', () => run(node(fixed), ' '), { field: 'reading', error: { code: 'reading-empty' } }],
+    ['no temperature', () => run(node(sensor), '12k'), { field: 'temperature', error: { code: 'reading-empty' } }],
     [
       'colder than anything',
-      run(node(sensor), '12k', { temperature: '-300 °C' }),
+      () => run(node(sensor), '12k', { temperature: '-300 °C' }),
       { field: 'temperature', error: { code: 'reading-below-absolute-zero' } },
     ],
     [
       'OL for a temperature',
-      run(node(sensor), '12k', { temperature: 'OL' }),
+      () => run(node(sensor), '12k', { temperature: 'OL' }),
       { field: 'temperature', error: { code: 'open-temperature' } },
     ],
     [
       'a Beta of 0',
-      run(node({ ...sensor, betaK: 0 } as Band), '12k', { temperature: '20' }),
+      () => run(node({ ...sensor, betaK: 0 } as Band), '12k', { temperature: '20' }),
       { field: 'band', error: { code: 'band-impossible', field: 'betaK' } },
     ],
     [
       'a second reading that is none',
-      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
-        ['20', 0],
-        ['x', 9],
-      ]),
+      () =>
+        run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
+          ['20', 0],
+          ['x', 9],
+        ]),
       { field: 'reading', index: 1 },
     ],
     [
       'one reading for a rate',
-      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), '20'),
-      { field: 'readings', error: { have: 1, need: 2 } },
+      () => run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), '20'),
+      { field: 'readings', error: { code: 'more-readings-needed', have: 1, need: 2 } },
     ],
     [
       'two at the same time',
-      run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
-        ['20', 0],
-        ['21', 0],
-      ]),
+      () =>
+        run(warm({ kind: 'rate', leastPerMin: 1, mostPerMin: 2 }), [
+          ['20', 0],
+          ['21', 0],
+        ]),
       { field: 'readings' },
     ],
     [
       'what nobody set',
-      run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0, minus: 0 }), '2'),
+      () => run(bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0, minus: 0 }), '2'),
       { field: 'set' },
     ],
     [
       'beyond the meter',
-      run(node({ kind: 'fixed', least: 500, most: 800 }, { quantity: 'voltage' }), '700'),
+      () => run(node({ kind: 'fixed', least: 500, most: 800 }, { quantity: 'voltage' }), '700'),
       { field: 'instrument', error: { code: 'beyond-instrument', most: 600 } },
     ],
     [
       'a test voltage it lacks',
-      run(node({ kind: 'insulation', leastOhm: 1e6, testVolt: 1000 }), '2M'),
+      () => run(node({ kind: 'insulation', leastOhm: 1e6, testVolt: 1000 }), '2M'),
       { field: 'instrument', error: { code: 'test-voltage-missing', volt: 1000 } },
     ],
-  ])('%s is told at its field', (_, got, expected) => expect(got.ok ? null : got.error).toMatchObject(expected));
+  ])('%s is told at its field', (_, of, expected) => {
+    const got = of();
+    expect(got.ok ? null : got.error).toMatchObject(expected);
+  });
 
   it('the band stands before anything is read', () => {
     expect(bandHere(node(sensor), { readings: [], temperature: '25' }, known)).toMatchObject({
       value: { middle: 12_000 },
+    });
+  });
+
+  it.each<[string, MeasureNode, object, object]>([
+    ['a temperature that cannot be', node(sensor), { temperature: '-400' }, { field: 'temperature' }],
+    ['nothing typed of it', node(sensor), {}, { field: 'temperature', error: { code: 'reading-empty' } }],
+    [
+      'a setting that is no number',
+      bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0, minus: 0 }),
+      { set: 'high' },
+      { field: 'set', error: { code: 'reading-not-a-number' } },
+    ],
+    [
+      'a setting of blanks',
+      bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0, minus: 0 }),
+      { set: '  ' },
+      { field: 'set', error: { code: 'reading-empty' } },
+    ],
+    [
+      'a band upside down',
+      node({ kind: 'fixed', least: 5, most: 4 }),
+      {},
+      { field: 'band', error: { field: 'least' } },
+    ],
+  ])('the band does not stand with %s', (_, of, typed, expected) => {
+    const got = bandHere(of, { readings: [], ...typed }, known);
+    expect(got.ok ? null : got.error).toMatchObject(expected);
+  });
+
+  it('a setting that is off the scale is as good as none', () => {
+    const of = bar({ kind: 'of-setting', setting: 'other' as never, by: 'share', plus: 0.1, minus: 0.1 });
+    expect(bandHere(of, { readings: [], set: 'OL' }, known)).toMatchObject({
+      error: { field: 'band', error: { code: 'setting-needed', setting: 'other' } },
     });
   });
 
@@ -206,6 +290,12 @@ describe('measure', () => {
     if (!got.ok) throw new Error('judged');
     expect(got.value.settledByRatio).toBeCloseTo(3 / 187, 9);
     expect(settledBy(got.value, 'resistance', [meter, fine])).toEqual(['fine']);
+    const just = (accuracyRatio: number) => Instrument.parse({ ...fine, id: 'just', accuracyRatio });
+    expect(settledBy({ settledByRatio: 0.005 }, 'resistance', [just(0.005)])).toEqual([]);
+    expect(settledBy({ settledByRatio: 0.005 }, 'resistance', [just(0.0049)])).toEqual(['just']);
+    const untold = Instrument.parse({ ...meter, id: 'untold', accuracyRatio: undefined, ranges: [] });
+    expect(settledBy({ settledByRatio: 0.9 }, 'resistance', [untold])).toEqual([]);
+    expect(settledBy({ settledByRatio: null }, 'resistance', [fine])).toEqual([]);
     expect([accuracyOf(meter, 'resistance'), accuracyOf(meter, 'pressure'), accuracyOf(undefined, 'voltage')]).toEqual([
       0.02, 0.01, 0,
     ]);
@@ -237,6 +327,24 @@ describe('measure', () => {
       // both together do: 14.6 kΩ is 152 Ω past the edge, 31 Ω of it the temperature's
       const both = temperatureDoubt('14k6', '22 °C').temperatureDoubt?.settledWithDigit ?? 0;
       expect(Math.round(both * 14_600 + 31)).toBeCloseTo(152, -1);
+    });
+    it('a reading that is judged already needs nothing to settle it', () => {
+      for (const [typed, temperature] of [
+        ['13k6', '22 °C'],
+        ['18k', '22 °C'],
+        ['OL', '22 °C'],
+      ] as const)
+        expect(temperatureDoubt(typed, temperature).temperatureDoubt).toMatchObject({
+          settledByKelvin: null,
+          settledWithDigit: null,
+        });
+    });
+    // by hand: 14.0 kΩ is 450 Ω under the upper edge; the meter's 2 % are 280 Ω, so that 170 Ω are left for the temperature,
+    // which is worth 312 Ω for half a kelvin: 0.27 K. And with a tenth of that the meter may have 450 − 31 = 419 Ω, 3.0 %
+    it('how well it must be known, and how good a meter with a digit more: by hand', () => {
+      const { temperatureDoubt: doubt } = temperatureDoubt('14k0', '22 °C');
+      expect(doubt?.settledByKelvin).toBeCloseTo(0.27, 2);
+      expect(doubt?.settledWithDigit).toBeCloseTo(419 / 14_000, 3);
     });
     it('and where nothing depends on it there is no such doubt', () => {
       const got = run(node(fixed), '160');
@@ -352,7 +460,55 @@ describe('measure', () => {
     [{ quantity: 'temperature', as: 'seconds' }, 400, '6.67 min'],
     [{ quantity: 'temperature', as: 'seconds' }, null, 'never'],
     [{ quantity: 'pressure' }, 1.8, '1.8 bar'],
+    [{ quantity: 'pressure' }, null, 'over range'],
+    [{ quantity: 'pressure', as: 'per-minute' }, 0.5, '0.5 bar/min'],
+    [{ quantity: 'resistance', as: 'seconds' }, null, 'never'],
   ])('%j %s is written %s', (taken, value, words) => expect(formatTaken(taken as never, value)).toBe(words));
+});
+
+describe('earlier readings of a walk', () => {
+  const reading = (more: object) =>
+    TakenReading.parse({
+      typed: 'x',
+      quantity: 'resistance',
+      value: 4,
+      atCelsius: null,
+      least: null,
+      most: null,
+      verdict: 'pass',
+      ...more,
+    });
+  it.each<[string, TakenReading | null, number | null]>([
+    ['a plain one is itself', reading({}), 4],
+    [
+      'of several the last',
+      reading({
+        as: 'per-minute',
+        value: 2,
+        points: [
+          { afterMs: 0, value: 7 },
+          { afterMs: 9, value: 8 },
+        ],
+      }),
+      8,
+    ],
+    ['of a ratio what was read', reading({ as: 'ratio', value: 1.1, points: [{ afterMs: 0, value: 4.4 }] }), 4.4],
+    ['a share alone is none', reading({ as: 'ratio', value: 1.1 }), null],
+    ['an open one is none', reading({ value: null }), null],
+    ['an answer without a reading is none', null, null],
+  ])('%s', (_, of, expected) => {
+    const node = 'a' as NodeId;
+    expect(earlierReadings([{ node, reading: of }]).get(node) ?? null).toBe(expected);
+  });
+  it('the later one of a step counts', () => {
+    const node = 'a' as NodeId;
+    expect(
+      earlierReadings([
+        { node, reading: reading({}) },
+        { node, reading: reading({ value: 5 }) },
+      ]).get(node),
+    ).toBe(5);
+  });
 });
 
 describe('slopes', () => {

@@ -14,6 +14,7 @@ import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
+import { shared } from './meter-share.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
 import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
@@ -69,13 +70,6 @@ export const statedAccuracy = (instrument: Instrument, quantity: Quantity): numb
 /** The same, 0 where nothing is known. */
 export const accuracyOf = (instrument: Instrument | undefined, quantity: Quantity): number =>
   (instrument && statedAccuracy(instrument, quantity)) ?? 0;
-
-/** A thermometer off by a share of what it says is off by at least that share of so many kelvin: 0 °C is no quantity. */
-const leastKelvin = 100;
-
-/** What an instrument's share is a share of, in the unit of the reading. */
-const shared = (value: number, quantity: Quantity): number =>
-  Math.max(Math.abs(value), quantity === 'temperature' ? leastKelvin : 0);
 
 /** What the instrument cannot do that this measurement asks of it. */
 function beyond(instrument: Instrument | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {

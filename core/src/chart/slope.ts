@@ -16,18 +16,27 @@ const minute = 60_000;
  * weights w of the slope. Null where all were taken at once.
  */
 export function slopeOf(points: readonly Point[], accuracyRatio: number): Slope | null {
-  const times = points.map((p) => p.afterMs / minute);
-  const mean = times.reduce((sum, t) => sum + t, 0) / times.length;
-  const spread = times.reduce((sum, t) => sum + (t - mean) ** 2, 0);
-  if (points.length < 2 || !(spread > 0)) return null;
+  const { meanMs, weightOf } = timesOf(points);
+  const [first] = points;
+  if (!first || !weightOf) return null;
   let [perMin, doubtPerMin, level] = [0, 0, 0];
-  points.forEach(({ value }, i) => {
-    const weight = ((times[i] ?? 0) - mean) / spread;
-    perMin += weight * value;
-    doubtPerMin += Math.abs(weight * value) * accuracyRatio;
-    level += value / points.length;
-  });
-  return { perMin, doubtPerMin, begins: level - perMin * (mean - (times[0] ?? 0)) };
+  for (const point of points) {
+    const weight = weightOf(point) * minute;
+    perMin += weight * point.value;
+    doubtPerMin += Math.abs(weight * point.value) * accuracyRatio;
+    level += point.value / points.length;
+  }
+  return { perMin, doubtPerMin, begins: level - (perMin * (meanMs - first.afterMs)) / minute };
+}
+
+/** The middle of the times readings were taken at, and each one's weight in the slope, a millisecond; null where all are at once. */
+function timesOf(points: readonly Point[]): {
+  meanMs: number;
+  weightOf: ((point: Point) => number) | null;
+} {
+  const meanMs = points.reduce((sum, p) => sum + p.afterMs, 0) / points.length;
+  const spread = points.reduce((sum, p) => sum + (p.afterMs - meanMs) ** 2, 0);
+  return { meanMs, weightOf: spread > 0 ? (p) => (p.afterMs - meanMs) / spread : null };
 }
 
 export type Reaching =
@@ -44,9 +53,8 @@ export type Off = Readonly<{ ratio: number; alike: number }>;
  * Σ|1/n + w·(t−t̄)|·|v|·ratio over the weights w of the slope, or what all are off by alike.
  */
 function doubtAt(points: readonly Point[], afterMs: number, { ratio, alike }: Off): number {
-  const mean = points.reduce((sum, p) => sum + p.afterMs, 0) / points.length;
-  const spread = points.reduce((sum, p) => sum + (p.afterMs - mean) ** 2, 0);
-  const shareOf = (p: Point) => 1 / points.length + ((p.afterMs - mean) / spread) * (afterMs - mean);
+  const { meanMs, weightOf } = timesOf(points);
+  const shareOf = (p: Point) => 1 / points.length + (weightOf?.(p) ?? 0) * (afterMs - meanMs);
   const each = points.reduce((sum, p) => sum + Math.abs(shareOf(p) * p.value) * ratio, 0);
   return Math.max(each, alike);
 }

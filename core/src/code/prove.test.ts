@@ -21,10 +21,27 @@ describe('proveRun', () => {
     ['a cycle lasts as long as the threshold must be passed', { cycleMs: 60_000, forMs: 90_000 }, 270_000],
     ['spacing alone', { cycleEveryMs: 3_600_000 }, 2 * 3_600_000],
     ['nothing known', {}, null],
+    ['arming alone', { armingMs: 300_000 }, 300_000],
+    ['only how long the threshold must be passed', { forMs: 90_000 }, 270_000],
+    ['cycles that follow faster than one lasts', { cycleMs: 60_000, cycleEveryMs: 10_000 }, 180_000],
   ])('%s', (_, more, leastMs) => expect(proveRun({ ...base, ...more }).leastMs).toBe(leastMs));
 });
 
+it.each([
+  [2, true],
+  [3, true],
+  [4, false],
+  [null, false],
+])('a code erased after %s clean cycles within a run of 3: %s', (erasedAfterCleanCycles, erases) =>
+  expect(proveRun({ notWatchedCycles: 1, inARow: 2, erasedAfterCleanCycles }).erasesWithin).toBe(erases),
+);
+
 describe('lockOutMs', () => {
+  it.each([
+    ['how often, but not how long', { locksOutAfter: 3 }],
+    ['how long, but not how often', { attempt: { runMs: 1000, restMs: 0 } }],
+  ])('is not known by %s alone', (_, known) => expect(lockOutMs(Code.shape.detection.parse(known))).toBeNull());
+
   it('three fills of 6 min with 2 min rest lock out after 22 min', () =>
     expect(lockOutMs(detection('c03'))).toBe(22 * 60_000));
   it('forty primes of 2 min with 13 min rest are about ten hours', () => {

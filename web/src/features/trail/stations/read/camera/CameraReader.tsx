@@ -49,6 +49,10 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
   useEffect(() => {
     if (source.ended) stop();
   }, [source.ended, stop]);
+  const isWatching = watching.kind === 'watching';
+  useEffect(() => {
+    if (!isWatching) source.rest();
+  }, [isWatching, source.rest]);
   const place = (event: PointerEvent<HTMLCanvasElement>) => {
     if (kind === 'simulated' || watching.kind !== 'still') return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -150,7 +154,10 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
               disabled={
                 watched.length === 0 || (next !== undefined && stage.reads.kind !== 'which') || source.drawNext === null
               }
-              onClick={() => begin({ readout, stage: stage.id, rhythmic: isRhythmic(stage.reads), watched })}
+              onClick={() => {
+                source.run();
+                begin({ readout, stage: stage.id, rhythmic: isRhythmic(stage.reads), watched });
+              }}
             >
               Start watching
             </button>

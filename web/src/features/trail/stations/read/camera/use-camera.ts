@@ -31,6 +31,7 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
   const [watching, setWatching] = useState<Watching>({ kind: 'still' });
   const worker = useRef<Worker | null>(null);
   const busy = useRef(0);
+  const lastAt = useRef(Number.NEGATIVE_INFINITY);
   const asked = useRef<{ readout: Readout; stage: StageId; rhythmic: boolean; began: number; nextRead: number } | null>(
     null,
   );
@@ -79,7 +80,6 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
   useEffect(() => {
     let over = false;
     let handle = 0;
-    let lastAt = Number.NEGATIVE_INFINITY;
     const tick = () => {
       if (over) return;
       handle = requestAnimationFrame(tick);
@@ -87,8 +87,8 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
       if (!context || !drawNext) return;
       const atMs = drawNext(context);
       const ask = asked.current;
-      if (atMs === null || atMs <= lastAt || !ask || busy.current > 2) return;
-      lastAt = atMs;
+      if (atMs === null || atMs <= lastAt.current || !ask || busy.current > 2) return;
+      lastAt.current = atMs;
       busy.current += 1;
       const { data } = context.getImageData(0, 0, picture.width, picture.height);
       const frame: CameraAsk = { kind: 'frame', atMs, ...picture, data: data.buffer };
@@ -113,6 +113,8 @@ export function useCamera(canvas: RefObject<HTMLCanvasElement | null>, drawNext:
   }, [canvas, drawNext, stop]);
   const begin = (ask: { readout: Readout; stage: StageId; rhythmic: boolean; watched: readonly Watched[] }) => {
     busy.current = 0;
+    // a clip that is run again begins at 0 again
+    lastAt.current = Number.NEGATIVE_INFINITY;
     const now = performance.now();
     worker.current?.postMessage({ kind: 'begin', watched: ask.watched } satisfies CameraAsk);
     asked.current = {

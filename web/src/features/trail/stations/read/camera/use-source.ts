@@ -1,5 +1,5 @@
 import { type Face, type Readout, type Scene, seeded } from '@wire-trail/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { paintFeed, picture, type Trouble } from './feed-picture.ts';
 import type { DrawNext } from './use-camera.ts';
 
@@ -23,12 +23,22 @@ function stopAll(stream: MediaStream): void {
   for (const track of stream.getTracks()) track.stop();
 }
 
+type Source = Readonly<{
+  drawNext: DrawNext | null;
+  trouble: SourceTrouble | null;
+  ended: boolean;
+  /** Has a clip run from its beginning; whatever is live runs already. */
+  run: () => void;
+  /** Has a clip stand still. */
+  rest: () => void;
+}>;
+
 /** A live camera, a stored clip, or the drawn panel as a stand-in: each draws the next picture when it is asked. */
 export function useSource(
   kind: SourceKind,
   clip: File | null,
   simulated: { face: Face; scene: Scene | null; rates: Readout['rates']; trouble: Trouble },
-): { drawNext: DrawNext | null; trouble: SourceTrouble | null; ended: boolean } {
+): Source {
   const [video, setVideo] = useState<HTMLVideoElement | null>(null);
   const [trouble, setTrouble] = useState<SourceTrouble | null>(null);
   const [ended, setEnded] = useState(false);
@@ -53,7 +63,11 @@ export function useSource(
       if (kind === 'clip' && clip) {
         address = URL.createObjectURL(clip);
         element.src = address;
-        return show();
+        await show();
+        // it stands at its first picture until somebody has pointed at the lamps and starts
+        element.pause();
+        element.currentTime = 0;
+        return;
       }
       if (!navigator.mediaDevices) return setTrouble('none');
       stream = await navigator.mediaDevices.getUserMedia({
@@ -95,5 +109,14 @@ export function useSource(
       return atMs;
     };
   }, [kind, video]);
-  return { drawNext, trouble, ended };
+  const run = useCallback(() => {
+    if (kind !== 'clip' || !video) return;
+    setEnded(false);
+    video.currentTime = 0;
+    void video.play().catch(() => setTrouble('unreadable'));
+  }, [kind, video]);
+  const rest = useCallback(() => {
+    if (kind === 'clip') video?.pause();
+  }, [kind, video]);
+  return { drawNext, trouble, ended, run, rest };
 }
