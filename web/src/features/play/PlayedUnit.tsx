@@ -12,6 +12,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
 import { Inputs } from './Inputs.tsx';
@@ -77,12 +78,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             <div key={face.id} className="sheet" style={{ maxWidth: `${Math.max(16, face.width * 1.05)}rem` }}>
               <div className="row spread">
                 <h3>{face.label}</h3>
-                {face.cover && (
-                  <span className="tag">
-                    {face.cover.label}
-                    {face.cover.isolateFirst ? ' · isolate first' : ''}
-                  </span>
-                )}
+                <CoverTag face={face} />
               </div>
               <PanelDrawing
                 face={face}

@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { api } from '../../foundation/api.ts';
 import { openPage, person } from '../../testing/page.tsx';
 import { type Script, standInServer } from '../../testing/server.ts';
 import SettingsPage from './SettingsPage.tsx';
@@ -49,6 +50,17 @@ describe('the school', () => {
     expect(await screen.findByText(/Something broke on the server/)).toBeTruthy();
     expect(screen.getByLabelText('Name of the school')).toHaveProperty('value', 'Other');
   });
+});
+
+it('an answer of a newer server leaves what was here where it is', async () => {
+  let settings: object = { schoolName: 'School', ownReview: false };
+  standInServer({ settings: () => settings as never, users: people });
+  const store = openPage(<SettingsPage />, { path: '/settings', user: person('admin') });
+  await screen.findByText('Ada One');
+  settings = { ...settings, motto: 'newer' };
+  await store.dispatch(api.util.invalidateTags(['Settings']));
+  await waitFor(() => expect(store.getState().api.queries['settings(undefined)']?.status).toBe('rejected'));
+  expect(screen.getByLabelText('Name of the school')).toHaveProperty('value', 'School');
 });
 
 describe('people', () => {

@@ -1,6 +1,7 @@
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { AddEntry } from './AddEntry.tsx';
@@ -39,12 +40,7 @@ export function PanelTab({ entries, family, writes }: TabProps) {
                   {i === 0 && panel.copies.most > 1 && <span className="soft"> up to {panel.copies.most} of them</span>}
                 </h3>
                 {writes && i === 0 && <Link to={`/shelf/${family}/panel/${panel.id}`}>draw</Link>}
-                {face.cover && (
-                  <span className="tag">
-                    {face.cover.label}
-                    {face.cover.isolateFirst ? ' · isolate first' : ''}
-                  </span>
-                )}
+                <CoverTag face={face} />
               </div>
               <PanelDrawing
                 face={face}
