@@ -108,20 +108,22 @@ test('a telling becomes a route: mended in script and score, weighed, played, he
   await expect(page.getByRole('columnheader', { name: 'Revision 1' })).toBeVisible();
   await trainer.sees(/^0 of \d steps differ/);
   await page.getByRole('tab', { name: 'Script and score' }).click();
+  // from here on the test says when time passes, beside the time that does
+  await page.clock.install();
   await page.getByRole('link', { name: 'Try it by hand' }).click();
   await trainer.sees('Nothing yet.');
   const played = unit(trainer);
   // the key has to have been off for three seconds
-  await page.waitForTimeout(3300);
+  await page.clock.fastForward(3300);
   await played.turns('key', 'right');
   await expect(page.getByTestId('mode-main')).not.toHaveText('Off');
   await trainer.sees('heard: beeper');
   await played.presses('green', 2);
-  await page.waitForTimeout(4200);
+  await page.clock.fastForward(4200);
   await played.presses('green', 1);
   await trainer.sees(/Nearest was .*came after the window, by \d/);
   await played.turns('key', 'left');
-  await page.waitForTimeout(3300);
+  await page.clock.fastForward(3300);
   await played.turns('key', 'right');
   await expect.poll(() => page.getByText('heard: beeper').count()).toBeGreaterThan(1);
   await played.presses('green', 5);

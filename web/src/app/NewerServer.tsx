@@ -6,8 +6,14 @@ export default function NewerServer() {
   return (
     <Alert
       severity="warning"
+      sx={{
+        borderBottom: 1,
+        borderColor: 'warning.main',
+        borderRadius: 0,
+        '& .MuiAlert-action': { pt: 0, alignItems: 'center' },
+      }}
       action={
-        <Button color="inherit" onClick={() => location.reload()}>
+        <Button color="inherit" sx={{ whiteSpace: 'nowrap' }} onClick={() => location.reload()}>
           Load anew
         </Button>
       }

@@ -1,4 +1,4 @@
-import { contract, RevisionState, type RouteName } from '@wire-trail/core';
+import type { RouteName } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ask } from './client.ts';
 import { onNewer } from './device/newer-server.ts';
@@ -89,11 +89,5 @@ describe('asking by the contract', () => {
     const { newer } = answers(response);
     expect(await ask('session', {})).toMatchObject({ kind: 'refused', refused: { code } });
     expect(newer()).toBe(told);
-  });
-
-  it('the state of a revision is one the contract knows', () => {
-    const state = contract.working.answer.element.shape.state;
-    expect(RevisionState.options.every((s) => state.safeParse(s).success)).toBe(true);
-    expect(state.safeParse('gone').success).toBe(false);
   });
 });

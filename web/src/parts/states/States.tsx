@@ -12,16 +12,18 @@ export function Loading({ what }: { what: string }) {
 
 export function Failed({ error, again }: { error: ApiError | { message?: string } | undefined; again?: () => void }) {
   const offline = error !== undefined && 'code' in error && error.code === 'offline';
+  // asking this version again would give the same
+  const newer = error !== undefined && 'code' in error && error.code === 'newer';
   const title = error && 'title' in error ? error.title : 'Something went wrong.';
   return (
     <div className="note bad" role="alert" style={{ margin: '1rem 0' }}>
       <strong>{title}</strong>
       {offline && <p>Walks go on without a connection. This page needs one.</p>}
       {error && 'detail' in error && error.detail && <p>{error.detail}</p>}
-      {again && (
+      {(again || newer) && (
         <p>
-          <button type="button" className="act" onClick={again}>
-            Try again
+          <button type="button" className="act" onClick={newer ? () => location.reload() : again}>
+            {newer ? 'Load anew' : 'Try again'}
           </button>
         </p>
       )}
