@@ -40,15 +40,19 @@ function lightsOf(pattern: PulsePattern) {
 type Score = Readonly<{ log: number; strays: number }>;
 const worst: Score = { log: Number.NEGATIVE_INFINITY, strays: 0 };
 
-function scoreAt(pulses: readonly Pulse[], shape: ReturnType<typeof lightsOf>, tempo: number, exact: boolean): Score {
-  const { lights, roundMs, twoLengths } = shape;
+/** How pulses are taken: whether how long each is says something, and whether it was measured rather than tapped. */
+type Taken = Readonly<{ lengths: boolean; exact: boolean }>;
+
+function scoreAt(pulses: readonly Pulse[], shape: ReturnType<typeof lightsOf>, tempo: number, taken: Taken): Score {
+  const { lights, roundMs } = shape;
+  const { lengths, exact } = taken;
   const width = exact ? spread * 0.8 : spread;
   const long = lights.length;
   const best: Score[][] = [];
   const lengthOf = (i: number, k: number): number => {
     const light = lights[k];
     const [from, to] = pulses[i] ?? [0, 0];
-    if (!light || !(twoLengths || exact)) return 0;
+    if (!light || !(lengths || exact)) return 0;
     return logNormal(Math.log(Math.max(to - from, 20)), Math.log(light.ms * tempo), exact ? 0.25 : 0.4);
   };
   pulses.forEach(([down], i) => {
@@ -100,10 +104,12 @@ function scoreAt(pulses: readonly Pulse[], shape: ReturnType<typeof lightsOf>, t
 export function matchPulses(pulses: readonly Pulse[], patterns: readonly PulsePattern[], by: 'taps' | 'camera'): Fit[] {
   const sorted = [...pulses].sort((a, b) => a[0] - b[0]).slice(0, 120);
   if (sorted.length === 0 || patterns.length === 0) return [];
-  const scored = patterns.map((pattern) => {
-    const shape = lightsOf(pattern);
+  const shapes = patterns.map((pattern) => ({ pattern, shape: lightsOf(pattern) }));
+  // where any pattern has long and short, a pattern of short ones only is judged by that as well
+  const taken: Taken = { lengths: shapes.some(({ shape }) => shape.twoLengths), exact: by === 'camera' };
+  const scored = shapes.map(({ pattern, shape }) => {
     const score = tempos.reduce<Score>((best, tempo) => {
-      const next = scoreAt(sorted, shape, tempo, by === 'camera');
+      const next = scoreAt(sorted, shape, tempo, taken);
       return next.log > best.log ? next : best;
     }, worst);
     return { parts: pattern.parts, ...score };

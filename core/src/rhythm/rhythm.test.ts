@@ -55,6 +55,61 @@ describe('taps', () => {
     expect(matchPulses(drumming, patterns, 'taps')).toEqual([]);
   });
 
+  /** Taps just as the lights are, so many rounds of them. */
+  const exactly = (readout: Readout, parts: Record<string, string>, rounds: number, tempo = 1): Pulse[] =>
+    makeTaps(segmentsFor(readout, parts), { rounds, tempo, spread: 0, stray: 0, random: seeded(1) });
+  const best = (taps: readonly Pulse[], readout: Readout, by: 'taps' | 'camera' = 'taps') =>
+    matchPulses(taps, patternsOf(readout, stageIn(readout)), by);
+
+  it.each([
+    ['A', 'sss'],
+    ['B', 'ssl'],
+    ['C', 'lss'],
+    ['D', 'lsl'],
+  ])('a single round of %s is told by how long each tap is: %s', (r) =>
+    expect(best(exactly(longShort, { r }, 1), longShort)[0]?.parts).toEqual({ r }),
+  );
+
+  it('taps may come in any order; the best fit stands first at 0, each pattern once, and none is beyond telling', () => {
+    const taps = exactly(counts, { c: '4' }, 3);
+    const fits = best(taps, counts);
+    expect(best(taps.toReversed(), counts)).toEqual(fits);
+    expect([fits[0]?.parts, fits[0]?.log]).toEqual([{ c: '4' }, 0]);
+    expect(fits.map((f) => f.log)).toEqual(fits.map((f) => f.log).toSorted((a, b) => b - a));
+    expect(Math.min(...fits.map((f) => f.log))).toBeGreaterThanOrEqual(-60);
+    expect(new Set(fits.map((f) => f.parts.c)).size).toBe(9);
+  });
+
+  it.each([0.65, 0.8, 1.25, 1.5])('whoever taps %s times as slowly is followed', (tempo) => {
+    expect(best(exactly(counts, { c: '5' }, 3, tempo), counts)[0]?.parts).toEqual({ c: '5' });
+    expect(best(exactly(digits, { tens: '2', ones: '5' }, 3, tempo), digits)[0]?.parts).toEqual({
+      tens: '2',
+      ones: '5',
+    });
+  });
+
+  it('one tap that was missed, and one that slipped in, do not hide the count', () => {
+    const taps = exactly(counts, { c: '6' }, 3);
+    const [first, , third] = taps;
+    expect(best(taps.toSpliced(8, 1), counts)[0]?.parts).toEqual({ c: '6' });
+    const between = ((first?.[1] ?? 0) + (third?.[0] ?? 0)) / 2;
+    expect(best([...taps, [between, between + 30]], counts)[0]?.parts).toEqual({ c: '6' });
+  });
+
+  it('a lead-in may be left untapped', () => {
+    const whole = exactly(leadIn, { c: '3' }, 3);
+    const longest = Math.max(...whole.map(([from, to]) => to - from));
+    const untapped = whole.filter(([from, to]) => to - from < longest / 2);
+    expect(untapped.length).toBe(9);
+    expect(best(untapped, leadIn)[0]?.parts).toEqual({ c: '3' });
+    expect(best(whole, leadIn)[0]?.parts).toEqual({ c: '3' });
+  });
+
+  it('no pattern, or none that is tapped, fits nothing', () => {
+    expect(matchPulses(exactly(counts, { c: '4' }, 2), [], 'taps')).toEqual([]);
+    expect(best([], counts, 'camera')).toEqual([]);
+  });
+
   it('more rounds that agree make surer', () => {
     const codes = Array.from({ length: 9 }, (_, i) => ({ text: String(i + 1), frequency: 1 }));
     const sureness = (rounds: number): number => {
@@ -183,6 +238,56 @@ describe('brightness over time', () => {
     const codes = Array.from({ length: 9 }, (_, i) => ({ text: String(i + 1), frequency: 1 }));
     const kept: Look = { kind: 'trace', stage: 'c' as never, ...keptLevels(evenTrace(samples)) };
     expect(decode(counts, codes, { slot: 1, looks: [kept] }).candidates[0]).toMatchObject({ code: '6' });
+  });
+
+  const clear = { ...usual, decibels: 24, jitter: 0, drift: 0, dropped: 0 };
+  it.each([0.72, 0.85, 1, 1.17, 1.37])('says at which tempo it was shown: %s', (tempo) => {
+    const samples = makeTrace({
+      ...clear,
+      tempo,
+      lastsMs: 20_000,
+      segments: segmentsFor(counts, { c: '4' }),
+      random: seeded(3),
+    });
+    const match = look(samples, counts);
+    expect(match.ok ? [match.value.fits[0]?.parts, match.value.tempo] : match.error.refusal).toEqual([
+      { c: '4' },
+      tempo,
+    ]);
+  });
+
+  it('one whole pause is enough, and how many were seen is told', () => {
+    const segments = segmentsFor(counts, { c: '3' });
+    const round = segments.reduce((sum, s) => sum + s.ms, 0);
+    for (const [rounds, pauses] of [
+      [1.6, 1],
+      [2.6, 2],
+      [3.6, 3],
+    ] as const) {
+      const match = look(makeTrace({ ...clear, lastsMs: rounds * round, segments, random: seeded(5) }), counts);
+      expect(match.ok ? [match.value.fits[0]?.parts, match.value.wholePauses] : match.error.refusal).toEqual([
+        { c: '3' },
+        pauses,
+      ]);
+    }
+  });
+
+  it('the best fit stands first at 0, the others behind it by no more than can be told', () => {
+    const match = look(makeTrace({ ...clear, segments: segmentsFor(counts, { c: '5' }), random: seeded(4) }), counts);
+    if (!match.ok) throw new Error(match.error.refusal.code);
+    const logs = match.value.fits.map((f) => f.log);
+    expect(logs[0]).toBe(0);
+    expect(logs.every((log) => log <= 0 && log >= -60)).toBe(true);
+    expect(logs.slice(1).every((log) => log <= -8)).toBe(true);
+    expect(new Set(match.value.fits.map((f) => f.parts.c)).size).toBe(match.value.fits.length);
+  });
+
+  it('lights that were not found are no pictures; a steady lamp is told with its level', () => {
+    const trace = evenTrace(makeTrace({ ...clear, segments: segmentsFor(counts, { c: '5' }), random: seeded(4) }));
+    const none = matchTrace(trace, patternsOf(counts, stageIn(counts)), null);
+    expect(none.ok ? null : none.error).toEqual({ refusal: { code: 'no-pictures' }, lights: null });
+    const steady = look(flat(140), counts);
+    expect(steady.ok ? null : steady.error.refusal).toEqual({ code: 'steady', level: expect.closeTo(140, 3) });
   });
 
   it('a rhythm this readout does not know is refused, not guessed', () => {
