@@ -9,7 +9,6 @@ import {
   entryOf,
   type Gesture,
   type GestureOf,
-  type HandKind,
   handKinds,
   parseScript,
   planUnit,
@@ -122,8 +121,8 @@ const whole = (text: string | undefined, name: string, least: number, most: numb
 export function runSuccessRate(file: string, options: Options): Output {
   const bundle = readBundleFile(file);
   const route = routeOf(bundle, file, options.route);
-  const hands = (options.hands ?? 'gloved') as HandKind;
-  if (!handKinds.includes(hands)) refuse('--hands', `is one of ${handKinds.join(', ')}`);
+  const asked = options.hands ?? 'gloved';
+  const hands = handKinds.find((kind) => kind === asked) ?? refuse('--hands', `is one of ${handKinds.join(', ')}`);
   const plan = planUnit(bundle);
   const { program } = gestureOf(plan, file, route);
   const rate = successRateOf({

@@ -1,14 +1,15 @@
 import CssBaseline from '@mui/material/CssBaseline';
-import { ThemeProvider } from '@mui/material/styles';
+import GlobalStyles from '@mui/material/GlobalStyles';
+import { ThemeProvider, useColorScheme } from '@mui/material/styles';
 import { type Role, roleAtLeast } from '@wire-trail/core';
-import { lazy, type ReactNode, Suspense, useEffect, useMemo } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { createBrowserRouter, Navigate, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { SignInPage } from '../features/sign-in/SignInPage.tsx';
 import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
 import { useSync } from '../foundation/device/use-sync.ts';
 import { useAppSelector } from '../foundation/store.ts';
-import { themeOf } from '../foundation/theme.ts';
+import { drawnVariables, paperOf, theme } from '../foundation/theme.ts';
 import { useSession } from '../foundation/use-session.ts';
 import { Loading } from '../parts/states/States.tsx';
 import { Crash } from './Crash.tsx';
@@ -88,18 +89,26 @@ const router = createBrowserRouter([
   },
 ]);
 
+/** Has the page follow the look that was chosen, and remembers it on the device. */
+function Look() {
+  const mode = useAppSelector((s) => s.view.mode);
+  const { setMode } = useColorScheme();
+  useEffect(() => {
+    setMode(mode);
+    document.querySelector('meta[name=theme-color]')?.setAttribute('content', paperOf(mode));
+    localStorage.setItem('wire-trail-mode', mode);
+  }, [mode, setMode]);
+  return null;
+}
+
 export function App() {
   const mode = useAppSelector((s) => s.view.mode);
-  const theme = useMemo(() => themeOf(mode), [mode]);
   useSession();
-  useEffect(() => {
-    document.documentElement.dataset.theme = mode;
-    document.querySelector('meta[name=theme-color]')?.setAttribute('content', mode === 'dark' ? '#12191a' : '#f4f0e7');
-    localStorage.setItem('wire-trail-mode', mode);
-  }, [mode]);
   return (
-    <ThemeProvider theme={theme}>
-      <CssBaseline />
+    <ThemeProvider theme={theme} defaultMode={mode} storageManager={null}>
+      <CssBaseline enableColorScheme />
+      <GlobalStyles styles={drawnVariables} />
+      <Look />
       <RouterProvider router={router} />
     </ThemeProvider>
   );

@@ -1,31 +1,151 @@
-import { createTheme, type Theme } from '@mui/material/styles';
+import { createTheme, type Palette, type Theme } from '@mui/material/styles';
+import type {} from '@mui/material/themeCssVarsAugmentation';
 
 export type Mode = 'light' | 'dark';
 
-/** The component library in the application's own look; colours as in look.css. */
-export function themeOf(mode: Mode): Theme {
-  const light = mode === 'light';
-  return createTheme({
-    palette: {
-      mode,
-      primary: { main: light ? '#a34c1c' : '#e58a49' },
-      secondary: { main: light ? '#1f4a41' : '#9cc9b8' },
-      info: { main: light ? '#1f4a41' : '#9cc9b8' },
-      success: { main: light ? '#1c7a4f' : '#5cc892' },
-      warning: { main: light ? '#8a5200' : '#e5b04f' },
-      error: { main: light ? '#b3261e' : '#ff8a7d' },
-      background: { default: light ? '#f4f0e7' : '#12191a', paper: light ? '#fbf9f4' : '#1a2324' },
-      text: { primary: light ? '#1d2b2a' : '#f0eadc', secondary: light ? '#56625f' : '#9fb0aa' },
-      divider: light ? '#d5ccba' : '#34423f',
-    },
-    shape: { borderRadius: 10 },
-    typography: {
-      fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
-      button: { textTransform: 'none', fontWeight: 600 },
-    },
-    components: {
-      MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { minHeight: 44 } } },
-      MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
-    },
-  });
+/** Colours of what is drawn beside the interface: panels, lamps, washes. */
+export type Drawn = Readonly<{
+  copperWash: string;
+  unit: string;
+  unitFace: string;
+  unitLine: string;
+  lampDark: string;
+  lampLit: string;
+}>;
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    drawn: Drawn;
+  }
+  interface PaletteOptions {
+    drawn?: Drawn;
+  }
 }
+declare module '@mui/material/Button' {
+  interface ButtonPropsSizeOverrides {
+    /** For gloves: what a walk needs. */
+    glove: true;
+    /** For a desk full of them. */
+    dense: true;
+  }
+}
+
+const sans = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+const mono = "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace";
+
+/** Paper and ink, one copper accent, lamps as the only bright things: every colour there is, once for each look. */
+const inks = {
+  light: {
+    primary: { main: '#a34c1c', contrastText: '#fff8f0' },
+    secondary: { main: '#1f4a41' },
+    info: { main: '#1f4a41' },
+    success: { main: '#1c7a4f' },
+    warning: { main: '#8a5200' },
+    error: { main: '#b3261e' },
+    background: { default: '#f4f0e7', paper: '#fbf9f4' },
+    text: { primary: '#1d2b2a', secondary: '#56625f' },
+    divider: '#d5ccba',
+    drawn: {
+      copperWash: '#f0dcc9',
+      unit: '#e9e2d3',
+      unitFace: '#f6f2e9',
+      unitLine: '#a99e89',
+      lampDark: '#d8d1c0',
+      lampLit: '#ffb01f',
+    },
+  },
+  dark: {
+    primary: { main: '#e58a49', contrastText: '#1a1006' },
+    secondary: { main: '#9cc9b8' },
+    info: { main: '#9cc9b8' },
+    success: { main: '#5cc892' },
+    warning: { main: '#e5b04f' },
+    error: { main: '#ff8a7d' },
+    background: { default: '#12191a', paper: '#1a2324' },
+    text: { primary: '#f0eadc', secondary: '#9fb0aa' },
+    divider: '#34423f',
+    drawn: {
+      copperWash: '#3a2a1c',
+      unit: '#2a3433',
+      unitFace: '#222b2b',
+      unitLine: '#6f7d78',
+      lampDark: '#39423f',
+      lampLit: '#ffb01f',
+    },
+  },
+} as const;
+
+/** The colour of the paper, for what stands outside the page: the bar of a phone's browser. */
+export const paperOf = (mode: Mode): string => inks[mode].background.default;
+
+const ring = { outline: '3px solid var(--copper)', outlineOffset: 2 };
+
+/** The one source of looks. Both looks are there at once, as variables; which holds is said at the page's root. */
+export const theme: Theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'data-theme', cssVarPrefix: 'ink' },
+  colorSchemes: { light: { palette: inks.light }, dark: { palette: inks.dark } },
+  shape: { borderRadius: 10 },
+  typography: {
+    fontFamily: sans,
+    button: { textTransform: 'none', fontWeight: 600, fontSize: '1rem', lineHeight: 1.5 },
+  },
+  components: {
+    MuiButtonBase: {
+      defaultProps: { disableRipple: true },
+      styleOverrides: { root: { '&.Mui-focusVisible': ring } },
+    },
+    MuiButton: {
+      defaultProps: { disableElevation: true, variant: 'outlined', color: 'inherit' },
+      styleOverrides: {
+        root: { minHeight: 44, padding: '0.5rem 1rem', '&.Mui-disabled': { opacity: 0.5 } },
+        outlined: {
+          color: 'var(--ink)',
+          background: 'var(--sheet)',
+          borderColor: 'var(--line)',
+          '&:hover': { borderColor: 'var(--copper)', background: 'var(--sheet)' },
+          '&.Mui-disabled': { color: 'var(--ink)', borderColor: 'var(--line)' },
+        },
+        contained: { '&.Mui-disabled': { background: 'var(--copper)', color: 'var(--on-copper)' } },
+        text: { color: 'var(--copper)', '&:hover': { background: 'transparent', textDecoration: 'underline' } },
+      },
+      variants: [
+        { props: { size: 'glove' }, style: { minHeight: 56, fontSize: '1.1rem' } },
+        { props: { size: 'dense' }, style: { minHeight: 32, padding: '0.2rem 0.6rem', fontSize: '0.875rem' } },
+      ],
+    },
+    MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+  },
+});
+
+/** The colours of a look as they are, for what cannot take variables. */
+export const paletteOf = (mode: Mode): Palette => {
+  const palette = theme.colorSchemes[mode]?.palette;
+  if (!palette) throw new Error(`no look is called ${mode}`);
+  return { ...theme.palette, ...palette, mode };
+};
+
+/** What the drawings and the styles beside the components call the theme's values. */
+export const drawnVariables = ({ vars }: Theme) => ({
+  ':root': {
+    '--paper': vars.palette.background.default,
+    '--sheet': vars.palette.background.paper,
+    '--ink': vars.palette.text.primary,
+    '--soft': vars.palette.text.secondary,
+    '--line': vars.palette.divider,
+    '--copper': vars.palette.primary.main,
+    '--on-copper': vars.palette.primary.contrastText,
+    '--copper-wash': vars.palette.drawn.copperWash,
+    '--spruce': vars.palette.secondary.main,
+    '--good': vars.palette.success.main,
+    '--doubt': vars.palette.warning.main,
+    '--bad': vars.palette.error.main,
+    '--unit': vars.palette.drawn.unit,
+    '--unit-face': vars.palette.drawn.unitFace,
+    '--unit-line': vars.palette.drawn.unitLine,
+    '--lamp-dark': vars.palette.drawn.lampDark,
+    '--lamp-lit': vars.palette.drawn.lampLit,
+    '--shade': `0 1px 2px color-mix(in srgb, ${vars.palette.text.primary} 8%, transparent)`,
+    '--mono': mono,
+    '--sans': sans,
+  },
+});

@@ -1,7 +1,8 @@
-import { useTheme } from '@mui/material/styles';
 import { bandCurve, celsiusOf, formatQuantity, type MeasureNode, type Parameters } from '@wire-trail/core';
 import type { ApexOptions } from 'apexcharts';
 import ReactApexChart from 'react-apexcharts';
+import { useAppSelector } from '../../../../foundation/store.ts';
+import { paletteOf } from '../../../../foundation/theme.ts';
 import { curveOptions } from './curve-options.ts';
 
 // the package's default may arrive wrapped once more, by how it is bundled
@@ -12,7 +13,7 @@ type Props = Readonly<{ node: MeasureNode; parameters: Parameters; atCelsius: nu
 
 /** The sensor's good readings over temperature, and the point that was measured. */
 export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
-  const { palette } = useTheme();
+  const mode = useAppSelector((s) => s.view.mode);
   const [from, to] = [Math.floor((atCelsius - 18) / 5) * 5, Math.ceil((atCelsius + 18) / 5) * 5];
   const points = bandCurve({ band: node.band, parameters, leastCelsius: from, mostCelsius: to, steps: 32 });
   if (points.length < 2) return null;
@@ -20,7 +21,7 @@ export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
   const high = Math.max(...points.map((p) => p.most));
   // an open circuit or a short is not on the curve's paper
   const isOn = ohm !== null && ohm > 0 && ohm < high * 2;
-  const options = curveOptions(palette, { from, to, top: (isOn ? Math.max(high, ohm) : high) * 1.05 });
+  const options = curveOptions(paletteOf(mode), { from, to, top: (isOn ? Math.max(high, ohm) : high) * 1.05 });
   const series = [
     { name: 'good', type: 'rangeArea', data: points.map((p) => ({ x: p.atCelsius, y: [p.least, p.most] })) },
     { name: 'expected', type: 'line', data: points.map((p) => ({ x: p.atCelsius, y: p.middle })) },

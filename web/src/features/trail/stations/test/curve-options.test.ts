@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest';
-import { type Mode, themeOf } from '../../../../foundation/theme.ts';
+import { type Mode, paletteOf } from '../../../../foundation/theme.ts';
 import { curveOptions } from './curve-options.ts';
 
 it('the curve follows the look of the page', () => {
-  const drawn = (mode: Mode) => curveOptions(themeOf(mode).palette, { from: 0, to: 40, top: 30_000 });
+  const drawn = (mode: Mode) => curveOptions(paletteOf(mode), { from: 0, to: 40, top: 30_000 });
   const [light, dark] = [drawn('light'), drawn('dark')];
   expect([light.theme?.mode, dark.theme?.mode]).toEqual(['light', 'dark']);
   for (const { colors } of [light, dark]) expect(new Set(colors).size).toBe(3);
