@@ -105,7 +105,7 @@ describe('findings of one entry', () => {
 describe('the station a finding belongs to', () => {
   const at = (kind: Entry['kind'], id: string, code: Finding['code'] = 'dangling-id') => {
     const bundle = glasswasher();
-    return stationOf({ code, at: ['entries', indexOf(bundle, kind, id)] } as Finding, bundle);
+    return stationOf({ code, at: ['entries', indexOf(bundle, kind, id)] } as unknown as Finding, bundle);
   };
   it.each<[Entry['kind'], string, string]>([
     ['route', 'enter-memory', 'enter'],
