@@ -45,7 +45,8 @@ it('what was kept by another form is read anew, and what cannot be read stays on
   await put(glasswasher);
   expect(await keptBundle(family)).toMatchObject({ hash: 'old', bundle: glasswasher });
   await put({ ...glasswasher, version: 9 }, 'of the day after tomorrow');
-  expect([await keptBundle(family), await keptBundles()]).toEqual([null, []]);
+  const others = (await keptBundles()).map((k) => k.family);
+  expect([await keptBundle(family), others.includes(family)]).toEqual([null, false]);
   const db = await openDB('wire-trail');
   expect(await db.get('bundles', family)).toMatchObject({ hash: 'old' });
   db.close();
