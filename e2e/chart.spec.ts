@@ -61,6 +61,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await trainer.sees(/the reading may be of another path beside it/);
   await row(/Measure the float/).focus();
   await standsOn(/Measure the float/);
+  await expect(page.getByRole('region', { name: /^step: Measure the float/ })).toBeVisible();
   await page.getByLabel('Mains behind covers').focus();
   await keys('Space');
   await trainer.seesNot(/nothing takes the supply off/);

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useRouteError } from 'react-router';
 
 /** What a browser says where a part of the application could not be fetched. */
@@ -12,9 +13,9 @@ export function Crash() {
       <section style={{ maxWidth: 620, margin: '4rem auto', padding: '0 1rem' }}>
         <h1>This page is not on this device yet</h1>
         <p>It comes when it is opened with a connection, and stays from then on. Walks and the trail work without.</p>
-        <button type="button" className="act first" onClick={() => location.reload()}>
+        <Button variant="contained" color="primary" onClick={() => location.reload()}>
           Try again
-        </button>
+        </Button>
       </section>
     );
   return (
@@ -22,9 +23,9 @@ export function Crash() {
       <h1>This page broke</h1>
       <p>Walks are kept on this device. Load the page again to go on.</p>
       <p className="mono small soft">{message}</p>
-      <button type="button" className="act first" onClick={() => location.reload()}>
+      <Button variant="contained" color="primary" onClick={() => location.reload()}>
         Load again
-      </button>
+      </Button>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 
 const keys: ReadonlyArray<readonly [string, string]> = [
@@ -31,9 +32,7 @@ export function Help({ onClose }: { onClose: () => void }) {
           </tbody>
         </table>
         <p className="small soft">Letters and digits belong to a text field while it has the focus.</p>
-        <button type="button" className="act" onClick={onClose}>
-          Close
-        </button>
+        <Button onClick={onClose}>Close</Button>
       </div>
     </Dialog>
   );

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { roleAtLeast } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
@@ -59,26 +60,25 @@ export function Shell() {
             ))}
         </nav>
         <div className="state">
-          <button type="button" className="plain" onClick={() => setFinding(true)} aria-label="find">
+          <Button variant="text" onClick={() => setFinding(true)} aria-label="find">
             <kbd>/</kbd> <span className="hide-narrow">find</span>
-          </button>
+          </Button>
           {version === 'waiting' && <span className="tag hide-narrow">a new version waits</span>}
           <Connection />
-          <button
-            type="button"
-            className="plain"
+          <Button
+            variant="text"
             onClick={() => dispatch(modeChosen(dark ? 'light' : 'dark'))}
             aria-label={dark ? 'light look' : 'dark look, for plant rooms'}
           >
             {dark ? '☀' : '☾'}
-          </button>
-          <button type="button" className="plain hide-narrow" onClick={() => dispatch(keysToggled())} aria-label="keys">
+          </Button>
+          <Button variant="text" className="hide-narrow" onClick={() => dispatch(keysToggled())} aria-label="keys">
             <kbd>?</kbd>
-          </button>
+          </Button>
           <span className="hide-narrow soft small">{user.name}</span>
-          <button type="button" className="plain" onClick={leave}>
+          <Button variant="text" onClick={leave}>
             Sign out
-          </button>
+          </Button>
         </div>
       </header>
       {serverIsNewer && (

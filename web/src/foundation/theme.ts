@@ -97,7 +97,14 @@ export const theme: Theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true, variant: 'outlined', color: 'inherit' },
       styleOverrides: {
-        root: { minHeight: 44, padding: '0.5rem 1rem', '&.Mui-disabled': { opacity: 0.5 } },
+        // children of a button stand apart as words do
+        root: {
+          minHeight: 44,
+          minWidth: 0,
+          padding: '0.5rem 1rem',
+          columnGap: '0.35em',
+          '&.Mui-disabled': { opacity: 0.5 },
+        },
         outlined: {
           color: 'var(--ink)',
           background: 'var(--sheet)',
@@ -106,13 +113,19 @@ export const theme: Theme = createTheme({
           '&.Mui-disabled': { color: 'var(--ink)', borderColor: 'var(--line)' },
         },
         contained: { '&.Mui-disabled': { background: 'var(--copper)', color: 'var(--on-copper)' } },
-        text: { color: 'var(--copper)', '&:hover': { background: 'transparent', textDecoration: 'underline' } },
+        text: {
+          color: 'var(--copper)',
+          padding: '0.5rem',
+          justifySelf: 'start',
+          '&:hover': { background: 'transparent', textDecoration: 'underline' },
+        },
       },
       variants: [
         { props: { size: 'glove' }, style: { minHeight: 56, fontSize: '1.1rem' } },
         { props: { size: 'dense' }, style: { minHeight: 32, padding: '0.2rem 0.6rem', fontSize: '0.875rem' } },
       ],
     },
+    MuiCheckbox: { defaultProps: { disableRipple: true }, styleOverrides: { root: { padding: '0.4rem' } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
   },
 });

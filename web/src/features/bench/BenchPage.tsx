@@ -1,8 +1,10 @@
+import Button from '@mui/material/Button';
 import { codeIdOf, groupBy, type Question } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';
 
@@ -81,13 +83,11 @@ function Asked({ group }: { group: readonly Question[] }) {
         </span>
         <span className="row">
           {first.family && (
-            <Link className="act-link" to={`/shelf/${first.family}/code/${id}?new=${encodeURIComponent(first.text)}`}>
+            <Button component={Link} to={`/shelf/${first.family}/code/${id}?new=${encodeURIComponent(first.text)}`}>
               Write an entry
-            </Link>
+            </Button>
           )}
-          <button type="button" className="act" onClick={() => setOpen(!open)}>
-            Settle …
-          </button>
+          <Button onClick={() => setOpen(!open)}>Settle …</Button>
         </span>
       </div>
       {group.map((q) => (
@@ -102,11 +102,16 @@ function Asked({ group }: { group: readonly Question[] }) {
         <form className="row" onSubmit={(e) => void submit(e)}>
           <label className="field" style={{ flex: 1 }}>
             What it turned out to be
-            <input className="box" value={answer} maxLength={2000} onChange={(e) => setAnswer(e.target.value)} />
+            <Input
+              fullWidth
+              value={answer}
+              onChange={(e) => setAnswer(e.target.value)}
+              slotProps={{ input: { maxLength: 2000 } }}
+            />
           </label>
-          <button type="submit" className="act first" disabled={!answer.trim() || isLoading}>
+          <Button type="submit" variant="contained" color="primary" disabled={!answer.trim() || isLoading}>
             Settle
-          </button>
+          </Button>
         </form>
       )}
     </div>

@@ -1,9 +1,11 @@
+import Button from '@mui/material/Button';
 import { changeSetStateWords, roleAtLeast, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import './bench.css';
 
@@ -86,42 +88,35 @@ export default function ChangeSetPage() {
         </section>
       ))}
       {set.items.length > shown && (
-        <button type="button" className="act" onClick={() => setShown(shown + atOnce)}>
-          Show more of the {set.items.length}
-        </button>
+        <Button onClick={() => setShown(shown + atOnce)}>Show more of the {set.items.length}</Button>
       )}
       {set.state === 'in-review' && (
         <section className="sheet stack">
           <label className="field">
             A word with it
-            <input
-              className="box"
+            <Input
+              fullWidth
               value={note}
-              maxLength={1000}
               onChange={(e) => setNote(e.target.value)}
               placeholder="proved on the bench, on which unit"
+              slotProps={{ input: { maxLength: 1000 } }}
             />
           </label>
           <div className="row">
             {reviews && (
-              <button
-                type="button"
-                className="act first"
+              <Button
+                variant="contained"
+                color="primary"
                 disabled={!mayPublish || publishing.isLoading}
                 onClick={() => void run(publish({ id: set.id, note }))}
               >
                 Publish
-              </button>
+              </Button>
             )}
             {(reviews || own) && (
-              <button
-                type="button"
-                className="act"
-                disabled={giving.isLoading}
-                onClick={() => void run(giveBack({ id: set.id, note }))}
-              >
+              <Button disabled={giving.isLoading} onClick={() => void run(giveBack({ id: set.id, note }))}>
                 {own ? 'Take it back' : 'Give it back'}
-              </button>
+              </Button>
             )}
           </div>
           {own && !mayPublish && !overtaken && (

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Claim, entriesOf, standings } from '@wire-trail/core';
 import type { FieldProps } from './field-props.ts';
 import { Choice, Text } from './inputs.tsx';
@@ -46,15 +47,13 @@ export function ClaimFields({ body, bodies, edit, wrong }: FieldProps) {
               onChange={(s) => put(i, { standing: s as Claim['standing'] }, '')}
             />
           </div>
-          <button type="button" className="plain" onClick={() => edit({ claims: body.claims.toSpliced(i, 1) }, '')}>
+          <Button variant="text" onClick={() => edit({ claims: body.claims.toSpliced(i, 1) }, '')}>
             Remove
-          </button>
+          </Button>
         </div>
       ))}
       {firstSource && (
-        <button
-          type="button"
-          className="act"
+        <Button
           onClick={() =>
             edit(
               {
@@ -68,7 +67,7 @@ export function ClaimFields({ body, bodies, edit, wrong }: FieldProps) {
           }
         >
           Add a claim
-        </button>
+        </Button>
       )}
     </section>
   );

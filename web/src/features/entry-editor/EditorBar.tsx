@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import {
   type EntryKey,
@@ -23,6 +24,7 @@ import {
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { keepDraft } from './kept-draft.ts';
 
 type Props = Readonly<{
@@ -114,53 +116,39 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
         </span>
       </div>
       <div className="row">
-        <button
-          type="button"
-          className="act"
-          disabled={draft.past.length === 0}
-          onClick={() => dispatch(undone())}
-          aria-label="undo"
-        >
+        <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
           ↶
-        </button>
-        <button
-          type="button"
-          className="act"
-          disabled={draft.future.length === 0}
-          onClick={() => dispatch(redone())}
-          aria-label="redo"
-        >
+        </Button>
+        <Button disabled={draft.future.length === 0} onClick={() => dispatch(redone())} aria-label="redo">
           ↷
-        </button>
-        <input
-          className="box note-box"
+        </Button>
+        <Input
+          fullWidth
+          className="note-box"
           placeholder="What changed, in a few words"
-          aria-label="note on this revision"
-          maxLength={1000}
           value={note}
           onChange={(e) => setNote(e.target.value)}
+          slotProps={{ input: { 'aria-label': 'note on this revision', maxLength: 1000 } }}
         />
         {!published && latest?.state === 'draft' && (
-          <button type="button" className="act" onClick={() => void take()}>
-            {sure ? 'Really take it back' : 'Take it back'}
-          </button>
+          <Button onClick={() => void take()}>{sure ? 'Really take it back' : 'Take it back'}</Button>
         )}
-        <button
-          type="button"
-          className={isDirty ? 'act first' : 'act'}
+        <Button
+          variant={isDirty ? 'contained' : 'outlined'}
+          color={isDirty ? 'primary' : 'inherit'}
           disabled={!isDirty || !isSound || saving.isLoading}
           onClick={() => void run()}
         >
           Save draft
-        </button>
-        <button
-          type="button"
-          className={mayHand ? 'act first' : 'act'}
+        </Button>
+        <Button
+          variant={mayHand ? 'contained' : 'outlined'}
+          color={mayHand ? 'primary' : 'inherit'}
           disabled={!mayHand || submitting.isLoading}
           onClick={() => void hand()}
         >
           Submit for review
-        </button>
+        </Button>
       </div>
       <p className="small" role="status">
         {problem && !stale ? (
@@ -183,19 +171,17 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
             </p>
             <ChangeList changes={stale.changes} />
             <div className="row">
-              <button
-                type="button"
-                className="act first"
+              <Button
+                variant="contained"
+                color="primary"
                 onClick={() => {
                   dispatch(rebased({ number: stale.number, saved: stale.body }));
                   setStale(null);
                 }}
               >
                 Go on with mine on top
-              </button>
-              <button
-                type="button"
-                className="act"
+              </Button>
+              <Button
                 onClick={() => {
                   dispatch(rebased({ number: stale.number, saved: stale.body }));
                   dispatch(draftEdited({ body: stale.body, about: '' }));
@@ -203,7 +189,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
                 }}
               >
                 Take theirs (mine stays in undo)
-              </button>
+              </Button>
             </div>
           </div>
         </Dialog>

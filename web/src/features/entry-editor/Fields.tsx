@@ -1,3 +1,4 @@
+import Checkbox from '@mui/material/Checkbox';
 import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
@@ -157,8 +158,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
           <legend>Hazards</legend>
           {entriesOf(bodies, 'hazard').map((h) => (
             <label key={h.id}>
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={body.hazards.includes(h.id)}
                 onChange={(e) =>
                   edit(

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { diff, type EntryKey, type EntryView } from '@wire-trail/core';
 import { useState } from 'react';
 import { api } from '../../foundation/api.ts';
@@ -43,9 +44,9 @@ export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryV
               <td className="small">{new Date(r.savedAt).toLocaleString()}</td>
               <td>{r.note}</td>
               <td>
-                <button type="button" className="plain" onClick={() => setOpen(open === r.number ? null : r.number)}>
+                <Button variant="text" onClick={() => setOpen(open === r.number ? null : r.number)}>
                   {open === r.number ? 'Close' : 'Compare'}
-                </button>
+                </Button>
               </td>
             </tr>
           ))}
@@ -56,13 +57,9 @@ export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryV
           <h3>Revision {open} against the newest</h3>
           <ChangeList changes={diff(old.body, entry.latest.body)} />
           <div>
-            <button
-              type="button"
-              className="act"
-              onClick={() => dispatch(draftEdited({ body: old.body as Body, about: '' }))}
-            >
+            <Button onClick={() => dispatch(draftEdited({ body: old.body as Body, about: '' }))}>
               Put revision {open} back into the draft
-            </button>
+            </Button>
           </div>
         </div>
       )}

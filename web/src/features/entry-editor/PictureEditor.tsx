@@ -1,3 +1,5 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import type { EntryOf } from '@wire-trail/core';
 import type { MouseEvent } from 'react';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
@@ -77,8 +79,8 @@ export function PictureEditor({ body }: { body: Asset }) {
           onChange={(name) => edit({ name }, 'name')}
         />
         <label className="yes-no">
-          <input type="checkbox" checked={body.mayBeShared} onChange={(e) => edit({ mayBeShared: e.target.checked })} />{' '}
-          may leave the school
+          <Checkbox checked={body.mayBeShared} onChange={(e) => edit({ mayBeShared: e.target.checked })} /> may leave
+          the school
         </label>
         {body.marks.map((m, i) => (
           <div key={m.number} className="line-row">
@@ -88,19 +90,14 @@ export function PictureEditor({ body }: { body: Asset }) {
               wrong={null}
               onChange={(label) => edit({ marks: body.marks.with(i, { ...m, label }) }, `label ${i}`)}
             />
-            <button
-              type="button"
-              className="act"
-              aria-label={`remove point ${m.number}`}
-              onClick={() => edit({ marks: body.marks.toSpliced(i, 1) })}
-            >
+            <Button aria-label={`remove point ${m.number}`} onClick={() => edit({ marks: body.marks.toSpliced(i, 1) })}>
               ×
-            </button>
+            </Button>
           </div>
         ))}
-        <button
-          type="button"
-          className="plain add"
+        <Button
+          variant="text"
+          className="add"
           onClick={() =>
             edit({
               marks: [
@@ -111,7 +108,7 @@ export function PictureEditor({ body }: { body: Asset }) {
           }
         >
           Add a point
-        </button>
+        </Button>
         <p className="soft small">{Math.round(body.bytes / 1024)} kB, kept by its hash</p>
       </div>
     </div>

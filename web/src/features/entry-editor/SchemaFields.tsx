@@ -1,5 +1,8 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import { useEffect, useRef } from 'react';
 import type { z } from 'zod';
+import { Input } from '../../parts/field/Input.tsx';
 import { choicesFor, keysFor, nameAt, type Path, type SchemaContext } from './choices.ts';
 import { Choice, NumberField, Text } from './inputs.tsx';
 import { changedTo, emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
@@ -59,7 +62,7 @@ export function SchemaField(props: FieldProps) {
     case 'yes-no':
       return (
         <label className="yes-no">
-          <input type="checkbox" checked={value === true} onChange={(e) => onChange(e.target.checked, '')} /> {label}
+          <Checkbox checked={value === true} onChange={(e) => onChange(e.target.checked, '')} /> {label}
         </label>
       );
     case 'choice':
@@ -82,14 +85,13 @@ export function SchemaField(props: FieldProps) {
           <legend>
             {label}
             {(optional || nullable) && (
-              <button
-                type="button"
-                className="plain"
+              <Button
+                variant="text"
                 aria-label={`remove ${label}`}
                 onClick={() => onChange(nullable ? null : undefined, '')}
               >
                 ×
-              </button>
+              </Button>
             )}
           </legend>
           <SchemaFields
@@ -147,9 +149,9 @@ export function SchemaField(props: FieldProps) {
 
 function AddButton({ label, onClick }: { label: string; onClick: () => void }) {
   return (
-    <button type="button" className="plain add" onClick={onClick}>
+    <Button variant="text" className="add" onClick={onClick}>
       Add {label}
-    </button>
+    </Button>
   );
 }
 
@@ -223,8 +225,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
         {options.length === 0 && <span className="soft small">there are none yet</span>}
         {options.map(([id, name]) => (
           <label key={id}>
-            <input
-              type="checkbox"
+            <Checkbox
               checked={list.includes(id)}
               onChange={(e) => onChange(e.target.checked ? [...list, id] : list.filter((x) => x !== id), '')}
             />{' '}
@@ -236,23 +237,12 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
   }
   const moves = (i: number) => (
     <span className="item-moves">
-      <button
-        type="button"
-        className="act"
-        disabled={i === 0}
-        aria-label={`${label} ${i + 1} up`}
-        onClick={() => move(i, -1)}
-      >
+      <Button disabled={i === 0} aria-label={`${label} ${i + 1} up`} onClick={() => move(i, -1)}>
         ↑
-      </button>
-      <button
-        type="button"
-        className="act"
-        aria-label={`remove ${label} ${i + 1}`}
-        onClick={() => onChange(list.toSpliced(i, 1), '')}
-      >
+      </Button>
+      <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => onChange(list.toSpliced(i, 1), '')}>
         ×
-      </button>
+      </Button>
     </span>
   );
   return (
@@ -339,9 +329,8 @@ function RecordField({
       {Object.entries(record).map(([key, item], i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a key that is being typed is no identity
         <div key={i} className="record-row">
-          <input
-            className="box"
-            aria-label={`${label} ${i + 1} name`}
+          <Input
+            fullWidth
             value={key}
             onChange={(e) =>
               onChange(
@@ -349,10 +338,10 @@ function RecordField({
                 `${path.join('.')}.key${i}`,
               )
             }
+            slotProps={{ input: { 'aria-label': `${label} ${i + 1} name` } }}
           />
-          <input
-            className="box"
-            aria-label={`${label} ${i + 1}`}
+          <Input
+            fullWidth
             value={String(item ?? '')}
             onChange={(e) =>
               onChange(
@@ -360,24 +349,20 @@ function RecordField({
                 `${path.join('.')}.${i}`,
               )
             }
+            slotProps={{ input: { 'aria-label': `${label} ${i + 1}` } }}
           />
-          <button
-            type="button"
-            className="act"
-            aria-label={`remove ${label} ${i + 1}`}
-            onClick={() => set(key, undefined, '')}
-          >
+          <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => set(key, undefined, '')}>
             ×
-          </button>
+          </Button>
         </div>
       ))}
-      <button
-        type="button"
-        className="plain add"
+      <Button
+        variant="text"
+        className="add"
         onClick={() => onChange({ ...record, [`${label} ${Object.keys(record).length + 1}`]: emptyOf(of) }, '')}
       >
         Add {label}
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,3 +1,5 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import { type Entry, leaningOn, type Source } from '@wire-trail/core';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
@@ -12,22 +14,16 @@ export function SourceBeside({ source, bodies }: { source: Source; bodies: { ent
     <aside className="sheet small beside">
       <h3>What leans on it</h3>
       {source.sort === 'document' && !waits && (
-        <button
-          type="button"
-          className="act"
-          onClick={() => edit({ before: source.edition, edition: `${source.edition} +1`, lookedAgain: [] })}
-        >
+        <Button onClick={() => edit({ before: source.edition, edition: `${source.edition} +1`, lookedAgain: [] })}>
           There is a new edition
-        </button>
+        </Button>
       )}
       {source.sort === 'document' && waits && (
         <>
           <p className="note">
             Edition {source.edition} came after {source.before}. Look again at each of these; tick what still holds.
           </p>
-          <button type="button" className="act" onClick={() => edit({ before: null, lookedAgain: [] })}>
-            All of it was looked at
-          </button>
+          <Button onClick={() => edit({ before: null, lookedAgain: [] })}>All of it was looked at</Button>
         </>
       )}
       {leaning.length === 0 && <p className="soft">Nothing yet.</p>}
@@ -36,8 +32,7 @@ export function SourceBeside({ source, bodies }: { source: Source; bodies: { ent
           <li key={key}>
             {source.sort === 'document' && waits ? (
               <label>
-                <input
-                  type="checkbox"
+                <Checkbox
                   checked={source.lookedAgain.includes(key)}
                   onChange={(e) =>
                     edit({

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { entriesOf, type Suspect } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
 import type { FieldProps } from './field-props.ts';
@@ -68,43 +69,29 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
               </div>
             </div>
             <div className="suspect-moves">
-              <button
-                type="button"
-                className="act"
-                aria-label={`move ${suspect.label} up`}
-                disabled={i === 0}
-                onClick={() => move(i, -1)}
-              >
+              <Button aria-label={`move ${suspect.label} up`} disabled={i === 0} onClick={() => move(i, -1)}>
                 ↑
-              </button>
-              <button
-                type="button"
-                className="act"
+              </Button>
+              <Button
                 aria-label={`move ${suspect.label} down`}
                 disabled={i === list.length - 1}
                 onClick={() => move(i, 1)}
               >
                 ↓
-              </button>
-              <button
-                type="button"
-                className="act"
+              </Button>
+              <Button
                 aria-label={`remove ${suspect.label}`}
                 onClick={() => edit({ suspects: list.toSpliced(i, 1) }, '')}
               >
                 ×
-              </button>
+              </Button>
             </div>
           </li>
         ))}
       </ol>
-      <button
-        type="button"
-        className="act"
-        onClick={() => edit({ suspects: [...list, { label: 'New suspect', reason: '', weight: 1 }] }, '')}
-      >
+      <Button onClick={() => edit({ suspects: [...list, { label: 'New suspect', reason: '', weight: 1 }] }, '')}>
         Add a suspect
-      </button>
+      </Button>
     </section>
   );
 }

@@ -9,6 +9,7 @@ import {
   resolvePlate,
 } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../../parts/field/Input.tsx';
 
 const blank = { model: '', serial: '', software: '' };
 
@@ -30,8 +31,9 @@ export function VariantsBeside({ family }: { family: Family }) {
         {(['model', 'serial', 'software'] as const).map((field) => (
           <label key={field} className="field">
             {field}
-            <input
-              className="box mono"
+            <Input
+              fullWidth
+              className="mono"
               value={typed[field]}
               onChange={(e) => setTyped({ ...typed, [field]: e.target.value })}
             />

@@ -1,4 +1,7 @@
+import Button from '@mui/material/Button';
 import { useId, useState } from 'react';
+import { Input } from '../../parts/field/Input.tsx';
+import { Select } from '../../parts/field/Select.tsx';
 
 type TextProps = Readonly<{
   label: string;
@@ -11,29 +14,24 @@ type TextProps = Readonly<{
 
 export function Text({ label, value, wrong, long, suggestions = [], onChange }: TextProps) {
   const id = useId();
-  const common = {
-    id,
-    className: 'box',
-    value,
-    'aria-invalid': wrong !== null,
-    'aria-describedby': wrong === null ? undefined : `${id}w`,
-  };
   return (
     <div className="field-block">
       <label htmlFor={id}>{label}</label>
-      {long ? (
-        <textarea
-          {...common}
-          rows={Math.min(6, Math.max(2, Math.ceil(value.length / 80)))}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      ) : (
-        <input
-          {...common}
-          list={suggestions.length > 0 ? `${id}s` : undefined}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
+      <Input
+        fullWidth
+        id={id}
+        value={value}
+        error={wrong !== null}
+        multiline={long === true}
+        {...(long && { minRows: 2, maxRows: 6 })}
+        onChange={(e) => onChange(e.target.value)}
+        slotProps={{
+          input: {
+            'aria-describedby': wrong === null ? undefined : `${id}w`,
+            ...(suggestions.length > 0 && { list: `${id}s` }),
+          },
+        }}
+      />
       {suggestions.length > 0 && (
         <datalist id={`${id}s`}>
           {suggestions.map((words) => (
@@ -68,12 +66,12 @@ export function NumberField({ label, value, least, wrong = null, onChange }: Num
   return (
     <div className="field-block">
       <label htmlFor={id}>{label}</label>
-      <input
+      <Input
+        fullWidth
         id={id}
-        className="box mono"
-        inputMode="decimal"
+        className="mono"
         value={shown}
-        aria-invalid={isWrong || wrong !== null}
+        error={Boolean(isWrong || wrong !== null)}
         onBlur={() => !isWrong && setTyped(null)}
         onChange={(e) => {
           setTyped(e.target.value);
@@ -81,6 +79,7 @@ export function NumberField({ label, value, least, wrong = null, onChange }: Num
           if (e.target.value.trim() === '') onChange(null);
           else if (Number.isFinite(next) && next >= least) onChange(next);
         }}
+        slotProps={{ input: { inputMode: 'decimal' } }}
       />
       {(isWrong || wrong) && (
         <span className="wrong">
@@ -107,20 +106,21 @@ export function Choice({ label, value, options, wrong = null, onChange }: Choice
   return (
     <div className="field-block">
       <label htmlFor={id}>{label}</label>
-      <select
+      <Select
+        native
+        fullWidth
         id={id}
-        className="box"
         value={value}
-        aria-invalid={wrong !== null || !isKnown}
-        aria-describedby={wrong === null ? undefined : `${id}w`}
+        error={Boolean(wrong !== null || !isKnown)}
         onChange={(e) => onChange(e.target.value)}
+        inputProps={{ 'aria-describedby': wrong === null ? undefined : `${id}w` }}
       >
         {all.map(([key, name]) => (
           <option key={key} value={key}>
             {name}
           </option>
         ))}
-      </select>
+      </Select>
       {wrong !== null && (
         <span id={`${id}w`} className="wrong">
           {wrong}
@@ -143,25 +143,20 @@ export function Lines({ label, lines, onChange }: LinesProps) {
       {lines.map((line, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: lines have no identity but their place
         <div key={i} className="line-row">
-          <input
-            className="box"
-            aria-label={`${label} ${i + 1}`}
+          <Input
+            fullWidth
             value={line}
             onChange={(e) => onChange(lines.with(i, e.target.value), i)}
+            slotProps={{ input: { 'aria-label': `${label} ${i + 1}` } }}
           />
-          <button
-            type="button"
-            className="act"
-            aria-label={`remove ${label} ${i + 1}`}
-            onClick={() => onChange(lines.toSpliced(i, 1), null)}
-          >
+          <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => onChange(lines.toSpliced(i, 1), null)}>
             ×
-          </button>
+          </Button>
         </div>
       ))}
-      <button type="button" className="plain" onClick={() => onChange([...lines, ''], null)}>
+      <Button variant="text" onClick={() => onChange([...lines, ''], null)}>
         Add a line
-      </button>
+      </Button>
     </div>
   );
 }

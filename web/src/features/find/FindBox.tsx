@@ -7,6 +7,7 @@ import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { useFind } from '../../foundation/device/use-find.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { Input } from '../../parts/field/Input.tsx';
 import { FoundLine } from '../../parts/found/FoundLine.tsx';
 
 /** The one box: codes, units, suspects and words, from anywhere. */
@@ -51,19 +52,20 @@ export default function FindBox({ onClose }: { onClose: () => void }) {
         <label className="visually-hidden" htmlFor="find-anything">
           Find a code, a unit, a part, a word
         </label>
-        <input
+        <Input
+          fullWidth
           id="find-anything"
           autoFocus
-          className="box find-box"
+          className="find-box"
           placeholder="co7, glasswasher K19, pump …"
           autoComplete="off"
-          maxLength={100}
           value={typed}
           onChange={(e) => {
             setTyped(e.target.value);
             setAt(0);
           }}
           onKeyDown={onKey}
+          slotProps={{ input: { maxLength: 100 } }}
         />
         <div className="found" aria-live="polite">
           {found.map((hit, i) => (

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { WalkLine } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -20,15 +21,15 @@ export default function LogPage() {
         <h1>Log</h1>
         <div className="row" role="group" aria-label="which walks">
           {states.map((s) => (
-            <button
+            <Button
               key={s ?? 'all'}
-              type="button"
-              className={s === state ? 'act first' : 'act'}
+              variant={s === state ? 'contained' : 'outlined'}
+              color={s === state ? 'primary' : 'inherit'}
               aria-pressed={s === state}
               onClick={() => setState(s)}
             >
               {s ?? 'all'}
-            </button>
+            </Button>
           ))}
         </div>
       </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Bundle,
   currentStation,
@@ -141,13 +142,12 @@ export default function LoggedWalkPage() {
           <span className="mono">{walk.unit?.serial}</span>
         </h1>
         {walk.answers.some((a) => a.reading) && (
-          <a
-            className="act"
+          <Button
             download={`readings-${walk.unit?.serial ?? walk.id}.csv`}
             href={`data:text/csv;charset=utf-8,${encodeURIComponent(writeReadings([data.events], bundle))}`}
           >
             Readings as CSV
-          </a>
+          </Button>
         )}
         {!walk.closed && data.mine && <Link to={`/trail/${walk.id}`}>Go on with it here</Link>}
       </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { allEvents, type KeptEvent, keepEvents } from '../../foundation/device/database.ts';
 import { announceKept } from '../../foundation/device/use-sync.ts';
@@ -37,9 +38,7 @@ export function NotTaken() {
           </li>
         ))}
       </ul>
-      <button type="button" className="act" onClick={() => void again()}>
-        Send once more
-      </button>
+      <Button onClick={() => void again()}>Send once more</Button>
     </div>
   );
 }

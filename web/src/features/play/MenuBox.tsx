@@ -1,5 +1,7 @@
+import Button from '@mui/material/Button';
 import { type Bundle, eachStep, entriesOf, type ModeId, type Step } from '@wire-trail/core';
 import { useState } from 'react';
+import { Select } from '../../parts/field/Select.tsx';
 
 type Choice = Readonly<{ on: string; words: string }>;
 
@@ -39,19 +41,20 @@ export function MenuBox({
       <div className="row spread">
         <h3>On a screen</h3>
         {screens.length > 1 && (
-          <select
-            className="box"
-            aria-label="screen"
+          <Select
+            native
+            fullWidth
             style={{ width: 'auto' }}
             value={screen}
             onChange={(e) => setScreen(e.target.value)}
+            inputProps={{ 'aria-label': 'screen' }}
           >
             {screens.map((s) => (
               <option key={s} value={s}>
                 {nameOf(s)}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </div>
       <p className="small soft">
@@ -61,17 +64,15 @@ export function MenuBox({
       </p>
       <div className="row">
         {entries.map((words) => (
-          <button
+          <Button
             key={words}
-            type="button"
-            className="act"
             onClick={() => {
               setLast(words);
               onChoose(screen, words);
             }}
           >
             {words}
-          </button>
+          </Button>
         ))}
       </div>
     </div>

@@ -1,3 +1,6 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import MenuItem from '@mui/material/MenuItem';
 import {
   type Bundle,
   entriesOf,
@@ -12,6 +15,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { Select } from '../../parts/field/Select.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
@@ -52,12 +56,13 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
         )}
         <span className="row">
           {family.variants.length > 0 && (
-            <select
-              className="box"
-              aria-label="variant"
+            <Select
+              native
+              fullWidth
               style={{ width: 'auto' }}
               value={variant ?? ''}
               onChange={(e) => setVariant(e.target.value || null)}
+              inputProps={{ 'aria-label': 'variant' }}
             >
               <option value="">any variant</option>
               {family.variants.map((v) => (
@@ -65,11 +70,9 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
                   {v.name}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
-          <button type="button" className="act" onClick={unit.restart}>
-            Begin again
-          </button>
+          <Button onClick={unit.restart}>Begin again</Button>
         </span>
       </div>
       <div className="play">
@@ -89,8 +92,8 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             </div>
           ))}
           <label className="row small">
-            <input type="checkbox" checked={latch} onChange={(e) => setLatch(e.target.checked)} /> what I press stays
-            down until I touch it again (for holding several with one mouse)
+            <Checkbox checked={latch} onChange={(e) => setLatch(e.target.checked)} /> what I press stays down until I
+            touch it again (for holding several with one mouse)
           </label>
         </section>
         <section className="stack" aria-label="what it does">
@@ -152,18 +155,19 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
           </div>
           <details className="sheet">
             <summary>Codes in its memory</summary>
-            <select
-              className="box"
+            <Select
               multiple
-              size={6}
-              aria-label="codes in its memory"
+              fullWidth
               value={[...stored]}
-              onChange={(e) => setStored([...e.target.selectedOptions].map((o) => o.value))}
+              onChange={(e) => setStored([e.target.value].flat())}
+              inputProps={{ 'aria-label': 'codes in its memory' }}
             >
               {codes.map((c) => (
-                <option key={c}>{c}</option>
+                <MenuItem key={c} value={c}>
+                  {c}
+                </MenuItem>
               ))}
-            </select>
+            </Select>
             <p className="small soft">They are there from the next “Begin again” on.</p>
           </details>
         </section>

@@ -1,6 +1,10 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import { type Role, roles, type SchoolSettings } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { type ApiError, api } from '../../foundation/api.ts';
+import { Input } from '../../parts/field/Input.tsx';
+import { Select } from '../../parts/field/Select.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
@@ -32,24 +36,25 @@ function School({ settings }: { settings: SchoolSettings }) {
     >
       <label className="field">
         Name of the school
-        <input className="box" value={name} maxLength={120} required onChange={(e) => setName(e.target.value)} />
+        <Input
+          fullWidth
+          value={name}
+          required
+          onChange={(e) => setName(e.target.value)}
+          slotProps={{ input: { maxLength: 120 } }}
+        />
       </label>
       <label className="row">
-        <input
-          type="checkbox"
-          style={{ width: 20, height: 20 }}
-          checked={own}
-          onChange={(e) => setOwn(e.target.checked)}
-        />
+        <Checkbox checked={own} onChange={(e) => setOwn(e.target.checked)} />
         <span>
           The author may publish: for a school of one.{' '}
           <span className="soft">The history says each time that the author reviewed it.</span>
         </span>
       </label>
       <div className="row">
-        <button type="submit" className="act first" disabled={!isDirty || isLoading}>
+        <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isLoading}>
           Save
-        </button>
+        </Button>
         {isSuccess && !isDirty && <span role="status">Saved.</span>}
         {error && <span className="wrong">{(error as ApiError).title}</span>}
       </div>
@@ -81,21 +86,22 @@ function People() {
               <td>{user.name}</td>
               <td className="mono">{user.signIn}</td>
               <td>
-                <select
-                  className="box"
-                  aria-label={`role of ${user.name}`}
+                <Select
+                  native
+                  fullWidth
                   value={user.role}
                   onChange={(e) => void alter(user.id, e.target.value as Role, user.disabled)}
+                  inputProps={{ 'aria-label': `role of ${user.name}` }}
                 >
                   {roles.map((r) => (
                     <option key={r}>{r}</option>
                   ))}
-                </select>
+                </Select>
               </td>
               <td>
-                <button type="button" className="act" onClick={() => void alter(user.id, user.role, !user.disabled)}>
+                <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
                   {user.disabled ? 'Open again' : 'Close account'}
-                </button>
+                </Button>
               </td>
             </tr>
           ))}
@@ -104,51 +110,46 @@ function People() {
       <form className="row" onSubmit={(e) => void submit(e)} style={{ alignItems: 'end' }}>
         <label className="field">
           Name
-          <input
-            className="box"
-            required
-            value={form.name}
-            onChange={(e) => setForm({ ...form, name: e.target.value })}
-          />
+          <Input fullWidth required value={form.name} onChange={(e) => setForm({ ...form, name: e.target.value })} />
         </label>
         <label className="field">
           Signs in as
-          <input
-            className="box"
+          <Input
+            fullWidth
             required
-            minLength={3}
-            autoCapitalize="none"
             value={form.signIn}
             onChange={(e) => setForm({ ...form, signIn: e.target.value })}
+            slotProps={{ input: { minLength: 3, autoCapitalize: 'none' } }}
           />
         </label>
         <label className="field">
           Password
-          <input
-            className="box"
+          <Input
+            fullWidth
             type="password"
             autoComplete="new-password"
             required
-            minLength={10}
             value={form.password}
             onChange={(e) => setForm({ ...form, password: e.target.value })}
+            slotProps={{ input: { minLength: 10 } }}
           />
         </label>
         <label className="field">
           Role
-          <select
-            className="box"
+          <Select
+            native
+            fullWidth
             value={form.role}
             onChange={(e) => setForm({ ...form, role: e.target.value as Role })}
           >
             {roles.map((r) => (
               <option key={r}>{r}</option>
             ))}
-          </select>
+          </Select>
         </label>
-        <button type="submit" className="act" disabled={adding.isLoading}>
+        <Button type="submit" disabled={adding.isLoading}>
           Open an account
-        </button>
+        </Button>
       </form>
       {problem && (
         <p className="wrong" role="alert">

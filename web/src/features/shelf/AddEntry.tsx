@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import { codeIdOf, type EntryKind } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { Input } from '../../parts/field/Input.tsx';
 
 type Props = Readonly<{
   /** The family it belongs to, or `library`. */
@@ -24,17 +26,17 @@ export function AddEntry({ scope, kind, label, taken }: Props) {
   };
   return (
     <form className="row" onSubmit={submit}>
-      <input
-        className="box add-name"
-        aria-label={`name of the new ${label}`}
+      <Input
+        fullWidth
+        className="add-name"
         placeholder={`new ${label}`}
-        maxLength={120}
         value={name}
         onChange={(e) => setName(e.target.value)}
+        slotProps={{ input: { 'aria-label': `name of the new ${label}`, maxLength: 120 } }}
       />
-      <button type="submit" className="act" disabled={id === '' || isTaken}>
+      <Button type="submit" disabled={id === '' || isTaken}>
         Begin
-      </button>
+      </Button>
       {isTaken && <span className="wrong">There is one of this name.</span>}
     </form>
   );

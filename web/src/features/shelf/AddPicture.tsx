@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -89,9 +90,9 @@ export function AddPicture() {
                 />
               </label>
             ))}
-            <button type="button" className="act first" disabled={isLoading} onClick={() => void take(file)}>
+            <Button variant="contained" color="primary" disabled={isLoading} onClick={() => void take(file)}>
               Keep it
-            </button>
+            </Button>
           </div>
         </div>
       )}

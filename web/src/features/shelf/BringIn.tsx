@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import type { ImportLine, Problem } from '@wire-trail/core';
 import { useState } from 'react';
@@ -109,13 +110,11 @@ export function BringIn({ onClose }: { onClose: () => void }) {
         )}
         <div className="row">
           {stage.kind === 'preview' && (
-            <button type="button" className="act first" disabled={isLoading} onClick={() => void confirm(stage.json)}>
+            <Button variant="contained" color="primary" disabled={isLoading} onClick={() => void confirm(stage.json)}>
               Bring it in
-            </button>
+            </Button>
           )}
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
+          <Button onClick={onClose}>Cancel</Button>
         </div>
       </div>
     </Dialog>

@@ -1,7 +1,9 @@
+import Button from '@mui/material/Button';
 import { type Code, CodeText, codeIdOf, entriesOf, entryOf, revisionStateWords } from '@wire-trail/core';
 import { type FormEvent, lazy, Suspense, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -18,15 +20,15 @@ export function CodesTab(props: TabProps) {
       {props.writes && (
         <div className="row views" role="group" aria-label="how the codes are shown">
           {(['list', 'table'] as const).map((view) => (
-            <button
+            <Button
               key={view}
-              type="button"
-              className={(view === 'table') === asTable ? 'act first' : 'act'}
+              variant={(view === 'table') === asTable ? 'contained' : 'outlined'}
+              color={(view === 'table') === asTable ? 'primary' : 'inherit'}
               aria-pressed={(view === 'table') === asTable}
               onClick={() => setSearch({ room: 'Codes', as: view }, { replace: true })}
             >
               {view}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -139,17 +141,18 @@ function AddCode({ family, taken }: { family: string; taken: readonly string[] }
     <form className="row" onSubmit={submit} style={{ marginBottom: '0.75rem' }}>
       <label className="field" style={{ width: 160 }}>
         <span className="visually-hidden">New code</span>
-        <input
-          className="box mono"
+        <Input
+          fullWidth
+          className="mono"
           placeholder="new code"
           value={text}
-          maxLength={16}
           onChange={(e) => setText(e.target.value)}
+          slotProps={{ input: { maxLength: 16 } }}
         />
       </label>
-      <button type="submit" className="act" disabled={!isCode || isTaken}>
+      <Button type="submit" disabled={!isCode || isTaken}>
         Write an entry
-      </button>
+      </Button>
       {isTaken && <span className="wrong">{text.trim()} has an entry already.</span>}
     </form>
   );

@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import { readTable, type Working } from '@wire-trail/core';
 import { useState } from 'react';
 import { api } from '../../foundation/api.ts';
+import { Input } from '../../parts/field/Input.tsx';
 import { JobBar } from './table/JobBar.tsx';
 import { useJob } from './table/use-job.ts';
 
@@ -47,11 +49,16 @@ export function MeaningsTable({ known }: { known: readonly Working[] }) {
       <div className="stack">
         <label className="field">
           The scheme it belongs to, as families name it
-          <input className="box" maxLength={120} value={scheme} onChange={(e) => setScheme(e.target.value)} />
+          <Input
+            fullWidth
+            value={scheme}
+            onChange={(e) => setScheme(e.target.value)}
+            slotProps={{ input: { maxLength: 120 } }}
+          />
         </label>
         <label className="field">
           Number and meaning, under a header
-          <textarea className="box mono" rows={5} value={text} onChange={(e) => setText(e.target.value)} />
+          <Input multiline fullWidth className="mono" rows={5} value={text} onChange={(e) => setText(e.target.value)} />
         </label>
         {wrong.slice(0, 5).map((w) => (
           <span key={w} className="wrong">
@@ -59,16 +66,14 @@ export function MeaningsTable({ known }: { known: readonly Working[] }) {
           </span>
         ))}
         <JobBar run={run} what="keeping the meanings" />
-        <button
-          type="button"
-          className="act"
+        <Button
           disabled={items.length === 0 || wrong.length > 0}
           onClick={() =>
             void run.start(() => save({ note: 'from a table', submit: `${items.length} generic meanings`, items }))
           }
         >
           Hand {items.length} meanings to a reviewer
-        </button>
+        </Button>
         {run.job?.state === 'done' && <p role="status">They wait on the Bench.</p>}
       </div>
     </details>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -69,14 +70,14 @@ export function PanelTab({ entries, family, writes }: TabProps) {
             <div className="row" role="group" aria-label="badge">
               <span className="soft">badge</span>
               {own.badges.map((b) => (
-                <button
+                <Button
                   key={b.id}
-                  type="button"
-                  className={badge === b.id ? 'act first' : 'act'}
+                  variant={badge === b.id ? 'contained' : 'outlined'}
+                  color={badge === b.id ? 'primary' : 'inherit'}
                   onClick={() => setBadge(badge === b.id ? undefined : b.id)}
                 >
                   {b.name}
-                </button>
+                </Button>
               ))}
             </div>
           )}
@@ -85,15 +86,15 @@ export function PanelTab({ entries, family, writes }: TabProps) {
           <h2>Modes</h2>
           <div className="row">
             {modes.map((m) => (
-              <button
+              <Button
                 key={m.id}
-                type="button"
-                className={m.id === modeId ? 'act first' : 'act'}
+                variant={m.id === modeId ? 'contained' : 'outlined'}
+                color={m.id === modeId ? 'primary' : 'inherit'}
                 aria-pressed={m.id === modeId}
                 onClick={() => setModeId(m.id)}
               >
                 {m.name}
-              </button>
+              </Button>
             ))}
           </div>
           <p>{mode?.normalSigns}</p>

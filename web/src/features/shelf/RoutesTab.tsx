@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   cardBig,
   cardDetails,
@@ -27,9 +28,9 @@ export function RoutesTab(props: TabProps) {
     <div className="stack">
       <div className="row">
         {props.writes && <AddEntry scope={props.family} kind="route" label="route" taken={routes.map((r) => r.id)} />}
-        <Link className="act" to={`/play/${props.family}${props.writes ? '?drafts=1' : ''}`}>
+        <Button component={Link} to={`/play/${props.family}${props.writes ? '?drafts=1' : ''}`}>
           Play the unit
-        </Link>
+        </Button>
       </div>
       {routes.map((route) => (
         <RouteSheet key={route.id} route={route} panel={panel} writes={props.writes} />

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { findingWords, lintTraits, roleAtLeast, traitsOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -27,9 +28,9 @@ export default function ShelfPage() {
       <div className="row spread">
         <h1>Shelf</h1>
         <span className="row">
-          <Link to="/which" className="act">
+          <Button component={Link} to="/which">
             Which unit is it?
-          </Link>
+          </Button>
           {writes && (
             <>
               <AddEntry
@@ -38,9 +39,7 @@ export default function ShelfPage() {
                 label="family"
                 taken={[...(data ?? []), ...(begun ?? [])].map((f) => f.family.id)}
               />
-              <button type="button" className="act" onClick={() => setBringing(true)}>
-                Bring in a bundle file …
-              </button>
+              <Button onClick={() => setBringing(true)}>Bring in a bundle file …</Button>
             </>
           )}
         </span>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { keyOf } from '@wire-trail/core';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -15,9 +16,9 @@ export function SubmitDrafts({ family, entries }: { family: string; entries: rea
   };
   return (
     <>
-      <button type="button" className="act" disabled={isLoading} onClick={() => void hand()}>
+      <Button disabled={isLoading} onClick={() => void hand()}>
         Submit {drafts.length === 1 ? 'the draft' : `all ${drafts.length} drafts`}
-      </button>
+      </Button>
       {error && <span className="wrong">{(error as ApiError).title}</span>}
     </>
   );

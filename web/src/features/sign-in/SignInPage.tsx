@@ -1,9 +1,11 @@
+import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { Navigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { rememberUser } from '../../foundation/remembered-user.ts';
 import { signedIn } from '../../foundation/session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
+import { Input } from '../../parts/field/Input.tsx';
 import './sign-in.css';
 
 export function SignInPage() {
@@ -34,20 +36,20 @@ export function SignInPage() {
         <h2>Sign in</h2>
         <label className="field">
           Name
-          <input
-            className="box"
+          <Input
+            fullWidth
             name="username"
             autoComplete="username"
-            autoCapitalize="none"
             required
             value={name}
             onChange={(e) => setName(e.target.value)}
+            slotProps={{ input: { autoCapitalize: 'none' } }}
           />
         </label>
         <label className="field">
           Password
-          <input
-            className="box"
+          <Input
+            fullWidth
             type="password"
             name="password"
             autoComplete="current-password"
@@ -61,9 +63,9 @@ export function SignInPage() {
             {(error as ApiError).title}
           </p>
         )}
-        <button type="submit" className="act first big" disabled={isLoading}>
+        <Button type="submit" variant="contained" size="glove" color="primary" disabled={isLoading}>
           {isLoading ? 'Signing in …' : 'Sign in'}
-        </button>
+        </Button>
       </form>
     </main>
   );

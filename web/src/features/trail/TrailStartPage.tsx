@@ -1,8 +1,10 @@
+import Button from '@mui/material/Button';
 import { type Code, entriesOf, familyEntry, type Found as Hit, type Symptom } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../foundation/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -51,25 +53,25 @@ export function TrailStartPage() {
         <label className="visually-hidden" htmlFor="seen">
           Type a code, or what is wrong
         </label>
-        <input
+        <Input
+          fullWidth
           id="seen"
-          ref={box}
-          className="box find-box"
+          inputRef={box}
+          className="find-box"
           placeholder="K19, cold, does not drain …"
           autoComplete="off"
-          autoCapitalize="characters"
           value={typed}
-          maxLength={60}
           onChange={(e) => setTyped(e.target.value)}
+          slotProps={{ input: { autoCapitalize: 'characters', maxLength: 60 } }}
         />
         <Found typed={typed} bundles={bundles} begin={begin} />
       </section>
       <section>
-        <div className="row spread">
+        <div className="row spread below">
           <h2>Or pick the unit and tap its lamps</h2>
-          <Link to="/which" className="act">
+          <Button component={Link} to="/which">
             Not sure which unit?
-          </Link>
+          </Button>
         </div>
         {bundles.length === 0 && (
           <Empty title={fetching ? 'Bringing the library to this device …' : 'No unit is kept on this device yet'}>
@@ -139,14 +141,9 @@ function Found({ typed, bundles, begin }: FoundProps) {
           ))}
           <div className="row">
             {bundles.map((bundle) => (
-              <button
-                key={bundle.family}
-                type="button"
-                className="act"
-                onClick={() => begin(bundle, { kind: 'unlisted', text })}
-              >
+              <Button key={bundle.family} onClick={() => begin(bundle, { kind: 'unlisted', text })}>
                 Log {text} on a {familyEntry(bundle).name}
-              </button>
+              </Button>
             ))}
           </div>
         </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Bundle,
   currentStation,
@@ -132,9 +133,9 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         <div className="walk-undo">
           <Connection className="only-narrow" />
           {open.walk?.lastUndoable && !walk.closed && (
-            <button type="button" className="plain" onClick={() => void open.takeBack()}>
+            <Button variant="text" onClick={() => void open.takeBack()}>
               Take back
-            </button>
+            </Button>
           )}
         </div>
       </header>

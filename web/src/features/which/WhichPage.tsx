@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Bundle,
   entriesOf,
@@ -55,15 +56,11 @@ export default function WhichPage() {
       <div className="row spread">
         <h1>Which unit is it?</h1>
         <span className="row">
+          {answers.length > 0 && <Button onClick={() => setAnswers(answers.slice(0, -1))}>One back</Button>}
           {answers.length > 0 && (
-            <button type="button" className="act" onClick={() => setAnswers(answers.slice(0, -1))}>
-              One back
-            </button>
-          )}
-          {answers.length > 0 && (
-            <button type="button" className="plain" onClick={() => setAnswers([])}>
+            <Button variant="text" onClick={() => setAnswers([])}>
               From the beginning
-            </button>
+            </Button>
           )}
         </span>
       </div>
@@ -91,9 +88,9 @@ export default function WhichPage() {
               </button>
             ))}
           </div>
-          <button type="button" className="act big" onClick={() => answer(null)}>
+          <Button size="glove" onClick={() => answer(null)}>
             Cannot tell
-          </button>
+          </Button>
         </section>
       )}
       {left.length === 0 && (

@@ -1,5 +1,6 @@
 import { attemptsSoFar, type Detection } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../field/Input.tsx';
 
 /** A span as one says it: minutes, or hours and minutes. */
 export function spanWords(ms: number): string {
@@ -21,12 +22,13 @@ export function Attempts({ detection }: { detection: Detection }) {
     <div className="attempts small">
       <label className="row">
         the counter stands at
-        <input
-          className="box mono"
-          inputMode="numeric"
+        <Input
+          fullWidth
+          className="mono"
           style={{ width: '5rem' }}
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
+          slotProps={{ input: { inputMode: 'numeric' } }}
         />
       </label>
       <p role="status">

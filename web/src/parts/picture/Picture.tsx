@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { EntryOf } from '@wire-trail/core';
 import { type CSSProperties, useState } from 'react';
 import { closeUp } from './close-up.ts';
@@ -47,9 +48,9 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
           ))}
         </span>
         {closer && !missing && (
-          <button type="button" className="plain picture-more" onClick={() => setIsWhole(!isWhole)}>
+          <Button variant="text" className="picture-more" onClick={() => setIsWhole(!isWhole)}>
             {isWhole ? 'Closer' : 'Whole picture'}
-          </button>
+          </Button>
         )}
       </figcaption>
     </figure>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Block, type Sheet, sheetText } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph } from '../code/CodeGlyph.tsx';
@@ -24,12 +25,10 @@ export function SheetView({ sheet }: { sheet: Sheet }) {
   return (
     <section className="paper" aria-label={sheet.title}>
       <div className="row paper-bar">
-        <button type="button" className="act" disabled={busy === 'making'} onClick={() => void makePdf()}>
+        <Button disabled={busy === 'making'} onClick={() => void makePdf()}>
           {busy === 'making' ? 'Making the PDF …' : 'PDF'}
-        </button>
-        <button type="button" className="act" onClick={() => void share()}>
-          {'share' in navigator ? 'Share as text' : 'Copy as text'}
-        </button>
+        </Button>
+        <Button onClick={() => void share()}>{'share' in navigator ? 'Share as text' : 'Copy as text'}</Button>
         {busy === 'missing' && (
           <span className="wrong">What makes a PDF is not on this device yet; it comes with a connection.</span>
         )}

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import type { ApiError } from '../../foundation/api.ts';
 
@@ -22,9 +23,7 @@ export function Failed({ error, again }: { error: ApiError | { message?: string 
       {error && 'detail' in error && error.detail && <p>{error.detail}</p>}
       {(again || newer) && (
         <p>
-          <button type="button" className="act" onClick={newer ? () => location.reload() : again}>
-            {newer ? 'Load anew' : 'Try again'}
-          </button>
+          <Button onClick={newer ? () => location.reload() : again}>{newer ? 'Load anew' : 'Try again'}</Button>
         </p>
       )}
     </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { calibrate, type HandKind, handKinds, type MissCode, missWords } from '@wire-trail/core';
 import './success.css';
 import type { SuccessShown } from './use-success-rates.ts';
@@ -52,9 +53,9 @@ export function SuccessCard({
           {gloved?.worstStep !== null && gloved !== undefined && gloved.share < 0.995 && (
             <p className="small">
               With gloves it fails most{' '}
-              <button type="button" className="plain inline" onClick={() => onStep(gloved.worstStep ?? '')}>
+              <Button variant="text" className="inline" onClick={() => onStep(gloved.worstStep ?? '')}>
                 in line {lineOf(gloved.worstStep ?? '') ?? '–'}
-              </button>
+              </Button>
               : {missWords((gloved.failed[0]?.code ?? 'too-late') as MissCode)}.
               {gloved.pace !== 1 &&
                 ` Advise ${gloved.pace < 1 ? 'quicker' : 'slower'}: ${gloved.pace} times the usual time for each act.`}

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { entryOf, findingsOfChart, findingWords } from '@wire-trail/core';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Loading } from '../../../parts/states/States.tsx';
@@ -36,9 +37,9 @@ export function DrawPane(at: ChartAt) {
     <div className="chart-room">
       <div className="stack chart-left">
         <div className="row">
-          <button type="button" className="act" aria-expanded={starting} onClick={() => setStarting(!starting)}>
+          <Button aria-expanded={starting} onClick={() => setStarting(!starting)}>
             Paste or begin from …
-          </button>
+          </Button>
           <span className="soft small">
             {body.nodes.length} {body.nodes.length === 1 ? 'step' : 'steps'}
           </span>
@@ -52,9 +53,9 @@ export function DrawPane(at: ChartAt) {
             {findings.slice(0, 60).map(({ finding, node: of }, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two findings may say the same of two places
               <li key={`${finding.code}${i}`} className={finding.severity}>
-                <button type="button" className="plain" disabled={of === null} onClick={() => setPicked(of)}>
+                <Button variant="text" disabled={of === null} onClick={() => setPicked(of)}>
                   {findingWords(finding)}
-                </button>
+                </Button>
               </li>
             ))}
           </ul>
@@ -68,7 +69,10 @@ export function DrawPane(at: ChartAt) {
           </Suspense>
         </div>
         {node ? (
-          <NodeForm key={node.id} {...at} node={node} onGone={() => setPicked(null)} />
+          // what is typed while the form still shows the step before must not go to that one
+          <div inert={shown !== picked}>
+            <NodeForm key={node.id} {...at} node={node} onGone={() => setPicked(null)} />
+          </div>
         ) : (
           <p className="soft small">Pick a step, here or in the outline, to say what belongs to it.</p>
         )}

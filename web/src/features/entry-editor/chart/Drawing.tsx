@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Chart, type ChartNode, choicesOf, drawnOf, leadTo, outlineRows, type Severity } from '@wire-trail/core';
 import {
   BaseEdge,
@@ -220,25 +221,21 @@ export default function Drawing({ body, picked, findingAt, onPick, onEdit }: Pro
     return (
       <div className="chart-asleep">
         <p>{body.nodes.length} steps are much to draw; the outline shows them all.</p>
-        <button type="button" className="act" onClick={() => setWanted(true)}>
-          Draw them all the same
-        </button>
+        <Button onClick={() => setWanted(true)}>Draw them all the same</Button>
       </div>
     );
   if (!placed)
     return isLong ? (
       <div className="chart-asleep" role="status">
         <p>Placing {body.nodes.length} steps …</p>
-        <button
-          type="button"
-          className="act"
+        <Button
           onClick={() => {
             stopLayout();
             setWanted(false);
           }}
         >
           Stop
-        </button>
+        </Button>
       </div>
     ) : (
       <Loading what="the drawing" />

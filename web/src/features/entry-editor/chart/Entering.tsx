@@ -1,5 +1,6 @@
 import { type Chart, headOf, nodeKinds } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../../../parts/field/Input.tsx';
 import type { Entry } from './entering.ts';
 
 const labels: Readonly<Record<Entry['what'], string>> = {
@@ -40,23 +41,26 @@ export function Entering({ entry, body, depth, onTake, onStop }: Props) {
         onTake(text);
       }}
     >
-      <input
-        // biome-ignore lint/a11y/noAutofocus: the line opens because a key asked for it
+      <Input
+        fullWidth
         autoFocus
-        className="box"
-        aria-label={labels[entry.what]}
-        list={options.length > 0 ? 'outline-options' : undefined}
         placeholder={
           entry.what === 'step' ? 'Is it clean? · measure voltage: At the plug · Replace the pump' : labels[entry.what]
         }
         value={text}
-        maxLength={160}
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => {
           if (e.key === 'Escape') onStop();
           e.stopPropagation();
         }}
         onBlur={() => (text.trim() === '' ? onStop() : undefined)}
+        slotProps={{
+          input: {
+            'aria-label': labels[entry.what],
+            list: options.length > 0 ? 'outline-options' : undefined,
+            maxLength: 160,
+          },
+        }}
       />
       {options.length > 0 && (
         <datalist id="outline-options">

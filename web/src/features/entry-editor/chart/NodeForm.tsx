@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   Chart,
   ChartNode,
@@ -129,13 +130,9 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
         {body.start === node.id ? (
           <span className="tag">the chart begins here</span>
         ) : (
-          <button type="button" className="act" onClick={() => onEdit({ ...body, start: node.id }, '')}>
-            Begin the chart here
-          </button>
+          <Button onClick={() => onEdit({ ...body, start: node.id }, '')}>Begin the chart here</Button>
         )}
-        <button
-          type="button"
-          className="act"
+        <Button
           disabled={body.nodes.length === 1}
           onClick={() => {
             onGone();
@@ -143,7 +140,7 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
           }}
         >
           Take this step out
-        </button>
+        </Button>
       </div>
     </section>
   );

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   chartPage,
   entriesOf,
@@ -8,6 +9,8 @@ import {
   type Sheet,
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import { SheetView } from '../../../parts/sheet/SheetView.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
 import type { ChartAt } from './chart-at.ts';
@@ -46,29 +49,30 @@ export function PrintPane({ body, bodies, bundle }: ChartAt) {
     <div className="stack">
       <div className="row">
         {forms.map((f) => (
-          <button
+          <Button
             key={f}
-            type="button"
-            className={`act ${f === form ? 'first' : ''}`}
+            variant={f === form ? 'contained' : 'outlined'}
+            color={f === form ? 'primary' : 'inherit'}
             aria-pressed={f === form}
             onClick={() => setForm(f)}
           >
             {names[f]}
-          </button>
+          </Button>
         ))}
         {users.length > 1 && (form === 'page' || form === 'card') && (
-          <select
-            className="box"
-            aria-label="for which code"
+          <Select
+            native
+            fullWidth
             value={subject?.id ?? ''}
             onChange={(e) => setUser(e.target.value)}
+            inputProps={{ 'aria-label': 'for which code' }}
           >
             {users.map((u) => (
               <option key={u.id} value={u.id}>
                 {u.kind === 'code' ? u.text : u.title}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </div>
       {form === 'page' || form === 'card' ? (
@@ -88,14 +92,20 @@ function TextOut({ text, name }: { text: string; name: string }) {
   return (
     <section className="sheet stack">
       <div className="row">
-        <button type="button" className="act" onClick={() => void navigator.clipboard.writeText(text)}>
-          Copy
-        </button>
-        <a className="act" download={name} href={`data:text/plain;charset=utf-8,${encodeURIComponent(text)}`}>
+        <Button onClick={() => void navigator.clipboard.writeText(text)}>Copy</Button>
+        <Button download={name} href={`data:text/plain;charset=utf-8,${encodeURIComponent(text)}`}>
           Keep as {name}
-        </a>
+        </Button>
       </div>
-      <textarea className="box mono" aria-label="text of the chart" rows={24} readOnly value={text} />
+      <Input
+        multiline
+        fullWidth
+        className="mono"
+        rows={24}
+        readOnly
+        value={text}
+        slotProps={{ input: { 'aria-label': 'text of the chart' } }}
+      />
     </section>
   );
 }

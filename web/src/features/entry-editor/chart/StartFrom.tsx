@@ -1,6 +1,9 @@
+import Button from '@mui/material/Button';
 import { assemble, type Chart, chartOf, entriesOf, insertChart, readChartText, textNoteWords } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { api } from '../../../foundation/api.ts';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { ChartAt } from './chart-at.ts';
 
 /** A chart begun from text that was pasted, or from a chart of one's own. */
@@ -43,8 +46,10 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
     <section className="sheet stack" aria-label="begin from">
       <label className="field">
         Paste a numbered list, an outline or a Mermaid flowchart
-        <textarea
-          className="box mono"
+        <Input
+          multiline
+          fullWidth
+          className="mono"
           rows={9}
           value={text}
           placeholder={
@@ -70,18 +75,19 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
         </>
       )}
       <div className="row">
-        <button type="button" className="act first" disabled={!read || stops !== undefined} onClick={take}>
+        <Button variant="contained" color="primary" disabled={!read || stops !== undefined} onClick={take}>
           Make it the chart
-        </button>
-        <button type="button" className="plain" onClick={onDone}>
+        </Button>
+        <Button variant="text" onClick={onDone}>
           Close
-        </button>
+        </Button>
       </div>
       {charts.length > 0 && (
         <label className="field">
           Or begin from one of your own
-          <select
-            className="box"
+          <Select
+            native
+            fullWidth
             value=""
             onChange={(e) => charts[Number(e.target.value)] && begin(charts[Number(e.target.value)] as Chart)}
           >
@@ -92,7 +98,7 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
                 {c.title}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
     </section>

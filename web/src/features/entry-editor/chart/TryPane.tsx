@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   choicesOf,
   entriesOf,
@@ -10,6 +11,7 @@ import {
   walkChart,
 } from '@wire-trail/core';
 import { useState } from 'react';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { ChartAt } from './chart-at.ts';
 
 /** The chart walked at the desk: every answer by a click, what goes by itself goes by itself. */
@@ -37,27 +39,27 @@ export function TryPane({ body, bodies }: ChartAt) {
         {users.length > 1 && (
           <label className="field">
             For
-            <select className="box" value={subject?.id ?? ''} onChange={(e) => setUser(e.target.value)}>
+            <Select native fullWidth value={subject?.id ?? ''} onChange={(e) => setUser(e.target.value)}>
               {users.map((u) => (
                 <option key={u.id} value={u.id}>
                   {u.kind === 'code' ? `${u.text} ` : ''}
                   {u.title}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         {family && family.variants.length > 1 && (
           <label className="field">
             Variant
-            <select className="box" value={variant} onChange={(e) => setVariant(e.target.value)}>
+            <Select native fullWidth value={variant} onChange={(e) => setVariant(e.target.value)}>
               <option value="">not known</option>
               {family.variants.map((v) => (
                 <option key={v.id} value={v.id}>
                   {v.name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         <p className="soft small">
@@ -80,29 +82,23 @@ export function TryPane({ body, bodies }: ChartAt) {
         <div className="row">
           {!walk.ended &&
             choicesOf(at, walk.chart).map((c) => (
-              <button
+              <Button
                 key={c.answer}
-                type="button"
-                className="act big"
+                size="glove"
                 onClick={() => setGiven([...given, { chart: walk.chart.id, node: at.id, answer: c.answer }])}
               >
                 {c.answer}
-              </button>
+              </Button>
             ))}
         </div>
         {walk.end && walk.end.kind !== 'verdict' && <p className="wrong">{walk.end.kind.replaceAll('-', ' ')}</p>}
         <div className="row">
-          <button
-            type="button"
-            className="act"
-            disabled={given.length === 0}
-            onClick={() => setGiven(given.slice(0, -1))}
-          >
+          <Button disabled={given.length === 0} onClick={() => setGiven(given.slice(0, -1))}>
             One answer back
-          </button>
-          <button type="button" className="act" disabled={given.length === 0} onClick={() => setGiven([])}>
+          </Button>
+          <Button disabled={given.length === 0} onClick={() => setGiven([])}>
             From the beginning
-          </button>
+          </Button>
         </div>
       </section>
     </div>

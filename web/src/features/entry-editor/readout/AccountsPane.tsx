@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   asTold,
   compareReadings,
@@ -10,6 +11,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { ReadoutAt } from './readout-at.ts';
 
 /** The same lamps with their weights turned round: which end counts as 1. */
@@ -77,16 +79,13 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
                 {account.standing}
                 {account.source ? `, ${sources.find((s) => s.id === account.source)?.title ?? account.source}` : ''}
               </span>
-              <button type="button" className="act" onClick={() => follow(account)}>
-                Follow this one
-              </button>
-              <button
-                type="button"
-                className="plain"
+              <Button onClick={() => follow(account)}>Follow this one</Button>
+              <Button
+                variant="text"
                 onClick={() => onEdit({ accounts: body.accounts.filter((a) => a !== account) }, 'accounts')}
               >
                 take out
-              </button>
+              </Button>
             </span>
           </div>
           {differ.length === 0 ? (
@@ -123,8 +122,9 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
         <div className="row">
           <label className="row small">
             says{' '}
-            <select
-              className="box"
+            <Select
+              native
+              fullWidth
               style={{ width: 'auto' }}
               value={source}
               onChange={(e) => setSource(e.target.value)}
@@ -135,26 +135,16 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
                   {s.title}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
-          <button
-            type="button"
-            className="act"
-            onClick={() => add('counted from the other end', body.stages.map(turned))}
-          >
+          <Button onClick={() => add('counted from the other end', body.stages.map(turned))}>
             Counted from the other end
-          </button>
-          <button
-            type="button"
-            className="act"
-            onClick={() => add('lit lamps counted, not weighed', body.stages.map(counted))}
-          >
+          </Button>
+          <Button onClick={() => add('lit lamps counted, not weighed', body.stages.map(counted))}>
             Lamps counted, not weighed
-          </button>
+          </Button>
           {body.stages.length > 1 && (
-            <button
-              type="button"
-              className="act"
+            <Button
               onClick={() =>
                 add(
                   'the other half first',
@@ -166,7 +156,7 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
               }
             >
               The other half first
-            </button>
+            </Button>
           )}
         </div>
       </section>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
@@ -122,9 +123,9 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
             ))}
         </ul>
         {picked && (
-          <button type="button" className="plain" onClick={() => setPicked(null)}>
+          <Button variant="text" onClick={() => setPicked(null)}>
             show all {found.length}
-          </button>
+          </Button>
         )}
       </section>
     </div>

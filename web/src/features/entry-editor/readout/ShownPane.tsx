@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   entriesOf,
   entryOf,
@@ -9,6 +10,7 @@ import {
   signsOfReads,
 } from '@wire-trail/core';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { Select } from '../../../parts/field/Select.tsx';
 import { faceOfSign } from '../../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
@@ -60,8 +62,9 @@ export function ShownPane({
             <h3>As the unit shows it</h3>
             <label className="row small">
               code{' '}
-              <select
-                className="box"
+              <Select
+                native
+                fullWidth
                 style={{ width: 'auto' }}
                 value={text ?? ''}
                 onChange={(e) => setPicked(e.target.value)}
@@ -69,7 +72,7 @@ export function ShownPane({
                 {texts.map((t) => (
                   <option key={t}>{t}</option>
                 ))}
-              </select>
+              </Select>
             </label>
           </div>
           {face ? (
@@ -81,14 +84,14 @@ export function ShownPane({
           {play.scenes.length > 1 && (
             <div className="row" role="group" aria-label="scene">
               {play.scenes.map((s, i) => (
-                <button
+                <Button
                   key={s.stages.join()}
-                  type="button"
-                  className={i === Math.min(sceneIndex, play.scenes.length - 1) ? 'act first' : 'act'}
+                  variant={i === Math.min(sceneIndex, play.scenes.length - 1) ? 'contained' : 'outlined'}
+                  color={i === Math.min(sceneIndex, play.scenes.length - 1) ? 'primary' : 'inherit'}
                   onClick={() => setSceneIndex(i)}
                 >
                   {i === 0 ? 'at first' : (entryOf(bodies, 'route', s.after)?.name ?? s.after)}
-                </button>
+                </Button>
               ))}
             </div>
           )}
@@ -106,16 +109,16 @@ export function ShownPane({
           {body.stages.length > 1 && (
             <div className="row" role="tablist" aria-label="stages">
               {body.stages.map((s) => (
-                <button
+                <Button
                   key={s.id}
-                  type="button"
                   role="tab"
-                  className={s === stage ? 'act first' : 'act'}
+                  variant={s === stage ? 'contained' : 'outlined'}
+                  color={s === stage ? 'primary' : 'inherit'}
                   aria-selected={s === stage}
                   onClick={() => setStageId(s.id)}
                 >
                   {s.label}
-                </button>
+                </Button>
               ))}
             </div>
           )}

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   lampStates,
   lampTraits,
@@ -8,6 +9,7 @@ import {
   truthProblemWords,
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
+import { Input } from '../../../parts/field/Input.tsx';
 
 type Props = Readonly<{
   readout: Readout;
@@ -70,13 +72,18 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
             <tr>
               {reads.lamps.map((l, i) => (
                 <td key={l.sign}>
-                  <input
-                    className="box mono"
-                    inputMode="numeric"
-                    aria-label={`weight of ${nameOf(l.sign)}; empty where it does not count`}
+                  <Input
+                    fullWidth
+                    className="mono"
                     value={l.weight ?? ''}
                     placeholder="–"
                     onChange={(e) => weigh(i, e.target.value)}
+                    slotProps={{
+                      input: {
+                        inputMode: 'numeric',
+                        'aria-label': `weight of ${nameOf(l.sign)}; empty where it does not count`,
+                      },
+                    }}
                   />
                 </td>
               ))}
@@ -102,20 +109,22 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
       <div className="row">
         {weighted &&
           (['right', 'left'] as const).map((end) => (
-            <button key={end} type="button" className="act" onClick={() => weighAll(end === 'right')}>
+            <Button key={end} onClick={() => weighAll(end === 'right')}>
               1 2 4 from the {end}
-            </button>
+            </Button>
           ))}
-        <button type="button" className="act" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+        <Button aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           Paste a truth table
-        </button>
+        </Button>
       </div>
       {pasting && (
         <div className="stack">
           <label className="field">
             One line a pattern: 1 on, 0 off, - either, then what it stands for
-            <textarea
-              className="box mono"
+            <Input
+              multiline
+              fullWidth
+              className="mono"
               rows={6}
               value={pasted}
               placeholder={'100 P\n010 M\n11- Q'}
@@ -130,9 +139,9 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
             </ul>
           )}
           <div className="row">
-            <button
-              type="button"
-              className="act first"
+            <Button
+              variant="contained"
+              color="primary"
               disabled={read.rows.length === 0}
               onClick={() => {
                 set({ to: { kind: 'table', rows: read.rows.map((r) => ({ ...r })) } });
@@ -142,7 +151,7 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
               }}
             >
               Use {read.rows.length} row{read.rows.length === 1 ? '' : 's'}
-            </button>
+            </Button>
             {read.problems.length > 0 && <span className="soft small">what cannot be read stays here</span>}
           </div>
         </div>
@@ -185,16 +194,16 @@ function Times({ stage, onStage }: Props) {
           .map((k) => (
             <label key={k} className="field">
               {timeNames[k]}, ms
-              <input
-                className="box mono"
+              <Input
+                fullWidth
+                className="mono"
                 type="number"
-                min={50}
-                step={50}
                 value={times[k]}
                 onChange={(e) => {
-                  const ms = e.target.valueAsNumber;
+                  const ms = Number(e.target.value);
                   if (ms > 0) onStage({ ...stage, reads: { ...reads, [k]: ms } as typeof reads });
                 }}
+                slotProps={{ input: { min: 50, step: 50 } }}
               />
             </label>
           ))}

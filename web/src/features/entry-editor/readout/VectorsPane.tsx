@@ -1,6 +1,9 @@
+import Button from '@mui/material/Button';
 import { decode, encode, type Listed, looksOf, readCaller, runVectors, type TestVector } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { ReadoutAt } from './readout-at.ts';
 
 /** Things seen on a real unit with what they stood for: kept, and tried again at every save. */
@@ -52,14 +55,13 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
                 {vector.expect === null ? 'no code' : <CodeGlyph text={vector.expect} />}
                 {!holds && <> reads {now ?? 'as nothing'}</>}
               </span>
-              <button
-                type="button"
-                className="plain"
+              <Button
+                variant="text"
                 aria-label={`take out ${vector.name}`}
                 onClick={() => onEdit({ vectors: body.vectors.filter((_, k) => k !== i) }, 'vectors')}
               >
                 take out
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -69,17 +71,12 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
         <div className="two readout-new">
           <label className="field">
             What was seen, in words
-            <input
-              className="box"
-              value={said}
-              onChange={(e) => setSaid(e.target.value)}
-              placeholder="b d e, then a d e"
-            />
+            <Input fullWidth value={said} onChange={(e) => setSaid(e.target.value)} placeholder="b d e, then a d e" />
           </label>
           <label className="field">
             Where, and when
-            <input
-              className="box"
+            <Input
+              fullWidth
               value={name}
               onChange={(e) => setName(e.target.value)}
               placeholder="harbour kitchen, rinse cold"
@@ -87,12 +84,12 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
           </label>
           <label className="field">
             What it was
-            <select className="box" value={expect} onChange={(e) => setExpect(e.target.value)}>
+            <Select native fullWidth value={expect} onChange={(e) => setExpect(e.target.value)}>
               {texts.map((t) => (
                 <option key={t}>{t}</option>
               ))}
               <option value="">no code</option>
-            </select>
+            </Select>
           </label>
           <div className="stack">
             <p className="soft small" role="status">
@@ -103,9 +100,9 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
                   : 'Nothing can be made of that yet.'}
             </p>
             <div className="row">
-              <button
-                type="button"
-                className="act first"
+              <Button
+                variant="contained"
+                color="primary"
                 disabled={!looks}
                 onClick={() => {
                   if (!looks) return;
@@ -115,10 +112,10 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
                 }}
               >
                 Keep what was said
-              </button>
-              <button type="button" className="act" disabled={expect === ''} onClick={addShown}>
+              </Button>
+              <Button disabled={expect === ''} onClick={addShown}>
                 Keep {expect} as it shows
-              </button>
+              </Button>
             </div>
           </div>
         </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Account,
   type AccountChoice,
@@ -16,6 +17,8 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
 import { routeNames } from './names.ts';
 import { TellingDialog } from './TellingDialog.tsx';
@@ -149,13 +152,12 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
     <div className="stack">
       <div className="row spread">
         <div className="row">
-          <button type="button" className="act" onClick={() => setTelling(true)}>
-            Paste another telling
-          </button>
+          <Button onClick={() => setTelling(true)}>Paste another telling</Button>
           <label className="row small">
             held against
-            <select
-              className="box"
+            <Select
+              native
+              fullWidth
               style={{ width: 'auto' }}
               value={against}
               onChange={(e) => setAgainst(e.target.value)}
@@ -172,7 +174,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
                   {r.onlyVariants.length > 0 ? ` (${r.onlyVariants.join(', ')})` : ''}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         </div>
         <span className="soft small">
@@ -297,28 +299,29 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
         <tr>
           <td colSpan={columns.length + 1}>
             <div className="settle">
-              <input
-                className="box"
-                aria-label="why"
+              <Input
+                fullWidth
                 placeholder="Why this one: who tried it, on what"
                 value={why}
                 onChange={(e) => setWhy(e.target.value)}
+                slotProps={{ input: { 'aria-label': 'why' } }}
               />
-              <select
-                className="box"
-                aria-label="standing"
+              <Select
+                native
+                fullWidth
                 value={standing}
                 onChange={(e) => setStanding(e.target.value as Standing)}
+                inputProps={{ 'aria-label': 'standing' }}
               >
                 {standings.map((s) => (
                   <option key={s} value={s}>
                     {s.replace('-', ' ')}
                   </option>
                 ))}
-              </select>
-              <button
-                type="button"
-                className="act first"
+              </Select>
+              <Button
+                variant="contained"
+                color="primary"
                 disabled={why.trim() === ''}
                 onClick={() => {
                   onSettle(record(false), chosen);
@@ -326,17 +329,15 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
                 }}
               >
                 Follow this one
-              </button>
-              <button
-                type="button"
-                className="act"
+              </Button>
+              <Button
                 onClick={() => {
                   onSettle(record(true), chosen);
                   setChosen(null);
                 }}
               >
                 Leave open
-              </button>
+              </Button>
             </div>
           </td>
         </tr>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Bundle,
   bundleFormat,
@@ -148,14 +149,14 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
           <div className="sheet">
             <div className="row spread">
               <h3>{face.label}, as played</h3>
-              <button
-                type="button"
-                className="act small-act no-print"
+              <Button
+                size="dense"
+                className="no-print"
                 disabled={!performance.canPlay}
                 onClick={performance.isPlaying ? performance.stop : performance.play}
               >
                 {performance.isPlaying ? 'Stop' : 'Play'}
-              </button>
+              </Button>
             </div>
             <PanelDrawing face={face} {...shown} />
             <p className="small soft">
@@ -165,15 +166,11 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
         )}
         <SuccessCard tries={tries} shown={rates} lineOf={lineOf} onStep={setPicked} />
         <div className="sheet small stack no-print">
-          <button type="button" className="act" onClick={() => setTelling(true)}>
-            Paste a telling
-          </button>
-          <Link className="act" to={`/play/${body.family}?route=${body.id}&drafts=1`}>
+          <Button onClick={() => setTelling(true)}>Paste a telling</Button>
+          <Button component={Link} to={`/play/${body.family}?route=${body.id}&drafts=1`}>
             Try it by hand
-          </Link>
-          <button type="button" className="act" onClick={() => window.print()}>
-            Print
-          </button>
+          </Button>
+          <Button onClick={() => window.print()}>Print</Button>
         </div>
       </aside>
       <section className="sheet route-script">
@@ -196,9 +193,9 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
             return (
               <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>
                 {l !== null ? (
-                  <button type="button" className="plain inline" onClick={() => setPicked(place)}>
+                  <Button variant="text" className="inline" onClick={() => setPicked(place)}>
                     line {l}
-                  </button>
+                  </Button>
                 ) : (
                   <strong>route</strong>
                 )}{' '}

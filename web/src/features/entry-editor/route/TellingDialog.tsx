@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { type Bundle, entriesOf, printStep, readTelling, type Step, stepAt, type TellingDraft } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
+import { Input } from '../../../parts/field/Input.tsx';
 import type { routeNames } from './names.ts';
 
 type Props = Readonly<{
@@ -27,8 +29,9 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
           <div className="stack">
             <label className="field">
               In their words
-              <textarea
-                className="box"
+              <Input
+                multiline
+                fullWidth
                 rows={7}
                 autoFocus
                 value={told}
@@ -52,13 +55,13 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
                   const step = stepAt(intake.steps, p.at);
                   return (
                     <li key={p.at}>
-                      <button
-                        type="button"
-                        className={`plain ${picked === p.at ? 'picked' : ''}`}
+                      <Button
+                        variant="text"
+                        className={`inline ${picked === p.at ? 'picked' : ''}`}
                         onClick={() => setPicked(p.at)}
                       >
                         {step ? lines(step).map((l) => <span key={l}>{l}</span>) : null}
-                      </button>
+                      </Button>
                     </li>
                   );
                 })}
@@ -85,17 +88,15 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
           </div>
         </div>
         <div className="row">
-          <button
-            type="button"
-            className="act first"
+          <Button
+            variant="contained"
+            color="primary"
             disabled={intake.steps.length === 0}
             onClick={() => onUse(intake.steps, told.trim())}
           >
             {use ?? (replaces ? 'Use these steps instead (the old ones stay in undo)' : 'Use these steps')}
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Leave it
-          </button>
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
         </div>
       </div>
     </Dialog>
@@ -147,14 +148,14 @@ function Told({
               {m.text}
             </span>
           ) : (
-            <button
+            <Button
               key={m.from}
-              type="button"
-              className={`plain phrase ${picked === m.at ? 'picked' : ''}`}
+              variant="text"
+              className={`inline phrase ${picked === m.at ? 'picked' : ''}`}
               onClick={() => onPick(m.at)}
             >
               {told.slice(m.from, m.to)}
-            </button>
+            </Button>
           ),
         ];
       })}

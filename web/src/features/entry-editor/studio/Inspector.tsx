@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   Control,
   changePart,
@@ -80,11 +81,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
           onEdit({ ...panel, faces: panel.faces.with(faceIndex, next as Face) }, about && `face.${about}`)
         }
       />
-      {panel.faces.length > 1 && (
-        <button type="button" className="act" onClick={onRemoveFace}>
-          Remove this face
-        </button>
-      )}
+      {panel.faces.length > 1 && <Button onClick={onRemoveFace}>Remove this face</Button>}
       <h3>The panel</h3>
       <SchemaFields
         fields={fieldsOf(Panel, panel).filter(([n]) => ['name', 'controller', 'copies', 'note'].includes(n))}

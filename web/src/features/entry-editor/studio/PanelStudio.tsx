@@ -1,4 +1,5 @@
 import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import Button from '@mui/material/Button';
 import {
   addPart,
   alignParts,
@@ -19,6 +20,7 @@ import {
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
+import { Select } from '../../../parts/field/Select.tsx';
 import { FaceBoard } from './FaceBoard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
@@ -123,15 +125,16 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
               ))}
             </div>
             <span className="row">
-              <select
-                className="box"
-                aria-label="add a face"
+              <Select
+                native
+                fullWidth
                 value=""
                 onChange={(e) => {
                   edit(newFace(body, e.target.value as (typeof sides)[number]));
                   setIndex(body.faces.length);
                   setPicked(new Set());
                 }}
+                inputProps={{ 'aria-label': 'add a face' }}
               >
                 <option value="">add a face …</option>
                 {sides.map((s) => (
@@ -139,13 +142,14 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
                     {s.replace('-', ' ')}
                   </option>
                 ))}
-              </select>
+              </Select>
               {badges.length > 0 && (
-                <select
-                  className="box"
-                  aria-label="names of the badge"
+                <Select
+                  native
+                  fullWidth
                   value={badge ?? ''}
                   onChange={(e) => setBadge(e.target.value || undefined)}
+                  inputProps={{ 'aria-label': 'names of the badge' }}
                 >
                   <option value="">own names</option>
                   {badges.map((b) => (
@@ -153,46 +157,35 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
                       {b.name}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </span>
           </div>
           <div className="row studio-tools" role="toolbar" aria-label="picked parts">
-            <button type="button" className="act" disabled={picked.size === 0} onClick={duplicate} title="Ctrl D">
+            <Button disabled={picked.size === 0} onClick={duplicate} title="Ctrl D">
               Duplicate
-            </button>
-            <button type="button" className="act" disabled={picked.size === 0} onClick={remove} title="Delete">
+            </Button>
+            <Button disabled={picked.size === 0} onClick={remove} title="Delete">
               Remove
-            </button>
+            </Button>
             {edges.map(([edge, sign, words]) => (
-              <button
+              <Button
                 key={edge}
-                type="button"
-                className="act"
                 disabled={picked.size < 2}
                 aria-label={`align ${words}`}
                 title={`align ${words}`}
                 onClick={() => edit(alignParts(body, at, picked, edge))}
               >
                 {sign}
-              </button>
+              </Button>
             ))}
-            <button
-              type="button"
-              className="act"
-              disabled={picked.size < 3}
-              onClick={() => edit(spreadParts(body, at, picked, 'across'))}
-            >
+            <Button disabled={picked.size < 3} onClick={() => edit(spreadParts(body, at, picked, 'across'))}>
               Even gaps
-            </button>
+            </Button>
             {lamps > 1 && (
               <>
-                <button type="button" className="act" onClick={() => edit(weighLamps(body, at, picked, 'left'))}>
-                  Weights 1 2 4 → right
-                </button>
-                <button type="button" className="act" onClick={() => edit(weighLamps(body, at, picked, 'right'))}>
-                  left ← 4 2 1
-                </button>
+                <Button onClick={() => edit(weighLamps(body, at, picked, 'left'))}>Weights 1 2 4 → right</Button>
+                <Button onClick={() => edit(weighLamps(body, at, picked, 'right'))}>left ← 4 2 1</Button>
               </>
             )}
           </div>

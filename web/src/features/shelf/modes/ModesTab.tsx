@@ -1,3 +1,5 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import {
   type Bundle,
   bundleFormat,
@@ -53,12 +55,11 @@ export function ModesTab({ entries, family, writes }: TabProps) {
       </div>
       <aside className="stack">
         <div className="row">
-          <Link className="act" to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
+          <Button component={Link} to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
             Play the unit
-          </Link>
+          </Button>
           <label className="row small">
-            <input type="checkbox" checked={supply} onChange={(e) => setSupply(e.target.checked)} /> what the supply
-            does
+            <Checkbox checked={supply} onChange={(e) => setSupply(e.target.checked)} /> what the supply does
           </label>
         </div>
         {node ? (
@@ -79,9 +80,9 @@ function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: s
       <ul className="plain modes-list">
         {nodes.map((n) => (
           <li key={n.id}>
-            <button type="button" className="plain modes-name" onClick={() => onPick(n.id)}>
+            <Button variant="text" className="modes-name" onClick={() => onPick(n.id)}>
               {n.id === 'any' ? 'any mode' : n.name}
-            </button>{' '}
+            </Button>{' '}
             {n.idleMs !== null && <span className="soft small">ends after {seconds(n.idleMs)} idle</span>}
             {n.unreachable && <span className="tag">nothing leads here</span>}
             {n.deadEnd && <span className="tag">nothing leads away</span>}

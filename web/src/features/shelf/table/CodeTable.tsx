@@ -1,9 +1,12 @@
+import Button from '@mui/material/Button';
 import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-data-grid';
 import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { useHoldsVersion } from '../../../foundation/device/new-version.ts';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { Shelved, TabProps } from '../tab-props.ts';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
@@ -148,75 +151,68 @@ export function CodeTable({ entries, family }: TabProps) {
   return (
     <div className="stack table-room">
       <div className="row">
-        <button type="button" className="act" onClick={() => setImporting(true)}>
-          Paste or bring in a table …
-        </button>
-        <button type="button" className="act" onClick={download}>
-          Take along as CSV
-        </button>
-        <a className="act" href={`/api/v1/families/${family}/export`} download>
+        <Button onClick={() => setImporting(true)}>Paste or bring in a table …</Button>
+        <Button onClick={download}>Take along as CSV</Button>
+        <Button href={`/api/v1/families/${family}/export`} download>
           as a bundle
-        </a>
+        </Button>
         <span className="spring" />
-        <button
-          type="button"
-          className="act"
-          aria-label="undo"
-          disabled={edits.past.length === 0}
-          onClick={() => setEdits(undoEdit(edits, listed))}
-        >
+        <Button aria-label="undo" disabled={edits.past.length === 0} onClick={() => setEdits(undoEdit(edits, listed))}>
           ↶
-        </button>
-        <button
-          type="button"
-          className="act"
+        </Button>
+        <Button
           aria-label="redo"
           disabled={edits.future.length === 0}
           onClick={() => setEdits(redoEdit(edits, listed))}
         >
           ↷
-        </button>
-        <button
-          type="button"
-          className={changed.length > 0 ? 'act first' : 'act'}
+        </Button>
+        <Button
+          variant={changed.length > 0 ? 'contained' : 'outlined'}
+          color={changed.length > 0 ? 'primary' : 'inherit'}
           disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
           onClick={() => keep(false)}
         >
           Save {changed.length > 0 ? changed.length : ''} drafts
-        </button>
-        <button
-          type="button"
-          className="act"
+        </Button>
+        <Button
           disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
           onClick={() => keep(true)}
         >
           and submit
-        </button>
+        </Button>
       </div>
       <JobBar run={run} what="saving drafts" />
       <div className="row bulk" role="group" aria-label="many rows at once">
         <span className="soft">{chosen.length} picked: set</span>
-        <select className="box" aria-label="column to set" value={column} onChange={(e) => setColumn(e.target.value)}>
+        <Select
+          native
+          fullWidth
+          value={column}
+          onChange={(e) => setColumn(e.target.value)}
+          inputProps={{ 'aria-label': 'column to set' }}
+        >
           {bulkColumns.map((id) => (
             <option key={id} value={id}>
               {codeColumns.find((c) => c.id === id)?.title.split(':')[0]}
             </option>
           ))}
-        </select>
+        </Select>
         <span className="soft">to</span>
-        <input className="box" aria-label="value to set" value={text} onChange={(e) => setText(e.target.value)} />
-        <button type="button" className="act" disabled={chosen.length === 0} onClick={() => edit(chosen, column, text)}>
+        <Input
+          fullWidth
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          slotProps={{ input: { 'aria-label': 'value to set' } }}
+        />
+        <Button disabled={chosen.length === 0} onClick={() => edit(chosen, column, text)}>
           Set in {chosen.length} rows
-        </button>
+        </Button>
         {unpublished.length > 0 && (
-          <button type="button" className="act" onClick={() => void discard(unpublished)}>
-            Take {unpublished.length} unpublished back
-          </button>
+          <Button onClick={() => void discard(unpublished)}>Take {unpublished.length} unpublished back</Button>
         )}
         {inGroup && (
-          <button
-            type="button"
-            className="act"
+          <Button
             onClick={() =>
               setPicked({
                 type: 'include',
@@ -225,7 +221,7 @@ export function CodeTable({ entries, family }: TabProps) {
             }
           >
             Pick all of “{inGroup}”
-          </button>
+          </Button>
         )}
       </div>
       {(wrong || problems.length > 0 || discarded.isError) && (

@@ -1,3 +1,5 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import {
   type Code,
@@ -14,6 +16,8 @@ import {
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../../foundation/api.ts';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { ImportPreview } from './ImportPreview.tsx';
 import type { ImportAnswer, ImportAsk } from './import.worker.ts';
@@ -115,8 +119,10 @@ export function ImportDialog({ family, entries, onClose }: Props) {
           <>
             <label className="field">
               Paste from a spreadsheet, or from a web page
-              <textarea
-                className="box mono"
+              <Input
+                multiline
+                fullWidth
+                className="mono"
                 rows={9}
                 placeholder={'Code\tMeaning\tPossible causes\nC01\tBoiler stays cold\theating element'}
                 onPaste={(e) => {
@@ -163,9 +169,9 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                       // biome-ignore lint/suspicious/noArrayIndexKey: columns are their places
                       <th key={i}>
                         <span dir="auto">{name}</span>
-                        <select
-                          className="box"
-                          aria-label={`column ${name} is`}
+                        <Select
+                          native
+                          fullWidth
                           value={mapping[i] ?? ''}
                           onChange={(e) =>
                             setMapping(
@@ -174,6 +180,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                               ),
                             )
                           }
+                          inputProps={{ 'aria-label': `column ${name} is` }}
                         >
                           <option value="">left out</option>
                           {codeColumns.map((c) => (
@@ -181,7 +188,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                               {c.title.split(':')[0]}
                             </option>
                           ))}
-                        </select>
+                        </Select>
                       </th>
                     ))}
                   </tr>
@@ -226,22 +233,19 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                 onChange={setStanding}
               />
               <label className="yes-no">
-                <input type="checkbox" checked={ranges} onChange={(e) => setRanges(e.target.checked)} /> “206–211” is
-                six codes
+                <Checkbox checked={ranges} onChange={(e) => setRanges(e.target.checked)} /> “206–211” is six codes
               </label>
             </div>
             <div className="row">
-              <button
-                type="button"
-                className="act first"
+              <Button
+                variant="contained"
+                color="primary"
                 disabled={!mapping.includes('text') && !mapping.includes('title')}
                 onClick={() => plan(stage.table, stage.encoding)}
               >
                 See what it would change
-              </button>
-              <button type="button" className="act" onClick={() => setStage({ kind: 'choose', error: null })}>
-                Another table
-              </button>
+              </Button>
+              <Button onClick={() => setStage({ kind: 'choose', error: null })}>Another table</Button>
             </div>
           </>
         )}
@@ -251,16 +255,14 @@ export function ImportDialog({ family, entries, onClose }: Props) {
             <span>
               {stage.done} of {stage.table.rows.length}
             </span>
-            <button
-              type="button"
-              className="act"
+            <Button
               onClick={() => {
                 worker.current?.terminate();
                 setStage({ kind: 'map', table: stage.table, encoding: stage.encoding });
               }}
             >
               Stop
-            </button>
+            </Button>
           </div>
         )}
         {stage.kind === 'preview' && (
@@ -269,9 +271,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
             <JobBar run={run} what="writing the codes" />
             <div className="row">
               <ConfirmButton rows={stage.rows} busy={job?.state === 'running'} onClick={() => bring(stage.rows)} />
-              <button
-                type="button"
-                className="act"
+              <Button
                 disabled={job?.state === 'running'}
                 onClick={() => {
                   run.forget();
@@ -279,14 +279,14 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                 }}
               >
                 Back to the columns
-              </button>
+              </Button>
             </div>
           </>
         )}
         <div className="row">
-          <button type="button" className="plain" disabled={job?.state === 'running'} onClick={onClose}>
+          <Button variant="text" disabled={job?.state === 'running'} onClick={onClose}>
             Close; nothing is written
-          </button>
+          </Button>
         </div>
       </div>
     </Dialog>
@@ -300,10 +300,10 @@ function ConfirmButton({ rows, busy, onClick }: { rows: readonly ImportRow[]; bu
   const codes = rows.reduce((n, r) => n + (r.taken ? r.bodies.filter((b) => b.what !== 'same').length : 0), 0);
   const refused = rows.filter((r) => !r.taken).length;
   return (
-    <button type="button" className="act first" disabled={codes === 0 || busy} onClick={onClick}>
+    <Button variant="contained" color="primary" disabled={codes === 0 || busy} onClick={onClick}>
       Bring in {codes} {codes === 1 ? 'entry' : 'entries'}
       {refused > 0 && `, leave ${refused} refused ${refused === 1 ? 'row' : 'rows'} out`}
-    </button>
+    </Button>
   );
 }
 
@@ -318,13 +318,13 @@ function Pick({ label, value, options, onChange }: PickProps) {
   return (
     <label className="field">
       {label}
-      <select className="box" value={value} onChange={(e) => onChange(e.target.value)}>
+      <Select native fullWidth value={value} onChange={(e) => onChange(e.target.value)}>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { diff, type ImportRow } from '@wire-trail/core';
 import { Fragment, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
@@ -24,19 +25,23 @@ export function ImportPreview({ rows }: { rows: readonly ImportRow[] }) {
   return (
     <>
       <div className="row" role="group" aria-label="show rows that are">
-        <button type="button" className={only === null ? 'act first' : 'act'} onClick={() => setOnly(null)}>
+        <Button
+          variant={only === null ? 'contained' : 'outlined'}
+          color={only === null ? 'primary' : 'inherit'}
+          onClick={() => setOnly(null)}
+        >
           all {rows.length}
-        </button>
+        </Button>
         {whats.map((what) => (
-          <button
+          <Button
             key={what}
-            type="button"
-            className={only === what ? 'act first' : 'act'}
+            variant={only === what ? 'contained' : 'outlined'}
+            color={only === what ? 'primary' : 'inherit'}
             disabled={!counts.has(what)}
             onClick={() => setOnly(what)}
           >
             {counts.get(what) ?? 0} {what}
-          </button>
+          </Button>
         ))}
       </div>
       <div className="preview tall">

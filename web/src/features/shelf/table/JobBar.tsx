@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { JobRun } from './use-job.ts';
 
 /** How far a job got, with a way to stop it; what went wrong, place by place. */
@@ -21,9 +22,7 @@ export function JobBar({ run, what }: { run: JobRun; what: string }) {
         <span>
           {job.done} of {job.total}
         </span>
-        <button type="button" className="act" onClick={cancel}>
-          Stop
-        </button>
+        <Button onClick={cancel}>Stop</Button>
       </div>
     );
   if (job?.state === 'cancelled') return <p role="status">Stopped. Nothing was written.</p>;

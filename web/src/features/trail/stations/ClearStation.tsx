@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { ledgerOf, wayBack } from '@wire-trail/core';
 import { useState } from 'react';
 import { Coach } from './coach/Coach.tsx';
@@ -35,9 +36,9 @@ export function ClearStation({ walk, data, add }: StationProps) {
                 ? `Read so far: ${walk.taken.map(({ slot, code }) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
                 : 'No slot has been read on this walk.'}
             </p>
-            <button type="button" className="plain" onClick={() => setErased(true)}>
+            <Button variant="text" onClick={() => setErased(true)}>
               It is erased already
-            </button>
+            </Button>
           </div>
         }
       />
@@ -52,9 +53,9 @@ export function ClearStation({ walk, data, add }: StationProps) {
         onEnd={(took) => took && setLeft(true)}
         aside={
           <div className="sheet small">
-            <button type="button" className="plain" onClick={() => setLeft(true)}>
+            <Button variant="text" onClick={() => setLeft(true)}>
               It has left the mode already
-            </button>
+            </Button>
           </div>
         }
       />

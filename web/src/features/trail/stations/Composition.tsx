@@ -1,4 +1,6 @@
 import type { Attached, AttachmentRule, CompositionProblem } from '@wire-trail/core';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 
 type Props = Readonly<{
   rules: readonly AttachmentRule[];
@@ -46,22 +48,24 @@ export function Composition({ rules, attached, problems, onChange }: Props) {
         <div key={rule.part} className="row">
           <label className="field narrow">
             {rule.part}
-            <input
-              className="box mono"
-              inputMode="numeric"
+            <Input
+              fullWidth
+              className="mono"
               value={own(rule.part)?.count ?? ''}
               onChange={(e) => {
                 const count = Number.parseInt(e.target.value, 10);
                 if (Number.isNaN(count)) onChange(attached.filter((a) => a.part !== rule.part));
                 else set(rule.part, { count: Math.min(1000, Math.max(0, count)) });
               }}
+              slotProps={{ input: { inputMode: 'numeric' } }}
             />
           </label>
           {rule.generations.length > 0 && (
             <label className="field">
               generation
-              <select
-                className="box"
+              <Select
+                native
+                fullWidth
                 value={own(rule.part)?.generation ?? ''}
                 onChange={(e) => {
                   const { generation: _, ...rest } = own(rule.part) ?? { part: rule.part, count: 1 };
@@ -75,7 +79,7 @@ export function Composition({ rules, attached, problems, onChange }: Props) {
                 {rule.generations.map((g) => (
                   <option key={g.name}>{g.name}</option>
                 ))}
-              </select>
+              </Select>
             </label>
           )}
           {rule.note && <span className="soft small">{rule.note}</span>}

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { CoachCard, Route } from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
@@ -94,9 +95,9 @@ export function EnterStation({ walk, data, add }: StationProps) {
           ))}
           {others.map((o) => (
             <p key={o.id}>
-              <button type="button" className="plain" onClick={() => setChosen(o)}>
+              <Button variant="text" onClick={() => setChosen(o)}>
                 Other way in: {o.name}
-              </button>
+              </Button>
             </p>
           ))}
           <Skip

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
 import { api } from '../../../foundation/api.ts';
 import type { StationProps } from './StationLayout.tsx';
@@ -24,9 +25,7 @@ export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
         {o.by && <strong> by {o.by}</strong>}
         {o.walk !== walk.id && <span className="soft small"> since {o.since.slice(0, 10)}</span>}
       </span>
-      <button type="button" className="act" onClick={() => back(o)}>
-        It is back
-      </button>
+      <Button onClick={() => back(o)}>It is back</Button>
     </li>
   );
   return (

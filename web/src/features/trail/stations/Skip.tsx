@@ -1,4 +1,6 @@
+import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Input } from '../../../parts/field/Input.tsx';
 
 /** Leaves a station out, which needs a word why: the word goes with the walk. */
 export function Skip({ onSkip, example }: { onSkip: (why: string) => void; example: string }) {
@@ -6,9 +8,9 @@ export function Skip({ onSkip, example }: { onSkip: (why: string) => void; examp
   const [why, setWhy] = useState('');
   if (!open)
     return (
-      <button type="button" className="plain" onClick={() => setOpen(true)}>
+      <Button variant="text" onClick={() => setOpen(true)}>
         Leave this station out …
-      </button>
+      </Button>
     );
   return (
     <form
@@ -20,17 +22,17 @@ export function Skip({ onSkip, example }: { onSkip: (why: string) => void; examp
     >
       <label className="field">
         Why?
-        <input
-          className="box"
+        <Input
+          fullWidth
           value={why}
-          maxLength={400}
           onChange={(e) => setWhy(e.target.value)}
           placeholder={example}
+          slotProps={{ input: { maxLength: 400 } }}
         />
       </label>
-      <button type="submit" className="act" disabled={!why.trim()}>
+      <Button type="submit" disabled={!why.trim()}>
         Leave it out
-      </button>
+      </Button>
     </form>
   );
 }

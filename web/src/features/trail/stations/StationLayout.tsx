@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { Walk, WalkEvent } from '@wire-trail/core';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { PanelDrawing, type PanelProps } from '../../../parts/panel/PanelDrawing.tsx';
@@ -69,8 +70,8 @@ export function Next({
   children: ReactNode;
 }) {
   return (
-    <button type="button" className="act first big wide" disabled={disabled} onClick={onClick}>
+    <Button variant="contained" size="glove" fullWidth color="primary" disabled={disabled} onClick={onClick}>
       {children}
-    </button>
+    </Button>
   );
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Attached,
   checkComposition,
@@ -11,6 +12,8 @@ import {
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
+import { Input } from '../../../parts/field/Input.tsx';
+import { Select } from '../../../parts/field/Select.tsx';
 import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
 import { Composition } from './Composition.tsx';
 import { StationLayout, type StationProps } from './StationLayout.tsx';
@@ -88,13 +91,13 @@ export function UnitStation({ walk, data, add }: StationProps) {
         {family.plate && <p className="soft">{family.plate}</p>}
         <label className="field">
           Serial number
-          <input
-            className="box mono"
+          <Input
+            fullWidth
+            className="mono"
             value={serial}
-            maxLength={60}
-            autoCapitalize="characters"
-            aria-invalid={tried && serial.trim() === ''}
+            error={Boolean(tried && serial.trim() === '')}
             onChange={(e) => setSerial(e.target.value)}
+            slotProps={{ input: { maxLength: 60, autoCapitalize: 'characters' } }}
           />
           {tried && serial.trim() === '' && (
             <span className="wrong">The walk belongs to this very machine: it needs its serial number.</span>
@@ -105,25 +108,25 @@ export function UnitStation({ walk, data, add }: StationProps) {
             <span>
               Model <span className="soft">empty if it cannot be read</span>
             </span>
-            <input
-              className="box mono"
+            <Input
+              fullWidth
+              className="mono"
               value={model}
-              maxLength={60}
-              autoCapitalize="characters"
               onChange={(e) => setModel(e.target.value)}
+              slotProps={{ input: { maxLength: 60, autoCapitalize: 'characters' } }}
             />
           </label>
           <label className="field">
             <span>
               Software <span className="soft">empty if not known</span>
             </span>
-            <input
-              className="box mono"
+            <Input
+              fullWidth
+              className="mono"
               value={software}
-              maxLength={30}
-              inputMode="decimal"
-              aria-invalid={versionWrong}
+              error={Boolean(versionWrong)}
               onChange={(e) => setSoftware(e.target.value)}
+              slotProps={{ input: { maxLength: 30, inputMode: 'decimal' } }}
             />
             {versionWrong && <span className="wrong">Numbers with dots, such as 2.4.</span>}
           </label>
@@ -132,8 +135,9 @@ export function UnitStation({ walk, data, add }: StationProps) {
               <span>
                 {name} <span className="soft">if you can tell</span>
               </span>
-              <select
-                className="box"
+              <Select
+                native
+                fullWidth
                 value={options[name] ?? ''}
                 onChange={(e) => {
                   const { [name]: _, ...rest } = options;
@@ -144,7 +148,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
                 {[...new Set(family.variants.flatMap((v) => v.options[name] ?? []))].map((value) => (
                   <option key={value}>{value}</option>
                 ))}
-              </select>
+              </Select>
             </label>
           ))}
         </div>
@@ -175,9 +179,9 @@ export function UnitStation({ walk, data, add }: StationProps) {
           </div>
         )}
         <div className="actions">
-          <button type="submit" className="act first big">
+          <Button type="submit" variant="contained" size="glove" color="primary">
             This is the unit
-          </button>
+          </Button>
         </div>
       </form>
     </StationLayout>

@@ -1,7 +1,9 @@
+import Button from '@mui/material/Button';
 import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
 import { useState } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../../parts/field/Input.tsx';
 import { Generic } from '../../../parts/generic/Generic.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
@@ -25,9 +27,9 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
               Log it and ask the trainer
             </Next>
             {onBack && (
-              <button type="button" className="act big" onClick={onBack}>
+              <Button size="glove" onClick={onBack}>
                 Back to the lamps
-              </button>
+              </Button>
             )}
           </>
         )
@@ -43,7 +45,13 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
         <>
           <label className="field">
             The code as you read it
-            <input className="box mono" value={typed} maxLength={16} onChange={(e) => setTyped(e.target.value)} />
+            <Input
+              fullWidth
+              className="mono"
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+              slotProps={{ input: { maxLength: 16 } }}
+            />
             {typed !== '' && !isCode && (
               <span className="wrong">Letters, digits and signs as the unit shows them.</span>
             )}
@@ -51,12 +59,13 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
           <Generic bundle={data.bundle} text={typed} />
           <label className="field">
             What else did you see?
-            <textarea
-              className="box"
+            <Input
+              multiline
+              fullWidth
               rows={3}
-              maxLength={2000}
               value={words}
               onChange={(e) => setWords(e.target.value)}
+              slotProps={{ input: { maxLength: 2000 } }}
             />
           </label>
         </>
@@ -66,14 +75,9 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
           <strong>It may have been misread. Near it:</strong>
           <div className="row">
             {alike.map(({ code }) => (
-              <button
-                key={code.id}
-                type="button"
-                className="act"
-                onClick={() => onKeep({ kind: 'code-taken', code: code.id, slot: 1 })}
-              >
+              <Button key={code.id} onClick={() => onKeep({ kind: 'code-taken', code: code.id, slot: 1 })}>
                 <CodeGlyph text={code.text} /> {code.title}
-              </button>
+              </Button>
             ))}
           </div>
         </div>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Advice,
   adviceAfter,
@@ -42,17 +43,17 @@ export function AfterTry(props: Props) {
         <p className="soft">It decides what to try next.</p>
         <div className="stack">
           {happenings.map((h) => (
-            <button
+            <Button
               key={h}
-              type="button"
-              className="act big wide"
+              size="glove"
+              fullWidth
               onClick={() => {
                 setHappened(h);
                 onSaid(h);
               }}
             >
               {happenedWords[h]}
-            </button>
+            </Button>
           ))}
         </div>
       </StationLayout>
@@ -93,20 +94,15 @@ export function AfterTry(props: Props) {
         <div className="stack">
           <h3>Or</h3>
           {rest.map((a) => (
-            <button
-              key={`${a.kind}${a.kind === 'other-way' ? a.route.id : ''}`}
-              type="button"
-              className="act wide"
-              onClick={() => act(a)}
-            >
+            <Button key={`${a.kind}${a.kind === 'other-way' ? a.route.id : ''}`} fullWidth onClick={() => act(a)}>
               {adviceWords(a)}
-            </button>
+            </Button>
           ))}
         </div>
       )}
-      <button type="button" className="plain" onClick={() => setHappened(null)}>
+      <Button variant="text" onClick={() => setHappened(null)}>
         Something else happened
-      </button>
+      </Button>
     </StationLayout>
   );
 }

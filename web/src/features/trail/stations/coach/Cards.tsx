@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
@@ -156,9 +157,9 @@ function Running({ forMs, name, usualMs, start }: { forMs: number; name: string;
           <div className="usual" style={{ left: `${(usualMs / forMs) * 100}%` }} />
         )}
       </div>
-      <button type="button" className="act wide" onClick={run}>
+      <Button fullWidth onClick={run}>
         {left === null ? start : 'Start again'}
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type CoachCard, coachCards, type Route } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
@@ -70,9 +71,9 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Pr
         isLast ? (
           <>
             <Next onClick={() => end(true, card)}>It took</Next>
-            <button type="button" className="act big" onClick={() => end(false, card)}>
+            <Button size="glove" onClick={() => end(false, card)}>
               It did not
-            </button>
+            </Button>
           </>
         ) : (
           <Next onClick={() => setIndex(index + 1)}>{card.watch.length > 0 ? 'Seen' : 'Done'}</Next>
@@ -83,15 +84,15 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Pr
         <span className="soft small">
           step {index + 1} of {cards.length}
         </span>
-        <button type="button" className="plain" onClick={() => (index === 0 ? setWay('start') : setIndex(index - 1))}>
+        <Button variant="text" onClick={() => (index === 0 ? setWay('start') : setIndex(index - 1))}>
           One step back
-        </button>
+        </Button>
       </div>
       <Card key={card.path} card={card} data={data} />
       {!isLast && (
-        <button type="button" className="plain" onClick={() => end(false, card)}>
+        <Button variant="text" onClick={() => end(false, card)}>
           It went wrong here
-        </button>
+        </Button>
       )}
     </StationLayout>
   );

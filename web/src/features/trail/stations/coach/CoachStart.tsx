@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type CoachCard, cardBig, cardDetails, cardLead, cardNotes, holdsFor, type Route } from '@wire-trail/core';
 import type { ReactNode } from 'react';
 import type { TrailData } from '../../trail-data.ts';
@@ -29,9 +30,9 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
       actions={
         <>
           <Next onClick={() => onBegin('free')}>Begin, hands free</Next>
-          <button type="button" className="act big" onClick={() => onBegin('tapping')}>
+          <Button size="glove" onClick={() => onBegin('tapping')}>
             Begin, tapping along
-          </button>
+          </Button>
         </>
       }
     >

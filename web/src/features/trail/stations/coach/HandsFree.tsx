@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
@@ -50,12 +51,12 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
       actions={
         <>
           <Next onClick={() => restart()}>Start the beat again</Next>
-          <button type="button" className="act big" onClick={() => onEnd(true, card)}>
+          <Button size="glove" onClick={() => onEnd(true, card)}>
             It took
-          </button>
-          <button type="button" className="act big" onClick={() => onEnd(false, card)}>
+          </Button>
+          <Button size="glove" onClick={() => onEnd(false, card)}>
             It did not
-          </button>
+          </Button>
         </>
       }
     >
@@ -63,9 +64,9 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         <span className="soft small">
           step {now.card + 1} of {cards.length}
         </span>
-        <button type="button" className="plain" onClick={onBack}>
+        <Button variant="text" onClick={onBack}>
           Stop the beat
-        </button>
+        </Button>
       </div>
       <button
         type="button"

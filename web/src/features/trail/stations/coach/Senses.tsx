@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Sense, senses, useSenses } from './senses.ts';
 
 const names: Readonly<Record<Sense, string>> = {
@@ -14,15 +15,9 @@ export function Senses() {
     <fieldset className="senses">
       <legend className="small soft">Hands free it tells by</legend>
       {senses.map((s) => (
-        <button
-          key={s}
-          type="button"
-          className={`act ${on[s] ? 'on' : ''}`}
-          aria-pressed={on[s]}
-          onClick={() => toggle(s)}
-        >
+        <Button key={s} className={on[s] ? 'on' : undefined} aria-pressed={on[s]} onClick={() => toggle(s)}>
           {names[s]}
-        </button>
+        </Button>
       ))}
     </fieldset>
   );

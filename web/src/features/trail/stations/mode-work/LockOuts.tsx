@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { leftAfter, printSteps, type Route } from '@wire-trail/core';
 import { HazardNote } from '../Before.tsx';
 import type { StationProps } from '../StationLayout.tsx';
@@ -47,13 +48,13 @@ export function LockOuts({ routes, walk, data, add }: StationProps & { routes: r
             )}
             {out && (
               <div className="row">
-                <button type="button" className="act big" onClick={() => count(now + out.count)}>
+                <Button size="glove" onClick={() => count(now + out.count)}>
                   It is locked out
-                </button>
+                </Button>
                 {now > 0 && (
-                  <button type="button" className="act big" onClick={() => count(0)}>
+                  <Button size="glove" onClick={() => count(0)}>
                     All are in again
-                  </button>
+                  </Button>
                 )}
               </div>
             )}

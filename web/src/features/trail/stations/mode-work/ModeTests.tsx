@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   entriesOf,
   judgeTestReading,
@@ -12,6 +13,7 @@ import {
   testReadingWords,
 } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';
@@ -49,9 +51,16 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
         <Follow mode={mode} first={following} data={data} onTold={record} onEnd={() => setFollowing(null)} />
       ) : (
         runs.map((t) => (
-          <button key={t.number} type="button" className="act first big wide" onClick={() => setFollowing(t.number)}>
+          <Button
+            key={t.number}
+            variant="contained"
+            size="glove"
+            fullWidth
+            color="primary"
+            onClick={() => setFollowing(t.number)}
+          >
             They run by themselves from {t.number}: follow along
-          </button>
+          </Button>
         ))
       )}
       <ol className="plain stack">
@@ -102,13 +111,12 @@ function TestRow({
         {test.stops && <div className="small">To stop: {test.stops}</div>}
         {test.repeatWhen && <div className="small">{test.repeatWhen}</div>}
         {wantsReading && (
-          <input
-            className="box"
-            aria-label={`reading of test ${test.number}`}
+          <Input
+            fullWidth
             placeholder="reading"
-            inputMode="text"
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
+            slotProps={{ input: { 'aria-label': `reading of test ${test.number}`, inputMode: 'text' } }}
           />
         )}
         {typed !== '' && (
@@ -117,30 +125,15 @@ function TestRow({
           </span>
         )}
         <div className="row">
-          <button
-            type="button"
-            className="act big"
-            aria-pressed={result === 'pass'}
-            onClick={() => onResult('pass', typed)}
-          >
+          <Button size="glove" aria-pressed={result === 'pass'} onClick={() => onResult('pass', typed)}>
             Good
-          </button>
-          <button
-            type="button"
-            className="act big"
-            aria-pressed={result === 'fail'}
-            onClick={() => onResult('fail', typed)}
-          >
+          </Button>
+          <Button size="glove" aria-pressed={result === 'fail'} onClick={() => onResult('fail', typed)}>
             Bad
-          </button>
-          <button
-            type="button"
-            className="act big"
-            aria-pressed={result === 'not-valid'}
-            onClick={() => onResult('not-valid', typed)}
-          >
+          </Button>
+          <Button size="glove" aria-pressed={result === 'not-valid'} onClick={() => onResult('not-valid', typed)}>
             Not valid
-          </button>
+          </Button>
           {result && <span className="tag">{resultWords[result]}</span>}
         </div>
       </div>
@@ -170,9 +163,9 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
   const at = runAt(run, elapsed);
   if (began === null)
     return (
-      <button type="button" className="act first big wide" onClick={() => setBegan(Date.now())}>
+      <Button variant="contained" size="glove" fullWidth color="primary" onClick={() => setBegan(Date.now())}>
         Test {first} begins now
-      </button>
+      </Button>
     );
   const { now } = at;
   const end = () => {
@@ -199,9 +192,10 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
             <p className="tag">{shownWords(now.test.expects.signs, data.panel)}</p>
           )}
           <progress value={elapsed - now.fromMs} max={now.toMs - now.fromMs} />
-          <button
-            type="button"
-            className="act big wide wrong-now"
+          <Button
+            size="glove"
+            fullWidth
+            className="wrong-now"
             disabled={failed.has(now.test.number)}
             onClick={() => {
               setFailed(new Set([...failed, now.test.number]));
@@ -209,15 +203,15 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
             }}
           >
             {failed.has(now.test.number) ? 'Noted' : 'This is wrong'}
-          </button>
+          </Button>
           {at.next && <p className="soft">then: {at.next.test.name}</p>}
         </>
       ) : (
         <p className="follow-name">They are through.</p>
       )}
-      <button type="button" className="act wide" onClick={end}>
+      <Button fullWidth onClick={end}>
         {now ? 'All the rest was good; end here' : 'Keep what I saw'}
-      </button>
+      </Button>
     </div>
   );
 }

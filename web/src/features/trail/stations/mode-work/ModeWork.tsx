@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { entriesOf } from '@wire-trail/core';
 import { useState } from 'react';
 import type { StationProps } from '../StationLayout.tsx';
@@ -29,15 +30,9 @@ export function ModeWork(props: StationProps) {
       <div className="row">
         <span className="soft small">On the unit itself:</span>
         {parts.map((p) => (
-          <button
-            key={p.id}
-            type="button"
-            className="act"
-            aria-expanded={open === p.id}
-            onClick={() => setOpen(open === p.id ? null : p.id)}
-          >
+          <Button key={p.id} aria-expanded={open === p.id} onClick={() => setOpen(open === p.id ? null : p.id)}>
             {p.name}
-          </button>
+          </Button>
         ))}
       </div>
       {shown?.body}

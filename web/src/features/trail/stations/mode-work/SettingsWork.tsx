@@ -1,5 +1,7 @@
+import Button from '@mui/material/Button';
 import type { Setting } from '@wire-trail/core';
 import { useState } from 'react';
+import { Select } from '../../../../parts/field/Select.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
 type Props = Omit<StationProps, 'events'>;
@@ -34,35 +36,32 @@ function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) 
         {state?.putBack && ' · put back'}
       </div>
       <div className="row">
-        <select
-          className="box"
-          aria-label={`value of ${setting.name}`}
+        <Select
+          native
+          fullWidth
           value={value}
           onChange={(e) => setValue(e.target.value)}
+          inputProps={{ 'aria-label': `value of ${setting.name}` }}
         >
           <option value="">value …</option>
           {choices.map((c) => (
             <option key={c}>{c}</option>
           ))}
-        </select>
+        </Select>
         {state?.old == null ? (
-          <button type="button" className="act" disabled={value === ''} onClick={() => did('noted', value)}>
+          <Button disabled={value === ''} onClick={() => did('noted', value)}>
             Note the old value
-          </button>
+          </Button>
         ) : (
           <>
-            <button type="button" className="act" disabled={value === ''} onClick={() => did('set', value)}>
+            <Button disabled={value === ''} onClick={() => did('set', value)}>
               I set it
-            </button>
+            </Button>
             {state.set !== null && !state.verified && (
-              <button type="button" className="act" onClick={() => did('verified', state.set ?? '')}>
-                It shows so
-              </button>
+              <Button onClick={() => did('verified', state.set ?? '')}>It shows so</Button>
             )}
             {state.set !== null && !state.putBack && (
-              <button type="button" className="act" onClick={() => did('put-back', state.old ?? '')}>
-                Put back to {state.old}
-              </button>
+              <Button onClick={() => did('put-back', state.old ?? '')}>Put back to {state.old}</Button>
             )}
           </>
         )}

@@ -1,5 +1,7 @@
+import Button from '@mui/material/Button';
 import { type ChartId, entriesOf, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 import { takenWords } from '../../../../parts/readings/past.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Measure } from '../test/Measure.tsx';
@@ -39,9 +41,9 @@ export function Close({ walk, data, add }: StationProps) {
             setMeasuring(null);
           }}
         />
-        <button type="button" className="plain" onClick={() => setMeasuring(null)}>
+        <Button variant="text" onClick={() => setMeasuring(null)}>
           Back
-        </button>
+        </Button>
       </StationLayout>
     );
   const close = (outcome: 'handed-on' | 'left-limited' | 'fixed' | 'nothing-found') =>
@@ -58,13 +60,9 @@ export function Close({ walk, data, add }: StationProps) {
             {returned ? 'Close and hand on' : isLimited ? 'Close: left running limited' : 'Close the walk'}
           </Next>
           {!returned && (
-            <button
-              type="button"
-              className="act big"
-              onClick={() => void add({ kind: 'closed', outcome: 'nothing-found', fixedBy: '' })}
-            >
+            <Button size="glove" onClick={() => void add({ kind: 'closed', outcome: 'nothing-found', fixedBy: '' })}>
               Nothing was found
-            </button>
+            </Button>
           )}
         </>
       }
@@ -77,12 +75,11 @@ export function Close({ walk, data, add }: StationProps) {
       </p>
       <label className="field">
         What fixed it
-        <input
-          className="box"
-          list="causes"
+        <Input
+          fullWidth
           value={fixedBy}
-          maxLength={400}
           onChange={(e) => setFixedBy(e.target.value)}
+          slotProps={{ input: { list: 'causes', maxLength: 400 } }}
         />
         <datalist id="causes">
           {causes.map((c) => (
@@ -105,13 +102,7 @@ export function Close({ walk, data, add }: StationProps) {
                 <td>{m.node.title}</td>
                 <td className="mono">{takenWords(m.before)}</td>
                 <td className="mono">
-                  {m.after ? (
-                    takenWords(m.after)
-                  ) : (
-                    <button type="button" className="act" onClick={() => setMeasuring(m)}>
-                      Measure
-                    </button>
-                  )}
+                  {m.after ? takenWords(m.after) : <Button onClick={() => setMeasuring(m)}>Measure</Button>}
                 </td>
               </tr>
             ))}

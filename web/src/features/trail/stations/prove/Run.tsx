@@ -1,5 +1,7 @@
+import Button from '@mui/material/Button';
 import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
 import { plural, runOf } from './run-of.ts';
@@ -52,12 +54,12 @@ export function Run(props: StationProps) {
       )}
       {timer && !early && (
         <div className="row">
-          <button type="button" className="act big" onClick={returned}>
+          <Button size="glove" onClick={returned}>
             It returned
-          </button>
-          <button type="button" className="plain" onClick={() => setEarly(true)}>
+          </Button>
+          <Button variant="text" onClick={() => setEarly(true)}>
             End the run early …
-          </button>
+          </Button>
         </div>
       )}
     </StationLayout>
@@ -111,12 +113,13 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
     <>
       <label className="field" style={{ maxWidth: 260 }}>
         {plural(cycle, 2)} run
-        <input
-          className="box mono"
-          inputMode="numeric"
+        <Input
+          fullWidth
+          className="mono"
           value={cycles}
-          aria-invalid={count === null}
+          error={Boolean(count === null)}
           onChange={(e) => setCycles(e.target.value)}
+          slotProps={{ input: { inputMode: 'numeric' } }}
         />
         {count === null && <span className="wrong">A whole number.</span>}
         {count !== null && count < run.cycles && (
@@ -124,17 +127,19 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
         )}
       </label>
       <div className="actions">
-        <button
-          type="button"
-          className={`act big ${isFirst ? 'first wide' : ''}`}
+        <Button
+          size="glove"
+          variant={isFirst ? 'contained' : 'outlined'}
+          color={isFirst ? 'primary' : 'inherit'}
+          fullWidth={isFirst}
           disabled={count === null}
           onClick={() => prove(false)}
         >
           It did not return
-        </button>
-        <button type="button" className="act big" disabled={count === null} onClick={() => prove(true)}>
+        </Button>
+        <Button size="glove" disabled={count === null} onClick={() => prove(true)}>
           It returned
-        </button>
+        </Button>
       </div>
       {waiting ? (
         <form
@@ -150,23 +155,21 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
         >
           <label className="field">
             Until
-            <input
-              className="box"
+            <Input
+              fullWidth
               type="date"
               value={until}
-              min={dayOf(Date.now())}
               required
               onChange={(e) => setUntil(e.target.value)}
+              slotProps={{ input: { min: dayOf(Date.now()) } }}
             />
           </label>
-          <button type="submit" className="act big">
+          <Button type="submit" size="glove">
             Wait until then
-          </button>
+          </Button>
         </form>
       ) : (
-        <button type="button" className="act" onClick={() => setWaiting(true)}>
-          Let it wait until a date …
-        </button>
+        <Button onClick={() => setWaiting(true)}>Let it wait until a date …</Button>
       )}
     </>
   );

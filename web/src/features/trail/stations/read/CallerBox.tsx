@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import { callerMeantWords, decode, type Listed, type Look, partName, type Readout, readCaller } from '@wire-trail/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../../../parts/field/Input.tsx';
 import type { TrailData } from '../../trail-data.ts';
 
 /** Type what a caller says, or what one would say: it becomes looks, with the one question to ask back where it matters. */
@@ -42,16 +44,16 @@ export function CallerBox({
       <summary>By phone, or typed in words</summary>
       <label className="field">
         What is said of it
-        <input
-          className="box"
+        <Input
+          fullWidth
           value={said}
-          maxLength={400}
           placeholder="b d e, then a d e"
           onChange={(e) => setSaid(e.target.value)}
           onKeyDown={(e) => {
             const [only] = readings;
             if (e.key === 'Enter' && only && !heard.ask) use(only.looks);
           }}
+          slotProps={{ input: { maxLength: 400 } }}
         />
       </label>
       {said.trim() !== '' && (
@@ -65,10 +67,10 @@ export function CallerBox({
           <ul className="plain said-ways">
             {readings.map((r) => (
               <li key={r.as}>
-                <button type="button" className="act" onClick={() => use(r.looks)}>
+                <Button onClick={() => use(r.looks)}>
                   <CodeGlyph text={r.reads ?? 'nothing'} />
                   <span className="soft small">{callerMeantWords[r.as]}</span>
-                </button>
+                </Button>
               </li>
             ))}
           </ul>

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Candidate,
   lookAlikes,
@@ -132,9 +133,9 @@ export function Advice({
         <div className="note" role="status">
           <NextWords next={next} readout={readout} panel={panel} />
           {next.kind === 'lamp-test' && (
-            <button type="button" className="act small-act" onClick={() => onAlive(next.sign)}>
+            <Button size="dense" onClick={() => onAlive(next.sign)}>
               It lights
-            </button>
+            </Button>
           )}
         </div>
       )}
@@ -167,9 +168,9 @@ export function Advice({
               )}{' '}
               <CodeGlyph text={e.reads} />
               {e.fitsBetter && (
-                <button type="button" className="act small-act" onClick={() => reading.readBy(e.readout)}>
+                <Button size="dense" onClick={() => reading.readBy(e.readout)}>
                   Read it there
-                </button>
+                </Button>
               )}
             </p>
           ))}
@@ -185,9 +186,9 @@ export function Specials({ readout, onTake }: { readout: Readout; onTake: (id: S
     <div className="row">
       <span className="soft small">No code if it shows:</span>
       {readout.specials.map((s) => (
-        <button key={s.id} type="button" className="act" onClick={() => onTake(s.id)}>
+        <Button key={s.id} onClick={() => onTake(s.id)}>
           {s.label}: {s.means.replaceAll('-', ' ')}
-        </button>
+        </Button>
       ))}
     </div>
   );

@@ -1,4 +1,5 @@
 import { type Look, type Panel, partName, SeenLamp, type SignId, type Stage } from '@wire-trail/core';
+import { Select } from '../../../../parts/field/Select.tsx';
 
 const lampStateWords: Record<SeenLamp, string> = {
   dark: 'dark',
@@ -45,8 +46,9 @@ export function LampKeys({
       </div>
       <label className="row small paint">
         <span className="soft">a tap says</span>
-        <select
-          className="box"
+        <Select
+          native
+          fullWidth
           value={paint ?? ''}
           onChange={(e) => onPaint((e.target.value || null) as SeenLamp | null)}
         >
@@ -56,7 +58,7 @@ export function LampKeys({
               {lampStateWords[p]}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
     </div>
   );

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Code,
   type ControllerId,
@@ -82,15 +83,15 @@ export function MarkChoice({ reading }: { reading: Reading }) {
   return (
     <div className="row" role="group" aria-label="active or stored">
       {readout.marks.map((m) => (
-        <button
+        <Button
           key={m.id}
-          type="button"
-          className={entered.mark === m.id ? 'act first' : 'act'}
+          variant={entered.mark === m.id ? 'contained' : 'outlined'}
+          color={entered.mark === m.id ? 'primary' : 'inherit'}
           aria-pressed={entered.mark === m.id}
           onClick={() => reading.enter({ mark: entered.mark === m.id ? null : m.id })}
         >
           {m.label}: {m.means}
-        </button>
+        </Button>
       ))}
     </div>
   );
@@ -153,18 +154,12 @@ export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone }: Co
       <div className="row">
         {lead && (
           <>
-            <button type="button" className="act" onClick={() => onConfirm(lead.controller.id, true)}>
-              It says the same
-            </button>
-            <button type="button" className="act" onClick={() => onConfirm(lead.controller.id, false)}>
-              It cannot be asked
-            </button>
+            <Button onClick={() => onConfirm(lead.controller.id, true)}>It says the same</Button>
+            <Button onClick={() => onConfirm(lead.controller.id, false)}>It cannot be asked</Button>
           </>
         )}
         {!lead && ask && (
-          <button type="button" className="act" onClick={() => onDone(root.code.id)}>
-            That is enough: go on with {root.code.text}
-          </button>
+          <Button onClick={() => onDone(root.code.id)}>That is enough: go on with {root.code.text}</Button>
         )}
       </div>
     </section>

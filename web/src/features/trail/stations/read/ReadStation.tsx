@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type Candidate,
   type Code,
@@ -164,28 +165,26 @@ export function ReadStation({ walk, data, add }: StationProps) {
       }
       more={
         <>
-          <button type="button" className="act" onClick={reading.again} disabled={!look}>
+          <Button onClick={reading.again} disabled={!look}>
             Seen again, the same <kbd className="hide-narrow">space</kbd>
-          </button>
-          <button type="button" className="act" onClick={() => reading.undo?.()} disabled={!reading.undo}>
+          </Button>
+          <Button onClick={() => reading.undo?.()} disabled={!reading.undo}>
             Undo <kbd className="hide-narrow">u</kbd>
-          </button>
+          </Button>
           {slot < readout.slots.count && (
-            <button type="button" className="act" onClick={() => void keepAndNext()} disabled={!first}>
+            <Button onClick={() => void keepAndNext()} disabled={!first}>
               Next slot
-            </button>
+            </Button>
           )}
           {!alone && (
-            <button type="button" className="act" onClick={() => void add(...swept('no-answer'))}>
-              {item?.controller.name} does not answer
-            </button>
+            <Button onClick={() => void add(...swept('no-answer'))}>{item?.controller.name} does not answer</Button>
           )}
           <Specials readout={readout} onTake={(id) => void takeSpecial(id)} />
           <OtherReadouts reading={reading} />
           <div className="row">
-            <button type="button" className="plain" onClick={() => setUnlisted(true)}>
+            <Button variant="text" onClick={() => setUnlisted(true)}>
               It is none of these …
-            </button>
+            </Button>
             <Skip
               example="nothing shows: the panel is dead"
               onSkip={(why) => void add({ kind: 'skipped', station: 'read', why })}
@@ -225,9 +224,9 @@ export function ReadStation({ walk, data, add }: StationProps) {
       />
       {!isLamps && input}
       {reading.parts?.get(stage.id) !== undefined && reading.stageIndex < readout.stages.length - 1 && (
-        <button type="button" className="act wide" onClick={() => reading.setStageIndex(reading.stageIndex + 1)}>
+        <Button fullWidth onClick={() => reading.setStageIndex(reading.stageIndex + 1)}>
           Now {readout.stages[reading.stageIndex + 1]?.label}
-        </button>
+        </Button>
       )}
       {first ? (
         <div className="sheet">
@@ -280,9 +279,9 @@ function OtherReadouts({ reading }: { reading: Reading }) {
     <div className="row">
       <span className="soft small">It shows in another way:</span>
       {others.map((r) => (
-        <button key={r.id} type="button" className="act" onClick={() => reading.readBy(r)}>
+        <Button key={r.id} onClick={() => reading.readBy(r)}>
           {r.name}
-        </button>
+        </Button>
       ))}
     </div>
   );

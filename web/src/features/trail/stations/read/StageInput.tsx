@@ -1,3 +1,5 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import {
   baseUnit,
   isRhythmic,
@@ -11,6 +13,7 @@ import {
   type Stage,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 import { Loading } from '../../../../parts/states/States.tsx';
 import { TapPad } from './TapPad.tsx';
 import type { StageProps } from './use-decoding.ts';
@@ -31,9 +34,7 @@ function ByCamera(props: StageProps) {
   if (!open)
     return (
       <div className="row">
-        <button type="button" className="act" onClick={() => setOpen(true)}>
-          Read by camera
-        </button>
+        <Button onClick={() => setOpen(true)}>Read by camera</Button>
       </div>
     );
   return <Camera {...props} onClose={() => setOpen(false)} />;
@@ -79,14 +80,8 @@ function BlinkInput(props: StageProps) {
         <Count stage={stage} look={look} onLook={onLook} nameOf={(id) => partName(data.panel, id)} />
       )}
       <div className="row">
-        <button type="button" className="act" onClick={() => setHow('taps')}>
-          Tap along with it
-        </button>
-        {!heard && (
-          <button type="button" className="act" onClick={() => setHow('camera')}>
-            Read by camera
-          </button>
-        )}
+        <Button onClick={() => setHow('taps')}>Tap along with it</Button>
+        {!heard && <Button onClick={() => setHow('camera')}>Read by camera</Button>}
       </div>
       {(look?.kind === 'pulses' || look?.kind === 'trace') && (
         <p role="status">
@@ -114,10 +109,10 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
       {reads.kind === 'which' && (
         <div role="group" aria-label="which lamp" className="blink-count">
           {reads.lamps.map(({ sign }) => (
-            <button
+            <Button
               key={sign}
-              type="button"
-              className={sign === which ? 'act first' : 'act'}
+              variant={sign === which ? 'contained' : 'outlined'}
+              color={sign === which ? 'primary' : 'inherit'}
               aria-pressed={sign === which}
               onClick={() => {
                 setWhich(sign);
@@ -125,27 +120,27 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
               }}
             >
               lamp {nameOf(sign)}
-            </button>
+            </Button>
           ))}
         </div>
       )}
       <div role="group" aria-label={stage.label} className="blink-count">
         {Array.from({ length: most }, (_, i) => i + 1).map((n) => (
-          <button
+          <Button
             key={n}
-            type="button"
-            className={n === now?.count ? 'act first' : now?.maybe?.includes(n) ? 'act maybe' : 'act'}
+            variant={n === now?.count ? 'contained' : 'outlined'}
+            color={n === now?.count ? 'primary' : 'inherit'}
+            className={now?.maybe?.includes(n) ? 'maybe' : undefined}
             aria-pressed={n === now?.count}
             onClick={() => count(n)}
           >
             {n}
-          </button>
+          </Button>
         ))}
       </div>
       {now && now.count < most && (
         <label className="row small">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={now.maybe?.includes(now.count + 1) ?? false}
             onChange={(e) => onLook({ ...now, maybe: e.target.checked ? [now.count + 1] : [] })}
           />{' '}
@@ -165,18 +160,12 @@ function LongShort({ stage, look, onLook }: Part) {
         {pattern === '' ? <span className="soft">long and short, as they come</span> : <Marks pattern={pattern} />}
       </p>
       <div className="blink-count">
-        <button type="button" className="act" onClick={() => write(`${pattern}s`)}>
-          short
-        </button>
-        <button type="button" className="act" onClick={() => write(`${pattern}l`)}>
-          long
-        </button>
-        <button type="button" className="act" onClick={() => write(`${pattern}?`)}>
-          cannot tell
-        </button>
-        <button type="button" className="act" disabled={pattern === ''} onClick={() => write(pattern.slice(0, -1))}>
+        <Button onClick={() => write(`${pattern}s`)}>short</Button>
+        <Button onClick={() => write(`${pattern}l`)}>long</Button>
+        <Button onClick={() => write(`${pattern}?`)}>cannot tell</Button>
+        <Button disabled={pattern === ''} onClick={() => write(pattern.slice(0, -1))}>
           one back
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -218,15 +207,20 @@ function DisplayInput({ data, readout, stage, look, parts, onLook }: StageProps)
         {reads.kind === 'value'
           ? `And the value in turn${field ? ` (${field.name})` : ''}?`
           : 'What does the display show?'}
-        <input
-          className={`box display-box ${segments ? 'segments' : 'mono'}`}
-          maxLength={40}
-          autoCapitalize="characters"
+        <Input
+          fullWidth
+          className={`display-box ${segments ? 'segments' : 'mono'}`}
           autoComplete="off"
-          spellCheck={false}
-          inputMode={reads.kind === 'value' ? 'decimal' : 'text'}
           value={text}
           onChange={(e) => onLook({ kind: 'text', stage: stage.id, text: e.target.value })}
+          slotProps={{
+            input: {
+              maxLength: 40,
+              autoCapitalize: 'characters',
+              spellCheck: false,
+              inputMode: reads.kind === 'value' ? 'decimal' : 'text',
+            },
+          }}
         />
       </label>
       <p className="soft small">

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   doubtWords,
   type Look,
@@ -109,20 +110,20 @@ export function TapPad({
         <p className="note">That is no rhythm this readout knows. Begin again, with the pause.</p>
       )}
       <div className="row">
-        <button
-          type="button"
-          className="act first"
+        <Button
+          variant="contained"
+          color="primary"
           disabled={pulses.length === 0}
           onClick={() => onLook({ kind: 'pulses', stage: stage.id, by: 'taps', pulses: [...pulses] })}
         >
           That is it
-        </button>
-        <button type="button" className="act" onClick={again} disabled={pulses.length === 0}>
+        </Button>
+        <Button onClick={again} disabled={pulses.length === 0}>
           Begin again
-        </button>
-        <button type="button" className="plain" onClick={onClose}>
+        </Button>
+        <Button variant="text" onClick={onClose}>
           Count instead
-        </button>
+        </Button>
       </div>
     </div>
   );

@@ -279,7 +279,7 @@ describe('layers', () => {
   it('until then that is the one next action', () => {
     at(families.range, taken);
     sees(/Confirm at Range control before testing/);
-    expect(screen.getByRole('button', { name: 'Read Range control' }).className).toContain('first');
+    expect(screen.getByRole('button', { name: 'Read Range control' }).className).toContain('MuiButton-contained');
     expect(screen.queryByRole('button', { name: /go on with/ })).toBeNull();
   });
   it('it cannot be asked: that is kept', async () => {

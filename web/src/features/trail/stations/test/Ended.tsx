@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
@@ -36,22 +37,18 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
         )}
         {isOut && (
           <>
-            <button type="button" className="act big" onClick={goOn}>
+            <Button size="glove" onClick={goOn}>
               Go on to Clear
-            </button>
-            <button
-              type="button"
-              className="act big"
-              onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}
-            >
+            </Button>
+            <Button size="glove" onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}>
               Handed on: close the walk
-            </button>
+            </Button>
           </>
         )}
         {!isOut && (
-          <button type="button" className="plain" onClick={() => setSheet(!sheet)}>
+          <Button variant="text" onClick={() => setSheet(!sheet)}>
             {sheet ? 'Close the sheet' : 'Sheet for whoever goes on …'}
-          </button>
+          </Button>
         )}
       </div>
       {sheet && <SheetView sheet={page} />}

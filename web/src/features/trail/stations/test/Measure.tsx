@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   accuracyOf,
   type BandKnown,
@@ -18,6 +19,8 @@ import {
   type TypedReading,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
+import { Select } from '../../../../parts/field/Select.tsx';
 import { BandStrip, Verdict } from './Judged.tsx';
 import { Readings, useReadings } from './Readings.tsx';
 
@@ -109,13 +112,14 @@ export function Measure({
         {thermal && (
           <label className="field">
             Temperature of {node.temperatureOf ?? 'the part'}
-            <input
-              className="box mono reading"
+            <Input
+              fullWidth
+              className="mono reading"
               value={temperature}
-              inputMode="text"
               placeholder="22.4 °C"
-              aria-invalid={wrong('temperature') !== null}
+              error={Boolean(wrong('temperature') !== null)}
               onChange={(e) => setTemperature(e.target.value)}
+              slotProps={{ input: { inputMode: 'text' } }}
             />
             {wrong('temperature') && <span className="wrong">{wrong('temperature')}</span>}
           </label>
@@ -123,12 +127,13 @@ export function Measure({
         {asksSet && node.band.kind === 'of-setting' && (
           <label className="field">
             {settingName(node.band.setting)} stands at
-            <input
-              className="box mono reading"
+            <Input
+              fullWidth
+              className="mono reading"
               value={set}
-              inputMode="text"
-              aria-invalid={wrong('set') !== null}
+              error={Boolean(wrong('set') !== null)}
               onChange={(e) => setSet(e.target.value)}
+              slotProps={{ input: { inputMode: 'text' } }}
             />
             {wrong('set') && <span className="wrong">{wrong('set')}</span>}
           </label>
@@ -144,13 +149,13 @@ export function Measure({
       {usable.length > 1 && (
         <label className="field meter">
           With
-          <select className="box" value={meter} onChange={(e) => setMeter(e.target.value)}>
+          <Select native fullWidth value={meter} onChange={(e) => setMeter(e.target.value)}>
             {usable.map((i) => (
               <option key={i.id} value={i.id}>
                 {i.name}, ±{Math.round(accuracyOf(i, node.quantity) * 1000) / 10} %
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       {(['band', 'readings', 'instrument'] as const).map(
@@ -182,9 +187,9 @@ export function Measure({
       )}
       {judged.ok && <Verdict judged={judged.value} node={node} instruments={instruments} instrument={instrument} />}
       <div className="actions">
-        <button type="submit" className="act first big wide">
+        <Button type="submit" variant="contained" size="glove" fullWidth color="primary">
           {action}
-        </button>
+        </Button>
       </div>
     </form>
   );

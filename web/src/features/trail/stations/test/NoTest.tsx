@@ -1,6 +1,8 @@
+import Button from '@mui/material/Button';
 import { entriesOf, holdsFor } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../../../parts/field/Input.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 
 /** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
@@ -36,7 +38,14 @@ export function NoChart({ data, add }: StationProps) {
       </ol>
       <label className="field">
         What you looked at and found
-        <textarea className="box" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />
+        <Input
+          multiline
+          fullWidth
+          rows={3}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+          slotProps={{ input: { maxLength: 2000 } }}
+        />
       </label>
     </StationLayout>
   );
@@ -85,13 +94,8 @@ export function NoSubject({ walk, data, add }: StationProps) {
 function Symptoms({ data, add }: Pick<StationProps, 'data' | 'add'>) {
   const symptoms = entriesOf(data.bundle, 'symptom').filter((s) => holdsFor(s.onlyVariants, data.alive) !== 'no');
   return symptoms.map((s) => (
-    <button
-      key={s.id}
-      type="button"
-      className="act big wide"
-      onClick={() => void add({ kind: 'symptom-taken', symptom: s.id })}
-    >
+    <Button key={s.id} size="glove" fullWidth onClick={() => void add({ kind: 'symptom-taken', symptom: s.id })}>
       {s.title}
-    </button>
+    </Button>
   ));
 }

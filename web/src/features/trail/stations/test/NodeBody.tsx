@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   assertNever,
   type ChartNode,
@@ -104,11 +105,11 @@ function Answers({ node, at, say, former }: BodyProps & { node: ChartNode; forme
   return (
     <div className="actions answers">
       {choicesOf(node, at.chart).map(({ answer }) => (
-        <button key={answer} type="button" className="act big" onClick={() => say(answer)}>
+        <Button key={answer} size="glove" onClick={() => say(answer)}>
           {answer[0]?.toUpperCase()}
           {answer.slice(1)}
           {former === answer && <span className="soft small"> · as before</span>}
-        </button>
+        </Button>
       ))}
     </div>
   );
@@ -122,14 +123,13 @@ function NotCompared({ at, say, node }: BodyProps & { node: NodeOf<'compare'> })
       <p className="soft">One of the two readings was not taken{missing ? ` (“${missing}”)` : ''}. What would it be?</p>
       <div className="actions answers">
         {(['pass', 'low', 'high'] as const).map((answer) => (
-          <button
+          <Button
             key={answer}
-            type="button"
-            className="act big"
+            size="glove"
             onClick={() => say(answer, { skipped: 'not compared: a reading was not taken' })}
           >
             {{ pass: 'As it should be', low: 'Too low', high: 'Too high' }[answer]}
-          </button>
+          </Button>
         ))}
       </div>
     </>

@@ -1,5 +1,8 @@
+import Button from '@mui/material/Button';
 import { choicesOf, entriesOf, type PartId } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
+import { Select } from '../../../../parts/field/Select.tsx';
 import type { BodyProps } from './body-props.ts';
 
 /** What may be done beside the answer: noting another suspect, and passing a step over with a word why. */
@@ -9,22 +12,16 @@ export function OnTheWay(props: BodyProps) {
   return (
     <div className="on-the-way">
       <div className="row">
-        <button
-          type="button"
-          className="plain"
+        <Button
+          variant="text"
           aria-expanded={open === 'suspect'}
           onClick={() => setOpen(open === 'suspect' ? null : 'suspect')}
         >
           Something else looks wrong …
-        </button>
-        <button
-          type="button"
-          className="plain"
-          aria-expanded={open === 'skip'}
-          onClick={() => setOpen(open === 'skip' ? null : 'skip')}
-        >
+        </Button>
+        <Button variant="text" aria-expanded={open === 'skip'} onClick={() => setOpen(open === 'skip' ? null : 'skip')}>
           This cannot be done …
-        </button>
+        </Button>
       </div>
       {open === 'suspect' && <Suspect {...props} onDone={close} />}
       {open === 'skip' && <PassOver {...props} />}
@@ -57,22 +54,27 @@ function Suspect({ at, data, add, onDone }: BodyProps & { onDone: () => void }) 
     >
       <label className="field">
         Which part
-        <select className="box" value={part} onChange={(e) => setPart(e.target.value)}>
+        <Select native fullWidth value={part} onChange={(e) => setPart(e.target.value)}>
           <option value="">none in the list</option>
           {parts.map((p) => (
             <option key={p.id} value={p.id}>
               {p.name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label className="field">
         What did you see?
-        <input className="box" value={text} maxLength={400} onChange={(e) => setText(e.target.value)} />
+        <Input
+          fullWidth
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          slotProps={{ input: { maxLength: 400 } }}
+        />
       </label>
-      <button type="submit" className="act" disabled={!text.trim()}>
+      <Button type="submit" disabled={!text.trim()}>
         Note it
-      </button>
+      </Button>
     </form>
   );
 }
@@ -84,26 +86,20 @@ function PassOver({ at, say }: BodyProps) {
     <div className="sheet stack">
       <label className="field">
         Why not?
-        <input
-          className="box"
+        <Input
+          fullWidth
           value={why}
-          maxLength={400}
           placeholder="no meter, part not there, customer in the way"
           onChange={(e) => setWhy(e.target.value)}
+          slotProps={{ input: { maxLength: 400 } }}
         />
       </label>
       <p className="small soft">Go on as if it were:</p>
       <div className="row">
         {ways.map((c) => (
-          <button
-            key={c.answer}
-            type="button"
-            className="act"
-            disabled={!why.trim()}
-            onClick={() => say(c.answer, { skipped: why.trim() })}
-          >
+          <Button key={c.answer} disabled={!why.trim()} onClick={() => say(c.answer, { skipped: why.trim() })}>
             {c.answer}
-          </button>
+          </Button>
         ))}
       </div>
     </div>

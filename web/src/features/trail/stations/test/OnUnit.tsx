@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   type ChartNode,
   entriesOf,
@@ -31,13 +32,13 @@ export function OnUnit({ node, walk, data, onCoach }: Props) {
     <section className="on-unit" aria-label="on the unit">
       {node.kind === 'act' && <p className="soft">Afterwards, with the supply on again:</p>}
       {routes.map((route, i) => (
-        <button key={route.id} type="button" className="act big wide" onClick={() => onCoach(route)}>
+        <Button key={route.id} size="glove" fullWidth onClick={() => onCoach(route)}>
           {routes.length > 1 ? `${i + 1} ${route.name}` : route.name}
           <span className="soft small">
             {took(route) === true ? ' · done' : took(route) === false ? ' · did not take' : ' · coach me'}
             {i + 1 < routes.length && took(route) === undefined && ', unless it is there already'}
           </span>
-        </button>
+        </Button>
       ))}
       {test && (
         <p>

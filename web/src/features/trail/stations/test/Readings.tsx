@@ -1,4 +1,6 @@
+import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 
 /** Readings over time: each is stamped when its first sign is typed. */
 export type ReadingsState = Readonly<{
@@ -76,40 +78,36 @@ export function Readings({
         <div key={i} className={i > 0 ? 'two' : ''}>
           <label className="field">
             {i === 0 ? label : `Reading ${i + 1}`}
-            <input
-              className="box mono reading"
+            <Input
+              fullWidth
+              className="mono reading"
               value={row.typed}
-              inputMode="text"
               autoComplete="off"
-              maxLength={40}
               placeholder={i === 0 ? placeholder : ''}
-              aria-invalid={wrong(i) !== null}
+              error={Boolean(wrong(i) !== null)}
               onChange={(e) => of.type(i, e.target.value)}
+              slotProps={{ input: { inputMode: 'text', maxLength: 40 } }}
             />
             {wrong(i) && <span className="wrong">{wrong(i)}</span>}
           </label>
           {i > 0 && (
             <label className="field">
               min after the first
-              <input
-                className="box mono reading"
-                inputMode="decimal"
-                aria-label={`Minutes of reading ${i + 1}`}
+              <Input
+                fullWidth
+                className="mono reading"
                 key={row.atMs === null ? 'none' : 'some'}
                 defaultValue={
                   row.atMs === null || start === null ? '' : String(Math.round((row.atMs - start) / 6000) / 10)
                 }
                 onChange={(e) => of.setAfter(i, e.target.value)}
+                slotProps={{ input: { inputMode: 'decimal', 'aria-label': `Minutes of reading ${i + 1}` } }}
               />
             </label>
           )}
         </div>
       ))}
-      {least > 1 && (
-        <button type="button" className="act" onClick={of.more}>
-          One more reading
-        </button>
-      )}
+      {least > 1 && <Button onClick={of.more}>One more reading</Button>}
     </div>
   );
 }

@@ -1,5 +1,7 @@
 import { entryOf, type NodeOf } from '@wire-trail/core';
 import { useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
+import { Select } from '../../../../parts/field/Select.tsx';
 import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 
@@ -61,18 +63,24 @@ function Pick({ label, value, choices, onPick }: PickProps) {
     return (
       <label className="field">
         {label}
-        <input className="box reading" value={value} maxLength={60} onChange={(e) => onPick(e.target.value)} />
+        <Input
+          fullWidth
+          className="reading"
+          value={value}
+          onChange={(e) => onPick(e.target.value)}
+          slotProps={{ input: { maxLength: 60 } }}
+        />
       </label>
     );
   return (
     <label className="field">
       {label}
-      <select className="box reading" value={value} onChange={(e) => onPick(e.target.value)}>
+      <Select native fullWidth className="reading" value={value} onChange={(e) => onPick(e.target.value)}>
         <option value="">choose …</option>
         {choices.map((c) => (
           <option key={c}>{c}</option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type ChartWalk, coverWords, entryOf, minutesAhead, probePoints, type Route } from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
@@ -63,9 +64,9 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
         aside={
           <div className="sheet small">
             <HazardNote ids={[...new Set([...node.hazards, ...coached.hazards])]} data={data} />
-            <button type="button" className="plain" onClick={() => setCoached(null)}>
+            <Button variant="text" onClick={() => setCoached(null)}>
               Back to “{node.title}”
-            </button>
+            </Button>
           </div>
         }
       />

@@ -1,5 +1,6 @@
 import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
+import { Input } from '../../../../parts/field/Input.tsx';
 import { beat } from '../coach/senses.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
@@ -83,12 +84,12 @@ export function Wait({ walk, at, add, say, node }: BodyProps & { node: NodeOf<'w
       {isLong && (
         <label className="field">
           Until
-          <input
-            className="box"
+          <Input
+            fullWidth
             type="date"
             value={until}
-            min={dayOf(Date.now())}
             onChange={(e) => setUntil(e.target.value)}
+            slotProps={{ input: { min: dayOf(Date.now()) } }}
           />
         </label>
       )}

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import {
   amountOf,
   baseUnit,
@@ -39,12 +40,12 @@ export function Watched({ walk, at, data, say, node, watch }: BodyProps & { node
           Listen: {watch.what}
           {watch.withinMs ? ` within ${watch.withinMs / 1000} s` : ''}.
         </p>
-        <button type="button" className="act first big" onClick={() => say('pass')}>
+        <Button variant="contained" size="glove" color="primary" onClick={() => say('pass')}>
           It sounded
-        </button>
-        <button type="button" className="act big" onClick={() => say('fail')}>
+        </Button>
+        <Button size="glove" onClick={() => say('fail')}>
           It did not
-        </button>
+        </Button>
       </div>
     );
   return (

@@ -1,5 +1,8 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import { isRhythmic, partName, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { Select } from '../../../../../parts/field/Select.tsx';
 import { faceOfSign } from '../../../../../parts/panel/face-of-sign.ts';
 import type { StageProps } from '../use-decoding.ts';
 import './camera.css';
@@ -71,20 +74,20 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
       <div className="row spread">
         <div className="row" role="group" aria-label="where the picture comes from">
           {(['camera', 'clip', 'simulated'] as const).map((k) => (
-            <button
+            <Button
               key={k}
-              type="button"
-              className={k === kind ? 'act first' : 'act'}
+              variant={k === kind ? 'contained' : 'outlined'}
+              color={k === kind ? 'primary' : 'inherit'}
               aria-pressed={k === kind}
               onClick={() => choose(k)}
             >
               {k === 'camera' ? 'Camera' : k === 'clip' ? 'Stored clip' : 'Simulated'}
-            </button>
+            </Button>
           ))}
         </div>
-        <button type="button" className="plain" onClick={onClose}>
+        <Button variant="text" onClick={onClose}>
           Close the camera
-        </button>
+        </Button>
       </div>
       {kind === 'clip' && (
         <label className="field">
@@ -96,19 +99,15 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
         <div className="row small">
           <label>
             it shows{' '}
-            <select className="box" value={code ?? texts[0] ?? ''} onChange={(e) => setCode(e.target.value)}>
+            <Select native fullWidth value={code ?? texts[0] ?? ''} onChange={(e) => setCode(e.target.value)}>
               {texts.map((t) => (
                 <option key={t}>{t}</option>
               ))}
-            </select>
+            </Select>
           </label>
           {(['shaky', 'dim', 'noisy'] as const).map((t) => (
             <label key={t} className="row">
-              <input
-                type="checkbox"
-                checked={trouble[t]}
-                onChange={(e) => setTrouble({ ...trouble, [t]: e.target.checked })}
-              />
+              <Checkbox checked={trouble[t]} onChange={(e) => setTrouble({ ...trouble, [t]: e.target.checked })} />
               {t === 'shaky' ? 'shaky hand' : t === 'dim' ? 'dim lamps' : 'poor light'}
             </label>
           ))}
@@ -148,9 +147,9 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
             </label>
           )}
           <div className="row">
-            <button
-              type="button"
-              className="act first"
+            <Button
+              variant="contained"
+              color="primary"
               disabled={
                 watched.length === 0 || (next !== undefined && stage.reads.kind !== 'which') || source.drawNext === null
               }
@@ -160,11 +159,9 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
               }}
             >
               Start watching
-            </button>
+            </Button>
             {placed.length > 0 && (
-              <button type="button" className="act" onClick={() => setPlaced(placed.slice(0, -1))}>
-                Take the last circle off
-              </button>
+              <Button onClick={() => setPlaced(placed.slice(0, -1))}>Take the last circle off</Button>
             )}
           </div>
         </>
@@ -175,9 +172,7 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
             Watching, {((watching.atMs - watching.sinceMs) / 1000).toFixed(0)} s · {watching.frames} pictures
           </p>
           <Live levels={watching.levels} names={watched.map((w) => name(w.sign))} />
-          <button type="button" className="act" onClick={stop}>
-            That is enough
-          </button>
+          <Button onClick={stop}>That is enough</Button>
         </>
       )}
       {watching.kind === 'read' && (

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { Look, Pulse, SeenLamp, SignId } from '@wire-trail/core';
 import { unreadableWords } from '@wire-trail/core';
 import { useState } from 'react';
@@ -89,12 +90,10 @@ export function CameraResult({ lamps, framesPerS, rhythmic, name, stage, onLook,
         </span>
       </p>
       <div className="row">
-        <button type="button" className="act first" disabled={!look} onClick={() => look && onLook(look)}>
+        <Button variant="contained" color="primary" disabled={!look} onClick={() => look && onLook(look)}>
           Use it
-        </button>
-        <button type="button" className="act" onClick={onAgain}>
-          Watch again
-        </button>
+        </Button>
+        <Button onClick={onAgain}>Watch again</Button>
       </div>
     </>
   );

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import type { Pulse } from '@wire-trail/core';
 import type { LampRead } from './messages.ts';
 
@@ -70,15 +71,14 @@ export function TraceView({
           <summary>set it right light by light</summary>
           <div className="row">
             {pulses.map((pulse, i) => (
-              <button
+              <Button
                 key={pulse[0]}
-                type="button"
-                className="act small-act"
+                size="dense"
                 aria-label={`take out light ${i + 1}`}
                 onClick={() => onPulses(pulses.filter((p) => p !== pulse))}
               >
                 {i + 1}
-              </button>
+              </Button>
             ))}
           </div>
         </details>
