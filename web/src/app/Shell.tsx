@@ -1,3 +1,5 @@
+import DarkModeIcon from '@mui/icons-material/DarkModeOutlined';
+import LightModeIcon from '@mui/icons-material/LightModeOutlined';
 import Button from '@mui/material/Button';
 import { roleAtLeast } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
@@ -70,7 +72,7 @@ export function Shell() {
             onClick={() => dispatch(modeChosen(dark ? 'light' : 'dark'))}
             aria-label={dark ? 'light look' : 'dark look, for plant rooms'}
           >
-            {dark ? '☀' : '☾'}
+            {dark ? <LightModeIcon fontSize="small" /> : <DarkModeIcon fontSize="small" />}
           </Button>
           <Button variant="text" className="hide-narrow" onClick={() => dispatch(keysToggled())} aria-label="keys">
             <kbd>?</kbd>

@@ -109,7 +109,8 @@ export const theme: Theme = createTheme({
           color: 'var(--ink)',
           background: 'var(--sheet)',
           borderColor: 'var(--line)',
-          '&:hover': { borderColor: 'var(--copper)', background: 'var(--sheet)' },
+          // a finger that has left hovers nowhere
+          '@media (hover: hover)': { '&:hover': { borderColor: 'var(--copper)', background: 'var(--sheet)' } },
           '&.Mui-disabled': { color: 'var(--ink)', borderColor: 'var(--line)' },
         },
         contained: { '&.Mui-disabled': { background: 'var(--copper)', color: 'var(--on-copper)' } },
@@ -124,6 +125,25 @@ export const theme: Theme = createTheme({
         { props: { size: 'glove' }, style: { minHeight: 56, fontSize: '1.1rem' } },
         { props: { size: 'dense' }, style: { minHeight: 32, padding: '0.2rem 0.6rem', fontSize: '0.875rem' } },
       ],
+    },
+    MuiTabs: {
+      styleOverrides: {
+        root: { minHeight: 44, margin: '0.75rem 0 1.25rem', borderBottom: '1px solid var(--line)' },
+        indicator: { height: 3 },
+      },
+    },
+    MuiTab: {
+      styleOverrides: {
+        root: {
+          minHeight: 44,
+          minWidth: 0,
+          maxWidth: 'none',
+          padding: '0.6rem 0.9rem',
+          color: 'var(--soft)',
+          opacity: 1,
+          '&.Mui-selected': { color: 'var(--ink)' },
+        },
+      },
     },
     MuiCheckbox: { defaultProps: { disableRipple: true }, styleOverrides: { root: { padding: '0.4rem' } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },

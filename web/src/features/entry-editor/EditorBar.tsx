@@ -1,3 +1,5 @@
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import {
@@ -117,10 +119,10 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
       </div>
       <div className="row">
         <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
-          ↶
+          <UndoIcon fontSize="small" />
         </Button>
         <Button disabled={draft.future.length === 0} onClick={() => dispatch(redone())} aria-label="redo">
-          ↷
+          <RedoIcon fontSize="small" />
         </Button>
         <Input
           fullWidth

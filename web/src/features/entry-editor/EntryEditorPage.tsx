@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
+import { TabRow } from '../../parts/tabs/TabRow.tsx';
 import { Changes } from './Changes.tsx';
 import { chartTabs } from './chart/tabs.ts';
 import './entry-editor.css';
@@ -111,18 +112,22 @@ export default function EntryEditorPage() {
         together={draftsWith(body, working)}
         onStale={() => changeSetView(first)}
       />
-      <div className="rooms" role="tablist" aria-label="views of the entry">
-        {views.map((v) => (
-          <button key={v} type="button" role="tab" aria-selected={v === view} onClick={() => changeSetView(v)}>
-            {v}
-            {v === 'What changed' && entry && entry.changes.length > 0 && (
-              <span className="tag" style={{ marginLeft: 6 }}>
-                {entry.changes.length}
+      <TabRow
+        name="views of the entry"
+        value={view}
+        onPick={changeSetView}
+        tabs={views.map((v) => ({
+          value: v,
+          label:
+            v === 'What changed' && entry && entry.changes.length > 0 ? (
+              <span>
+                {v} <span className="tag">{entry.changes.length}</span>
               </span>
-            )}
-          </button>
-        ))}
-      </div>
+            ) : (
+              v
+            ),
+        }))}
+      />
       {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} tab={view} />}
       {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
       {view === 'History' && <History entryKey={key} entry={entry ?? null} />}

@@ -1,3 +1,4 @@
+import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import type { EntryOf } from '@wire-trail/core';
@@ -91,7 +92,7 @@ export function PictureEditor({ body }: { body: Asset }) {
               onChange={(label) => edit({ marks: body.marks.with(i, { ...m, label }) }, `label ${i}`)}
             />
             <Button aria-label={`remove point ${m.number}`} onClick={() => edit({ marks: body.marks.toSpliced(i, 1) })}>
-              ×
+              <CloseIcon fontSize="small" />
             </Button>
           </div>
         ))}

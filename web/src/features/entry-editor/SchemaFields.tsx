@@ -1,3 +1,5 @@
+import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
+import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useEffect, useRef } from 'react';
@@ -90,7 +92,7 @@ export function SchemaField(props: FieldProps) {
                 aria-label={`remove ${label}`}
                 onClick={() => onChange(nullable ? null : undefined, '')}
               >
-                ×
+                <CloseIcon fontSize="small" />
               </Button>
             )}
           </legend>
@@ -238,10 +240,10 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
   const moves = (i: number) => (
     <span className="item-moves">
       <Button disabled={i === 0} aria-label={`${label} ${i + 1} up`} onClick={() => move(i, -1)}>
-        ↑
+        <ArrowUpwardIcon fontSize="small" />
       </Button>
       <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => onChange(list.toSpliced(i, 1), '')}>
-        ×
+        <CloseIcon fontSize="small" />
       </Button>
     </span>
   );
@@ -352,7 +354,7 @@ function RecordField({
             slotProps={{ input: { 'aria-label': `${label} ${i + 1}` } }}
           />
           <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => set(key, undefined, '')}>
-            ×
+            <CloseIcon fontSize="small" />
           </Button>
         </div>
       ))}

@@ -1,3 +1,6 @@
+import ArrowDownwardIcon from '@mui/icons-material/ArrowDownward';
+import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
+import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import { entriesOf, type Suspect } from '@wire-trail/core';
 import type { KeyboardEvent } from 'react';
@@ -70,20 +73,20 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
             </div>
             <div className="suspect-moves">
               <Button aria-label={`move ${suspect.label} up`} disabled={i === 0} onClick={() => move(i, -1)}>
-                ↑
+                <ArrowUpwardIcon fontSize="small" />
               </Button>
               <Button
                 aria-label={`move ${suspect.label} down`}
                 disabled={i === list.length - 1}
                 onClick={() => move(i, 1)}
               >
-                ↓
+                <ArrowDownwardIcon fontSize="small" />
               </Button>
               <Button
                 aria-label={`remove ${suspect.label}`}
                 onClick={() => edit({ suspects: list.toSpliced(i, 1) }, '')}
               >
-                ×
+                <CloseIcon fontSize="small" />
               </Button>
             </div>
           </li>

@@ -1,3 +1,4 @@
+import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import { useId, useState } from 'react';
 import { Input } from '../../parts/field/Input.tsx';
@@ -150,7 +151,7 @@ export function Lines({ label, lines, onChange }: LinesProps) {
             slotProps={{ input: { 'aria-label': `${label} ${i + 1}` } }}
           />
           <Button aria-label={`remove ${label} ${i + 1}`} onClick={() => onChange(lines.toSpliced(i, 1), null)}>
-            ×
+            <CloseIcon fontSize="small" />
           </Button>
         </div>
       ))}

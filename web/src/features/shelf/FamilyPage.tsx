@@ -5,6 +5,7 @@ import { api } from '../../foundation/api.ts';
 import { usePageKeys } from '../../foundation/keys.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
+import { TabRow } from '../../parts/tabs/TabRow.tsx';
 import { ChartsTab } from './ChartsTab.tsx';
 import { CodesTab } from './CodesTab.tsx';
 import { FindingsList, LooseTrailLine } from './FindingsList.tsx';
@@ -58,14 +59,22 @@ export default function FamilyPage() {
         )}
       </div>
       {writes && <LooseTrailLine family={family} onGo={() => go('Loose ends')} />}
-      <div className="rooms" role="tablist" aria-label="rooms of the family">
-        {shown.map((name) => (
-          <button key={name} type="button" role="tab" aria-selected={name === tab} onClick={() => go(name)}>
-            {name}
-            {name === 'Loose ends' && <kbd style={{ marginLeft: '0.4rem' }}>L</kbd>}
-          </button>
-        ))}
-      </div>
+      <TabRow
+        name="rooms of the family"
+        value={tab}
+        onPick={go}
+        tabs={shown.map((name) => ({
+          value: name,
+          label:
+            name === 'Loose ends' ? (
+              <span>
+                {name} <kbd>L</kbd>
+              </span>
+            ) : (
+              name
+            ),
+        }))}
+      />
       {tab === 'Panel' && <PanelTab {...props} />}
       {tab === 'Modes' && <ModesTab {...props} />}
       {tab === 'Readouts' && <ReadoutsTab {...props} />}

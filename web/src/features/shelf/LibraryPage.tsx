@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { TabRow } from '../../parts/tabs/TabRow.tsx';
 import { AddEntry } from './AddEntry.tsx';
 import { AddPicture } from './AddPicture.tsx';
 import { MeaningsTable } from './MeaningsTable.tsx';
@@ -65,13 +66,19 @@ export default function LibraryPage() {
   return (
     <>
       <h1>Shared by all units</h1>
-      <div className="rooms" role="tablist" aria-label="what is shared">
-        {tabs.map((r) => (
-          <button key={r.kind} type="button" role="tab" aria-selected={r.kind === kind} onClick={() => setKind(r.kind)}>
-            {r.name} <span className="soft small">{entriesOf(bodies, r.kind).length}</span>
-          </button>
-        ))}
-      </div>
+      <TabRow
+        name="what is shared"
+        value={kind}
+        onPick={setKind}
+        tabs={tabs.map((r) => ({
+          value: r.kind,
+          label: (
+            <span>
+              {r.name} <span className="soft small">{entriesOf(bodies, r.kind).length}</span>
+            </span>
+          ),
+        }))}
+      />
       <div className="sheet">
         {kind === 'asset' ? (
           <AddPicture />

@@ -14,6 +14,7 @@ import { Select } from '../../../parts/field/Select.tsx';
 import { faceOfSign } from '../../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
+import { TabRow } from '../../../parts/tabs/TabRow.tsx';
 import type { ReadoutAt } from './readout-at.ts';
 import { SceneLanes } from './SceneLanes.tsx';
 import { StageTable } from './StageTable.tsx';
@@ -107,20 +108,12 @@ export function ShownPane({
       <section className="stack">
         <div className="sheet">
           {body.stages.length > 1 && (
-            <div className="row" role="tablist" aria-label="stages">
-              {body.stages.map((s) => (
-                <Button
-                  key={s.id}
-                  role="tab"
-                  variant={s === stage ? 'contained' : 'outlined'}
-                  color={s === stage ? 'primary' : 'inherit'}
-                  aria-selected={s === stage}
-                  onClick={() => setStageId(s.id)}
-                >
-                  {s.label}
-                </Button>
-              ))}
-            </div>
+            <TabRow
+              name="stages"
+              value={stage?.id ?? ''}
+              onPick={setStageId}
+              tabs={body.stages.map((s) => ({ value: s.id, label: s.label }))}
+            />
           )}
           {stage && <StageTable key={stage.id} readout={body} stage={stage} nameOf={nameOf} onStage={setStage} />}
         </div>

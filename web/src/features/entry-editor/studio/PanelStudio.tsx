@@ -21,6 +21,7 @@ import { type KeyboardEvent, useRef, useState } from 'react';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { Select } from '../../../parts/field/Select.tsx';
+import { TabRow } from '../../../parts/tabs/TabRow.tsx';
 import { FaceBoard } from './FaceBoard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
@@ -108,22 +109,15 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
         <Palette onAdd={add} />
         <div className="studio-middle stack">
           <div className="row spread">
-            <div className="rooms" role="tablist" aria-label="faces">
-              {body.faces.map((f, i) => (
-                <button
-                  key={f.id}
-                  type="button"
-                  role="tab"
-                  aria-selected={i === at}
-                  onClick={() => {
-                    setIndex(i);
-                    setPicked(new Set());
-                  }}
-                >
-                  {f.label}
-                </button>
-              ))}
-            </div>
+            <TabRow
+              name="faces"
+              value={at}
+              onPick={(i) => {
+                setIndex(i);
+                setPicked(new Set());
+              }}
+              tabs={body.faces.map((f, i) => ({ value: i, label: f.label }))}
+            />
             <span className="row">
               <Select
                 native

@@ -1,3 +1,5 @@
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-data-grid';
 import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
@@ -158,14 +160,14 @@ export function CodeTable({ entries, family }: TabProps) {
         </Button>
         <span className="spring" />
         <Button aria-label="undo" disabled={edits.past.length === 0} onClick={() => setEdits(undoEdit(edits, listed))}>
-          ↶
+          <UndoIcon fontSize="small" />
         </Button>
         <Button
           aria-label="redo"
           disabled={edits.future.length === 0}
           onClick={() => setEdits(redoEdit(edits, listed))}
         >
-          ↷
+          <RedoIcon fontSize="small" />
         </Button>
         <Button
           variant={changed.length > 0 ? 'contained' : 'outlined'}
