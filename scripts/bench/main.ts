@@ -3,6 +3,7 @@ import { benchEnter } from './enter.ts';
 import { benchFind } from './find.ts';
 import { benchHouse } from './house.ts';
 import { benchImport } from './import.ts';
+import { benchInterface } from './interface.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
@@ -22,6 +23,7 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['import', benchImport],
   ['serve', benchServe],
   ['web', benchWeb],
+  ['web.mui', benchInterface],
   ['tests', benchTests],
 ];
 const rows: Row[] = [];

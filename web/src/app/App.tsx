@@ -1,6 +1,6 @@
 import CssBaseline from '@mui/material/CssBaseline';
 import GlobalStyles from '@mui/material/GlobalStyles';
-import { ThemeProvider, useColorScheme } from '@mui/material/styles';
+import { StyledEngineProvider, ThemeProvider, useColorScheme } from '@mui/material/styles';
 import { type Role, roleAtLeast } from '@wire-trail/core';
 import { lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { createBrowserRouter, Navigate, Outlet } from 'react-router';
@@ -105,11 +105,14 @@ export function App() {
   const mode = useAppSelector((s) => s.view.mode);
   useSession();
   return (
-    <ThemeProvider theme={theme} defaultMode={mode} storageManager={null}>
-      <CssBaseline enableColorScheme />
-      <GlobalStyles styles={drawnVariables} />
-      <Look />
-      <RouterProvider router={router} />
-    </ThemeProvider>
+    // what a place says of its own looks comes after what all components say
+    <StyledEngineProvider injectFirst>
+      <ThemeProvider theme={theme} defaultMode={mode} storageManager={null}>
+        <CssBaseline enableColorScheme />
+        <GlobalStyles styles={drawnVariables} />
+        <Look />
+        <RouterProvider router={router} />
+      </ThemeProvider>
+    </StyledEngineProvider>
   );
 }

@@ -5,6 +5,7 @@ import type { EntryOf } from '@wire-trail/core';
 import type { MouseEvent } from 'react';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
+import { Pressable } from '../../parts/field/Pressable.tsx';
 import { Text } from './inputs.tsx';
 
 type Asset = EntryOf<'asset'>;
@@ -46,9 +47,8 @@ export function PictureEditor({ body }: { body: Asset }) {
         <div className="marked" onClick={place}>
           <img src={`/api/v1/assets/${body.id}`} alt={body.name} />
           {body.marks.map((m, i) => (
-            <button
+            <Pressable
               key={m.number}
-              type="button"
               className="picture-mark"
               style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
               aria-label={`point ${m.number}, ${m.label}`}
@@ -67,7 +67,7 @@ export function PictureEditor({ body }: { body: Asset }) {
               }}
             >
               {m.number}
-            </button>
+            </Pressable>
           ))}
         </div>
         <p className="small soft">A click sets a numbered point. With a point in focus, arrows move it.</p>

@@ -1,3 +1,4 @@
+import Slider from '@mui/material/Slider';
 import { baseUnit, type Family, type InputId } from '@wire-trail/core';
 
 /** The physical quantities the control reacts to, as sliders: without them its tests could not be drilled. */
@@ -18,13 +19,12 @@ export function Inputs({
         return (
           <label key={input.id} className="play-input">
             <span>{input.name}</span>
-            <input
-              type="range"
+            <Slider
               min={input.least}
               max={input.most}
               step={(input.most - input.least) / 200}
               value={value}
-              onChange={(e) => onValue(input.id, Number(e.target.value))}
+              onChange={(_, to) => onValue(input.id, to)}
             />
             <span className="mono">
               {value.toFixed(1)} {baseUnit(input.quantity)}

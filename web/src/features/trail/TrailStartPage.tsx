@@ -5,6 +5,7 @@ import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../foundation/store.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
+import { Pressable } from '../../parts/field/Pressable.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -94,11 +95,11 @@ function UnitCard({ bundle, onPick }: { bundle: Bundle; onPick: () => void }) {
   const face = entriesOf(bundle, 'panel')[0]?.faces[0];
   const standby = entriesOf(bundle, 'mode').find((m) => m.sort === 'standby');
   return (
-    <button type="button" className="unit-card" onClick={onPick}>
+    <Pressable className="unit-card" onClick={onPick}>
       {face && <PanelDrawing face={face} lamps={lampsOfMode(standby)} thumbnail />}
       <strong>{family.name}</strong>
       <span className="soft small">{family.recognisedBy.slice(0, 2).join(' · ')}</span>
-    </button>
+    </Pressable>
   );
 }
 
@@ -151,9 +152,8 @@ function Found({ typed, bundles, begin }: FoundProps) {
       {typed.trim() === '' && symptoms.length > 0 && <h3 className="soft">No code, but</h3>}
       {typed.trim() === '' &&
         symptoms.slice(0, mostSymptoms).map(({ bundle, symptom }) => (
-          <button
+          <Pressable
             key={`${bundle.family}${symptom.id}`}
-            type="button"
             className="hit"
             onClick={() => begin(bundle, { kind: 'symptom', symptom: symptom.id })}
           >
@@ -161,7 +161,7 @@ function Found({ typed, bundles, begin }: FoundProps) {
               <strong>{symptom.title}</strong>
               <span className="soft small">{familyEntry(bundle).name}</span>
             </span>
-          </button>
+          </Pressable>
         ))}
     </div>
   );

@@ -14,6 +14,7 @@ import { useNavigate } from 'react-router';
 import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { Pressable } from '../../parts/field/Pressable.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -75,7 +76,7 @@ export default function WhichPage() {
           <h2 className="which-question">{ask.trait}?</h2>
           <div className="which-answers">
             {ask.answers.map(({ value, left: ids }) => (
-              <button key={value} type="button" className="which-answer" onClick={() => answer(value)}>
+              <Pressable key={value} className="which-answer" onClick={() => answer(value)}>
                 <Example
                   subject={
                     left.find((s) => s.id === ids[0] && s.traits.get(ask.trait) === value) ??
@@ -85,7 +86,7 @@ export default function WhichPage() {
                 />
                 <strong>{value}</strong>
                 <span className="soft small">{ids.length === 1 ? 'leaves 1' : `leaves ${ids.length}`}</span>
-              </button>
+              </Pressable>
             ))}
           </div>
           <Button size="glove" onClick={() => answer(null)}>
@@ -108,7 +109,7 @@ export default function WhichPage() {
               const face = entriesOf(bundle, 'panel')[0]?.faces[0];
               const family = familyEntry(bundle);
               return (
-                <button key={id} type="button" className="unit-card" onClick={() => void begin(family.id)}>
+                <Pressable key={id} className="unit-card" onClick={() => void begin(family.id)}>
                   {face && (
                     <PanelDrawing
                       face={face}
@@ -118,7 +119,7 @@ export default function WhichPage() {
                   )}
                   <strong>{family.name}</strong>
                   <span className="soft small">{family.recognisedBy.slice(0, 2).join(' · ')}</span>
-                </button>
+                </Pressable>
               );
             })}
           </div>

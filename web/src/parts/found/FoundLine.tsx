@@ -1,6 +1,7 @@
 import type { Found } from '@wire-trail/core';
 import { whyWords } from '@wire-trail/core';
 import { CodeGlyph } from '../code/CodeGlyph.tsx';
+import { Pressable } from '../field/Pressable.tsx';
 
 type Props = Readonly<{ found: Found; current?: boolean; onPick: () => void }>;
 
@@ -8,12 +9,7 @@ type Props = Readonly<{ found: Found; current?: boolean; onPick: () => void }>;
 export function FoundLine({ found, current, onPick }: Props) {
   const why = whyWords(found);
   return (
-    <button
-      type="button"
-      className={`hit ${current ? 'now' : ''}`}
-      aria-current={current || undefined}
-      onClick={onPick}
-    >
+    <Pressable className={`hit ${current ? 'now' : ''}`} aria-current={current || undefined} onClick={onPick}>
       {found.kind === 'code' ? (
         <CodeGlyph text={found.text} size="large" />
       ) : (
@@ -25,6 +21,6 @@ export function FoundLine({ found, current, onPick }: Props) {
           {[found.kind === 'family' ? '' : found.familyName, why].filter(Boolean).join(' · ')}
         </span>
       </span>
-    </button>
+    </Pressable>
   );
 }

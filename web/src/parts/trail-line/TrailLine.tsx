@@ -1,4 +1,5 @@
 import type { Station } from '@wire-trail/core';
+import { Pressable } from '../field/Pressable.tsx';
 import './trail-line.css';
 
 export const stationNames: Record<Station, string> = {
@@ -37,9 +38,9 @@ export function TrailLine({ stations, current, done, counts, onGo }: Props) {
         return (
           <li key={station} className={state} aria-current={state === 'current' ? 'step' : undefined}>
             {onGo ? (
-              <button type="button" aria-label={words} onClick={() => onGo(station)}>
+              <Pressable aria-label={words} onClick={() => onGo(station)}>
                 {knot}
-              </button>
+              </Pressable>
             ) : (
               <span className="still">{knot}</span>
             )}

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
 import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
 import type { ReadoutAt } from './readout-at.ts';
@@ -84,14 +85,13 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
                     return (
                       <td key={code} className={l ? (isDanger(l) ? 'danger' : 'alike') : ''}>
                         {l && (
-                          <button
-                            type="button"
+                          <Pressable
                             aria-label={`${code} read as ${becomes}`}
                             aria-pressed={picked === l}
                             onClick={() => setPicked(l)}
                           >
                             {marks[l.slip.kind]}
-                          </button>
+                          </Pressable>
                         )}
                       </td>
                     );

@@ -18,6 +18,7 @@ import {
 import { useMemo, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { Input } from '../../../parts/field/Input.tsx';
+import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
 import { routeNames } from './names.ts';
@@ -276,14 +277,13 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
             // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
             <td key={k} className={chosen === k ? 'chosen' : ''}>
               {differs && onSettle ? (
-                <button
-                  type="button"
+                <Pressable
                   className="cell mono small"
                   aria-pressed={chosen === k}
                   onClick={() => setChosen(chosen === k ? null : k)}
                 >
                   {words}
-                </button>
+                </Pressable>
               ) : (
                 <span className="cell mono small">{words}</span>
               )}

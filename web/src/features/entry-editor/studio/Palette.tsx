@@ -1,6 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { addPart, type Face, newFace, type Panel, type PartKind, partKinds, partsOf } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 
 const groups: ReadonlyArray<readonly [string, readonly PartKind[]]> = [
@@ -65,8 +66,7 @@ function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) 
   const face = useMemo(() => sampleOf(sort), [sort]);
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `new ${sort}`, data: { sort } });
   return (
-    <button
-      type="button"
+    <Pressable
       ref={setNodeRef}
       className={`palette-item ${isDragging ? 'dragged' : ''}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
@@ -76,6 +76,6 @@ function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) 
     >
       <PanelDrawing face={face} thumbnail bare />
       <span>{sortWords(sort)}</span>
-    </button>
+    </Pressable>
   );
 }

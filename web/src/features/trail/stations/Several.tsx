@@ -1,4 +1,5 @@
 import { type Code, familyEntry } from '@wire-trail/core';
+import { Pressable } from '../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../trail-data.ts';
 
 type Props = Readonly<{ codes: readonly Code[]; data: TrailData; onTake: (code: Code) => void }>;
@@ -12,7 +13,7 @@ export function Several({ codes, data, onTake }: Props) {
       <strong>{codes[0]?.text} differs by variant, and the plate does not tell which this is.</strong>
       <div className="found">
         {codes.map((code) => (
-          <button key={code.id} type="button" className="hit" onClick={() => onTake(code)}>
+          <Pressable key={code.id} className="hit" onClick={() => onTake(code)}>
             <span>
               <strong>{code.title}</strong>
               <span className="soft small">
@@ -21,7 +22,7 @@ export function Several({ codes, data, onTake }: Props) {
                   'every variant'}
               </span>
             </span>
-          </button>
+          </Pressable>
         ))}
       </div>
     </div>

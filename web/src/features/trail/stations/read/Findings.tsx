@@ -12,6 +12,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import type { Reading } from './use-decoding.ts';
 
 export function Candidates({
@@ -31,7 +32,7 @@ export function Candidates({
     <ul className="plain candidates">
       {shown.map((c) => (
         <li key={`${c.kind}${c.code}`}>
-          <button type="button" onClick={() => onTake(c)} aria-label={`take ${c.code}`}>
+          <Pressable onClick={() => onTake(c)} aria-label={`take ${c.code}`}>
             <CodeGlyph text={c.kind === 'special' ? 'no code' : c.code} />
             <span className="bar">
               <span style={{ width: `${c.certainty * 100}%` }} />
@@ -44,7 +45,7 @@ export function Candidates({
                   ? `if ${c.misread.map((m) => misreadWords(m, panel)).join(', ')}`
                   : 'as seen'}
             </span>
-          </button>
+          </Pressable>
         </li>
       ))}
       {rest > 0 && (

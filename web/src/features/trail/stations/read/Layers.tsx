@@ -10,6 +10,7 @@ import {
   type Walk,
 } from '@wire-trail/core';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
+import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../../trail-data.ts';
 import { Next } from '../StationLayout.tsx';
 import type { Reading } from './use-decoding.ts';
@@ -25,8 +26,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
           const result = walk.swept.get(item.controller.id);
           return (
             <li key={item.controller.id}>
-              <button
-                type="button"
+              <Pressable
                 className={item.controller.id === reading.item?.controller.id ? 'now' : ''}
                 onClick={() => reading.goTo(item)}
               >
@@ -35,7 +35,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
                   {item.controller.authoritative && <span className="tag">its word counts</span>}
                 </span>
                 <span className="soft small">{result ? sweptWords[result] : 'to be asked'}</span>
-              </button>
+              </Pressable>
             </li>
           );
         })}
@@ -60,7 +60,7 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
       <ol className="plain">
         {Array.from({ length: readout.slots.count }, (_, i) => i + 1).map((n) => (
           <li key={n}>
-            <button type="button" className={n === slot ? 'now' : ''} onClick={() => reading.goToSlot(n)}>
+            <Pressable className={n === slot ? 'now' : ''} onClick={() => reading.goToSlot(n)}>
               <span>
                 slot {n}
                 {n === 1 ? (readout.slots.order === 'latest-first' ? ' latest' : ' oldest') : ''}
@@ -68,7 +68,7 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
               <span className="mono">
                 {taken(n)?.code.toUpperCase() ?? (n === slot ? (decoded?.literal ?? 'reading') : 'not read')}
               </span>
-            </button>
+            </Pressable>
           </li>
         ))}
       </ol>

@@ -1,5 +1,6 @@
 import type { Candidate, Code, Look, Parts, Readout, Stage } from '@wire-trail/core';
 import { Attempts } from '../../../../parts/attempts/Attempts.tsx';
+import { Pressable } from '../../../../parts/field/Pressable.tsx';
 
 /** The sum as it is done in the head: weights of the lit lamps, the unsure one as a question. */
 export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string) => string): string | null {
@@ -48,7 +49,7 @@ export function StageTabs({ readout, looks, parts, index, onPick, nameOf }: Tabs
         const look = looks.findLast((l) => l.stage === stage.id);
         const literal = parts.get(stage.id);
         return (
-          <button key={stage.id} type="button" role="tab" aria-selected={i === index} onClick={() => onPick(i)}>
+          <Pressable key={stage.id} role="tab" aria-selected={i === index} onClick={() => onPick(i)}>
             <span className="soft small">{comesWords(stage, i === 0)}</span>
             <span>
               <strong>
@@ -57,7 +58,7 @@ export function StageTabs({ readout, looks, parts, index, onPick, nameOf }: Tabs
               </strong>{' '}
               <span className="mono soft">{sumOf(stage, look, nameOf)}</span>
             </span>
-          </button>
+          </Pressable>
         );
       })}
     </div>
