@@ -113,7 +113,11 @@ export const theme: Theme = createTheme({
           '@media (hover: hover)': { '&:hover': { borderColor: 'var(--copper)', background: 'var(--sheet)' } },
           '&.Mui-disabled': { color: 'var(--ink)', borderColor: 'var(--line)' },
         },
-        contained: { '&.Mui-disabled': { background: 'var(--copper)', color: 'var(--on-copper)' } },
+        // the next action stays the brightest thing, also under a finger
+        contained: {
+          '&:hover': { background: 'var(--copper)' },
+          '&.Mui-disabled': { background: 'var(--copper)', color: 'var(--on-copper)' },
+        },
         text: {
           color: 'var(--copper)',
           padding: '0.5rem',
