@@ -245,7 +245,7 @@ describe('brightness over time', () => {
     const samples = makeTrace({
       ...clear,
       tempo,
-      lastsMs: 20_000,
+      lastsMs: 11_000,
       segments: segmentsFor(counts, { c: '4' }),
       random: seeded(3),
     });
