@@ -12,14 +12,20 @@ mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
 
-function run(command, args, { cwd = root, env = {} } = {}) {
+/** Runs a command; what it says goes out as it comes, or all at once when it has ended, where something else speaks as well. */
+function run(command, args, { cwd = root, env = {}, heldBack = false } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd,
       env: { ...process.env, ...env },
-      stdio: ['ignore', 'inherit', 'inherit'],
+      stdio: ['ignore', heldBack ? 'pipe' : 'inherit', heldBack ? 'pipe' : 'inherit'],
     });
-    child.on('exit', (code) => resolve(code ?? 1));
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (piece) => said.push(piece));
+    child.on('close', (code) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code ?? 1);
+    });
     child.on('error', () => resolve(1));
   });
 }
@@ -27,11 +33,7 @@ function run(command, args, { cwd = root, env = {} } = {}) {
 const began = Date.now();
 /** How long each part took, for the report and the bench. */
 const parts = [];
-let partBegan = began;
-function ended(name) {
-  parts.push({ name, seconds: Math.round((Date.now() - partBegan) / 100) / 10 });
-  partBegan = Date.now();
-}
+const ended = (name, partBegan) => parts.push({ name, seconds: Math.round((Date.now() - partBegan) / 100) / 10 });
 /** The tests that took longest, worst first. */
 const slow = [];
 
@@ -40,6 +42,7 @@ const heading = (name) => console.log(`\n== ${name}`);
 /** A check that holds or does not: counts as one. */
 async function check(name, work) {
   heading(name);
+  const partBegan = Date.now();
   let ok = false;
   try {
     ok = (await work()) !== false;
@@ -47,29 +50,38 @@ async function check(name, work) {
     console.error(String(error));
   }
   console.log(ok ? 'passed' : 'FAILED');
-  ended(name);
+  ended(name, partBegan);
   if (ok) passed += 1;
   else failed += 1;
 }
 
 /** Tests with a report of their own. A runner that leaves no report, or fails beside its tests, counts as one failed. */
 async function suite(name, report, count, work) {
-  heading(name);
+  const partBegan = Date.now();
   const status = await work();
   const counted = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 };
   passed += counted.passed;
   failed +=
     counted.failed + (status !== 0 && counted.failed === 0 ? 1 : 0) + (status === 0 && counted.passed === 0 ? 1 : 0);
   slow.push(...(counted.took ?? []));
-  ended(name);
+  ended(name, partBegan);
 }
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
 await check('format and lint', async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'])) === 0);
 await check('types', async () => (await run(bin('tsc'), ['-b'])) === 0);
 
+await check('production build', async () => {
+  rmSync(join(root, 'web/dist'), { recursive: true, force: true });
+  rmSync(join(root, 'server/dist'), { recursive: true, force: true });
+  needWeb();
+  await needServer();
+});
+
+// the one waits most of the time, the other works: side by side they take little longer than the longer of them
+heading('unit and server tests, and end to end beside them');
 const unit = join(reports, 'vitest.json');
-await suite(
+const unitTests = suite(
   'unit and server tests',
   unit,
   (r) => ({
@@ -79,15 +91,11 @@ await suite(
       file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
     ),
   }),
-  () => run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`]),
+  () =>
+    run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
+      heldBack: true,
+    }),
 );
-
-await check('production build', async () => {
-  rmSync(join(root, 'web/dist'), { recursive: true, force: true });
-  rmSync(join(root, 'server/dist'), { recursive: true, force: true });
-  needWeb();
-  await needServer();
-});
 
 const e2e = join(reports, 'e2e.json');
 await suite(
@@ -107,6 +115,7 @@ await suite(
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
+await unitTests;
 
 heading('how long it took');
 for (const { name, seconds } of parts) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
