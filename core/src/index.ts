@@ -116,7 +116,7 @@ export type { ImportLine } from './contract/library.ts';
 export { NewUser, SchoolSettings, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf } from './contract/route.ts';
-export type { EventsTaken, Question, SeenMachine, WalkLine } from './contract/walks.ts';
+export { type EventsTaken, Question, SeenMachine, type WalkLine } from './contract/walks.ts';
 // decode
 export { readCaller } from './decode/caller.ts';
 export { asTold, compareReadings, looksOf } from './decode/compare.ts';

@@ -1,11 +1,11 @@
 import {
-  Attached,
+  type Attached,
   currentStation,
   FamilyId,
   foldWalk,
   Outcome,
-  type Question,
-  type SeenMachine,
+  Question,
+  SeenMachine,
   Station,
   WalkEvent,
   type WalkLine,
@@ -18,26 +18,12 @@ const EventBody = json(WalkEvent);
 const OwnerRow = z.object({ user_id: z.number() });
 const TriedRow = z.object({ route: z.string(), tries: count, took: count });
 const KnownMachine = z.object({ id: z.string(), last_seen_at: z.date() });
-const MachineColumns = z.object({
-  id: z.string(),
-  family: FamilyId,
-  serial: z.string(),
-  model: z.string(),
-  software: z.string().nullable(),
-  variant: z.string().nullable(),
-  options: json(z.record(z.string(), z.string())),
-  composition: json(z.array(Attached)),
+const MachineColumns = SeenMachine.extend({
+  options: json(SeenMachine.shape.options),
+  composition: json(SeenMachine.shape.composition),
   lastSeenAt: instant,
 });
-const QuestionRow = z.object({
-  id: z.string(),
-  walk: z.string(),
-  family: FamilyId.nullable(),
-  text: z.string(),
-  words: z.string(),
-  by: z.string(),
-  askedAt: instant,
-});
+const QuestionRow = Question.extend({ askedAt: instant });
 
 export async function eventsOf(db: Db | Transaction, walkId: string): Promise<WalkEvent[]> {
   const bodies = await db('walk_events').where({ walk_id: walkId }).orderBy(['seq', 'received_at']).pluck('body');
