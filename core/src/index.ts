@@ -115,7 +115,7 @@ export type { EntryView, Job, Revision, RevisionWithBody, Working } from './cont
 export type { ImportLine } from './contract/library.ts';
 export { NewUser, SchoolSettings, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
-export { addressOf, apiPrefix, type Declared, refusalsOf } from './contract/route.ts';
+export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
 export { type EventsTaken, Question, SeenMachine, type WalkLine } from './contract/walks.ts';
 // decode
 export { readCaller } from './decode/caller.ts';

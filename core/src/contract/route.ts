@@ -60,6 +60,9 @@ export const Counted = z.codec(z.string().regex(/^\d{1,9}$/), z.number().int().p
   encode: String,
 });
 
+/** The status of an answer that is no refusal. */
+export const statusOf = ({ status, answer, sends }: Declared): number => status ?? (answer || sends ? 200 : 204);
+
 /**
  * Every refusal a route may answer with: its own, and those that come of its role, its method and what is sent to it.
  */

@@ -10,6 +10,7 @@ import {
   refusals,
   refusalsOf,
   routeNames,
+  statusOf,
   WalkEvent,
 } from '@wire-trail/core';
 import {
@@ -45,8 +46,7 @@ function responsesOf(route: Declared): ZodOpenApiOperationObject['responses'] {
     : route.sends === 'picture'
       ? { description: 'Done', content: { 'image/*': { schema: { type: 'string' as const, format: 'binary' } } } }
       : { description: 'Done' };
-  const status = route.status ?? (route.answer || route.sends ? 200 : 204);
-  return { [String(status)]: done, ...Object.fromEntries(refused) };
+  return { [String(statusOf(route))]: done, ...Object.fromEntries(refused) };
 }
 
 const operation = (name: RouteName, route: Declared): ZodOpenApiOperationObject => ({

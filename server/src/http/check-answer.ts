@@ -1,5 +1,5 @@
 import { gunzipSync } from 'node:zlib';
-import { type Declared, type RefusalCode, refusalsOf } from '@wire-trail/core';
+import { type Declared, type RefusalCode, refusalsOf, statusOf } from '@wire-trail/core';
 import type { Context } from 'koa';
 import { ProblemError } from './problem.ts';
 
@@ -18,7 +18,7 @@ function sentBody(ctx: Context): unknown {
 /** Throws where the answer on its way is not what the contract says of this route. */
 export function checkAnswer(name: string, route: Declared, ctx: Context): void {
   if (ctx.status === 304) return;
-  const status = route.status ?? (route.answer || route.sends ? 200 : 204);
+  const status = statusOf(route);
   if (ctx.status !== status) throw new ContractBroken(`${name} answered ${ctx.status}, not ${status}`);
   if (!route.answer) return;
   const read = route.answer.safeParse(sentBody(ctx));

@@ -7,6 +7,7 @@ import {
   type RouteName,
   refusals,
   routeNames,
+  statusOf,
 } from '@wire-trail/core';
 import { vi } from 'vitest';
 
@@ -18,9 +19,10 @@ type Says<N extends RouteName> = Answer<N> | Refuses;
 export type Script = { readonly [N in RouteName]?: Says<N> | ((called: Called) => Says<N>) };
 
 const routes = routeNames.map((name) => {
-  const { method, path, status, answer }: Declared = contract[name];
+  const route: Declared = contract[name];
+  const { method, path } = route;
   const pattern = new RegExp(`^${apiPrefix}${path.replace(/:(\w+)/g, '(?<$1>[^/]+)')}$`);
-  return { name, method: method.toUpperCase(), pattern, status: status ?? (answer ? 200 : 204) };
+  return { name, method: method.toUpperCase(), pattern, status: statusOf(route) };
 });
 
 /** Stands in for the server until the globals are unstubbed, and by the contract only; gives what it was asked. */
