@@ -29,11 +29,15 @@ export {
   WalkId,
 } from './base/ids.ts';
 export { canonicalJson, sameJson } from './base/json.ts';
+export { parseAmount } from './base/parse-amount.ts';
 export type { Path } from './base/path.ts';
 export {
   baseUnit,
+  baseUnits,
   formatQuantity,
   type MeterReading,
+  OwnUnits,
+  ownUnit,
   parseReading,
   type Quantity,
   quantities,
@@ -88,6 +92,7 @@ export {
   accuracyOf,
   bandHere,
   formatTaken,
+  inOwnUnits,
   type Measured,
   type MeasureError,
   measure,
@@ -211,10 +216,10 @@ export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { parametersOf, partNamesOf } from './model/values.ts';
-export { Happened, happenings, Outcome, Station, stations, WalkEvent } from './model/walk.ts';
+export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkEventOf } from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
-export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
+export { routesOn, routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { judgeTestReading } from './modes-map/test-reading.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
@@ -276,6 +281,7 @@ export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
 export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
 // unit
+export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
@@ -308,10 +314,13 @@ export {
 } from './unit/plate.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
+export { type ClearStep, clearingNow, clearPlan, foundWords } from './walk/clear-plan.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
+export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
+export { roundsSeen } from './walk/rounds.ts';
 export {
   currentStation,
   eventsInForce,
@@ -322,6 +331,7 @@ export {
   timerKey,
   type Walk,
 } from './walk/state.ts';
+export { wayGone, wayIn } from './walk/way-in.ts';
 // words
 export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
@@ -340,3 +350,4 @@ export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';
 export { actBig, type CardDetail, cardBig, cardDetails, cardLead, cardNotes } from './words/step.ts';
 export { textNoteWords } from './words/text-note.ts';
+export { clearedWords, passedWords } from './words/walked.ts';

@@ -90,6 +90,21 @@ export function baseUnit(quantity: Quantity): string {
   return units[quantity][0]?.[0][0] ?? '';
 }
 
+/** Units somebody reads and writes in; everything is kept in base units whatever they are. */
+export const OwnUnits = z.strictObject({
+  temperature: z.enum(['°C', '°F']).default('°C'),
+  pressure: z.enum(['bar', 'kPa', 'psi']).default('bar'),
+  volume: z.enum(['L', 'gal']).default('L'),
+});
+export type OwnUnits = z.infer<typeof OwnUnits>;
+export const baseUnits: OwnUnits = { temperature: '°C', pressure: 'bar', volume: 'L' };
+
+/** The unit somebody takes a bare number of a quantity for. */
+export function ownUnit(quantity: Quantity, own: OwnUnits = baseUnits): string {
+  if (quantity === 'temperature' || quantity === 'pressure' || quantity === 'volume') return own[quantity];
+  return quantity === 'flow' && own.volume === 'gal' ? 'gal/min' : baseUnit(quantity);
+}
+
 /** Standard spellings of every unit of a quantity, base unit first. */
 export function unitNames(quantity: Quantity): string[] {
   return units[quantity].map(([names]) => names[0] ?? '');
@@ -176,8 +191,13 @@ const significant = (value: number): string => {
     .replace(/\.$/, '');
 };
 
-/** Writes a base-unit value in the unit a person would read it in, e.g. `12.1 kΩ`. */
-export function formatQuantity(value: number, quantity: Quantity): string {
+/** Writes a base-unit value in the unit a person would read it in, e.g. `12.1 kΩ`; in somebody's own unit where one is given. */
+export function formatQuantity(value: number, quantity: Quantity, own?: OwnUnits): string {
+  const unit = ownUnit(quantity, own);
+  if (unit !== baseUnit(quantity)) {
+    const found = findUnit(quantity, unit);
+    return `${significant(found ? found[1].fromBase(value) : value)} ${unit}`;
+  }
   if (quantity === 'resistance' && Math.abs(value) >= 1e6) return `${significant(value / 1e6)} MΩ`;
   if (quantity === 'resistance' && Math.abs(value) >= 1e3) return `${significant(value / 1e3)} kΩ`;
   if (quantity === 'duration' && Math.abs(value) >= 60) return `${significant(value / 60)} min`;

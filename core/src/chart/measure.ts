@@ -3,6 +3,8 @@ import {
   baseUnit,
   formatQuantity,
   type MeterReading,
+  type OwnUnits,
+  ownUnit,
   parseReading,
   type Quantity,
   type ReadingError,
@@ -27,6 +29,20 @@ export type TypedReading = Readonly<{
   /** What the setting stands at, where the band is about one that is not known yet. */
   set?: string;
 }>;
+
+/** What was typed, with the unit somebody means by a bare number written behind it. */
+export function inOwnUnits(typed: TypedReading, quantity: Quantity, own: OwnUnits): TypedReading {
+  const say = (text: string, of: Quantity): string =>
+    ownUnit(of, own) !== baseUnit(of) && /^[+-]?[\d.,]*\d[.,]?$/.test(text.trim())
+      ? `${text.trim()} ${ownUnit(of, own)}`
+      : text;
+  return {
+    ...typed,
+    readings: typed.readings.map((r) => ({ ...r, typed: say(r.typed, quantity) })),
+    ...(typed.temperature === undefined ? {} : { temperature: say(typed.temperature, 'temperature') }),
+    ...(typed.set === undefined ? {} : { set: say(typed.set, quantity) }),
+  };
+}
 
 export type MeasureError =
   | Readonly<{ field: 'reading'; index: number; error: ReadingError }>
@@ -295,7 +311,11 @@ export function settledBy(
 }
 
 /** A value as its reading means it: in its quantity, as a share of another, a minute, or as a time. */
-export function formatTaken(taken: Pick<TakenReading, 'quantity' | 'as'>, value: number | null): string {
+export function formatTaken(
+  taken: Pick<TakenReading, 'quantity' | 'as'>,
+  value: number | null,
+  own?: OwnUnits,
+): string {
   if (value === null) return taken.as === 'seconds' ? 'never' : taken.quantity === 'resistance' ? 'open' : 'over range';
   switch (taken.as) {
     case 'ratio':
@@ -305,7 +325,7 @@ export function formatTaken(taken: Pick<TakenReading, 'quantity' | 'as'>, value:
     case 'seconds':
       return formatQuantity(value, 'duration');
     case undefined:
-      return formatQuantity(value, taken.quantity);
+      return formatQuantity(value, taken.quantity, own);
     default:
       return assertNever(taken.as);
   }

@@ -140,6 +140,8 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
   'consequence-circle': () =>
     washer('code', 'h04', () => ({ seeAlso: [{ code: 'k19', why: 'and back again', followsFromIt: true }] })),
   'code-without-suspect': () => washer('code', 'k17', () => ({ suspects: [] })),
+  'hazards-missing': () =>
+    washer('code', 'k17', () => ({ hazards: [], enter: null, clear: null, chart: null, chartUse: undefined })),
   'code-without-chart': glasswasher,
   'code-without-source': () => washer('code', 'k17', () => ({ source: null, claims: [] })),
   'node-unreachable': () => washer('chart', 'drain', (c) => node(c, 'coil', { pass: 'pump-bad' })),

@@ -11,6 +11,7 @@ import type { Finding } from '../model/finding.ts';
 import { entriesOf } from '../model/select.ts';
 import { lintRoutes } from '../route-lint/family.ts';
 import { lintFamily } from '../unit/lint.ts';
+import { lintHazards } from './hazards.ts';
 import { lintEditions } from './look-again.ts';
 import { validate } from './validate.ts';
 
@@ -54,7 +55,7 @@ export function lint(bundle: Bundle): Finding[] {
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
     findings.push(...lintCode(entry, at));
   }
-  findings.push(...lintCharts(bundle));
+  findings.push(...lintCharts(bundle), ...lintHazards(bundle));
   return findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
 

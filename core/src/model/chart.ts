@@ -4,6 +4,10 @@ import { Label, Prose, Scope, Span, Standing } from '../base/text.ts';
 import { Amount, Band } from './band.ts';
 import { defines, ref, refToEither, scoped, withRoles } from './reference.ts';
 
+/** What a chart may come to. */
+export const Verdict = z.enum(['cause-found', 'hand-on', 'nothing-found', 'unsafe-stop', 'left-limited']);
+export type Verdict = z.infer<typeof Verdict>;
+
 /** Where an answer leads; null is an open end, which a draft may have and a published chart may not. */
 export const Target = ref('node').nullable();
 export type Target = z.infer<typeof Target>;
@@ -188,7 +192,7 @@ export const ChartNode = z.discriminatedUnion('kind', [
   z.strictObject({
     ...base,
     kind: z.literal('verdict'),
-    verdict: z.enum(['cause-found', 'hand-on', 'nothing-found', 'unsafe-stop', 'left-limited']),
+    verdict: Verdict,
     cause: ref('part').optional(),
     /** To whom, and with what. */
     handOnTo: Label.optional(),

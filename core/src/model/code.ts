@@ -62,6 +62,8 @@ const shared = {
   circumstances: z.array(Prose).max(20).default([]),
   scope: Scope,
   hazards: z.array(ref('hazard')).max(20).default([]),
+  /** Why nothing here can hurt, where no hazard is named. */
+  harmless: Prose.min(1).optional(),
   /** Holds for these variants only; empty for all. */
   onlyVariants: z.array(ref('variant')).max(40).default([]),
   location: Prose.optional(),

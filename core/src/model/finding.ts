@@ -52,6 +52,7 @@ type Facts =
   | Readonly<{ code: 'consequence-circle'; severity: 'error'; texts: string[] }>
   | Readonly<{ code: 'code-without-suspect'; severity: 'warning'; text: string }>
   | Readonly<{ code: 'code-without-chart'; severity: 'hint'; text: string }>
+  | Readonly<{ code: 'hazards-missing'; severity: 'error'; text: string }>
   | Readonly<{ code: 'code-without-source'; severity: 'hint'; text: string }>
   | Readonly<{ code: 'window-too-short'; severity: 'error'; windowMs: number; leastMs: number }>
   | Readonly<{ code: 'window-tight'; severity: 'warning'; windowMs: number; usualMs: number; slackRatio: number }>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Label, Prose } from '../base/text.ts';
+import { Verdict } from './chart.ts';
 import { CodeText } from './code.ts';
 import { Attached, OptionName, SoftwareVersion } from './family.ts';
 import { Seen } from './look.ts';
@@ -32,6 +33,16 @@ export const happenings = ['nothing', 'other-mode', 'too-slow', 'too-fast', 'cou
 export const Happened = z.enum(happenings);
 export type Happened = z.infer<typeof Happened>;
 
+/** Why there is nothing to do at a station. */
+export const reasonsToPass = ['no-mode', 'symptom-leads', 'no-readout', 'nothing-stored'] as const;
+export const NothingToDo = z.enum(reasonsToPass);
+export type NothingToDo = z.infer<typeof NothingToDo>;
+
+/** What Clear is made of, in the order of doing it. */
+export const clearings = ['close-up', 'recalibrate', 'erase', 'leave', 'close-last'] as const;
+export const Clearing = z.enum(clearings);
+export type Clearing = z.infer<typeof Clearing>;
+
 const stamp = {
   id: defines('event'),
   walk: ref('walk'),
@@ -59,6 +70,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     kind: z.literal('unit'),
     machine: ref('machine'),
     serial: plain('a serial number', z.string().trim().min(1).max(60)),
+    /** The plate could not be read: the serial number is made up for now, and the walk asks for the real one later. */
+    serialUnread: z.boolean().optional(),
     model: plain('a model number', z.string().trim().max(60)),
     software: SoftwareVersion.nullable(),
     variant: ref('variant').nullable(),
@@ -78,6 +91,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     /** What the beat was times the usual tempo. */
     pace: z.number().min(0.2).max(5).optional(),
     tookMs: z.number().min(0).max(86_400_000).optional(),
+    /** Another route has to be gone before the unit is in its mode. */
+    more: z.boolean().optional(),
   }),
   z.strictObject({
     ...stamp,
@@ -104,6 +119,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     count: z.number().int().min(0).max(100),
   }),
   z.strictObject({ ...stamp, kind: z.literal('skipped'), station: Station, why: Prose.min(1) }),
+  /** There was nothing to do at a station. */
+  z.strictObject({ ...stamp, kind: z.literal('passed'), station: Station, why: NothingToDo }),
   z.strictObject({
     ...stamp,
     kind: z.literal('seen'),
@@ -186,6 +203,16 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     what: plain('what was owed', z.string().min(1).max(200)),
   }),
   z.strictObject({ ...stamp, kind: z.literal('noted'), text: Prose.min(1) }),
+  /** A chart came to its end; without a verdict where it ends openly. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('chart-ended'),
+    chart: ref('chart'),
+    node: ref('node', 'chart').nullable(),
+    verdict: Verdict.nullable(),
+    cause: ref('part').nullable(),
+  }),
+  z.strictObject({ ...stamp, kind: z.literal('clear-step'), did: Clearing }),
   z.strictObject({ ...stamp, kind: z.literal('cleared'), route: ref('route').nullable() }),
   z.strictObject({ ...stamp, kind: z.literal('waits'), until: plain('a date', z.iso.date()), why: Prose }),
   z.strictObject({ ...stamp, kind: z.literal('resumed') }),

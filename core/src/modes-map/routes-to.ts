@@ -4,14 +4,11 @@ import type { Route } from '../model/route.ts';
 /** Purposes of routes that lead somewhere on the way; nobody erases, leaves or locks out to get to a test. */
 const leads: ReadonlySet<Route['purpose']> = new Set(['enter', 'step', 'test']);
 
-/**
- * Routes one after the other that bring a unit into one of these modes from wherever it is: the shortest row, in the order
- * they are gone. Empty where none leads there.
- */
-export function routesTo(modes: readonly ModeId[], routes: readonly Route[]): Route[] {
+/** The shortest of the rows that begin with these and lead into one of the modes; empty where none does. */
+function shortest(begun: readonly Route[], modes: readonly ModeId[], routes: readonly Route[]): Route[] {
   const able = routes.filter((r) => leads.has(r.purpose) && r.to !== null);
   const reached = new Set<ModeId>();
-  const rows: Route[][] = able.filter((r) => r.from === 'any').map((r) => [r]);
+  const rows: Route[][] = begun.filter((r) => able.includes(r)).map((r) => [r]);
   for (let row = rows.shift(); row !== undefined; row = rows.shift()) {
     const mode = row.at(-1)?.to;
     if (!mode || reached.has(mode)) continue;
@@ -22,6 +19,32 @@ export function routesTo(modes: readonly ModeId[], routes: readonly Route[]): Ro
   return [];
 }
 
+const begins = (route: Route, resting: readonly ModeId[]): boolean =>
+  route.from === 'any' || route.from.some((mode) => resting.includes(mode));
+
+/**
+ * Routes one after the other that bring a unit into one of these modes from wherever it is, or from a mode it rests in: the
+ * shortest row, in the order they are gone. Empty where none leads there.
+ */
+export const routesTo = (
+  modes: readonly ModeId[],
+  routes: readonly Route[],
+  resting: readonly ModeId[] = [],
+): Route[] =>
+  shortest(
+    routes.filter((r) => begins(r, resting)),
+    modes,
+    routes,
+  );
+
+/** The same from a mode the unit is in. */
+export const routesOn = (from: ModeId, modes: readonly ModeId[], routes: readonly Route[]): Route[] =>
+  shortest(
+    routes.filter((r) => r.from !== 'any' && r.from.includes(from)),
+    modes,
+    routes,
+  );
+
 /** The same for a route: what comes before it, and the route itself. */
-export const routesUpTo = (route: Route, routes: readonly Route[]): Route[] =>
-  route.from === 'any' ? [route] : [...routesTo(route.from, routes), route];
+export const routesUpTo = (route: Route, routes: readonly Route[], resting: readonly ModeId[] = []): Route[] =>
+  route.from === 'any' || begins(route, resting) ? [route] : [...routesTo(route.from, routes, resting), route];

@@ -19,6 +19,8 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
         return event.reading
           ? [{ walk, at, when: 'test', of: event.mode, step: event.number, reading: event.reading }]
           : [];
+      case 'chart-ended':
+      case 'clear-step':
       case 'cleared':
       case 'closed':
       case 'code-taken':
@@ -26,6 +28,7 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'locked-out':
       case 'noted':
       case 'owed':
+      case 'passed':
       case 'proved':
       case 'put-back':
       case 'read-done':

@@ -106,7 +106,7 @@ describe('what is done on the unit itself', () => {
   it('a try keeps what happened, where and at which pace', () => {
     const tried = { kind: 'tried', route: 'enter', took: false, happened: 'too-slow', step: '3.steps.0', pace: 0.8 };
     expect(after(tried)?.tries).toEqual([
-      { route: 'enter', took: false, happened: 'too-slow', step: '3.steps.0', pace: 0.8 },
+      { route: 'enter', more: false, took: false, happened: 'too-slow', step: '3.steps.0', pace: 0.8 },
     ]);
   });
   it('a test done again counts as it was last; one that was not valid stays beside it', () => {

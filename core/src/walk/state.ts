@@ -17,14 +17,25 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
+import type { Verdict } from '../model/chart.ts';
 import type { Attached } from '../model/family.ts';
 import type { Seen } from '../model/look.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
-import { type Happened, type Station, stations, type WalkEvent, type WalkEventOf } from '../model/walk.ts';
+import {
+  type Clearing,
+  type Happened,
+  type NothingToDo,
+  type Station,
+  stations,
+  type WalkEvent,
+  type WalkEventOf,
+} from '../model/walk.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;
   serial: string;
+  /** The serial number is made up: the plate could not be read. */
+  serialUnread: boolean;
   model: string;
   software: string | null;
   variant: VariantId | null;
@@ -68,7 +79,14 @@ export type Walk = Readonly<{
   unit: WalkUnit | null;
   confirmedHazards: readonly HazardId[] | null;
   tries: ReadonlyArray<
-    Readonly<{ route: RouteId; took: boolean; happened: Happened | null; step: string | null; pace: number | null }>
+    Readonly<{
+      route: RouteId;
+      took: boolean;
+      happened: Happened | null;
+      step: string | null;
+      pace: number | null;
+      more: boolean;
+    }>
   >;
   tests: ReadonlyArray<Omit<WalkEventOf<'tested'>, 'id' | 'walk' | 'seq' | 'at' | 'kind'>>;
   /** By setting: the value it had, the one that was set, whether that was verified and the old one put back. */
@@ -76,6 +94,12 @@ export type Walk = Readonly<{
   /** What is locked out, by part. */
   lockedOut: ReadonlyMap<string, number>;
   skipped: ReadonlyMap<Station, string>;
+  /** Stations at which there was nothing to do. */
+  passed: ReadonlyMap<Station, NothingToDo>;
+  /** What the test chart came to. */
+  found: Readonly<{ chart: ChartId; node: NodeId | null; verdict: Verdict | null; cause: PartId | null }> | null;
+  /** What of Clear is done. */
+  clearing: ReadonlySet<Clearing>;
   seen: readonly KeptLook[];
   special: StageId | null;
   code: CodeId | null;
@@ -133,9 +157,12 @@ function settingAfter(was: WalkSetting, event: WalkEventOf<'setting'>): WalkSett
   }
 }
 
+/** The beginning stays, and what passes by itself would only pass again. */
+const takesBack = ({ kind }: WalkEvent): boolean => kind !== 'started' && kind !== 'passed';
+
 function apply(walk: Walk, event: WalkEvent): Walk {
   const finish = (station: Station): ReadonlySet<Station> => new Set([...walk.done, station]);
-  const next: Walk = { ...walk, lastAt: event.at, lastUndoable: event.kind === 'started' ? null : event.id };
+  const next: Walk = { ...walk, lastAt: event.at, lastUndoable: takesBack(event) ? event.id : walk.lastUndoable };
   switch (event.kind) {
     case 'started':
       return {
@@ -145,10 +172,10 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         unlisted: event.from.kind === 'unlisted' ? { text: event.from.text, words: '', asked: false } : null,
       };
     case 'unit': {
-      const { machine, serial, model, software, variant, options, composition } = event;
+      const { machine, serial, serialUnread = false, model, software, variant, options, composition } = event;
       return {
         ...next,
-        unit: { machine, serial, model, software, variant, options, composition },
+        unit: { machine, serial, serialUnread, model, software, variant, options, composition },
         done: finish('unit'),
       };
     }
@@ -165,9 +192,10 @@ function apply(walk: Walk, event: WalkEvent): Walk {
             happened: event.happened ?? null,
             step: event.step ?? null,
             pace: event.pace ?? null,
+            more: event.more ?? false,
           },
         ],
-        done: event.took ? finish('enter') : walk.done,
+        done: event.took && !event.more ? finish('enter') : walk.done,
       };
     case 'tested': {
       const { mode, number, result, reading, afterMs } = event;
@@ -185,6 +213,14 @@ function apply(walk: Walk, event: WalkEvent): Walk {
       return { ...next, lockedOut: new Map([...walk.lockedOut, [event.part, event.count]]) };
     case 'skipped':
       return { ...next, skipped: new Map([...walk.skipped, [event.station, event.why]]), done: finish(event.station) };
+    case 'passed':
+      return { ...next, passed: new Map([...walk.passed, [event.station, event.why]]), done: finish(event.station) };
+    case 'chart-ended': {
+      const { chart, node, verdict, cause } = event;
+      return { ...next, found: { chart, node, verdict, cause }, done: finish('test') };
+    }
+    case 'clear-step':
+      return { ...next, clearing: new Set([...walk.clearing, event.did]) };
     case 'seen': {
       const kept = { ...placeOf(event, event.seen.slot), seen: event.seen };
       return { ...next, seen: [...walk.seen.filter((s) => !samePlace(s, kept)), kept] };
@@ -291,6 +327,9 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     settings: new Map(),
     lockedOut: new Map(),
     skipped: new Map(),
+    passed: new Map(),
+    found: null,
+    clearing: new Set(),
     seen: [],
     special: null,
     code: null,

@@ -40,6 +40,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'consequence-circle': (f) =>
     `${f.texts.join(' → ')}: each is said to follow from the next, and the last from the first.`,
   'code-without-suspect': (f) => `${f.text} has no suspect.`,
+  'hazards-missing': (f) =>
+    `${f.text} names nothing that can hurt, nor do its routes and tests: name it, or say why there is none.`,
   'code-without-chart': (f) => `${f.text} has no test chart yet.`,
   'code-without-source': (f) => `${f.text} names no source.`,
   'window-too-short': (f) =>

@@ -14,6 +14,7 @@ import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { count, instant, json, readRow, readRows } from '../../db/rows.ts';
 
+const text = z.string().nullable();
 const EventBody = json(WalkEvent);
 const OwnerRow = z.object({ user_id: z.number() });
 const TriedRow = z.object({ route: z.string(), tries: count, took: count });
@@ -77,6 +78,7 @@ export async function rewriteWalk(trx: Transaction, walkId: string): Promise<voi
   const walk = foldWalk(await eventsOf(trx, walkId));
   if (!walk) return;
   const machineId = walk.unit ? await keepMachine(trx, walk.family, walk.unit, new Date(walk.lastAt)) : null;
+  const before = readRow(z.object({ machine_id: text }), await trx('walks').where({ id: walkId }).first('machine_id'));
   await trx('walks')
     .where({ id: walkId })
     .update({
@@ -91,6 +93,13 @@ export async function rewriteWalk(trx: Transaction, walkId: string): Promise<voi
       last_at: new Date(walk.lastAt),
       waiting_until: walk.waitingUntil,
     });
+  if (before?.machine_id && before.machine_id !== machineId) await forgetUnseen(trx, before.machine_id);
+}
+
+/** A serial number that was set right leaves a machine behind that nobody has ever seen. */
+async function forgetUnseen(trx: Transaction, machineId: string): Promise<void> {
+  const seen = await trx('walks').where({ machine_id: machineId }).first('id');
+  if (!seen) await trx('machines').where({ id: machineId }).delete();
 }
 
 type Unit = Readonly<{
@@ -130,7 +139,6 @@ async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: D
 
 export type WalkFilter = Readonly<{ userId: number | null; family?: string; state?: string; serial?: string }>;
 
-const text = z.string().nullable();
 const WalkColumns = z
   .object({
     id: z.string(),

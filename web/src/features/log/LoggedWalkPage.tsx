@@ -1,15 +1,21 @@
 import Button from '@mui/material/Button';
 import {
   type Bundle,
+  clearedWords,
   currentStation,
   entriesOf,
   entryOf,
   foldWalk,
   formatQuantity,
+  foundWords,
   happenedWords,
+  passedWords,
+  roundsSeen,
   stations,
   sweptWords,
+  verdictWords,
   type WalkEvent,
+  type WalkEventOf,
   writeReadings,
 } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
@@ -27,6 +33,7 @@ type Names = Readonly<{
   hazard: (id: string) => string;
   controller: (id: string) => string;
   variant: (id: string) => string;
+  found: (event: WalkEventOf<'chart-ended'>) => string;
 }>;
 
 function namesOf(bundle: Bundle | undefined): Names {
@@ -38,8 +45,15 @@ function namesOf(bundle: Bundle | undefined): Names {
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
+    found: (event) => {
+      const { cause, title } = bundle ? foundWords(bundle, event) : { cause: event.cause, title: null };
+      const verdict = event.verdict ? verdictWords[event.verdict] : 'without a verdict';
+      return [verdict, cause, title === cause ? null : title].filter(Boolean).join(', ');
+    },
   };
 }
+
+const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
 const testedWords = { pass: 'good', fail: 'bad', 'not-valid': 'not valid, to be repeated' } as const;
 const settingWords = { noted: 'noted', set: 'set to', verified: 'verified', 'put-back': 'put back to' } as const;
@@ -56,7 +70,7 @@ function eventWords(event: WalkEvent, names: Names): string {
             ? `Began with ${event.from.text}, unlisted`
             : 'Began at the panel';
     case 'unit':
-      return `Unit ${event.serial}, model ${event.model || 'not read'}, software ${event.software ?? 'not known'}${event.variant ? `: ${names.variant(event.variant)}` : ''}`;
+      return `Unit ${event.serialUnread ? 'with a serial number that could not be read' : event.serial}, model ${event.model || 'not read'}, software ${event.software ?? 'not known'}${event.variant ? `: ${names.variant(event.variant)}` : ''}`;
     case 'safe':
       return `Hazards confirmed: ${event.hazards.map(names.hazard).join(', ') || 'none named'}`;
     case 'tried':
@@ -69,8 +83,14 @@ function eventWords(event: WalkEvent, names: Names): string {
       return event.count === 0 ? `${event.part} let in again` : `Locked out: ${event.count} × ${event.part}`;
     case 'skipped':
       return `${stationNames[event.station]} left out: ${event.why}`;
+    case 'passed':
+      return `${stationNames[event.station]}: ${passedWords[event.why]}`;
+    case 'chart-ended':
+      return `Tests ended: ${names.found(event)}`;
+    case 'clear-step':
+      return clearedWords[event.did];
     case 'seen':
-      return `Slot ${event.seen.slot} seen ${event.seen.looks.length} ${event.seen.looks.length === 1 ? 'time' : 'times'}: ${event.made.map((m) => `${m.code} ${Math.round(m.certainty * 100)} %`).join(', ')}`;
+      return `Slot ${event.seen.slot} seen ${timesWords(roundsSeen(event.seen.looks))}: ${event.made.map((m) => `${m.code} ${Math.round(m.certainty * 100)} %`).join(', ')}`;
     case 'special':
       return `Shows ${event.special.replaceAll('-', ' ')}`;
     case 'code-taken':

@@ -1,0 +1,126 @@
+import type { PartId } from '../base/ids.ts';
+import type { ChartWalk } from '../chart/walk.ts';
+import type { Access } from '../model/access.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Route } from '../model/route.ts';
+import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
+import type { Clearing } from '../model/walk.ts';
+import { routesUpTo } from '../modes-map/routes-to.ts';
+import { wayBack } from './needs.ts';
+import type { Walk } from './state.ts';
+import { restingModes } from './way-in.ts';
+
+/** One thing that is done at Clear. */
+export type ClearStep =
+  | Readonly<{
+      kind: 'close-up' | 'close-last';
+      /** What goes back on, in the order of doing it. */
+      back: readonly string[];
+      /** The unit is dead while this is done, and has its supply again only afterwards. */
+      isDead: boolean;
+    }>
+  /** What a part wants that was put in new; with the routes that do it, where there are any. */
+  | Readonly<{ kind: 'recalibrate'; part: string; demands: string; routes: readonly Route[] }>
+  | Readonly<{ kind: 'erase' | 'leave'; routes: readonly Route[] }>;
+
+type Asked = Readonly<{
+  bundle: Bundle;
+  walk: Walk;
+  chartWalk: ChartWalk | null;
+  /** The routes this walk may go: those that hold for the unit. */
+  routes: readonly Route[];
+  clear: Route | null;
+  leave: Route | null;
+}>;
+
+/**
+ * What Clear is made of, by what wants the supply: whatever was opened for the tests goes back on while the unit is still
+ * dead; only then it has its supply, is recalibrated and erased by way of the mode it was thrown out of, and left. What has
+ * to stay open for that goes back on at the end.
+ */
+export function clearPlan({ bundle, walk, chartWalk, routes, clear, leave }: Asked): ClearStep[] {
+  const path = chartWalk?.path ?? [];
+  const done = path.filter((s) => s.skipped === null).map((s) => s.node);
+  const opened = entriesOf(bundle, 'access').filter((a) =>
+    [
+      ...done.flatMap((n) => n.ways),
+      ...walk.tries.flatMap((t) => entryOf(bundle, 'route', t.route)?.ways ?? []),
+    ].includes(a.id),
+  );
+  const isDead =
+    opened.some((a) => a.isolateFirst) ||
+    done.some((n) => (n.kind === 'act' && n.act === 'isolate') || (n.kind === 'measure' && n.supply === 'dead'));
+  const resting = restingModes(entriesOf(bundle, 'mode'));
+  // what was isolated has forgotten its mode
+  const isIn = !isDead && walk.tries.some((t) => t.took && !t.more);
+  const upTo = (route: Route): Route[] => (isIn ? [route] : routesUpTo(route, routes, resting));
+  const hasRead = walk.code !== null || walk.taken.length > 0;
+  const erasing = clear && hasRead ? upTo(clear) : [];
+  const isInAfter = isIn || erasing.length > 0;
+  const leaving = leave && isInAfter ? [leave] : [];
+  const wants = replacedPart(bundle, walk, chartWalk);
+  const calibrating = wants?.recalibrateBy ? entryOf(bundle, 'route', wants.recalibrateBy) : undefined;
+  const needed = new Set([...erasing, ...leaving, ...(calibrating ? [calibrating] : [])].flatMap((r) => r.ways));
+  const [later, now]: [Access[], Access[]] = [
+    opened.filter((a) => needed.has(a.id)),
+    opened.filter((a) => !needed.has(a.id)),
+  ];
+  const stays = later.length > 0 || needed.size > 0;
+  const last = stays ? entriesOf(bundle, 'access').filter((a) => needed.has(a.id)) : [];
+  const plugs = [...new Set(done.flatMap((n) => (n.kind === 'measure' ? n.disconnect : [])))];
+  return [
+    { kind: 'close-up', back: [...plugs.map(onAgain), ...wayBack(now)], isDead },
+    ...(wants ? [recalibrating(wants, calibrating ? upTo(calibrating) : [])] : []),
+    ...(erasing.length > 0 ? [{ kind: 'erase' as const, routes: erasing }] : []),
+    ...(leaving.length > 0 ? [{ kind: 'leave' as const, routes: leaving }] : []),
+    ...(last.length > 0
+      ? [{ kind: 'close-last' as const, back: wayBack(last), isDead: last.some((a) => a.isolateFirst) }]
+      : []),
+  ];
+}
+
+const onAgain = (what: string): string => `On again: ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
+
+type Part = Readonly<{ name: string; afterReplacing?: string | undefined; recalibrateBy?: string | undefined }>;
+
+const recalibrating = (part: Part, routes: readonly Route[]): ClearStep => ({
+  kind: 'recalibrate',
+  part: part.name,
+  demands: part.afterReplacing ?? '',
+  routes,
+});
+
+/** The part that was found to be the cause, or was put in new on the way, if it wants something once it is new. */
+function replacedPart(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null): Part | null {
+  const { parts } = familyEntry(bundle);
+  const replaced = new Set<PartId>(
+    (chartWalk?.path ?? []).flatMap(({ node }) =>
+      node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [],
+    ),
+  );
+  const cause = causeOf(walk, chartWalk);
+  return parts.find((p) => (p.id === cause || replaced.has(p.id)) && (p.afterReplacing || p.recalibrateBy)) ?? null;
+}
+
+/** The part a walk's tests found to be the cause. */
+const causeOf = (walk: Walk, chartWalk: ChartWalk | null): PartId | null => {
+  if (walk.found) return walk.found.verdict === 'cause-found' ? walk.found.cause : null;
+  const end = chartWalk?.end;
+  return end?.kind === 'verdict' && end.verdict.verdict === 'cause-found' ? (end.verdict.cause ?? null) : null;
+};
+
+/** What was found, in words for the log and for what fixed it: the part, or the verdict where it names none. */
+export function foundWords(
+  bundle: Bundle,
+  found: Walk['found'],
+): Readonly<{ cause: string | null; title: string | null }> {
+  const node =
+    found?.node != null ? entryOf(bundle, 'chart', found.chart)?.nodes.find((n) => n.id === found.node) : undefined;
+  const part = familyEntry(bundle).parts.find((p) => p.id === found?.cause);
+  const title = node?.title ?? null;
+  return { cause: part?.name ?? (found?.verdict === 'cause-found' ? title : null), title };
+}
+
+/** The first step of a plan that is not done yet; null once everything is. */
+export const clearingNow = (plan: readonly ClearStep[], done: ReadonlySet<Clearing>): ClearStep | null =>
+  plan.find((step) => !done.has(step.kind)) ?? null;

@@ -1,0 +1,18 @@
+import type { Clearing, NothingToDo } from '../model/walk.ts';
+
+/** Why a walk passed a station by itself, as a line after the station's name. */
+export const passedWords: Readonly<Record<NothingToDo, string>> = {
+  'no-mode': 'nothing to do, no mode has to be entered for this',
+  'symptom-leads': 'nothing to do, there is no code and the symptom leads',
+  'no-readout': 'nothing to do, this code shows nowhere on the unit',
+  'nothing-stored': 'nothing to do, nothing is stored',
+};
+
+/** What of Clear was done. */
+export const clearedWords: Readonly<Record<Clearing, string>> = {
+  'close-up': 'What was taken off is back on',
+  recalibrate: 'What the new part wants is done',
+  erase: 'Memory erased',
+  leave: 'Service mode left',
+  'close-last': 'What had to stay open is closed',
+};
