@@ -280,11 +280,11 @@ export { readTelling } from './telling/telling.ts';
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
 export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
-// unit
-export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
+// unit
+export { type LampPlace, lampField } from './unit/lamp-field.ts';
 export { lintFamily } from './unit/lint.ts';
 export {
   addPart,
@@ -312,6 +312,7 @@ export {
   resolveParameters,
   resolvePlate,
 } from './unit/plate.ts';
+export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export { type ClearStep, clearingNow, clearPlan, foundWords } from './walk/clear-plan.ts';

@@ -84,7 +84,10 @@ export const walks = {
     summary: 'The log: one’s own walks; for trainers, everybody’s.',
     query: z.strictObject({
       family: FamilyId.optional(),
-      state: State.optional(),
+      /** `unfinished`: open or waiting. */
+      state: State.or(z.literal('unfinished')).optional(),
+      /** One's own only, also for a trainer. */
+      mine: z.literal('yes').optional(),
       serial: z.string().max(60).optional(),
     }),
     answer: z.array(WalkLine),

@@ -55,13 +55,16 @@ function partsOf(text: string): Said[] {
   return text
     .replace(/^\*(.*)\*$/, '$1')
     .replace(beforeLabel, ';')
-    .split(/[;|,\t\r\n\u001d]+/)
+    .replaceAll(groupMark, ';')
+    .split(/[;|,\t\r\n]+/)
     .map((part): Said => {
       const [, label, value] = labelled.exec(part) ?? [];
       return label !== undefined && value !== undefined ? { label, value } : { label: null, value: part };
     });
 }
 
+/** What ends a field in codes with numbered fields. */
+const groupMark = String.fromCharCode(29);
 const labelled = /^\s*([A-Za-z/]{1,10}(?:[ _-]?(?:no|nr|number))?\.?)\s*[:=#]\s*(.+)$/i;
 /** Where a label stands behind something else in one line. */
 const beforeLabel = /\s+(?=(?:s\/?n|m\/?n|mod(?:el)?|ser(?:ial)?|type|[sf]\/?w|ver|rev)(?: no\.?)?\.?\s*[:=#])/gi;

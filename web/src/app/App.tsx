@@ -1,21 +1,22 @@
 import CssBaseline from '@mui/material/CssBaseline';
 import GlobalStyles from '@mui/material/GlobalStyles';
-import { StyledEngineProvider, ThemeProvider, useColorScheme } from '@mui/material/styles';
+import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles';
 import { type Role, roleAtLeast } from '@wire-trail/core';
-import { lazy, type ReactNode, Suspense, useEffect } from 'react';
-import { createBrowserRouter, Navigate, Outlet } from 'react-router';
+import { lazy, type ReactNode, Suspense } from 'react';
+import { createBrowserRouter, Navigate, Outlet, useLocation } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { SignInPage } from '../features/sign-in/SignInPage.tsx';
 import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
 import { useSync } from '../foundation/device/use-sync.ts';
 import { useAppSelector } from '../foundation/store.ts';
-import { drawnVariables, paperOf, theme } from '../foundation/theme.ts';
+import { drawnVariables, theme } from '../foundation/theme.ts';
+import { useLook } from '../foundation/use-look.ts';
 import { useSession } from '../foundation/use-session.ts';
 import { Loading } from '../parts/states/States.tsx';
 import { Crash } from './Crash.tsx';
 import { Shell } from './Shell.tsx';
 
 // a technician's first load holds the start of the trail only; the rest comes when it is opened, or just before
+const SignInPage = lazy(() => import('../features/sign-in/SignInPage.tsx'));
 const WalkPage = lazy(() => import('../features/trail/WalkPage.tsx'));
 const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
 const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
@@ -28,13 +29,18 @@ const BenchPage = lazy(() => import('../features/bench/BenchPage.tsx'));
 const ChangeSetPage = lazy(() => import('../features/bench/ChangeSetPage.tsx'));
 const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
 const LoggedWalkPage = lazy(() => import('../features/log/LoggedWalkPage.tsx'));
+const ProfilePage = lazy(() => import('../features/profile/ProfilePage.tsx'));
+const NotFound = lazy(() => import('./NotFound.tsx'));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage.tsx'));
 
 function SignedIn() {
   const session = useAppSelector((s) => s.session);
+  const { pathname, search, hash } = useLocation();
   useSync();
   if (session.status === 'asking') return <Loading what="your sign-in" />;
-  if (session.status === 'signed-out') return <Navigate to="/sign-in" replace />;
+  // where somebody wanted to go is kept over the sign-in
+  if (session.status === 'signed-out')
+    return <Navigate to="/sign-in" replace state={{ to: pathname + search + hash }} />;
   return <Shell />;
 }
 
@@ -53,7 +59,7 @@ function Home() {
 const later = (page: ReactNode) => <Suspense fallback={<Loading what="the page" />}>{page}</Suspense>;
 
 const router = createBrowserRouter([
-  { path: '/sign-in', element: <SignInPage />, errorElement: <Crash /> },
+  { path: '/sign-in', element: later(<SignInPage />), errorElement: <Crash /> },
   {
     element: <SignedIn />,
     errorElement: <Crash />,
@@ -82,32 +88,25 @@ const router = createBrowserRouter([
             ],
           },
           { element: <For least="admin" />, children: [{ path: '/settings', element: later(<SettingsPage />) }] },
-          { path: '*', element: <Navigate to="/" replace /> },
+          { path: '/profile', element: later(<ProfilePage />) },
+          { path: '*', element: later(<NotFound />) },
         ],
       },
     ],
   },
 ]);
 
-/** Has the page follow the look that was chosen, and remembers it on the device. */
 function Look() {
-  const mode = useAppSelector((s) => s.view.mode);
-  const { setMode } = useColorScheme();
-  useEffect(() => {
-    setMode(mode);
-    document.querySelector('meta[name=theme-color]')?.setAttribute('content', paperOf(mode));
-    localStorage.setItem('wire-trail-mode', mode);
-  }, [mode, setMode]);
+  useLook();
   return null;
 }
 
 export function App() {
-  const mode = useAppSelector((s) => s.view.mode);
   useSession();
   return (
     // what a place says of its own looks comes after what all components say
     <StyledEngineProvider injectFirst>
-      <ThemeProvider theme={theme} defaultMode={mode} storageManager={null}>
+      <ThemeProvider theme={theme} defaultMode="system" storageManager={null}>
         <CssBaseline enableColorScheme />
         <GlobalStyles styles={drawnVariables} />
         <Look />

@@ -1,5 +1,9 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 
 const keys: ReadonlyArray<readonly [string, string]> = [
   ['/', 'find a code or symptom'],
@@ -14,23 +18,23 @@ const keys: ReadonlyArray<readonly [string, string]> = [
   ['?', 'this list'],
 ];
 
-export function Help({ onClose }: { onClose: () => void }) {
+export default function Help({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="keys-title">
       <div style={{ padding: '1.25rem 1.5rem' }}>
         <h2 id="keys-title">Keys</h2>
-        <table className="table">
-          <tbody>
+        <Table>
+          <TableBody>
             {keys.map(([key, what]) => (
-              <tr key={key}>
-                <td>
+              <TableRow key={key}>
+                <TableCell>
                   <kbd>{key}</kbd>
-                </td>
-                <td>{what}</td>
-              </tr>
+                </TableCell>
+                <TableCell>{what}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         <p className="small soft">Letters and digits belong to a text field while it has the focus.</p>
         <Button onClick={onClose}>Close</Button>
       </div>

@@ -11,6 +11,7 @@ export type Drawn = Readonly<{
   unitLine: string;
   lampDark: string;
   lampLit: string;
+  white: string;
 }>;
 
 declare module '@mui/material/styles' {
@@ -52,6 +53,7 @@ const inks = {
       unitLine: '#a99e89',
       lampDark: '#d8d1c0',
       lampLit: '#ffb01f',
+      white: '#ffffff',
     },
   },
   dark: {
@@ -71,8 +73,33 @@ const inks = {
       unitLine: '#6f7d78',
       lampDark: '#39423f',
       lampLit: '#ffb01f',
+      white: '#ffffff',
     },
   },
+} as const;
+
+/** Lamps light the same in either look: each colour with its rim. */
+export const lampInks = {
+  amber: { lit: '#ffb01f', rim: '#a66a00' },
+  green: { lit: '#35b56a', rim: '#14633a' },
+  red: { lit: '#f0503f', rim: '#8c1d12' },
+  white: { lit: '#fffdf5', rim: '#8a8372' },
+  blue: { lit: '#4b9bff', rim: '#1c4f96' },
+  yellow: { lit: '#ffe14d', rim: '#8f7600' },
+} as const;
+
+/** What a simulated camera sees: lights as they dazzle, plastic as it is. */
+export const feedInks = {
+  amber: '#ffb347',
+  green: '#5dff9b',
+  red: '#ff5b45',
+  white: '#fffdf2',
+  blue: '#6db6ff',
+  yellow: '#ffe95c',
+  panel: '#6f6a60',
+  face: '#3c4442',
+  edge: '#59635f',
+  dark: '#4a423a',
 } as const;
 
 /** The colour of the paper, for what stands outside the page: the bar of a phone's browser. */
@@ -149,6 +176,53 @@ export const theme: Theme = createTheme({
         },
       },
     },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          minHeight: 44,
+          padding: '0.4rem 0.9rem',
+          textTransform: 'none',
+          fontSize: '1rem',
+          fontWeight: 600,
+          color: 'var(--ink)',
+          borderColor: 'var(--unit-line)',
+          '&.Mui-selected, &.Mui-selected:hover': {
+            background: 'var(--copper-wash)',
+            color: 'var(--ink)',
+            borderColor: 'var(--copper)',
+          },
+        },
+      },
+    },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 44, fontWeight: 600 } } },
+    MuiAlert: {
+      defaultProps: { variant: 'outlined' },
+      styleOverrides: { root: { color: 'var(--ink)', fontSize: '0.9375rem', alignItems: 'center' } },
+    },
+    MuiChip: {
+      styleOverrides: {
+        root: { background: 'var(--paper)', border: '1px solid var(--line)', fontWeight: 600, color: 'var(--ink)' },
+      },
+    },
+    MuiAccordion: {
+      defaultProps: { disableGutters: true, elevation: 0 },
+      styleOverrides: {
+        root: {
+          background: 'var(--sheet)',
+          border: '1px solid var(--line)',
+          borderRadius: 'var(--round-3)',
+          '&:first-of-type, &:last-of-type': { borderRadius: 'var(--round-3)' },
+          '&::before': { display: 'none' },
+        },
+      },
+    },
+    MuiAccordionSummary: { styleOverrides: { root: { minHeight: 48, fontWeight: 600, padding: '0 1.15rem' } } },
+    MuiTableCell: {
+      styleOverrides: {
+        root: { borderColor: 'var(--line)', padding: '0.5rem 0.6rem 0.5rem 0', verticalAlign: 'top', font: 'inherit' },
+        head: { color: 'var(--soft)', fontSize: '0.8125rem', fontWeight: 600 },
+      },
+    },
     MuiCheckbox: { defaultProps: { disableRipple: true }, styleOverrides: { root: { padding: '0.4rem' } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
   },
@@ -173,6 +247,8 @@ export const drawnVariables = ({ vars }: Theme) => ({
     '--on-copper': vars.palette.primary.contrastText,
     '--copper-wash': vars.palette.drawn.copperWash,
     '--spruce': vars.palette.secondary.main,
+    '--rail': inks.light.secondary.main,
+    '--on-rail': inks.light.background.default,
     '--good': vars.palette.success.main,
     '--doubt': vars.palette.warning.main,
     '--bad': vars.palette.error.main,
@@ -182,6 +258,24 @@ export const drawnVariables = ({ vars }: Theme) => ({
     '--lamp-dark': vars.palette.drawn.lampDark,
     '--lamp-lit': vars.palette.drawn.lampLit,
     '--shade': `0 1px 2px color-mix(in srgb, ${vars.palette.text.primary} 8%, transparent)`,
+    // what is printed is on white paper, and what lies over a picture has to be seen on anything
+    '--white': inks.light.drawn.white,
+    '--night': inks.dark.background.default,
+    '--print-ink': inks.light.text.primary,
+    '--print-soft': inks.light.text.secondary,
+    '--print-line': inks.light.divider,
+    '--print-copper': inks.light.primary.main,
+    '--print-bad': inks.light.error.main,
+    ...Object.fromEntries(
+      Object.entries(lampInks).flatMap(([name, { lit, rim }]) => [
+        [`--lamp-${name}`, lit],
+        [`--lamp-${name}-rim`, rim],
+      ]),
+    ),
+    '--round-1': '4px',
+    '--round-2': '8px',
+    '--round-3': '12px',
+    '--round-full': '999px',
     '--mono': mono,
     '--sans': sans,
   },

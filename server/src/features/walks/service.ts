@@ -79,9 +79,12 @@ async function keepQuestion(
 }
 
 /** Walks a person may see: technicians their own, trainers everybody's. */
-export function readLog(input: { user: User; family?: string; state?: string; serial?: string }, { db }: Services) {
-  const { user, ...filter } = input;
-  return listWalks(db, { ...filter, userId: roleAtLeast(user.role, 'trainer') ? null : user.id });
+export function readLog(
+  input: { user: User; family?: string; state?: string; mine?: 'yes'; serial?: string },
+  { db }: Services,
+) {
+  const { user, mine, ...filter } = input;
+  return listWalks(db, { ...filter, userId: roleAtLeast(user.role, 'trainer') && !mine ? null : user.id });
 }
 
 export async function readWalk(id: string, user: User, { db }: Services) {

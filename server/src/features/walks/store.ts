@@ -175,7 +175,8 @@ export async function listWalks(db: Db, filter: WalkFilter): Promise<WalkLine[]>
     .select('w.*', 'm.serial', 'm.model', 'm.software', 'u.name as by');
   if (filter.userId !== null) query.where('w.user_id', filter.userId);
   if (filter.family) query.where('w.family', filter.family);
-  if (filter.state) query.where('w.state', filter.state);
+  if (filter.state === 'unfinished') query.whereNot('w.state', 'closed');
+  else if (filter.state) query.where('w.state', filter.state);
   if (filter.serial) query.where('m.serial', filter.serial);
   return readRows(WalkColumns, await query);
 }

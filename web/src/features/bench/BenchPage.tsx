@@ -5,7 +5,9 @@ import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { Day, Moment } from '../../parts/when/When.tsx';
 import './bench.css';
 
 /** The trainer's week: what waits for review, and what the field asks. */
@@ -22,7 +24,7 @@ export default function BenchPage() {
   );
   return (
     <div className="bench">
-      <h1>Bench</h1>
+      <PageBar title="Bench" />
       <section>
         <h2>Waiting for review</h2>
         {waiting.length === 0 && (
@@ -34,7 +36,9 @@ export default function BenchPage() {
           <Link key={set.id} to={`/bench/${set.id}`} className="bench-line">
             <strong>{set.title}</strong>
             <span className="soft">{set.author ?? 'import'}</span>
-            <span className="soft small">{new Date(set.submittedAt).toLocaleString()}</span>
+            <span className="soft small">
+              <Moment at={set.submittedAt} />
+            </span>
           </Link>
         ))}
       </section>
@@ -94,7 +98,7 @@ function Asked({ group }: { group: readonly Question[] }) {
         <p key={q.id}>
           {q.words || 'No further word.'}{' '}
           <span className="soft small">
-            {q.by}, {new Date(q.askedAt).toLocaleDateString()} · <Link to={`/log/${q.walk}`}>the walk</Link>
+            {q.by}, <Day at={q.askedAt} /> · <Link to={`/log/${q.walk}`}>the walk</Link>
           </span>
         </p>
       ))}

@@ -1,12 +1,14 @@
 import Button from '@mui/material/Button';
 import { changeSetStateWords, roleAtLeast, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Input } from '../../parts/field/Input.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
+import { Moment } from '../../parts/when/When.tsx';
 import './bench.css';
 
 /** A large set is looked at in pieces. */
@@ -40,15 +42,13 @@ export default function ChangeSetPage() {
   };
   return (
     <div className="bench">
-      <p className="small">
-        <Link to="/bench">Bench</Link> ›
-      </p>
-      <div className="row spread">
-        <h1>{set.title}</h1>
-        <span className="tag">{changeSetStateWords[set.state]}</span>
-      </div>
+      <PageBar
+        above={[{ name: 'Bench', to: '/bench' }]}
+        title={set.title}
+        state={<span className="tag">{changeSetStateWords[set.state]}</span>}
+      />
       <p className="soft">
-        by {set.author ?? 'import'}, {new Date(set.submittedAt).toLocaleString()}
+        by {set.author ?? 'import'}, <Moment at={set.submittedAt} />
         {set.reviewer && ` · ${set.state} by ${set.reviewer}`}
         {set.ownReview && set.state === 'published' && <strong> · reviewed by its own author</strong>}
       </p>

@@ -3,6 +3,7 @@ import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } f
 import { useMemo } from 'react';
 import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { ChartUseFields } from './ChartUseFields.tsx';
 import { ClaimFields } from './ClaimFields.tsx';
 import type { FieldProps } from './field-props.ts';
@@ -64,8 +65,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
           wrong={wrong('does')}
           onChange={(does) => edit({ does }, 'does')}
         />
-        <details>
-          <summary>When it looks, and when it speaks up</summary>
+        <Fold title="When it looks, and when it speaks up">
           <div className="three">
             <Text
               label="Threshold"
@@ -119,7 +119,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
             wrong={wrong('detection.onlyWhen')}
             onChange={(t) => detect({ onlyWhen: t || undefined }, 'onlyWhen')}
           />
-        </details>
+        </Fold>
         <Lines
           label="Circumstances that also set it"
           lines={body.circumstances}

@@ -1,10 +1,16 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { diff, type EntryKey, type EntryView } from '@wire-trail/core';
 import { useState } from 'react';
 import { api } from '../../foundation/api.ts';
 import { type Body, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { Moment } from '../../parts/when/When.tsx';
 
 /** Every revision. Restoring an old one puts its text into the draft; saving appends, nothing is overwritten. */
 export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryView | null }) {
@@ -15,22 +21,22 @@ export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryV
   return (
     <section className="sheet">
       <h2>Revisions</h2>
-      <table className="table">
-        <thead>
-          <tr>
-            <th>rev</th>
-            <th>state</th>
-            <th>by</th>
-            <th>when</th>
-            <th>note</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>rev</TableCell>
+            <TableCell>state</TableCell>
+            <TableCell>by</TableCell>
+            <TableCell>when</TableCell>
+            <TableCell>note</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {entry.history.map((r) => (
-            <tr key={r.number}>
-              <td className="mono">{r.number}</td>
-              <td>
+            <TableRow key={r.number}>
+              <TableCell className="mono">{r.number}</TableCell>
+              <TableCell>
                 {r.state.replace('-', ' ')}
                 {r.review && (
                   <span className="soft small">
@@ -39,19 +45,21 @@ export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryV
                     {r.review.ownReview && ', its own author'}
                   </span>
                 )}
-              </td>
-              <td>{r.author ?? 'import'}</td>
-              <td className="small">{new Date(r.savedAt).toLocaleString()}</td>
-              <td>{r.note}</td>
-              <td>
+              </TableCell>
+              <TableCell>{r.author ?? 'import'}</TableCell>
+              <TableCell className="small">
+                <Moment at={r.savedAt} />
+              </TableCell>
+              <TableCell>{r.note}</TableCell>
+              <TableCell>
                 <Button variant="text" onClick={() => setOpen(open === r.number ? null : r.number)}>
                   {open === r.number ? 'Close' : 'Compare'}
                 </Button>
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {open !== null && old && (
         <div className="stack" style={{ marginTop: '1rem' }}>
           <h3>Revision {open} against the newest</h3>

@@ -1,6 +1,7 @@
 import { type Code, type Entry, entrySchemas, type Symptom } from '@wire-trail/core';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
@@ -31,8 +32,7 @@ export function MoreFields({ body, bodies }: { body: Code | Symptom; bodies: { e
   const value: Record<string, unknown> = body;
   const onChange = (next: unknown, about: string) => void dispatch(draftEdited({ body: next as Entry, about }));
   return (
-    <details className="sheet">
-      <summary>Group, links, counters, readings, variants</summary>
+    <Fold title="Group, links, counters, readings, variants">
       <SchemaFields
         fields={shape.fields.filter(([n]) => here.includes(n))}
         value={value}
@@ -49,6 +49,6 @@ export function MoreFields({ body, bodies }: { body: Code | Symptom; bodies: { e
           onChange={(d, about) => onChange({ ...value, detection: d }, about)}
         />
       )}
-    </details>
+    </Fold>
   );
 }

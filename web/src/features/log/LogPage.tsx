@@ -1,11 +1,14 @@
-import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { WalkLine } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
+import { Day, Moment } from '../../parts/when/When.tsx';
 import './log.css';
 import { NotTaken } from './NotTaken.tsx';
 
@@ -17,22 +20,20 @@ export default function LogPage() {
   const { data, error, refetch } = api.useWalksQuery({ state });
   return (
     <>
-      <div className="row spread">
-        <h1>Log</h1>
-        <div className="row" role="group" aria-label="which walks">
-          {states.map((s) => (
-            <Button
-              key={s ?? 'all'}
-              variant={s === state ? 'contained' : 'outlined'}
-              color={s === state ? 'primary' : 'inherit'}
-              aria-pressed={s === state}
-              onClick={() => setState(s)}
-            >
-              {s ?? 'all'}
-            </Button>
-          ))}
-        </div>
-      </div>
+      <PageBar title="Log" />
+      <ToggleButtonGroup
+        exclusive
+        value={state ?? 'all'}
+        aria-label="which walks"
+        className="log-states"
+        onChange={(_, to: WalkLine['state'] | 'all' | null) => to && setState(to === 'all' ? undefined : to)}
+      >
+        {states.map((s) => (
+          <ToggleButton key={s ?? 'all'} value={s ?? 'all'}>
+            {s ?? 'all'}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
       <NotTaken />
       {error && <Failed error={error} again={() => void refetch()} />}
       {!data && !error && <Loading what="the log" />}
@@ -51,18 +52,24 @@ export default function LogPage() {
                 </span>
               </span>
               <span>
-                {walk.state === 'closed'
-                  ? walk.fixedBy
-                    ? `fixed: ${walk.fixedBy}`
-                    : walk.outcome?.replaceAll('-', ' ')
-                  : walk.state === 'waiting'
-                    ? `waits until ${walk.waitingUntil}`
-                    : `at ${stationNames[walk.station as keyof typeof stationNames]}`}
+                {walk.state === 'closed' ? (
+                  walk.fixedBy ? (
+                    `fixed: ${walk.fixedBy}`
+                  ) : (
+                    walk.outcome?.replaceAll('-', ' ')
+                  )
+                ) : walk.state === 'waiting' ? (
+                  <>
+                    waits until <Day at={walk.waitingUntil} />
+                  </>
+                ) : (
+                  `at ${stationNames[walk.station as keyof typeof stationNames]}`
+                )}
               </span>
               <span className="soft small">
                 {walk.by}
                 <br />
-                {walk.lastAt && new Date(walk.lastAt).toLocaleString()}
+                <Moment at={walk.lastAt} />
               </span>
             </Link>
           </li>

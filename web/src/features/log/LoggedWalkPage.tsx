@@ -21,8 +21,10 @@ import {
 import { Link, useParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { Moment } from '../../parts/when/When.tsx';
 import './log.css';
 
 /** What things of the family are called; their ids where the library is not at hand. */
@@ -153,14 +155,22 @@ export default function LoggedWalkPage() {
   const takenBack = new Set(data.events.flatMap((e) => (e.kind === 'taken-back' ? [e.event] : [])));
   return (
     <>
-      <p className="small">
-        <Link to="/log">Log</Link> ›
-      </p>
-      <div className="row spread">
-        <h1 className="row">
-          <CodeGlyph text={(walk.code ?? walk.symptom ?? walk.unlisted?.text ?? '—').toUpperCase()} size="large" />
-          <span className="mono">{walk.unit?.serial}</span>
-        </h1>
+      <PageBar
+        above={[{ name: 'Log', to: '/log' }]}
+        called={`${walk.unit?.serial ?? 'a walk'} in the log`}
+        title={
+          <>
+            <CodeGlyph text={(walk.code ?? walk.symptom ?? walk.unlisted?.text ?? '—').toUpperCase()} />{' '}
+            <span className="mono">{walk.unit?.serial}</span>
+          </>
+        }
+      />
+      <div className="row walk-does">
+        {!walk.closed && data.mine && (
+          <Button component={Link} to={`/trail/${walk.id}`} variant="contained" color="primary">
+            Go on with it here
+          </Button>
+        )}
         {walk.answers.some((a) => a.reading) && (
           <Button
             download={`readings-${walk.unit?.serial ?? walk.id}.csv`}
@@ -169,15 +179,14 @@ export default function LoggedWalkPage() {
             Readings as CSV
           </Button>
         )}
-        {!walk.closed && data.mine && <Link to={`/trail/${walk.id}`}>Go on with it here</Link>}
       </div>
       <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />
       <ol className="plain events">
         {data.events.map((event) => (
           <li key={event.id} className={takenBack.has(event.id) ? 'taken-back' : ''}>
-            <time className="soft small mono" dateTime={event.at}>
-              {new Date(event.at).toLocaleString()}
-            </time>
+            <span className="soft small mono">
+              <Moment at={event.at} />
+            </span>
             <span>{eventWords(event, names)}</span>
           </li>
         ))}

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { allEvents, type KeptEvent, keepEvents } from '../../foundation/device/database.ts';
 import { announceKept } from '../../foundation/device/use-sync.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { Moment } from '../../parts/when/When.tsx';
 
 /** What the server would not take, with its reason. It stays on the device, and can be sent once more. */
 export function NotTaken() {
@@ -34,7 +35,7 @@ export function NotTaken() {
       <ul>
         {events.map((e) => (
           <li key={e.id}>
-            {e.event.kind}, {new Date(e.event.at).toLocaleString()}: {e.reason}
+            {e.event.kind}, <Moment at={e.event.at} />: {e.reason}
           </li>
         ))}
       </ul>

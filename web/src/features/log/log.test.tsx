@@ -43,7 +43,7 @@ describe('the log', () => {
 
   it.each<[string, Partial<WalkLine>, string]>([
     ['an open one, where it stands', {}, 'at Test'],
-    ['a waiting one, until when', { state: 'waiting', waitingUntil: '2031-02-01' }, 'waits until 2031-02-01'],
+    ['a waiting one, until when', { state: 'waiting', waitingUntil: '2031-02-01' }, 'waits until 1 Feb 2031'],
     ['a closed one, what fixed it', { state: 'closed', outcome: 'fixed', fixedBy: 'the float' }, 'fixed: the float'],
     ['a closed one, how it ended', { state: 'closed', outcome: 'handed-on', fixedBy: '' }, 'handed on'],
   ])('tells of %s', async (_, more, words) => {

@@ -1,6 +1,11 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { type Bundle, type EarlierReading, entryOf } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { byStep, driftWords, takenWords } from '../../parts/readings/past.ts';
+import { Day } from '../../parts/when/When.tsx';
 
 const whenWords = { before: '', after: 'after the repair', test: 'in a test' } as const;
 
@@ -21,19 +26,21 @@ export function EarlierReadings({
         return (
           <div key={key}>
             <h3>{nameOf(taken[0], bundle)}</h3>
-            <table className="table">
-              <tbody>
+            <Table>
+              <TableBody>
                 {taken.map((r) => (
-                  <tr key={`${r.walk}${r.at}`}>
-                    <td>
-                      <Link to={`/log/${r.walk}`}>{r.at.slice(0, 10)}</Link>
-                    </td>
-                    <td className="mono">{takenWords(r.reading)}</td>
-                    <td className="soft">{whenWords[r.when]}</td>
-                  </tr>
+                  <TableRow key={`${r.walk}${r.at}`}>
+                    <TableCell>
+                      <Link to={`/log/${r.walk}`}>
+                        <Day at={r.at} />
+                      </Link>
+                    </TableCell>
+                    <TableCell className="mono">{takenWords(r.reading)}</TableCell>
+                    <TableCell className="soft">{whenWords[r.when]}</TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </Table>
             {drift && <p className="note">{drift}</p>}
           </div>
         );

@@ -1,13 +1,18 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { entriesOf, entryOf, type WalkLine } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { Day } from '../../parts/when/When.tsx';
 import './machine.css';
 import { EarlierReadings } from './EarlierReadings.tsx';
-
-const day = (iso: string | null) => iso?.slice(0, 10) ?? '';
 
 /** Codes that came more than once, and whether anything was repaired for them. */
 function cameBack(walks: readonly WalkLine[]): Array<{ code: string; times: number; repaired: boolean }> {
@@ -32,45 +37,61 @@ export default function MachinePage() {
   const back = cameBack(data.walks);
   return (
     <div className="machine-page">
+      <PageBar
+        above={[{ name: own?.name ?? family, to: `/shelf/${family}` }]}
+        title={<span className="mono">{data.machine.serial}</span>}
+        called={data.machine.serial}
+      />
       <div className="stack">
         <div className="sheet">
-          <h1 className="mono">{data.machine.serial}</h1>
           <p>
             <Link to={`/shelf/${family}`}>{own?.name ?? family}</Link>
             {variant && ` · ${variant.name}`}
           </p>
           {face && <PanelDrawing face={face} thumbnail />}
-          <table className="table">
-            <tbody>
-              <tr>
-                <th>model</th>
-                <td className="mono">{data.machine.model || 'not read'}</td>
-              </tr>
-              <tr>
-                <th>software</th>
-                <td className="mono">{data.machine.software ?? 'not read'}</td>
-              </tr>
+          <Table>
+            <TableBody>
+              <TableRow>
+                <TableCell component="th" scope="row">
+                  model
+                </TableCell>
+                <TableCell className="mono">{data.machine.model || 'not read'}</TableCell>
+              </TableRow>
+              <TableRow>
+                <TableCell component="th" scope="row">
+                  software
+                </TableCell>
+                <TableCell className="mono">{data.machine.software ?? 'not read'}</TableCell>
+              </TableRow>
               {Object.entries(data.machine.options).map(([name, value]) => (
-                <tr key={name}>
-                  <th>{name}</th>
-                  <td>{value}</td>
-                </tr>
+                <TableRow key={name}>
+                  <TableCell component="th" scope="row">
+                    {name}
+                  </TableCell>
+                  <TableCell>{value}</TableCell>
+                </TableRow>
               ))}
               {data.machine.composition.map((a) => (
-                <tr key={a.part}>
-                  <th>{a.part}</th>
-                  <td>
+                <TableRow key={a.part}>
+                  <TableCell component="th" scope="row">
+                    {a.part}
+                  </TableCell>
+                  <TableCell>
                     {a.count}
                     {a.generation && ` · ${a.generation}`}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-              <tr>
-                <th>last seen</th>
-                <td>{day(data.machine.lastSeenAt)}</td>
-              </tr>
-            </tbody>
-          </table>
+              <TableRow>
+                <TableCell component="th" scope="row">
+                  last seen
+                </TableCell>
+                <TableCell>
+                  <Day at={data.machine.lastSeenAt} />
+                </TableCell>
+              </TableRow>
+            </TableBody>
+          </Table>
         </div>
       </div>
       <div className="stack">
@@ -85,57 +106,65 @@ export default function MachinePage() {
         {data.ledger.length > 0 && (
           <section className="sheet" aria-label="ledger">
             <h2>Left limited, or not put back</h2>
-            <table className="table">
-              <thead>
-                <tr>
-                  <th>since</th>
-                  <th>what</th>
-                  <th>by</th>
-                </tr>
-              </thead>
-              <tbody>
+            <Table>
+              <TableHead>
+                <TableRow>
+                  <TableCell>since</TableCell>
+                  <TableCell>what</TableCell>
+                  <TableCell>by</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {data.ledger.map((o) => (
-                  <tr key={`${o.walk}${o.key}`}>
-                    <td>
-                      <Link to={`/log/${o.walk}`}>{day(o.since)}</Link>
-                    </td>
-                    <td>
+                  <TableRow key={`${o.walk}${o.key}`}>
+                    <TableCell>
+                      <Link to={`/log/${o.walk}`}>
+                        <Day at={o.since} />
+                      </Link>
+                    </TableCell>
+                    <TableCell>
                       {o.setting ? `${(bundle && entryOf(bundle, 'setting', o.setting)?.name) ?? o.setting}: ` : ''}
                       {o.what}
-                    </td>
-                    <td>{o.by ?? <span className="soft">nobody said</span>}</td>
-                  </tr>
+                    </TableCell>
+                    <TableCell>{o.by ? <Day at={o.by} /> : <span className="soft">nobody said</span>}</TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </Table>
             <p className="soft small">Put it back on a walk of this machine; at its Clear station it is named.</p>
           </section>
         )}
         <EarlierReadings readings={data.readings} bundle={bundle} />
         <div className="sheet">
           <h2>Walks</h2>
-          <table className="table">
-            <thead>
-              <tr>
-                <th>day</th>
-                <th>code</th>
-                <th>what came of it</th>
-                <th>by</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>day</TableCell>
+                <TableCell>code</TableCell>
+                <TableCell>what came of it</TableCell>
+                <TableCell>by</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {data.walks.map((w) => (
-                <tr key={w.id}>
-                  <td>
-                    <Link to={`/log/${w.id}`}>{day(w.startedAt)}</Link>
-                  </td>
-                  <td>{w.code ? <CodeGlyph text={w.code.toUpperCase()} /> : <span className="soft">none</span>}</td>
-                  <td>{w.fixedBy ? `fixed by ${w.fixedBy}` : (w.outcome?.replaceAll('-', ' ') ?? w.state)}</td>
-                  <td>{w.by}</td>
-                </tr>
+                <TableRow key={w.id}>
+                  <TableCell>
+                    <Link to={`/log/${w.id}`}>
+                      <Day at={w.startedAt} />
+                    </Link>
+                  </TableCell>
+                  <TableCell>
+                    {w.code ? <CodeGlyph text={w.code.toUpperCase()} /> : <span className="soft">none</span>}
+                  </TableCell>
+                  <TableCell>
+                    {w.fixedBy ? `fixed by ${w.fixedBy}` : (w.outcome?.replaceAll('-', ' ') ?? w.state)}
+                  </TableCell>
+                  <TableCell>{w.by}</TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
       </div>
     </div>

@@ -16,6 +16,7 @@ import {
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Select } from '../../parts/field/Select.tsx';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
@@ -153,8 +154,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               ))}
             </ol>
           </div>
-          <details className="sheet">
-            <summary>Codes in its memory</summary>
+          <Fold title="Codes in its memory">
             <Select
               multiple
               fullWidth
@@ -169,7 +169,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               ))}
             </Select>
             <p className="small soft">They are there from the next “Begin again” on.</p>
-          </details>
+          </Fold>
         </section>
       </div>
     </>

@@ -1,10 +1,15 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { type Role, roles, type SchoolSettings } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { Input } from '../../parts/field/Input.tsx';
 import { Select } from '../../parts/field/Select.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
@@ -14,7 +19,7 @@ export default function SettingsPage() {
   if (!data) return <Loading what="the settings" />;
   return (
     <div className="stack" style={{ maxWidth: 860 }}>
-      <h1>Settings</h1>
+      <PageBar title="Settings" />
       <School settings={data} />
       <People />
     </div>
@@ -79,13 +84,13 @@ function People() {
   return (
     <section className="sheet stack">
       <h2>People</h2>
-      <table className="table">
-        <tbody>
+      <Table>
+        <TableBody>
           {data?.map((user) => (
-            <tr key={user.id}>
-              <td>{user.name}</td>
-              <td className="mono">{user.signIn}</td>
-              <td>
+            <TableRow key={user.id}>
+              <TableCell>{user.name}</TableCell>
+              <TableCell className="mono">{user.signIn}</TableCell>
+              <TableCell>
                 <Select
                   native
                   fullWidth
@@ -97,16 +102,16 @@ function People() {
                     <option key={r}>{r}</option>
                   ))}
                 </Select>
-              </td>
-              <td>
+              </TableCell>
+              <TableCell>
                 <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
                   {user.disabled ? 'Open again' : 'Close account'}
                 </Button>
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <form className="row" onSubmit={(e) => void submit(e)} style={{ alignItems: 'end' }}>
         <label className="field">
           Name

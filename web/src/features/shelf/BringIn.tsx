@@ -1,5 +1,9 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import type { ImportLine, Problem } from '@wire-trail/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -92,19 +96,19 @@ export function BringIn({ onClose }: { onClose: () => void }) {
               . They go to a reviewer together.
             </p>
             <div className="preview">
-              <table className="table">
-                <tbody>
+              <Table>
+                <TableBody>
                   {stage.lines
                     .filter((l) => l.what !== 'same')
                     .map((l) => (
-                      <tr key={`${l.key.kind}${l.key.id}`}>
-                        <td>{l.what}</td>
-                        <td className="soft">{l.key.kind}</td>
-                        <td>{l.title}</td>
-                      </tr>
+                      <TableRow key={`${l.key.kind}${l.key.id}`}>
+                        <TableCell>{l.what}</TableCell>
+                        <TableCell className="soft">{l.key.kind}</TableCell>
+                        <TableCell>{l.title}</TableCell>
+                      </TableRow>
                     ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </Table>
             </div>
           </>
         )}

@@ -1,7 +1,12 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { assertNever, type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
 import { TabRow } from '../../parts/tabs/TabRow.tsx';
 import { AddEntry } from './AddEntry.tsx';
@@ -65,7 +70,7 @@ export default function LibraryPage() {
   const bodies = { entries: data.map((w) => w.body) };
   return (
     <>
-      <h1>Shared by all units</h1>
+      <PageBar title="Shared by all units" />
       <TabRow
         name="what is shared"
         value={kind}
@@ -87,25 +92,25 @@ export default function LibraryPage() {
         )}
         {kind === 'meaning' && <MeaningsTable known={data} />}
         {entries.length === 0 && <Empty title={`No ${tab?.one ?? kind} yet`} />}
-        <table className="table">
-          <tbody>
+        <Table>
+          <TableBody>
             {entries.map((e) => (
-              <tr key={e.id}>
-                <td>
+              <TableRow key={e.id}>
+                <TableCell>
                   <Link to={`/shelf/library/${e.kind}/${e.id}`}>{titleOf(e.body)}</Link>
-                </td>
-                <td className="soft">{aboutEntry(e.body).slice(0, 140)}</td>
-                <td>
+                </TableCell>
+                <TableCell className="soft">{aboutEntry(e.body).slice(0, 140)}</TableCell>
+                <TableCell>
                   {e.state === 'published' ? (
                     <span className="soft small">rev {e.number}</span>
                   ) : (
                     <span className="tag">{e.state}</span>
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </div>
     </>
   );

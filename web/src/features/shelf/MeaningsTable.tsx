@@ -3,6 +3,7 @@ import { readTable, type Working } from '@wire-trail/core';
 import { useState } from 'react';
 import { api } from '../../foundation/api.ts';
 import { Input } from '../../parts/field/Input.tsx';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { JobBar } from './table/JobBar.tsx';
 import { useJob } from './table/use-job.ts';
 
@@ -44,8 +45,7 @@ export function MeaningsTable({ known }: { known: readonly Working[] }) {
   const { items, wrong } =
     text.includes('\n') && scheme.trim() ? readMeanings(text, scheme.trim(), known) : { items: [], wrong: [] };
   return (
-    <details>
-      <summary>Paste a table of meanings</summary>
+    <Fold title="Paste a table of meanings">
       <div className="stack">
         <label className="field">
           The scheme it belongs to, as families name it
@@ -76,6 +76,6 @@ export function MeaningsTable({ known }: { known: readonly Working[] }) {
         </Button>
         {run.job?.state === 'done' && <p role="status">They wait on the Bench.</p>}
       </div>
-    </details>
+    </Fold>
   );
 }

@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -101,36 +106,36 @@ export function PanelTab({ entries, family, writes }: TabProps) {
         </div>
         <div className="sheet">
           <h2>Variants</h2>
-          <table className="table">
-            <thead>
-              <tr>
-                <th>variant</th>
-                <th>model</th>
-                <th>software</th>
-                <th>differs in</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>variant</TableCell>
+                <TableCell>model</TableCell>
+                <TableCell>software</TableCell>
+                <TableCell>differs in</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {own?.variants.map((v) => (
-                <tr key={v.id}>
-                  <td>{v.name}</td>
-                  <td className="mono">{v.models.join(', ')}</td>
-                  <td className="mono">
+                <TableRow key={v.id}>
+                  <TableCell>{v.name}</TableCell>
+                  <TableCell className="mono">{v.models.join(', ')}</TableCell>
+                  <TableCell className="mono">
                     {[v.software?.from && `≥ ${v.software.from}`, v.software?.below && `< ${v.software.below}`]
                       .filter(Boolean)
                       .join(', ') || 'any'}
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     {Object.entries(v.values).map(([id, value]) => (
                       <div key={id}>
                         {own.parameters.find((p) => p.id === id)?.name ?? id}: <span className="mono">{value}</span>
                       </div>
                     ))}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
       </div>
     </div>

@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   cardBig,
   cardDetails,
@@ -107,30 +112,30 @@ export function SourcesTab(props: TabProps) {
     <div className="sheet">
       {props.writes && <AddEntry scope={props.family} kind="source" label="source" taken={sources.map((s) => s.id)} />}
       {sources.length === 0 && <Empty title="No source yet" />}
-      <table className="table">
-        <thead>
-          <tr>
-            <th>source</th>
-            <th>sort</th>
-            <th>where</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>source</TableCell>
+            <TableCell>sort</TableCell>
+            <TableCell>where</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {sources.map((source) => (
-            <tr key={source.id}>
-              <td>
+            <TableRow key={source.id}>
+              <TableCell>
                 {props.writes ? (
                   <Link to={`/shelf/${source.family ?? 'library'}/source/${source.id}`}>{source.title}</Link>
                 ) : (
                   source.title
                 )}
-              </td>
-              <td>{source.sort}</td>
-              <td className="soft">{whereOf(source)}</td>
-            </tr>
+              </TableCell>
+              <TableCell>{source.sort}</TableCell>
+              <TableCell className="soft">{whereOf(source)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
   );
 }

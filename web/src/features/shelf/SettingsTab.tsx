@@ -1,3 +1,7 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { entriesOf } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
@@ -16,29 +20,29 @@ export function SettingsTab({ entries, family, writes }: TabProps) {
     <div className="sheet">
       {writes && <AddEntry scope={family} kind="setting" label="setting" taken={settings.map((s) => s.id)} />}
       {settings.length === 0 && <Empty title="No setting yet" />}
-      <table className="table">
-        <tbody>
+      <Table>
+        <TableBody>
           {settings.map((s) => (
-            <tr key={s.id}>
-              <td>
+            <TableRow key={s.id}>
+              <TableCell>
                 {writes ? <Link to={`/shelf/${family}/setting/${s.id}`}>{s.name}</Link> : s.name}
                 <div className="soft small">{s.shownAs}</div>
-              </td>
-              <td className="mono">{s.allowed.join(' · ')}</td>
-              <td>
+              </TableCell>
+              <TableCell className="mono">{s.allowed.join(' · ')}</TableCell>
+              <TableCell>
                 {s.right.map((r) => (
                   <div key={`${r.variant}${r.value}`}>
                     <strong className="mono">{r.value}</strong> <span className="soft">on {variant(r.variant)}</span>
                   </div>
                 ))}
-              </td>
-              <td>
+              </TableCell>
+              <TableCell>
                 <StandingMark standing={s.standing} />
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </div>
   );
 }

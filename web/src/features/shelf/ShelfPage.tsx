@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
@@ -26,7 +27,7 @@ export default function ShelfPage() {
   return (
     <>
       <div className="row spread">
-        <h1>Shelf</h1>
+        <PageBar title="Shelf" />
         <span className="row">
           <Button component={Link} to="/which">
             Which unit is it?

@@ -1,27 +1,39 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { type FormEvent, useState } from 'react';
-import { Navigate } from 'react-router';
+import { useForm } from 'react-hook-form';
+import { Navigate, useLocation } from 'react-router';
+import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { rememberUser } from '../../foundation/remembered-user.ts';
 import { signedIn } from '../../foundation/session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
-import { Input } from '../../parts/field/Input.tsx';
+import { Field } from '../../parts/field/Field.tsx';
 import './sign-in.css';
 
-export function SignInPage() {
+const Asked = z.object({
+  name: z.string().trim().min(1, 'Type the name you sign in with.'),
+  password: z.string().min(1, 'Type your password.'),
+});
+const Came = z.object({ to: z.string().startsWith('/') });
+
+/** Signs in, and goes on to where somebody wanted to go. */
+export default function SignInPage() {
   const dispatch = useAppDispatch();
+  const { state } = useLocation();
   const status = useAppSelector((s) => s.session.status);
   const [signIn, { isLoading, error }] = api.useSignInMutation();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
-  if (status === 'signed-in') return <Navigate to="/" replace />;
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const result = await signIn({ signIn: name.trim(), password });
+  const { register, handleSubmit, formState } = useForm({
+    resolver: zodResolver(Asked),
+    defaultValues: { name: '', password: '' },
+  });
+  if (status === 'signed-in') return <Navigate to={Came.safeParse(state).data?.to ?? '/'} replace />;
+  const submit = handleSubmit(async ({ name, password }) => {
+    const result = await signIn({ signIn: name, password });
     if (!('data' in result) || !result.data) return;
     rememberUser(result.data);
     dispatch(signedIn(result.data));
-  };
+  });
   return (
     <main className="sign-in">
       <div className="sign-in-words">
@@ -32,37 +44,23 @@ export function SignInPage() {
           teach them.
         </p>
       </div>
-      <form className="sheet stack" onSubmit={submit}>
+      <form className="sheet stack" onSubmit={submit} noValidate>
         <h2>Sign in</h2>
-        <label className="field">
-          Name
-          <Input
-            fullWidth
-            name="username"
-            autoComplete="username"
-            required
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-            slotProps={{ input: { autoCapitalize: 'none' } }}
-          />
-        </label>
-        <label className="field">
-          Password
-          <Input
-            fullWidth
-            type="password"
-            name="password"
-            autoComplete="current-password"
-            required
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-          />
-        </label>
-        {error && (
-          <p className="wrong" role="alert">
-            {(error as ApiError).title}
-          </p>
-        )}
+        <Field
+          label="Name"
+          wrong={formState.errors.name?.message}
+          autoComplete="username"
+          autoCapitalize="none"
+          {...register('name')}
+        />
+        <Field
+          label="Password"
+          type="password"
+          wrong={formState.errors.password?.message}
+          autoComplete="current-password"
+          {...register('password')}
+        />
+        {error && <Alert severity="error">{(error as ApiError).title}</Alert>}
         <Button type="submit" variant="contained" size="glove" color="primary" disabled={isLoading}>
           {isLoading ? 'Signing in …' : 'Sign in'}
         </Button>

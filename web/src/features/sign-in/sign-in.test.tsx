@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { rememberedUser } from '../../foundation/remembered-user.ts';
 import { openPage, person } from '../../testing/page.tsx';
 import { type Script, standInServer } from '../../testing/server.ts';
-import { SignInPage } from './SignInPage.tsx';
+import SignInPage from './SignInPage.tsx';
 
 beforeEach(() => localStorage.clear());
 afterEach(() => {

@@ -1,16 +1,133 @@
-import { type Bundle, currentStation, entryOf, familyEntry, foldWalk, groupBy, type Walk } from '@wire-trail/core';
-import { useEffect, useState } from 'react';
+import MoreIcon from '@mui/icons-material/ExpandMore';
+import Button from '@mui/material/Button';
+import {
+  type Bundle,
+  currentStation,
+  entryOf,
+  familyEntry,
+  foldWalk,
+  groupBy,
+  type Walk,
+  type WalkLine,
+} from '@wire-trail/core';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { api } from '../../foundation/api.ts';
 import { allEvents, readEvents } from '../../foundation/device/database.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { useDates } from '../../foundation/use-own.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
 
-/** Walks of this person on this device that are not closed: what waits for a date, and what was left in the middle. */
+/** A walk that is not closed, wherever it was read: on this device, or at the server from another one. */
+type Open = Readonly<{
+  id: string;
+  family: string | null;
+  code: string;
+  serial: string | null;
+  station: WalkLine['station'];
+  lastAt: string;
+  until: string | null;
+  elsewhere: boolean;
+}>;
+
+const fewWalks = 3;
+
+/** This person's walks that are not closed: what is due first, then what was left last; from every device. */
 export function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
+  const dates = useDates();
+  const here = useWalksHere();
+  const { data: elsewhere } = api.useWalksQuery({ state: 'unfinished', mine: 'yes' });
+  const [all, setAll] = useState(false);
+  const today = new Date().toISOString().slice(0, 10);
+  const walks = useMemo(() => {
+    if (here === null) return [];
+    const known = new Set(here.all);
+    const open = [
+      ...here.open.map((walk) => ofWalk(walk, bundles)),
+      ...(elsewhere ?? []).filter((line) => !known.has(line.id)).map((line) => ofLine(line, bundles)),
+    ];
+    const rank = (w: Open): number => (w.until === null ? 1 : w.until <= today ? 0 : 2);
+    return open.sort((a, b) => rank(a) - rank(b) || b.lastAt.localeCompare(a.lastAt));
+  }, [here, elsewhere, bundles, today]);
+  if (walks.length === 0) return null;
+  const shown = all ? walks : walks.slice(0, fewWalks);
+  return (
+    <section>
+      <h2>Go on with</h2>
+      <ul className="plain stack">
+        {shown.map((walk) => {
+          const due = walk.until !== null && walk.until <= today;
+          const bundle = bundles.find((b) => b.family === walk.family);
+          return (
+            <li key={walk.id}>
+              <Link className={`hit open-walk ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>
+                <CodeGlyph text={walk.code} size="large" />
+                <span>
+                  <strong>{bundle ? familyEntry(bundle).name : walk.family}</strong>
+                  <span className="soft small">
+                    {walk.serial ?? 'no serial yet'} · {dates.ago(walk.lastAt)}
+                    {walk.elsewhere && ' · elsewhere'}
+                  </span>
+                </span>
+                <span className="open-state">
+                  {walk.until === null
+                    ? `at ${stationNames[walk.station]}`
+                    : due
+                      ? `due since ${dates.day(walk.until)}`
+                      : `waits until ${dates.day(walk.until)}`}
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+      {shown.length < walks.length && (
+        <Button variant="text" startIcon={<MoreIcon />} onClick={() => setAll(true)}>
+          All {walks.length} open walks
+        </Button>
+      )}
+    </section>
+  );
+}
+
+const bundleOf = (bundles: readonly Bundle[], family: string | null) => bundles.find((b) => b.family === family);
+const codeText = (bundle: Bundle | undefined, code: string | null): string =>
+  (bundle && entryOf(bundle, 'code', code)?.text) ??
+  (bundle && entryOf(bundle, 'symptom', code) ? '—' : (code?.toUpperCase() ?? '—'));
+
+function ofWalk(walk: Walk, bundles: readonly Bundle[]): Open {
+  const text = codeText(bundleOf(bundles, walk.family), walk.code);
+  return {
+    id: walk.id,
+    family: walk.family,
+    code: walk.code ? text : (walk.unlisted?.text ?? '—'),
+    serial: walk.unit?.serial ?? null,
+    station: currentStation(walk),
+    lastAt: walk.lastAt,
+    until: walk.waitingUntil,
+    elsewhere: false,
+  };
+}
+
+const ofLine = (line: WalkLine, bundles: readonly Bundle[]): Open => ({
+  id: line.id,
+  family: line.family,
+  code: codeText(bundleOf(bundles, line.family), line.code),
+  serial: line.serial,
+  station: line.station,
+  lastAt: line.lastAt ?? '',
+  until: line.waitingUntil,
+  elsewhere: true,
+});
+
+type Here = Readonly<{ open: readonly Walk[]; all: readonly string[] }>;
+
+/** The walks this device keeps of the person who is signed in; null until they are read. */
+function useWalksHere(): Here | null {
   const session = useAppSelector((s) => s.session);
   const by = session.status === 'signed-in' ? session.user.id : 0;
-  const [walks, setWalks] = useState<readonly Walk[]>([]);
+  const [here, setHere] = useState<Here | null>(null);
   useEffect(() => {
     let stale = false;
     void allEvents().then((events) => {
@@ -23,46 +140,11 @@ export function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
         .filter((list) => list.at(-1)?.event.kind !== 'closed')
         .flatMap((list) => foldWalk(readEvents(list) ?? []) ?? [])
         .filter((w) => w.closed === null);
-      if (!stale) setWalks(open.sort((a, b) => (a.lastAt < b.lastAt ? 1 : -1)));
+      if (!stale) setHere({ open, all: [...mine.keys()] });
     });
     return () => {
       stale = true;
     };
   }, [by]);
-  if (walks.length === 0) return null;
-  const today = new Date().toISOString().slice(0, 10);
-  return (
-    <section>
-      <h2>Your open walks</h2>
-      <ul className="plain stack">
-        {walks.map((walk) => {
-          const bundle = bundles.find((b) => b.family === walk.family);
-          const code = bundle && entryOf(bundle, 'code', walk.code);
-          const due = walk.waitingUntil !== null && walk.waitingUntil <= today;
-          return (
-            <li key={walk.id}>
-              <Link className="hit" to={`/trail/${walk.id}`}>
-                {code ? (
-                  <CodeGlyph text={code.text} size="large" />
-                ) : (
-                  <CodeGlyph text={walk.unlisted?.text ?? '—'} size="large" />
-                )}
-                <span>
-                  <strong>{walk.unit?.serial ?? 'no serial yet'}</strong>
-                  <span className="soft small">
-                    {bundle ? familyEntry(bundle).name : walk.family} ·{' '}
-                    {walk.waitingUntil
-                      ? due
-                        ? `due since ${walk.waitingUntil}`
-                        : `waits until ${walk.waitingUntil}`
-                      : `at ${stationNames[currentStation(walk)]}`}
-                  </span>
-                </span>
-              </Link>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
-  );
+  return here;
 }

@@ -1,31 +1,36 @@
+import MoreIcon from '@mui/icons-material/ExpandMore';
+import ScanIcon from '@mui/icons-material/QrCodeScanner';
 import Button from '@mui/material/Button';
-import { type Code, entriesOf, familyEntry, type Found as Hit, type Symptom } from '@wire-trail/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import LinearProgress from '@mui/material/LinearProgress';
+import { type Code, entriesOf, familyEntry, type ScannedPlate, type Symptom } from '@wire-trail/core';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { type Bundles, useBundles } from '../../foundation/device/use-bundles.ts';
+import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
-import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { Pressable } from '../../parts/field/Pressable.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
+import { Found } from './Found.tsx';
 import { OpenWalks } from './OpenWalks.tsx';
 import './trail.css';
-import { keptBundle } from '../../foundation/device/database.ts';
-import { type Bundles, useBundles } from '../../foundation/device/use-bundles.ts';
-import { useFind } from '../../foundation/device/use-find.ts';
-import { beginWalk } from '../../foundation/device/walks.ts';
-import { FoundLine } from '../../parts/found/FoundLine.tsx';
-import { Generic } from '../../parts/generic/Generic.tsx';
 
-type Bundle = Bundles['bundles'][number];
-type From =
+const ScanPlate = lazy(() => import('./scan/ScanPlate.tsx'));
+
+export type UnitBundle = Bundles['bundles'][number];
+export type From =
   | { kind: 'code'; code: Code['id'] }
   | { kind: 'symptom'; symptom: Symptom['id'] }
   | { kind: 'panel' }
   | { kind: 'unlisted'; text: string };
 
-/** Where a walk begins: say what is seen. */
+/** So many units are shown before somebody types or asks for all of them. */
+const fewUnits = 12;
+
+/** Where a walk begins: go on with one, or say what is seen. */
 export function TrailStartPage() {
   const navigate = useNavigate();
   const location = useLocation();
@@ -33,6 +38,9 @@ export function TrailStartPage() {
   const { bundles, loading, fetching } = useBundles();
   const [search] = useSearchParams();
   const [typed, setTyped] = useState(search.get('find') ?? '');
+  const [scanning, setScanning] = useState(false);
+  const [plate, setPlate] = useState<ScannedPlate | null>(null);
+  const [all, setAll] = useState(false);
   const box = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if ((location.state as { focus?: string } | null)?.focus === 'find') box.current?.focus();
@@ -41,25 +49,34 @@ export function TrailStartPage() {
     // the walk's page is fetched while somebody still looks for their code; without a connection what is kept serves
     void import('./WalkPage.tsx').catch(() => {});
   }, []);
-  const begin = async (bundle: Bundle, from: From) => {
+  const begin = async (bundle: UnitBundle, from: From, read: ScannedPlate | null = plate) => {
     if (session.status !== 'signed-in') return;
     const walk = await beginWalk(bundle, session.user.id, from);
-    void navigate(`/trail/${walk}`);
+    void navigate(`/trail/${walk}`, { state: { plate: read } });
   };
+  const units = useMemo(() => unitsLike(bundles, typed), [bundles, typed]);
   if (loading) return <Loading what="the library on this device" />;
+  const scanned = (read: ScannedPlate) => {
+    setScanning(false);
+    const own = bundles.find((b) => b.family === read.family);
+    if (own) void begin(own, { kind: 'panel' }, read);
+    else setPlate(read);
+  };
+  const shown = all || typed.trim() !== '' ? units : units.slice(0, fewUnits);
   return (
     <div className="start">
-      <section>
-        <h1>What do you see?</h1>
+      <PageBar title="Trail" />
+      <section className="start-find">
+        <h2>What do you see?</h2>
         <label className="visually-hidden" htmlFor="seen">
-          Type a code, or what is wrong
+          Type a code, what is wrong, or a unit
         </label>
         <Input
           fullWidth
           id="seen"
           inputRef={box}
           className="find-box"
-          placeholder="K19, cold, does not drain …"
+          placeholder="K19, cold, brewer …"
           autoComplete="off"
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
@@ -67,30 +84,63 @@ export function TrailStartPage() {
         />
         <Found typed={typed} bundles={bundles} begin={begin} />
       </section>
-      <section>
-        <div className="row spread below">
-          <h2>Or pick the unit and tap its lamps</h2>
-          <Button component={Link} to="/which">
-            Not sure which unit?
-          </Button>
-        </div>
-        {bundles.length === 0 && (
-          <Empty title={fetching ? 'Bringing the library to this device …' : 'No unit is kept on this device yet'}>
-            {!fetching && <p>Open this page once with a connection. From then on it works without.</p>}
-          </Empty>
-        )}
-        <div className="unit-cards">
-          {bundles.map((bundle) => (
-            <UnitCard key={bundle.family} bundle={bundle} onPick={() => begin(bundle, { kind: 'panel' })} />
-          ))}
-        </div>
-      </section>
-      <OpenWalks bundles={bundles} />
+      {typed.trim() === '' && <OpenWalks bundles={bundles} />}
+      {(units.length > 0 || bundles.length === 0) && (
+        <section className="start-units">
+          <h2>{plate ? 'Which unit has this plate?' : 'The unit in front of you'}</h2>
+          {plate && (
+            <p className="note" role="status">
+              <span className="mono">{[plate.model, plate.serial].filter(Boolean).join(' · ')}</span> fits no one unit:
+              pick it, and the plate goes with you.
+            </p>
+          )}
+          <div className="unit-ways">
+            <Button size="glove" startIcon={<ScanIcon />} onClick={() => setScanning(true)}>
+              Scan the plate
+            </Button>
+            <Button size="glove" component={Link} to="/which">
+              Not sure which unit?
+            </Button>
+          </div>
+          {fetching && <LinearProgress aria-label="bringing the library up to date" />}
+          {bundles.length === 0 && (
+            <Empty title={fetching ? 'Bringing the library to this device …' : 'No unit is kept on this device yet'}>
+              {!fetching && <p>Open this page once with a connection. From then on it works without.</p>}
+            </Empty>
+          )}
+          <div className="unit-cards">
+            {shown.map((bundle) => (
+              <UnitCard key={bundle.family} bundle={bundle} onPick={() => void begin(bundle, { kind: 'panel' })} />
+            ))}
+          </div>
+          {shown.length < units.length && (
+            <Button fullWidth startIcon={<MoreIcon />} onClick={() => setAll(true)}>
+              All {units.length} units
+            </Button>
+          )}
+        </section>
+      )}
+      {scanning && (
+        <Suspense fallback={null}>
+          <ScanPlate families={bundles.map(familyEntry)} onScan={scanned} onClose={() => setScanning(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }
 
-function UnitCard({ bundle, onPick }: { bundle: Bundle; onPick: () => void }) {
+/** Units every typed word of which is in their name, kind or signs of recognition. */
+function unitsLike(bundles: readonly UnitBundle[], typed: string): readonly UnitBundle[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return bundles;
+  return bundles.filter((bundle) => {
+    const { name, sort, recognisedBy } = familyEntry(bundle);
+    const told = [name, sort, ...recognisedBy].join(' ').toLowerCase();
+    return words.every((word) => told.includes(word));
+  });
+}
+
+function UnitCard({ bundle, onPick }: { bundle: UnitBundle; onPick: () => void }) {
   const family = familyEntry(bundle);
   const face = entriesOf(bundle, 'panel')[0]?.faces[0];
   const standby = entriesOf(bundle, 'mode').find((m) => m.sort === 'standby');
@@ -102,69 +152,3 @@ function UnitCard({ bundle, onPick }: { bundle: Bundle; onPick: () => void }) {
     </Pressable>
   );
 }
-
-type FoundProps = Readonly<{ typed: string; bundles: readonly Bundle[]; begin: (bundle: Bundle, from: From) => void }>;
-
-function Found({ typed, bundles, begin }: FoundProps) {
-  const { query, found } = useFind(typed, 10);
-  const symptoms = useMemo(
-    () => bundles.flatMap((bundle) => entriesOf(bundle, 'symptom').map((symptom) => ({ bundle, symptom }))),
-    [bundles],
-  );
-  const settled = query === typed.trim();
-  const isExact = found.some((f) => f.kind === 'code' && f.distance < 0.1);
-  const looksLikeCode = /^[a-z]{0,3}[\s-]?\d{1,4}([-./]\d{1,2})?$/i.test(typed.trim());
-  const text = typed.trim().toUpperCase().replace(/\s+/g, ' ').slice(0, 16);
-  const pick = async (hit: Hit) => {
-    // what is found is on the device; this page may not have been told of it yet
-    const bundle = bundles.find((b) => b.family === hit.family) ?? (await keptBundle(hit.family))?.bundle;
-    if (!bundle) return;
-    if (hit.kind === 'code') begin(bundle, { kind: 'code', code: hit.id as Code['id'] });
-    else if (hit.kind === 'symptom') begin(bundle, { kind: 'symptom', symptom: hit.id as Symptom['id'] });
-    else begin(bundle, { kind: 'panel' });
-  };
-  return (
-    <div className="found" aria-live="polite">
-      {found.map((hit) => (
-        <FoundLine key={`${hit.kind}${hit.family}${hit.id}`} found={hit} onPick={() => void pick(hit)} />
-      ))}
-      {settled && looksLikeCode && !isExact && bundles.length > 0 && (
-        <div className="note" role="status">
-          <strong>
-            <CodeGlyph text={text} /> is in no table on this device.
-          </strong>
-          <p>
-            {found.some((f) => f.kind === 'code') ? 'Above is what it may be misread for. ' : ''}Look once more; if it
-            is really this, log it as unlisted and ask the trainer.
-          </p>
-          {bundles.map((bundle) => (
-            <Generic key={bundle.family} bundle={bundle} text={typed} />
-          ))}
-          <div className="row">
-            {bundles.map((bundle) => (
-              <Button key={bundle.family} onClick={() => begin(bundle, { kind: 'unlisted', text })}>
-                Log {text} on a {familyEntry(bundle).name}
-              </Button>
-            ))}
-          </div>
-        </div>
-      )}
-      {typed.trim() === '' && symptoms.length > 0 && <h3 className="soft">No code, but</h3>}
-      {typed.trim() === '' &&
-        symptoms.slice(0, mostSymptoms).map(({ bundle, symptom }) => (
-          <Pressable
-            key={`${bundle.family}${symptom.id}`}
-            className="hit"
-            onClick={() => begin(bundle, { kind: 'symptom', symptom: symptom.id })}
-          >
-            <span>
-              <strong>{symptom.title}</strong>
-              <span className="soft small">{familyEntry(bundle).name}</span>
-            </span>
-          </Pressable>
-        ))}
-    </div>
-  );
-}
-
-const mostSymptoms = 6;

@@ -1,14 +1,19 @@
+import BackIcon from '@mui/icons-material/ArrowBack';
+import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
 import {
   type Bundle,
   currentStation,
   familyEntry,
+  nothingToDo,
+  passedWords,
   type Station,
   stations,
   type Walk,
   type WalkId,
 } from '@wire-trail/core';
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react';
+import { type ComponentType, lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
@@ -16,13 +21,15 @@ import { useHoldsVersion } from '../../foundation/device/new-version.ts';
 import { isTyping, usePageKeys } from '../../foundation/keys.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
-import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { GoAhead } from './GoAhead.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
 import { type StationProps, useTopOf } from './stations/StationLayout.tsx';
 import { UnitStation } from './stations/UnitStation.tsx';
-import { trailData } from './trail-data.ts';
+import { type TrailData, trailData } from './trail-data.ts';
 import './trail.css';
 import { type OpenWalk, useWalk } from './use-walk.ts';
 
@@ -89,9 +96,14 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
   useHoldsVersion(!walk.closed);
   const now = currentStation(walk);
   const [looked, setLooked] = useState<Station | null>(null);
+  const [ahead, setAhead] = useState<Station | null>(null);
   const station = looked ?? now;
   const data = trailData(bundle, walk);
-  const go = (to: Station) => setLooked(stations.indexOf(to) <= stations.indexOf(now) && to !== now ? to : null);
+  const isAhead = (to: Station) => stations.indexOf(to) > stations.indexOf(now);
+  const go = (to: Station) => {
+    if (isAhead(to) && !walk.done.has(to) && !walk.closed) setAhead(to);
+    else setLooked(to === now ? null : to);
+  };
   // a step forward always shows the station it leads to
   const add: OpenWalk['add'] = async (...happenings) => {
     await open.add(...happenings);
@@ -111,6 +123,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     // a connection that goes meanwhile must not matter; where it has gone, what is kept ahead serves
     for (const fetchIt of Object.values(later)) void fetchIt().catch(() => {});
   }, []);
+  const passing = usePassing(open, walk, data);
   // a code found out on the way may bring hazards that were not confirmed at the start: they come before anything else
   const confirmed = walk.confirmedHazards;
   const isNewDanger =
@@ -119,22 +132,45 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     stations.indexOf(station) > stations.indexOf('safe') &&
     data.hazards.some((h) => !confirmed.includes(h.id));
   const StationView = isNewDanger ? SafeStation : stationViews[station];
-  const title = data.subject?.kind === 'code' ? data.subject.text : walk.unlisted?.text;
+  const family = familyEntry(bundle).name;
+  const text = data.subject?.kind === 'code' ? data.subject.text : walk.unlisted?.text;
+  const canTakeBack = walk.lastUndoable !== null && !walk.closed;
   return (
     <div className="walk">
+      <PageBar
+        called={`${family}${text ? ` ${text}` : ''}`}
+        title={
+          <>
+            {family} {text ? <CodeGlyph text={text} /> : <span className="soft">{data.subject?.title}</span>}
+          </>
+        }
+        above={[{ name: 'Trail', to: '/trail' }]}
+      />
       <header className="walk-head">
-        <div className="walk-name">
-          <Link to="/trail" className="walk-home">
-            <strong>{familyEntry(bundle).name}</strong>
-          </Link>
-          {title ? <CodeGlyph text={title} /> : data.subject && <span className="soft">{data.subject.title}</span>}
+        <IconButton
+          className="only-narrow"
+          component={Link}
+          to="/trail"
+          aria-label="back to the start, the walk is kept"
+        >
+          <BackIcon />
+        </IconButton>
+        <div className="walk-name only-narrow">
+          <strong>{family}</strong>{' '}
+          {text ? <CodeGlyph text={text} /> : <span className="soft">{data.subject?.title}</span>}
+          <Connection />
         </div>
         <TrailLine stations={stations} current={station} done={walk.done} onGo={go} />
         <div className="walk-undo">
-          <Connection className="only-narrow" />
-          {open.walk?.lastUndoable && !walk.closed && (
-            <Button variant="text" onClick={() => void open.takeBack()}>
-              Take back
+          {canTakeBack && (
+            <Button
+              className="take-back"
+              aria-label="Take back"
+              title="Take the last step back"
+              startIcon={<UndoIcon />}
+              onClick={() => void open.takeBack()}
+            >
+              <span className="hide-narrow">Take back</span>
             </Button>
           )}
         </div>
@@ -144,9 +180,63 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
           <strong>This walk is closed.</strong> It is in the <Link to={`/log/${walk.id}`}>log</Link>.
         </div>
       )}
+      {walk.unit?.serialUnread && !walk.closed && station !== 'unit' && (
+        <p className="passed small">
+          The serial number was not read. <Button onClick={() => go('unit')}>Add it now</Button>
+        </p>
+      )}
+      {!looked && <PassedLine walk={walk} now={now} />}
       <Suspense fallback={<Loading what="the station" />}>
-        <StationView walk={walk} data={data} events={open.events} add={add} />
+        {passing && !looked ? (
+          <Loading what="the next station" />
+        ) : (
+          <StationView walk={walk} data={data} events={open.events} add={add} />
+        )}
       </Suspense>
+      {ahead && (
+        <GoAhead
+          to={ahead}
+          walk={walk}
+          onClose={() => setAhead(null)}
+          onGo={(why, left) => {
+            setAhead(null);
+            void add(...left.map((s) => ({ kind: 'skipped' as const, station: s, why })));
+          }}
+        />
+      )}
     </div>
   );
+}
+
+/** Passes a station at which there is nothing to do; whether that is under way. */
+function usePassing(open: OpenWalk, walk: Walk, data: TrailData): boolean {
+  const now = currentStation(walk);
+  const unit = { subject: data.subject, way: data.way, hasReadout: data.readout !== null };
+  const why = walk.closed ? null : nothingToDo(now, walk, unit);
+  const { add } = open;
+  const passed = useRef('');
+  useEffect(() => {
+    const key = `${walk.lastAt} ${now}`;
+    if (why === null || passed.current === key) return;
+    passed.current = key;
+    void add({ kind: 'passed', station: now, why });
+  }, [why, now, walk.lastAt, add]);
+  return why !== null;
+}
+
+/** Stations that were just passed, each in a line. */
+function PassedLine({ walk, now }: { walk: Walk; now: Station }) {
+  const before = stations.slice(0, stations.indexOf(now)).reverse();
+  const at = before.findIndex((s) => !walk.passed.has(s));
+  const just = (at < 0 ? before : before.slice(0, at)).reverse();
+  const said = new Map<string, string[]>();
+  for (const s of just) {
+    const why = walk.passed.get(s);
+    if (why) said.set(passedWords[why], [...(said.get(passedWords[why]) ?? []), stationNames[s]]);
+  }
+  return [...said].map(([words, names]) => (
+    <p key={words} className="passed soft small" role="status">
+      <strong>{names.join(' and ')}:</strong> {words}.
+    </p>
+  ));
 }

@@ -4,9 +4,11 @@ import {
   type Chart,
   type ChartKnown,
   type ChartWalk,
+  type ClearStep,
   type Code,
   chartKnown,
   chartsCalled,
+  clearPlan,
   entriesOf,
   entryOf,
   type Face,
@@ -26,6 +28,7 @@ import {
   type Variant,
   type Walk,
   walkChart,
+  wayIn,
 } from '@wire-trail/core';
 
 /** Everything a walk needs of its family's bundle, resolved once. */
@@ -36,11 +39,15 @@ export type TrailData = Readonly<{
   front: Face;
   readout: Readout | null;
   enter: Route | null;
+  /** Routes that bring the unit to where its codes show, in the order they are gone. */
+  way: readonly Route[];
   /** Every way into the same mode that holds, or may hold, on this unit. */
   waysIn: readonly Route[];
   /** Variants that fit the plate as far as it is known. */
   alive: readonly Variant['id'][];
   clear: Route | null;
+  /** What Clear is made of, in the order of doing it. */
+  clearing: readonly ClearStep[];
   leave: Route | null;
   /** The test chart, as it stands for this code. */
   chart: Chart | null;
@@ -64,6 +71,8 @@ function codeHere(bundle: Bundle, walk: Walk, codes: readonly Code[]): Code | un
   if (!code || codes.includes(code)) return code;
   return codes.find((c) => c.controller === code.controller && squeezed(c.text) === squeezed(code.text)) ?? code;
 }
+
+const leadsInto = (way: readonly Route[], { modes }: Readout): boolean => modes.some((m) => m === way.at(-1)?.to);
 
 /** Puts together what a walk shows, from the bundle it began with and what it has found out so far. */
 export function trailData(bundle: Bundle, walk: Walk): TrailData {
@@ -89,10 +98,20 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     entryOf(bundle, 'route', subject?.clear) ??
     routes.find((r) => r.purpose === 'clear' && r.onlyFor.length === 0) ??
     null;
-  const leave =
-    routes.find((r) => r.purpose === 'leave' && enter?.to && r.from !== 'any' && r.from.includes(enter.to)) ?? null;
   const readouts = entriesOf(bundle, 'readout').filter((r) => holdsFor(r.onlyVariants, alive) !== 'no');
-  const readout = readouts.find((r) => enter?.to && r.modes.includes(enter.to)) ?? readouts[0] ?? null;
+  const modes = entriesOf(bundle, 'mode');
+  const wayTo = (r: Readout | null): Route[] =>
+    enter ? wayIn(enter, r?.modes ?? [], { routes: routes.filter(holds), modes }) : [];
+  const readout =
+    (subject?.kind === 'code' && readouts.find((r) => r.id === subject.readout)) ||
+    readouts.find((r) => enter?.to && r.modes.includes(enter.to)) ||
+    readouts.find((r) => leadsInto(wayTo(r), r)) ||
+    readouts[0] ||
+    null;
+  const way = wayTo(readout);
+  const inMode = way.at(-1)?.to ?? null;
+  const leave =
+    routes.find((r) => r.purpose === 'leave' && inMode && r.from !== 'any' && r.from.includes(inMode)) ?? null;
   const ownChart = entryOf(bundle, 'chart', subject?.chart) ?? null;
   const holdsHere = ownChart && holdsFor(ownChart.onlyVariants, alive) !== 'no';
   const known = chartKnown({ bundle, walk, subject, variants: alive, parameters });
@@ -107,7 +126,7 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const charts = new Map(entriesOf(bundle, 'chart').map((c) => [c.id, c]));
   const along = {
     subjects,
-    routes: [enter, clear].flatMap((r) => r ?? []),
+    routes: [...way, ...(clear ? [clear] : [])],
     charts: chart ? chartsCalled(chart, charts) : [],
   };
   const needs = needsOf(bundle, along);
@@ -118,9 +137,11 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     front,
     readout,
     enter,
+    way,
     waysIn,
     alive,
     clear,
+    clearing: clearPlan({ bundle, walk, chartWalk, routes: routes.filter(holds), clear, leave }),
     leave,
     chart,
     chartWalk,

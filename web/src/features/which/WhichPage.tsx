@@ -15,6 +15,7 @@ import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Pressable } from '../../parts/field/Pressable.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -55,7 +56,7 @@ export default function WhichPage() {
   return (
     <div className="which">
       <div className="row spread">
-        <h1>Which unit is it?</h1>
+        <PageBar above={[{ name: 'Trail', to: '/trail' }]} title="Which unit is it?" />
         <span className="row">
           {answers.length > 0 && <Button onClick={() => setAnswers(answers.slice(0, -1))}>One back</Button>}
           {answers.length > 0 && (

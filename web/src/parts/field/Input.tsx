@@ -8,7 +8,7 @@ export const Input = styled(InputBase)({
   fontWeight: 400,
   background: 'var(--sheet)',
   border: '1px solid var(--unit-line)',
-  borderRadius: 8,
+  borderRadius: 'var(--round-2)',
   '&:hover:not(.Mui-focused):not(.Mui-error)': { borderColor: 'var(--ink)' },
   '&.Mui-focused': { outline: '3px solid var(--copper)', outlineOffset: 2 },
   '&.Mui-error': { border: '2px solid var(--bad)' },

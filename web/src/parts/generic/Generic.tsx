@@ -1,5 +1,8 @@
 import { type Bundle, genericMeaning } from '@wire-trail/core';
 
+/** Whether a scheme's generic meaning is known of what was typed. */
+export const saysGeneric = (bundle: Bundle, text: string): boolean => genericMeaning(bundle, text) !== null;
+
 /** What a number pair that no table lists means in general; marked as that, because it says nothing of this unit. */
 export function Generic({ bundle, text }: { bundle: Bundle; text: string }) {
   const meaning = genericMeaning(bundle, text);

@@ -11,6 +11,8 @@ type Props = Readonly<{
   weight: string | undefined;
   pointed: boolean;
   onTap: (() => void) | undefined;
+  /** What was said of it stands beside its name. */
+  saysState?: boolean;
 }>;
 
 const stateWords = {
@@ -22,6 +24,9 @@ const stateWords = {
   unsure: 'cannot tell',
   unseen: 'not looked at',
 } as const;
+
+/** The same in the room there is under a lamp. */
+const shortWords = { ...stateWords, slow: 'slow', fast: 'fast', dim: 'dim?', unsure: '?' } as const;
 
 /** What there is to know of a lamp's state; null where nobody has said it. */
 const traitOf = ({ state }: LampShow) =>
@@ -52,7 +57,7 @@ export function SignMark(props: Props) {
   }
 }
 
-function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
+function Lamp({ sign, label, lamp, weight, pointed, onTap, saysState = false }: Props) {
   const { x, y, w, h } = sign.at;
   const cx = x + w / 2;
   const cy = y + h / 2;
@@ -66,9 +71,9 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
       data-testid={`lamp-${sign.id}`}
       {...(onTap
         ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
-        : { 'aria-label': words })}
+        : { role: 'img', 'aria-label': words })}
     >
-      {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.75} />}
+      {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.6} />}
       {isOn && <circle className="glow" cx={cx} cy={cy} r={r * 1.5} />}
       <circle className="bulb" cx={cx} cy={cy} r={r} />
       {isOn && <circle className="core" cx={cx} cy={cy} r={r * 0.36} />}
@@ -83,6 +88,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap }: Props) {
       <text className="name" x={cx} y={cy + r + 1.7} textAnchor="middle">
         <tspan className="letter">{label}</tspan>
         {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
+        {saysState && lamp.state !== 'unseen' && <tspan className="said"> {shortWords[lamp.state]}</tspan>}
       </text>
       {traitOf(lamp)?.blinks && (
         <text className="rate" x={cx} y={cy - r - 0.7} textAnchor="middle">

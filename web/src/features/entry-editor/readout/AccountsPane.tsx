@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   asTold,
   compareReadings,
@@ -91,29 +96,29 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
           {differ.length === 0 ? (
             <p>It reads every listed code as this readout does.</p>
           ) : (
-            <table className="accounts-table">
-              <thead>
-                <tr>
-                  <th scope="col">it shows</th>
-                  <th scope="col">this readout reads</th>
-                  <th scope="col">the account reads</th>
-                </tr>
-              </thead>
-              <tbody>
+            <Table className="accounts-table">
+              <TableHead>
+                <TableRow>
+                  <TableCell scope="col">it shows</TableCell>
+                  <TableCell scope="col">this readout reads</TableCell>
+                  <TableCell scope="col">the account reads</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {differ.map((d) => (
-                  <tr key={d.code}>
-                    <td className="small">{showWords(body, d.code, nameOf)}</td>
-                    <td>
+                  <TableRow key={d.code}>
+                    <TableCell className="small">{showWords(body, d.code, nameOf)}</TableCell>
+                    <TableCell>
                       <CodeGlyph text={d.code} />
-                    </td>
-                    <td>
+                    </TableCell>
+                    <TableCell>
                       {d.otherReads ? <CodeGlyph text={d.otherReads} /> : <span className="soft">nothing</span>}
                       {d.otherReads && texts.includes(d.otherReads) && <span className="tag">another listed code</span>}
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </Table>
           )}
         </section>
       ))}

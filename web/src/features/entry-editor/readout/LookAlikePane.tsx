@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
@@ -62,28 +67,28 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
       <section className="sheet matrix-sheet">
         <h3>What shows, across; what it is read as, down</h3>
         <div className="matrix-scroll">
-          <table className="matrix">
-            <thead>
-              <tr>
-                <th />
+          <Table className="matrix">
+            <TableHead>
+              <TableRow>
+                <TableCell />
                 {involved.map((t) => (
-                  <th key={t} scope="col" className="mono">
+                  <TableCell key={t} scope="col" className="mono">
                     <span>{t}</span>
-                  </th>
+                  </TableCell>
                 ))}
-              </tr>
-            </thead>
-            <tbody>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {involved.map((becomes) => (
-                <tr key={becomes}>
-                  <th scope="row" className="mono">
+                <TableRow key={becomes}>
+                  <TableCell component="th" scope="row" className="mono">
                     {becomes}
-                  </th>
+                  </TableCell>
                   {involved.map((code) => {
                     const l = at(code, becomes);
-                    if (code === becomes) return <td key={code} className="same" />;
+                    if (code === becomes) return <TableCell key={code} className="same" />;
                     return (
-                      <td key={code} className={l ? (isDanger(l) ? 'danger' : 'alike') : ''}>
+                      <TableCell key={code} className={l ? (isDanger(l) ? 'danger' : 'alike') : ''}>
                         {l && (
                           <Pressable
                             aria-label={`${code} read as ${becomes}`}
@@ -93,13 +98,13 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
                             {marks[l.slip.kind]}
                           </Pressable>
                         )}
-                      </td>
+                      </TableCell>
                     );
                   })}
-                </tr>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
         <p className="small soft">
           {kinds.map((k) => `${marks[k]} ${markWords[k]}`).join(' · ')} · framed: the other warns of less

@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   lampStates,
   lampTraits,
@@ -56,22 +61,22 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
   const weighted = reads.to.kind !== 'table';
   return (
     <>
-      <table className="weights">
+      <Table className="weights">
         <caption className="visually-hidden">weights of {stage.label}</caption>
-        <thead>
-          <tr>
+        <TableHead>
+          <TableRow>
             {reads.lamps.map((l) => (
-              <th key={l.sign} scope="col">
+              <TableCell key={l.sign} scope="col">
                 {nameOf(l.sign)}
-              </th>
+              </TableCell>
             ))}
-          </tr>
-        </thead>
+          </TableRow>
+        </TableHead>
         {weighted && (
-          <tbody>
-            <tr>
+          <TableBody>
+            <TableRow>
               {reads.lamps.map((l, i) => (
-                <td key={l.sign}>
+                <TableCell key={l.sign}>
                   <Input
                     fullWidth
                     className="mono"
@@ -85,27 +90,27 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
                       },
                     }}
                   />
-                </td>
+                </TableCell>
               ))}
-            </tr>
-          </tbody>
+            </TableRow>
+          </TableBody>
         )}
         {reads.to.kind === 'table' && (
-          <tbody>
+          <TableBody>
             {reads.to.rows.map((row) => (
-              <tr key={`${row.pattern}${row.value}`}>
+              <TableRow key={`${row.pattern}${row.value}`}>
                 {[...row.pattern].map((c, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a lamp is its place in the row
-                  <td key={i} className={`cell-${c}`}>
+                  <TableCell key={i} className={`cell-${c}`}>
                     {cellWords[c] ?? c}
-                  </td>
+                  </TableCell>
                 ))}
-                <td className="mono value">{row.value}</td>
-              </tr>
+                <TableCell className="mono value">{row.value}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
+          </TableBody>
         )}
-      </table>
+      </Table>
       <div className="row">
         {weighted &&
           (['right', 'left'] as const).map((end) => (
@@ -209,17 +214,17 @@ function Times({ stage, onStage }: Props) {
           ))}
       </div>
       {reads.kind === 'rhythm' && (
-        <table className="weights">
+        <Table className="weights">
           <caption className="visually-hidden">patterns of {stage.label}</caption>
-          <tbody>
+          <TableBody>
             {reads.rows.map((r) => (
-              <tr key={r.pattern}>
-                <td>{[...r.pattern].map((c) => (c === 'l' ? 'long' : 'short')).join(' ')}</td>
-                <td className="mono value">{r.value}</td>
-              </tr>
+              <TableRow key={r.pattern}>
+                <TableCell>{[...r.pattern].map((c) => (c === 'l' ? 'long' : 'short')).join(' ')}</TableCell>
+                <TableCell className="mono value">{r.value}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </>
   );

@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   type Account,
   type AccountChoice,
@@ -188,19 +193,19 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
         <Empty title="One telling only">Paste how another person tells it, and see where the two differ.</Empty>
       ) : (
         <div className="sheet" style={{ overflowX: 'auto' }}>
-          <table className="table accounts">
-            <thead>
-              <tr>
+          <Table className="accounts">
+            <TableHead>
+              <TableRow>
                 {columns.map((c) => (
-                  <th key={c.id}>
+                  <TableCell key={c.id}>
                     {c.name}
                     <div className="small">{c.note}</div>
-                  </th>
+                  </TableCell>
                 ))}
-                <th>differs in</th>
-              </tr>
-            </thead>
-            <tbody>
+                <TableCell>differs in</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {rows.map((row, index) => (
                 <AccountRowView
                   // biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
@@ -211,8 +216,8 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
                   onSettle={isAccounts ? (s, telling) => settle(index, s, telling) : undefined}
                 />
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
       )}
       {isAccounts && body.settled.length > 0 && (
@@ -266,7 +271,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
   });
   return (
     <>
-      <tr className={settled && !settled.open ? 'settled' : differs ? 'differs' : ''}>
+      <TableRow className={settled && !settled.open ? 'settled' : differs ? 'differs' : ''}>
         {row.cells.map((cell, k) => {
           const words = cell
             ? cell.act === 'let-go' && cell.step.kind === 'keep'
@@ -275,7 +280,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
             : '—';
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
-            <td key={k} className={chosen === k ? 'chosen' : ''}>
+            <TableCell key={k} className={chosen === k ? 'chosen' : ''}>
               {differs && onSettle ? (
                 <Pressable
                   className="cell mono small"
@@ -287,17 +292,17 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
               ) : (
                 <span className="cell mono small">{words}</span>
               )}
-            </td>
+            </TableCell>
           );
         })}
-        <td className="small">
+        <TableCell className="small">
           {row.differs.map((d) => differWords[d]).join(', ')}
           {settled && <div className="soft">{settled.open ? 'left open' : 'settled'}</div>}
-        </td>
-      </tr>
+        </TableCell>
+      </TableRow>
       {chosen !== null && onSettle && (
-        <tr>
-          <td colSpan={columns.length + 1}>
+        <TableRow>
+          <TableCell colSpan={columns.length + 1}>
             <div className="settle">
               <Input
                 fullWidth
@@ -339,8 +344,8 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
                 Leave open
               </Button>
             </div>
-          </td>
-        </tr>
+          </TableCell>
+        </TableRow>
       )}
     </>
   );

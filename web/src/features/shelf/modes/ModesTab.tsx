@@ -1,5 +1,9 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import {
   type Bundle,
   bundleFormat,
@@ -143,12 +147,12 @@ function ModeSheet({
       {mode && mode.tests.length > 0 && (
         <div className="sheet">
           <h3>Tests inside</h3>
-          <table className="table">
-            <tbody>
+          <Table>
+            <TableBody>
               {mode.tests.map((t) => (
-                <tr key={t.number}>
-                  <td className="mono">{t.number}</td>
-                  <td>
+                <TableRow key={t.number}>
+                  <TableCell className="mono">{t.number}</TableCell>
+                  <TableCell>
                     <strong>{t.name}</strong>
                     <div className="small soft">
                       {t.starts} {t.expected}
@@ -159,12 +163,12 @@ function ModeSheet({
                       {t.followedBy && <span className="tag">then {t.followedBy} by itself</span>}
                     </div>
                     {t.repeatWhen && <div className="small">{t.repeatWhen}</div>}
-                  </td>
-                  <td className="soft small">{t.takes ? seconds(t.takes.usualMs) : ''}</td>
-                </tr>
+                  </TableCell>
+                  <TableCell className="soft small">{t.takes ? seconds(t.takes.usualMs) : ''}</TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </div>
       )}
     </>

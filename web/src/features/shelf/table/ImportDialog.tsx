@@ -1,6 +1,11 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
+import MuiTable from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   type Code,
   codeColumns,
@@ -162,12 +167,12 @@ export function ImportDialog({ family, entries, onClose }: Props) {
               {stage.encoding && `, ${stage.encoding}`}. Which column is what?
             </p>
             <div className="preview">
-              <table className="table mapping">
-                <thead>
-                  <tr>
+              <MuiTable className="mapping">
+                <TableHead>
+                  <TableRow>
                     {stage.table.header.map((name, i) => (
                       // biome-ignore lint/suspicious/noArrayIndexKey: columns are their places
-                      <th key={i}>
+                      <TableCell key={i}>
                         <span dir="auto">{name}</span>
                         <Select
                           native
@@ -189,23 +194,23 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                             </option>
                           ))}
                         </Select>
-                      </th>
+                      </TableCell>
                     ))}
-                  </tr>
-                </thead>
-                <tbody>
+                  </TableRow>
+                </TableHead>
+                <TableBody>
                   {stage.table.rows.slice(0, 4).map((row) => (
-                    <tr key={row.line}>
+                    <TableRow key={row.line}>
                       {row.cells.map((cell, i) => (
                         // biome-ignore lint/suspicious/noArrayIndexKey: cells are their places
-                        <td key={i} dir="auto">
+                        <TableCell key={i} dir="auto">
                           {cell.slice(0, 80)}
-                        </td>
+                        </TableCell>
                       ))}
-                    </tr>
+                    </TableRow>
                   ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </MuiTable>
             </div>
             <div className="import-defaults">
               <Pick

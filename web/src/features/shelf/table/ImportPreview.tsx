@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { diff, type ImportRow } from '@wire-trail/core';
 import { Fragment, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
@@ -45,21 +50,21 @@ export function ImportPreview({ rows }: { rows: readonly ImportRow[] }) {
         ))}
       </div>
       <div className="preview tall">
-        <table className="table">
-          <thead>
-            <tr>
-              <th>line</th>
-              <th>is</th>
-              <th>codes</th>
-              <th>title, and what changes or why not</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>line</TableCell>
+              <TableCell>is</TableCell>
+              <TableCell>codes</TableCell>
+              <TableCell>title, and what changes or why not</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {shown.slice(0, mostShown).map((row) => (
               <Line key={row.line} row={row} />
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
         {shown.length > mostShown && <p className="soft">… and {shown.length - mostShown} more</p>}
       </div>
     </>
@@ -70,10 +75,10 @@ function Line({ row }: { row: ImportRow }) {
   const [first] = row.taken ? row.bodies : [];
   const changes = first?.before ? diff(first.before, first.body).map((c) => c.at[0]) : [];
   return (
-    <tr className={`import-${whatOf(row)}`}>
-      <td className="mono">{row.line}</td>
-      <td>{whatOf(row)}</td>
-      <td>
+    <TableRow className={`import-${whatOf(row)}`}>
+      <TableCell className="mono">{row.line}</TableCell>
+      <TableCell>{whatOf(row)}</TableCell>
+      <TableCell>
         {row.taken
           ? row.bodies.slice(0, 8).map(({ body }, i) => (
               <Fragment key={body.id}>
@@ -87,8 +92,8 @@ function Line({ row }: { row: ImportRow }) {
               </span>
             ))}
         {row.taken && row.bodies.length > 8 && ` … ${row.bodies.length}`}
-      </td>
-      <td dir="auto">
+      </TableCell>
+      <TableCell dir="auto">
         {row.taken ? (
           <>
             {first?.body.title}
@@ -108,7 +113,7 @@ function Line({ row }: { row: ImportRow }) {
             </div>
           ))
         )}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }

@@ -1,4 +1,5 @@
 import { type AccessId, entryOf, type HazardId } from '@wire-trail/core';
+import { Fold } from '../../../parts/fold/Fold.tsx';
 import type { TrailData } from '../trail-data.ts';
 
 /** What can hurt in what comes next, said once more where it counts; it was read in full at the Safe station. */
@@ -37,17 +38,13 @@ export function WaysThere({ ids, data }: { ids: readonly AccessId[]; data: Trail
     const way = entryOf(data.bundle, 'access', id);
     return (
       way && (
-        <details key={id} className="sheet small">
-          <summary>
-            Get there: {way.name}
-            {way.isolateFirst && ' — isolate first'}
-          </summary>
+        <Fold key={id} title={`Get there: ${way.name}${way.isolateFirst ? ' — isolate first' : ''}`}>
           <ol>
             {way.steps.map((step) => (
               <li key={step.do}>{step.do}</li>
             ))}
           </ol>
-        </details>
+        </Fold>
       )
     );
   });

@@ -1,82 +1,143 @@
 import Button from '@mui/material/Button';
-import { ledgerOf, wayBack } from '@wire-trail/core';
+import { type ClearStep, clearingNow, ledgerOf, type Route } from '@wire-trail/core';
 import { useState } from 'react';
+import type { Happening } from '../../../foundation/device/walks.ts';
 import { Coach } from './coach/Coach.tsx';
 import { Ledger } from './Ledger.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
-/** Erase the memory the way the unit wants, put everything back, leave the mode. */
+/** Put everything back while the unit is dead; then, with its supply, erase the memory the way the unit wants, and leave. */
 export function ClearStation({ walk, data, add }: StationProps) {
-  const [erased, setErased] = useState(false);
-  const [left, setLeft] = useState(false);
-  const { clear, leave } = data;
-  const back = wayBack(data.needs.ways);
-  const covers = data.panel.faces.filter((f) => f.cover);
-  if (walk.cleared)
+  const plan = data.clearing;
+  const step = clearingNow(plan, walk.clearing);
+  if (walk.cleared || !step)
     return (
       <StationLayout panel={{ face: data.front }}>
         <h1>Cleared</h1>
-        <p>The memory was erased and the mode left.</p>
+        <p>What was taken off is back on, and the service mode is left.</p>
       </StationLayout>
     );
-  if (!erased && clear)
-    return (
-      <Coach
-        route={clear}
-        data={data}
-        title="Front, as it should stand"
-        failed={0}
-        onEnd={(took) => took && setErased(true)}
-        aside={
-          <div className="sheet small">
-            <h3>Read first</h3>
-            <p>
-              What is erased is gone.{' '}
-              {walk.taken.length > 0
-                ? `Read so far: ${walk.taken.map(({ slot, code }) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
-                : 'No slot has been read on this walk.'}
-            </p>
-            <Button variant="text" onClick={() => setErased(true)}>
-              It is erased already
+  const isLast = plan.filter((s) => !walk.clearing.has(s.kind)).length === 1;
+  const done = () => {
+    const cleared: Happening[] = isLast ? [{ kind: 'cleared', route: data.clear?.id ?? null }] : [];
+    void add({ kind: 'clear-step', did: step.kind }, ...cleared);
+  };
+  const of = plan.length > 1 ? `${plan.indexOf(step) + 1} of ${plan.length}` : null;
+  const props = { walk, data, add, of, onDone: done };
+  switch (step.kind) {
+    case 'close-up':
+    case 'close-last':
+      return <CloseUp {...props} step={step} isLast={isLast} />;
+    case 'recalibrate':
+      return step.routes.length > 0 ? (
+        <Along key={step.kind} {...props} routes={step.routes} said={`The new part wants it: ${step.demands}`} />
+      ) : (
+        <StationLayout panel={{ face: data.front }} actions={<Next onClick={done}>It is done</Next>}>
+          {of && <p className="soft small">{of}</p>}
+          <h1>What the new part wants</h1>
+          <p>
+            <strong>{step.part}:</strong> {step.demands}
+          </p>
+        </StationLayout>
+      );
+    case 'erase':
+    case 'leave':
+      return <Along key={step.kind} {...props} routes={step.routes} erases={step.kind === 'erase'} />;
+  }
+}
+
+type StepProps = Omit<StationProps, 'events'> & Readonly<{ of: string | null; onDone: () => void }>;
+
+/** Routes one after the other, each coached; whoever has done it already says so. */
+function Along({
+  routes,
+  erases = false,
+  said,
+  walk,
+  data,
+  of,
+  onDone,
+}: StepProps & { routes: readonly Route[]; erases?: boolean; said?: string }) {
+  const [at, setAt] = useState(0);
+  const route = routes[at];
+  if (!route) return null;
+  const isLast = at === routes.length - 1;
+  const on = () => (isLast ? onDone() : setAt(at + 1));
+  return (
+    <Coach
+      key={route.id}
+      route={route}
+      data={data}
+      title="Front, as it should stand"
+      failed={0}
+      part={[of, routes.length > 1 ? `part ${at + 1} of ${routes.length}` : null].filter(Boolean).join(', ')}
+      onEnd={(took) => took && on()}
+      aside={
+        <div className="sheet small">
+          {said && <p>{said}</p>}
+          {erases && isLast && (
+            <>
+              <h3>Read first</h3>
+              <p>
+                What is erased is gone.{' '}
+                {walk.taken.length > 0
+                  ? `Read so far: ${walk.taken.map(({ slot, code }) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
+                  : 'No slot has been read on this walk.'}
+              </p>
+            </>
+          )}
+          {!isLast && (
+            <Button variant="text" onClick={on}>
+              It stands in that mode already
             </Button>
-          </div>
-        }
-      />
-    );
-  if (!left && leave)
-    return (
-      <Coach
-        route={leave}
-        data={data}
-        title="On the way out"
-        failed={0}
-        onEnd={(took) => took && setLeft(true)}
-        aside={
-          <div className="sheet small">
-            <Button variant="text" onClick={() => setLeft(true)}>
-              It has left the mode already
-            </Button>
-          </div>
-        }
-      />
-    );
+          )}
+          <Button variant="text" onClick={onDone}>
+            {erases ? 'It is erased already' : 'That is done already'}
+          </Button>
+        </div>
+      }
+    />
+  );
+}
+
+/** What was taken off goes back on, in the order it wants; the supply comes on after that. */
+function CloseUp({
+  step,
+  isLast,
+  walk,
+  data,
+  add,
+  of,
+  onDone,
+}: StepProps & { step: Extract<ClearStep, { kind: 'close-up' | 'close-last' }>; isLast: boolean }) {
+  const owed = ledgerOf([walk]).length > 0;
   return (
     <StationLayout
       panel={{ face: data.front }}
-      actions={
-        <Next onClick={() => void add({ kind: 'cleared', route: clear?.id ?? null })}>
-          {ledgerOf([walk]).length > 0 ? 'All else is back' : 'All is back'}
-        </Next>
-      }
+      actions={<Next onClick={onDone}>{owed ? 'All else is back' : 'All is back'}</Next>}
     >
+      {of && <p className="soft small">{of}</p>}
       <h1>Put everything back</h1>
+      {step.isDead && (
+        <div className="note">
+          The unit stays isolated until the last cover is on.{' '}
+          {!isLast && 'What comes after this needs its supply: it comes on at the end of this list.'}
+        </div>
+      )}
       <ul className="checks">
-        {back.map((step) => (
-          <li key={step}>{step}</li>
+        {step.back.map((back) => (
+          <li key={back}>{back}</li>
         ))}
-        {back.length === 0 && covers.map((face) => <li key={face.id}>{face.cover?.label}</li>)}
-        <li>Every plug that was taken off</li>
-        <li>Every switch and jumper as it stood before</li>
+        {step.kind === 'close-up' && (
+          <>
+            <li>Anything else that was unplugged or moved: plugs, switches, jumpers</li>
+            {step.isDead && (
+              <li>
+                Nothing left inside, everybody clear; then your lock off and the supply on, as local codes have it
+              </li>
+            )}
+          </>
+        )}
       </ul>
       <Ledger walk={walk} data={data} add={add} />
     </StationLayout>

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { CoachCard, Route } from '@wire-trail/core';
+import { type CoachCard, type Route, wayGone } from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
 import { useSuccessRates } from '../../../parts/success/use-success-rates.ts';
@@ -16,7 +16,10 @@ export function EnterStation({ walk, data, add }: StationProps) {
   const [pace, setPace] = useState(1);
   const [failedAt, setFailedAt] = useState<{ card: CoachCard | null } | null>(null);
   const [ready, setReady] = useState(false);
-  const route = chosen ?? data.enter;
+  const way = chosen ? [chosen] : data.way;
+  const gone = Math.min(wayGone(way, walk.tries), way.length - 1);
+  const route = way[gone] ?? data.enter;
+  const more = gone < way.length - 1 ? { more: true } : {};
   const rates = useSuccessRates(route ? data.bundle : null, route?.id ?? '', gloved, 1000);
   if (!route)
     return (
@@ -35,10 +38,10 @@ export function EnterStation({ walk, data, add }: StationProps) {
   const tries = walk.tries.filter((t) => t.route === route.id);
   const failed = tries.filter((t) => !t.took).length;
   const last = walk.tries.at(-1);
-  const others = data.waysIn.filter((r) => r.id !== route.id);
+  const others = gone > 0 ? [] : data.waysIn.filter((r) => r.id !== route.id);
   const paced = pace === 1 ? {} : { pace };
   // a try that is written down is gone on from, also after the page was left
-  const waiting = !ready && last !== undefined && !last.took;
+  const waiting = !ready && last !== undefined && !last.took && last.route === route.id;
   if (failedAt !== null || waiting)
     return (
       <AfterTry
@@ -75,11 +78,12 @@ export function EnterStation({ walk, data, add }: StationProps) {
       route={route}
       data={data}
       title="Front, as it should stand"
+      {...(way.length > 1 && { part: `Part ${gone + 1} of ${way.length}` })}
       failed={failed}
       pace={pace}
       onEnd={(took, card) => {
         setReady(false);
-        if (took) void add({ kind: 'tried', route: route.id, took, ...paced });
+        if (took) void add({ kind: 'tried', route: route.id, took, ...more, ...paced });
         else setFailedAt({ card });
       }}
       aside={

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
 import { api } from '../../../foundation/api.ts';
+import { Day } from '../../../parts/when/When.tsx';
 import type { StationProps } from './StationLayout.tsx';
 
 /** What is still owed on this machine: by this walk, and by earlier ones as far as there is a connection. */
@@ -22,8 +23,18 @@ export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
       <span>
         {o.setting ? `${entryOf(data.bundle, 'setting', o.setting)?.name ?? o.setting}: ` : ''}
         {o.what}
-        {o.by && <strong> by {o.by}</strong>}
-        {o.walk !== walk.id && <span className="soft small"> since {o.since.slice(0, 10)}</span>}
+        {o.by && (
+          <strong>
+            {' '}
+            by <Day at={o.by} />
+          </strong>
+        )}
+        {o.walk !== walk.id && (
+          <span className="soft small">
+            {' '}
+            since <Day at={o.since} />
+          </span>
+        )}
       </span>
       <Button onClick={() => back(o)}>It is back</Button>
     </li>

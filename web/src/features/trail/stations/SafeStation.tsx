@@ -57,6 +57,20 @@ export function SafeStation({ walk, data, add }: StationProps) {
         {strictest === 'licensed' && ' If that is not you, hand it on.'}
         {someLicensed && ' Some codes of this unit are for a licensed person; that is said when the code is known.'}
       </p>
+      {hazards.length === 0 && (
+        <div className="note">
+          {subject?.harmless ? (
+            <>
+              <strong>No hazard is named for this, because:</strong> {subject.harmless}
+            </>
+          ) : (
+            <>
+              <strong>No hazard is written down for this yet.</strong> That says nothing about the unit: treat it as
+              live, hot and about to move until you have seen for yourself.
+            </>
+          )}
+        </div>
+      )}
       <ul className="plain hazards">
         {hazards.map((hazard) => (
           <li key={hazard.id} className="hazard">

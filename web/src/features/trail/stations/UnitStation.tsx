@@ -1,3 +1,4 @@
+import ScanIcon from '@mui/icons-material/QrCodeScanner';
 import Button from '@mui/material/Button';
 import {
   type Attached,
@@ -7,29 +8,42 @@ import {
   type MachineId,
   type Plate,
   resolvePlate,
+  type ScannedPlate,
   SoftwareVersion,
 } from '@wire-trail/core';
-import { type FormEvent, useState } from 'react';
-import { Link } from 'react-router';
+import { type FormEvent, lazy, Suspense, useRef, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { z } from 'zod';
 import { api } from '../../../foundation/api.ts';
-import { Input } from '../../../parts/field/Input.tsx';
+import { Field } from '../../../parts/field/Field.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
+import { Day } from '../../../parts/when/When.tsx';
 import { Composition } from './Composition.tsx';
 import { StationLayout, type StationProps } from './StationLayout.tsx';
 import { VariantSheet } from './VariantSheet.tsx';
+
+const ScanPlate = lazy(() => import('../scan/ScanPlate.tsx'));
+
+/** What the start page scanned before the walk began. */
+const read = z.string().nullable();
+const Came = z.object({ plate: z.object({ serial: read, model: read, software: read }).nullable() });
 
 const isVersion = (text: string): boolean => SoftwareVersion.safeParse(text).success;
 
 /** Which unit is this? Plate, software and options pick the variant; what cannot be read keeps all cases alive. */
 export function UnitStation({ walk, data, add }: StationProps) {
   const family = familyEntry(data.bundle);
-  const [serial, setSerial] = useState(walk.unit?.serial ?? '');
-  const [model, setModel] = useState(walk.unit?.model ?? '');
-  const [software, setSoftware] = useState(walk.unit?.software ?? '');
-  const [options, setOptions] = useState<Readonly<Record<string, string>>>(walk.unit?.options ?? {});
-  const [composition, setComposition] = useState<readonly Attached[]>(walk.unit?.composition ?? []);
+  const scanned = Came.safeParse(useLocation().state).data?.plate ?? null;
+  const before = walk.unit?.serialUnread ? { ...walk.unit, serial: '' } : walk.unit;
+  const [serial, setSerial] = useState(before?.serial ?? scanned?.serial ?? '');
+  const [model, setModel] = useState(before?.model ?? scanned?.model ?? '');
+  const [software, setSoftware] = useState(before?.software ?? scanned?.software ?? '');
+  const [options, setOptions] = useState<Readonly<Record<string, string>>>(before?.options ?? {});
+  const [composition, setComposition] = useState<readonly Attached[]>(before?.composition ?? []);
   const [tried, setTried] = useState(false);
+  const [scanning, setScanning] = useState(false);
+  const serialBox = useRef<HTMLInputElement>(null);
   const versionWrong = software.trim() !== '' && !isVersion(software.trim());
   const version = versionWrong ? null : software.trim() || null;
   const plate: Plate = { model: model.trim() || null, serial: serial.trim() || null, software: version, options };
@@ -40,21 +54,37 @@ export function UnitStation({ walk, data, add }: StationProps) {
     { skip: serial.trim().length < 3 },
   );
   const names = [...new Set(family.variants.flatMap((v) => Object.keys(v.options)))];
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    setTried(true);
-    if (serial.trim() === '' || versionWrong) return;
-    const machine = walk.unit?.serial === serial.trim() ? walk.unit.machine : (crypto.randomUUID() as MachineId);
+  const keep = (number: string, serialUnread: boolean) => {
+    const isSame = walk.unit !== null && (serialUnread || walk.unit.serial === number);
     void add({
       kind: 'unit',
-      machine,
-      serial: serial.trim(),
+      machine: isSame && walk.unit ? walk.unit.machine : (crypto.randomUUID() as MachineId),
+      serial: number,
+      ...(serialUnread && { serialUnread }),
       model: model.trim(),
       software: software.trim() || null,
       variant: resolved.variant,
       options,
       composition: [...composition],
     });
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    setTried(true);
+    if (serial.trim() === '') serialBox.current?.focus();
+    if (serial.trim() === '' || versionWrong) return;
+    keep(serial.trim(), false);
+  };
+  const goOnUnread = () => {
+    setTried(true);
+    if (!versionWrong)
+      keep(walk.unit?.serialUnread ? walk.unit.serial : `NOT-READ-${walk.id.slice(0, 4).toUpperCase()}`, true);
+  };
+  const take = (read: ScannedPlate) => {
+    setScanning(false);
+    if (read.serial) setSerial(read.serial);
+    if (read.model) setModel(read.model);
+    if (read.software) setSoftware(read.software);
   };
   const standby = data.bundle.entries.find((e) => e.kind === 'mode' && e.sort === 'standby');
   const several = family.controllers.filter((c) => c.role !== 'remote' && c.role !== 'instrument');
@@ -89,47 +119,43 @@ export function UnitStation({ walk, data, add }: StationProps) {
       <form className="stack" onSubmit={submit} noValidate>
         <h1>Which unit is it?</h1>
         {family.plate && <p className="soft">{family.plate}</p>}
-        <label className="field">
-          Serial number
-          <Input
-            fullWidth
+        <div className="serial">
+          <Field
+            label="Serial number"
+            ref={serialBox}
             className="mono"
             value={serial}
-            error={Boolean(tried && serial.trim() === '')}
+            wrong={
+              tried && serial.trim() === '' && 'The walk belongs to this very machine: it needs its serial number.'
+            }
             onChange={(e) => setSerial(e.target.value)}
-            slotProps={{ input: { maxLength: 60, autoCapitalize: 'characters' } }}
+            maxLength={60}
+            autoCapitalize="characters"
           />
-          {tried && serial.trim() === '' && (
-            <span className="wrong">The walk belongs to this very machine: it needs its serial number.</span>
-          )}
-        </label>
+          <Button size="glove" startIcon={<ScanIcon />} onClick={() => setScanning(true)}>
+            Scan
+          </Button>
+        </div>
         <div className="two">
-          <label className="field">
-            <span>
-              Model <span className="soft">empty if it cannot be read</span>
-            </span>
-            <Input
-              fullWidth
-              className="mono"
-              value={model}
-              onChange={(e) => setModel(e.target.value)}
-              slotProps={{ input: { maxLength: 60, autoCapitalize: 'characters' } }}
-            />
-          </label>
-          <label className="field">
-            <span>
-              Software <span className="soft">empty if not known</span>
-            </span>
-            <Input
-              fullWidth
-              className="mono"
-              value={software}
-              error={Boolean(versionWrong)}
-              onChange={(e) => setSoftware(e.target.value)}
-              slotProps={{ input: { maxLength: 30, inputMode: 'decimal' } }}
-            />
-            {versionWrong && <span className="wrong">Numbers with dots, such as 2.4.</span>}
-          </label>
+          <Field
+            label="Model"
+            hint="empty if it cannot be read"
+            className="mono"
+            value={model}
+            onChange={(e) => setModel(e.target.value)}
+            maxLength={60}
+            autoCapitalize="characters"
+          />
+          <Field
+            label="Software"
+            hint="empty if not known"
+            className="mono"
+            value={software}
+            wrong={versionWrong && 'Numbers with dots, such as 2.4.'}
+            onChange={(e) => setSoftware(e.target.value)}
+            maxLength={30}
+            inputMode="decimal"
+          />
           {names.map((name) => (
             <label key={name} className="field">
               <span>
@@ -171,7 +197,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
             <ul className="plain">
               {history.walks.slice(0, 3).map((w) => (
                 <li key={w.id}>
-                  {w.startedAt?.slice(0, 10)}: <span className="mono">{w.code?.toUpperCase()}</span>{' '}
+                  <Day at={w.startedAt} />: <span className="mono">{w.code?.toUpperCase()}</span>{' '}
                   {w.fixedBy ? `fixed by ${w.fixedBy}` : w.state}
                 </li>
               ))}
@@ -182,8 +208,18 @@ export function UnitStation({ walk, data, add }: StationProps) {
           <Button type="submit" variant="contained" size="glove" color="primary">
             This is the unit
           </Button>
+          {serial.trim() === '' && (
+            <Button variant="text" onClick={goOnUnread}>
+              The number cannot be read
+            </Button>
+          )}
         </div>
       </form>
+      {scanning && (
+        <Suspense fallback={null}>
+          <ScanPlate families={[family]} onScan={take} onClose={() => setScanning(false)} />
+        </Suspense>
+      )}
     </StationLayout>
   );
 }

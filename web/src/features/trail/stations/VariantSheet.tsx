@@ -1,17 +1,18 @@
 import {
   type Family,
-  formatQuantity,
   type Plate,
   type Resolved,
   reasonWords,
   resolveParameters,
   type VariantId,
 } from '@wire-trail/core';
+import { useAmounts } from '../../../foundation/use-own.ts';
 
 type Props = Readonly<{ family: Family; plate: Plate; resolved: Resolved }>;
 
 /** Which variant the plate means and why, and the values that follow; several side by side where it is not settled. */
 export function VariantSheet({ family, plate, resolved }: Props) {
+  const amounts = useAmounts();
   const nameOf = (id: VariantId) => family.variants.find((v) => v.id === id)?.name ?? id;
   const differing = resolveParameters(family, plate).filter(
     ({ id, cases }) => cases.length > 1 || family.variants.some((v) => v.values[id] !== undefined),
@@ -49,9 +50,7 @@ export function VariantSheet({ family, plate, resolved }: Props) {
                 <span key={c.value}>
                   {i > 0 && ' or '}
                   <strong className="mono">
-                    {parameter.quantity === 'ratio'
-                      ? `${c.value * 100} %`
-                      : formatQuantity(c.value, parameter.quantity)}
+                    {parameter.quantity === 'ratio' ? `${c.value * 100} %` : amounts.say(c.value, parameter.quantity)}
                   </strong>
                   {cases.length > 1 && <span className="soft"> ({c.variants.map(nameOf).join(', ')})</span>}
                 </span>

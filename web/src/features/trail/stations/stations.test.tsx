@@ -14,9 +14,7 @@ const type = (label: string | RegExp, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const sees = (text: string | RegExp) => expect(screen.getAllByText(text).length).toBeGreaterThan(0);
 const lamps = (letters: string) => {
-  const group = screen.getByRole('group', { name: 'lamps' });
-  for (const letter of letters)
-    fireEvent.click([...group.querySelectorAll('button')].find((b) => b.textContent?.startsWith(letter)) as Element);
+  for (const letter of letters) fireEvent.click(screen.getByRole('button', { name: new RegExp(`^lamp ${letter}:`) }));
 };
 beforeEach(() => {
   vi.stubGlobal('scrollTo', () => {});
@@ -202,7 +200,7 @@ describe('Read', () => {
     lamps('ade');
     press('Next slot');
     await waitFor(() => expect(s.added.map((h) => h.kind)).toEqual(['seen', 'code-taken']));
-    await waitFor(() => expect(screen.getByRole('button', { name: /^a\s*–/ })).toBeTruthy());
+    await waitFor(() => expect(screen.getByRole('button', { name: 'lamp a: not looked at' })).toBeTruthy());
   });
 
   it('an unlisted code goes to the trainer with a word', () => {
@@ -224,7 +222,7 @@ describe('Read', () => {
       velmarrow,
     );
     show(<ReadStation {...s} />);
-    lamps('h');
+    press(/^lamp heat:/);
     fireEvent.click(screen.getByRole('tab', { name: /count/ }));
     press('4');
     press('Take T-4');
@@ -282,7 +280,9 @@ describe('Test', () => {
     sees('Cause found');
     sees(/Sleeve in the rinse tank/);
     press('Repaired: go on to Clear');
-    expect(s.added).toMatchObject([{ kind: 'skipped', station: 'test' }]);
+    expect(s.added).toEqual([
+      { kind: 'chart-ended', chart: 'rinse-heat', node: 'sensor-bad', verdict: 'cause-found', cause: 'rinse-sensor' },
+    ]);
   });
 
   it('without a chart the suspects stand in their order', () => {
@@ -296,15 +296,50 @@ describe('Test', () => {
 });
 
 describe('Clear', () => {
-  it('erases, leaves the mode, puts back: in this order', () => {
-    const s = standing([...k19, { kind: 'skipped', station: 'test', why: 'done' }]);
+  const dead = (['look-scale', 'isolate', 'sensor'] as const).map((node) => ({
+    kind: 'answered',
+    chart: 'rinse-heat',
+    node,
+    answer: { 'look-scale': 'no', isolate: 'done', sensor: 'low' }[node],
+    reading: null,
+  }));
+  const ended = { kind: 'chart-ended', chart: 'rinse-heat', node: 'sensor-bad', verdict: 'cause-found', cause: null };
+
+  it('puts everything back while the unit is dead, before anything is asked of it that needs its supply', () => {
+    const s = standing([...k19, ...dead, ended]);
     show(<ClearStation {...s} />);
+    sees(/stays isolated until the last cover is on/);
+    sees('On again: plug S7 from the board');
+    sees('Turn the four screws of the lower front cover in.');
+    expect(screen.queryByText(/erased/)).toBeNull();
+    press('All is back');
+    expect(s.added).toEqual([{ kind: 'clear-step', did: 'close-up' }]);
+  });
+
+  it('then into the mode again, which the isolating ended; then it is erased, and left', () => {
+    const s = standing([...k19, ...dead, ended, { kind: 'clear-step', did: 'close-up' }]);
+    show(<ClearStation {...s} />);
+    sees('Into memory');
+    sees('2 of 3, part 1 of 2.');
+    press('It stands in that mode already');
+    sees('Erase the memory');
     sees(/slot 1 K19/);
     press('It is erased already');
-    press('It has left the mode already');
-    sees('Turn the four screws of the lower front cover in.');
-    press('All is back');
-    expect(s.added).toEqual([{ kind: 'cleared', route: 'erase-memory' }]);
+    expect(s.added).toEqual([{ kind: 'clear-step', did: 'erase' }]);
+    cleanup();
+    const last = standing([
+      ...k19,
+      ...dead,
+      ended,
+      { kind: 'clear-step', did: 'close-up' },
+      { kind: 'clear-step', did: 'erase' },
+    ]);
+    show(<ClearStation {...last} />);
+    press('That is done already');
+    expect(last.added).toEqual([
+      { kind: 'clear-step', did: 'leave' },
+      { kind: 'cleared', route: 'erase-memory' },
+    ]);
   });
 });
 
@@ -328,7 +363,7 @@ describe('Prove', () => {
   it('waits until a date, and goes on', () => {
     const waiting = standing([...cleared, { kind: 'waits', until: '2031-01-15', why: 'x' }]);
     show(<ProveStation {...waiting} />);
-    sees('Waiting until 2031-01-15');
+    expect(screen.getByRole('heading', { name: 'Waiting until 15 Jan 2031' })).toBeTruthy();
     press('Go on now');
     expect(waiting.added).toEqual([{ kind: 'resumed' }]);
   });

@@ -20,10 +20,12 @@ type Props = Readonly<{
   /** The beat times the usual tempo. */
   pace?: number;
   aside?: ReactNode;
+  /** Which part of a way this is, where it is one of several. */
+  part?: string;
 }>;
 
 /** Coaches a route: hands free, by a beat and a voice, or one card at a time as one taps along. Works with one thumb. */
-export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Props) {
+export function Coach({ route, data, title, onEnd, failed, pace = 1, aside, part }: Props) {
   const cards = useMemo(() => coachCards(route.steps), [route]);
   const [way, setWay] = useState<'start' | 'free' | 'tapping'>('start');
   const [index, setIndex] = useState(0);
@@ -44,6 +46,7 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside }: Pr
         failed={failed}
         pace={pace}
         aside={aside}
+        {...(part && { part })}
         onBegin={setWay}
       />
     );

@@ -14,11 +14,12 @@ type Props = Readonly<{
   failed: number;
   pace: number;
   aside: ReactNode;
+  part?: string;
   onBegin: (way: 'free' | 'tapping') => void;
 }>;
 
 /** Before hands are busy: what must be so, what may hurt, all steps once, and how one wants to be told. */
-export function CoachStart({ route, data, title, cards, failed, pace, aside, onBegin }: Props) {
+export function CoachStart({ route, data, title, cards, failed, pace, aside, part, onBegin }: Props) {
   const known = route.knownNotToWork.filter(
     (k) => k.variant === undefined || holdsFor([k.variant], data.alive) !== 'no',
   );
@@ -30,7 +31,7 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
       actions={
         <>
           <Next onClick={() => onBegin('free')}>Begin, hands free</Next>
-          <Button size="glove" onClick={() => onBegin('tapping')}>
+          <Button className="beside-next" size="glove" onClick={() => onBegin('tapping')}>
             Begin, tapping along
           </Button>
         </>
@@ -38,6 +39,7 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, onB
     >
       <h1>{route.name}</h1>
       <p className="soft">
+        {part && <strong>{part}. </strong>}
         {cards.length} steps. {failed > 0 ? 'Another try' : 'Read them once before your hands are busy'}
         {pace === 1 ? '.' : `, ${pace < 1 ? 'quicker' : 'slower'} than usual (${Math.round(pace * 100)} %).`}
       </p>

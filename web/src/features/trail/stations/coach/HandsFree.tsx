@@ -42,6 +42,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
   const beats = times[now.card]?.beats.filter((b) => b.kind !== 'tick') ?? [];
   const first = beats[0]?.atMs ?? 0;
   const sinceBeat = now.elapsedMs + (times[now.card]?.fromMs ?? 0) - first;
+  const isLast = now.card === cards.length - 1;
   const holdMs = card.step.kind === 'rest' ? card.step.span.usualMs : card.holdMs;
   return (
     <StationLayout
@@ -50,10 +51,14 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
       beside={aside}
       actions={
         <>
-          <Next onClick={() => restart()}>Start the beat again</Next>
-          <Button size="glove" onClick={() => onEnd(true, card)}>
-            It took
-          </Button>
+          {/* the next action is on the unit until the last step is up */}
+          {isLast ? (
+            <Next onClick={() => onEnd(true, card)}>It took</Next>
+          ) : (
+            <Button size="glove" onClick={() => onEnd(true, card)}>
+              It took
+            </Button>
+          )}
           <Button size="glove" onClick={() => onEnd(false, card)}>
             It did not
           </Button>
@@ -64,9 +69,14 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         <span className="soft small">
           step {now.card + 1} of {cards.length}
         </span>
-        <Button variant="text" onClick={onBack}>
-          Stop the beat
-        </Button>
+        <span className="row">
+          <Button variant="text" onClick={() => restart()}>
+            Start the beat again
+          </Button>
+          <Button variant="text" onClick={onBack}>
+            Stop the beat
+          </Button>
+        </span>
       </div>
       <button
         type="button"

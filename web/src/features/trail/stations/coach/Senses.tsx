@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { type Sense, senses, useSenses } from './senses.ts';
+import { type Sense, senses } from '../../../../foundation/profile-slice.ts';
+import { useSenses } from './senses.ts';
 
 const names: Readonly<Record<Sense, string>> = {
   sound: 'beeps',

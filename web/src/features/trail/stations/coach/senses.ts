@@ -1,26 +1,14 @@
-import { useEffect, useState } from 'react';
-import { z } from 'zod';
-import { readKept } from '../../../../foundation/kept-json.ts';
+import { useEffect } from 'react';
+import { type Profile, profileChanged, type Sense } from '../../../../foundation/profile-slice.ts';
+import { useAppDispatch, useAppSelector } from '../../../../foundation/store.ts';
 
-export const senses = ['sound', 'speech', 'vibration', 'picture'] as const;
-export type Sense = (typeof senses)[number];
-export type SensesOn = Readonly<Record<Sense, boolean>>;
+export type SensesOn = Profile['senses'];
 
-const Kept = z.partialRecord(z.enum(senses), z.boolean());
-const key = 'wire-trail-coach';
-const all: SensesOn = { sound: true, speech: true, vibration: true, picture: true };
-
-/** Which senses the coach speaks to; remembered on the device. */
+/** Which senses the coach speaks to. */
 export function useSenses(): readonly [SensesOn, (sense: Sense) => void] {
-  const [on, setOn] = useState<SensesOn>(() => {
-    return { ...all, ...Kept.safeParse(readKept(key)).data };
-  });
-  const toggle = (sense: Sense) => {
-    const next = { ...on, [sense]: !on[sense] };
-    localStorage.setItem(key, JSON.stringify(next));
-    setOn(next);
-  };
-  return [on, toggle];
+  const dispatch = useAppDispatch();
+  const on = useAppSelector((s) => s.profile.own.senses);
+  return [on, (sense) => dispatch(profileChanged({ senses: { ...on, [sense]: !on[sense] } }))];
 }
 
 let audio: AudioContext | null = null;

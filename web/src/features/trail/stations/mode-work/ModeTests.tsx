@@ -14,6 +14,7 @@ import {
 } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
+import { Fold } from '../../../../parts/fold/Fold.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';
@@ -42,10 +43,9 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
   return (
     <div className="sheet stack">
       {route && (
-        <details>
-          <summary>How to get there: {route.name}</summary>
+        <Fold title={`How to get there: ${route.name}`}>
           <pre className="mono small">{printSteps(route.steps)}</pre>
-        </details>
+        </Fold>
       )}
       {following !== null ? (
         <Follow mode={mode} first={following} data={data} onTold={record} onEnd={() => setFollowing(null)} />

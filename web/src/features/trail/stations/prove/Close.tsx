@@ -1,5 +1,10 @@
 import Button from '@mui/material/Button';
-import { type ChartId, entriesOf, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { type ChartId, entriesOf, foundWords, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
 import { useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { takenWords } from '../../../../parts/readings/past.ts';
@@ -19,10 +24,9 @@ type Measured = Readonly<{
 export function Close({ walk, data, add }: StationProps) {
   const measured = measuredNodes(walk, data);
   const end = data.chartWalk?.end;
-  const cause = end?.kind === 'verdict' ? end.verdict.cause : undefined;
   const causes = data.subject?.suspects.map((s) => s.label) ?? [];
-  const found = entriesOf(data.bundle, 'family')[0]?.parts.find((p) => p.id === cause)?.name;
-  const [fixedBy, setFixedBy] = useState(found ?? '');
+  const { cause } = foundWords(data.bundle, walk.found ?? endOf(data.chartWalk));
+  const [fixedBy, setFixedBy] = useState(cause ?? '');
   const [measuring, setMeasuring] = useState<Measured | null>(null);
   const { returned = false, cycles = 0 } = walk.proved ?? {};
   const run = runOf(data);
@@ -88,30 +92,41 @@ export function Close({ walk, data, add }: StationProps) {
         </datalist>
       </label>
       {measured.length > 0 && (
-        <table className="table">
-          <thead>
-            <tr>
-              <th>reading</th>
-              <th>before</th>
-              <th>after</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>reading</TableCell>
+              <TableCell>before</TableCell>
+              <TableCell>after</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {measured.map((m) => (
-              <tr key={m.key}>
-                <td>{m.node.title}</td>
-                <td className="mono">{takenWords(m.before)}</td>
-                <td className="mono">
+              <TableRow key={m.key}>
+                <TableCell>{m.node.title}</TableCell>
+                <TableCell className="mono">{takenWords(m.before)}</TableCell>
+                <TableCell className="mono">
                   {m.after ? takenWords(m.after) : <Button onClick={() => setMeasuring(m)}>Measure</Button>}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
     </StationLayout>
   );
 }
+
+/** What a chart came to, where the walk did not say so when it did. */
+const endOf = (at: StationProps['data']['chartWalk']): StationProps['walk']['found'] =>
+  at?.end?.kind === 'verdict'
+    ? {
+        chart: at.chart.id,
+        node: at.end.verdict.id,
+        verdict: at.end.verdict.verdict,
+        cause: at.end.verdict.cause ?? null,
+      }
+    : null;
 
 /** Steps that were measured, in the order they were taken; of several readings the last. */
 function measuredNodes(walk: StationProps['walk'], data: StationProps['data']): Measured[] {

@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
 import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
+import { useDates } from '../../../../foundation/use-own.ts';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
+import { UntilWhen } from '../UntilWhen.tsx';
 import { plural, runOf } from './run-of.ts';
 
 const tomorrowMs = 86_400_000;
@@ -88,6 +90,7 @@ function Reckoning({ run, cycle, threshold }: { run: ProveRun; cycle: string; th
 }
 
 function Begin({ ms, what, add }: { ms: number; what: string; add: StationProps['add'] }) {
+  const dates = useDates();
   const isLong = ms >= dateFromMs;
   return (
     <Next
@@ -98,7 +101,7 @@ function Begin({ ms, what, add }: { ms: number; what: string; add: StationProps[
         )
       }
     >
-      {isLong ? `The run begins: due on ${dayOf(Date.now() + ms)}` : 'The run begins'}
+      {isLong ? `The run begins: due on ${dates.day(dayOf(Date.now() + ms))}` : 'The run begins'}
     </Next>
   );
 }
@@ -143,7 +146,7 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
       </div>
       {waiting ? (
         <form
-          className="row"
+          className="stack"
           onSubmit={(e: FormEvent) => {
             e.preventDefault();
             void add({
@@ -153,17 +156,7 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
             });
           }}
         >
-          <label className="field">
-            Until
-            <Input
-              fullWidth
-              type="date"
-              value={until}
-              required
-              onChange={(e) => setUntil(e.target.value)}
-              slotProps={{ input: { min: dayOf(Date.now()) } }}
-            />
-          </label>
+          <UntilWhen day={until} onChange={setUntil} />
           <Button type="submit" size="glove">
             Wait until then
           </Button>

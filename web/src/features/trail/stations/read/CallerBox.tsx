@@ -3,6 +3,7 @@ import { callerMeantWords, decode, type Listed, type Look, partName, type Readou
 import { useDeferredValue, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../../../parts/field/Input.tsx';
+import { Fold } from '../../../../parts/fold/Fold.tsx';
 import type { TrailData } from '../../trail-data.ts';
 
 /** Type what a caller says, or what one would say: it becomes looks, with the one question to ask back where it matters. */
@@ -40,8 +41,7 @@ export function CallerBox({
     setSaid('');
   };
   return (
-    <details className="sheet said">
-      <summary>By phone, or typed in words</summary>
+    <Fold title="By phone, or typed in words" className="said">
       <label className="field">
         What is said of it
         <Input
@@ -78,6 +78,6 @@ export function CallerBox({
           {heard.unread.length > 0 && <p className="soft small">Not understood: {heard.unread.join(' ')}</p>}
         </div>
       )}
-    </details>
+    </Fold>
   );
 }

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import {
   type Candidate,
   type Code,
@@ -23,9 +24,10 @@ import { Skip } from '../Skip.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Unlisted } from '../Unlisted.tsx';
 import { Advice, Candidates, Specials } from './Findings.tsx';
-import { LampKeys } from './LampKeys.tsx';
+import { LampField } from './LampField.tsx';
 import { Collected, MarkChoice, Slots, Sweep } from './Layers.tsx';
 import { tappedLamp, toldLamp } from './lamp-cycle.ts';
+import { Paint } from './Paint.tsx';
 import './read.css';
 import { CallerBox } from './CallerBox.tsx';
 import { StageInput } from './StageInput.tsx';
@@ -33,12 +35,17 @@ import { CodeWords, StageTabs } from './StageTabs.tsx';
 import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
 import { type Reading, useDecoding } from './use-decoding.ts';
 
+/** From this on a reading is said without a doubt. */
+const sure = 0.9;
+
 /** Get the code out of what shows: lamps, blinks or a display, stage by stage; what is undecided is said. */
 export function ReadStation({ walk, data, add }: StationProps) {
   const reading = useDecoding(walk, data);
   const { readout, stage, decoded, look, entered, slot, item, codes } = reading;
   const [unlisted, setUnlisted] = useState(false);
   const [several, setSeveral] = useState<readonly Code[]>([]);
+  const isNarrow = useMediaQuery('(max-width: 700px)', { noSsr: true });
+  const [pointed, setPointed] = useState(false);
   const [paint, setPaint] = useState<SeenLamp | null>(null);
   usePageKeys({ ' ': reading.again, u: () => reading.undo?.() });
   if (!readout || !decoded || !stage || unlisted || (walk.unlisted && walk.code === null))
@@ -57,10 +64,6 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const nameOf = (id: string): string => partName(panel, id);
   const tap = (sign: Sign) =>
     reading.write(paint ? toldLamp(stage, look, sign.id, { state: paint }) : tappedLamp(readout, stage, look, sign));
-  const tapId = (id: SignId) => {
-    const sign = sits?.face.signs.find((s) => s.id === id);
-    if (sign) tap(sign);
-  };
   const alone = reading.plan.length < 2;
   const place = { readout: readout.id, ...(item && { controller: item.controller.id }) };
   const first = decoded.candidates[0];
@@ -126,6 +129,30 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const isTaken = before !== undefined && codes.some((c) => c.id === before.code && c.text === first?.code);
   const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
   const isLamps = stage.reads.kind === 'lamps';
+  // on a phone the lamps come close, and stand in for the panel
+  const isClose = isLamps && isNarrow;
+  // a code is offered once every part of it was looked at; what shows beside it may come after
+  const unread = readout.stages.filter(
+    (s) => !reading.parts?.has(s.id) && !entered.looks.some((l) => l.stage === s.id),
+  );
+  const makesCode = new Set(readout.compose.flatMap((part) => (part.kind === 'stage' ? [part.stage] : [])));
+  const isWhole = first?.kind === 'special' || unread.every((s) => !makesCode.has(s.id));
+  const isStageRead = reading.parts?.get(stage.id) !== undefined;
+  const takeWords = first?.kind === 'special' ? 'Take it: no code' : `Take ${first?.code}`;
+  // while one lamp decides, looking at it once more comes before the answer
+  const [decides] = decoded.undecided;
+  const doubted = first && first.certainty <= sure && decides?.kind === 'lamp' ? decides : null;
+  const lookAgain = (at: { stage: string }) => {
+    reading.setStageIndex(
+      Math.max(
+        0,
+        readout.stages.findIndex((s) => s.id === at.stage),
+      ),
+    );
+    setPointed(true);
+  };
+  const nextStage = unread.find((s) => s.id !== stage.id);
+  const openStage = (of: Stage) => reading.setStageIndex(readout.stages.indexOf(of));
   const input = (
     <StageInput
       key={`${item?.controller.id}${slot}${stage.id}`}
@@ -139,28 +166,39 @@ export function ReadStation({ walk, data, add }: StationProps) {
   );
   return (
     <StationLayout
-      panel={{
-        face: sits?.face ?? data.front,
-        lamps: shownLamps(reading, stage),
-        texts: shownTexts(stage, look),
-        weights: weightsOf(stage),
-        onSign: isLamps ? tap : undefined,
-      }}
+      panel={
+        isClose
+          ? null
+          : {
+              face: sits?.face ?? data.front,
+              lamps: shownLamps(reading, stage),
+              texts: shownTexts(stage, look),
+              weights: weightsOf(stage),
+              onSign: isLamps ? tap : undefined,
+            }
+      }
       panelTitle="Front, as you see it"
       beside={
         <>
-          <LampKeys panel={panel} stage={stage} look={look} paint={paint} onPaint={setPaint} onTap={tapId} />
+          {isLamps && !isClose && <Paint paint={paint} onPaint={setPaint} />}
           <Sweep walk={walk} reading={reading} />
           <Slots walk={walk} reading={reading} />
         </>
       }
       actions={
-        first &&
-        told &&
-        !isTaken && (
-          <Next onClick={() => void take(first)}>
-            {first.kind === 'special' ? 'Take it: no code' : `Take ${first.code}`}
-          </Next>
+        first && told && !isTaken && isWhole ? (
+          doubted ? (
+            <>
+              <Next onClick={() => lookAgain(doubted)}>Lamp {nameOf(doubted.sign)}: look again</Next>
+              <Button size="glove" onClick={() => void take(first)}>
+                {takeWords}
+              </Button>
+            </>
+          ) : (
+            <Next onClick={() => void take(first)}>{takeWords}</Next>
+          )
+        ) : (
+          isStageRead && nextStage && <Next onClick={() => openStage(nextStage)}>Now {nextStage.label}</Next>
         )
       }
       more={
@@ -222,17 +260,28 @@ export function ReadStation({ walk, data, add }: StationProps) {
         onPick={reading.setStageIndex}
         nameOf={nameOf}
       />
+      {isClose && (
+        <LampField
+          face={sits?.face ?? data.front}
+          panel={panel}
+          stage={stage}
+          lamps={shownLamps(reading, stage)}
+          weights={weightsOf(stage)}
+          pointed={pointed && doubted ? doubted.sign : null}
+          onTap={tap}
+        />
+      )}
       {!isLamps && input}
-      {reading.parts?.get(stage.id) !== undefined && reading.stageIndex < readout.stages.length - 1 && (
-        <Button fullWidth onClick={() => reading.setStageIndex(reading.stageIndex + 1)}>
-          Now {readout.stages[reading.stageIndex + 1]?.label}
+      {isStageRead && nextStage && isWhole && (
+        <Button fullWidth onClick={() => openStage(nextStage)}>
+          Now {nextStage.label}
         </Button>
       )}
       {first ? (
         <div className="sheet">
           {told ? (
             <>
-              <p className="soft small">{first.certainty > 0.9 ? 'reads as' : 'most likely'}</p>
+              <p className="soft small">{first.certainty > sure ? 'reads as' : 'most likely'}</p>
               <div className="row spread">
                 <CodeGlyph text={first.kind === 'special' ? 'no code' : first.code} size="huge" />
                 <CodeWords candidate={first} codes={codes} readout={readout} generic={generic} />
@@ -259,6 +308,13 @@ export function ReadStation({ walk, data, add }: StationProps) {
         </div>
       )}
       {isLamps && input}
+      {isClose && <Paint paint={paint} onPaint={setPaint} />}
+      {isClose && (
+        <>
+          <Sweep walk={walk} reading={reading} />
+          <Slots walk={walk} reading={reading} />
+        </>
+      )}
       <CallerBox
         data={{ ...data, panel }}
         readout={readout}

@@ -211,22 +211,56 @@ describe('lamps', () => {
   });
   it('what a tap says can be chosen: a lamp that may be dim', () => {
     at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
-    const keys = within(screen.getByRole('group', { name: 'lamps' }));
     type('a tap says', 'dim');
-    fireEvent.click(keys.getByRole('button', { name: /^c/ }));
-    expect(keys.getByRole('button', { name: /^c/ }).textContent).toContain('maybe dim');
+    fireEvent.click(screen.getByRole('button', { name: /^lamp c/ }));
+    expect(screen.getByRole('button', { name: 'lamp c: maybe dim' })).toBeTruthy();
   });
   it('looks that disagree are both kept, and said', () => {
     at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
-    const lamp = (l: string) =>
-      fireEvent.click(
-        within(screen.getByRole('group', { name: 'lamps' })).getByRole('button', { name: new RegExp(`^${l}`) }),
-      );
+    const lamp = (l: string) => press(new RegExp(`^lamp ${l}:`));
     lamp('b');
     press(/^Seen again/);
     lamp('d');
     sees(/Your looks do not agree/);
     sees(/lamp d was dark, then lit/);
+  });
+});
+
+describe('the one next action', () => {
+  const reading = () => at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
+  const taps = (letters: string) => {
+    for (const l of letters) press(new RegExp(`^lamp ${l}:`));
+  };
+  const pinned = () => [...document.querySelectorAll('.actions .MuiButton-contained')].map((b) => b.textContent);
+
+  it('is not the code while half of it is unread, however likely it is', () => {
+    reading();
+    expect(pinned()).toEqual([]);
+    taps('bde');
+    expect(pinned()).toEqual(['Now the number']);
+    press('Now the number');
+    taps('ade');
+    expect(pinned()).toEqual(['Take K19']);
+  });
+  it('is to look again while one lamp decides; the code can be taken all the same', () => {
+    reading();
+    taps('bde');
+    press('Now the number');
+    taps('adecc');
+    expect(pinned()).toEqual(['Lamp c: look again']);
+    expect(screen.getByRole('button', { name: 'Take K19' }).className).not.toMatch(/contained/);
+  });
+  it('on a phone the lamps come close, each as a button of its own, and nothing is there twice', () => {
+    vi.stubGlobal('matchMedia', (query: string) => ({
+      matches: query.includes('max-width'),
+      addEventListener: () => {},
+      removeEventListener: () => {},
+    }));
+    reading();
+    expect(screen.getByRole('group', { name: 'lamps, close up' })).toBeTruthy();
+    expect(screen.getAllByRole('button', { name: /^lamp a:/ })).toHaveLength(1);
+    taps('b');
+    expect(screen.getByRole('button', { name: 'lamp b: lit, amber' }).textContent).toMatch(/lit/);
   });
 });
 
@@ -241,7 +275,8 @@ describe('in words', () => {
     at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
     type('What is said of it', 'two four five, then one four five');
     sees('Ask back:');
-    fireEvent.click(screen.getByRole('button', { name: /K19/ }));
+    press('By phone, or typed in words');
+    press(/^K19/);
     takes('K19');
   });
   it('what was not understood is given back', () => {
@@ -370,6 +405,7 @@ describe('the camera', () => {
   it('a light may be taken out by hand: then the pulses count', async () => {
     await watched(families.brewer, [lamp({ refusal: { code: 'undecided' } })]);
     await waitFor(() => sees(/Two codes fit nearly alike/));
+    press('Set it right light by light');
     press('take out light 2');
     sees('Set right by hand: 1 lights.');
     press('Use it');

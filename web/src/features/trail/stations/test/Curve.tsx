@@ -1,8 +1,9 @@
 import { bandCurve, celsiusOf, formatQuantity, type MeasureNode, type Parameters } from '@wire-trail/core';
 import type { ApexOptions } from 'apexcharts';
 import ReactApexChart from 'react-apexcharts';
-import { useAppSelector } from '../../../../foundation/store.ts';
 import { paletteOf } from '../../../../foundation/theme.ts';
+import { useMode } from '../../../../foundation/use-look.ts';
+import { useAmounts } from '../../../../foundation/use-own.ts';
 import { curveOptions } from './curve-options.ts';
 
 // the package's default may arrive wrapped once more, by how it is bundled
@@ -13,7 +14,8 @@ type Props = Readonly<{ node: MeasureNode; parameters: Parameters; atCelsius: nu
 
 /** The sensor's good readings over temperature, and the point that was measured. */
 export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
-  const mode = useAppSelector((s) => s.view.mode);
+  const mode = useMode();
+  const amounts = useAmounts();
   const [from, to] = [Math.floor((atCelsius - 18) / 5) * 5, Math.ceil((atCelsius + 18) / 5) * 5];
   const points = bandCurve({ band: node.band, parameters, leastCelsius: from, mostCelsius: to, steps: 32 });
   if (points.length < 2) return null;
@@ -32,7 +34,7 @@ export default function Curve({ node, parameters, atCelsius, ohm }: Props) {
       <Chart type="rangeArea" height={190} options={options} series={series ?? []} />
       {meant !== null && Math.abs(meant - atCelsius) >= 0.1 && (
         <figcaption className="small soft">
-          {formatQuantity(ohm ?? 0, 'resistance')} belongs to {formatQuantity(meant, 'temperature')} on this curve.
+          {formatQuantity(ohm ?? 0, 'resistance')} belongs to {amounts.say(meant, 'temperature')} on this curve.
         </figcaption>
       )}
     </figure>

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
+import { Day } from '../../../../parts/when/When.tsx';
 import { Next, type StationProps } from '../StationLayout.tsx';
 import { dayOf } from './Wait.tsx';
 
@@ -19,7 +20,13 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
       ...(verdict?.verdict === 'left-limited' && verdict.putBack
         ? [{ kind: 'owed' as const, what: verdict.putBack, by }]
         : []),
-      { kind: 'skipped', station: 'test', why: 'the chart came to its end' },
+      {
+        kind: 'chart-ended',
+        chart: at.chart.id,
+        node: verdict?.id ?? null,
+        verdict: verdict?.verdict ?? null,
+        cause: verdict?.cause ?? null,
+      },
     );
   };
   const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject });
@@ -87,7 +94,12 @@ function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationPr
       {verdict.putBack && (
         <p>
           {verdict.putBack}
-          {verdict.putBackDays !== undefined && <strong> By {dayIn(verdict.putBackDays)}.</strong>}
+          {verdict.putBackDays !== undefined && (
+            <strong>
+              {' '}
+              By <Day at={dayIn(verdict.putBackDays)} />.
+            </strong>
+          )}
         </p>
       )}
       {part?.afterReplacing && <p>After replacing: {part.afterReplacing}</p>}

@@ -1,5 +1,4 @@
 import {
-  formatQuantity,
   formatTaken,
   type GoodBand,
   type Instrument,
@@ -10,6 +9,7 @@ import {
   type TakenReading,
   tooCloseWords,
 } from '@wire-trail/core';
+import { useAmounts } from '../../../../foundation/use-own.ts';
 import { onStrip } from './strip.ts';
 
 /** What a reading means; where it is too close to call, what to do then. */
@@ -24,6 +24,7 @@ export function Verdict({
   instruments: readonly Instrument[];
   instrument: Instrument | undefined;
 }) {
+  const amounts = useAmounts();
   const { taken, offByRatio, named } = judged;
   const tone = taken.verdict === 'pass' ? 'good' : taken.verdict === 'too-close' ? '' : 'bad';
   const telling = (settledByRatio: number | null) =>
@@ -34,7 +35,7 @@ export function Verdict({
     <div className={`note ${tone}`} role="status">
       <strong>
         {judgedWords(judged)}
-        {taken.value !== null ? `: ${formatTaken(taken, taken.value)}` : ''}
+        {taken.value !== null ? `: ${formatTaken(taken, taken.value, amounts.own)}` : ''}
       </strong>
       {offByRatio !== null && named === null && (
         <span>
@@ -62,10 +63,11 @@ export function BandStrip({
   judged: Measured | null;
   celsius: number | null;
 }) {
+  const amounts = useAmounts();
   const { least, most } = band;
   const taken: Pick<TakenReading, 'quantity' | 'as'> = judged?.taken ?? { quantity: node.quantity, ...asOf(node) };
-  const words = (v: number | null) => formatTaken(taken, v);
-  const warm = celsius === null ? '' : ` at ${formatQuantity(celsius, 'temperature')}`;
+  const words = (v: number | null) => formatTaken(taken, v, amounts.own);
+  const warm = celsius === null ? '' : ` at ${amounts.say(celsius, 'temperature')}`;
   const said =
     least === null
       ? `up to ${words(most)}`

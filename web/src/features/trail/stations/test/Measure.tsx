@@ -3,9 +3,9 @@ import {
   accuracyOf,
   type BandKnown,
   bandHere,
-  baseUnit,
   cautionWords,
   type Instrument,
+  inOwnUnits,
   type Measured,
   type MeasureError,
   type MeasureNode,
@@ -16,9 +16,9 @@ import {
   parseReading,
   readingsNeeded,
   type TakenReading,
-  type TypedReading,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
+import { useAmounts } from '../../../../foundation/use-own.ts';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Select } from '../../../../parts/field/Select.tsx';
 import { BandStrip, Verdict } from './Judged.tsx';
@@ -54,14 +54,15 @@ export function Measure({
     former && !former.points ? former.typed : '',
     readingsNeeded(node.band) > 1 ? (keptAs ?? null) : null,
   );
+  const amounts = useAmounts();
   const [temperature, setTemperature] = useState(
-    former?.atCelsius == null ? '' : `${Math.round(former.atCelsius * 10) / 10} °C`,
+    former?.atCelsius == null ? '' : amounts.say(former.atCelsius, 'temperature'),
   );
   const [set, setSet] = useState('');
   const [meter, setMeter] = useState<string>(former?.instrument ?? node.instrument ?? '');
   const [tried, setTried] = useState(false);
   const instrument = instruments.find((i) => i.id === meter);
-  const typed: TypedReading = { readings: readings.taken, temperature, set };
+  const typed = inOwnUnits({ readings: readings.taken, temperature, set }, node.quantity, amounts.own);
   const judged = measure({ node, typed, known, instrument });
   const band = bandHere(node, typed, known);
   const thermal = needsTemperature(node.band);
@@ -116,7 +117,7 @@ export function Measure({
               fullWidth
               className="mono reading"
               value={temperature}
-              placeholder="22.4 °C"
+              placeholder={amounts.say(22.4, 'temperature')}
               error={Boolean(wrong('temperature') !== null)}
               onChange={(e) => setTemperature(e.target.value)}
               slotProps={{ input: { inputMode: 'text' } }}
@@ -140,7 +141,7 @@ export function Measure({
         )}
         <Readings
           of={readings}
-          label={`What the meter shows, ${baseUnit(node.quantity)}`}
+          label={`What the meter shows, ${amounts.unit(node.quantity)}`}
           least={readingsNeeded(node.band)}
           placeholder={node.quantity === 'resistance' ? '12k4, 17.6, OL' : ''}
           wrong={(index) => wrong('reading', index)}

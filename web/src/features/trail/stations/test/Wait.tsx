@@ -1,8 +1,9 @@
 import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
-import { Input } from '../../../../parts/field/Input.tsx';
+import { Day } from '../../../../parts/when/When.tsx';
 import { beat } from '../coach/senses.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
+import { UntilWhen } from '../UntilWhen.tsx';
 import type { BodyProps } from './body-props.ts';
 
 /** The time, told once a second, and at once when a phone comes back from its sleep. */
@@ -81,18 +82,7 @@ export function Wait({ walk, at, add, say, node }: BodyProps & { node: NodeOf<'w
         <strong>{isLong ? Math.round(node.waitMs / 3_600_000) : Math.round(node.waitMs / 60_000)}</strong>
         {isLong ? 'hours' : 'min'}
       </p>
-      {isLong && (
-        <label className="field">
-          Until
-          <Input
-            fullWidth
-            type="date"
-            value={until}
-            onChange={(e) => setUntil(e.target.value)}
-            slotProps={{ input: { min: dayOf(Date.now()) } }}
-          />
-        </label>
-      )}
+      {isLong && <UntilWhen day={until} onChange={setUntil} />}
       <Next
         onClick={() =>
           void add(
@@ -114,7 +104,9 @@ export function Until({ data, add, until }: StationProps & { until: string }) {
       panel={{ face: data.front }}
       actions={<Next onClick={() => void add({ kind: 'resumed' })}>Go on now</Next>}
     >
-      <h1>Waiting until {until}</h1>
+      <h1>
+        Waiting until <Day at={until} />
+      </h1>
       <p>The walk is kept here and in the log until it is due.</p>
     </StationLayout>
   );

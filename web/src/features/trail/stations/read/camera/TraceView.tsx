@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import type { Pulse } from '@wire-trail/core';
+import { Fold } from '../../../../../parts/fold/Fold.tsx';
 import type { LampRead } from './messages.ts';
 
 /** A pulse put in by hand lasts so long. */
@@ -67,8 +68,7 @@ export function TraceView({
         ))}
       </svg>
       {onPulses && pulses.length > 0 && pulses.length <= 60 && (
-        <details className="small">
-          <summary>set it right light by light</summary>
+        <Fold title="Set it right light by light">
           <div className="row">
             {pulses.map((pulse, i) => (
               <Button
@@ -81,7 +81,7 @@ export function TraceView({
               </Button>
             ))}
           </div>
-        </details>
+        </Fold>
       )}
     </figure>
   );

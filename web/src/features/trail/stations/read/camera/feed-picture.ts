@@ -1,16 +1,10 @@
 import { type Face, litAt, type Readout, type Region, type Scene, type Sign, sceneAt } from '@wire-trail/core';
+import { feedInks } from '../../../../../foundation/theme.ts';
 
 /** How big the pictures are, whatever they come from. */
 export const picture = { width: 640, height: 480 } as const;
 
-const colours: Readonly<Record<string, string>> = {
-  amber: '#ffb347',
-  green: '#5dff9b',
-  red: '#ff5b45',
-  white: '#fffdf2',
-  blue: '#6db6ff',
-  yellow: '#ffe95c',
-};
+const colours: Readonly<Record<string, string>> = feedInks;
 
 /** What makes a simulated picture as poor as a real one. */
 export type Trouble = Readonly<{ shaky: boolean; dim: boolean; noisy: boolean }>;
@@ -55,7 +49,7 @@ export function paintFeed(
   const { scale, left, top } = layout(face);
   const sway = trouble.shaky ? [4 * Math.sin(atMs / 310), 3 * Math.cos(atMs / 470)] : [0, 0];
   context.setTransform(1, 0, 0, 1, 0, 0);
-  context.fillStyle = '#6f6a60';
+  context.fillStyle = feedInks.panel;
   context.fillRect(0, 0, picture.width, picture.height);
   context.translate(sway[0] ?? 0, sway[1] ?? 0);
   for (let y = -tile; y < picture.height + tile; y += tile)
@@ -64,9 +58,9 @@ export function paintFeed(
       context.fillStyle = `rgb(${shade},${shade - 4},${shade - 12})`;
       context.fillRect(x, y, tile, tile);
     }
-  context.fillStyle = '#3c4442';
+  context.fillStyle = feedInks.face;
   context.fillRect(left, top, face.width * scale, face.height * scale);
-  context.fillStyle = '#59635f';
+  context.fillStyle = feedInks.edge;
   for (const { at } of face.controls)
     context.fillRect(left + at.x * scale, top + at.y * scale, at.w * scale, at.h * scale);
   const shown = scene ? sceneAt(scene, atMs) : [];
@@ -77,11 +71,11 @@ export function paintFeed(
     const { x, y, r } = regionOf(face, sign);
     context.beginPath();
     context.arc(x, y, r, 0, 2 * Math.PI);
-    context.fillStyle = '#4a423a';
+    context.fillStyle = feedInks.dark;
     context.fill();
     if (!lit) continue;
     context.globalAlpha = trouble.dim ? 0.3 : 1;
-    context.fillStyle = colours[(now.kind === 'lamp' && now.colour) || sign.colours[0] || 'amber'] ?? '#ffb347';
+    context.fillStyle = colours[(now.kind === 'lamp' && now.colour) || sign.colours[0] || 'amber'] ?? feedInks.amber;
     context.fill();
     context.globalAlpha = 1;
   }

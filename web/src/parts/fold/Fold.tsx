@@ -1,0 +1,17 @@
+import ExpandIcon from '@mui/icons-material/ExpandMore';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import type { ReactNode } from 'react';
+
+type Props = Readonly<{ title: ReactNode; open?: boolean; className?: string; children: ReactNode }>;
+
+/** What is there for those who want it, under a line that says what it is. */
+export function Fold({ title, open = false, className, children }: Props) {
+  return (
+    <Accordion defaultExpanded={open} slotProps={{ heading: { component: 'div' } }} {...(className && { className })}>
+      <AccordionSummary expandIcon={<ExpandIcon />}>{title}</AccordionSummary>
+      <AccordionDetails>{children}</AccordionDetails>
+    </Accordion>
+  );
+}
