@@ -159,9 +159,10 @@ test('a thermistor at a typed temperature, one reading too close to call, a repa
   await technician.press('Take this reading');
   await technician.sees('Rinse sensor out of its band');
   await technician.press('Repaired: go on to Clear');
-  await technician.press('It is erased already');
-  await technician.press('It has left the mode already');
   await technician.press('All is back');
+  await technician.press('It stands in that mode already');
+  await technician.press('It is erased already');
+  await technician.press('That is done already');
 
   // Prove: the sum, and what was measured before and after
   await technician.sees(/prove it/);
@@ -227,7 +228,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
 test('what is left limited stays on the ledger of the machine until somebody puts it back', async ({ field }) => {
   const technician = await field();
   const { page } = technician;
-  const reaches = (serial: string) => technician.isTesting('Wexmorl streaks', /Leaves streaks/, serial);
+  const reaches = (serial: string) => technician.isTesting('Wexmorl streaks', /Leaves streaks/, serial, 'symptom');
   await reaches('E2E-LEDGER');
   await technician.press('Yes');
   await technician.isAsked('Set the pad pressure one step down');
@@ -238,8 +239,6 @@ test('what is left limited stays on the ledger of the machine until somebody put
   await technician.press('Dry');
   await technician.sees('Left running limited');
   await technician.press('Go on to Clear');
-  await technician.press('It is erased already');
-  await technician.press('It has left the mode already');
   const owed = page.getByRole('region', { name: 'owed on this machine' });
   await expect(owed).toContainText('Set the pad pressure back');
   await expect(owed).toContainText('Pad pressure: 1, was 2');
@@ -256,8 +255,6 @@ test('what is left limited stays on the ledger of the machine until somebody put
   await technician.press('Done');
   await technician.press('Dry');
   await technician.press('Repaired: go on to Clear');
-  await technician.press('It is erased already');
-  await technician.press('It has left the mode already');
   await expect(owed).toContainText('Pad pressure: 1, was 2');
   await owed.getByRole('button', { name: 'It is back' }).first().click();
   await owed.getByRole('button', { name: 'It is back' }).first().click();

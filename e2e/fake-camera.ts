@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { entriesOf, type Readout, readBundle, sceneAt, schedule } from '@wire-trail/core';
+import QRCode from 'qrcode';
 
 const [width, height, framesPerS] = [320, 240, 30];
 /** Where the lamp is in the picture, as shares of its width and height. */
@@ -43,9 +44,35 @@ export function clipOf(file: string, readoutId: string, code: string, name: stri
     const lit = shown.some((s) => s.kind === 'lamp' && s.state === 'lit');
     parts.push(Buffer.from('FRAME\n'), picture(lit, i));
   }
+  return keep(parts, name);
+}
+
+function keep(parts: readonly Buffer[], name: string): string {
   const folder = fileURLToPath(new URL('../.cache/clips', import.meta.url));
   mkdirSync(folder, { recursive: true });
   const path = `${folder}/${name}`;
   writeFileSync(path, Buffer.concat(parts));
   return path;
+}
+
+/** Writes a clip of a made-up plate with a square code, as somebody holds a phone before it; gives its path. */
+export function plateClip(text: string, name: string): string {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' });
+  const [wide, tall] = [640, 480];
+  const point = Math.floor(300 / modules.size);
+  const parts: Buffer[] = [Buffer.from(`YUV4MPEG2 W${wide} H${tall} F${framesPerS}:1 Ip A1:1 C420\n`)];
+  for (let frame = 0; frame < 20; frame++) {
+    const luma = Buffer.alloc(wide * tall);
+    // a hand is never quite still
+    const shift = Math.round(Math.sin(frame / 3) * 2);
+    const [left, top] = [(wide - modules.size * point) / 2 + shift, (tall - modules.size * point) / 2];
+    for (let y = 0; y < tall; y++)
+      for (let x = 0; x < wide; x++) {
+        const [px, py] = [Math.floor((x - left) / point), Math.floor((y - top) / point)];
+        const inside = px >= 0 && py >= 0 && px < modules.size && py < modules.size;
+        luma[y * wide + x] = (inside && modules.get(py, px) ? 50 : 190) + ((x * 131 + y * 57 + frame * 911) % 17) - 8;
+      }
+    parts.push(Buffer.from('FRAME\n'), Buffer.concat([luma, Buffer.alloc((wide * tall) / 2, 128)]));
+  }
+  return keep(parts, name);
 }

@@ -2,13 +2,14 @@ import { expect, type Person, test } from './people.ts';
 
 /** Pasted as a spreadsheet copies it: forty codes, two of them told as a range, one row nobody can take. */
 const pasted = [
-  'Code\tMeaning\tWhat the control saw\tPossible causes\tWho may act',
+  'Code\tMeaning\tWhat the control saw\tPossible causes\tWho may act\tNo hazard because',
   ...Array.from(
     { length: 34 },
-    (_, i) => `C${String(i + 10)}\tFault number ${i + 10}\tSensor ${i + 1} out of range.\tsensor ${i + 1}\ttechnician`,
+    (_, i) =>
+      `C${String(i + 10)}\tFault number ${i + 10}\tSensor ${i + 1} out of range.\tsensor ${i + 1}\ttechnician\tLow voltage, cold.`,
   ),
-  'H1–H6\tHeater zone fault\t"Zone cold\nfor 3 min"\theater | broken wire | 3\tlicensed',
-  'C-12\tStands twice\t\t\t',
+  'H1–H6\tHeater zone fault\t"Zone cold\nfor 3 min"\theater | broken wire | 3\tlicensed\tThe bench is cold and dead.',
+  'C-12\tStands twice\t\t\t\t',
 ].join('\n');
 
 async function begins(trainer: Person, name: string, label: string): Promise<void> {

@@ -67,14 +67,16 @@ export class Technician extends Person {
   }
 
   /** From the start page to the first question of the chart of what was typed; the stations between are left out. */
-  async isTesting(what: string, pick: RegExp, serial: string): Promise<void> {
+  async isTesting(what: string, pick: RegExp, serial: string, has: 'code' | 'symptom' = 'code'): Promise<void> {
     await this.opensTrail();
     await this.page.getByRole('textbox').fill(what);
     await this.page.getByRole('button', { name: pick }).first().click();
     await this.readsPlate(serial, serial.startsWith('G4') ? 'G4-20B' : '', serial.startsWith('G4') ? '2.6' : '');
     await this.press('This is the unit');
     await this.press('I have read this');
-    await this.goesAhead('Test', 'it shows at the front');
+    // without a code nothing is entered or read
+    if (has === 'symptom') await this.sees(/the symptom leads/);
+    else await this.goesAhead('Test', 'it shows at the front');
   }
 
   /** Taps ahead on the line, and says why what is between is left out. */
@@ -103,7 +105,7 @@ export class Technician extends Person {
     }
   }
 
-  lamp = (name: string) => this.page.getByRole('button', { name: new RegExp(`^lamp ${name}:`) });
+  lamp = (name: string) => this.page.getByRole('button', { name: new RegExp(`^lamp ${name}\\b`) });
 
   /** Taps the lamps of a stage: each letter once more is one tap more. */
   async taps(stage: RegExp, letters: string): Promise<void> {

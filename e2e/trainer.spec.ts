@@ -144,7 +144,7 @@ test('a second family comes as a bundle file and works without a line of code', 
   await technician.press('Done');
   await technician.press('It took');
   // which lamp blinks, by table; then a count of blinks
-  await technician.page.getByRole('group', { name: 'lamps' }).getByRole('button', { name: /^heat/ }).click();
+  await technician.lamp('heat').click();
   await technician.page.getByRole('tab', { name: /count/ }).click();
   await technician.press('3');
   await technician.press('Take T-3');

@@ -29,7 +29,7 @@ test('a new version waits until no walk is open, says so, and loads; the walk go
   await expect(page.locator('[data-was-here]')).toBeAttached();
   await expect(page.getByText('A new version of Wire Trail is here')).toBeHidden();
 
-  await page.getByRole('link', { name: 'Brindlewick G4' }).click();
+  await page.getByRole('link', { name: /back to the start/ }).click();
   await technician.sees('A new version of Wire Trail is here');
   await expect(page.locator('[data-was-here]')).not.toBeAttached();
   expect(

@@ -302,6 +302,7 @@ export {
   weighLamps,
 } from './unit/panel-edit.ts';
 export { type PartKind, partKinds } from './unit/panel-parts.ts';
+export { modelLike } from './unit/pattern.ts';
 export {
   compareVersions,
   holdsFor,

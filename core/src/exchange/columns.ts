@@ -310,6 +310,7 @@ export const columns: readonly Column[] = [
   },
   oneOf('scope', 'who may act', ['scope', 'whomayact', 'audience', 'level'], scopes),
   ids('hazards', 'hazards', ['hazards', 'hazard', 'danger']),
+  text('harmless', 'no hazard, because', ['nohazard,because', 'nohazardbecause', 'harmless', 'nonebecause'], true),
   ids('onlyVariants', 'only variants', ['onlyvariants', 'variants', 'variant', 'models']),
   text('location', 'location', ['location', 'where', 'place'], true),
   lines('circumstances', 'circumstances', ['circumstances']),

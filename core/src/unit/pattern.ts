@@ -189,6 +189,12 @@ export function sharedModel(a: ModelMatcher, b: ModelMatcher): string | null {
   return shortest([a, b], ([x, y]) => accepts(a, x ?? new Set()) && accepts(b, y ?? new Set()));
 }
 
+/** The shortest model number that fits; null for what is no pattern. */
+export function modelLike(pattern: string): string | null {
+  const compiled = compilePattern(pattern);
+  return compiled.ok ? sharedModel(compiled.value, compiled.value) : null;
+}
+
 /** The shortest model number, not empty, that a pattern leaves out; null where it matches everything. */
 export function leftOut(matcher: ModelMatcher): string | null {
   return shortest([matcher], ([at], text) => text !== '' && !accepts(matcher, at ?? new Set()));

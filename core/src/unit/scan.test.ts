@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { familyEntry, readScan } from '../index.ts';
+import { familyEntry, modelLike, readScan } from '../index.ts';
 import { dryer, glasswasher } from '../testing/bundles.ts';
 
 const families = [glasswasher(), dryer()].map(familyEntry);
@@ -40,5 +40,18 @@ describe('readScan', () => {
   it('whatever is scanned, it gives what fits a plate or says nothing', () => {
     for (const text of ['\u0000\u001d', '=', ':::', 'x'.repeat(5000), '(21)', 'http://', 'SN:', ';;;|'])
       expect(readScan(text, families).serial?.length ?? 0).toBeLessThanOrEqual(60);
+  });
+
+  it('a plate made up from a pattern is read as what it was made from', () => {
+    for (const family of families)
+      for (const pattern of family.variants.flatMap((v) => v.models)) {
+        const model = modelLike(pattern);
+        expect(readScan(`MODEL: ${model};S/N: 118204`, families)).toMatchObject({
+          model,
+          serial: '118204',
+          family: family.id,
+        });
+      }
+    expect(modelLike('G4[D-A]')).toBeNull();
   });
 });

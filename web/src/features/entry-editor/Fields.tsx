@@ -170,6 +170,14 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
               {h.title}
             </label>
           ))}
+          {body.hazards.length === 0 && (
+            <Text
+              label="None, because …"
+              value={body.harmless ?? ''}
+              wrong={wrong('harmless')}
+              onChange={(harmless) => edit({ harmless: harmless || undefined }, 'harmless')}
+            />
+          )}
         </fieldset>
         <div className="three">
           <Choice

@@ -40,11 +40,11 @@ export function PanelTab({ entries, family, writes }: TabProps) {
           panel.faces.map((face, i) => (
             <div key={`${panel.id}${face.id}`} className="sheet">
               <div className="row spread">
-                <h3>
+                <h2>
                   {panels.length > 1 && `${panel.name}: `}
                   {face.label}
                   {i === 0 && panel.copies.most > 1 && <span className="soft"> up to {panel.copies.most} of them</span>}
-                </h3>
+                </h2>
                 {writes && i === 0 && <Link to={`/shelf/${family}/panel/${panel.id}`}>draw</Link>}
                 <CoverTag face={face} />
               </div>

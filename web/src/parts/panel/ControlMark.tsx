@@ -73,7 +73,7 @@ export function ControlMark({ control, label, place, pointed, click, down, onAct
             onKeyDown: onKey,
             onKeyUp,
           }
-        : { 'aria-label': words })}
+        : { role: 'img', 'aria-label': words })}
     >
       {pointed && <rect className="halo" x={x - 0.8} y={y - 0.8} width={w + 1.6} height={h + 3.6} rx={1.4} />}
       {drawing(control, at, click ?? 0)}

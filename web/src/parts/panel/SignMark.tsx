@@ -18,15 +18,15 @@ type Props = Readonly<{
 const stateWords = {
   dark: 'dark',
   lit: 'lit',
-  slow: 'blinks slowly',
-  fast: 'blinks fast',
+  slow: 'slow blinking',
+  fast: 'fast blinking',
   dim: 'maybe dim',
   unsure: 'cannot tell',
   unseen: 'not looked at',
 } as const;
 
 /** The same in the room there is under a lamp. */
-const shortWords = { ...stateWords, slow: 'slow', fast: 'fast', dim: 'dim?', unsure: '?' } as const;
+const shortWords = { ...stateWords, slow: '', fast: '', unsure: '?' } as const;
 
 /** What there is to know of a lamp's state; null where nobody has said it. */
 const traitOf = ({ state }: LampShow) =>
@@ -64,38 +64,44 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap, saysState = false }: 
   const r = Math.min(w, h) / 2;
   const colour = lamp.colour ?? (sign.kind === 'lamp' ? sign.colours[0] : 'amber');
   const isOn = traitOf(lamp)?.lights ?? false;
-  const words = `lamp ${label}: ${stateWords[lamp.state]}${isOn ? `, ${colour}` : ''}`;
+  // as it stands beside it: its name, what it counts, what it shows
+  const words = `lamp ${label}${weight === undefined ? '' : ` ${weight}`}: ${stateWords[lamp.state]}${isOn ? `, ${colour}` : ''}`;
   return (
-    <g
-      className={`lamp ${lamp.state} ${colour} ${onTap ? 'tappable' : ''} ${pointed ? 'pointed' : ''}`}
-      data-testid={`lamp-${sign.id}`}
-      {...(onTap
-        ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
-        : { role: 'img', 'aria-label': words })}
-    >
-      {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.6} />}
-      {isOn && <circle className="glow" cx={cx} cy={cy} r={r * 1.5} />}
-      <circle className="bulb" cx={cx} cy={cy} r={r} />
-      {isOn && <circle className="core" cx={cx} cy={cy} r={r * 0.36} />}
-      {lamp.state === 'dark' && (
-        <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
-      )}
-      {(lamp.state === 'unsure' || lamp.state === 'dim') && (
-        <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
-          ?
+    <>
+      <g
+        className={`lamp ${lamp.state} ${colour} ${onTap ? 'tappable' : ''} ${pointed ? 'pointed' : ''}`}
+        data-testid={`lamp-${sign.id}`}
+        {...(onTap
+          ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
+          : { role: 'img', 'aria-label': words })}
+      >
+        {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.6} />}
+        {isOn && <circle className="glow" cx={cx} cy={cy} r={r * 1.5} />}
+        <circle className="bulb" cx={cx} cy={cy} r={r} />
+        {isOn && <circle className="core" cx={cx} cy={cy} r={r * 0.36} />}
+        {lamp.state === 'dark' && (
+          <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
+        )}
+        {(lamp.state === 'unsure' || lamp.state === 'dim') && (
+          <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
+            ?
+          </text>
+        )}
+      </g>
+      {/* biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of words takes no focus */}
+      <g className="beside" aria-hidden="true">
+        <text className="name" x={cx} y={cy + r + 1.7} textAnchor="middle">
+          <tspan className="letter">{label}</tspan>
+          {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
+          {saysState && lamp.state !== 'unseen' && <tspan className="said"> {shortWords[lamp.state]}</tspan>}
         </text>
-      )}
-      <text className="name" x={cx} y={cy + r + 1.7} textAnchor="middle">
-        <tspan className="letter">{label}</tspan>
-        {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
-        {saysState && lamp.state !== 'unseen' && <tspan className="said"> {shortWords[lamp.state]}</tspan>}
-      </text>
-      {traitOf(lamp)?.blinks && (
-        <text className="rate" x={cx} y={cy - r - 0.7} textAnchor="middle">
-          {lamp.state}
-        </text>
-      )}
-    </g>
+        {traitOf(lamp)?.blinks && (
+          <text className="rate" x={cx} y={cy - r - 0.7} textAnchor="middle">
+            {lamp.state}
+          </text>
+        )}
+      </g>
+    </>
   );
 }
 

@@ -13,8 +13,8 @@ afterEach(cleanup);
 describe('PanelDrawing', () => {
   it.each<[LampShow, string]>([
     [{ state: 'lit', colour: 'green' }, 'lamp a: lit, green'],
-    [{ state: 'slow', colour: 'amber' }, 'lamp a: blinks slowly, amber'],
-    [{ state: 'fast' }, 'lamp a: blinks fast, amber'],
+    [{ state: 'slow', colour: 'amber' }, 'lamp a: slow blinking, amber'],
+    [{ state: 'fast' }, 'lamp a: fast blinking, amber'],
     [{ state: 'dark' }, 'lamp a: dark'],
     [{ state: 'unsure' }, 'lamp a: cannot tell'],
     [{ state: 'unseen' }, 'lamp a: not looked at'],

@@ -33,7 +33,9 @@ export function Failed({ error, again }: { error: ApiError | { message?: string 
 export function Empty({ title, children }: { title: string; children?: ReactNode }) {
   return (
     <div className="sheet" style={{ textAlign: 'center', padding: '2rem' }}>
-      <h3>{title}</h3>
+      <p>
+        <strong>{title}</strong>
+      </p>
       {children && <div className="soft">{children}</div>}
     </div>
   );

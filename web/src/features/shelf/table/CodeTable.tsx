@@ -26,6 +26,7 @@ const shownColumns: ReadonlyArray<readonly [string, number]> = [
   ['scope', 110],
   ['standing', 120],
   ['hazards', 160],
+  ['harmless', 160],
   ['decoy', 70],
   ['onlyVariants', 130],
   ['threshold', 130],
@@ -39,7 +40,18 @@ const shownColumns: ReadonlyArray<readonly [string, number]> = [
   ['note', 180],
 ];
 /** What may be set for many rows at once. */
-const bulkColumns = ['group', 'scope', 'standing', 'hazards', 'source', 'chart', 'onlyVariants', 'suspects', 'note'];
+const bulkColumns = [
+  'group',
+  'scope',
+  'standing',
+  'hazards',
+  'harmless',
+  'source',
+  'chart',
+  'onlyVariants',
+  'suspects',
+  'note',
+];
 
 const hours = (ms: number | null): string =>
   ms === null ? '' : ms >= 3_600_000 ? `${(ms / 3_600_000).toFixed(1)} h` : `${Math.round(ms / 60_000)} min`;

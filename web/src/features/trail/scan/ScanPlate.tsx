@@ -6,6 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { type Family, readScan, type ScannedPlate } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { readPicture } from './read-picture.ts';
+import { paintPlate } from './simulated-plate.ts';
 import './scan.css';
 
 type Props = Readonly<{
@@ -74,6 +75,14 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
     if (text) onScan(readScan(text, families));
     else setTrouble('nothing-in-picture');
   };
+  // the stand-in for a real plate goes the same way: it is drawn, looked at and read
+  const simulate = async () => {
+    const canvas = document.createElement('canvas');
+    if (!paintPlate(canvas, families)) return setTrouble('nothing-in-picture');
+    const text = await readPicture(canvas, canvas.width, canvas.height);
+    if (text) onScan(readScan(text, families));
+    else setTrouble('nothing-in-picture');
+  };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="scan-title">
       <DialogTitle id="scan-title">Scan the plate</DialogTitle>
@@ -102,6 +111,7 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
             onChange={(e) => void fromFile(e.target.files?.[0])}
           />
         </Button>
+        <Button onClick={() => void simulate()}>A made-up plate</Button>
         <Button onClick={onClose}>Type it instead</Button>
       </DialogActions>
     </Dialog>

@@ -21,10 +21,49 @@ const hints = new Map<DecodeHintType, unknown>([
   [DecodeHintType.TRY_HARDER, true],
 ]);
 
+/** Running means of a line, over so many values to either side. */
+function means(line: Float32Array, reach: number): Float32Array {
+  const sums = new Float64Array(line.length + 1);
+  line.forEach((v, i) => {
+    sums[i + 1] = (sums[i] ?? 0) + v;
+  });
+  return line.map((_, i) => {
+    const [from, to] = [Math.max(0, i - reach), Math.min(line.length, i + reach + 1)];
+    return ((sums[to] ?? 0) - (sums[from] ?? 0)) / (to - from);
+  });
+}
+
+/**
+ * A picture as bars are best told in it: each place as the middle of those above and below, because bars stand upright and
+ * grain does not, held against how light it is around there, because a shadow lies over one side of a plate.
+ */
+function evened(grey: Uint8ClampedArray, width: number, height: number): Uint8ClampedArray {
+  const upright = new Float32Array(grey.length);
+  for (let x = 0; x < width; x++) {
+    const column = means(
+      Float32Array.from({ length: height }, (_, y) => grey[y * width + x] ?? 0),
+      5,
+    );
+    for (let y = 0; y < height; y++) upright[y * width + x] = column[y] ?? 0;
+  }
+  const out = new Uint8ClampedArray(grey.length);
+  for (let y = 0; y < height; y++) {
+    const row = upright.subarray(y * width, (y + 1) * width);
+    const around = means(row, Math.round(width / 8));
+    for (let x = 0; x < width; x++) out[y * width + x] = 128 + (row[x] ?? 0) - (around[x] ?? 0);
+  }
+  return out;
+}
+
 /** What a bar code or square code in a picture of grey values says; null where none is found. */
 export function readGrey(grey: Uint8ClampedArray, width: number, height: number): string | null {
   const source = new RGBLuminanceSource(grey, width, height);
-  for (const binarizer of [new HybridBinarizer(source), new GlobalHistogramBinarizer(source)]) {
+  const upright = new RGBLuminanceSource(evened(grey, width, height), width, height);
+  for (const binarizer of [
+    new HybridBinarizer(source),
+    new GlobalHistogramBinarizer(source),
+    new HybridBinarizer(upright),
+  ]) {
     const reader = new MultiFormatReader();
     reader.setHints(hints);
     try {

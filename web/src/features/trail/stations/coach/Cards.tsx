@@ -19,7 +19,7 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
           <strong>{caution}</strong>
         </div>
       ))}
-      <p className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</p>
+      <h1 className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</h1>
       {card.acts.some((a) => a.times > 1 && a.act === 'press') && <Count times={card.acts[0]?.times ?? 1} />}
       {card.times > 1 && <Count times={card.times} />}
       {cardDetails(card, data.panel)

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
+import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout } from '../StationLayout.tsx';
 import { panelAt } from './panel-at.ts';
@@ -78,12 +79,14 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
           </Button>
         </span>
       </div>
-      <button
-        type="button"
+      <h1 className="visually-hidden">
+        {cardLead(card, data.panel)} {cardBig(card, data.panel)}
+      </h1>
+      <Pressable
         className={`beat-card ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
         onClick={() => next && onto(now.card + 1)}
-        aria-label={next ? 'this is done, go on' : 'the last step'}
       >
+        <span className="visually-hidden">{next ? 'This is done, go on:' : 'The last step:'}</span>
         <span className="lead">{cardLead(card, data.panel)}</span>
         {card.notes.cautions.map((caution) => (
           <span key={caution} className="note bad">
@@ -116,7 +119,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
             usualMs={card.usualMs * card.times * pace}
           />
         )}
-      </button>
+      </Pressable>
       <p className="soft" aria-live="off">
         {now.over
           ? 'That was all of it. Did it take?'

@@ -56,7 +56,7 @@ describe('hands free', () => {
     coach();
     press('Begin, hands free');
     pass(100);
-    press('this is done, go on');
+    press(/^This is done, go on/);
     pass(50);
     sees('step 2 of 7');
     press('Start the beat again');

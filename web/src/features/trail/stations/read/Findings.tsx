@@ -32,7 +32,8 @@ export function Candidates({
     <ul className="plain candidates">
       {shown.map((c) => (
         <li key={`${c.kind}${c.code}`}>
-          <Pressable onClick={() => onTake(c)} aria-label={`take ${c.code}`}>
+          <Pressable onClick={() => onTake(c)}>
+            <span className="visually-hidden">take </span>
             <CodeGlyph text={c.kind === 'special' ? 'no code' : c.code} />
             <span className="bar">
               <span style={{ width: `${c.certainty * 100}%` }} />

@@ -20,7 +20,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
   if (reading.plan.length < 2) return null;
   return (
     <div className="sheet sweep">
-      <h3>Controllers</h3>
+      <h2>Controllers</h2>
       <ol className="plain">
         {reading.plan.map((item) => {
           const result = walk.swept.get(item.controller.id);
@@ -53,7 +53,7 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
     walk.taken.find((t) => t.slot === n && (t.controller === null || t.controller === item?.controller.id));
   return (
     <div className="sheet slots">
-      <h3>Memory</h3>
+      <h2>Memory</h2>
       {readout.slots.rotatesMs && (
         <p className="soft small">They follow one another by themselves, every {readout.slots.rotatesMs / 1000} s.</p>
       )}
@@ -133,7 +133,7 @@ export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone }: Co
   const ask = lead ?? unasked[0];
   return (
     <section className="sheet collected" aria-label="read so far">
-      <h3>Read so far</h3>
+      <h2>Read so far</h2>
       <ul className="plain">
         {folded.map((f) => (
           <FoldedCode key={f.code.id} folded={f} data={data} />

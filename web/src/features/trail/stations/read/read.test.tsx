@@ -117,7 +117,7 @@ describe('blinks and beeps', () => {
     press('3');
     fireEvent.click(screen.getByLabelText('it may have been 4'));
     sees(/Count once more/);
-    expect(screen.getByRole('button', { name: 'take B4' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^take\s*B4/ })).toBeTruthy();
   });
 
   it('long and short, with one that could not be told', () => {
@@ -213,11 +213,11 @@ describe('lamps', () => {
     at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
     type('a tap says', 'dim');
     fireEvent.click(screen.getByRole('button', { name: /^lamp c/ }));
-    expect(screen.getByRole('button', { name: 'lamp c: maybe dim' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^lamp c.*maybe dim/ })).toBeTruthy();
   });
   it('looks that disagree are both kept, and said', () => {
     at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
-    const lamp = (l: string) => press(new RegExp(`^lamp ${l}:`));
+    const lamp = (l: string) => press(new RegExp(`^lamp ${l}\\b`));
     lamp('b');
     press(/^Seen again/);
     lamp('d');
@@ -229,7 +229,7 @@ describe('lamps', () => {
 describe('the one next action', () => {
   const reading = () => at(glasswasher, [], { serial: 'G4-1', model: 'G4-20B', software: '2.6' });
   const taps = (letters: string) => {
-    for (const l of letters) press(new RegExp(`^lamp ${l}:`));
+    for (const l of letters) press(new RegExp(`^lamp ${l}\\b`));
   };
   const pinned = () => [...document.querySelectorAll('.actions .MuiButton-contained')].map((b) => b.textContent);
 
@@ -258,9 +258,10 @@ describe('the one next action', () => {
     }));
     reading();
     expect(screen.getByRole('group', { name: 'lamps, close up' })).toBeTruthy();
-    expect(screen.getAllByRole('button', { name: /^lamp a:/ })).toHaveLength(1);
+    expect(screen.getAllByRole('button', { name: /^lamp a\b/ })).toHaveLength(1);
     taps('b');
-    expect(screen.getByRole('button', { name: 'lamp b: lit, amber' }).textContent).toMatch(/lit/);
+    expect(screen.getByRole('button', { name: 'lamp b 8: lit, amber' })).toBeTruthy();
+    expect(screen.getByRole('group', { name: 'lamps, close up' }).textContent).toMatch(/b 8 lit/);
   });
 });
 

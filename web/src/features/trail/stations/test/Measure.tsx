@@ -67,7 +67,7 @@ export function Measure({
   const band = bandHere(node, typed, known);
   const thermal = needsTemperature(node.band);
   const asksSet = node.band.kind === 'of-setting' && !known.settings?.has(node.band.setting);
-  const at = thermal ? parseReading(temperature, 'temperature') : null;
+  const at = thermal ? parseReading(typed.temperature ?? '', 'temperature') : null;
   const celsius = at?.ok && at.value.kind === 'value' ? at.value.value : null;
   const show = tried || readings.taken.length > 0;
   const error: MeasureError | null = judged.ok ? null : judged.error;

@@ -1,0 +1,171 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from './people.ts';
+
+/** What a checker of accessibility finds on the page as it stands: each fault with where it is. */
+async function faultsOf(page: Page): Promise<string[]> {
+  const found = await new AxeBuilder({ page })
+    .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
+    .analyze();
+  return found.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`));
+}
+
+for (const look of ['light', 'dark'] as const)
+  test(`nothing on a technician’s pages keeps anybody out, in the ${look} look`, async ({ field }) => {
+    const technician = await field();
+    const { page } = technician;
+    await page.emulateMedia({ colorScheme: look, reducedMotion: 'reduce' });
+    const found: string[] = [];
+    const looks = async (where: string) => {
+      await page.evaluate(() => document.fonts.ready.then(() => undefined));
+      found.push(...(await faultsOf(page)).map((fault) => `${where}: ${fault}`));
+    };
+    await technician.opensTrail();
+    await looks('start');
+    await page.getByRole('textbox').fill('K1');
+    await technician.sees('Rinse tank slow to warm');
+    await looks('found');
+    await page.getByRole('textbox').fill('');
+    await technician.picksUnit('Brindlewick G4');
+    await technician.readsPlate(`E2E-AXE-${look}`, 'G4-20B', '2.6');
+    await technician.sees('Single phase, software 2.4 and up');
+    await looks('Unit');
+    await technician.press('This is the unit');
+    await technician.sees('Mains behind covers');
+    await looks('Safe');
+    await technician.press('I have read this');
+    await technician.isAsked('Into memory');
+    await looks('Enter');
+    await technician.press('Begin, tapping along');
+    await looks('a step of the way in');
+    for (let i = 0; i < 4; i++) await technician.press('Done');
+    await technician.press('Seen');
+    await technician.sees('open · shut');
+    await looks('a window');
+    await technician.press('Done');
+    await technician.press('It did not');
+    await looks('after a try');
+    await technician.press('I was too slow');
+    await technician.press('Another try');
+    await technician.press('Begin, hands free');
+    await looks('hands free');
+    await technician.press('It took');
+    await technician.taps(/first character/, 'bde');
+    await technician.taps(/the number/, 'adecc');
+    await looks('Read');
+    await technician.lamp('c').click();
+    await technician.lamp('c').click();
+    await technician.press('Take K19');
+    await technician.isAsked('Is the element white with scale?');
+    await looks('Test');
+    await technician.press('No');
+    await technician.isAsked('Isolate and prove dead');
+    await technician.press('Done');
+    await technician.isAsked('Measure the rinse sensor');
+    await technician.measures('9k1', '22');
+    await technician.sees('Too low: 9.1 kΩ');
+    await looks('a measurement');
+    await technician.press('Take this reading');
+    await technician.sees('Cause found');
+    await looks('the cause');
+    await technician.press('Repaired: go on to Clear');
+    await technician.sees('stays isolated');
+    await looks('Clear');
+    await technician.press('All is back');
+    await technician.isAsked('Into memory');
+    await technician.goesAhead('Prove', 'cleared already');
+    await technician.sees(/prove it/);
+    await looks('Prove');
+    await technician.press('It did not return');
+    await technician.isAsked('Proved');
+    await looks('Close');
+    await page.goto('/log');
+    await technician.sees(`E2E-AXE-${look}`);
+    await looks('Log');
+    await page.getByRole('link', { name: new RegExp(`E2E-AXE-${look}`) }).click();
+    await technician.sees(/Cause found, Rinse temperature sensor/);
+    await looks('a walk in the log');
+    for (const [address, says] of [
+      ['/profile', 'Your profile'],
+      ['/which', 'Which unit is it?'],
+      ['/shelf', 'Brindlewick G4'],
+      ['/shelf/brindlewick-g4', 'Brindlewick G4'],
+      [`/machines/brindlewick-g4/E2E-AXE-${look}`, 'Walks'],
+      ['/nowhere', 'There is no page at this address'],
+    ] as const) {
+      await page.goto(address);
+      await technician.sees(says);
+      await looks(address);
+    }
+    expect([...new Set(found)]).toEqual([]);
+  });
+
+test('at twice the size nothing of a walk is cut off, and everything is reached by keyboard', async ({ field }) => {
+  // 200 % zoom of a phone's page is the page at half its width
+  const technician = await field({ width: 320, height: 640 });
+  const { page } = technician;
+  const isCut = () => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+  await technician.opensTrail();
+  expect(await isCut()).toBe(false);
+  await page.getByRole('textbox').focus();
+  await page.keyboard.type('k19');
+  await technician.sees('Rinse tank slow to warm');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Serial number').focus();
+  await page.keyboard.type('E2E-KEYS');
+  expect(await isCut()).toBe(false);
+  await page.keyboard.press('Enter');
+  await technician.sees('What can hurt here');
+  expect(await isCut()).toBe(false);
+  await page.getByRole('button', { name: 'I have read this' }).focus();
+  await page.keyboard.press('Enter');
+  await technician.isAsked('Into memory');
+  expect(await isCut()).toBe(false);
+  await page.getByRole('button', { name: /^5 Test/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'it shows at the front' }).focus();
+  await page.keyboard.press('Enter');
+  await technician.isAsked('Is the element white with scale?');
+  expect(await isCut()).toBe(false);
+});
+
+test('an address is kept over the sign-in, and an unknown one says so', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await page.goto('/shelf/quorrin-b2?room=Codes');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Type the name you sign in with.')).toBeVisible();
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.getByLabel('Name').fill('technician');
+  await page.getByLabel('Password').fill('orrimar-demo');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(/\/shelf\/quorrin-b2\?room=Codes$/);
+  await expect(page.getByText('B2', { exact: true }).first()).toBeVisible();
+  await page.goto('/trial');
+  await expect(page.getByText('There is no page at this address')).toBeVisible();
+  await page.getByRole('link', { name: 'To the start', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'What do you see?' })).toBeVisible();
+  await context.close();
+});
+
+test('a profile holds: units in a measurement, how days are written, the look', async ({ field }) => {
+  const technician = await field();
+  const { page } = technician;
+  await page.goto('/profile');
+  await technician.press('°F');
+  await technician.press('2026-11-27');
+  await technician.press('Dark, for plant rooms');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await technician.isTesting('Brindlewick K17', /K17/, 'G4-E2E-OWN');
+  await technician.press('No');
+  await technician.isAsked('Isolate and prove dead');
+  await technician.press('Done');
+  await technician.isAsked('Measure the rinse sensor');
+  // a bare number is one in the own unit
+  await technician.measures('12k', '77');
+  await technician.sees(/^Good: 12 kΩ/);
+  await technician.sees(/good at 77 °F/);
+  await page.goto('/log');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
