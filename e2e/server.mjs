@@ -12,7 +12,7 @@ const folder = mkdtempSync(join(tmpdir(), 'wire-trail-e2e-'));
 // a copy: a test changes it, as a new version would
 const web = join(root, '.cache/e2e-web');
 rmSync(web, { recursive: true, force: true });
-cpSync(join(root, 'web/dist'), web, { recursive: true });
+cpSync(process.env.E2E_WEB ?? join(root, 'web/dist'), web, { recursive: true });
 const database = await startDatabase({ folder, port: await freePort() });
 const server = fork(main, [], {
   env: {

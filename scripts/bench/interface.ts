@@ -1,12 +1,6 @@
 /// <reference lib="dom" />
-import { fork } from 'node:child_process';
-import { once } from 'node:events';
-import { fileURLToPath } from 'node:url';
-import { chromium, type Page } from '@playwright/test';
-// @ts-expect-error plain JavaScript, as the tests that share it
-import { chromiumOptions } from '../../e2e/chromium.mjs';
-// @ts-expect-error plain JavaScript, as the start command that shares it
-import { freePort } from '../database.mjs';
+import type { Page } from '@playwright/test';
+import { signedIn, withBuiltSchool } from './built-school.ts';
 import { type Row, row } from './row.ts';
 
 type Counted = Readonly<{ all: number; own: number; others: string[] }>;
@@ -16,7 +10,7 @@ const count = (page: Page): Promise<Counted> =>
   page.evaluate(() => {
     const roots =
       '.MuiButtonBase-root, .MuiInputBase-root, .MuiSlider-root, .MuiDataGrid-root, .MuiAccordionSummary-root, .MuiLink-root';
-    const drawings = 'svg, .react-flow, .cm-editor, .lamp-keys, .hold-pad, .beat-card, .pad';
+    const drawings = 'svg, .react-flow, .cm-editor, .hold-pad, .beat-card, .pad';
     const controls = [
       ...document.querySelectorAll<HTMLElement>(
         'button, input, select, textarea, summary, [role=button], [role=tab], [role=checkbox], [role=switch], [role=slider], [role=combobox]',
@@ -36,6 +30,7 @@ const technician: ReadonlyArray<readonly [string, (page: Page) => Promise<unknow
   ['/shelf', (page) => page.getByText('Brindlewick G4').first().waitFor()],
   ['/shelf/brindlewick-g4', (page) => page.getByRole('tab', { name: 'Codes' }).waitFor()],
   ['/play/brindlewick-g4', (page) => page.getByText('Nothing yet.').waitFor()],
+  ['/profile', (page) => page.getByText('Units', { exact: true }).waitFor()],
   ['/log', (page) => page.getByRole('heading', { name: 'Log' }).waitFor()],
 ];
 
@@ -62,17 +57,6 @@ async function walked(page: Page, seen: () => Promise<void>): Promise<void> {
 
 const trainer = ['/library', '/bench', '/shelf/brindlewick-g4/code/k19', '/shelf/brindlewick-g4/readout/lamps'];
 
-async function signedIn(address: string, name: string, viewport: { width: number; height: number }) {
-  const browser = await chromium.launch(chromiumOptions);
-  const page = await (await browser.newContext({ viewport, serviceWorkers: 'block' })).newPage();
-  await page.goto(address);
-  await page.getByLabel('Name').fill(name);
-  await page.getByLabel('Password').fill('orrimar-demo');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('navigation', { name: 'areas' }).waitFor();
-  return { page, close: () => browser.close() };
-}
-
 const share = (all: readonly Counted[]): number =>
   all.reduce((sum, c) => sum + c.own, 0) /
   Math.max(
@@ -82,20 +66,7 @@ const share = (all: readonly Counted[]): number =>
 
 /** How much of the interface is MUI's, in the running application: of a technician's views, and of a trainer's. */
 export async function benchInterface(): Promise<Row[]> {
-  const port = String(await freePort());
-  const server = fork(fileURLToPath(new URL('../../e2e/server.mjs', import.meta.url)), [], {
-    env: { ...process.env, E2E_PORT: port },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  const address = `http://127.0.0.1:${port}`;
-  try {
-    while (
-      !(await fetch(`${address}/api/v1/health`).then(
-        (r) => r.ok,
-        () => false,
-      ))
-    )
-      await new Promise((resolve) => setTimeout(resolve, 250));
+  const { walks, rooms } = await withBuiltSchool(async (address) => {
     const field = await signedIn(address, 'technician', { width: 390, height: 844 });
     const walks: Counted[] = [];
     const seen = async () => void walks.push(await count(field.page));
@@ -118,14 +89,12 @@ export async function benchInterface(): Promise<Row[]> {
       rooms.push(await count(desk.page));
     }
     await desk.close();
-    if (process.env.BENCH_SAY) console.error([...walks, ...rooms].flatMap((c) => c.others).join('\n'));
-    const mine = share(walks);
-    return [
-      row('web.muiShare', mine, 'share', '≥ 0.97', mine >= 0.97),
-      row('web.muiShareTrainer', share(rooms), 'share'),
-    ];
-  } finally {
-    server.kill('SIGTERM');
-    await once(server, 'exit');
-  }
+    return { walks, rooms };
+  });
+  if (process.env.BENCH_SAY) console.error([...walks, ...rooms].flatMap((c) => c.others).join('\n'));
+  const mine = share(walks);
+  return [
+    row('web.muiShare', mine, 'share', '≥ 0.97', mine >= 0.97),
+    row('web.muiShareTrainer', share(rooms), 'share'),
+  ];
 }

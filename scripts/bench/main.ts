@@ -4,6 +4,7 @@ import { benchFind } from './find.ts';
 import { benchHouse } from './house.ts';
 import { benchImport } from './import.ts';
 import { benchInterface } from './interface.ts';
+import { benchFirstShown, benchTaps } from './phone.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
@@ -24,6 +25,8 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['serve', benchServe],
   ['web', benchWeb],
   ['web.mui', benchInterface],
+  ['web.firstShown', benchFirstShown],
+  ['trail', benchTaps],
   ['tests', benchTests],
 ];
 const rows: Row[] = [];

@@ -51,7 +51,7 @@ describe('the shell', () => {
     const calls = standInServer({ signOut: undefined });
     const store = open();
     fireEvent.click(screen.getByRole('button', { name: /profile and more/ }));
-    fireEvent.click(screen.getByRole('menuitem', { name: 'Sign out' }));
+    fireEvent.click(await screen.findByRole('menuitem', { name: 'Sign out' }));
     await waitFor(() => expect(store.getState().session).toEqual({ status: 'signed-out' }));
     expect(calls.map((c) => c.route)).toEqual(['signOut']);
     expect(rememberedUser()).toBeNull();

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useLayoutEffect } from 'react';
 import { api } from './api.ts';
 import { rememberedUser, rememberUser } from './remembered-user.ts';
 import { rememberedOffline, signedIn, signedOut } from './session-slice.ts';
@@ -8,6 +8,11 @@ import { useAppDispatch } from './store.ts';
 export function useSession(): void {
   const dispatch = useAppDispatch();
   const { data, error } = api.useSessionQuery();
+  // nobody waits for the server to say who this device knows already; where it says otherwise, that counts
+  useLayoutEffect(() => {
+    const kept = rememberedUser();
+    if (kept) dispatch(rememberedOffline(kept));
+  }, [dispatch]);
   useEffect(() => {
     if (data) {
       rememberUser(data);

@@ -34,7 +34,7 @@ type Open = Readonly<{
 const fewWalks = 3;
 
 /** This person's walks that are not closed: what is due first, then what was left last; from every device. */
-export function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
+export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
   const dates = useDates();
   const here = useWalksHere();
   const { data: elsewhere } = api.useWalksQuery({ state: 'unfinished', mine: 'yes' });

@@ -15,9 +15,9 @@ import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Found } from './Found.tsx';
-import { OpenWalks } from './OpenWalks.tsx';
 import './trail.css';
 
+const OpenWalks = lazy(() => import('./OpenWalks.tsx'));
 const ScanPlate = lazy(() => import('./scan/ScanPlate.tsx'));
 
 export type UnitBundle = Bundles['bundles'][number];
@@ -55,7 +55,6 @@ export function TrailStartPage() {
     void navigate(`/trail/${walk}`, { state: { plate: read } });
   };
   const units = useMemo(() => unitsLike(bundles, typed), [bundles, typed]);
-  if (loading) return <Loading what="the library on this device" />;
   const scanned = (read: ScannedPlate) => {
     setScanning(false);
     const own = bundles.find((b) => b.family === read.family);
@@ -84,8 +83,13 @@ export function TrailStartPage() {
         />
         <Found typed={typed} bundles={bundles} begin={begin} />
       </section>
-      {typed.trim() === '' && <OpenWalks bundles={bundles} />}
-      {(units.length > 0 || bundles.length === 0) && (
+      {typed.trim() === '' && (
+        <Suspense fallback={null}>
+          <OpenWalks bundles={bundles} />
+        </Suspense>
+      )}
+      {loading && <Loading what="the library on this device" />}
+      {!loading && (units.length > 0 || bundles.length === 0) && (
         <section className="start-units">
           <h2>{plate ? 'Which unit has this plate?' : 'The unit in front of you'}</h2>
           {plate && (
