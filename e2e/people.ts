@@ -82,7 +82,7 @@ export class Technician extends Person {
   /** Taps ahead on the line, and says why what is between is left out. */
   async goesAhead(station: string, why: string): Promise<void> {
     await this.press(new RegExp(`^\\d ${station}`));
-    await this.press(why);
+    await this.press(new RegExp(`^${why}$`, 'i'));
   }
 
   /** On a fresh machine of any family, up to the lamps or the display; the way into the mode is left out. */

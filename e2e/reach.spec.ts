@@ -124,7 +124,7 @@ test('at twice the size nothing of a walk is cut off, and everything is reached 
   expect(await isCut()).toBe(false);
   await page.getByRole('button', { name: /^5 Test/ }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'it shows at the front' }).focus();
+  await page.getByRole('button', { name: 'It shows at the front' }).focus();
   await page.keyboard.press('Enter');
   await technician.isAsked('Is the element white with scale?');
   expect(await isCut()).toBe(false);
@@ -155,7 +155,7 @@ test('a profile holds: units in a measurement, how days are written, the look', 
   await page.goto('/profile');
   await technician.press('°F');
   await technician.press('2026-11-27');
-  await technician.press('Dark, for plant rooms');
+  await technician.press('Dark');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
   await technician.isTesting('Brindlewick K17', /K17/, 'G4-E2E-OWN');
   await technician.press('No');

@@ -75,7 +75,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
 
   // Clear: back together while it is dead; only then what needs the supply
   await technician.sees('stays isolated until the last cover is on');
-  await technician.sees('On again: plug S7 from the board');
+  await technician.sees('Plug S7, back on the board');
   await technician.sees('Turn the four screws of the lower front cover in.');
   await technician.press('All is back');
   await technician.isAsked('Into memory');

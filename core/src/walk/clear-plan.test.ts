@@ -60,8 +60,8 @@ describe('clearPlan', () => {
     expect(plan[0]).toMatchObject({
       isDead: true,
       back: [
-        'On again: plug S7 from the board',
-        'On again: both leads from E2',
+        'Plug S7, back on the board',
+        'Both leads, back on E2',
         'Hang the lower front cover on its hooks.',
         'Turn the four screws of the lower front cover in.',
       ],

@@ -79,7 +79,12 @@ export function clearPlan({ bundle, walk, chartWalk, routes, clear, leave }: Ask
   ];
 }
 
-const onAgain = (what: string): string => `On again: ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
+/** What was taken off, said the other way round: `Plug S7 from the board` goes back on the board. */
+function onAgain(what: string): string {
+  const [, part, place] = /^(.+?),? (?:off|from) (.+?)\.?$/i.exec(what) ?? [];
+  if (part !== undefined && place !== undefined) return `${part}, back on ${place}`;
+  return `Back on: ${what.replace(/ off\.?$/, '')}`;
+}
 
 type Part = Readonly<{ name: string; afterReplacing?: string | undefined; recalibrateBy?: string | undefined }>;
 

@@ -12,6 +12,7 @@ import { drawnVariables, theme } from '../foundation/theme.ts';
 import { useLook } from '../foundation/use-look.ts';
 import { useSession } from '../foundation/use-session.ts';
 import { Loading } from '../parts/states/States.tsx';
+import { Told } from '../parts/undo/Told.tsx';
 import { Crash } from './Crash.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -110,7 +111,9 @@ export function App() {
         <CssBaseline enableColorScheme />
         <GlobalStyles styles={drawnVariables} />
         <Look />
-        <RouterProvider router={router} />
+        <Told>
+          <RouterProvider router={router} />
+        </Told>
       </ThemeProvider>
     </StyledEngineProvider>
   );

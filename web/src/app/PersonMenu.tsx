@@ -17,7 +17,7 @@ export function PersonMenu({ name }: { name: string }) {
         onClick={(e) => setAt(e.currentTarget)}
       >
         <PersonIcon />
-        <span className="person-name">{name.split(' ')[0]}</span>
+        <span className="person-name">{name}</span>
       </ButtonBase>
       {at && (
         <Suspense fallback={null}>

@@ -194,6 +194,9 @@ export const theme: Theme = createTheme({
         },
       },
     },
+    MuiDialogTitle: { styleOverrides: { root: { fontWeight: 700, fontSize: '1.15rem' } } },
+    MuiDialogContent: { styleOverrides: { root: { display: 'grid', gap: '0.75rem' } } },
+    MuiDialogActions: { styleOverrides: { root: { padding: '0.75rem 1.5rem 1.25rem', flexWrap: 'wrap' } } },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 44, fontWeight: 600 } } },
     MuiAlert: {
       defaultProps: { variant: 'outlined' },

@@ -27,9 +27,12 @@ import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { keepDraft } from './kept-draft.ts';
 
 type Props = Readonly<{
+  /** The pages above the entry. */
+  above: ReadonlyArray<Readonly<{ name: string; to: string }>>;
   entryKey: EntryKey;
   draft: Extract<DraftState, { status: 'open' }>;
   latest: RevisionWithBody | null;
@@ -40,7 +43,7 @@ type Props = Readonly<{
 }>;
 
 /** What can be done with the entry: undo, redo, save, submit; and what to do when somebody saved in between. */
-export function EditorBar({ entryKey, draft, latest, published, together, onStale }: Props) {
+export function EditorBar({ above, entryKey, draft, latest, published, together, onStale }: Props) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [save, saving] = api.useSaveDraftMutation();
@@ -110,13 +113,24 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
   };
   return (
     <div className="editor-bar">
-      <div className="editor-title">
-        {body.kind === 'code' && <CodeGlyph text={body.text} size="large" />}
-        <h1>{body.kind === 'code' ? body.title : titleOf(body)}</h1>
-        <span className="tag">
-          {basedOn === 0 ? 'new' : `${latest ? revisionStateWords[latest.state] : ''} · rev ${basedOn}`}
-        </span>
-      </div>
+      <PageBar
+        above={above}
+        called={titleOf(body)}
+        title={
+          body.kind === 'code' ? (
+            <>
+              <CodeGlyph text={body.text} /> {body.title}
+            </>
+          ) : (
+            titleOf(body)
+          )
+        }
+        state={
+          <span className="tag">
+            {basedOn === 0 ? 'new' : `${latest ? revisionStateWords[latest.state] : ''} · rev ${basedOn}`}
+          </span>
+        }
+      />
       <div className="row">
         <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
           <UndoIcon fontSize="small" />

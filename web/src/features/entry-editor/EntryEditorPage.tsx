@@ -1,6 +1,6 @@
 import { type Entry, type EntryKey, entriesOf, linksOf, type Working } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { Failed, Loading } from '../../parts/states/States.tsx';
@@ -94,17 +94,17 @@ export default function EntryEditorPage() {
   const title = entriesOf(bodies, 'family').find((f) => f.id === family)?.name ?? family;
   return (
     <>
-      <p className="small">
-        {shared ? (
-          <Link to="/library">Shared by all units</Link>
-        ) : begins ? (
-          <Link to="/shelf">Shelf</Link>
-        ) : (
-          <Link to={`/shelf/${family}?room=${tabOf[kind] ?? 'Unit'}`}>{title}</Link>
-        )}{' '}
-        ›
-      </p>
       <EditorBar
+        above={
+          shared
+            ? [{ name: 'Shared', to: '/library' }]
+            : [
+                { name: 'Shelf', to: '/shelf' },
+                ...(begins || kind === 'family'
+                  ? []
+                  : [{ name: title, to: `/shelf/${family}?room=${tabOf[kind] ?? 'Unit'}` }]),
+              ]
+        }
         entryKey={key}
         draft={draft}
         latest={entry?.latest ?? null}

@@ -17,6 +17,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Select } from '../../parts/field/Select.tsx';
 import { Fold } from '../../parts/fold/Fold.tsx';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
@@ -49,7 +50,11 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   return (
     <>
       <div className="family-head">
-        <h1>{family.name}, played</h1>
+        <PageBar
+          above={[{ name: family.name, to: `/shelf/${family.id}` }]}
+          title="Played"
+          called={`${family.name}, played`}
+        />
         {route && (
           <span className="soft">
             to try: {drafts ? <Link to={`/shelf/${family.id}/route/${route.id}`}>{route.name}</Link> : route.name}

@@ -19,9 +19,9 @@ const senseWords: Readonly<Record<Sense, string>> = {
   picture: 'flashes of the screen',
 };
 const looks = [
-  ['device', 'As this device'],
+  ['device', 'The device’s'],
   ['light', 'Light'],
-  ['dark', 'Dark, for plant rooms'],
+  ['dark', 'Dark'],
 ] as const;
 const dateWords = [
   ['day-first', '27 Nov 2026'],

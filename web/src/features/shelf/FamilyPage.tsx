@@ -1,9 +1,11 @@
+import Button from '@mui/material/Button';
 import { entriesOf, roleAtLeast } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { usePageKeys } from '../../foundation/keys.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 import { TabRow } from '../../parts/tabs/TabRow.tsx';
 import { ChartsTab } from './ChartsTab.tsx';
@@ -48,16 +50,22 @@ export default function FamilyPage() {
   const shown = tabs.filter((r) => writes || r !== 'Loose ends');
   return (
     <>
-      <div className="family-head">
-        <h1>{own?.name ?? family}</h1>
-        <span className="soft">{own?.summary}</span>
-        {writes && own && (
-          <span className="row">
-            <Link to={`/shelf/${family}/family/${family}`}>variants, parts, traits …</Link>
-            {props.entries.some((e) => e.state === 'draft') && <SubmitDrafts family={family} entries={entries} />}
-          </span>
-        )}
-      </div>
+      <PageBar
+        above={[{ name: 'Shelf', to: '/shelf' }]}
+        title={own?.name ?? family}
+        actions={
+          writes &&
+          own && (
+            <>
+              <Button component={Link} to={`/shelf/${family}/family/${family}`}>
+                Variants, parts, traits …
+              </Button>
+              {props.entries.some((e) => e.state === 'draft') && <SubmitDrafts family={family} entries={entries} />}
+            </>
+          )
+        }
+      />
+      {own?.summary && <p className="soft family-summary">{own.summary}</p>}
       {writes && <LooseTrailLine family={family} onGo={() => go('Loose ends')} />}
       <TabRow
         name="rooms of the family"

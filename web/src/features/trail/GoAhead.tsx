@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { Field } from '../../parts/field/Field.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
 
+const listed = new Intl.ListFormat('en', { type: 'conjunction' });
 /** Which unit it is and what can hurt are never left out: they come first, whatever was tapped. */
 const stay: ReadonlySet<Station> = new Set(['unit', 'safe']);
 const reasons: Partial<Record<Station, readonly string[]>> = {
@@ -31,7 +32,7 @@ export function GoAhead({ to, walk, onClose, onGo }: Props) {
   const left = between.filter((s) => !stay.has(s));
   const first = between.filter((s) => stay.has(s));
   const offered = reasons[left[0] ?? 'enter'] ?? [];
-  const name = (list: readonly Station[]) => list.map((s) => stationNames[s]).join(' and ');
+  const name = (list: readonly Station[]) => listed.format(list.map((s) => stationNames[s]));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="ahead-title">
       <DialogTitle id="ahead-title">Go on to {stationNames[to]}?</DialogTitle>
@@ -52,7 +53,7 @@ export function GoAhead({ to, walk, onClose, onGo }: Props) {
             <div className="stack">
               {offered.map((reason) => (
                 <Button key={reason} size="glove" fullWidth onClick={() => onGo(reason, left)}>
-                  {reason}
+                  {reason.charAt(0).toUpperCase() + reason.slice(1)}
                 </Button>
               ))}
             </div>

@@ -18,12 +18,14 @@ import { Link, useParams } from 'react-router';
 import { freshBundle } from '../../foundation/device/bundles.ts';
 import { keptBundle } from '../../foundation/device/database.ts';
 import { useHoldsVersion } from '../../foundation/device/new-version.ts';
+import type { Happening } from '../../foundation/device/walks.ts';
 import { isTyping, usePageKeys } from '../../foundation/keys.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { useUndo } from '../../parts/undo/use-undo.tsx';
 import { GoAhead } from './GoAhead.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
@@ -99,6 +101,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
   const [ahead, setAhead] = useState<Station | null>(null);
   const station = looked ?? now;
   const data = trailData(bundle, walk);
+  const undo = useUndo();
   const isAhead = (to: Station) => stations.indexOf(to) > stations.indexOf(now);
   const go = (to: Station) => {
     if (isAhead(to) && !walk.done.has(to) && !walk.closed) setAhead(to);
@@ -106,17 +109,21 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
   };
   // a step forward always shows the station it leads to
   const add: OpenWalk['add'] = async (...happenings) => {
-    await open.add(...happenings);
+    const ids = await open.add(...happenings);
     setLooked(null);
+    const words = doneWords(happenings);
+    if (words && ids.length > 0)
+      undo(words, () => void open.add(...[...ids].reverse().map((event) => ({ kind: 'taken-back' as const, event }))));
+    return ids;
   };
   usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
   useEffect(() => {
-    const undo = (event: KeyboardEvent) => {
+    const onKey = (event: KeyboardEvent) => {
       // in a text it takes back what was typed
       if (event.key === 'z' && (event.ctrlKey || event.metaKey) && !isTyping(event.target)) void open.takeBack();
     };
-    window.addEventListener('keydown', undo);
-    return () => window.removeEventListener('keydown', undo);
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
   }, [open]);
   useTopOf(station);
   useEffect(() => {
@@ -206,6 +213,13 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
       )}
     </div>
   );
+}
+
+/** What just happened, where it ends or leaves out something: that is told, and can be undone at once. */
+function doneWords(happenings: readonly Happening[]): string | null {
+  const left = happenings.flatMap((h) => (h.kind === 'skipped' ? [stationNames[h.station]] : []));
+  if (happenings.some((h) => h.kind === 'closed')) return 'The walk is closed.';
+  return left.length > 0 ? `Left out: ${left.join(', ')}.` : null;
 }
 
 /** Passes a station at which there is nothing to do; whether that is under way. */

@@ -10,7 +10,8 @@ export type OpenWalk = Readonly<{
   status: 'loading' | 'missing' | 'newer' | 'open';
   walk: Walk | null;
   events: readonly WalkEvent[];
-  add: (...happenings: Happening[]) => Promise<void>;
+  /** Gives the events it became, so that they can be taken back. */
+  add: (...happenings: Happening[]) => Promise<readonly WalkEvent['id'][]>;
   takeBack: () => Promise<void>;
 }>;
 
@@ -38,10 +39,13 @@ export function useWalk(id: WalkId): OpenWalk {
   const add = useCallback(
     async (...happenings: Happening[]) => {
       try {
-        show(await keepHappenings({ walk: id, by, happenings }));
+        const kept = await keepHappenings({ walk: id, by, happenings });
+        show(kept);
+        return kept.slice(-happenings.length).map((k) => k.id);
       } catch {
         // it did not happen: the walk stands where it stood, and the person is told why
         dispatch(storeFailed());
+        return [];
       }
     },
     [id, by, dispatch, show],

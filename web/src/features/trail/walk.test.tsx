@@ -76,7 +76,7 @@ describe('the line tapped ahead', () => {
     await screen.findByRole('heading', { name: 'Into memory' });
     press(/^5 Test/);
     expect(screen.getByText(/^Enter and Read are left out/)).toBeTruthy();
-    press('it shows at the front');
+    press('It shows at the front');
     await screen.findByRole('heading', { name: 'Is the element white with scale?' });
     expect(await kept()).toMatchObject([
       { kind: 'skipped', station: 'enter', why: 'it shows at the front' },
@@ -94,6 +94,15 @@ describe('the line tapped ahead', () => {
     expect(screen.getByRole('heading', { name: 'What can hurt here' })).toBeTruthy();
     press('I have read this');
     await screen.findByRole('heading', { name: 'Is the element white with scale?' });
+  });
+  it('is told, and undone at once where it was a slip', async () => {
+    await open({ kind: 'code', code: 'k19' as never }, unit, safe);
+    await screen.findByRole('heading', { name: 'Into memory' });
+    press(/^5 Test/);
+    press('It shows at the front');
+    await screen.findByText('Left out: Enter, Read.');
+    press('Undo');
+    expect(await screen.findByRole('heading', { name: 'Into memory' })).toBeTruthy();
   });
   it('can be thought better of', async () => {
     const { kept } = await open({ kind: 'code', code: 'k19' as never }, unit, safe);

@@ -55,8 +55,8 @@ export default function WhichPage() {
   };
   return (
     <div className="which">
+      <PageBar above={[{ name: 'Trail', to: '/trail' }]} title="Which unit is it?" />
       <div className="row spread">
-        <PageBar above={[{ name: 'Trail', to: '/trail' }]} title="Which unit is it?" />
         <span className="row">
           {answers.length > 0 && <Button onClick={() => setAnswers(answers.slice(0, -1))}>One back</Button>}
           {answers.length > 0 && (

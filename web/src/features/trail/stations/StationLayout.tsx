@@ -1,16 +1,16 @@
 import Button from '@mui/material/Button';
 import type { Walk, WalkEvent } from '@wire-trail/core';
 import { type ReactNode, useEffect, useRef } from 'react';
+import type { Happening } from '../../../foundation/device/walks.ts';
 import { PanelDrawing, type PanelProps } from '../../../parts/panel/PanelDrawing.tsx';
 import type { TrailData } from '../trail-data.ts';
-import type { OpenWalk } from '../use-walk.ts';
 
 export type StationProps = Readonly<{
   walk: Walk;
   data: TrailData;
   /** Every event of the walk, also those taken back. */
   events: readonly WalkEvent[];
-  add: OpenWalk['add'];
+  add: (...happenings: Happening[]) => Promise<unknown>;
 }>;
 
 type TabProps = Readonly<{

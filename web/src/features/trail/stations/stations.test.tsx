@@ -309,7 +309,7 @@ describe('Clear', () => {
     const s = standing([...k19, ...dead, ended]);
     show(<ClearStation {...s} />);
     sees(/stays isolated until the last cover is on/);
-    sees('On again: plug S7 from the board');
+    sees('Plug S7, back on the board');
     sees('Turn the four screws of the lower front cover in.');
     expect(screen.queryByText(/erased/)).toBeNull();
     press('All is back');

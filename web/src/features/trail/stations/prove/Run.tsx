@@ -49,7 +49,9 @@ export function Run(props: StationProps) {
       ) : (
         <>
           {run.leastMs !== null && !timer && (
-            <Begin ms={run.leastMs} what={`${run.cycles} ${plural(cycle, run.cycles)}`} add={add} />
+            <div className="actions">
+              <Begin ms={run.leastMs} what={`${run.cycles} ${plural(cycle, run.cycles)}`} add={add} />
+            </div>
           )}
           {form}
         </>
@@ -129,7 +131,7 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
           <span className="wrong">That is fewer than it takes. It will be kept, as not proved.</span>
         )}
       </label>
-      <div className="actions">
+      <div className={isFirst ? 'actions' : 'actions answers'}>
         <Button
           size="glove"
           variant={isFirst ? 'contained' : 'outlined'}

@@ -52,12 +52,12 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
             </Button>
           </>
         )}
-        {!isOut && (
-          <Button variant="text" onClick={() => setSheet(!sheet)}>
-            {sheet ? 'Close the sheet' : 'Sheet for whoever goes on …'}
-          </Button>
-        )}
       </div>
+      {!isOut && (
+        <Button variant="text" onClick={() => setSheet(!sheet)}>
+          {sheet ? 'Close the sheet' : 'Sheet for whoever goes on …'}
+        </Button>
+      )}
       {sheet && <SheetView sheet={page} />}
     </div>
   );

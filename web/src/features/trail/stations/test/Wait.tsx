@@ -68,32 +68,36 @@ export function Wait({ walk, at, add, say, node }: BodyProps & { node: NodeOf<'w
   const isLong = node.waitMs >= dateFromMs;
   const [until, setUntil] = useState(() => dayOf(Date.now() + node.waitMs));
   const done = (
-    <div className="actions">
+    <>
       <p className="note good" role="status">
         The wait is over.
       </p>
-      <Next onClick={() => say('done')}>Go on</Next>
-    </div>
+      <div className="actions">
+        <Next onClick={() => say('done')}>Go on</Next>
+      </div>
+    </>
   );
   if (timer) return <Timer since={timer.since} ms={timer.ms} over={done} />;
   return (
-    <div className="actions">
+    <>
       <p className="big-number">
         <strong>{isLong ? Math.round(node.waitMs / 3_600_000) : Math.round(node.waitMs / 60_000)}</strong>
         {isLong ? 'hours' : 'min'}
       </p>
       {isLong && <UntilWhen day={until} onChange={setUntil} />}
-      <Next
-        onClick={() =>
-          void add(
-            { kind: 'timer', of, ms: node.waitMs },
-            ...(isLong ? [{ kind: 'waits' as const, until, why: node.title }] : []),
-          )
-        }
-      >
-        {isLong ? 'Wait until then' : 'Start the timer'}
-      </Next>
-    </div>
+      <div className="actions">
+        <Next
+          onClick={() =>
+            void add(
+              { kind: 'timer', of, ms: node.waitMs },
+              ...(isLong ? [{ kind: 'waits' as const, until, why: node.title }] : []),
+            )
+          }
+        >
+          {isLong ? 'Wait until then' : 'Start the timer'}
+        </Next>
+      </div>
+    </>
   );
 }
 
