@@ -29,7 +29,7 @@ test('two stages of lamps, one lamp in doubt: the candidates, and the one look t
   await technician.sees(/Look at lamp 3 once more/);
   await technician.sees(/It decides between M0[26] and M0[26]/);
   // one tap back it was lit
-  await technician.press(/^Undo/);
+  await technician.press(/^Undo the last tap/);
   await expect(page.getByRole('button', { name: 'Take M06', exact: true })).toBeVisible();
   await technician.press('Take M06');
   await expect(page.locator('.walk-head').getByText('M06')).toBeVisible();

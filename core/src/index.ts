@@ -29,7 +29,7 @@ export {
   WalkId,
 } from './base/ids.ts';
 export { canonicalJson, sameJson } from './base/json.ts';
-export { parseAmount } from './base/parse-amount.ts';
+export { parseAmount, type StoredAs, storedAs, writeAmount } from './base/parse-amount.ts';
 export type { Path } from './base/path.ts';
 export {
   baseUnit,
@@ -98,7 +98,6 @@ export {
   measure,
   readingsNeeded,
   settledBy,
-  type TypedReading,
 } from './chart/measure.ts';
 export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export { mostNodes, type OutlineRow, outlineRows, parseOutline, printOutline } from './chart/outline.ts';
@@ -219,7 +218,7 @@ export { parametersOf, partNamesOf } from './model/values.ts';
 export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkEventOf } from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
-export { routesOn, routesTo, routesUpTo } from './modes-map/routes-to.ts';
+export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
 export { judgeTestReading } from './modes-map/test-reading.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
@@ -284,7 +283,7 @@ export { type CompositionProblem, checkComposition, leftAfter } from './unit/com
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
 // unit
-export { type LampPlace, lampField } from './unit/lamp-field.ts';
+export { lampField } from './unit/lamp-field.ts';
 export { lintFamily } from './unit/lint.ts';
 export {
   addPart,
@@ -343,7 +342,13 @@ export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
 export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWords } from './words/look.ts';
-export { judgedWords, measureErrorWords, testReadingWords, tooCloseWords } from './words/measured.ts';
+export {
+  judgedWords,
+  measureErrorWords,
+  readingErrorWords,
+  testReadingWords,
+  tooCloseWords,
+} from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';

@@ -8,6 +8,9 @@ import {
   parseAmount,
   parseReading,
   type Quantity,
+  quantities,
+  storedAs,
+  writeAmount,
 } from '../index.ts';
 
 const american: OwnUnits = { temperature: '°F', pressure: 'psi', volume: 'gal' };
@@ -94,3 +97,36 @@ describe('own units', () => {
     expect(own.endsWith(ownUnit(quantity, american))).toBe(true);
   });
 });
+
+describe('writeAmount', () => {
+  it.each<[number, Quantity, string]>([
+    [480, 'duration', '8 min'],
+    [5.8, 'duration', '5.8 s'],
+    [90, 'duration', '1 min 30 s'],
+    [4200, 'duration', '1 h 10 min'],
+    [0, 'duration', '0 s'],
+    [1800, 'power', '1.8 kW'],
+    [230, 'voltage', '230 V'],
+    [12_100, 'resistance', '12.1 kΩ'],
+    [2.5, 'share', '2.5 %'],
+  ])('%d of %s is %s', (value, quantity, words) => expect(writeAmount(value, quantity)).toBe(words));
+  it('is read back to the very value', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...quantities), fc.double({ min: 0, max: 1e6, noNaN: true }), (quantity, value) => {
+        const rounded = Number(value.toPrecision(8));
+        const read = parseAmount(writeAmount(rounded, quantity), quantity);
+        expect(read.ok && Math.abs(read.value - rounded)).toBeLessThan(1e-6);
+      }),
+    );
+  });
+});
+
+it.each([
+  ['afterMs', { quantity: 'duration', perBase: 1000, name: 'after' }],
+  ['toleranceRatio', { quantity: 'share', perBase: 0.01, name: 'tolerance' }],
+  ['leastS', { quantity: 'duration', perBase: 1, name: 'least' }],
+  ['supplyVolt', { quantity: 'voltage', perBase: 1, name: 'supply' }],
+  ['times', null],
+  ['minutes', null],
+  ['cells', null],
+])('%s is stored as %j', (field, is) => expect(storedAs(field)).toEqual(is));

@@ -7,14 +7,17 @@ import { Fold } from '../../parts/fold/Fold.tsx';
 import { ChartUseFields } from './ChartUseFields.tsx';
 import { ClaimFields } from './ClaimFields.tsx';
 import type { FieldProps } from './field-props.ts';
-import { Choice, Lines, NumberField, Text } from './inputs.tsx';
+import { AmountField, Choice, Lines, NumberField, Text } from './inputs.tsx';
 import { SuspectFields } from './SuspectFields.tsx';
 
-/** What the length of the run that proves a repair follows from; typed in seconds. */
+/** Spans are stored in thousandths of a second. */
+const thousandths = { quantity: 'duration', perBase: 1000 } as const;
+
+/** What the length of the run that proves a repair follows from. */
 const spans = [
-  ['armingMs', 'looks only after, seconds'],
-  ['cycleMs', 'one takes, seconds'],
-  ['cycleEveryMs', 'one every, seconds'],
+  ['armingMs', 'looks only after'],
+  ['cycleMs', 'one takes'],
+  ['cycleEveryMs', 'one every'],
 ] as const;
 
 const scopeWords = {
@@ -73,11 +76,11 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
               wrong={wrong('detection.threshold')}
               onChange={(t) => detect({ threshold: t || undefined }, 'threshold')}
             />
-            <NumberField
-              label="for, seconds"
-              value={detection.forMs === undefined ? null : detection.forMs / 1000}
-              least={0}
-              onChange={(s) => detect({ forMs: s === null ? undefined : s * 1000 }, 'forMs')}
+            <AmountField
+              label="for"
+              of={thousandths}
+              value={detection.forMs ?? null}
+              onChange={(ms) => detect({ forMs: ms ?? undefined }, 'forMs')}
             />
             <NumberField
               label="in a row"
@@ -104,12 +107,12 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
               onChange={(cycle) => detect({ cycle }, 'cycle')}
             />
             {spans.map(([field, label]) => (
-              <NumberField
+              <AmountField
                 key={field}
                 label={label}
-                value={detection[field] === undefined ? null : detection[field] / 1000}
-                least={0}
-                onChange={(s) => detect({ [field]: s === null ? undefined : s * 1000 }, field)}
+                of={thousandths}
+                value={detection[field] ?? null}
+                onChange={(ms) => detect({ [field]: ms ?? undefined }, field)}
               />
             ))}
           </div>

@@ -2,11 +2,12 @@ import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import { type Quantity, quantities, storedAs } from '@wire-trail/core';
 import { useEffect, useRef } from 'react';
 import type { z } from 'zod';
 import { Input } from '../../parts/field/Input.tsx';
 import { choicesFor, keysFor, nameAt, type Path, type SchemaContext } from './choices.ts';
-import { Choice, NumberField, Text } from './inputs.tsx';
+import { AmountField, Choice, NumberField, Text } from './inputs.tsx';
 import { changedTo, emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
 
 type FieldProps = Readonly<{
@@ -18,6 +19,13 @@ type FieldProps = Readonly<{
   /** `about` names the place typed into, so that a word is one step to undo; empty for adding, removing, choosing. */
   onChange: (value: unknown, about: string) => void;
 }>;
+
+/** Fields that are a number of whatever quantity stands beside them. */
+const inOwnQuantity: ReadonlySet<string> = new Set(['value', 'least', 'most', 'start']);
+const storedIn = (name: string, quantity: Quantity | null) =>
+  storedAs(name) ?? (quantity !== null && inOwnQuantity.has(name) ? { quantity, perBase: 1 } : null);
+const quantityOf = ({ quantity }: Record<string, unknown>): Quantity | null =>
+  quantities.find((q) => q === quantity) ?? null;
 
 /** One field of any schema. The form is read off the same schema that checks what was typed. */
 export function SchemaField(props: FieldProps) {
@@ -51,7 +59,18 @@ export function SchemaField(props: FieldProps) {
           }
         />
       );
-    case 'number':
+    case 'number': {
+      const stored = storedIn(nameAt(path), context.quantity ?? null);
+      if (stored)
+        return (
+          <AmountField
+            label={label}
+            of={stored}
+            value={typeof value === 'number' ? value : null}
+            wrong={wrong}
+            onChange={(n) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about)}
+          />
+        );
       return (
         <NumberField
           label={label}
@@ -61,6 +80,7 @@ export function SchemaField(props: FieldProps) {
           onChange={(n) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about)}
         />
       );
+    }
     case 'yes-no':
       return (
         <label className="yes-no">
@@ -167,6 +187,7 @@ type ObjectProps = Readonly<{
 
 /** The fields of an object, in the order the schema names them. */
 export function SchemaFields({ fields, value, path, context, onChange }: ObjectProps) {
+  const quantity = quantityOf(value);
   return (
     <div className="schema-fields">
       {fields
@@ -177,8 +198,8 @@ export function SchemaFields({ fields, value, path, context, onChange }: ObjectP
             schema={schema}
             value={value[name]}
             path={[...path, name]}
-            label={fieldWords(name)}
-            context={context}
+            label={fieldWords(storedAs(name)?.name ?? name)}
+            context={{ ...context, quantity }}
             onChange={(next, about) => {
               const { [name]: _, ...rest } = value;
               onChange(next === undefined ? rest : { ...value, [name]: next }, about);

@@ -1,4 +1,4 @@
-import { choicesAt, type Entry, meaningOf } from '@wire-trail/core';
+import { choicesAt, type Entry, meaningOf, type Quantity } from '@wire-trail/core';
 import type { z } from 'zod';
 
 export type Path = ReadonlyArray<string | number>;
@@ -13,6 +13,8 @@ export type SchemaContext = Readonly<{
   hidden?: ReadonlySet<string>;
   /** Words that are likely in a field of that name, beside whatever else may be typed. */
   likely?: (name: string) => readonly string[];
+  /** What the numbers of the object at hand are of, where it says so. */
+  quantity?: Quantity | null;
 }>;
 
 type Choices = Array<readonly [string, string]>;

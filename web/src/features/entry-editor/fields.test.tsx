@@ -40,10 +40,10 @@ describe('the fields of a code', () => {
     type('What the control saw', 'Less than 6 K.');
     type('What it then does', 'Goes on.');
     type('in a row', '3');
-    type('for, seconds', '1080');
+    type('for', '18 min');
     type('erased after clean ones', '');
-    type('one takes, seconds', '1200');
-    type('one every, seconds', '86400');
+    type('one takes', '0h20');
+    type('one every', '24 h');
     type('Only when', '');
     expect(body()).toMatchObject({
       title: 'Cold rinse',

@@ -1,6 +1,8 @@
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
+import { parseAmount, readingErrorWords, type StoredAs, writeAmount } from '@wire-trail/core';
 import { useId, useState } from 'react';
+import { useAmounts } from '../../foundation/use-own.ts';
 import { Input } from '../../parts/field/Input.tsx';
 import { Select } from '../../parts/field/Select.tsx';
 
@@ -85,6 +87,51 @@ export function NumberField({ label, value, least, wrong = null, onChange }: Num
       {(isWrong || wrong) && (
         <span className="wrong">
           {isWrong ? (Number.isFinite(least) ? `A number from ${least} up.` : 'A number.') : wrong}
+        </span>
+      )}
+    </div>
+  );
+}
+
+type AmountProps = Readonly<{
+  label: string;
+  /** In the unit it is stored in; null where there is none. */
+  value: number | null;
+  of: Pick<StoredAs, 'quantity' | 'perBase'>;
+  wrong?: string | null;
+  onChange: (value: number | null) => void;
+}>;
+
+/** An amount as people write it, with its unit: `8 min`, `1,800 W`, `4k7`. What cannot be read stays, with a word beside it. */
+export function AmountField({ label, value, of, wrong = null, onChange }: AmountProps) {
+  const id = useId();
+  const amounts = useAmounts();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? (value === null ? '' : writeAmount(value / of.perBase, of.quantity, amounts.own));
+  const read = shown.trim() === '' ? null : parseAmount(shown, of.quantity, amounts.unit(of.quantity));
+  const said = read && !read.ok ? readingErrorWords(read.error) : wrong;
+  return (
+    <div className="field-block">
+      <label htmlFor={id}>{label}</label>
+      <Input
+        fullWidth
+        id={id}
+        className="mono"
+        value={shown}
+        error={said !== null}
+        onBlur={() => (read === null || read.ok) && setTyped(null)}
+        onChange={(e) => {
+          const text = e.target.value;
+          setTyped(text);
+          if (text.trim() === '') return onChange(null);
+          const next = parseAmount(text, of.quantity, amounts.unit(of.quantity));
+          if (next.ok) onChange(Number((next.value * of.perBase).toPrecision(12)));
+        }}
+        slotProps={{ input: { inputMode: 'text', ...(said !== null && { 'aria-describedby': `${id}w` }) } }}
+      />
+      {said !== null && (
+        <span id={`${id}w`} className="wrong">
+          {said}
         </span>
       )}
     </div>

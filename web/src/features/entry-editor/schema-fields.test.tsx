@@ -1,8 +1,8 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { type Entry, entrySchemas, type Family } from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
-import { glasswasher } from '../../testing/trail.tsx';
+import { glasswasher, show } from '../../testing/trail.tsx';
 import { problemsIn } from './entry-problems.ts';
 import { newEntry } from './new-entry.ts';
 import { SchemaFields } from './SchemaFields.tsx';
@@ -32,7 +32,7 @@ function Form({ body }: { body: Entry }) {
 const open = (kind: 'setting' | 'access' | 'family') => {
   const body = newEntry({ family: 'brindlewick-g4', kind, id: 'new' }, 'New', glasswasher);
   if (!body) throw new Error(kind);
-  render(<Form body={body} />);
+  show(<Form body={body} />);
 };
 const type = (label: string, text: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
@@ -94,7 +94,7 @@ describe('a form read off a schema', () => {
 describe('what a form offers', () => {
   it('what is named and is not there is said at its place, stays as it is, and can be put right', () => {
     const body = newEntry({ family: 'brindlewick-g4', kind: 'setting', id: 'new' }, 'New', glasswasher);
-    render(<Form body={{ ...body, parameter: 'gone', source: 'gone' } as unknown as Entry} />);
+    show(<Form body={{ ...body, parameter: 'gone', source: 'gone' } as unknown as Entry} />);
     expect([now.parameter, now.source]).toEqual(['gone', 'gone']);
     const field = screen.getByLabelText<HTMLSelectElement>('parameter');
     expect(field.selectedOptions[0]?.textContent).toBe('gone (not there)');
@@ -103,6 +103,23 @@ describe('what a form offers', () => {
     expect(screen.getByText('Names the source “gone”, which does not exist.')).toBeTruthy();
     fireEvent.change(field, { target: { value: 'rinse-power' } });
     expect(screen.queryByText('There is no parameter “gone” on this unit.')).toBeNull();
+  });
+
+  it('amounts as people write them, with their unit, under a name without one', () => {
+    const memory = glasswasher.entries.find((e) => e.kind === 'mode' && e.id === 'memory') as Entry;
+    show(<Form body={memory} />);
+    const [after] = screen.getAllByLabelText<HTMLInputElement>('after');
+    expect(after?.value).toBe('4 min');
+    const says = (text: string) => fireEvent.change(after as Element, { target: { value: text } });
+    const kept = () => (now.transitions as Array<{ on: { afterMs?: number } }>)[0]?.on.afterMs;
+    says('1h10');
+    expect(kept()).toBe(4_200_000);
+    says('soon');
+    expect(kept()).toBe(4_200_000);
+    expect(screen.getByText(/“soon” is not a number/)).toBeTruthy();
+    says('2 min 30 s');
+    expect(kept()).toBe(150_000);
+    expect(screen.queryByText(/afterMs/)).toBeNull();
   });
 
   it('a value where a value is wanted and a controller where a controller is', () => {
@@ -119,7 +136,7 @@ describe('what a form offers', () => {
         },
       ],
     };
-    render(<Form body={sends as unknown as Entry} />);
+    show(<Form body={sends as unknown as Entry} />);
     const offered = screen
       .getAllByLabelText<HTMLElement>('to')
       .flatMap((e) => (e instanceof HTMLSelectElement ? [[...e.options].map((o) => o.value)] : []));

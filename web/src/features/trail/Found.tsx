@@ -7,7 +7,7 @@ import { useFind } from '../../foundation/device/use-find.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { FoundLine } from '../../parts/found/FoundLine.tsx';
 import { Generic, saysGeneric } from '../../parts/generic/Generic.tsx';
-import type { From, UnitBundle } from './TrailStartPage.tsx';
+import type { From, UnitBundle } from './begins.ts';
 
 const PickUnit = lazy(() => import('./PickUnit.tsx'));
 

@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { familyEntry } from '@wire-trail/core';
-import type { UnitBundle } from './TrailStartPage.tsx';
+import type { UnitBundle } from './begins.ts';
 
 type Props = Readonly<{
   title: string;

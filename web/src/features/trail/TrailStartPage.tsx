@@ -2,10 +2,10 @@ import MoreIcon from '@mui/icons-material/ExpandMore';
 import ScanIcon from '@mui/icons-material/QrCodeScanner';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { type Code, entriesOf, familyEntry, type ScannedPlate, type Symptom } from '@wire-trail/core';
+import { entriesOf, familyEntry, type ScannedPlate } from '@wire-trail/core';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
-import { type Bundles, useBundles } from '../../foundation/device/use-bundles.ts';
+import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { Input } from '../../parts/field/Input.tsx';
@@ -14,18 +14,12 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
+import type { From, UnitBundle } from './begins.ts';
 import { Found } from './Found.tsx';
 import './trail.css';
 
 const OpenWalks = lazy(() => import('./OpenWalks.tsx'));
 const ScanPlate = lazy(() => import('./scan/ScanPlate.tsx'));
-
-export type UnitBundle = Bundles['bundles'][number];
-export type From =
-  | { kind: 'code'; code: Code['id'] }
-  | { kind: 'symptom'; symptom: Symptom['id'] }
-  | { kind: 'panel' }
-  | { kind: 'unlisted'; text: string };
 
 /** So many units are shown before somebody types or asks for all of them. */
 const fewUnits = 12;

@@ -11,7 +11,7 @@ export function useUndo(): (words: string, undo: () => void) => void {
         action: (key) => (
           <Button
             variant="text"
-            color="inherit"
+            sx={{ color: 'inherit', textDecoration: 'underline' }}
             onClick={() => {
               closeSnackbar(key);
               undo();

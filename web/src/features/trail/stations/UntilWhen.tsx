@@ -2,7 +2,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { lazy, Suspense } from 'react';
 import { Loading } from '../../../parts/states/States.tsx';
-import { dayOf } from './test/Wait.tsx';
+import { dayOf } from './day-of.ts';
 
 const DayField = lazy(() => import('../../../parts/field/DayField.tsx'));
 const dayMs = 86_400_000;

@@ -3,8 +3,9 @@ import { formatQuantity, type ProveRun } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { useDates } from '../../../../foundation/use-own.ts';
 import { Input } from '../../../../parts/field/Input.tsx';
+import { dayOf } from '../day-of.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
-import { dateFromMs, dayOf, Timer } from '../test/Wait.tsx';
+import { dateFromMs, Timer } from '../test/Wait.tsx';
 import { UntilWhen } from '../UntilWhen.tsx';
 import { plural, runOf } from './run-of.ts';
 

@@ -207,7 +207,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
             Seen again, the same <kbd className="hide-narrow">space</kbd>
           </Button>
           <Button onClick={() => reading.undo?.()} disabled={!reading.undo}>
-            Undo <kbd className="hide-narrow">u</kbd>
+            Undo the last tap <kbd className="hide-narrow">u</kbd>
           </Button>
           {slot < readout.slots.count && (
             <Button onClick={() => void keepAndNext()} disabled={!first}>

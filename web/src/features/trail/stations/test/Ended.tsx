@@ -3,8 +3,8 @@ import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, 
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
+import { dayOf } from '../day-of.ts';
 import { Next, type StationProps } from '../StationLayout.tsx';
-import { dayOf } from './Wait.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
 export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {

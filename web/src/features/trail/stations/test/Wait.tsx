@@ -2,6 +2,7 @@ import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { Day } from '../../../../parts/when/When.tsx';
 import { beat } from '../coach/senses.ts';
+import { dayOf } from '../day-of.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { UntilWhen } from '../UntilWhen.tsx';
 import type { BodyProps } from './body-props.ts';
@@ -32,8 +33,6 @@ export function clockWords(ms: number): string {
 
 /** A wait of half a day or more is put away until a date. */
 export const dateFromMs = 43_200_000;
-/** The day of an instant, as dates are kept. */
-export const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 
 /** A timer that goes on wherever the phone is: it is an event with a time, not a thing that runs. */
 export function Timer({ since, ms, over }: { since: string; ms: number; over: React.ReactNode }) {
