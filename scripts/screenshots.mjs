@@ -29,6 +29,7 @@ const kept = [
   'read-phone',
   'measure-phone',
   'prove-phone',
+  'clear-phone',
   'read',
 ];
 const wanted = (name) => process.env.SHOTS !== undefined || kept.includes(name);
@@ -93,9 +94,8 @@ async function walk(page, suffix, serial) {
   await shot(page, `enter${suffix}`);
   await tap(page, 'Done');
   await tap(page, 'It took');
-  await page.getByText('What do the lamps show').waitFor();
-  const keys = page.getByRole('group', { name: 'lamps' });
-  const key = (l) => keys.getByRole('button', { name: new RegExp(`^${l}`) });
+  const key = (l) => page.getByRole('button', { name: new RegExp(`^lamp ${l}\\b`) });
+  await key('b').waitFor();
   for (const l of ['b', 'd', 'e']) await key(l).click();
   await page.getByRole('tab', { name: /the number/ }).click();
   for (const l of ['a', 'd', 'e', 'c', 'c']) await key(l).click();
@@ -117,9 +117,10 @@ async function walk(page, suffix, serial) {
   await shot(page, `verdict${suffix}`);
   await page.getByRole('button', { name: /go on to Clear/ }).click();
   await shot(page, `clear${suffix}`);
-  await page.getByText('It is erased already').click();
-  await page.getByText('It has left the mode already').click();
   await tap(page, 'All is back');
+  await tap(page, 'It stands in that mode already');
+  await tap(page, 'It is erased already');
+  await tap(page, 'That is done already');
   await page.getByText('Run it and see').waitFor();
   await shot(page, `prove${suffix}`);
   await tap(page, 'It did not return');
@@ -136,9 +137,8 @@ async function camera(page, serial) {
   await page.getByLabel(/^Model/).fill('B2-4');
   await tap(page, 'This is the unit');
   await tap(page, 'I have read this');
-  await tap(page, 'Leave this station out …');
-  await page.getByLabel('Why?').fill('it blinks already');
-  await tap(page, 'Leave it out');
+  await page.getByRole('button', { name: /^4 Read/ }).click();
+  await tap(page, 'It stands in that mode already');
   await tap(page, 'Read by camera');
   await tap(page, 'Simulated');
   await page.getByLabel('it shows').selectOption('B4');
@@ -263,6 +263,9 @@ await shot(looker, 'which-phone');
 await looker.goto(`${address}/machines/brindlewick-g4/G4-0417-12`);
 await looker.getByText('last seen').waitFor();
 await shot(looker, 'machine-phone');
+await looker.goto(`${address}/profile`);
+await looker.getByText('Units', { exact: true }).waitFor();
+await shot(looker, 'profile-phone');
 await camera(await person('technician', phone), 'QB-0412');
 await walk(await person('technician', phone, 'dark'), '-phone', 'G4-0930-02');
 await walk(await person('technician', desk), '', 'G4-0417-12');

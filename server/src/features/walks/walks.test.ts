@@ -137,6 +137,40 @@ describe('events', () => {
     });
   });
 
+  it('a serial number that was set right is the same walk on another machine; the one nobody has seen is gone', async () => {
+    const { walk, event, started } = begin();
+    const unread = { ...unit, machine: randomUUID(), serial: 'NOT-READ-4F2A', serialUnread: true };
+    await technician.post('/events', { events: [started, event(unread)] });
+    const of = async (serial: string) =>
+      (await technician.get(`/machines/brindlewick-g4/${serial}`)).body as { machine: object | null; walks: object[] };
+    expect(await of('NOT-READ-4F2A')).toMatchObject({ machine: { serial: 'NOT-READ-4F2A' }, walks: [{ id: walk }] });
+    await technician.post('/events', { events: [event({ ...unit, machine: randomUUID(), serial: 'G4-MENDED' })] });
+    expect(await of('NOT-READ-4F2A')).toMatchObject({ machine: null, walks: [] });
+    expect(await of('G4-MENDED')).toMatchObject({ machine: { serial: 'G4-MENDED' }, walks: [{ id: walk }] });
+  });
+
+  it('what one has not finished is told, whatever it waits for; a trainer may ask for his own', async () => {
+    const trainer = await school.person('trainer');
+    const mine = begin();
+    const waiting = begin();
+    const closed = begin();
+    await technician.post('/events', {
+      events: [
+        mine.started,
+        waiting.started,
+        waiting.event({ kind: 'waits', until: '2031-01-01', why: 'two cycles' }),
+        closed.started,
+        closed.event({ kind: 'closed', outcome: 'fixed', fixedBy: 'x' }),
+      ],
+    });
+    const ids = async (who: Person, query: string) =>
+      ((await who.get(`/walks?${query}`)).body as Array<{ id: string }>).map((w) => w.id);
+    const open = await ids(technician, 'state=unfinished&mine=yes');
+    expect([mine, waiting, closed].map((w) => open.includes(w.walk))).toEqual([true, true, false]);
+    expect(await ids(trainer, 'state=unfinished')).toContain(mine.walk);
+    expect(await ids(trainer, 'state=unfinished&mine=yes')).not.toContain(mine.walk);
+  });
+
   it('a machine has the readings of all its walks, oldest first, without what was taken back', async () => {
     const own = { ...unit, machine: randomUUID(), serial: 'G4-READ' };
     const reading = (value: number) => ({

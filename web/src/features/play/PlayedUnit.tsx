@@ -21,6 +21,7 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
+import { Progress } from '../../parts/states/States.tsx';
 import { Inputs } from './Inputs.tsx';
 import { MenuBox } from './MenuBox.tsx';
 import './play.css';
@@ -122,7 +123,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             {begun.slice(0, 3).map((u) => (
               <p key={`${u.of.kind}${u.of.name}${u.at}`} className="small play-begun">
                 <span className="soft">under way:</span> {u.of.name}
-                <progress value={u.done} max={u.ofActs} />
+                <Progress done={u.done} of={u.ofActs} name="how far it has come" />
               </p>
             ))}
           </div>

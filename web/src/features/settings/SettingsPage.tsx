@@ -1,3 +1,4 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Table from '@mui/material/Table';
@@ -5,10 +6,14 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { type Role, roles, type SchoolSettings } from '@wire-trail/core';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
+import { Field } from '../../parts/field/Field.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { Select } from '../../parts/field/Select.tsx';
+import { Wrongs } from '../../parts/field/Wrongs.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed, Loading } from '../../parts/states/States.tsx';
 
@@ -67,18 +72,29 @@ function School({ settings }: { settings: SchoolSettings }) {
   );
 }
 
+/** What an account needs, said as one would to the person who opens it. */
+const Asked = z.object({
+  name: z.string().trim().min(1, 'Give the person’s name.').max(120, 'That is too long for a name.'),
+  signIn: z.string().trim().min(3, 'At least three letters.').max(120, 'That is too long to sign in with.'),
+  password: z.string().min(10, 'At least ten characters.'),
+  role: z.enum(roles),
+});
+
 function People() {
   const { data } = api.useUsersQuery();
   const [change] = api.useChangeUserMutation();
   const [add, adding] = api.useAddUserMutation();
-  const [form, setForm] = useState({ name: '', signIn: '', password: '', role: 'technician' as Role });
   const [problem, setProblem] = useState<ApiError | null>(null);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const result = await add(form);
-    if ('data' in result && result.data) setForm({ name: '', signIn: '', password: '', role: 'technician' });
+  const { register, handleSubmit, reset, setFocus, formState } = useForm({
+    resolver: zodResolver(Asked),
+    defaultValues: { name: '', signIn: '', password: '', role: 'technician' as Role },
+  });
+  const { errors } = formState;
+  const submit = handleSubmit(async (asked) => {
+    const result = await add(asked);
+    if ('data' in result && result.data) reset();
     setProblem((result.error as ApiError | undefined) ?? null);
-  };
+  });
   const alter = async (id: number, role: Role, disabled: boolean) =>
     setProblem(((await change({ id, role, disabled })).error as ApiError | undefined) ?? null);
   return (
@@ -112,49 +128,43 @@ function People() {
           ))}
         </TableBody>
       </Table>
-      <form className="row" onSubmit={(e) => void submit(e)} style={{ alignItems: 'end' }}>
-        <label className="field">
-          Name
-          <Input fullWidth required value={form.name} onChange={(e) => setForm({ ...form, name: e.target.value })} />
-        </label>
-        <label className="field">
-          Signs in as
-          <Input
-            fullWidth
-            required
-            value={form.signIn}
-            onChange={(e) => setForm({ ...form, signIn: e.target.value })}
-            slotProps={{ input: { minLength: 3, autoCapitalize: 'none' } }}
+      <form className="stack" onSubmit={submit} noValidate>
+        <Wrongs
+          errors={errors}
+          names={{ name: 'Name', signIn: 'Signs in as', password: 'Password', role: 'Role' }}
+          onGo={setFocus}
+        />
+        <div className="two">
+          <Field id="new-name" label="Name" wrong={errors.name?.message} {...register('name')} />
+          <Field
+            id="new-signIn"
+            label="Signs in as"
+            wrong={errors.signIn?.message}
+            autoCapitalize="none"
+            {...register('signIn')}
           />
-        </label>
-        <label className="field">
-          Password
-          <Input
-            fullWidth
+          <Field
+            id="new-password"
+            label="Password"
             type="password"
             autoComplete="new-password"
-            required
-            value={form.password}
-            onChange={(e) => setForm({ ...form, password: e.target.value })}
-            slotProps={{ input: { minLength: 10 } }}
+            wrong={errors.password?.message}
+            {...register('password')}
           />
-        </label>
-        <label className="field">
-          Role
-          <Select
-            native
-            fullWidth
-            value={form.role}
-            onChange={(e) => setForm({ ...form, role: e.target.value as Role })}
-          >
-            {roles.map((r) => (
-              <option key={r}>{r}</option>
-            ))}
-          </Select>
-        </label>
-        <Button type="submit" disabled={adding.isLoading}>
-          Open an account
-        </Button>
+          <label className="field">
+            Role
+            <Select native fullWidth inputProps={register('role')}>
+              {roles.map((r) => (
+                <option key={r}>{r}</option>
+              ))}
+            </Select>
+          </label>
+        </div>
+        <div>
+          <Button type="submit" disabled={adding.isLoading}>
+            Open an account
+          </Button>
+        </div>
       </form>
       {problem && (
         <p className="wrong" role="alert">

@@ -102,6 +102,17 @@ describe('people', () => {
     ]);
   });
 
+  it('says in plain words what is missing, all of it, with a way to each field; the first has the focus', async () => {
+    const sent = await open({ addUser: undefined });
+    fireEvent.click(screen.getByRole('button', { name: 'Open an account' }));
+    expect(await screen.findByText('Give the person’s name.')).toBeTruthy();
+    expect(document.activeElement?.id).toBe('new-name');
+    const summary = screen.getAllByRole('alert').find((a) => a.querySelector('ul'));
+    expect(summary?.textContent).toMatch(/Name: Give.*Signs in as: At least three.*Password: At least ten/s);
+    fireEvent.click(screen.getByRole('button', { name: 'Password' }));
+    expect(document.activeElement?.id).toBe('new-password');
+    expect(sent('addUser')).toEqual([]);
+  });
   it('a name that is taken is said, and nothing typed is lost', async () => {
     await open({ addUser: { refuses: 'already-there', detail: 'this sign-in name is taken' } });
     typeIn(typed);

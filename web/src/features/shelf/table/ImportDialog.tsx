@@ -23,6 +23,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { Input } from '../../../parts/field/Input.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
+import { Progress } from '../../../parts/states/States.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { ImportPreview } from './ImportPreview.tsx';
 import type { ImportAnswer, ImportAsk } from './import.worker.ts';
@@ -256,7 +257,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
         )}
         {stage.kind === 'planning' && (
           <div className="row" role="status">
-            <progress value={stage.done} max={stage.table.rows.length} aria-label="looking at the rows" />
+            <Progress done={stage.done} of={stage.table.rows.length} name="looking at the rows" />
             <span>
               {stage.done} of {stage.table.rows.length}
             </span>

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { Progress } from '../../../parts/states/States.tsx';
 import type { JobRun } from './use-job.ts';
 
 /** How far a job got, with a way to stop it; what went wrong, place by place. */
@@ -18,7 +19,7 @@ export function JobBar({ run, what }: { run: JobRun; what: string }) {
   if (job?.state === 'running')
     return (
       <div className="row" role="status">
-        <progress value={job.done} max={job.total} aria-label={what} />
+        <Progress done={job.done} of={job.total} name={what} />
         <span>
           {job.done} of {job.total}
         </span>

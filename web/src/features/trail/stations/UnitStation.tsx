@@ -191,9 +191,9 @@ export function UnitStation({ walk, data, add }: StationProps) {
         {history && history.walks.length > 0 && (
           <div className="note">
             <strong>Seen before</strong>{' '}
-            <Link className="small" to={`/machines/${family.id}/${encodeURIComponent(serial.trim())}`}>
-              all of it
-            </Link>
+            <Button variant="text" component={Link} to={`/machines/${family.id}/${encodeURIComponent(serial.trim())}`}>
+              All of it
+            </Button>
             <ul className="plain">
               {history.walks.slice(0, 3).map((w) => (
                 <li key={w.id}>

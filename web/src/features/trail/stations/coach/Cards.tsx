@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
+import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../../trail-data.ts';
 
 /** Counts, holds and windows are drawn, and run. */
@@ -110,15 +111,14 @@ function Count({ times }: { times: number }) {
   return (
     <div className="count" role="group" aria-label={`${done} of ${times}`}>
       {Array.from({ length: times }, (_, i) => (
-        <button
+        <Pressable
           key={names[i] ?? i}
-          type="button"
           className={i < done ? 'counted' : ''}
           aria-pressed={i < done}
           onClick={() => setDone(i < done ? i : i + 1)}
         >
           {names[i] ?? i + 1}
-        </button>
+        </Pressable>
       ))}
     </div>
   );

@@ -15,6 +15,7 @@ import {
 import { useEffect, useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Fold } from '../../../../parts/fold/Fold.tsx';
+import { Progress } from '../../../../parts/states/States.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
 type Result = 'pass' | 'fail' | 'not-valid';
@@ -191,7 +192,7 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
           {now.test.expects?.kind === 'signs' && (
             <p className="tag">{shownWords(now.test.expects.signs, data.panel)}</p>
           )}
-          <progress value={elapsed - now.fromMs} max={now.toMs - now.fromMs} />
+          <Progress done={elapsed - now.fromMs} of={now.toMs - now.fromMs} name="how far the test is" />
           <Button
             size="glove"
             fullWidth

@@ -12,7 +12,6 @@ import {
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../../trail-data.ts';
-import { Next } from '../StationLayout.tsx';
 import type { Reading } from './use-decoding.ts';
 
 /** Every controller to ask, in the order the unit gives them, with what each said. */
@@ -120,10 +119,12 @@ type CollectedProps = Readonly<{
   onGoTo: (item: SweepItem) => void;
   onConfirm: (controller: ControllerId, agrees: boolean) => void;
   onDone: (code: Code['id']) => void;
+  /** Something else is the next action now. */
+  quiet: boolean;
 }>;
 
 /** Everything read so far, mere consequences under what explains them; who is still to be asked; and the way on. */
-export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone }: CollectedProps) {
+export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone, quiet }: CollectedProps) {
   const codes = [...new Set(walk.taken.map((t) => t.code))].flatMap((id) => entryOf(data.bundle, 'code', id) ?? []);
   const folded = foldConsequences(codes);
   const [root] = folded;
@@ -144,13 +145,17 @@ export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone }: Co
           <strong>Confirm at {lead.controller.name} before testing.</strong> What shows elsewhere may be a consequence.
         </div>
       )}
-      {ask ? (
-        <Next onClick={() => onGoTo(ask)}>
-          {lead ? 'Read' : 'Next, ask'} {ask.controller.name}
-        </Next>
-      ) : (
-        <Next onClick={() => onDone(root.code.id)}>Go on with {root.code.text}</Next>
-      )}
+      <div className={quiet ? '' : 'actions'}>
+        <Button
+          size="glove"
+          fullWidth
+          variant={quiet ? 'outlined' : 'contained'}
+          color={quiet ? 'inherit' : 'primary'}
+          onClick={() => (ask ? onGoTo(ask) : onDone(root.code.id))}
+        >
+          {ask ? `${lead ? 'Read' : 'Next, ask'} ${ask.controller.name}` : `Go on with ${root.code.text}`}
+        </Button>
+      </div>
       <div className="row">
         {lead && (
           <>

@@ -251,6 +251,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
         onGoTo={reading.goTo}
         onConfirm={(controller, agrees) => void add({ kind: 'confirmed', controller, agrees })}
         onDone={(code) => void add({ kind: 'read-done', code })}
+        quiet={Boolean(first && !isTaken)}
       />
       <StageTabs
         readout={readout}
