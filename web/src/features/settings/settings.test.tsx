@@ -110,7 +110,7 @@ describe('people', () => {
     const summary = screen.getAllByRole('alert').find((a) => a.querySelector('ul'));
     expect(summary?.textContent).toMatch(/Name: Give.*Signs in as: At least three.*Password: At least ten/s);
     fireEvent.click(screen.getByRole('button', { name: 'Password' }));
-    expect(document.activeElement?.id).toBe('new-password');
+    await waitFor(() => expect(document.activeElement?.id).toBe('new-password'));
     expect(sent('addUser')).toEqual([]);
   });
   it('a name that is taken is said, and nothing typed is lost', async () => {
