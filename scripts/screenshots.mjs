@@ -28,7 +28,6 @@ const kept = [
   'start-phone',
   'read-phone',
   'measure-phone',
-  'prove-phone',
   'clear-phone',
   'read',
 ];

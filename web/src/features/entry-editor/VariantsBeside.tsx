@@ -1,7 +1,6 @@
 import {
   type Family,
   findingWords,
-  formatQuantity,
   lintFamily,
   type Plate,
   reasonWords,
@@ -9,12 +8,14 @@ import {
   resolvePlate,
 } from '@wire-trail/core';
 import { useState } from 'react';
+import { useAmounts } from '../../foundation/use-own.ts';
 import { Input } from '../../parts/field/Input.tsx';
 
 const blank = { model: '', serial: '', software: '' };
 
 /** Try a plate on the variants as they stand in the draft: which fits, why, and which values follow. */
 export function VariantsBeside({ family }: { family: Family }) {
+  const amounts = useAmounts();
   const [typed, setTyped] = useState(blank);
   const plate: Plate = {
     model: typed.model.trim() || null,
@@ -60,7 +61,7 @@ export function VariantsBeside({ family }: { family: Family }) {
                 {cases
                   .map(
                     (c) =>
-                      `${parameter.quantity === 'ratio' ? `${c.value * 100} %` : formatQuantity(c.value, parameter.quantity)}${cases.length > 1 ? ` (${c.variants.map(nameOf).join(', ')})` : ''}`,
+                      `${parameter.quantity === 'ratio' ? `${c.value * 100} %` : amounts.say(c.value, parameter.quantity)}${cases.length > 1 ? ` (${c.variants.map(nameOf).join(', ')})` : ''}`,
                   )
                   .join(' or ')}
               </p>

@@ -6,7 +6,6 @@ import {
   entriesOf,
   entryOf,
   foldWalk,
-  formatQuantity,
   foundWords,
   happenedWords,
   passedWords,
@@ -20,6 +19,7 @@ import {
 } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
+import { type Amounts, useAmounts } from '../../foundation/use-own.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
@@ -36,9 +36,10 @@ type Names = Readonly<{
   controller: (id: string) => string;
   variant: (id: string) => string;
   found: (event: WalkEventOf<'chart-ended'>) => string;
+  amount: Amounts['say'];
 }>;
 
-function namesOf(bundle: Bundle | undefined): Names {
+function namesOf(bundle: Bundle | undefined, amounts: Amounts): Names {
   const family = bundle && entriesOf(bundle, 'family')[0];
   return {
     route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
@@ -47,6 +48,7 @@ function namesOf(bundle: Bundle | undefined): Names {
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
+    amount: amounts.say,
     found: (event) => {
       const { cause, title } = bundle ? foundWords(bundle, event) : { cause: event.cause, title: null };
       const verdict = event.verdict ? verdictWords[event.verdict] : 'without a verdict';
@@ -128,7 +130,7 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'resumed':
       return 'Went on';
     case 'reading-after':
-      return `${names.node(event.chart, event.node)}, after: ${event.reading.value === null ? 'open' : formatQuantity(event.reading.value, event.reading.quantity)}, ${event.reading.verdict}`;
+      return `${names.node(event.chart, event.node)}, after: ${event.reading.value === null ? 'open' : names.amount(event.reading.value, event.reading.quantity)}, ${event.reading.verdict}`;
     case 'proved':
       return `${event.returned ? 'Returned' : 'Did not return'} in ${event.cycles}`;
     case 'closed':
@@ -140,6 +142,7 @@ function eventWords(event: WalkEvent, names: Names): string {
 
 export default function LoggedWalkPage() {
   const { walk: id = '' } = useParams();
+  const amounts = useAmounts();
   const { data, error, refetch } = api.useWalkQuery(id);
   const walk = data ? foldWalk(data.events) : null;
   const { data: bundle } = api.useBundleQuery(walk?.family ?? '', { skip: !walk });
@@ -151,7 +154,7 @@ export default function LoggedWalkPage() {
     );
   if (!data) return <Loading what="the walk" />;
   if (!walk) return <Empty title="The beginning of this walk has not arrived yet" />;
-  const names = namesOf(bundle);
+  const names = namesOf(bundle, amounts);
   const takenBack = new Set(data.events.flatMap((e) => (e.kind === 'taken-back' ? [e.event] : [])));
   return (
     <>

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import Slider from '@mui/material/Slider';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -79,16 +80,18 @@ export function AddPicture() {
           />
           <div className="stack">
             {edges.map((edge) => (
-              <label key={edge} className="field narrow">
-                cut off {edge}: {cut[edge]} %
-                <input
-                  type="range"
+              <div key={edge} className="field narrow">
+                <span id={`cut-${edge}`}>
+                  cut off {edge}: {cut[edge]} %
+                </span>
+                <Slider
+                  aria-labelledby={`cut-${edge}`}
                   min={0}
                   max={49}
                   value={cut[edge]}
-                  onChange={(e) => setCut({ ...cut, [edge]: Number(e.target.value) })}
+                  onChange={(_, to) => setCut({ ...cut, [edge]: Number(to) })}
                 />
-              </label>
+              </div>
             ))}
             <Button variant="contained" color="primary" disabled={isLoading} onClick={() => void take(file)}>
               Keep it

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import Slider from '@mui/material/Slider';
 import { isRhythmic, partName, type Sign, type SignId, schedule, signsOfReads } from '@wire-trail/core';
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { Select } from '../../../../../parts/field/Select.tsx';
@@ -90,10 +91,15 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
         </Button>
       </div>
       {kind === 'clip' && (
-        <label className="field">
-          The clip
-          <input type="file" accept="video/*" onChange={(e) => setClip(e.target.files?.[0] ?? null)} />
-        </label>
+        <Button component="label">
+          The clip{clip && `: ${clip.name}`}
+          <input
+            className="visually-hidden"
+            type="file"
+            accept="video/*"
+            onChange={(e) => setClip(e.target.files?.[0] ?? null)}
+          />
+        </Button>
       )}
       {kind === 'simulated' && (
         <div className="row small">
@@ -141,10 +147,17 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
             )}
           </p>
           {kind !== 'simulated' && (
-            <label className="row small">
-              size of the circle
-              <input type="range" min={6} max={48} value={radius} onChange={(e) => setRadius(Number(e.target.value))} />
-            </label>
+            <div className="row small">
+              <span id="circle-size">size of the circle</span>
+              <Slider
+                className="circle-size"
+                aria-labelledby="circle-size"
+                min={6}
+                max={48}
+                value={radius}
+                onChange={(_, to) => setRadius(Number(to))}
+              />
+            </div>
           )}
           <div className="row">
             <Button
