@@ -19,7 +19,7 @@ import {
 } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
-import { type Amounts, useAmounts } from '../../foundation/use-own.ts';
+import { type Amounts, type Dates, useAmounts, useDates } from '../../foundation/use-own.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
@@ -37,9 +37,10 @@ type Names = Readonly<{
   variant: (id: string) => string;
   found: (event: WalkEventOf<'chart-ended'>) => string;
   amount: Amounts['say'];
+  day: Dates['day'];
 }>;
 
-function namesOf(bundle: Bundle | undefined, amounts: Amounts): Names {
+function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Names {
   const family = bundle && entriesOf(bundle, 'family')[0];
   return {
     route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
@@ -49,6 +50,7 @@ function namesOf(bundle: Bundle | undefined, amounts: Amounts): Names {
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
     amount: amounts.say,
+    day: dates.day,
     found: (event) => {
       const { cause, title } = bundle ? foundWords(bundle, event) : { cause: event.cause, title: null };
       const verdict = event.verdict ? verdictWords[event.verdict] : 'without a verdict';
@@ -69,7 +71,7 @@ function eventWords(event: WalkEvent, names: Names): string {
       return event.from.kind === 'code'
         ? `Began with ${event.from.code.toUpperCase()}`
         : event.from.kind === 'symptom'
-          ? `Began with the symptom ${event.from.symptom}`
+          ? `Began with the symptom ${names.symptom(event.from.symptom)}`
           : event.from.kind === 'unlisted'
             ? `Began with ${event.from.text}, unlisted`
             : 'Began at the panel';
@@ -118,7 +120,7 @@ function eventWords(event: WalkEvent, names: Names): string {
         ? `The run began, ${Math.round(event.ms / 60_000)} min at the least`
         : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
     case 'owed':
-      return `Left: ${event.what}${event.by ? `, to be put back by ${event.by}` : ''}`;
+      return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}`;
     case 'put-back':
       return 'What was left on an earlier walk is put back';
     case 'noted':
@@ -126,7 +128,7 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'cleared':
       return 'Cleared and put back';
     case 'waits':
-      return `Waits until ${event.until}: ${event.why}`;
+      return `Waits until ${names.day(event.until)}: ${event.why}`;
     case 'resumed':
       return 'Went on';
     case 'reading-after':
@@ -143,6 +145,7 @@ function eventWords(event: WalkEvent, names: Names): string {
 export default function LoggedWalkPage() {
   const { walk: id = '' } = useParams();
   const amounts = useAmounts();
+  const dates = useDates();
   const { data, error, refetch } = api.useWalkQuery(id);
   const walk = data ? foldWalk(data.events) : null;
   const { data: bundle } = api.useBundleQuery(walk?.family ?? '', { skip: !walk });
@@ -154,7 +157,7 @@ export default function LoggedWalkPage() {
     );
   if (!data) return <Loading what="the walk" />;
   if (!walk) return <Empty title="The beginning of this walk has not arrived yet" />;
-  const names = namesOf(bundle, amounts);
+  const names = namesOf(bundle, amounts, dates);
   const takenBack = new Set(data.events.flatMap((e) => (e.kind === 'taken-back' ? [e.event] : [])));
   return (
     <>

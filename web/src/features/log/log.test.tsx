@@ -129,11 +129,45 @@ describe('a walk in the log', () => {
       'Cord winder let in again',
       expect.stringContaining(`${main?.name}: `),
       'The run began, 10 min at the least',
-      'Left: door switch bridged, to be put back by 2031-02-01',
+      'Left: door switch bridged, to be put back by 1 Feb 2031',
       'E77 is unlisted, trainer asked. blinks',
       'Did not return in 3',
-      'Waits until 2031-02-01: a part',
+      'Waits until 1 Feb 2031: a part',
       'Closed: handed on',
+    ]);
+  });
+
+  it('tells what the tests found, what passed by itself and what was put back, not what was left out', async () => {
+    const look = (stage: string) => ({ kind: 'lamps', stage, lamps: {} });
+    open(
+      happened([
+        { ...began, from: { kind: 'symptom', symptom: 'cold-glasses' } },
+        { kind: 'passed', station: 'enter', why: 'symptom-leads' },
+        {
+          kind: 'seen',
+          readout: 'lamps',
+          seen: { slot: 1, looks: [look('letter'), look('number')] },
+          made: [{ code: 'K19', certainty: 0.9 }],
+        },
+        {
+          kind: 'chart-ended',
+          chart: 'rinse-heat',
+          node: 'element-bad',
+          verdict: 'cause-found',
+          cause: 'rinse-element',
+        },
+        { kind: 'chart-ended', chart: 'rinse-heat', node: null, verdict: null, cause: null },
+        { kind: 'clear-step', did: 'close-up' },
+      ]),
+    );
+    await screen.findByText(/Rinse heating element/);
+    expect(told()).toEqual([
+      'Began with the symptom Glasses come out cold, no code',
+      'Enter: nothing to do, there is no code and the symptom leads',
+      'Slot 1 seen once: K19 90 %',
+      'Tests ended: Cause found, Rinse heating element, Rinse element out of its band',
+      'Tests ended: without a verdict',
+      'What was taken off is back on',
     ]);
   });
 

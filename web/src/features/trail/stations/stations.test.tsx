@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { serverAnswers, show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
+import { glasswasher, serverAnswers, show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
 import { ClearStation } from './ClearStation.tsx';
 import { EnterStation } from './EnterStation.tsx';
 import { ProveStation } from './prove/ProveStation.tsx';
@@ -91,6 +91,65 @@ describe('Safe', () => {
     expect(screen.queryByText('Mains behind covers')).toBeNull();
     press('I have read this');
     expect(s.added).toMatchObject([{ hazards: ['mains', 'hot-water', 'chemical', 'steam-pressure'] }]);
+  });
+});
+
+describe('Safe without a hazard', () => {
+  const without = (more: object) => ({
+    ...glasswasher,
+    entries: glasswasher.entries.map((e) =>
+      e.kind === 'code' && e.id === 'k17'
+        ? { ...e, hazards: [], enter: null, clear: null, chart: null, ...more }
+        : e.kind === 'route'
+          ? { ...e, hazards: [] }
+          : e,
+    ),
+  });
+  const at = (more: object) => standing([unit()], without(more), { kind: 'code', code: 'k17' });
+
+  it('says why there is none, where somebody said so', () => {
+    show(<SafeStation {...at({ harmless: 'Twelve volts, cold.' })} />);
+    expect(screen.getByText(/No hazard is named for this, because/).parentElement?.textContent).toContain(
+      'Twelve volts',
+    );
+  });
+  it('never passes silence for safety', () => {
+    show(<SafeStation {...at({})} />);
+    sees('No hazard is written down for this yet.');
+    sees(/treat it as live/);
+  });
+});
+
+describe('Enter over two routes', () => {
+  /** The codes show in a mode that only a second route leads into. */
+  const further = {
+    ...glasswasher,
+    entries: glasswasher.entries.map((e) =>
+      e.kind === 'readout' && e.id === 'lamps' ? { ...e, modes: ['checks'] } : e,
+    ),
+  } as typeof glasswasher;
+  const first = { kind: 'tried', route: 'enter-memory', took: true, more: true };
+
+  it('coaches them as one, and goes on from where it is', async () => {
+    const s = standing([unit(), safe], further);
+    show(<EnterStation {...s} />);
+    sees('Part 1 of 2.');
+    press('Begin, hands free');
+    press('It took');
+    expect(s.added).toEqual([{ kind: 'tried', route: 'enter-memory', took: true, more: true }]);
+    cleanup();
+    const then = standing([unit(), safe, first], further);
+    expect(then.walk.done.has('enter')).toBe(false);
+    show(<EnterStation {...then} />);
+    sees('Part 2 of 2.');
+    press('Begin, hands free');
+    press('It took');
+    expect(then.added).toEqual([{ kind: 'tried', route: 'start-checks', took: true }]);
+  });
+  it('a unit that started anew begins at the first again', () => {
+    const thrown = { kind: 'tried', route: 'start-checks', took: false, happened: 'reset' };
+    show(<EnterStation {...standing([unit(), safe, first, thrown], further)} />);
+    sees('Part 1 of 2.');
   });
 });
 
