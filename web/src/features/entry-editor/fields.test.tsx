@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react';
 import { type Code, entryOf } from '@wire-trail/core';
 import { Provider } from 'react-redux';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -31,6 +31,8 @@ function open() {
 const type = (label: string, value: string, at = 0) =>
   fireEvent.change(screen.getAllByLabelText(label)[at] as Element, { target: { value } });
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+// whether something is in sight is not what these are about, and takes long to work out for a form as large as this
+configure({ defaultHidden: true });
 afterEach(cleanup);
 
 describe('the fields of a code', () => {

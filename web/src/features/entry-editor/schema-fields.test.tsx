@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { cleanup, configure, fireEvent, screen } from '@testing-library/react';
 import { type Entry, entrySchemas, type Family } from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -8,6 +8,8 @@ import { newEntry } from './new-entry.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 
+// whether something is in sight is not what these are about, and takes long to work out for a form as large as this
+configure({ defaultHidden: true });
 afterEach(cleanup);
 let now: Record<string, unknown> = {};
 
