@@ -127,14 +127,14 @@ export function TrailStartPage() {
   );
 }
 
-/** Units every typed word of which is in their name, kind or signs of recognition. */
+/** Units that have a word beginning with every typed one in their name, kind or signs of recognition. */
 function unitsLike(bundles: readonly UnitBundle[], typed: string): readonly UnitBundle[] {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return bundles;
   return bundles.filter((bundle) => {
     const { name, sort, recognisedBy } = familyEntry(bundle);
-    const told = [name, sort, ...recognisedBy].join(' ').toLowerCase();
-    return words.every((word) => told.includes(word));
+    const told = [name, sort, ...recognisedBy].join(' ').toLowerCase().split(/\s+/);
+    return words.every((word) => told.some((own) => own.startsWith(word)));
   });
 }
 

@@ -15,6 +15,7 @@ import {
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
+import { AmountField } from '../inputs.tsx';
 
 type Props = Readonly<{
   readout: Readout;
@@ -187,7 +188,7 @@ const timeNames = {
   pauseMs: 'pause',
 } as const;
 
-/** Times of a blinking lamp, in milliseconds, and the rows of long and short. */
+/** Times of a blinking lamp, and the rows of long and short. */
 function Times({ stage, onStage }: Props) {
   const { reads } = stage;
   const times = reads as Partial<Record<keyof typeof timeNames, number>>;
@@ -197,20 +198,13 @@ function Times({ stage, onStage }: Props) {
         {(Object.keys(timeNames) as Array<keyof typeof timeNames>)
           .filter((k) => k in reads)
           .map((k) => (
-            <label key={k} className="field">
-              {timeNames[k]}, ms
-              <Input
-                fullWidth
-                className="mono"
-                type="number"
-                value={times[k]}
-                onChange={(e) => {
-                  const ms = Number(e.target.value);
-                  if (ms > 0) onStage({ ...stage, reads: { ...reads, [k]: ms } as typeof reads });
-                }}
-                slotProps={{ input: { min: 50, step: 50 } }}
-              />
-            </label>
+            <AmountField
+              key={k}
+              label={timeNames[k]}
+              of={{ quantity: 'duration', perBase: 1000 }}
+              value={times[k] ?? null}
+              onChange={(ms) => ms && onStage({ ...stage, reads: { ...reads, [k]: ms } as typeof reads })}
+            />
           ))}
       </div>
       {reads.kind === 'rhythm' && (

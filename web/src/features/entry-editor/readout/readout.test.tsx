@@ -111,7 +111,7 @@ describe('shown and read', () => {
   });
   it('times of a blinking lamp are changed, and a pause too short is found', () => {
     const latest = open(stacker, 'lift', ShownPane);
-    fireEvent.change(screen.getByLabelText('pause, ms'), { target: { value: '400' } });
+    fireEvent.change(screen.getByLabelText('pause'), { target: { value: '0.4 s' } });
     expect(latest.body?.stages[0]?.reads).toMatchObject({ pauseMs: 400 });
     sees(/cannot be told from the 0.3 s between two lights/);
   });
