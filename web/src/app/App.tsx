@@ -12,7 +12,6 @@ import { drawnVariables, theme } from '../foundation/theme.ts';
 import { useLook } from '../foundation/use-look.ts';
 import { useSession } from '../foundation/use-session.ts';
 import { Loading } from '../parts/states/States.tsx';
-import { Told } from '../parts/undo/Told.tsx';
 import { Crash } from './Crash.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -111,9 +110,7 @@ export function App() {
         <CssBaseline enableColorScheme />
         <GlobalStyles styles={drawnVariables} />
         <Look />
-        <Told>
-          <RouterProvider router={router} />
-        </Told>
+        <RouterProvider router={router} />
       </ThemeProvider>
     </StyledEngineProvider>
   );

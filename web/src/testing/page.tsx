@@ -5,7 +5,6 @@ import { Provider } from 'react-redux';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import { signedIn } from '../foundation/session-slice.ts';
 import { makeStore } from '../foundation/store.ts';
-import { Told } from '../parts/undo/Told.tsx';
 
 const Elsewhere = () => <p data-testid="elsewhere">{useLocation().pathname}</p>;
 
@@ -17,14 +16,12 @@ export function openPage(page: ReactNode, of: Readonly<{ path: string; at?: stri
   if (of.user) store.dispatch(signedIn(of.user));
   render(
     <Provider store={store}>
-      <Told>
-        <MemoryRouter initialEntries={[of.at ?? of.path]}>
-          <Routes>
-            <Route path={of.path} element={page} />
-            <Route path="*" element={<Elsewhere />} />
-          </Routes>
-        </MemoryRouter>
-      </Told>
+      <MemoryRouter initialEntries={[of.at ?? of.path]}>
+        <Routes>
+          <Route path={of.path} element={page} />
+          <Route path="*" element={<Elsewhere />} />
+        </Routes>
+      </MemoryRouter>
     </Provider>,
   );
   return store;

@@ -6,7 +6,8 @@ import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
-import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { Failed } from '../../parts/states/Failed.tsx';
+import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Day, Moment } from '../../parts/when/When.tsx';
 import './bench.css';
 

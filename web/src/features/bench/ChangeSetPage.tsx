@@ -7,7 +7,8 @@ import { useAppSelector } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
-import { Failed, Loading } from '../../parts/states/States.tsx';
+import { Failed } from '../../parts/states/Failed.tsx';
+import { Loading } from '../../parts/states/States.tsx';
 import { Moment } from '../../parts/when/When.tsx';
 import './bench.css';
 

@@ -26,7 +26,7 @@ export function Text({ label, value, wrong, long, suggestions = [], onChange }: 
         value={value}
         error={wrong !== null}
         multiline={long === true}
-        {...(long && { minRows: 2, maxRows: 6 })}
+        {...(long && { rows: 2 })}
         onChange={(e) => onChange(e.target.value)}
         slotProps={{
           input: {

@@ -15,7 +15,8 @@ import { Input } from '../../parts/field/Input.tsx';
 import { Select } from '../../parts/field/Select.tsx';
 import { Wrongs } from '../../parts/field/Wrongs.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
-import { Failed, Loading } from '../../parts/states/States.tsx';
+import { Failed } from '../../parts/states/Failed.tsx';
+import { Loading } from '../../parts/states/States.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
 export default function SettingsPage() {

@@ -1,7 +1,8 @@
 import { type Station, stations } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
-import { Empty, Failed, Loading } from '../../parts/states/States.tsx';
+import { Failed } from '../../parts/states/Failed.tsx';
+import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 
 /** What the machine noticed in the family as it stands with its drafts, gravest first. */

@@ -25,6 +25,7 @@ import { Connection } from '../../parts/connection/Connection.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { Told } from '../../parts/undo/Told.tsx';
 import { useUndo } from '../../parts/undo/use-undo.tsx';
 import { GoAhead } from './GoAhead.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
@@ -90,7 +91,11 @@ export default function WalkPage() {
   if (bundle === 'missing')
     return <Empty title="The library of this unit is not on this device">Open it once with a connection.</Empty>;
   if (open.walk === null || bundle === null) return <Loading what="the walk" />;
-  return <Walking open={open} walk={open.walk} bundle={bundle} />;
+  return (
+    <Told>
+      <Walking open={open} walk={open.walk} bundle={bundle} />
+    </Told>
+  );
 }
 
 function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: Bundle }) {

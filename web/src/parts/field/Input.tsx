@@ -18,4 +18,6 @@ export const Input = styled(InputBase)({
   '& .MuiInputBase-input::placeholder': { color: 'var(--soft)', opacity: 1 },
   '& .MuiInputBase-input:focus-visible': { outline: 'none' },
   '&.MuiInputBase-multiline': { padding: 0 },
+  // as tall as what stands in it, measured by the browser itself and not anew with every letter
+  '& textarea': { fieldSizing: 'content', minHeight: '3.4em', maxHeight: '11em', resize: 'vertical' },
 });
