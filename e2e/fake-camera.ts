@@ -2,6 +2,8 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { entriesOf, type Readout, readBundle, sceneAt, schedule } from '@wire-trail/core';
 import QRCode from 'qrcode';
+// @ts-expect-error plain JavaScript, as the pictures script that shares it
+import { chromiumOptions } from './chromium.mjs';
 
 const [width, height, framesPerS] = [320, 240, 30];
 /** Where the lamp is in the picture, as shares of its width and height. */
@@ -76,3 +78,14 @@ export function plateClip(text: string, name: string): string {
   }
   return keep(parts, name);
 }
+
+/** How a browser is started that sees this clip, over and over, where a page asks for the camera. */
+export const seeing = (clip: string) => ({
+  ...chromiumOptions,
+  args: [
+    ...chromiumOptions.args,
+    '--use-fake-ui-for-media-stream',
+    '--use-fake-device-for-media-stream',
+    `--use-file-for-fake-video-capture=${clip}`,
+  ],
+});

@@ -1,20 +1,8 @@
-// @ts-expect-error plain JavaScript, as the pictures script that shares it
-import { chromiumOptions } from './chromium.mjs';
-import { clipOf, lampAt } from './fake-camera.ts';
+import { clipOf, lampAt, seeing } from './fake-camera.ts';
 import { expect, test } from './people.ts';
 
 const clip = clipOf('quorrin-b2', 'codes', 'B4', 'b4.y4m');
-test.use({
-  launchOptions: {
-    ...chromiumOptions,
-    args: [
-      ...chromiumOptions.args,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-video-capture=${clip}`,
-    ],
-  },
-});
+test.use({ launchOptions: seeing(clip) });
 
 test('two stages of lamps, one lamp in doubt: the candidates, and the one look that decides', async ({ field }) => {
   const technician = await field();

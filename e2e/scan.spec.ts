@@ -1,20 +1,8 @@
-// @ts-expect-error plain JavaScript, as the pictures script that shares it
-import { chromiumOptions } from './chromium.mjs';
-import { plateClip } from './fake-camera.ts';
+import { plateClip, seeing } from './fake-camera.ts';
 import { expect, test } from './people.ts';
 
 const clip = plateClip('MODEL: G4-20B;S/N: E2E-SCAN-1;SW: 2.6', 'plate.y4m');
-test.use({
-  launchOptions: {
-    ...chromiumOptions,
-    args: [
-      ...chromiumOptions.args,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-video-capture=${clip}`,
-    ],
-  },
-});
+test.use({ launchOptions: seeing(clip) });
 
 test('a plate is scanned at the start: the unit is known by it, and nothing has to be typed', async ({ field }) => {
   const technician = await field();

@@ -315,7 +315,7 @@ export {
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
-export { type ClearStep, clearingNow, clearPlan, foundWords } from './walk/clear-plan.ts';
+export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';

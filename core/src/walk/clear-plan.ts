@@ -1,6 +1,5 @@
 import type { PartId } from '../base/ids.ts';
 import type { ChartWalk } from '../chart/walk.ts';
-import type { Access } from '../model/access.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
@@ -61,12 +60,9 @@ export function clearPlan({ bundle, walk, chartWalk, routes, clear, leave }: Ask
   const wants = replacedPart(bundle, walk, chartWalk);
   const calibrating = wants?.recalibrateBy ? entryOf(bundle, 'route', wants.recalibrateBy) : undefined;
   const needed = new Set([...erasing, ...leaving, ...(calibrating ? [calibrating] : [])].flatMap((r) => r.ways));
-  const [later, now]: [Access[], Access[]] = [
-    opened.filter((a) => needed.has(a.id)),
-    opened.filter((a) => !needed.has(a.id)),
-  ];
-  const stays = later.length > 0 || needed.size > 0;
-  const last = stays ? entriesOf(bundle, 'access').filter((a) => needed.has(a.id)) : [];
+  // what is in the way of that comes on last, opened for the tests or only then
+  const now = opened.filter((a) => !needed.has(a.id));
+  const last = entriesOf(bundle, 'access').filter((a) => needed.has(a.id));
   const plugs = [...new Set(done.flatMap((n) => (n.kind === 'measure' ? n.disconnect : [])))];
   return [
     { kind: 'close-up', back: [...plugs.map(onAgain), ...wayBack(now)], isDead },
@@ -103,16 +99,27 @@ function replacedPart(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null): 
       node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [],
     ),
   );
-  const cause = causeOf(walk, chartWalk);
+  const found = foundOn(walk, chartWalk);
+  const cause = found?.verdict === 'cause-found' ? found.cause : null;
   return parts.find((p) => (p.id === cause || replaced.has(p.id)) && (p.afterReplacing || p.recalibrateBy)) ?? null;
 }
 
-/** The part a walk's tests found to be the cause. */
-const causeOf = (walk: Walk, chartWalk: ChartWalk | null): PartId | null => {
-  if (walk.found) return walk.found.verdict === 'cause-found' ? walk.found.cause : null;
-  const end = chartWalk?.end;
-  return end?.kind === 'verdict' && end.verdict.verdict === 'cause-found' ? (end.verdict.cause ?? null) : null;
-};
+type Found = NonNullable<Walk['found']>;
+
+/** What a chart came to, as a walk keeps it; without a verdict where it ended openly. */
+export function chartFound({ chart, end }: ChartWalk): Found {
+  const verdict = end?.kind === 'verdict' ? end.verdict : null;
+  return {
+    chart: chart.id,
+    node: verdict?.id ?? null,
+    verdict: verdict?.verdict ?? null,
+    cause: verdict?.cause ?? null,
+  };
+}
+
+/** What the tests of a walk came to: as it said when they did, else as its chart stands. */
+export const foundOn = (walk: Walk, chartWalk: ChartWalk | null): Walk['found'] =>
+  walk.found ?? (chartWalk?.end ? chartFound(chartWalk) : null);
 
 /** What was found, in words for the log and for what fixed it: the part, or the verdict where it names none. */
 export function foundWords(

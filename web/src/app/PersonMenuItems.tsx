@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useNavigate } from 'react-router';
 import { profileChanged } from '../foundation/profile-slice.ts';
 import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
-import { useIsDark } from '../foundation/use-look.ts';
+import { useMode } from '../foundation/use-look.ts';
 import { useSignOut } from '../foundation/use-sign-out.ts';
 import { keysToggled } from '../foundation/view-slice.ts';
 
@@ -11,7 +11,7 @@ import { keysToggled } from '../foundation/view-slice.ts';
 export default function PersonMenuItems({ at, onClose }: { at: HTMLElement; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const isDark = useIsDark();
+  const isDark = useMode() === 'dark';
   const signOut = useSignOut();
   const waiting = useAppSelector((s) => s.view.version === 'waiting');
   const does = (act: () => void) => () => {

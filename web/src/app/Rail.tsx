@@ -1,12 +1,10 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { Link, NavLink } from 'react-router';
-import { useAppSelector } from '../foundation/store.ts';
 import type { Area } from './areas.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 
 /** The areas at a desk: a rail at the left, icons with their words. */
-export function Rail({ areas, here }: { areas: readonly Area[]; here: Area['to'] | false }) {
-  const name = useAppSelector((s) => (s.session.status === 'signed-in' ? s.session.user.name : ''));
+export function Rail({ areas, name }: { areas: readonly Area[]; name: string }) {
   return (
     <div className="rail">
       <Link to="/" className="rail-mark" aria-label="Wire Trail, to the start">
@@ -14,13 +12,7 @@ export function Rail({ areas, here }: { areas: readonly Area[]; here: Area['to']
       </Link>
       <nav aria-label="areas">
         {areas.map(({ to, name: words, icon: Icon }) => (
-          <ButtonBase
-            key={to}
-            component={NavLink}
-            to={to}
-            className={`rail-area ${to === here ? 'here' : ''}`}
-            aria-current={to === here ? 'page' : undefined}
-          >
+          <ButtonBase key={to} component={NavLink} to={to} className="rail-area">
             <Icon />
             <span>{words}</span>
           </ButtonBase>

@@ -45,7 +45,7 @@ export function Shell() {
   return (
     <PageBarPlace value={barPlace}>
       <div className={`shell ${isDesk ? 'desk' : 'hand'}`}>
-        {isDesk && <Rail areas={own} here={here} />}
+        {isDesk && <Rail areas={own} name={user.name} />}
         <div className="shell-page">
           <AppBar
             position="static"
@@ -87,15 +87,7 @@ export function Shell() {
         {!isDesk && !isBare && (
           <BottomNavigation component="nav" aria-label="areas" value={here} showLabels className="hand-nav">
             {own.map(({ to, name, icon: Icon }) => (
-              <BottomNavigationAction
-                key={to}
-                component={NavLink}
-                to={to}
-                value={to}
-                label={name}
-                icon={<Icon />}
-                {...{ end: false }}
-              />
+              <BottomNavigationAction key={to} component={NavLink} to={to} value={to} label={name} icon={<Icon />} />
             ))}
           </BottomNavigation>
         )}

@@ -202,11 +202,6 @@ export const theme: Theme = createTheme({
       defaultProps: { variant: 'outlined' },
       styleOverrides: { root: { color: 'var(--ink)', fontSize: '0.9375rem', alignItems: 'center' } },
     },
-    MuiChip: {
-      styleOverrides: {
-        root: { background: 'var(--paper)', border: '1px solid var(--line)', fontWeight: 600, color: 'var(--ink)' },
-      },
-    },
     MuiAccordion: {
       defaultProps: { disableGutters: true, elevation: 0 },
       styleOverrides: {

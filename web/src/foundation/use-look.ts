@@ -8,7 +8,6 @@ export function useMode(): Mode {
   const { mode, systemMode } = useColorScheme();
   return (mode === 'system' ? systemMode : mode) === 'dark' ? 'dark' : 'light';
 }
-export const useIsDark = (): boolean => useMode() === 'dark';
 
 /** Has the page, and the bar of a phone's browser, follow the look of the profile. */
 export function useLook(): void {

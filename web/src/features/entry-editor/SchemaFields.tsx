@@ -61,24 +61,16 @@ export function SchemaField(props: FieldProps) {
       );
     case 'number': {
       const stored = storedIn(nameAt(path), context.quantity ?? null);
-      if (stored)
-        return (
-          <AmountField
-            label={label}
-            of={stored}
-            value={typeof value === 'number' ? value : null}
-            wrong={wrong}
-            onChange={(n) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about)}
-          />
-        );
-      return (
-        <NumberField
-          label={label}
-          value={typeof value === 'number' ? value : null}
-          least={Number.NEGATIVE_INFINITY}
-          wrong={wrong}
-          onChange={(n) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about)}
-        />
+      const number = {
+        label,
+        value: typeof value === 'number' ? value : null,
+        wrong,
+        onChange: (n: number | null) => onChange(n === null ? (optional ? undefined : nullable ? null : 0) : n, about),
+      };
+      return stored ? (
+        <AmountField {...number} of={stored} />
+      ) : (
+        <NumberField {...number} least={Number.NEGATIVE_INFINITY} />
       );
     }
     case 'yes-no':

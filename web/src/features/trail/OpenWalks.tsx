@@ -18,6 +18,7 @@ import { useAppSelector } from '../../foundation/store.ts';
 import { useDates } from '../../foundation/use-own.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
+import { dayOf } from './stations/day-of.ts';
 
 /** A walk that is not closed, wherever it was read: on this device, or at the server from another one. */
 type Open = Readonly<{
@@ -39,7 +40,7 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
   const here = useWalksHere();
   const { data: elsewhere } = api.useWalksQuery({ state: 'unfinished', mine: 'yes' });
   const [all, setAll] = useState(false);
-  const today = new Date().toISOString().slice(0, 10);
+  const today = dayOf(Date.now());
   const walks = useMemo(() => {
     if (here === null) return [];
     const known = new Set(here.all);
@@ -58,7 +59,7 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
       <ul className="plain stack">
         {shown.map((walk) => {
           const due = walk.until !== null && walk.until <= today;
-          const bundle = bundles.find((b) => b.family === walk.family);
+          const bundle = bundleOf(bundles, walk.family);
           return (
             <li key={walk.id}>
               <Link className={`hit open-walk ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>

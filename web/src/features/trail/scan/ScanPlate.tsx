@@ -37,17 +37,16 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
     const stop = () => {
       for (const track of stream?.getTracks() ?? []) track.stop();
     };
-    const look = async () => {
+    const look = () => {
       const from = video.current;
       if (over || !from) return;
-      const text = from.readyState >= 2 ? await readPicture(from, from.videoWidth, from.videoHeight) : null;
-      if (over) return;
+      const text = from.readyState >= 2 ? readPicture(from, from.videoWidth, from.videoHeight) : null;
       if (text !== null) {
         navigator.vibrate?.(60);
         told.current(text);
         return;
       }
-      timer = window.setTimeout(() => void look(), 150);
+      timer = window.setTimeout(look, 150);
     };
     const open = async () => {
       if (!navigator.mediaDevices) return setTrouble('none');
@@ -68,20 +67,16 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
       stop();
     };
   }, []);
+  const take = (text: string | null) => (text ? onScan(readScan(text, families)) : setTrouble('nothing-in-picture'));
   const fromFile = async (file: File | undefined) => {
     if (!file) return;
     const picture = await createImageBitmap(file).catch(() => null);
-    const text = picture && (await readPicture(picture, picture.width, picture.height));
-    if (text) onScan(readScan(text, families));
-    else setTrouble('nothing-in-picture');
+    take(picture && readPicture(picture, picture.width, picture.height));
   };
   // the stand-in for a real plate goes the same way: it is drawn, looked at and read
-  const simulate = async () => {
+  const simulate = () => {
     const canvas = document.createElement('canvas');
-    if (!paintPlate(canvas, families)) return setTrouble('nothing-in-picture');
-    const text = await readPicture(canvas, canvas.width, canvas.height);
-    if (text) onScan(readScan(text, families));
-    else setTrouble('nothing-in-picture');
+    take(paintPlate(canvas, families) ? readPicture(canvas, canvas.width, canvas.height) : null);
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="scan-title">
@@ -111,7 +106,7 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
             onChange={(e) => void fromFile(e.target.files?.[0])}
           />
         </Button>
-        <Button onClick={() => void simulate()}>A made-up plate</Button>
+        <Button onClick={simulate}>A made-up plate</Button>
         <Button onClick={onClose}>Type it instead</Button>
       </DialogActions>
     </Dialog>

@@ -80,7 +80,7 @@ const lookedAt = 960;
 let canvas: HTMLCanvasElement | null = null;
 
 /** The same for what a camera or a file shows. */
-export async function readPicture(from: CanvasImageSource, width: number, height: number): Promise<string | null> {
+export function readPicture(from: CanvasImageSource, width: number, height: number): string | null {
   const scale = Math.min(1, lookedAt / width);
   canvas ??= document.createElement('canvas');
   canvas.width = Math.round(width * scale);

@@ -4,7 +4,15 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { type ChartId, entriesOf, foundWords, type MeasureNode, stepKey, type TakenReading } from '@wire-trail/core';
+import {
+  type ChartId,
+  entriesOf,
+  foundOn,
+  foundWords,
+  type MeasureNode,
+  stepKey,
+  type TakenReading,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { takenWords } from '../../../../parts/readings/past.ts';
@@ -25,7 +33,7 @@ export function Close({ walk, data, add }: StationProps) {
   const measured = measuredNodes(walk, data);
   const end = data.chartWalk?.end;
   const causes = data.subject?.suspects.map((s) => s.label) ?? [];
-  const { cause } = foundWords(data.bundle, walk.found ?? endOf(data.chartWalk));
+  const { cause } = foundWords(data.bundle, foundOn(walk, data.chartWalk));
   const [fixedBy, setFixedBy] = useState(cause ?? '');
   const [measuring, setMeasuring] = useState<Measured | null>(null);
   const { returned = false, cycles = 0 } = walk.proved ?? {};
@@ -116,17 +124,6 @@ export function Close({ walk, data, add }: StationProps) {
     </StationLayout>
   );
 }
-
-/** What a chart came to, where the walk did not say so when it did. */
-const endOf = (at: StationProps['data']['chartWalk']): StationProps['walk']['found'] =>
-  at?.end?.kind === 'verdict'
-    ? {
-        chart: at.chart.id,
-        node: at.end.verdict.id,
-        verdict: at.end.verdict.verdict,
-        cause: at.end.verdict.cause ?? null,
-      }
-    : null;
 
 /** Steps that were measured, in the order they were taken; of several readings the last. */
 function measuredNodes(walk: StationProps['walk'], data: StationProps['data']): Measured[] {

@@ -1,5 +1,13 @@
 import Button from '@mui/material/Button';
-import { assertNever, type ChartWalk, entriesOf, handOnSheet, type VerdictNode, verdictWords } from '@wire-trail/core';
+import {
+  assertNever,
+  type ChartWalk,
+  chartFound,
+  entriesOf,
+  handOnSheet,
+  type VerdictNode,
+  verdictWords,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
@@ -20,13 +28,7 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
       ...(verdict?.verdict === 'left-limited' && verdict.putBack
         ? [{ kind: 'owed' as const, what: verdict.putBack, by }]
         : []),
-      {
-        kind: 'chart-ended',
-        chart: at.chart.id,
-        node: verdict?.id ?? null,
-        verdict: verdict?.verdict ?? null,
-        cause: verdict?.cause ?? null,
-      },
+      { kind: 'chart-ended', ...chartFound(at) },
     );
   };
   const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject });
