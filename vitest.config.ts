@@ -14,7 +14,7 @@ export default defineConfig({
           include: ['web/*.test.ts', 'web/src/**/*.test.{ts,tsx}'],
           environment: 'jsdom',
           isolate: false,
-          setupFiles,
+          setupFiles: [...setupFiles, 'web/src/testing-setup.ts'],
           ...patience,
         },
       },

@@ -2,12 +2,13 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error plain JavaScript, as the pictures script that shares it
 import { chromiumOptions } from './chromium.mjs';
 
-const port = process.env.E2E_PORT ?? '4190';
+/** Two files of tests at a time, each pair of hands in a school of its own. */
+const ports = (process.env.E2E_PORT ?? '4190,4191').split(',');
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../.cache/e2e',
-  workers: 1,
+  workers: ports.length,
   fullyParallel: false,
   // a test that passes on its second try has failed
   retries: 0,
@@ -15,16 +16,17 @@ export default defineConfig({
   expect: { timeout: Number(process.env.E2E_PATIENCE ?? 90_000) },
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
+    baseURL: `http://127.0.0.1:${ports[Number(process.env.TEST_PARALLEL_INDEX ?? 0)]}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: Number(process.env.E2E_PATIENCE ?? 90_000),
     launchOptions: chromiumOptions,
   },
-  webServer: {
+  webServer: ports.map((port) => ({
     command: 'node server.mjs',
+    env: { E2E_PORT: port },
     url: `http://127.0.0.1:${port}/api/v1/health`,
     timeout: 300_000,
     reuseExistingServer: false,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
-  },
+    gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 15_000 },
+  })),
 });

@@ -10,14 +10,15 @@ needWeb();
 const main = await needServer();
 const folder = mkdtempSync(join(tmpdir(), 'wire-trail-e2e-'));
 // a copy: a test changes it, as a new version would
-const web = join(root, '.cache/e2e-web');
+const port = process.env.E2E_PORT ?? '4190';
+const web = join(root, '.cache', `e2e-web-${port}`);
 rmSync(web, { recursive: true, force: true });
 cpSync(process.env.E2E_WEB ?? join(root, 'web/dist'), web, { recursive: true });
 const database = await startDatabase({ folder, port: await freePort() });
 const server = fork(main, [], {
   env: {
     ...process.env,
-    WIRE_TRAIL_PORT: process.env.E2E_PORT ?? '4190',
+    WIRE_TRAIL_PORT: port,
     WIRE_TRAIL_DB_PORT: String(database.port),
     WIRE_TRAIL_SECRET: 'e2e '.repeat(12),
     WIRE_TRAIL_DEMO_FOLDER: join(root, 'demo'),

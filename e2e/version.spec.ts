@@ -2,11 +2,11 @@ import { appendFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from './people.ts';
 
-const served = fileURLToPath(new URL('../.cache/e2e-web/sw.js', import.meta.url));
-
 test('a new version waits until no walk is open, says so, and loads; the walk goes on from where it was', async ({
   field,
+  baseURL,
 }) => {
+  const served = fileURLToPath(new URL(`../.cache/e2e-web-${new URL(baseURL ?? '').port}/sw.js`, import.meta.url));
   const technician = await field(undefined, 'offline');
   const { page } = technician;
   await technician.opensTrail();
