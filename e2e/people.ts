@@ -43,10 +43,13 @@ export class Person {
 }
 
 export class Technician extends Person {
+  #isJustIn = true;
+
   /** Opens the start page and waits until the library is kept on the device. */
   async opensTrail(): Promise<void> {
     // after signing in it stands there already
-    if (new URL(this.page.url()).pathname !== '/trail') await this.page.goto('/trail');
+    if (!this.#isJustIn || new URL(this.page.url()).pathname !== '/trail') await this.page.goto('/trail');
+    this.#isJustIn = false;
     await this.sees('five lamps in an arc');
   }
 

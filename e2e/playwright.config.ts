@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error plain JavaScript, as the pictures script that shares it
 import { chromiumOptions } from './chromium.mjs';
 
-/** Two files of tests at a time, each pair of hands in a school of its own. */
+/** Two files of tests at a time, each in a school of its own. */
 const ports = (process.env.E2E_PORT ?? '4190,4191').split(',');
 
 export default defineConfig({

@@ -80,22 +80,29 @@ await check('production build', async () => {
 
 // the one waits most of the time, the other works: side by side they take little longer than the longer of them
 heading('unit and server tests, and end to end beside them');
-const unit = join(reports, 'vitest.json');
-const unitTests = suite(
-  'unit and server tests',
-  unit,
-  (r) => ({
-    passed: r.numPassedTests,
-    failed: r.numFailedTests,
-    took: r.testResults.flatMap((file) =>
-      file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
-    ),
-  }),
-  () =>
-    run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
-      heldBack: true,
-    }),
-);
+// one kind after the other: between two kinds a worker begins anew for every file
+const unitTests = (async () => {
+  for (const kind of ['core', 'web', 'server']) {
+    const report = join(reports, `${kind}.json`);
+    await suite(
+      `tests of ${kind}`,
+      report,
+      (r) => ({
+        passed: r.numPassedTests,
+        failed: r.numFailedTests,
+        took: r.testResults.flatMap((file) =>
+          file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
+        ),
+      }),
+      () =>
+        run(
+          bin('vitest'),
+          ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+          { heldBack: true },
+        ),
+    );
+  }
+})();
 
 const e2e = join(reports, 'e2e.json');
 await suite(
