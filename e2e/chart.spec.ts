@@ -118,7 +118,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await technician.isAsked('Is the canister empty?');
 });
 
-test('a thermistor at a typed temperature, one reading too close to call, a repair with its readings before and after', async ({
+test('a thermistor at a typed temperature, one reading borderline, a repair with its readings before and after', async ({
   field,
 }) => {
   const technician = await field();
@@ -145,7 +145,7 @@ test('a thermistor at a typed temperature, one reading too close to call, a repa
   await technician.measures('12,3.4', '22 °C');
   await technician.sees('“12,3.4” is not a number');
   await technician.measures('14.5k');
-  await technician.sees('Too close to call: 14.5 kΩ');
+  await technician.sees('Borderline: 14.5 kΩ');
   await technician.sees(/With one digit more of the temperature, the bench meter would tell/);
   await technician.measures('14.5k', '22.0 °C');
   await technician.sees(/The bench meter would tell/);
@@ -166,7 +166,7 @@ test('a thermistor at a typed temperature, one reading too close to call, a repa
 
   // Prove: the sum, and what was measured before and after
   await technician.sees(/prove it/);
-  await technician.press('It did not return');
+  await technician.press('Fault is gone');
   await technician.press('Measure');
   await technician.measures('13.5k', '22');
   await technician.press('Take this reading');
@@ -206,7 +206,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
 
   await technician.isTesting('Ostrel 40-1', /40-1/, 'E2E-HANDON');
   await technician.press('Yes, at the same time');
-  await technician.sees(/Measured energised.*Isolated while the probes go on and come off/);
+  await technician.sees(/Measured energised.*Isolated while the meter's points go on and come off/);
   await technician.measures('231');
   await technician.press('Take this reading');
   await technician.isAsked('Measure again with everything else running');
@@ -243,7 +243,7 @@ test('what is left limited stays on the ledger of the machine until somebody put
   await expect(owed).toContainText('Set the pad pressure back');
   await expect(owed).toContainText('Pad pressure: 1, was 2');
   await technician.press('All else is back');
-  await technician.press('It did not return');
+  await technician.press('Fault is gone');
   await technician.press('Close: left running limited');
   await technician.hasSentAll();
   await page.goto('/machines/wexmorl-s5/E2E-LEDGER');
@@ -276,7 +276,7 @@ test('what was read on earlier walks of a machine stands where it is read again,
   await technician.isAsked('Measure the pack cable against the hull');
   await technician.sees(/Hands off while it tests at 250 V/);
   await technician.sees('1.4 MΩ, good');
-  await technician.sees(/it comes nearer its lower edge; at this rate it leaves its band about 2027-01/);
+  await technician.sees(/it comes nearer its lower edge; at this rate it leaves its good range about 2027-01/);
   await technician.measures('0.9M');
   await technician.sees('Good: 900 kΩ');
   await technician.press('Take this reading');

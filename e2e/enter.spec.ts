@@ -28,7 +28,7 @@ const unit = (person: Person) => ({
   },
 });
 
-test('a telling becomes a route: mended in script and score, weighed, played, held against a second account, published', async ({
+test('a telling becomes a route: mended in script and timeline, weighed, played, held against a second account, published', async ({
   desk,
 }) => {
   const trainer = await desk('trainer');
@@ -39,7 +39,7 @@ test('a telling becomes a route: mended in script and score, weighed, played, he
   await expect(script(page)).toBeVisible();
 
   // plain words in: what is understood, and what is not
-  await trainer.press('Paste a telling');
+  await trainer.press('Paste a description');
   await trainer.type(
     'In their words',
     'Key off, wait three seconds, key on. At the beep press go four times within four seconds. Kick the left wheel. In short: press go five times.',
@@ -85,19 +85,19 @@ test('a telling becomes a route: mended in script and score, weighed, played, he
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 1.');
   await page.getByRole('tab', { name: 'Accounts' }).click();
-  await trainer.press('Paste another telling');
+  await trainer.press('Paste another description');
   await trainer.type(
     'In their words',
     'Key off, wait three seconds, key on. At the beep press go six times within four seconds. The text line says SERVICE.',
   );
-  await trainer.press('Keep it as an account');
+  await trainer.press('Keep it as a description');
   await trainer.sees('another count');
   await page.getByRole('button', { name: 'press green 6 times' }).click();
   await trainer.type('why', 'Tried on the bench unit: six is one too many.');
   await trainer.press('Leave open');
   await trainer.sees('left open');
-  await page.getByRole('tab', { name: 'Script and score' }).click();
-  await trainer.sees(/accounts differ in press green 6 times, and nobody has settled it/);
+  await page.getByRole('tab', { name: 'Script and timeline' }).click();
+  await trainer.sees(/descriptions differ in press green 6 times, and nobody has decided it/);
 
   // played by hand: too late on purpose, then as it should be
   await page.keyboard.press('Control+s');
@@ -107,7 +107,7 @@ test('a telling becomes a route: mended in script and score, weighed, played, he
   await page.getByLabel('held against').selectOption({ label: 'revision 1 (draft)' });
   await expect(page.getByRole('columnheader', { name: 'Revision 1' })).toBeVisible();
   await trainer.sees(/^0 of \d steps differ/);
-  await page.getByRole('tab', { name: 'Script and score' }).click();
+  await page.getByRole('tab', { name: 'Script and timeline' }).click();
   // from here on the test says when time passes, beside the time that does
   await page.clock.install();
   await page.getByRole('link', { name: 'Try it by hand' }).click();
@@ -165,7 +165,7 @@ test('coached hands free without a connection, failed on purpose, and in by anot
   await technician.isAsked('Reset it first, then again');
   await technician.press('Done, another try');
   await technician.press('Begin, hands free');
-  await technician.press('It took');
+  await technician.press('It worked');
   await technician.sees(/first character/);
 
   await context.setOffline(false);

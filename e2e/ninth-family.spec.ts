@@ -108,7 +108,7 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
 
   // forty codes from a spreadsheet
   await page.goto('/shelf/tallowmere-k1?room=Codes&as=table');
-  await trainer.press('Paste or bring in a table …');
+  await trainer.press('Paste or import a table …');
   await page.getByLabel('Paste from a spreadsheet, or from a web page').fill(pasted);
   await trainer.sees(/36 rows, cut at tabs/);
   await expect(page.getByLabel('column Possible causes is')).toHaveValue('suspects');
@@ -209,7 +209,7 @@ test('what all units share is written once: a way there, a new edition that list
 }) => {
   const trainer = await desk('trainer');
   const { page } = trainer;
-  await trainer.goTo('Shared');
+  await trainer.goTo('Common');
   await trainer.sees('Mains behind covers');
   await page.getByRole('tab', { name: /Instruments/ }).click();
   await trainer.sees('with van 2, senior technician');
@@ -228,7 +228,7 @@ test('what all units share is written once: a way there, a new edition that list
   await page.getByRole('checkbox', { name: /F01/ }).check();
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 2.');
-  await page.goto('/shelf/wexmorl-s5?room=Loose ends');
+  await page.goto('/shelf/wexmorl-s5?room=To%20fix');
   await trainer.sees(/F02 Brush current none leans on “S5 workshop folder”, which has a new edition \(2026\)/);
   await trainer.seesNot(/F01 Brush current high leans on/);
 });
@@ -266,8 +266,8 @@ test('a picture is cut, kept by its hash, marked with numbered points; a draft n
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 2.');
-  await trainer.press('Take it back');
-  await trainer.press('Really take it back');
+  await trainer.press('Withdraw');
+  await trainer.press('Really withdraw it');
   await expect(page).toHaveURL(/\/library$/);
   await page.getByRole('tab', { name: /Pictures/ }).click();
   await trainer.sees('No picture yet');

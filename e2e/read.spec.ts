@@ -210,7 +210,7 @@ test('a trainer sees a readout play, pastes a table, keeps a test and sees what 
   await trainer.type('Where, and when', 'slipway, May');
   await trainer.press('Keep what was said');
   await trainer.sees('all 2 hold');
-  await page.getByRole('tab', { name: 'Two accounts' }).click();
+  await page.getByRole('tab', { name: 'Two descriptions' }).click();
   await trainer.press('Counted from the other end');
   await trainer.sees('another listed code');
   await page.getByRole('tab', { name: 'Look-alikes' }).click();

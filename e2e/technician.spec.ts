@@ -42,7 +42,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   for (let i = 0; i < 4; i++) await technician.press('Done');
   await technician.press('Seen');
   await technician.press('Done');
-  await technician.press('It took');
+  await technician.press('It worked');
 
   // Read: what is undecided is said
   await technician.taps(/first character/, 'bde');
@@ -94,7 +94,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   await technician.sees(/^waits until/);
   await page.getByRole('link', { name: /E2E-0001/ }).click();
   await technician.press('Go on now');
-  await technician.press('It did not return');
+  await technician.press('Fault is gone');
   await page
     .getByRole('row', { name: /Measure the rinse element/ })
     .getByRole('button')
@@ -178,7 +178,7 @@ test('what the server does not take stays on the device, with the reason, and ca
   await technician.seesNot(/not taken/);
 });
 
-test('a reading that cannot be is said beside the field; too close to call is not a verdict', async ({ field }) => {
+test('a reading that cannot be is said beside the field; borderline is not a verdict', async ({ field }) => {
   const technician = await field();
   await technician.opensTrail();
   await technician.page.getByRole('textbox').fill('k-19');
@@ -203,11 +203,11 @@ test('a reading that cannot be is said beside the field; too close to call is no
   await technician.measures('12k', '-300');
   await technician.sees('Nothing is as cold as that');
   await technician.measures('12.7k', '25');
-  await technician.sees('Too close to call');
+  await technician.sees('Borderline');
   await technician.press('Take this reading');
   await technician.sees('12.7k: too-close');
   await technician.isAsked('Measure the rinse sensor');
-  await technician.press('Take back');
+  await technician.press('Undo the last step');
   await technician.seesNot('12.7k: too-close');
   await technician.measures('77 °F', '25');
   await technician.sees(/“°F” is not a unit/);
@@ -242,7 +242,7 @@ test('an unlisted code is said to be one, offered for what it may be, logged, an
   await trainer.goTo('Bench');
   const asked = trainer.page.locator('.asked', { hasText: 'K18' });
   await expect(asked).toContainText('Twice, after a storm.');
-  await asked.getByRole('button', { name: 'Settle …' }).click();
+  await asked.getByRole('button', { name: 'Answer …' }).click();
   await trainer.type('What it turned out to be', 'K19 with lamp d dim');
   await trainer.press('Settle');
   await expect(asked).toHaveCount(0);
@@ -271,7 +271,7 @@ test('a symptom without a code: nothing is entered or read, and its own chart is
   // the element of this variant is larger, so its resistance is lower
   await technician.measures('17.6');
   await technician.sees(/^Too high: 17.6 Ω/);
-  await technician.press('Take back');
+  await technician.press('Undo the last step');
   await technician.isAsked('Measure the rinse sensor');
 });
 

@@ -24,7 +24,7 @@ test('a code is edited, compared, submitted, and published by a reviewer who is 
   await page.getByLabel('Why', { exact: true }).first().fill('One of its three loops open: measure before ordering.');
   await page.getByLabel('Who may act').selectOption('licensed');
   await page.getByLabel('Pump wheels').check();
-  await page.getByLabel('Standing').first().selectOption('bench-proven');
+  await page.getByLabel('How sure').first().selectOption('bench-proven');
 
   // a field that cannot be is said beside it, and nothing is lost by a reload
   await page.getByLabel('Suspect', { exact: true }).nth(2).fill('');
@@ -55,7 +55,7 @@ test('a code is edited, compared, submitted, and published by a reviewer who is 
   await reviewer.page.getByRole('link', { name: /K19 Rinse tank warms too late/ }).click();
   await expect(reviewer.page).toHaveURL(address);
   await reviewer.sees('Under 6 K rise in 18 min.');
-  await reviewer.type('A word with it', 'seen on unit G4-0417');
+  await reviewer.type('Comment', 'seen on unit G4-0417');
   await reviewer.press('Publish');
   await reviewer.sees(/published by Demo reviewer/);
 
@@ -107,7 +107,7 @@ test('two people save the same entry: the second is shown both, and loses nothin
 test('a second family comes as a bundle file and works without a line of code', async ({ desk, field }) => {
   const trainer = await desk('trainer');
   const { page } = trainer;
-  await trainer.press('Bring in a bundle file …');
+  await trainer.press('Import');
   const choose = (file: { name: string; mimeType: string; buffer: Buffer } | string) =>
     page.getByLabel('The file').setInputFiles(file);
   await choose({ name: 'junk.json', mimeType: 'application/json', buffer: Buffer.from([0x50, 0x4b, 3, 4, 0, 0]) });
@@ -121,7 +121,7 @@ test('a second family comes as a bundle file and works without a line of code', 
   await trainer.sees('entries[0].title');
   await choose(fileURLToPath(new URL('../core/src/testing/velmarrow-d1.json', import.meta.url)));
   await trainer.sees(/\d+ new · 0 changed/);
-  await trainer.press('Bring it in');
+  await trainer.press('Import it');
   await trainer.sees('Import of velmarrow-d1');
   const reviewer = await desk('reviewer');
   await reviewer.page.goto(page.url());
@@ -142,7 +142,7 @@ test('a second family comes as a bundle file and works without a line of code', 
   await technician.press('Done');
   await technician.sees('4 left');
   await technician.press('Done');
-  await technician.press('It took');
+  await technician.press('It worked');
   // which lamp blinks, by table; then a count of blinks
   await technician.lamp('heat').click();
   await technician.page.getByRole('tab', { name: /count/ }).click();

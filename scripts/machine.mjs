@@ -37,7 +37,7 @@ export function needPrograms(wanted) {
 }
 
 export const mariadb = { program: 'mariadbd', debian: 'mariadb-server' };
-export const chromium = { program: 'chromium', debian: 'chromium' };
+export const chromium = { program: 'chromium-headless-shell', debian: 'chromium-headless-shell' };
 
 /** Installs the npm packages of the lock file where it changed since they were last installed. */
 export function needPackages() {

@@ -92,7 +92,7 @@ async function walk(page, suffix, serial) {
   await page.waitForTimeout(1800);
   await shot(page, `enter${suffix}`);
   await tap(page, 'Done');
-  await tap(page, 'It took');
+  await tap(page, 'It worked');
   const key = (l) => page.getByRole('button', { name: new RegExp(`^lamp ${l}\\b`) });
   await key('b').waitFor();
   for (const l of ['b', 'd', 'e']) await key(l).click();
@@ -122,7 +122,7 @@ async function walk(page, suffix, serial) {
   await tap(page, 'That is done already');
   await page.getByText('Run it and see').waitFor();
   await shot(page, `prove${suffix}`);
-  await tap(page, 'It did not return');
+  await tap(page, 'Fault is gone');
   await page.getByText('What fixed it').waitFor();
   await shot(page, `fixed${suffix}`);
 }
@@ -211,7 +211,7 @@ await shot(trainer, 'code-changes');
 await trainer.getByRole('button', { name: 'Save draft' }).click();
 await trainer.getByText('Saved as revision').waitFor();
 await trainer.getByRole('button', { name: 'Submit for review' }).click();
-await trainer.getByRole('button', { name: 'Take it back' }).waitFor();
+await trainer.getByRole('button', { name: 'Withdraw' }).waitFor();
 await shot(trainer, 'review');
 await trainer.goto(`${address}/bench`);
 await trainer.getByText('What the field asks').waitFor();
@@ -225,7 +225,7 @@ await shot(trainer, 'studio');
 await trainer.goto(`${address}/shelf/hobrannet-t12?room=Codes&as=table`);
 await trainer.getByRole('gridcell', { name: '21', exact: true }).waitFor();
 await shot(trainer, 'code-table');
-await tap(trainer, 'Paste or bring in a table …');
+await tap(trainer, 'Paste or import a table …');
 await trainer
   .getByLabel('Paste from a spreadsheet, or from a web page')
   .fill(

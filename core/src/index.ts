@@ -156,6 +156,7 @@ export { type Beat, coachClock } from './gesture/beat.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { interlockWords } from './gesture/lint.ts';
 export { stepsSpan } from './gesture/timing.ts';
+export { begunStations } from './library/begun-stations.ts';
 // library
 export { choicesAt } from './library/choices-at.ts';
 export { applyChanges, diff, invertChanges } from './library/diff.ts';
@@ -338,7 +339,9 @@ export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
 export { cautionWords } from './words/caution.ts';
 export { coverWords } from './words/cover.ts';
+export { fieldNames } from './words/field-names.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
+export { type FindingGroup, groupFindings } from './words/finding-groups.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
 export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWords } from './words/look.ts';
@@ -350,6 +353,7 @@ export {
   tooCloseWords,
 } from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
+export { kindWords, nodeKindWords, severityWords, standingWords } from './words/names.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';

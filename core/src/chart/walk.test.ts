@@ -36,7 +36,7 @@ describe('walkChart', () => {
       true,
     ],
     [
-      'too close to call stays to be measured again',
+      'borderline stays to be measured again',
       given(['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done'], ['coil', 'too-close']),
       'coil',
       false,

@@ -15,6 +15,10 @@ export const FamilyCard = z.strictObject({
   panels: z.array(Panel),
   standby: Mode.nullable(),
   hash: z.string(),
+  /** Findings that are more than hints; null where they were not counted. */
+  toFix: z.number().nullable(),
+  /** The reader wrote in it. */
+  mine: z.boolean(),
   counts: z.strictObject({ codes: z.number(), symptoms: z.number(), charts: z.number(), routes: z.number() }),
 });
 

@@ -28,7 +28,7 @@ describe('the reading of a numbered test', () => {
     ['nothing connected, where nothing bounds it above', leak, 'OL', ['pass', 'within its bounds', null]],
     ['over range of anything else', amps, 'OL', ['high', 'too high', null]],
     ['nothing in between', coil, '0.3', ['low', 'short', 0.3]],
-    ['the bound itself', amps, '14', ['too-close', 'at its very bound: too close to call', 14]],
+    ['the bound itself', amps, '14', ['too-close', 'at its very bound: borderline', 14]],
   ])('%s', (_, of, typed, expected) => expect(said(of, typed)).toEqual(expected));
   it('is kept as it was typed, beside the bounds it was held against', () => {
     expect(judgeTestReading(coil, ' 0.15 k ')).toMatchObject({

@@ -192,7 +192,7 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
   'difference-open': {
     routes: [into],
     more: [account('one', 'press a 3 times'), account('two', 'press a 4 times')],
-    says: '“in”: accounts differ in press a 3 times · press a 4 times, and nobody has settled it.',
+    says: '“in”: descriptions differ in press a 3 times · press a 4 times, and nobody has decided it.',
   },
 };
 

@@ -106,7 +106,7 @@ function replacedPart(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null): 
 
 type Found = NonNullable<Walk['found']>;
 
-/** What a chart came to, as a walk keeps it; without a verdict where it ended openly. */
+/** What a chart came to, as a walk keeps it; without a result where it ended openly. */
 export function chartFound({ chart, end }: ChartWalk): Found {
   const verdict = end?.kind === 'verdict' ? end.verdict : null;
   return {

@@ -15,7 +15,7 @@ const patternWords: Record<PatternError['why'], string> = {
 const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string } = {
   'dangling-id': (f) => `Names the ${f.wanted.kind} “${f.wanted.id}”, which does not exist.`,
   'duplicate-id': (f) => `The ${f.twice.kind} “${f.twice.id}” stands here twice.`,
-  'duplicate-code': (f) => `Code ${f.text} is listed twice for the controller “${f.controller}”.`,
+  'duplicate-code': (f) => `Code ${f.text} is listed twice for the control board “${f.controller}”.`,
   'part-unknown': (f) =>
     `There is no ${thingWords[f.what] ?? f.what} “${f.id}” ${whereWords[f.what] ?? 'on this unit'}.`,
   'code-without-pattern': (f) => `The readout “${f.readout}” cannot show ${f.text}.`,
@@ -30,7 +30,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'weights-collide': (f) => `“${f.stage}”: ${f.ways} ways of lighting add up to ${f.sum}.`,
   'pause-not-told': (f) =>
     `“${f.stage}”: a pause of ${f.pauseMs / 1000} s cannot be told from the ${f.gapMs / 1000} s between two lights.`,
-  'phase-not-told': (f) => `Nothing tells “${f.stage}” from “${f.from}”: no colour, no phase lamp, no pause.`,
+  'phase-not-told': (f) => `Nothing tells “${f.stage}” from “${f.from}”: no colour, no marker lamp, no pause.`,
   'stages-at-once': (f) =>
     `“${f.stages[0]}” and “${f.stages[1]}” both show on “${f.sign}”, and nothing brings the second on.`,
   'special-like-code': (f) => `“${f.special}” and ${f.text} look the same.`,
@@ -76,24 +76,24 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'retry-missing': (f) => `“${f.route}” does not say what to do when it does not take.`,
   'precondition-contradicted': (f) => `“${f.before}”, but the steps before leave “${f.control}” ${f.stands}.`,
   'summary-differs': (f) => `The summary says “${f.said}”; the steps say ${f.steps || 'nothing of it'}.`,
-  'difference-open': (f) => `“${f.route}”: accounts differ in ${f.about}, and nobody has settled it.`,
+  'difference-open': (f) => `“${f.route}”: descriptions differ in ${f.about}, and nobody has decided it.`,
   'no-way-out': (f) => `No route leaves the mode “${f.mode}”, and it does not time out.`,
   'mode-unreachable': (f) => `No route leads into the mode “${f.mode}”.`,
   'interlock-defeated': (f) =>
     `This step holds the interlock “${f.what}” false. It cannot be published; give a safe way to observe.`,
   'interlock-words': (f) => `“${f.words}” sounds like defeating an interlock. The reviewer must look at it.`,
   'node-unreachable': (f) => `No answer leads to “${f.node}”.`,
-  'verdict-unreachable': (f) => `No answers together lead to the verdict “${f.node}”.`,
+  'verdict-unreachable': (f) => `No answers together lead to the result “${f.node}”.`,
   'branch-open': (f) => `“${f.node}”: the answer “${f.answer}” leads nowhere.`,
   'answer-missing': (f) =>
     `“${f.node}” has no way on for “${f.answer}”${f.answer === 'cannot tell' ? '; one for the whole chart will do' : ''}.`,
   'loop-unbounded': (f) =>
     `${f.nodes.map((n) => `“${n}”`).join(' → ')} ${f.nodes.length === 1 ? 'leads to itself' : 'lead round'}, and nothing says how often or where to go then.`,
-  'retry-leads-on': (f) => `“${f.node}”: after the last try it must come to a verdict.`,
+  'retry-leads-on': (f) => `“${f.node}”: after the last try it must come to a result.`,
   'bands-overlap': (f) => `“${f.node}”: “${f.bands[0]}” and “${f.bands[1]}” hold for the same readings.`,
   'bands-gap': (f) =>
     `“${f.node}”: a reading ${f.from === null ? `below ${f.to}` : f.to === null ? `above ${f.from}` : `between ${f.from} and ${f.to}`} belongs nowhere.`,
-  'unit-impossible': (f) => `“${f.node}”: the good band wants ${f.of}, and is given ${f.is}.`,
+  'unit-impossible': (f) => `“${f.node}”: the good range wants ${f.of}, and is given ${f.is}.`,
   'band-outside-range': (f) =>
     `“${f.node}”: the good band is outside what the ${f.what} can show${f.most > 1e15 ? '' : ` (${f.least} to ${f.most})`}.`,
   'ohms-energised': (f) =>
@@ -109,7 +109,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'parallel-path': (f) => `“${f.node}”: with nothing taken off first, the reading may be of another path beside it.`,
   'meter-too-coarse': (f) =>
     `“${f.node}”: with the ${f.meter.toLowerCase()} (±${Number((f.accuracyRatio * 100).toPrecision(2))} %) ${f.leftRatio === 0 ? 'no reading' : `only ${Math.ceil(f.leftRatio * 100)} % of the good readings`} can be called good${f.better.length > 0 ? `; the ${f.better.join(' or the ').toLowerCase()} could` : ''}.`,
-  'probe-not-marked': (f) => `“${f.node}”: its pictures show where some probes go, and not ${f.probes.join(', ')}.`,
+  'probe-not-marked': (f) =>
+    `“${f.node}”: its pictures show where some measuring points are, and not ${f.probes.join(', ')}.`,
   'limited-without-return': (f) => `“${f.node}” leaves it limited, and does not say what is put back and by when.`,
   'hand-on-to-nobody': (f) => `“${f.node}” hands on, and does not say to whom.`,
   'cover-left-open': (f) => `“${f.node}” opens “${f.cover}”, and nothing puts it back.`,
@@ -125,9 +126,9 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `${f.text}: nothing says how it is detected, so that no run after “${f.chart}” proves the repair.`,
   'chart-outlasts-mode': (f) =>
     `${f.text}: up to ${f.minutes} min pass before “${f.node}” without a hand on the unit; “${f.mode}” ends after ${f.idleMs / 60_000} min and has to be entered again.`,
-  'loop-without-end': (f) => `From “${f.node}” no answers lead to a verdict.`,
+  'loop-without-end': (f) => `From “${f.node}” no answers lead to a result.`,
   'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
-  'band-never-computes': (f) => `The good band of “${f.node}” cannot be computed: ${f.why}.`,
+  'band-never-computes': (f) => `The good range of “${f.node}” cannot be computed: ${f.why}.`,
   'suspect-untested': (f) => `${f.text}: no test in “${f.chart}” is about the suspect “${f.part}”.`,
   'pattern-unreadable': (f) => `“${f.pattern}”: what stands at ${f.column} ${patternWords[f.why]}.`,
   'pattern-matches-everything': (f) => `“${f.pattern}” matches every model number.`,
@@ -188,8 +189,12 @@ export function signLimitWords(limit: SignLimit): string {
 /** What is named by an id, where people say it otherwise. */
 const thingWords: Readonly<Partial<Record<IdKind, string>>> = {
   node: 'step',
+  parameter: 'rating',
+  controller: 'control board',
+  face: 'side',
+  account: 'description',
   input: 'physical input',
-  'reading-account': 'account of the reading',
+  'reading-account': 'description of the reading',
 };
 /** Where it should be, where that is not the unit. */
 const whereWords: Readonly<Partial<Record<IdKind, string>>> = {

@@ -69,7 +69,7 @@ export function unreadableWords(refusal: UnreadableTrace): string {
     case 'too-noisy':
       return 'It moves too much to be read. Rest the hand on something, move closer, and set the circle on the lamp alone.';
     case 'no-fit':
-      return 'It blinks, but in no way this readout knows. Is it this lamp, and this controller?';
+      return 'It blinks, but in no way this readout knows. Is it this lamp, and this board?';
     case 'undecided':
       return 'Two codes fit nearly alike. Hold on for one more round.';
   }

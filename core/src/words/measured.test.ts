@@ -5,7 +5,7 @@ const taken = { quantity: 'resistance', verdict: 'too-close' } as never;
 const warm = { kelvin: 0.5, doubt: 310, settledByKelvin: null, settledWithDigit: null };
 const by = (share: number | null) => (share === null ? [] : [`one off by less than ${share}`]);
 
-describe('a reading too close to call says what would tell', () => {
+describe('a reading borderline says what would tell', () => {
   it.each<[string, object, RegExp, RegExp]>([
     [
       'a finer meter',

@@ -11,7 +11,7 @@ export function readingErrorWords(error: ReadingError): string {
     case 'reading-not-a-number':
       return `“${error.typed}” is not a number. Type it like 12.4, 12,4 k or OL.`;
     case 'reading-negative':
-      return 'This cannot be negative. Swap the probes or zero the meter.';
+      return 'This cannot be negative. Swap the leads or zero the meter.';
     case 'reading-wrong-unit':
       return `“${error.unit}” is not a unit for this. It takes ${error.wanted.filter(Boolean).join(', ')}.`;
     case 'reading-below-absolute-zero':
@@ -51,7 +51,7 @@ export function measureErrorWords({ field, error }: MeasureError): string {
     case 'reading-needed':
       return 'The earlier reading this is held against was not taken. Take a step back and measure it.';
     case 'band-impossible':
-      return 'The good band cannot be computed. Note the reading and ask the trainer.';
+      return 'The good range cannot be computed. Note the reading and ask the trainer.';
     case 'reading-below-absolute-zero':
     case 'reading-negative':
     case 'reading-not-a-number':
@@ -63,7 +63,7 @@ export function measureErrorWords({ field, error }: MeasureError): string {
   }
 }
 
-const verdictWords = { pass: 'Good', low: 'Too low', high: 'Too high', 'too-close': 'Too close to call' } as const;
+const verdictWords = { pass: 'Good', low: 'Too low', high: 'Too high', 'too-close': 'Borderline' } as const;
 const namedWords = { open: 'Open', short: 'Short', never: 'Never gets there' } as const;
 
 /** The verdict of a reading in two or three words. */
@@ -78,14 +78,14 @@ export const testReadingWords = ({ named, taken }: TestReading): string =>
         pass: 'within its bounds',
         low: 'too low',
         high: 'too high',
-        'too-close': 'at its very bound: too close to call',
+        'too-close': 'at its very bound: borderline',
       }[taken.verdict];
 
 /** Rounded down, so that what is promised to be enough is. */
 const atMost = (kelvin: number): number => Math.floor(kelvin * 20) / 20;
 
 /**
- * Why a reading is too close to call, what would tell, and what to do then. `telling` names the meters that are off by
+ * Why a reading is borderline, what would tell, and what to do then. `telling` names the meters that are off by
  * less than a share.
  */
 export function tooCloseWords(

@@ -11,7 +11,7 @@ const keys: ReadonlyArray<readonly [string, string]> = [
   ['a, b, c …', 'the lamp of that name, while the panel has the focus'],
   ['space', 'seen again, the same (at Read); a tap, while you tap along'],
   ['u', 'one entry back (at Read)'],
-  ['L', 'loose ends of the family'],
+  ['L', 'what is to fix in the unit'],
   ['Ctrl Z, Ctrl Y', 'undo, redo (in an editor; in a walk, Ctrl Z takes the last step back)'],
   ['Alt ↑, Alt ↓', 'move a suspect up or down'],
   ['Ctrl S', 'save the draft'],

@@ -56,15 +56,10 @@ export function Shell() {
           >
             <Toolbar variant="dense">
               <div className="page-bar" ref={setBarPlace} />
-              <div className="top-state">
+              <div className="row">
                 {version === 'waiting' && <span className="tag hide-narrow">a new version waits</span>}
                 <Connection />
-                <Button
-                  className="find-button"
-                  onClick={() => setFinding(true)}
-                  aria-label="find"
-                  startIcon={<FindIcon />}
-                >
+                <Button onClick={() => setFinding(true)} aria-label="find" startIcon={<FindIcon />}>
                   {isDesk && (
                     <>
                       Find <kbd>/</kbd>

@@ -9,7 +9,7 @@ import SettingsIcon from '@mui/icons-material/TuneOutlined';
 export const areas = [
   { to: '/trail', name: 'Trail', least: 'technician', icon: TrailIcon },
   { to: '/shelf', name: 'Shelf', least: 'technician', icon: ShelfIcon },
-  { to: '/library', name: 'Shared', least: 'trainer', icon: SharedIcon },
+  { to: '/library', name: 'Common', least: 'trainer', icon: SharedIcon },
   { to: '/bench', name: 'Bench', least: 'trainer', icon: BenchIcon },
   { to: '/log', name: 'Log', least: 'technician', icon: LogIcon },
   { to: '/settings', name: 'Settings', least: 'admin', icon: SettingsIcon },

@@ -19,9 +19,9 @@ const open = (role: (typeof roles)[number] = 'trainer') => openPage(<Shell />, {
 describe('the shell', () => {
   it.each([
     ['technician', ['Trail', 'Shelf', 'Log']],
-    ['trainer', ['Trail', 'Shelf', 'Shared', 'Bench', 'Log']],
-    ['reviewer', ['Trail', 'Shelf', 'Shared', 'Bench', 'Log']],
-    ['admin', ['Trail', 'Shelf', 'Shared', 'Bench', 'Log', 'Settings']],
+    ['trainer', ['Trail', 'Shelf', 'Common', 'Bench', 'Log']],
+    ['reviewer', ['Trail', 'Shelf', 'Common', 'Bench', 'Log']],
+    ['admin', ['Trail', 'Shelf', 'Common', 'Bench', 'Log', 'Settings']],
   ] as const)('a %s sees the areas of that role', (role, areas) => {
     open(role);
     const nav = screen.getByRole('navigation', { name: 'areas' });

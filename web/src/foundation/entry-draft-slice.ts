@@ -44,11 +44,20 @@ export const entryDraftSlice = createSlice({
   reducers: {
     draftOpened: (
       _,
-      { payload }: PayloadAction<{ address: string; basedOn: number; saved: Body; body: Body }>,
+      {
+        payload,
+      }: PayloadAction<{
+        address: string;
+        basedOn: number;
+        saved: Body;
+        body: Body;
+        /** What could be undone when the entry was left. */
+        past?: readonly Edit[];
+      }>,
     ): DraftState => ({
       status: 'open',
-      ...payload,
       past: [],
+      ...payload,
       future: [],
     }),
     draftEdited: (state, { payload }: PayloadAction<{ body: Body; about: string }>): DraftState => {

@@ -159,7 +159,7 @@ export const theme: Theme = createTheme({
     },
     MuiTabs: {
       styleOverrides: {
-        root: { minHeight: 44, margin: '0.75rem 0 1.25rem', borderBottom: '1px solid var(--line)' },
+        root: { minHeight: 44, marginBottom: '1rem', borderBottom: '1px solid var(--line)' },
         indicator: { height: 3 },
       },
     },
@@ -222,6 +222,25 @@ export const theme: Theme = createTheme({
       },
     },
     MuiCheckbox: { defaultProps: { disableRipple: true }, styleOverrides: { root: { padding: '0.4rem' } } },
+    MuiToolbar: { styleOverrides: { root: { minHeight: 56, gap: '1rem', padding: '0 1.4rem' } } },
+    MuiBottomNavigationAction: {
+      styleOverrides: {
+        root: { minWidth: 0, color: 'var(--soft)', fontWeight: 600, '&.Mui-selected': { color: 'var(--copper)' } },
+        label: { fontSize: '0.8125rem', '&.Mui-selected': { fontSize: '0.8125rem' } },
+      },
+    },
+    MuiLinearProgress: {
+      styleOverrides: {
+        root: {
+          display: 'block',
+          minWidth: 60,
+          height: 9,
+          borderRadius: 'var(--round-full)',
+          background: 'var(--line)',
+        },
+        bar: { transition: 'none', borderRadius: 'inherit' },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
   },
 });
@@ -264,12 +283,7 @@ export const drawnVariables = ({ vars }: Theme) => ({
     '--print-line': inks.light.divider,
     '--print-copper': inks.light.primary.main,
     '--print-bad': inks.light.error.main,
-    ...Object.fromEntries(
-      Object.entries(lampInks).flatMap(([name, { lit, rim }]) => [
-        [`--lamp-${name}`, lit],
-        [`--lamp-${name}-rim`, rim],
-      ]),
-    ),
+    ...Object.fromEntries(Object.entries(lampInks).map(([name, { lit }]) => [`--lamp-${name}`, lit])),
     '--round-1': '4px',
     '--round-2': '8px',
     '--round-3': '12px',
@@ -277,4 +291,8 @@ export const drawnVariables = ({ vars }: Theme) => ({
     '--mono': mono,
     '--sans': sans,
   },
+  // whatever is drawn as a lamp of a colour has it, and its rim
+  ...Object.fromEntries(
+    Object.entries(lampInks).map(([name, { lit, rim }]) => [`.${name}`, { '--lamp': lit, '--rim': rim }]),
+  ),
 });

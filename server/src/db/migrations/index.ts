@@ -2,10 +2,12 @@ import type { Knex } from 'knex';
 import * as first from './20261123090000-first-tables.ts';
 import * as second from './20261123220000-pictures-and-composition.ts';
 import * as third from './20261127100000-publish-locks.ts';
+import * as fourth from './20261127200000-what-to-fix.ts';
 
 /** Every migration by its name, oldest first by name. Forward only; an applied one is never edited or removed. */
 export const migrations: Readonly<Record<string, Knex.Migration>> = {
   '20261123090000-first-tables': first,
   '20261123220000-pictures-and-composition': second,
   '20261127100000-publish-locks': third,
+  '20261127200000-what-to-fix': fourth,
 };

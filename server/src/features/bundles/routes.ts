@@ -3,7 +3,7 @@ import { begunFamilies, codesLike, currentBundle, listFamilies, sharedBundle } f
 import { unpack } from './store.ts';
 
 export const bundleHandlers: Handlers<'families' | 'begunFamilies' | 'bundle' | 'shareBundle' | 'codesLike'> = {
-  families: ({ services }) => listFamilies(services),
+  families: ({ user, services }) => listFamilies(user.id, services),
   begunFamilies: ({ services }) => begunFamilies(services),
   shareBundle: ({ params, ctx, services }) => {
     ctx.set('Content-Disposition', `attachment; filename="${params.family}.json"`);

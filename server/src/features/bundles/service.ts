@@ -12,6 +12,7 @@ import {
   groupBy,
   keyText,
   linksOf,
+  lint,
 } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { ProblemError } from '../../http/problem.ts';
@@ -20,6 +21,7 @@ import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
 import {
   addBundle,
+  familiesWrittenBy,
   findCodes,
   type PackedBundle,
   packedBundle,
@@ -73,7 +75,8 @@ export async function assembleBundle(db: Db | Transaction, family: FamilyId, at:
 export async function storeBundle(trx: Transaction, bundle: Bundle, setId: number, at: Date): Promise<void> {
   const hash = bundle.pinned?.hash;
   if (!hash) throw new Error(`bundle of ${bundle.family} is not pinned`);
-  await addBundle(trx, bundle, { hash, setId, at });
+  const toFix = lint(bundle).filter((f) => f.severity !== 'hint').length;
+  await addBundle(trx, bundle, { hash, setId, at, toFix });
 }
 
 /** The current bundle of a family, gzip as it is stored. */
@@ -84,26 +87,30 @@ export async function currentBundle(family: FamilyId, { db }: Services): Promise
 }
 
 /** Every published family, with what the Shelf draws: its panels, and how much it holds. */
-export async function listFamilies({ db }: Services) {
-  const [current, counts, drawn] = await Promise.all([
+export async function listFamilies(reader: number, { db }: Services) {
+  const [current, counts, drawn, own] = await Promise.all([
     publishedFamilies(db),
     publishedCounts(db),
     chosenRevisions(db, 'all', 'published_number', ['family', 'panel', 'mode']),
+    familiesWrittenBy(db, reader),
   ]);
+  const written = new Set(own);
   const bodies = groupBy(
     drawn.map((r) => r.body),
     familyOf,
   );
-  return current.flatMap(({ family: id, hash }) => {
-    const own = bodies.get(id) ?? [];
-    const family = own.find((body) => body.kind === 'family');
+  return current.flatMap(({ family: id, hash, toFix }) => {
+    const of = bodies.get(id) ?? [];
+    const family = of.find((body) => body.kind === 'family');
     if (!family) return [];
     const count = (kind: EntryKind) => counts.get(id)?.get(kind) ?? 0;
     return {
       family,
-      panels: own.filter((body) => body.kind === 'panel'),
-      standby: own.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
+      panels: of.filter((body) => body.kind === 'panel'),
+      standby: of.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
       hash,
+      toFix,
+      mine: written.has(id),
       counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
     };
   });

@@ -5,12 +5,16 @@ import type { Db, Transaction } from '../../db/connect.ts';
 import { count, readRow, readRows, scope } from '../../db/rows.ts';
 
 /** Makes a bundle the one that technicians get. Kept packed, as it is sent. */
-export async function addBundle(trx: Transaction, bundle: Bundle, of: { hash: string; setId: number; at: Date }) {
+export async function addBundle(
+  trx: Transaction,
+  bundle: Bundle,
+  of: { hash: string; setId: number; at: Date; toFix: number },
+) {
   const { family } = bundle;
-  const { hash, setId, at } = of;
+  const { hash, setId, at, toFix } = of;
   const body = gzipSync(Buffer.from(JSON.stringify(bundle)), { level: 9 });
   await trx('bundles')
-    .insert({ family, hash, set_id: setId, published_at: at, body })
+    .insert({ family, hash, set_id: setId, published_at: at, body, to_fix: toFix })
     .onConflict(['family', 'hash'])
     .ignore();
   await trx('current_bundles').insert({ family, hash }).onConflict('family').merge();
@@ -32,10 +36,32 @@ export async function packedBundle(db: Db, family: FamilyId): Promise<PackedBund
 /** A stored bundle, read by the schema. */
 export const unpack = (packed: Buffer): Bundle => Bundle.parse(JSON.parse(gunzipSync(packed).toString('utf8')));
 
-/** Published families, with the hash of what each one gives. */
-export async function publishedFamilies(db: Db | Transaction): Promise<Array<{ family: FamilyId; hash: string }>> {
-  const rows = await db('current_bundles').select('family', 'hash');
-  return readRows(z.object({ family: FamilyId, hash: z.string() }), rows);
+const Published = z.object({ family: FamilyId, hash: z.string(), to_fix: z.number().nullable() });
+
+/** Published families, with the hash of what each one gives, and how much was found to fix in it. */
+export async function publishedFamilies(
+  db: Db | Transaction,
+): Promise<Array<{ family: FamilyId; hash: string; toFix: number | null }>> {
+  const rows = await db('current_bundles')
+    .join('bundles', function on() {
+      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
+    })
+    .select('bundles.family', 'bundles.hash', 'bundles.to_fix');
+  return readRows(Published, rows).map(({ family, hash, to_fix: toFix }) => ({ family, hash, toFix }));
+}
+
+/** Families somebody wrote a revision in. */
+export async function familiesWrittenBy(db: Db, author: number): Promise<FamilyId[]> {
+  return z
+    .array(FamilyId)
+    .parse(
+      await db('revisions')
+        .join('entries', 'entries.id', 'revisions.entry_id')
+        .where('revisions.author_id', author)
+        .whereNotNull('entries.family')
+        .distinct()
+        .pluck('entries.family'),
+    );
 }
 
 /** How many published entries of each kind every family has. */

@@ -9,7 +9,6 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Day, Moment } from '../../parts/when/When.tsx';
-import './bench.css';
 
 /** The trainer's week: what waits for review, and what the field asks. */
 export default function BenchPage() {
@@ -24,7 +23,7 @@ export default function BenchPage() {
     (a, b) => b.length - a.length,
   );
   return (
-    <div className="bench">
+    <div className="stack">
       <PageBar title="Bench" />
       <section>
         <h2>Waiting for review</h2>
@@ -34,7 +33,7 @@ export default function BenchPage() {
           </Empty>
         )}
         {waiting.map((set) => (
-          <Link key={set.id} to={`/bench/${set.id}`} className="bench-line">
+          <Link key={set.id} to={`/bench/${set.id}`} className="line">
             <strong>{set.title}</strong>
             <span className="soft">{set.author ?? 'import'}</span>
             <span className="soft small">
@@ -53,7 +52,7 @@ export default function BenchPage() {
       <section>
         <h2>Lately</h2>
         {rest.map((set) => (
-          <Link key={set.id} to={`/bench/${set.id}`} className="bench-line">
+          <Link key={set.id} to={`/bench/${set.id}`} className="line">
             <strong>{set.title}</strong>
             <span>
               {set.state}
@@ -79,7 +78,7 @@ function Asked({ group }: { group: readonly Question[] }) {
     for (const question of group) await settle({ id: question.id, answer: answer.trim() });
   };
   return (
-    <div className="sheet asked">
+    <div className="sheet asked stack">
       <div className="row spread">
         <span className="row">
           <CodeGlyph text={first.text} size="large" />
@@ -92,7 +91,7 @@ function Asked({ group }: { group: readonly Question[] }) {
               Write an entry
             </Button>
           )}
-          <Button onClick={() => setOpen(!open)}>Settle …</Button>
+          <Button onClick={() => setOpen(!open)}>Answer …</Button>
         </span>
       </div>
       {group.map((q) => (

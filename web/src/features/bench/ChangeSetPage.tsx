@@ -10,7 +10,6 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
 import { Moment } from '../../parts/when/When.tsx';
-import './bench.css';
 
 /** A large set is looked at in pieces. */
 const atOnce = 200;
@@ -42,7 +41,7 @@ export default function ChangeSetPage() {
     setProblem((result.error as ApiError | undefined) ?? null);
   };
   return (
-    <div className="bench">
+    <div className="stack">
       <PageBar
         above={[{ name: 'Bench', to: '/bench' }]}
         title={set.title}
@@ -94,7 +93,7 @@ export default function ChangeSetPage() {
       {set.state === 'in-review' && (
         <section className="sheet stack">
           <label className="field">
-            A word with it
+            Comment
             <Input
               fullWidth
               value={note}
@@ -116,7 +115,7 @@ export default function ChangeSetPage() {
             )}
             {(reviews || own) && (
               <Button disabled={giving.isLoading} onClick={() => void run(giveBack({ id: set.id, note }))}>
-                {own ? 'Take it back' : 'Give it back'}
+                {own ? 'Withdraw' : 'Give it back'}
               </Button>
             )}
           </div>

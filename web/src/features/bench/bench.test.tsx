@@ -78,7 +78,7 @@ describe('the bench', () => {
     expect(asked.previousElementSibling?.tagName).toBe('H2');
     expect(within(asked).getByText(/first/)).toBeTruthy();
     expect(within(asked).getByText('Write an entry').getAttribute('href')).toBe('/shelf/brindlewick-g4/code/e9?new=E9');
-    fireEvent.click(within(asked).getByText('Settle …'));
+    fireEvent.click(within(asked).getByText('Answer …'));
     const settle = within(asked).getByRole('button', { name: 'Settle' });
     expect(settle).toHaveProperty('disabled', true);
     fireEvent.change(within(asked).getByLabelText('What it turned out to be'), { target: { value: ' a sticky pad ' } });
@@ -127,7 +127,7 @@ describe('a change set', () => {
     expect(await screen.findByText(titleOf(code))).toBeTruthy();
     expect([screen.getByText('Old title').tagName, screen.getByText('New title').tagName]).toEqual(['DEL', 'INS']);
     expect(screen.getByText(/rev 2 against rev 1/)).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('A word with it'), { target: { value: 'proved on unit 12' } });
+    fireEvent.change(screen.getByLabelText('Comment'), { target: { value: 'proved on unit 12' } });
     fireEvent.click(button('Publish') as HTMLElement);
     await waitFor(() => expect(calls.find((c) => c.route === 'publish')).toBeTruthy());
     expect(calls.find((c) => c.route === 'publish')).toMatchObject({
@@ -138,8 +138,8 @@ describe('a change set', () => {
 
   it.each<[string, Parameters<typeof open>, { publish: boolean | null; back: string | null }]>([
     ['a reviewer, of another’s', [{}], { publish: true, back: 'Give it back' }],
-    ['a reviewer, of his own', [{ authorId: 7 }], { publish: false, back: 'Take it back' }],
-    ['a trainer, of his own', [{ authorId: 7 }, person('trainer')], { publish: null, back: 'Take it back' }],
+    ['a reviewer, of his own', [{ authorId: 7 }], { publish: false, back: 'Withdraw' }],
+    ['a trainer, of his own', [{ authorId: 7 }, person('trainer')], { publish: null, back: 'Withdraw' }],
     ['a trainer, of another’s', [{}, person('trainer')], { publish: null, back: null }],
     [
       'a reviewer, of one that is overtaken',
@@ -154,7 +154,7 @@ describe('a change set', () => {
     await waitFor(() =>
       expect(button('Publish') ? !button('Publish')?.hasAttribute('disabled') : null).toBe(may.publish),
     );
-    expect((button('Give it back') ?? button('Take it back'))?.textContent ?? null).toBe(may.back);
+    expect((button('Give it back') ?? button('Withdraw'))?.textContent ?? null).toBe(may.back);
   });
 
   it('in a school of one its author publishes', async () => {

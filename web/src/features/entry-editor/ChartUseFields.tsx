@@ -19,7 +19,7 @@ export function ChartUseFields({ chart, use, bodies, onChange }: Props) {
     onChange({ ...use, values: (value === undefined ? rest : { ...rest, [id]: value }) as ChartUse['values'] });
   };
   return (
-    <fieldset className="group chart-use">
+    <fieldset className="group stack">
       <legend>“{chart.title}” is told</legend>
       {chart.parameters.map((p) => {
         const now = use.values[p.id];

@@ -19,7 +19,7 @@ export function ClaimFields({ body, bodies, edit, wrong }: FieldProps) {
       <h2>Who says what</h2>
       {body.claims.map((claim, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: claims have no identity but their place
-        <div key={i} className="claim">
+        <div key={i} className="stack">
           <Text
             label="Says"
             long
@@ -41,7 +41,7 @@ export function ClaimFields({ body, bodies, edit, wrong }: FieldProps) {
               onChange={(id) => put(i, { source: id as Claim['source'] }, '')}
             />
             <Choice
-              label="Standing"
+              label="How sure"
               value={claim.standing}
               options={standings.map((s) => [s, s.replace('-', ' ')])}
               onChange={(s) => put(i, { standing: s as Claim['standing'] }, '')}

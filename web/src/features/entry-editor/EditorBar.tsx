@@ -1,10 +1,14 @@
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
+import ButtonGroup from '@mui/material/ButtonGroup';
 import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import Tooltip from '@mui/material/Tooltip';
 import {
   type EntryKey,
   entrySchemas,
+  problemsOf,
   type RevisionWithBody,
   revisionStateWords,
   type Stale,
@@ -27,12 +31,11 @@ import { useAppDispatch } from '../../foundation/store.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
-import { PageBar } from '../../parts/page-bar/PageBar.tsx';
+import { useTitle } from '../../parts/page-bar/PageBar.tsx';
 import { keepDraft } from './kept-draft.ts';
+import { WhatIsWrong } from './WhatIsWrong.tsx';
 
 type Props = Readonly<{
-  /** The pages above the entry. */
-  above: ReadonlyArray<Readonly<{ name: string; to: string }>>;
   entryKey: EntryKey;
   draft: Extract<DraftState, { status: 'open' }>;
   latest: RevisionWithBody | null;
@@ -43,7 +46,7 @@ type Props = Readonly<{
 }>;
 
 /** What can be done with the entry: undo, redo, save, submit; and what to do when somebody saved in between. */
-export function EditorBar({ above, entryKey, draft, latest, published, together, onStale }: Props) {
+export function EditorBar({ entryKey, draft, latest, published, together, onStale }: Props) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [save, saving] = api.useSaveDraftMutation();
@@ -57,8 +60,12 @@ export function EditorBar({ above, entryKey, draft, latest, published, together,
   const { saved, basedOn } = draft;
   const body = entryIn(draft.body);
   const isDirty = !sameJson(body, saved) || basedOn === 0;
-  const isSound = entrySchemas[body.kind].safeParse(body).success;
+  const parsed = entrySchemas[body.kind].safeParse(body);
+  const isSound = parsed.success;
+  const problems = new Map(parsed.success ? [] : problemsOf(parsed.error).map((p) => [p.path.join('.'), p.reason]));
   const mayHand = latest?.state === 'draft' && !isDirty;
+
+  useTitle(titleOf(body));
 
   const run = async () => {
     if (!isDirty || !isSound || saving.isLoading) return;
@@ -112,42 +119,43 @@ export function EditorBar({ above, entryKey, draft, latest, published, together,
     else setProblem(result.error as ApiError);
   };
   return (
-    <div className="editor-bar">
-      <PageBar
-        above={above}
-        called={titleOf(body)}
-        title={
-          body.kind === 'code' ? (
-            <>
-              <CodeGlyph text={body.text} /> {body.title}
-            </>
-          ) : (
-            titleOf(body)
-          )
-        }
-        state={
-          <span className="tag">
-            {basedOn === 0 ? 'new' : `${latest ? revisionStateWords[latest.state] : ''} · rev ${basedOn}`}
-          </span>
-        }
-      />
-      <div className="row">
-        <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
-          <UndoIcon fontSize="small" />
-        </Button>
-        <Button disabled={draft.future.length === 0} onClick={() => dispatch(redone())} aria-label="redo">
-          <RedoIcon fontSize="small" />
-        </Button>
+    <div className="row spread editor-bar">
+      <h1 className="page-title">
+        {body.kind === 'code' && <CodeGlyph text={body.text} />} {body.kind === 'code' ? body.title : titleOf(body)}{' '}
+        <span className="tag">
+          {basedOn === 0 ? 'new' : `${latest ? revisionStateWords[latest.state] : ''} · rev ${basedOn}`}
+        </span>
+      </h1>
+      <div className="row no-print">
+        <ButtonGroup aria-label="steps">
+          <Tooltip title="Undo (Ctrl Z)">
+            <span>
+              <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
+                <UndoIcon fontSize="small" />
+              </Button>
+            </span>
+          </Tooltip>
+          <Tooltip title="Redo (Ctrl Shift Z)">
+            <span>
+              <Button disabled={draft.future.length === 0} onClick={() => dispatch(redone())} aria-label="redo">
+                <RedoIcon fontSize="small" />
+              </Button>
+            </span>
+          </Tooltip>
+        </ButtonGroup>
+        {isDirty && basedOn > 0 && (
+          <Button variant="text" onClick={() => dispatch(draftEdited({ body: saved, about: '' }))}>
+            Discard my edits
+          </Button>
+        )}
         <Input
-          fullWidth
-          className="note-box"
           placeholder="What changed, in a few words"
           value={note}
           onChange={(e) => setNote(e.target.value)}
           slotProps={{ input: { 'aria-label': 'note on this revision', maxLength: 1000 } }}
         />
         {!published && latest?.state === 'draft' && (
-          <Button onClick={() => void take()}>{sure ? 'Really take it back' : 'Take it back'}</Button>
+          <Button onClick={() => void take()}>{sure ? 'Really withdraw it' : 'Withdraw'}</Button>
         )}
         <Button
           variant={isDirty ? 'contained' : 'outlined'}
@@ -172,14 +180,14 @@ export function EditorBar({ above, entryKey, draft, latest, published, together,
             {problem.title} {problem.fields?.map((f) => `${f.path.slice(1).join('.')}: ${f.reason}`).join('; ')}
           </span>
         ) : !isSound ? (
-          <span className="wrong">Some fields need another look.</span>
+          <WhatIsWrong problems={problems} />
         ) : (
           (said ?? (isDirty ? 'Not saved yet; kept on this device.' : ''))
         )}
       </p>
       {stale && (
         <Dialog open onClose={() => setStale(null)} fullWidth maxWidth="md" aria-labelledby="stale-title">
-          <div className="dialog stack">
+          <DialogContent>
             <h2 id="stale-title">Somebody saved in between</h2>
             <p>
               {stale.author ?? 'An import'} saved revision {stale.number}. Nothing of yours is lost. Yours against
@@ -207,7 +215,7 @@ export function EditorBar({ above, entryKey, draft, latest, published, together,
                 Take theirs (mine stays in undo)
               </Button>
             </div>
-          </div>
+          </DialogContent>
         </Dialog>
       )}
     </div>

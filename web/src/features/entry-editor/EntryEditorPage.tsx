@@ -1,11 +1,14 @@
-import { type Entry, type EntryKey, entriesOf, linksOf, type Working } from '@wire-trail/core';
+import { type Entry, type EntryKey, entriesOf, kindWords, linksOf, type Working } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
+import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
 import { TabRow } from '../../parts/tabs/TabRow.tsx';
+import { FamilyBar } from '../shelf/FamilyBar.tsx';
+import { tabOfKind } from '../shelf/family-tabs.ts';
 import { Changes } from './Changes.tsx';
 import { chartTabs } from './chart/tabs.ts';
 import './entry-editor.css';
@@ -17,23 +20,12 @@ import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
 import { readoutTabs } from './readout/tabs.ts';
 import { routeTabs } from './route/tabs.ts';
+import { Siblings } from './Siblings.tsx';
 
 const always = ['What changed', 'History'] as const;
 /** Kinds with several tabs name them; the others have one. */
 const tabsOf = (kind: string): readonly string[] =>
   kind === 'route' ? routeTabs : kind === 'readout' ? readoutTabs : kind === 'chart' ? chartTabs : ['Entry'];
-const tabOf: Partial<Record<string, string>> = {
-  panel: 'Panel',
-  code: 'Codes',
-  symptom: 'Codes',
-  route: 'Routes',
-  account: 'Routes',
-  mode: 'Modes',
-  readout: 'Readouts',
-  chart: 'Charts',
-  source: 'Sources',
-  setting: 'Settings',
-};
 
 /** Any entry: edit, save a draft revision, see what it changes, submit. */
 export default function EntryEditorPage() {
@@ -68,12 +60,24 @@ export default function EntryEditorPage() {
     const kept = keptDraft(address);
     // what was typed and not saved on this device goes on from where it was, on the revision it was based on
     dispatch(
-      draftOpened({ address, basedOn: kept?.basedOn ?? entry?.latest.number ?? 0, saved, body: kept?.body ?? saved }),
+      draftOpened({
+        address,
+        basedOn: kept?.basedOn ?? entry?.latest.number ?? 0,
+        saved,
+        body: kept?.body ?? saved,
+        past: kept?.past ?? [],
+      }),
     );
   }, [isOpen, working, entry, isNew, family, kind, shared, id, name, address, dispatch]);
   useEffect(() => () => void dispatch(draftClosed()), [dispatch]);
   useEffect(() => {
-    if (isOpen) keepDraft(address, draft.body === draft.saved ? null : { basedOn: draft.basedOn, body: draft.body });
+    if (isOpen)
+      keepDraft(
+        address,
+        draft.body === draft.saved
+          ? null
+          : { basedOn: draft.basedOn, body: draft.body, past: draft.past.slice(-mostKept) },
+      );
   }, [isOpen, address, draft]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -92,51 +96,54 @@ export default function EntryEditorPage() {
   const body = entryIn(draft.body);
   const others = working.map((w) => w.body).filter((b) => b.kind !== kind || b.id !== id);
   const bodies = { entries: [...others, body] };
+  const isListed = kind !== 'family' && kind !== 'panel' && kind !== 'account';
   const title = entriesOf(bodies, 'family').find((f) => f.id === family)?.name ?? family;
   return (
-    <>
-      <EditorBar
-        above={
-          shared
-            ? [{ name: 'Shared', to: '/library' }]
-            : [
-                { name: 'Shelf', to: '/shelf' },
-                ...(begins || kind === 'family'
-                  ? []
-                  : [{ name: title, to: `/shelf/${family}?room=${tabOf[kind] ?? 'Unit'}` }]),
-              ]
-        }
-        entryKey={key}
-        draft={draft}
-        latest={entry?.latest ?? null}
-        published={Boolean(entry?.published)}
-        together={draftsWith(body, working)}
-        onStale={() => changeSetView(first)}
-      />
-      <TabRow
-        name="views of the entry"
-        value={view}
-        onPick={changeSetView}
-        tabs={views.map((v) => ({
-          value: v,
-          label:
-            v === 'What changed' && entry && entry.changes.length > 0 ? (
-              <span>
-                {v} <span className="tag">{entry.changes.length}</span>
-              </span>
-            ) : (
-              v
-            ),
-        }))}
-      />
-      {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} tab={view} />}
-      {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
-      {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
-    </>
+    <div className={isListed ? 'with-siblings' : ''}>
+      {shared ? (
+        <PageBar above={[{ name: 'Common', to: '/library' }]} title={kindWords[body.kind]} isAbove />
+      ) : begins ? (
+        <PageBar above={[{ name: 'Shelf', to: '/shelf' }]} title="New unit" isAbove />
+      ) : (
+        <FamilyBar family={family} name={title} tab={tabOfKind[body.kind] ?? 'Panel'} isAbove writes />
+      )}
+      {isListed && <Siblings scope={family} kind={body.kind} entries={working} />}
+      <div className="stack">
+        <EditorBar
+          entryKey={key}
+          draft={draft}
+          latest={entry?.latest ?? null}
+          published={Boolean(entry?.published)}
+          together={draftsWith(body, working)}
+          onStale={() => changeSetView(first)}
+        />
+        <TabRow
+          name="views of the entry"
+          value={view}
+          onPick={changeSetView}
+          tabs={views.map((v) => ({
+            value: v,
+            label:
+              v === 'What changed' && entry && entry.changes.length > 0 ? (
+                <span>
+                  {v} <span className="tag">{entry.changes.length}</span>
+                </span>
+              ) : (
+                v
+              ),
+          }))}
+        />
+        {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} tab={view} />}
+        {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
+        {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
+      </div>
+    </div>
   );
 }
 
 const noEntries: never[] = [];
+/** So many steps back are there after a reload. */
+const mostKept = 60;
 
 /** Drafts an entry names, and the accounts told of a route: a publish set without them would be refused. */
 function draftsWith(body: Entry, working: readonly Working[]): Array<EntryKey & { number: number }> {

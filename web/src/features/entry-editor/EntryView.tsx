@@ -33,7 +33,7 @@ export function EntryView({ body, bodies, tab }: { body: Entry; bodies: { entrie
       );
     case 'route':
       return (
-        <Suspense fallback={<Loading what="script and score" />}>
+        <Suspense fallback={<Loading what="script and timeline" />}>
           <RouteStudio body={body} bodies={bodies} tab={tab} />
         </Suspense>
       );
@@ -52,7 +52,7 @@ export function EntryView({ body, bodies, tab }: { body: Entry; bodies: { entrie
     case 'code':
     case 'symptom':
       return (
-        <div className="editor">
+        <div className="split">
           <Beside body={body} bodies={bodies} />
           <div className="stack">
             <Fields body={body} bodies={bodies} />
@@ -62,14 +62,14 @@ export function EntryView({ body, bodies, tab }: { body: Entry; bodies: { entrie
       );
     case 'family':
       return (
-        <div className="editor">
+        <div className="split">
           <VariantsBeside family={body} />
           <SchemaForm body={body} bodies={bodies} />
         </div>
       );
     case 'source':
       return (
-        <div className="editor">
+        <div className="split">
           <SourceBeside source={body} bodies={bodies} />
           <SchemaForm body={body} bodies={bodies} />
         </div>

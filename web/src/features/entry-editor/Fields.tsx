@@ -1,5 +1,5 @@
 import Checkbox from '@mui/material/Checkbox';
-import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings } from '@wire-trail/core';
+import { Code, type Entry, entriesOf, problemsOf, Symptom, scopes, standings, standingWords } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { type Described, draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
@@ -26,13 +26,6 @@ const scopeWords = {
   licensed: 'licensed trade',
   maker: 'maker’s support',
 } as const;
-const standingWords = {
-  'bench-proven': 'bench-proven',
-  'field-report': 'field report',
-  document: 'from a document',
-  hearsay: 'hearsay',
-  experimental: 'experimental',
-} as const;
 
 /** Every field of the entry. What is wrong is said beside it; nothing typed is dropped. */
 export function Fields({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {
@@ -51,7 +44,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
   const detect = (change: Partial<Described['detection']>, about: string) =>
     edit({ detection: { ...detection, ...change } }, `detection.${about}`);
   return (
-    <div className="fields">
+    <div className="stack">
       <section className="sheet stack">
         <Text label="Title" value={body.title} wrong={wrong('title')} onChange={(title) => edit({ title }, 'title')} />
         <Text
@@ -157,7 +150,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
           bodies={bodies}
           onChange={(chartUse) => edit({ chartUse }, '')}
         />
-        <fieldset className="hazard-picks">
+        <fieldset className="group three">
           <legend>Hazards</legend>
           {entriesOf(bodies, 'hazard').map((h) => (
             <label key={h.id}>
@@ -190,7 +183,7 @@ export function Fields({ body, bodies }: { body: Described; bodies: { entries: E
             onChange={(id) => edit({ source: sources.find((s) => s.id === id)?.id ?? null }, '')}
           />
           <Choice
-            label="Standing"
+            label="How sure"
             value={body.standing}
             options={standings.map((s) => [s, standingWords[s]])}
             onChange={(standing) => edit({ standing: standing as Described['standing'] }, '')}

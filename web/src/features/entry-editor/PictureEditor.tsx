@@ -40,7 +40,7 @@ export function PictureEditor({ body }: { body: Asset }) {
       `mark ${i}`,
     );
   return (
-    <div className="picture-editor">
+    <div className="split flip">
       <div className="sheet">
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: points are added by keyboard beside the picture */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: a picture that takes points */}
@@ -79,12 +79,12 @@ export function PictureEditor({ body }: { body: Asset }) {
           wrong={body.name === '' ? 'Name what it shows.' : null}
           onChange={(name) => edit({ name }, 'name')}
         />
-        <label className="yes-no">
+        <label className="row">
           <Checkbox checked={body.mayBeShared} onChange={(e) => edit({ mayBeShared: e.target.checked })} /> may leave
           the school
         </label>
         {body.marks.map((m, i) => (
-          <div key={m.number} className="line-row">
+          <div key={m.number} className="with-button">
             <Text
               label={`Point ${m.number}`}
               value={m.label}
@@ -98,7 +98,6 @@ export function PictureEditor({ body }: { body: Asset }) {
         ))}
         <Button
           variant="text"
-          className="add"
           onClick={() =>
             edit({
               marks: [

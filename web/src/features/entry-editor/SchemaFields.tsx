@@ -75,7 +75,7 @@ export function SchemaField(props: FieldProps) {
     }
     case 'yes-no':
       return (
-        <label className="yes-no">
+        <label className="row">
           <Checkbox checked={value === true} onChange={(e) => onChange(e.target.checked, '')} /> {label}
         </label>
       );
@@ -163,7 +163,7 @@ export function SchemaField(props: FieldProps) {
 
 function AddButton({ label, onClick }: { label: string; onClick: () => void }) {
   return (
-    <Button variant="text" className="add" onClick={onClick}>
+    <Button variant="text" onClick={onClick}>
       Add {label}
     </Button>
   );
@@ -181,7 +181,7 @@ type ObjectProps = Readonly<{
 export function SchemaFields({ fields, value, path, context, onChange }: ObjectProps) {
   const quantity = quantityOf(value);
   return (
-    <div className="schema-fields">
+    <div className="stack schema-fields">
       {fields
         .filter(([name]) => !(path.length === 0 && context.hidden?.has(name)))
         .map(([name, schema]) => (
@@ -218,7 +218,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     if (!isNew.current) return;
     isNew.current = false;
     // what was added is typed into at once
-    const last = [...(box.current?.querySelectorAll(':scope > .line-row, :scope > .item') ?? [])].at(-1);
+    const last = [...(box.current?.querySelectorAll(':scope > .with-button, :scope > .item') ?? [])].at(-1);
     if (last instanceof HTMLDetailsElement) last.open = true;
     last?.querySelector<HTMLElement>('input, textarea, select')?.focus();
   });
@@ -235,7 +235,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     const gone = list.filter((id) => !known.some(([k]) => k === id)).map(String);
     const options = [...known, ...gone.map((id) => [id, `${id} (not there)`] as const)];
     return (
-      <fieldset className="hazard-picks">
+      <fieldset className="group three">
         <legend>{label}</legend>
         {options.length === 0 && <span className="soft small">there are none yet</span>}
         {options.map(([id, name]) => (
@@ -251,7 +251,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     );
   }
   const moves = (i: number) => (
-    <span className="item-moves">
+    <span className="row item-moves">
       <Button disabled={i === 0} aria-label={`${label} ${i + 1} up`} onClick={() => move(i, -1)}>
         <ArrowUpwardIcon fontSize="small" />
       </Button>
@@ -261,7 +261,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
     </span>
   );
   return (
-    <div className="field-block list-field" ref={box}>
+    <div className="field-of list-field" ref={box}>
       <span className="field-label">{label}</span>
       {list.map((one, i) => {
         const inner = (
@@ -277,7 +277,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
         );
         return small ? (
           // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their place
-          <div key={i} className="line-row bare">
+          <div key={i} className="with-button bare">
             {inner}
             {moves(i)}
           </div>
@@ -339,11 +339,11 @@ function RecordField({
       </fieldset>
     );
   return (
-    <div className="field-block">
+    <div className="field-of">
       <span className="field-label">{label}</span>
       {Object.entries(record).map(([key, item], i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a key that is being typed is no identity
-        <div key={i} className="record-row">
+        <div key={i} className="three record-row">
           <Input
             fullWidth
             value={key}
@@ -373,7 +373,6 @@ function RecordField({
       ))}
       <Button
         variant="text"
-        className="add"
         onClick={() => onChange({ ...record, [`${label} ${Object.keys(record).length + 1}`]: emptyOf(of) }, '')}
       >
         Add {label}

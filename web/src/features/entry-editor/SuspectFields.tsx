@@ -34,7 +34,7 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
           <kbd>Alt ↑</kbd> <kbd>Alt ↓</kbd> move
         </span>
       </div>
-      <ol className="plain suspect-list">
+      <ol className="plain stack suspect-list">
         {list.map((suspect, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: the place in the order is what a row is
           <li key={i} onKeyDown={onKey(i)}>
@@ -42,7 +42,7 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
               <strong>{i + 1}</strong>
               <span className="small soft">{total > 0 ? `${Math.round((suspect.weight / total) * 100)} %` : ''}</span>
             </div>
-            <div className="suspect-fields">
+            <div className="three">
               <Text
                 label="Suspect"
                 value={suspect.label}

@@ -71,10 +71,10 @@ export function VariantsBeside({ family }: { family: Family }) {
       </div>
       {findings.length > 0 && (
         <div className="sheet small">
-          <h3>Loose ends of the variants</h3>
+          <h3>To fix in the variants</h3>
           {findings.map((f) => (
             <p key={findingWords(f)}>
-              <span className={`severity-${f.severity}`}>{f.severity}</span> {findingWords(f)}
+              <span className={`says ${f.severity}`}>{f.severity}</span> {findingWords(f)}
             </p>
           ))}
         </div>

@@ -1,4 +1,4 @@
-import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type Code, entryOf } from '@wire-trail/core';
 import { Provider } from 'react-redux';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -36,8 +36,6 @@ const labelled = (label: string): HTMLElement[] =>
 const type = (label: string, value: string, at = 0) =>
   fireEvent.change(labelled(label)[at] as Element, { target: { value } });
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
-// whether something is in sight is not what these are about, and takes long to work out for a form as large as this
-configure({ defaultHidden: true });
 afterEach(cleanup);
 
 describe('the fields of a code', () => {
@@ -113,7 +111,7 @@ describe('the fields of a code', () => {
     type('Who may act', 'licensed');
     type('Test chart', '');
     type('Source', 'bench-0419');
-    type('Standing', 'bench-proven');
+    type('How sure', 'bench-proven');
     expect(body()).toMatchObject({
       hazards: ['hot-water', 'moving-parts'],
       scope: 'licensed',
@@ -135,8 +133,22 @@ describe('the fields of a code', () => {
 describe('what was typed and not saved', () => {
   it('is kept on the device until it is', () => {
     keepDraft('x', { basedOn: 3, body: k19 });
-    expect(keptDraft('x')).toEqual({ basedOn: 3, body: k19 });
+    expect(keptDraft('x')).toEqual({ basedOn: 3, body: k19, past: [] });
     keepDraft('x', null);
     expect(keptDraft('x')).toBeNull();
+  });
+
+  it('can still be undone after the page was loaded anew', () => {
+    const { store, body } = open();
+    type('Title', 'Warms never');
+    const before = store.getState().entryDraft;
+    if (before.status !== 'open') throw new Error('no draft is open');
+    keepDraft('x', { basedOn: 3, body: before.body, past: [...before.past] });
+    const kept = keptDraft('x');
+    if (!kept) throw new Error('nothing was kept');
+    store.dispatch(draftOpened({ address: 'x', saved: before.saved, ...kept }));
+    expect(body().title).toBe('Warms never');
+    store.dispatch(undone());
+    expect(body().title).toBe(k19.title);
   });
 });

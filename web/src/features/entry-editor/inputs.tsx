@@ -18,7 +18,7 @@ type TextProps = Readonly<{
 export function Text({ label, value, wrong, long, suggestions = [], onChange }: TextProps) {
   const id = useId();
   return (
-    <div className="field-block">
+    <div className="field-of">
       <label htmlFor={id}>{label}</label>
       <Input
         fullWidth
@@ -67,7 +67,7 @@ export function NumberField({ label, value, least, wrong = null, onChange }: Num
   const number = Number(shown.replace(',', '.'));
   const isWrong = shown.trim() !== '' && !(Number.isFinite(number) && number >= least);
   return (
-    <div className="field-block">
+    <div className="field-of">
       <label htmlFor={id}>{label}</label>
       <Input
         fullWidth
@@ -111,7 +111,7 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
   const read = shown.trim() === '' ? null : parseAmount(shown, of.quantity, amounts.unit(of.quantity));
   const said = read && !read.ok ? readingErrorWords(read.error) : wrong;
   return (
-    <div className="field-block">
+    <div className="field-of">
       <label htmlFor={id}>{label}</label>
       <Input
         fullWidth
@@ -152,7 +152,7 @@ export function Choice({ label, value, options, wrong = null, onChange }: Choice
   const isKnown = value === '' || options.some(([key]) => key === value);
   const all = isKnown ? options : [[value, `${value} (not there)`] as const, ...options];
   return (
-    <div className="field-block">
+    <div className="field-of">
       <label htmlFor={id}>{label}</label>
       <Select
         native
@@ -186,11 +186,11 @@ type LinesProps = Readonly<{
 
 export function Lines({ label, lines, onChange }: LinesProps) {
   return (
-    <div className="field-block">
+    <div className="field-of">
       <span className="field-label">{label}</span>
       {lines.map((line, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: lines have no identity but their place
-        <div key={i} className="line-row">
+        <div key={i} className="with-button">
           <Input
             fullWidth
             value={line}

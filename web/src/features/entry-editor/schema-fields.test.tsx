@@ -84,11 +84,11 @@ describe('a form read off a schema', () => {
 
   it('a record of names is kept by its names', () => {
     open('family');
-    press('Add traits');
-    type('traits 1 name', 'board colour');
-    type('traits 1', 'green');
+    press('Add more to recognise it by');
+    type('more to recognise it by 1 name', 'board colour');
+    type('more to recognise it by 1', 'green');
     expect((now as unknown as Family).traits).toEqual({ 'board colour': 'green' });
-    press('remove traits 1');
+    press('remove more to recognise it by 1');
     expect((now as unknown as Family).traits).toEqual({});
   });
 });
@@ -98,13 +98,13 @@ describe('what a form offers', () => {
     const body = newEntry({ family: 'brindlewick-g4', kind: 'setting', id: 'new' }, 'New', glasswasher);
     show(<Form body={{ ...body, parameter: 'gone', source: 'gone' } as unknown as Entry} />);
     expect([now.parameter, now.source]).toEqual(['gone', 'gone']);
-    const field = screen.getByLabelText<HTMLSelectElement>('parameter');
+    const field = screen.getByLabelText<HTMLSelectElement>('rating');
     expect(field.selectedOptions[0]?.textContent).toBe('gone (not there)');
     expect(field.getAttribute('aria-invalid')).toBe('true');
-    expect(screen.getByText('There is no parameter “gone” on this unit.')).toBeTruthy();
+    expect(screen.getByText('There is no rating “gone” on this unit.')).toBeTruthy();
     expect(screen.getByText('Names the source “gone”, which does not exist.')).toBeTruthy();
     fireEvent.change(field, { target: { value: 'rinse-power' } });
-    expect(screen.queryByText('There is no parameter “gone” on this unit.')).toBeNull();
+    expect(screen.queryByText('There is no rating “gone” on this unit.')).toBeNull();
   });
 
   it('amounts as people write them, with their unit, under a name without one', () => {
@@ -140,7 +140,7 @@ describe('what a form offers', () => {
     };
     show(<Form body={sends as unknown as Entry} />);
     const offered = screen
-      .getAllByLabelText<HTMLElement>('to')
+      .getAllByLabelText<HTMLElement>('leads to')
       .flatMap((e) => (e instanceof HTMLSelectElement ? [[...e.options].map((o) => o.value)] : []));
     // the controller it is sent to, and the mode it leads to
     expect(offered).toEqual([

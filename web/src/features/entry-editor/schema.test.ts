@@ -43,6 +43,8 @@ describe('schema', () => {
   it.each([
     ['afterReplacing', 'after replacing'],
     ['id', 'id'],
+    ['compose', 'how the code is put together'],
+    ['standing', 'how sure'],
     ['behind-cover', 'behind cover'],
   ])('%s is “%s”', (name, words) => expect(fieldWords(name)).toBe(words));
 });

@@ -1,3 +1,4 @@
+import { fieldNames } from '@wire-trail/core';
 import { z } from 'zod';
 
 /** What the form needs to know of a schema, whatever it is wrapped in. */
@@ -132,5 +133,8 @@ export function changedTo(schema: z.ZodType, before: Record<string, unknown>, by
 
 /** A field's name in words: `afterReplacing` is “after replacing”. */
 export function fieldWords(name: string): string {
-  return name.replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`).replace(/-/g, ' ');
+  return (
+    fieldNames[name] ??
+    name.replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`).replace(/-/g, ' ')
+  );
 }

@@ -1,4 +1,5 @@
 import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
 import { type CodeId, type Found, roleAtLeast, type SymptomId } from '@wire-trail/core';
 import { type KeyboardEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -48,7 +49,7 @@ export default function FindBox({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="find">
-      <div className="dialog stack">
+      <DialogContent>
         <label className="visually-hidden" htmlFor="find-anything">
           Find a code, a unit, a part, a word
         </label>
@@ -67,7 +68,7 @@ export default function FindBox({ onClose }: { onClose: () => void }) {
           onKeyDown={onKey}
           slotProps={{ input: { maxLength: 100 } }}
         />
-        <div className="found" aria-live="polite">
+        <div className="stack" aria-live="polite">
           {found.map((hit, i) => (
             <FoundLine
               key={`${hit.kind}${hit.family}${hit.id}`}
@@ -84,7 +85,7 @@ export default function FindBox({ onClose }: { onClose: () => void }) {
           A unit’s or badge’s name narrows. <kbd>↑</kbd> <kbd>↓</kbd> <kbd>Enter</kbd>{' '}
           {writes ? 'opens the entry' : 'begins a walk'}
         </p>
-      </div>
+      </DialogContent>
     </Dialog>
   );
 }

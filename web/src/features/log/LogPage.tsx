@@ -44,15 +44,15 @@ export default function LogPage() {
       <ul className="plain log">
         {data?.map((walk) => (
           <li key={walk.id}>
-            <Link to={`/log/${walk.id}`} className="log-line">
+            <Link to={`/log/${walk.id}`} className="line">
               <CodeGlyph text={walk.code?.toUpperCase() ?? '—'} size="large" />
-              <span>
+              <span className="grow">
                 <strong className="mono">{walk.serial ?? 'no serial yet'}</strong>
                 <span className="soft small">
                   {walk.model} {walk.software && `· software ${walk.software}`}
                 </span>
               </span>
-              <span>
+              <span className="grow">
                 {walk.state === 'closed' ? (
                   walk.fixedBy ? (
                     `fixed: ${walk.fixedBy}`

@@ -54,7 +54,7 @@ function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Na
     day: dates.day,
     found: (event) => {
       const { cause, title } = bundle ? foundWords(bundle, event) : { cause: event.cause, title: null };
-      const verdict = event.verdict ? verdictWords[event.verdict] : 'without a verdict';
+      const verdict = event.verdict ? verdictWords[event.verdict] : 'without a result';
       return [verdict, cause, title === cause ? null : title].filter(Boolean).join(', ');
     },
   };
@@ -101,7 +101,7 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'special':
       return `Shows ${event.special.replaceAll('-', ' ')}`;
     case 'code-taken':
-      return `Slot ${event.slot} taken as ${event.code.toUpperCase()}${event.confirmAt ? ', to be confirmed' : ''}`;
+      return `Stored code ${event.slot} taken as ${event.code.toUpperCase()}${event.confirmAt ? ', to be confirmed' : ''}`;
     case 'swept':
       return `${names.controller(event.controller)}: ${sweptWords[event.result]}`;
     case 'confirmed':
@@ -190,11 +190,11 @@ export default function LoggedWalkPage() {
       <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />
       <ol className="plain events">
         {data.events.map((event) => (
-          <li key={event.id} className={takenBack.has(event.id) ? 'taken-back' : ''}>
+          <li key={event.id} className={takenBack.has(event.id) ? 'line taken-back' : 'line'}>
             <span className="soft small mono">
               <Moment at={event.at} />
             </span>
-            <span>{eventWords(event, names)}</span>
+            <span className="grow">{eventWords(event, names)}</span>
           </li>
         ))}
       </ol>

@@ -12,7 +12,6 @@ import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Day } from '../../parts/when/When.tsx';
-import './machine.css';
 import { EarlierReadings } from './EarlierReadings.tsx';
 
 /** Codes that came more than once, and whether anything was repaired for them. */
@@ -37,7 +36,7 @@ export default function MachinePage() {
   const variant = own?.variants.find((v) => v.id === data.machine?.variant);
   const back = cameBack(data.walks);
   return (
-    <div className="machine-page">
+    <div className="split">
       <PageBar
         above={[{ name: own?.name ?? family, to: `/shelf/${family}` }]}
         title={<span className="mono">{data.machine.serial}</span>}

@@ -50,7 +50,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const known = unit.happened.find((h) => h.kind === 'known-not-to-work');
   return (
     <>
-      <div className="family-head">
+      <div className="row family-head">
         <PageBar
           above={[{ name: family.name, to: `/shelf/${family.id}` }]}
           title="Played"
@@ -82,7 +82,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
           <Button onClick={unit.restart}>Begin again</Button>
         </span>
       </div>
-      <div className="play">
+      <div className="split flip play">
         <section className="stack" aria-label="the unit">
           {faces.map((face) => (
             <div key={face.id} className="sheet" style={{ maxWidth: `${Math.max(16, face.width * 1.05)}rem` }}>
@@ -121,7 +121,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             </ul>
             {unit.state.poweredAt === null && <p className="tag">no supply</p>}
             {begun.slice(0, 3).map((u) => (
-              <p key={`${u.of.kind}${u.of.name}${u.at}`} className="small play-begun">
+              <p key={`${u.of.kind}${u.of.name}${u.at}`} className="small stack">
                 <span className="soft">under way:</span> {u.of.name}
                 <Progress done={u.done} of={u.ofActs} name="how far it has come" />
               </p>
@@ -151,7 +151,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
                 Nothing yet. Touch a control; or Tab to one, Space presses and holds it, arrows turn it.
               </p>
             )}
-            <ol className="play-log plain" aria-live="polite">
+            <ol className="lined scrolls play-log plain" aria-live="polite">
               {unit.happened.map((h) => (
                 <li key={h.n} className={h.kind}>
                   <span className="mono soft small">{(h.at / 1000).toFixed(1)} s</span>{' '}
@@ -203,7 +203,7 @@ function effectWords(effect: UnitEffect, modeName: (id: string) => string, stepN
               after: ', by itself',
               sign: ', by a sign',
               input: ', by a quantity',
-              message: ', told by another controller',
+              message: ', told by another board',
             }[effect.by.kind];
       return `${modeName(effect.from)} → ${modeName(effect.to)}${by}`;
     }

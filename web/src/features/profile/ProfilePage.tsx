@@ -10,7 +10,6 @@ import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { useAmounts, useDates } from '../../foundation/use-own.ts';
 import { useSignOut } from '../../foundation/use-sign-out.ts';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
-import './profile.css';
 
 const senseWords: Readonly<Record<Sense, string>> = {
   sound: 'beeps',
@@ -40,7 +39,7 @@ export default function ProfilePage() {
   const change = (to: Partial<Profile>) => dispatch(profileChanged(to));
   const units = (to: Partial<Profile['units']>) => change({ units: { ...own.units, ...to } });
   return (
-    <div className="profile">
+    <div className="stack narrow">
       <PageBar
         title="Your profile"
         state={session.status === 'signed-in' && <span className="soft">{session.user.name}</span>}
@@ -138,7 +137,7 @@ function OneOf<Value extends string>({
 }) {
   const id = useId();
   return (
-    <div className="one-of">
+    <div className="row spread">
       <span id={id}>{name}</span>
       <ToggleButtonGroup
         exclusive

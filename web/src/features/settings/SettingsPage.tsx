@@ -122,7 +122,7 @@ function People() {
               </TableCell>
               <TableCell>
                 <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
-                  {user.disabled ? 'Open again' : 'Close account'}
+                  {user.disabled ? 'Activate again' : 'Deactivate'}
                 </Button>
               </TableCell>
             </TableRow>
@@ -163,7 +163,7 @@ function People() {
         </div>
         <div>
           <Button type="submit" disabled={adding.isLoading}>
-            Open an account
+            Add person
           </Button>
         </div>
       </form>

@@ -69,8 +69,8 @@ describe('people', () => {
   it('a role is changed, an account closed, and one opened again', async () => {
     const sent = await open({ changeUser: undefined });
     fireEvent.change(screen.getByLabelText('role of Ada One'), { target: { value: 'reviewer' } });
-    fireEvent.click(within(row('Ada One')).getByRole('button', { name: 'Close account' }));
-    fireEvent.click(within(row('Ben Two')).getByRole('button', { name: 'Open again' }));
+    fireEvent.click(within(row('Ada One')).getByRole('button', { name: 'Deactivate' }));
+    fireEvent.click(within(row('Ben Two')).getByRole('button', { name: 'Activate again' }));
     await waitFor(() =>
       expect(sent('changeUser')).toEqual([
         { params: { id: '1' }, body: { role: 'reviewer', disabled: false } },
@@ -89,7 +89,7 @@ describe('people', () => {
   const typeIn = (fields: Record<string, string>) => {
     for (const [label, value] of Object.entries(fields))
       fireEvent.change(screen.getByLabelText(label), { target: { value } });
-    fireEvent.click(button('Open an account'));
+    fireEvent.click(button('Add person'));
   };
   const typed = { Name: 'Cem Three', 'Signs in as': 'cem', Password: 'a long password', Role: 'technician' };
 
@@ -104,7 +104,7 @@ describe('people', () => {
 
   it('says in plain words what is missing, all of it, with a way to each field; the first has the focus', async () => {
     const sent = await open({ addUser: undefined });
-    fireEvent.click(screen.getByRole('button', { name: 'Open an account' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add person' }));
     expect(await screen.findByText('Give the person’s name.')).toBeTruthy();
     expect(document.activeElement?.id).toBe('new-name');
     const summary = screen.getAllByRole('alert').find((a) => a.querySelector('ul'));

@@ -71,7 +71,7 @@ export function AddPicture() {
         />
       </label>
       {file && address && (
-        <div className="picture-cut">
+        <div className="split flip picture-cut">
           <img
             src={address}
             alt="as it will be kept"

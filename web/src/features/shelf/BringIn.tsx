@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -58,8 +59,8 @@ export function BringIn({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="bring-title">
-      <div className="dialog stack">
-        <h2 id="bring-title">Bring in a bundle file</h2>
+      <DialogContent>
+        <h2 id="bring-title">Import a library file</h2>
         {stage.kind === 'checking' && <p role="status">Checking the whole file …</p>}
         {stage.kind === 'choose' && (
           <>
@@ -75,7 +76,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
             {stage.problem && (
               <div className="note bad" role="alert">
                 <strong>{stage.problem}</strong>
-                <ul className="problems">
+                <ul className="scrolls">
                   {stage.fields.slice(0, 40).map((f) => (
                     <li key={`${pathText(f.path)}${f.reason}`}>
                       <code>{pathText(f.path)}</code>: {f.reason}
@@ -95,7 +96,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 .join(' · ')}
               . They go to a reviewer together.
             </p>
-            <div className="preview">
+            <div className="scrolls">
               <Table>
                 <TableBody>
                   {stage.lines
@@ -115,12 +116,12 @@ export function BringIn({ onClose }: { onClose: () => void }) {
         <div className="row">
           {stage.kind === 'preview' && (
             <Button variant="contained" color="primary" disabled={isLoading} onClick={() => void confirm(stage.json)}>
-              Bring it in
+              Import it
             </Button>
           )}
           <Button onClick={onClose}>Cancel</Button>
         </div>
-      </div>
+      </DialogContent>
     </Dialog>
   );
 }

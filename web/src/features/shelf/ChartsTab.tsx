@@ -5,6 +5,7 @@ import {
   entriesOf,
   minutesAhead,
   nodeKinds,
+  nodeKindWords,
   titleOf,
   touchedBy,
 } from '@wire-trail/core';
@@ -21,9 +22,9 @@ export function ChartsTab({ entries, family, writes }: TabProps) {
   const charts = all.filter((c) => c.family === family || touchedBy(bodies.entries, c.id).length > 0);
   return (
     <div className="stack">
-      {writes && <AddEntry scope={family} kind="chart" label="chart" taken={all.map((c) => c.id)} />}
+      {writes && <AddEntry scope={family} kind="chart" taken={all.map((c) => c.id)} />}
       {charts.length === 0 && <Empty title="No test chart yet">A chart begins from a list you paste.</Empty>}
-      <div className="chart-cards">
+      <div className="tiles">
         {charts.map((chart) => (
           <ChartCard key={`${chart.family}${chart.id}`} chart={chart} bodies={bodies} writes={writes} />
         ))}
@@ -36,7 +37,7 @@ const kindsIn = (nodes: readonly ChartNode[]): string =>
   nodeKinds
     .flatMap((kind) => {
       const n = nodes.filter((x) => x.kind === kind).length;
-      return n > 0 ? [`${n} ${kind}`] : [];
+      return n > 0 ? [`${n} × ${nodeKindWords[kind]}`] : [];
     })
     .join(' · ');
 
@@ -54,7 +55,7 @@ function ChartCard({
   const start = chart.nodes.find((n) => n.id === chart.start);
   const first = start ? choicesOf(start, chart).map((c) => c.answer) : [];
   return (
-    <article className="sheet chart-card">
+    <article className="sheet">
       <div className="row spread">
         <h2>
           {writes ? (

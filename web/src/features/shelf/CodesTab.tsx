@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
-import { type Code, CodeText, codeIdOf, entriesOf, entryOf, revisionStateWords } from '@wire-trail/core';
-import { type FormEvent, lazy, Suspense, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { type Code, entriesOf, entryOf, revisionStateWords } from '@wire-trail/core';
+import { lazy, Suspense, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
-import { Input } from '../../parts/field/Input.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
+import { AddEntry } from './AddEntry.tsx';
 import type { Shelved, TabProps } from './tab-props.ts';
 
 const CodeTable = lazy(() => import('./table/CodeTable.tsx').then((m) => ({ default: m.CodeTable })));
@@ -18,7 +18,7 @@ export function CodesTab(props: TabProps) {
   return (
     <>
       {props.writes && (
-        <div className="row views" role="group" aria-label="how the codes are shown">
+        <div className="row" role="group" aria-label="how the codes are shown">
           {(['list', 'table'] as const).map((view) => (
             <Button
               key={view}
@@ -59,7 +59,7 @@ function CodeList({ entries, family, writes }: TabProps) {
       ? `/shelf/${family}/${e.body.kind}/${e.body.id}`
       : `/trail?find=${encodeURIComponent(e.body.kind === 'code' ? e.body.text : e.body.kind === 'symptom' ? e.body.title : '')}`;
   return (
-    <div className="family-room">
+    <div className="split">
       <div className="stack">
         {panel?.faces[0] && (
           <div className="sheet" style={{ position: 'sticky', top: '1rem' }}>
@@ -73,21 +73,26 @@ function CodeList({ entries, family, writes }: TabProps) {
         )}
       </div>
       <div className="sheet">
-        {writes && <AddCode family={family} taken={rows.map((r) => r.body.id)} />}
+        {writes && (
+          <div className="row">
+            <AddEntry scope={family} kind="code" taken={rows.map((r) => r.body.id)} />
+            <AddEntry scope={family} kind="symptom" taken={symptoms.map((r) => r.body.id)} />
+          </div>
+        )}
         {rows.length === 0 && <Empty title="No code yet" />}
-        <div className="code-list">
+        <div>
           {rows.map((row) => (
             <Link
               key={row.body.id}
               to={address(row)}
-              className={`code-line ${pointed?.id === row.body.id ? 'now' : ''}`}
+              className={`line ${pointed?.id === row.body.id ? 'now' : ''}`}
               onMouseEnter={() => setPointed(row.body)}
               onFocus={() => setPointed(row.body)}
             >
               <CodeGlyph text={row.body.text} size="large" />
-              <span>
+              <span className="grow">
                 <strong>{row.body.title}</strong>
-                <span className="soft small" style={{ display: 'block' }}>
+                <span className="soft small">
                   {row.body.suspects
                     .slice(0, 3)
                     .map((s) => s.label)
@@ -99,14 +104,14 @@ function CodeList({ entries, family, writes }: TabProps) {
             </Link>
           ))}
         </div>
-        {symptoms.length > 0 && <h3 style={{ marginTop: '1.25rem' }}>Symptoms, without a code</h3>}
-        <div className="code-list">
+        {symptoms.length > 0 && <h3>Symptoms, without a code</h3>}
+        <div>
           {symptoms.map(
             (row) =>
               row.body.kind === 'symptom' && (
-                <Link key={row.body.id} to={address(row)} className="code-line">
+                <Link key={row.body.id} to={address(row)} className="line">
                   <span className="soft">—</span>
-                  <strong>{row.body.title}</strong>
+                  <strong className="grow">{row.body.title}</strong>
                   <StandingMark standing={row.body.standing} />
                   <State row={row} />
                 </Link>
@@ -124,36 +129,5 @@ function State({ row }: { row: Shelved }) {
     <span className="tag">
       {revisionStateWords[row.state]} rev {row.number}
     </span>
-  );
-}
-
-function AddCode({ family, taken }: { family: string; taken: readonly string[] }) {
-  const navigate = useNavigate();
-  const [text, setText] = useState('');
-  const id = codeIdOf(text);
-  const isTaken = taken.includes(id);
-  const isCode = CodeText.safeParse(text.trim()).success && id !== '';
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (isCode && !isTaken) void navigate(`/shelf/${family}/code/${id}?new=${encodeURIComponent(text.trim())}`);
-  };
-  return (
-    <form className="row" onSubmit={submit} style={{ marginBottom: '0.75rem' }}>
-      <label className="field" style={{ width: 160 }}>
-        <span className="visually-hidden">New code</span>
-        <Input
-          fullWidth
-          className="mono"
-          placeholder="new code"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          slotProps={{ input: { maxLength: 16 } }}
-        />
-      </label>
-      <Button type="submit" disabled={!isCode || isTaken}>
-        Write an entry
-      </Button>
-      {isTaken && <span className="wrong">{text.trim()} has an entry already.</span>}
-    </form>
   );
 }

@@ -1,42 +1,86 @@
-import { type Station, stations } from '@wire-trail/core';
+import {
+  type Answer,
+  begunStations,
+  type FindingGroup,
+  groupFindings,
+  type Station,
+  severityWords,
+  stations,
+} from '@wire-trail/core';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { MendAll } from './MendAll.tsx';
+import type { TabProps } from './tab-props.ts';
 
-/** What the machine noticed in the family as it stands with its drafts, gravest first. */
-export function FindingsList({ family }: { family: string }) {
-  const { currentData: data, error, refetch } = api.useFindingsQuery(family);
+type Found = Answer<'findings'>[number];
+
+const addressOf = ({ entry }: Found): string | null =>
+  entry ? `/shelf/${entry.family ?? 'library'}/${entry.kind}/${entry.id}` : null;
+
+/** What is to fix in the unit as it stands with its drafts: kind by kind, the gravest first, many mended at once. */
+export function FindingsList(props: TabProps) {
+  const { currentData: data, error, refetch } = api.useFindingsQuery(props.family);
   if (error && !data) return <Failed error={error} again={() => void refetch()} />;
-  if (!data) return <Loading what="loose ends" />;
-  if (data.length === 0) return <Empty title="No loose ends" />;
+  if (!data) return <Loading what="what is to fix" />;
+  if (data.length === 0) return <Empty title="Nothing to fix" />;
   return (
-    <div className="sheet">
-      {data.map((finding) => (
-        <div
-          key={`${finding.code}${finding.entry?.kind}${finding.entry?.id}${finding.at.join()}${finding.words}`}
-          className="loose"
-        >
-          <span className={`severity-${finding.severity}`}>{finding.severity}</span>
-          <span>{finding.words}</span>
-          {finding.entry ? (
-            <Link to={`/shelf/${finding.entry.family ?? 'library'}/${finding.entry.kind}/${finding.entry.id}`}>
-              open
-            </Link>
-          ) : null}
-        </div>
+    <div className="stack">
+      {groupFindings(data).map((group) => (
+        <Group key={group.severity + group.code} group={group} {...props} />
       ))}
     </div>
   );
 }
 
-/** The trail line of a family: each knot carries the number of its loose ends. */
-export function LooseTrailLine({ family, onGo }: { family: string; onGo: () => void }) {
+function Group({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
+  const { severity, title, findings } = group;
+  const says = <span className={`says small ${severity}`}>{severityWords[severity]}</span>;
+  const [first] = findings;
+  if (findings.length === 1 && first)
+    return (
+      <div className="sheet row">
+        {says}
+        <span className="grow">{title}</span>
+        <Open of={first} />
+      </div>
+    );
+  return (
+    <Fold
+      title={
+        <span className="row">
+          {says} {title}
+        </span>
+      }
+    >
+      <MendAll group={group} {...props} />
+      <ul className="plain">
+        {findings.map((finding) => (
+          <li key={`${finding.entry?.kind}${finding.entry?.id}${finding.at.join()}${finding.words}`} className="line">
+            <span className="grow">{finding.words}</span>
+            <Open of={finding} />
+          </li>
+        ))}
+      </ul>
+    </Fold>
+  );
+}
+
+function Open({ of }: { of: Found }) {
+  const to = addressOf(of);
+  return to ? <Link to={to}>Open</Link> : null;
+}
+
+/** How far a unit is: each station with the number of what is to fix there, grey where nothing is written yet. */
+export function HowFar({ family, entries, onGo }: Pick<TabProps, 'family' | 'entries'> & { onGo: () => void }) {
   const { data } = api.useFindingsQuery(family);
   const counts = new Map<Station, number>();
   for (const { severity, station } of data ?? [])
     if (severity !== 'hint') counts.set(station, (counts.get(station) ?? 0) + 1);
-  const done = new Set(data ? stations.filter((s) => !counts.has(s)) : []);
-  return <TrailLine stations={stations} current={null} done={done} counts={counts} onGo={onGo} />;
+  const begun = begunStations(entries.map((e) => e.body));
+  const done = new Set(data ? stations.filter((s) => !counts.has(s) && begun.has(s)) : []);
+  return <TrailLine stations={stations} current={null} done={done} counts={counts} begun={begun} onGo={onGo} />;
 }

@@ -71,7 +71,7 @@ export default function LibraryPage() {
   const bodies = { entries: data.map((w) => w.body) };
   return (
     <>
-      <PageBar title="Shared by all units" />
+      <PageBar title="Common to all units" />
       <TabRow
         name="what is shared"
         value={kind}
@@ -86,11 +86,7 @@ export default function LibraryPage() {
         }))}
       />
       <div className="sheet">
-        {kind === 'asset' ? (
-          <AddPicture />
-        ) : (
-          <AddEntry scope="library" kind={kind} label={tab?.one ?? kind} taken={entries.map((e) => e.id)} />
-        )}
+        {kind === 'asset' ? <AddPicture /> : <AddEntry scope="library" kind={kind} taken={entries.map((e) => e.id)} />}
         {kind === 'meaning' && <MeaningsTable known={data} />}
         {entries.length === 0 && <Empty title={`No ${tab?.one ?? kind} yet`} />}
         <Table>

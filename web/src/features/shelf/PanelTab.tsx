@@ -1,3 +1,4 @@
+import EditIcon from '@mui/icons-material/EditOutlined';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -11,10 +12,11 @@ import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { AddEntry } from './AddEntry.tsx';
+import { HowFar } from './FindingsList.tsx';
 import type { TabProps } from './tab-props.ts';
 
 /** The unit's faces, its controls to be tried, its badges and variants. */
-export function PanelTab({ entries, family, writes }: TabProps) {
+export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onToFix: () => void }) {
   const bodies = { entries: entries.map((e) => e.body) };
   const own = entriesOf(bodies, 'family').find((f) => f.id === family);
   const modes = entriesOf(bodies, 'mode');
@@ -33,9 +35,8 @@ export function PanelTab({ entries, family, writes }: TabProps) {
   const panels = entriesOf(bodies, 'panel');
   const supply = [...places.values()].includes('off' as PlaceId);
   return (
-    <div className="family-room">
+    <div className="split">
       <div className="stack">
-        {writes && <AddEntry scope={family} kind="panel" label="panel" taken={panels.map((p) => p.id)} />}
         {panels.flatMap((panel) =>
           panel.faces.map((face, i) => (
             <div key={`${panel.id}${face.id}`} className="sheet">
@@ -61,8 +62,18 @@ export function PanelTab({ entries, family, writes }: TabProps) {
         )}
       </div>
       <div className="stack">
+        {writes && (
+          <div className="row">
+            <AddEntry scope={family} kind="panel" taken={panels.map((p) => p.id)} />
+            <Button component={Link} to={`/shelf/${family}/family/${family}`} startIcon={<EditIcon />}>
+              Variants, parts, ratings
+            </Button>
+          </div>
+        )}
+        {own?.summary && <p className="soft">{own.summary}</p>}
+        {writes && <HowFar family={family} entries={entries} onGo={onToFix} />}
         <div className="sheet">
-          <h2>How one knows it</h2>
+          <h2>How to recognise it</h2>
           <ul>
             {own?.recognisedBy.map((r) => (
               <li key={r}>{r}</li>
@@ -109,10 +120,10 @@ export function PanelTab({ entries, family, writes }: TabProps) {
           <Table>
             <TableHead>
               <TableRow>
-                <TableCell>variant</TableCell>
-                <TableCell>model</TableCell>
-                <TableCell>software</TableCell>
-                <TableCell>differs in</TableCell>
+                <TableCell>Variant</TableCell>
+                <TableCell>Model</TableCell>
+                <TableCell>Software</TableCell>
+                <TableCell>Differs in</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>

@@ -39,18 +39,18 @@ export function ReadoutsTab({ family, entries, writes }: TabProps) {
     <div className="stack">
       {writes && (
         <div className="row">
-          <AddEntry scope={family} kind="readout" label="readout" taken={readouts.map((r) => r.id)} />
+          <AddEntry scope={family} kind="readout" taken={readouts.map((r) => r.id)} />
         </div>
       )}
       {plan.length > 1 && (
         <p className="sheet">
-          Asked in this order: <strong>{plan.map((i) => i.controller.name).join(' → ')}</strong>
+          Read in this order: <strong>{plan.map((i) => i.controller.name).join(' → ')}</strong>
         </p>
       )}
       {readouts.length === 0 && (
         <Empty title="No readout yet">A readout says how lamps, blinks or a display become a code.</Empty>
       )}
-      <div className="readout-cards">
+      <div className="tiles">
         {readouts.map((readout) => (
           <ReadoutCard
             key={readout.id}
@@ -94,8 +94,8 @@ function ReadoutCard({
           ...new Set(readout.stages.map((s) => ('heard' in s.reads && s.reads.heard ? 'beeps' : kinds[s.reads.kind]))),
         ].join(', then ')}{' '}
         · {codes.length} codes
-        {readout.slots.count > 1 ? ` · ${readout.slots.count} slots` : ''}
-        {readout.confirmAtLead ? ' · to be confirmed at the main controller' : ''}
+        {readout.slots.count > 1 ? ` · ${readout.slots.count} stored codes` : ''}
+        {readout.confirmAtLead ? ' · to be confirmed at the main board' : ''}
       </p>
       {text && (
         <p className="soft small">

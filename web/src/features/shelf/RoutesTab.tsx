@@ -32,7 +32,7 @@ export function RoutesTab(props: TabProps) {
   return (
     <div className="stack">
       <div className="row">
-        {props.writes && <AddEntry scope={props.family} kind="route" label="route" taken={routes.map((r) => r.id)} />}
+        {props.writes && <AddEntry scope={props.family} kind="route" taken={routes.map((r) => r.id)} />}
         <Button component={Link} to={`/play/${props.family}${props.writes ? '?drafts=1' : ''}`}>
           Play the unit
         </Button>
@@ -58,7 +58,7 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
         {coachCards(route.steps).map((card) => (
           <li key={card.path}>
             {card.notes.cautions.map((caution) => (
-              <strong key={caution} className="severity-error">
+              <strong key={caution} className="says error">
                 {caution}{' '}
               </strong>
             ))}
@@ -110,7 +110,7 @@ export function SourcesTab(props: TabProps) {
   const sources = entriesOf(bodies(props), 'source');
   return (
     <div className="sheet">
-      {props.writes && <AddEntry scope={props.family} kind="source" label="source" taken={sources.map((s) => s.id)} />}
+      {props.writes && <AddEntry scope={props.family} kind="source" taken={sources.map((s) => s.id)} />}
       {sources.length === 0 && <Empty title="No source yet" />}
       <Table>
         <TableHead>

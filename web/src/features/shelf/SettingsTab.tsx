@@ -18,7 +18,7 @@ export function SettingsTab({ entries, family, writes }: TabProps) {
     id === null ? 'every variant' : (own?.variants.find((v) => v.id === id)?.name ?? id);
   return (
     <div className="sheet">
-      {writes && <AddEntry scope={family} kind="setting" label="setting" taken={settings.map((s) => s.id)} />}
+      {writes && <AddEntry scope={family} kind="setting" taken={settings.map((s) => s.id)} />}
       {settings.length === 0 && <Empty title="No setting yet" />}
       <Table>
         <TableBody>

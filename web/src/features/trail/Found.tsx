@@ -48,7 +48,7 @@ export function Found({ typed, bundles, begin }: Props) {
   const logOn = (bundle: UnitBundle) => void begin(bundle, { kind: 'unlisted', text });
   if (typed.trim() === '') return null;
   return (
-    <div className="found" aria-live="polite">
+    <div className="stack" aria-live="polite">
       {shown.map((hit) => (
         <FoundLine key={keyOf(hit)} found={hit} onPick={() => void pick(hit)} />
       ))}

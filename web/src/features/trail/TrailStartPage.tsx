@@ -57,9 +57,9 @@ export function TrailStartPage() {
   };
   const shown = all || typed.trim() !== '' ? units : units.slice(0, fewUnits);
   return (
-    <div className="start">
+    <div className="stack">
       <PageBar title="Trail" />
-      <section className="start-find">
+      <section className="stack">
         <h2>What do you see?</h2>
         <label className="visually-hidden" htmlFor="seen">
           Type a code, what is wrong, or a unit
@@ -84,7 +84,7 @@ export function TrailStartPage() {
       )}
       {loading && <Loading what="the library on this device" />}
       {!loading && (units.length > 0 || bundles.length === 0) && (
-        <section className="start-units">
+        <section className="stack">
           <h2>{plate ? 'Which unit has this plate?' : 'The unit in front of you'}</h2>
           {plate && (
             <p className="note" role="status">
@@ -92,7 +92,7 @@ export function TrailStartPage() {
               pick it, and the plate goes with you.
             </p>
           )}
-          <div className="unit-ways">
+          <div className="row unit-ways">
             <Button size="glove" startIcon={<ScanIcon />} onClick={() => setScanning(true)}>
               Scan the plate
             </Button>
@@ -106,7 +106,7 @@ export function TrailStartPage() {
               {!fetching && <p>Open this page once with a connection. From then on it works without.</p>}
             </Empty>
           )}
-          <div className="unit-cards">
+          <div className="tiles">
             {shown.map((bundle) => (
               <UnitCard key={bundle.family} bundle={bundle} onPick={() => void begin(bundle, { kind: 'panel' })} />
             ))}
@@ -143,7 +143,7 @@ function UnitCard({ bundle, onPick }: { bundle: UnitBundle; onPick: () => void }
   const face = entriesOf(bundle, 'panel')[0]?.faces[0];
   const standby = entriesOf(bundle, 'mode').find((m) => m.sort === 'standby');
   return (
-    <Pressable className="unit-card" onClick={onPick}>
+    <Pressable className="tile unit-card" onClick={onPick}>
       {face && <PanelDrawing face={face} lamps={lampsOfMode(standby)} thumbnail />}
       <strong>{family.name}</strong>
       <span className="soft small">{family.recognisedBy.slice(0, 2).join(' · ')}</span>

@@ -167,22 +167,23 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         >
           <BackIcon />
         </IconButton>
-        <div className="walk-name only-narrow">
+        <div className="row walk-name only-narrow">
           <strong>{family}</strong>{' '}
           {text ? <CodeGlyph text={text} /> : <span className="soft">{data.subject?.title}</span>}
           <Connection />
         </div>
         <TrailLine stations={stations} current={station} done={walk.done} onGo={go} />
-        <div className="walk-undo">
+        <div>
           {canTakeBack && (
             <Button
-              className="take-back"
-              aria-label="Take back"
+              variant="text"
+              color="inherit"
+              aria-label="Undo the last step"
               title="Take the last step back"
               startIcon={<UndoIcon />}
               onClick={() => void open.takeBack()}
             >
-              <span className="hide-narrow">Take back</span>
+              <span className="hide-narrow">Undo</span>
             </Button>
           )}
         </div>

@@ -54,7 +54,7 @@ export default function WhichPage() {
     void navigate(`/trail/${walk}`);
   };
   return (
-    <div className="which">
+    <div className="stack">
       <PageBar above={[{ name: 'Trail', to: '/trail' }]} title="Which unit is it?" />
       <div className="row spread">
         <span className="row">
@@ -75,9 +75,9 @@ export default function WhichPage() {
       {ask && left.length > 1 && (
         <section aria-label="question">
           <h2 className="which-question">{ask.trait}?</h2>
-          <div className="which-answers">
+          <div className="tiles">
             {ask.answers.map(({ value, left: ids }) => (
-              <Pressable key={value} className="which-answer" onClick={() => answer(value)}>
+              <Pressable key={value} className="tile which-answer" onClick={() => answer(value)}>
                 <Example
                   subject={
                     left.find((s) => s.id === ids[0] && s.traits.get(ask.trait) === value) ??
@@ -105,12 +105,12 @@ export default function WhichPage() {
           <h2>
             {left.length === 1 ? 'It is this one' : ask ? 'Still possible' : 'These cannot be told apart from here'}
           </h2>
-          <div className="unit-cards">
+          <div className="tiles">
             {left.map(({ id, bundle }) => {
               const face = entriesOf(bundle, 'panel')[0]?.faces[0];
               const family = familyEntry(bundle);
               return (
-                <Pressable key={id} className="unit-card" onClick={() => void begin(family.id)}>
+                <Pressable key={id} className="tile unit-card" onClick={() => void begin(family.id)}>
                   {face && (
                     <PanelDrawing
                       face={face}

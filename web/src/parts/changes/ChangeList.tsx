@@ -20,7 +20,7 @@ const valueWords = (value: unknown): string => {
 export function ChangeList({ changes }: { changes: readonly Change[] }) {
   if (changes.length === 0) return <p className="soft">Nothing differs.</p>;
   return (
-    <ul className="plain change-list">
+    <ul className="plain stack lined change-list">
       {changes.map((change) => (
         <li key={`${change.kind}${change.at.join('.')}${change.kind === 'moved' ? `${change.from} ${change.to}` : ''}`}>
           <span className="soft small">{placeWords(change.at)}</span>

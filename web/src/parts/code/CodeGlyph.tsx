@@ -1,18 +1,10 @@
-import type { Standing } from '@wire-trail/core';
+import { type Standing, standingWords } from '@wire-trail/core';
 import './code.css';
 
 /** A code, always in the same face: the one that tells 0 from O and 8 from B. */
 export function CodeGlyph({ text, size = 'normal' }: { text: string; size?: 'normal' | 'large' | 'huge' }) {
   return <span className={`code-glyph ${size}`}>{text}</span>;
 }
-
-const standingWords: Record<Standing, string> = {
-  'bench-proven': 'bench-proven',
-  'field-report': 'field report',
-  document: 'from a document',
-  hearsay: 'hearsay',
-  experimental: 'experimental',
-};
 
 /** How sure we are, told by filled strokes and in words, never by colour alone. */
 export function StandingMark({ standing }: { standing: Standing }) {

@@ -15,7 +15,7 @@ export function Connection({ className = '' }: { className?: string }) {
   const isCalm = !storeFails && refused === 0 && waiting === 0 && online;
   return (
     <span
-      className={`tag ${refused > 0 || storeFails ? 'bad-tag' : ''} ${isCalm ? 'hide-narrow' : ''} ${className}`}
+      className={`tag ${refused > 0 || storeFails ? 'bad' : ''} ${isCalm ? 'hide-narrow' : ''} ${className}`}
       data-waiting={waiting ?? 'not counted'}
     >
       {words}

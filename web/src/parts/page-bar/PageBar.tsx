@@ -16,16 +16,25 @@ type Props = Readonly<{
   above?: ReadonlyArray<Readonly<{ name: string; to: string }>>;
   /** How it stands: published, draft, waiting. */
   state?: ReactNode;
+  /** What the page belongs to is the title here; the page names itself below. */
+  isAbove?: boolean;
+  /** Its tabs, on the same line. */
+  tabs?: ReactNode;
   actions?: ReactNode;
 }>;
 
+/** What the browser's tab and history say; null leaves it to whoever stands below. */
+export function useTitle(words: string | null): void {
+  useEffect(() => {
+    if (words !== null) document.title = words ? `${words} · Wire Trail` : 'Wire Trail';
+  }, [words]);
+}
+
 /** What a page is, where it belongs, how it stands and what can be done with it: always at the same place. */
-export function PageBar({ title, called, above = [], state, actions }: Props) {
+export function PageBar({ title, called, above = [], isAbove = false, state, tabs, actions }: Props) {
   const place = useContext(PageBarPlace);
   const words = called ?? (typeof title === 'string' ? title : '');
-  useEffect(() => {
-    document.title = words ? `${words} · Wire Trail` : 'Wire Trail';
-  }, [words]);
+  useTitle(isAbove ? null : words);
   const bar = (
     <>
       {above.length > 0 && (
@@ -38,10 +47,11 @@ export function PageBar({ title, called, above = [], state, actions }: Props) {
           <span />
         </Breadcrumbs>
       )}
-      <h1 className="page-title">{title}</h1>
-      {state && <div className="page-state">{state}</div>}
-      {actions && <div className="page-actions">{actions}</div>}
+      {isAbove ? <strong className="page-title">{title}</strong> : <h1 className="page-title">{title}</h1>}
+      {tabs}
+      {state && <div className="row">{state}</div>}
+      {actions && <div className="row page-actions">{actions}</div>}
     </>
   );
-  return place ? createPortal(bar, place) : <header className="page-bar-alone">{bar}</header>;
+  return place ? createPortal(bar, place) : <header className="row">{bar}</header>;
 }

@@ -83,7 +83,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap, saysState = false }: 
           <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
         )}
         {(lamp.state === 'unsure' || lamp.state === 'dim') && (
-          <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
+          <text className="asked stack" x={cx} y={cy + 0.7} textAnchor="middle">
             ?
           </text>
         )}

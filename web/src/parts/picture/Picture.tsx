@@ -20,10 +20,7 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
       {missing ? (
         <p className="soft">“{asset.name}” is not on this device yet. It comes with the next connection.</p>
       ) : (
-        <div
-          className={`picture-frame${closer && !isWhole ? ' close-up' : ''}`}
-          style={(view ?? undefined) as CSSProperties}
-        >
+        <div className={closer && !isWhole ? 'close-up' : undefined} style={(view ?? undefined) as CSSProperties}>
           <div className="picture-all">
             <img src={`/api/v1/assets/${asset.id}`} alt={asset.name} loading="lazy" onError={() => setMissing(true)} />
             {asset.marks.map((m) => (
@@ -39,7 +36,7 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
         </div>
       )}
       <figcaption className="small">
-        <span className="picture-words">
+        <span className="row">
           <span className="picture-name">{asset.name}</span>
           {asset.marks.map((m) => (
             <span key={m.number} className={isMeant(m.number) ? 'picture-meant' : 'soft'}>

@@ -25,4 +25,4 @@ export function driftWords(readings: readonly EarlierReading[]): string | null {
 
 const dayText = (day: number): string => new Date(day * dayMs).toISOString().slice(0, 10);
 const sentence = (d: Drift): string =>
-  `Since ${dayText(d.sinceDay)} it comes nearer its ${d.edge} edge; at this rate it leaves its band about ${dayText(d.leavesDay).slice(0, 7)}.`;
+  `Since ${dayText(d.sinceDay)} it comes nearer its ${d.edge} edge; at this rate it leaves its good range about ${dayText(d.leavesDay).slice(0, 7)}.`;

@@ -23,7 +23,7 @@ export function SheetView({ sheet }: { sheet: Sheet }) {
     else await navigator.clipboard.writeText(text);
   };
   return (
-    <section className="paper" aria-label={sheet.title}>
+    <section className="stack paper" aria-label={sheet.title}>
       <div className="row paper-bar">
         <Button disabled={busy === 'making'} onClick={() => void makePdf()}>
           {busy === 'making' ? 'Making the PDF …' : 'PDF'}
@@ -49,7 +49,7 @@ function BlockView({ block }: { block: Block }) {
   switch (block.kind) {
     case 'code':
       return (
-        <p className="paper-code">
+        <p className="row">
           <CodeGlyph text={block.text} size="large" /> <strong>{block.name}</strong>
         </p>
       );

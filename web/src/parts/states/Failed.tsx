@@ -12,7 +12,6 @@ export function Failed({ error, again }: { error: ApiError | { message?: string 
   return (
     <Alert
       severity="error"
-      className="failed"
       action={
         (again || newer) && (
           <Button onClick={newer ? () => location.reload() : again}>{newer ? 'Load anew' : 'Try again'}</Button>

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 /** Something is on its way. Named, so that a slow network does not look like an empty shelf. */
 export function Loading({ what }: { what: string }) {
   return (
-    <div className="loading" role="status">
+    <div className="stack" role="status">
       <p className="soft">Fetching {what} …</p>
       <Skeleton variant="rounded" height={56} />
       <Skeleton variant="rounded" height={56} />
@@ -17,12 +17,7 @@ export function Loading({ what }: { what: string }) {
 /** How far long work is. */
 export function Progress({ done, of, name }: { done: number; of: number; name: string }) {
   return (
-    <LinearProgress
-      className="progress"
-      variant="determinate"
-      aria-label={name}
-      value={of > 0 ? Math.min(100, (done / of) * 100) : 0}
-    />
+    <LinearProgress variant="determinate" aria-label={name} value={of > 0 ? Math.min(100, (done / of) * 100) : 0} />
   );
 }
 

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { calibrate, type HandKind, handKinds, type MissCode, missWords } from '@wire-trail/core';
-import './success.css';
+import { Meter } from '../../parts/meter/Meter.tsx';
 import type { SuccessShown } from './use-success-rates.ts';
 
 const names: Readonly<Record<HandKind, string>> = { bare: 'bare hands', gloved: 'gloves', first: 'first time' };
@@ -33,12 +33,12 @@ export function SuccessCard({
             {handKinds.map((kind) => {
               const own = rates.get(kind);
               if (!own) return null;
-              const level = own.share >= 0.8 ? 'fine' : own.share >= 0.6 ? 'so-so' : 'poor';
+              const level = own.share >= 0.8 ? 'secondary' : own.share >= 0.6 ? 'warning' : 'error';
               return (
                 <div key={kind}>
                   <dt>{names[kind]}</dt>
-                  <dd className="meter" aria-hidden>
-                    <span className={level} style={{ width: `${own.share * 100}%` }} />
+                  <dd>
+                    <Meter share={own.share} color={level} />
                   </dd>
                   <dd
                     className="mono"

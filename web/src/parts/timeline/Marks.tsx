@@ -2,7 +2,7 @@ import type { Bracket, Mark, Shown } from '@wire-trail/core';
 import { type PointerEvent, useRef } from 'react';
 
 const colourOf = (shown: Shown | null): string =>
-  shown?.kind === 'lamp' && shown.colour ? `lamp-${shown.colour}` : shown?.kind === 'lamp' ? 'lamp-any' : '';
+  shown?.kind === 'lamp' && shown.colour ? shown.colour : shown?.kind === 'lamp' ? 'amber' : '';
 
 function saysOf(mark: Mark): string {
   const { shown } = mark;
@@ -59,7 +59,7 @@ export function MarkDrawing({ mark, x, y, picked, perSecond, end, trouble, onPic
       <Shape mark={mark} from={from} to={to} y={y} />
       {trouble && (
         <path className={`timeline-trouble ${trouble}`} d={`M${from - 1} ${y - 11} l6 -10 l6 10 z`}>
-          <title>has a loose end, see below the script</title>
+          <title>something to fix, see below the script</title>
         </path>
       )}
       {mark.drags && onStretch && (

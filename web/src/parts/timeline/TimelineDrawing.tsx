@@ -49,7 +49,7 @@ export function TimelineDrawing(props: Props) {
     else if (mark) props.onStretch?.(picked, mark.toMs - mark.fromMs + by);
   };
   return (
-    <div className="timeline" ref={host} onKeyDown={onKey} role="group" aria-label="score">
+    <div className="timeline" ref={host} onKeyDown={onKey} role="group" aria-label="timeline">
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden={timeline.lanes.length === 0}>
         <title>Timeline</title>
         {Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step).map((s) => (

@@ -52,11 +52,11 @@ describe('TimelineDrawing', () => {
 
   it('brackets make what is picked shorter and longer', () => {
     const held = draw('hold rocker down for 5 s', '0');
-    fireEvent.keyDown(screen.getByRole('group', { name: 'score' }), { key: ']' });
+    fireEvent.keyDown(screen.getByRole('group', { name: 'timeline' }), { key: ']' });
     expect(held.onStretch).toHaveBeenCalledWith('0', 5500);
     cleanup();
     const window = draw('within 6 s of power-on\n  set hood open', '0');
-    fireEvent.keyDown(screen.getByRole('group', { name: 'score' }), { key: '[' });
+    fireEvent.keyDown(screen.getByRole('group', { name: 'timeline' }), { key: '[' });
     expect(window.onStretchWindow).toHaveBeenCalledWith('0', 5500);
   });
 

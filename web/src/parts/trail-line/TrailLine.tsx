@@ -16,23 +16,30 @@ type Props = Readonly<{
   stations: readonly Station[];
   current: Station | null;
   done: ReadonlySet<Station>;
-  /** Loose ends by station: an undone knot carries their number. */
+  /** How much is to fix by station: an undone knot carries the number. */
   counts?: ReadonlyMap<Station, number>;
+  /** Stations there is anything for; the others are grey. */
+  begun?: ReadonlySet<Station>;
   onGo?: (station: Station) => void;
 }>;
 
 /** The way through: a line with seven knots. */
-export function TrailLine({ stations, current, done, counts, onGo }: Props) {
+export function TrailLine({ stations, current, done, counts, begun, onGo }: Props) {
   return (
-    <ol className="trail-line" aria-label="stations">
+    <ol className="plain trail-line" aria-label="stations">
       {stations.map((station, i) => {
         const state = station === current ? 'current' : done.has(station) ? 'done' : 'ahead';
+        const isEmpty = begun !== undefined && !begun.has(station);
         const count = counts?.get(station) ?? 0;
-        const words = `${i + 1} ${stationNames[station]}${state === 'done' ? ', done' : state === 'current' ? ', now' : ''}${count > 0 ? `, ${count} loose ends` : ''}`;
+        const words = `${i + 1} ${stationNames[station]}${state === 'done' ? ', done' : state === 'current' ? ', now' : ''}${count > 0 ? `, ${count} to fix` : ''}${isEmpty ? ', nothing yet' : ''}`;
         const knot = (
           <>
             <span className="knot">{state === 'done' ? <Tick /> : count > 0 ? count : ''}</span>
-            <span className="name">{stationNames[station]}</span>
+            <span className="name">
+              {stationNames[station]}
+              {isEmpty && <br />}
+              {isEmpty && 'nothing yet'}
+            </span>
           </>
         );
         return (

@@ -34,7 +34,7 @@ export function DrawPane(at: ChartAt) {
   const drawn = useDeferredValue(body);
   const node = body.nodes.find((n) => n.id === shown) ?? null;
   return (
-    <div className="chart-room">
+    <div className="split">
       <div className="stack chart-left">
         <div className="row">
           <Button aria-expanded={starting} onClick={() => setStarting(!starting)}>
@@ -47,9 +47,9 @@ export function DrawPane(at: ChartAt) {
         {starting && <StartFrom {...at} onDone={() => setStarting(false)} />}
         <Outline body={body} picked={picked} findingAt={findingAt} onPick={setPicked} onEdit={onEdit} />
         <section className="sheet" aria-label="findings">
-          <h3>What the machine notices</h3>
+          <h3>To fix</h3>
           {findings.length === 0 && <p className="soft small">Nothing. Every way ends, every answer leads on.</p>}
-          <ul className="plain chart-findings">
+          <ul className="plain lined chart-findings">
             {findings.slice(0, 60).map(({ finding, node: of }, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two findings may say the same of two places
               <li key={`${finding.code}${i}`} className={finding.severity}>

@@ -1,5 +1,14 @@
 import Button from '@mui/material/Button';
-import { type Chart, type ChartNode, choicesOf, drawnOf, leadTo, outlineRows, type Severity } from '@wire-trail/core';
+import {
+  type Chart,
+  type ChartNode,
+  choicesOf,
+  drawnOf,
+  leadTo,
+  nodeKindWords,
+  outlineRows,
+  type Severity,
+} from '@wire-trail/core';
 import {
   BaseEdge,
   type Connection,
@@ -32,31 +41,19 @@ const heightOf = (node: ChartNode): number => 46 + Math.ceil(node.title.length /
 type StepNode = Node<{ step: ChartNode; severity: Severity | null; isStart: boolean }, 'step'>;
 type WayEdge = Edge<{ label: string; route?: NonNullable<ReturnType<Placed['arrows']['get']>> }, 'way'>;
 
-const kindWords: Readonly<Record<ChartNode['kind'], string>> = {
-  look: 'look',
-  ask: 'ask',
-  measure: 'measure',
-  compare: 'compare',
-  operate: 'operate',
-  act: 'do',
-  wait: 'wait',
-  set: 'set',
-  split: 'split',
-  call: 'other chart',
-  verdict: 'verdict',
-};
-
 function StepBox({ data, selected }: NodeProps<StepNode>) {
   const { step, severity, isStart } = data;
   const more = step.kind === 'verdict' ? step.verdict.replaceAll('-', ' ') : `${step.minutes} min`;
   return (
-    <div className={`step-box ${step.kind} ${step.kind === 'verdict' ? step.verdict : ''} ${selected ? 'picked' : ''}`}>
+    <div
+      className={`graph-box step-box ${step.kind} ${step.kind === 'verdict' ? step.verdict : ''} ${selected ? 'picked' : ''}`}
+    >
       <Handle type="target" position={Position.Top} />
       <span className="step-head">
         {isStart && <strong>begin · </strong>}
-        {kindWords[step.kind]} · {more}
+        {nodeKindWords[step.kind]} · {more}
         {step.kind === 'measure' && step.supply === 'energised' && ' · energised'}
-        {severity && <span className={`step-flag ${severity}`} role="img" aria-label={severity} />}
+        {severity && <span className={`flag ${severity}`} role="img" aria-label={severity} />}
       </span>
       <strong>{step.title}</strong>
       {step.kind !== 'verdict' && <Handle type="source" position={Position.Bottom} />}
@@ -73,7 +70,7 @@ function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
       {route.label && (
         <EdgeLabelRenderer>
           <span
-            className="step-label"
+            className="graph-word"
             style={{ transform: `translate(-50%,-50%) translate(${route.label.x}px,${route.label.y}px)` }}
           >
             {data?.label}

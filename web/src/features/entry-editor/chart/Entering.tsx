@@ -34,7 +34,6 @@ export function Entering({ entry, body, depth, onTake, onStop }: Props) {
         : [];
   return (
     <form
-      className="outline-entry"
       style={{ paddingInlineStart: `${1.2 + depth * 0.95}rem` }}
       onSubmit={(e) => {
         e.preventDefault();

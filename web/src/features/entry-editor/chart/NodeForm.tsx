@@ -8,6 +8,7 @@ import {
   headOf,
   leadTo,
   nodeKinds,
+  nodeKindWords,
   removeStep,
   type ChartNode as Step,
 } from '@wire-trail/core';
@@ -94,9 +95,9 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
           onChange={(title) => put({ ...node, title }, `nodes.${index}.title`)}
         />
         <Choice
-          label="kind"
+          label="type"
           value={headOf(node)}
-          options={heads.map((h) => [h, h] as const)}
+          options={heads.map((h) => [h, headWords(h)] as const)}
           onChange={(head) => onEdit(changeKind(body, node.id, head), '')}
         />
       </div>
@@ -144,4 +145,11 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
       </div>
     </section>
   );
+}
+
+/** The head of a step in words: what it asks for, and what is done. */
+function headWords(head: string): string {
+  const [kind = '', ...more] = head.split(' ');
+  const words = nodeKinds.find((k) => k === kind);
+  return [words ? nodeKindWords[words] : kind, more.join(' ').replaceAll('-', ' ')].filter(Boolean).join(': ');
 }

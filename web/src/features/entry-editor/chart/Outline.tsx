@@ -221,7 +221,7 @@ export function Outline({ body, picked, findingAt, onPick, onEdit }: Props) {
 
   return (
     <section className="sheet outline" aria-label="outline">
-      <div className="outline-help small soft">
+      <div className="row small soft">
         {help.map(([key, does]) => (
           <span key={key}>
             <kbd>{key}</kbd> {does}
@@ -316,21 +316,21 @@ const Row = memo(function Row(props: RowProps) {
     >
       {kind === 'step' && node && (
         <>
-          <span className={`outline-kind ${node.kind}`}>{headOf(node)}</span> <strong>{node.title}</strong>
+          <span className={'mono small soft'}>{headOf(node)}</span> <strong>{node.title}</strong>
           {props.ends !== '' &&
             props.ends.split(',').map((end) => (
               <span key={end} className="tag">
                 {end}
               </span>
             ))}
-          {props.severity && <span className={`step-flag ${props.severity}`} role="img" aria-label={props.severity} />}
+          {props.severity && <span className={`flag ${props.severity}`} role="img" aria-label={props.severity} />}
         </>
       )}
       {kind === 'answer' && (
         <>
           <span className="outline-answer">{props.answer}</span>
           {props.links && <span className="soft">leads to “{leadsTo}”</span>}
-          {props.opens && <span className="outline-open">leads nowhere yet</span>}
+          {props.opens && <span className="says bad">leads nowhere yet</span>}
         </>
       )}
       {kind === 'link' && <span className="soft">goes on at “{leadsTo}”</span>}

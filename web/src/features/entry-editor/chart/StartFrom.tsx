@@ -64,7 +64,7 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
             Read as {read.as === 'numbered' ? 'a numbered list' : read.as === 'outline' ? 'an outline' : 'Mermaid'}:{' '}
             {read.drawn.nodes.length} steps.
           </p>
-          <ul className="small paste-notes">
+          <ul className="small scrolls">
             {[...grave, ...read.notes.filter((n) => !grave.includes(n))].slice(0, 40).map((n, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two notes may say the same
               <li key={i} className={grave.includes(n) ? 'wrong' : 'soft'}>

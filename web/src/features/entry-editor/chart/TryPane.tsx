@@ -34,8 +34,8 @@ export function TryPane({ body, bodies }: ChartAt) {
   const { at } = walk;
   const ahead = minutesAhead(walk.chart, at.id);
   return (
-    <div className="editor">
-      <section className="sheet stack try-path">
+    <div className="split">
+      <section className="sheet stack">
         {users.length > 1 && (
           <label className="field">
             For

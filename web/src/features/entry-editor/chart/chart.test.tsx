@@ -244,7 +244,7 @@ describe('the form of a step', () => {
   });
   it('probes are offered the points of the pictures of the step', () => {
     open(drain, form('coil'));
-    const list = screen.getByLabelText('probes 1').getAttribute('list') ?? '';
+    const list = screen.getByLabelText('measuring points 1').getAttribute('list') ?? '';
     const offered = [...(document.getElementById(list)?.children ?? [])].map((o) => o.getAttribute('value'));
     expect(offered).toEqual(['S7 pin 1', 'S7 pin 2', 'M3 pin 1', 'M3 pin 2', 'C4 pin 3', 'C4 pin 4']);
   });

@@ -96,12 +96,12 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
           {differ.length === 0 ? (
             <p>It reads every listed code as this readout does.</p>
           ) : (
-            <Table className="accounts-table">
+            <Table className="table">
               <TableHead>
                 <TableRow>
                   <TableCell scope="col">it shows</TableCell>
                   <TableCell scope="col">this readout reads</TableCell>
-                  <TableCell scope="col">the account reads</TableCell>
+                  <TableCell scope="col">the description reads</TableCell>
                 </TableRow>
               </TableHead>
               <TableBody>

@@ -63,10 +63,10 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
   const at = (code: string, becomes: string) => found.find((l) => l.code === code && l.becomes === becomes);
   const kinds = [...new Set(found.map((l) => l.slip.kind))];
   return (
-    <div className="look-alike-room">
+    <div className="split flip">
       <section className="sheet matrix-sheet">
         <h3>What shows, across; what it is read as, down</h3>
-        <div className="matrix-scroll">
+        <div className="scrolls">
           <Table className="matrix">
             <TableHead>
               <TableRow>
@@ -112,7 +112,7 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
       </section>
       <section className="sheet">
         <h3>{picked ? 'This pair' : 'As it stands at the codes'}</h3>
-        <ul className="plain look-alike-list">
+        <ul className="plain lined">
           {(picked ? [picked] : [...found].sort((a, b) => Number(isDanger(b)) - Number(isDanger(a))))
             .slice(0, 60)
             .map((l) => (

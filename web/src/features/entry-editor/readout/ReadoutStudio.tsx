@@ -41,7 +41,7 @@ export function ReadoutStudio({ body, bodies, tab }: { body: Readout; bodies: { 
       return <LookAlikePane {...at} />;
     case 'Tests':
       return <VectorsPane {...at} />;
-    case 'Two accounts':
+    case 'Two descriptions':
       return <AccountsPane {...at} />;
     case 'About the readout':
       return <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />;

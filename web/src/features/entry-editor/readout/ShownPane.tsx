@@ -56,7 +56,7 @@ export function ShownPane({
     onEdit({ stages: body.stages.map((s) => (s.id === next.id ? next : s)) } as Partial<Readout>, `stages.${next.id}`);
   const after = play.scene?.after ? (entryOf(bodies, 'route', play.scene.after)?.name ?? play.scene.after) : null;
   return (
-    <div className="readout-room">
+    <div className="split flip readout-room">
       <section className="stack">
         <div className="sheet">
           <div className="row spread">
@@ -118,14 +118,14 @@ export function ShownPane({
           {stage && <StageTable key={stage.id} readout={body} stage={stage} nameOf={nameOf} onStage={setStage} />}
         </div>
         <div className="sheet">
-          <h3>What the engine found</h3>
-          <ul className="plain route-findings" aria-label="findings">
+          <h3>To fix</h3>
+          <ul className="plain lined route-findings" aria-label="findings">
             {findings.map((f) => (
               <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>
                 {findingWords(f)}
               </li>
             ))}
-            {findings.length === 0 && <li className="fine">No loose end in this readout.</li>}
+            {findings.length === 0 && <li className="fine">Nothing to fix in this readout.</li>}
           </ul>
         </div>
       </section>

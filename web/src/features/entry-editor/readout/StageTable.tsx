@@ -102,9 +102,7 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
               <TableRow key={`${row.pattern}${row.value}`}>
                 {[...row.pattern].map((c, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a lamp is its place in the row
-                  <TableCell key={i} className={`cell-${c}`}>
-                    {cellWords[c] ?? c}
-                  </TableCell>
+                  <TableCell key={i}>{cellWords[c] ?? c}</TableCell>
                 ))}
                 <TableCell className="mono value">{row.value}</TableCell>
               </TableRow>

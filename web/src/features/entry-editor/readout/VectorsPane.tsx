@@ -44,7 +44,7 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
                 : `all ${runs.length} hold`}
           </span>
         </div>
-        <ul className="plain vectors">
+        <ul className="plain lined vectors">
           {runs.map(({ vector, reads: now, holds }, i) => (
             <li key={`${vector.name}${vector.expect}`} className={holds ? 'good' : 'bad'}>
               <span>
@@ -68,7 +68,7 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
       </section>
       <section className="sheet">
         <h3>Keep another</h3>
-        <div className="two readout-new">
+        <div className="two">
           <label className="field">
             What was seen, in words
             <Input fullWidth value={said} onChange={(e) => setSaid(e.target.value)} placeholder="b d e, then a d e" />

@@ -139,7 +139,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
       id: `${body.id}-${n}`,
       family: body.family,
       route: body.id,
-      name: `Telling ${n}`,
+      name: `Description ${n}`,
       told,
       steps: [...steps],
       source: null,
@@ -158,7 +158,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
     <div className="stack">
       <div className="row spread">
         <div className="row">
-          <Button onClick={() => setTelling(true)}>Paste another telling</Button>
+          <Button onClick={() => setTelling(true)}>Paste another description</Button>
           <label className="row small">
             held against
             <Select
@@ -168,7 +168,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
               value={against}
               onChange={(e) => setAgainst(e.target.value)}
             >
-              <option value="">its accounts</option>
+              <option value="">its descriptions</option>
               {entry?.history.map((h) => (
                 <option key={h.number} value={`${revisionKey}${h.number}`}>
                   revision {h.number} ({h.state.replace('-', ' ')})
@@ -190,7 +190,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
       </div>
       {problem && <p className="wrong">{problem}</p>}
       {columns.length < 2 ? (
-        <Empty title="One telling only">Paste how another person tells it, and see where the two differ.</Empty>
+        <Empty title="One description only">Paste how another person tells it, and see where the two differ.</Empty>
       ) : (
         <div className="sheet" style={{ overflowX: 'auto' }}>
           <Table className="accounts">
@@ -239,8 +239,8 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
           bundle={bundle}
           names={names}
           steps={[]}
-          title="Another telling of this route"
-          use="Keep it as an account"
+          title="Another description of this route"
+          use="Keep it as a description"
           onClose={() => setTelling(false)}
           onUse={(steps, told) => void addAccount(steps, told)}
         />

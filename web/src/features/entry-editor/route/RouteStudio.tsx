@@ -51,9 +51,9 @@ export function RouteStudio({ body, bodies, tab }: { body: Route; bodies: { entr
     void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
   return (
     <>
-      {tab === 'Script and score' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
+      {tab === 'Script and timeline' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
       {tab === 'About the route' && <SchemaForm body={body} bodies={bodies} elsewhere={elsewhere} />}
-      {tab === 'Accounts' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
+      {tab === 'Descriptions' && <AccountsView body={body} bundle={bundle} onEdit={edit} />}
     </>
   );
 }
@@ -166,7 +166,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
         )}
         <SuccessCard tries={tries} shown={rates} lineOf={lineOf} onStep={setPicked} />
         <div className="sheet small stack no-print">
-          <Button onClick={() => setTelling(true)}>Paste a telling</Button>
+          <Button onClick={() => setTelling(true)}>Paste a description</Button>
           <Button component={Link} to={`/play/${body.family}?route=${body.id}&drafts=1`}>
             Try it by hand
           </Button>
@@ -181,7 +181,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
           )}
         </div>
         <ScriptEditor text={text} names={names.script} notes={notes} line={line} onText={onText} onLine={pick} />
-        <ul className="plain route-findings" aria-label="findings">
+        <ul className="plain lined route-findings" aria-label="findings">
           {parsed.problems.map((p) => (
             <li key={`${p.line}:${p.column}`} className="error">
               <strong>line {p.line}</strong> {scriptProblemWords(p)}
@@ -204,7 +204,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
             );
           })}
           {findings.length === 0 && parsed.problems.length === 0 && (
-            <li className="fine">No loose end in this route.</li>
+            <li className="fine">Nothing to fix in this route.</li>
           )}
         </ul>
       </section>

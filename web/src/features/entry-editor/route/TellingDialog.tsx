@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
 import { type Bundle, entriesOf, printStep, readTelling, type Step, stepAt, type TellingDraft } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
@@ -23,9 +24,9 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
   const replaces = steps.length > 0 && !(steps.length === 1 && steps[0]?.kind === 'say');
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="telling-title">
-      <div className="dialog stack telling">
+      <DialogContent className="telling">
         <h2 id="telling-title">{title}</h2>
-        <div className="telling-columns">
+        <div className="two telling-columns">
           <div className="stack">
             <label className="field">
               In their words
@@ -98,7 +99,7 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
           </Button>
           <Button onClick={onClose}>Leave it</Button>
         </div>
-      </div>
+      </DialogContent>
     </Dialog>
   );
 }

@@ -42,12 +42,12 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
   if (!face) return null;
   const parts = partsOf(face).filter((p) => picked.has(p.id));
   const [part] = parts;
-  if (parts.length > 1) return <aside className="sheet inspector soft">{parts.length} parts are picked.</aside>;
+  if (parts.length > 1) return <aside className="sheet scrolls inspector soft">{parts.length} parts are picked.</aside>;
   if (part) {
     const schema: z.ZodType = 'look' in part ? Control : Sign;
     const hidden = new Set(['at', 'kind', 'id']);
     return (
-      <aside className="sheet inspector" aria-label="the picked part">
+      <aside className="sheet scrolls inspector" aria-label="the picked part">
         <h2>{part.label}</h2>
         <SchemaFields
           fields={fieldsOf(schema, part)}
@@ -65,7 +65,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
     );
   }
   return (
-    <aside className="sheet inspector" aria-label="the face">
+    <aside className="sheet scrolls inspector" aria-label="the face">
       <h2>{face.label}</h2>
       <SchemaFields
         fields={fieldsOf(Face, face)}

@@ -47,7 +47,7 @@ export function Palette({ onAdd }: { onAdd: (sort: PartKind) => void }) {
   const listed = new Set(groups.flatMap(([, sorts]) => sorts));
   const rest = partKinds.filter((s) => !listed.has(s));
   return (
-    <div className="palette sheet" role="group" aria-label="parts">
+    <div className="scrolls palette sheet" role="group" aria-label="parts">
       {[...groups, ...(rest.length > 0 ? [['Other', rest] as const] : [])].map(([name, sorts]) => (
         <div key={name}>
           <h3 className="small soft">{name}</h3>

@@ -33,7 +33,7 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
   const { mode } = data;
   return (
     <div
-      className={`mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'findingAt' : ''}`}
+      className={`graph-box mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'findingAt' : ''}`}
     >
       <Handle type="target" position={Position.Top} />
       <strong>{mode.id === 'any' ? 'any mode' : mode.name}</strong>
@@ -43,7 +43,7 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
         {mode.tests > 0 && ` · ${mode.tests} tests`}
       </span>
       {(mode.unreachable || mode.deadEnd) && (
-        <span className="mode-flag">{mode.unreachable ? 'nothing leads here' : 'nothing leads away'}</span>
+        <span className="says bad small">{mode.unreachable ? 'nothing leads here' : 'nothing leads away'}</span>
       )}
       <Handle type="source" position={Position.Bottom} />
     </div>
@@ -63,7 +63,7 @@ function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
       {route.label && (
         <EdgeLabelRenderer>
           <span
-            className={`way-label ${data?.alone ? 'by-itself' : ''}`}
+            className={`graph-word ${data?.alone ? 'by-itself' : ''}`}
             style={{ transform: `translate(-50%,-50%) translate(${route.label.x}px,${route.label.y}px)` }}
           >
             {data?.hazard && '⚠ '}

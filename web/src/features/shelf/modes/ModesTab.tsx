@@ -30,7 +30,7 @@ const kindWords: Readonly<Record<MapEdge['kind'], string>> = {
   supply: 'by the supply',
   sign: 'by a sign',
   input: 'by a quantity',
-  message: 'told by another controller',
+  message: 'told by another board',
 };
 const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
 
@@ -51,7 +51,7 @@ export function ModesTab({ entries, family, writes }: TabProps) {
   if (map.nodes.length === 0) return <Empty title="No mode yet" />;
   const node = map.nodes.find((n) => n.id === picked) ?? null;
   return (
-    <div className="modes-room">
+    <div className="split flip modes-room">
       <div className="sheet modes-map">
         <Suspense fallback={<Loading what="the map" />}>
           <ModesGraph map={map} picked={picked} supply={supply} onPick={setPicked} />
@@ -81,10 +81,10 @@ function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: s
   return (
     <div className="sheet">
       <h3>Modes</h3>
-      <ul className="plain modes-list">
+      <ul className="plain stack modes-list">
         {nodes.map((n) => (
           <li key={n.id}>
-            <Button variant="text" className="modes-name" onClick={() => onPick(n.id)}>
+            <Button variant="text" className="inline" onClick={() => onPick(n.id)}>
               {n.id === 'any' ? 'any mode' : n.name}
             </Button>{' '}
             {n.idleMs !== null && <span className="soft small">ends after {seconds(n.idleMs)} idle</span>}
@@ -126,7 +126,7 @@ function ModeSheet({
         <p className="soft small">
           {node.controllerName} {mode?.normalSigns}
         </p>
-        <ul className="plain modes-list">
+        <ul className="plain stack modes-list">
           {ways.map((e) => (
             <li key={e.id}>
               <span className="soft">{e.from === node.id ? `to ${nameOf(e.to)}` : `from ${nameOf(e.from)}`}:</span>{' '}

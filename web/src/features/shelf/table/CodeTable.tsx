@@ -165,12 +165,12 @@ export function CodeTable({ entries, family }: TabProps) {
   return (
     <div className="stack table-room">
       <div className="row">
-        <Button onClick={() => setImporting(true)}>Paste or bring in a table …</Button>
-        <Button onClick={download}>Take along as CSV</Button>
+        <Button onClick={() => setImporting(true)}>Paste or import a table …</Button>
+        <Button onClick={download}>Export as CSV</Button>
         <Button href={`/api/v1/families/${family}/export`} download>
           as a bundle
         </Button>
-        <span className="spring" />
+        <span className="grow" />
         <Button aria-label="undo" disabled={edits.past.length === 0} onClick={() => setEdits(undoEdit(edits, listed))}>
           <UndoIcon fontSize="small" />
         </Button>
@@ -197,7 +197,7 @@ export function CodeTable({ entries, family }: TabProps) {
         </Button>
       </div>
       <JobBar run={run} what="saving drafts" />
-      <div className="row bulk" role="group" aria-label="many rows at once">
+      <div className="row" role="group" aria-label="many rows at once">
         <span className="soft">{chosen.length} picked: set</span>
         <Select
           native

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
 import MuiTable from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -119,7 +120,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
 
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="import-title">
-      <div className="dialog stack">
+      <DialogContent>
         <h2 id="import-title">Codes from a table</h2>
         {stage.kind === 'choose' && (
           <>
@@ -167,8 +168,8 @@ export function ImportDialog({ family, entries, onClose }: Props) {
               {stage.table.from === 'html' ? 'an HTML table' : `cut at ${separatorWords(stage.table.separator)}`}
               {stage.encoding && `, ${stage.encoding}`}. Which column is what?
             </p>
-            <div className="preview">
-              <MuiTable className="mapping">
+            <div className="scrolls">
+              <MuiTable>
                 <TableHead>
                   <TableRow>
                     {stage.table.header.map((name, i) => (
@@ -213,7 +214,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                 </TableBody>
               </MuiTable>
             </div>
-            <div className="import-defaults">
+            <div className="three">
               <Pick
                 label="Controller of new codes"
                 value={controller}
@@ -233,12 +234,12 @@ export function ImportDialog({ family, entries, onClose }: Props) {
                 onChange={setSource}
               />
               <Pick
-                label="Standing"
+                label="How sure"
                 value={standing}
                 options={standings.map((s) => [s, s.replace('-', ' ')])}
                 onChange={setStanding}
               />
-              <label className="yes-no">
+              <label className="row">
                 <Checkbox checked={ranges} onChange={(e) => setRanges(e.target.checked)} /> “206–211” is six codes
               </label>
             </div>
@@ -294,7 +295,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
             Close; nothing is written
           </Button>
         </div>
-      </div>
+      </DialogContent>
     </Dialog>
   );
 }

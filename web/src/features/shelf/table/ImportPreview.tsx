@@ -12,6 +12,8 @@ const whats = ['new', 'changed', 'same', 'refused'] as const;
 type What = (typeof whats)[number];
 const mostShown = 300;
 
+const saysOf = { refused: 'error', new: 'good', changed: 'warning', same: '' } as const satisfies Record<What, string>;
+
 const whatOf = (row: ImportRow): What =>
   !row.taken
     ? 'refused'
@@ -49,7 +51,7 @@ export function ImportPreview({ rows }: { rows: readonly ImportRow[] }) {
           </Button>
         ))}
       </div>
-      <div className="preview tall">
+      <div className="scrolls">
         <Table>
           <TableHead>
             <TableRow>
@@ -75,9 +77,9 @@ function Line({ row }: { row: ImportRow }) {
   const [first] = row.taken ? row.bodies : [];
   const changes = first?.before ? diff(first.before, first.body).map((c) => c.at[0]) : [];
   return (
-    <TableRow className={`import-${whatOf(row)}`}>
+    <TableRow>
       <TableCell className="mono">{row.line}</TableCell>
-      <TableCell>{whatOf(row)}</TableCell>
+      <TableCell className={`says ${saysOf[whatOf(row)]}`}>{whatOf(row)}</TableCell>
       <TableCell>
         {row.taken
           ? row.bodies.slice(0, 8).map(({ body }, i) => (

@@ -7,7 +7,7 @@ export function HazardNote({
   ids,
   data,
   energised,
-  isolation = 'Isolated while the probes go on and come off.',
+  isolation = 'Isolated while the measuring leads go on and come off.',
 }: {
   ids: readonly HazardId[];
   data: TrailData;

@@ -81,8 +81,8 @@ function Along({
               <p>
                 What is erased is gone.{' '}
                 {walk.taken.length > 0
-                  ? `Read so far: ${walk.taken.map(({ slot, code }) => `slot ${slot} ${code.toUpperCase()}`).join(', ')}.`
-                  : 'No slot has been read on this walk.'}
+                  ? `Read so far: ${walk.taken.map(({ slot, code }) => `stored code ${slot} ${code.toUpperCase()}`).join(', ')}.`
+                  : 'No stored code has been read on this walk.'}
               </p>
             </>
           )}

@@ -71,9 +71,9 @@ export function SafeStation({ walk, data, add }: StationProps) {
           )}
         </div>
       )}
-      <ul className="plain hazards">
+      <ul className="plain stack">
         {hazards.map((hazard) => (
-          <li key={hazard.id} className="hazard">
+          <li key={hazard.id} className="note hazard">
             <HazardSign />
             <div>
               <strong>{hazard.title}</strong>

@@ -11,9 +11,9 @@ export function Several({ codes, data, onTake }: Props) {
   return (
     <div className="note" role="status">
       <strong>{codes[0]?.text} differs by variant, and the plate does not tell which this is.</strong>
-      <div className="found">
+      <div className="stack">
         {codes.map((code) => (
-          <Pressable key={code.id} className="hit" onClick={() => onTake(code)}>
+          <Pressable key={code.id} className="tile hit" onClick={() => onTake(code)}>
             <span>
               <strong>{code.title}</strong>
               <span className="soft small">

@@ -29,9 +29,9 @@ type TabProps = Readonly<{
 /** The panel of the unit stays in sight beside (phone: above) whatever is being done. */
 export function StationLayout({ panel, panelTitle, closer, beside, children, actions, more }: TabProps) {
   return (
-    <div className={`room ${panel ? '' : 'alone'}`}>
+    <div className={`room ${panel ? 'split' : 'stack'}`}>
       {panel && (
-        <aside className="room-panel">
+        <aside className="stack room-panel">
           <div className="sheet">
             {panelTitle && <h3 className="room-panel-title">{panelTitle}</h3>}
             <PanelDrawing {...panel} />
@@ -40,7 +40,7 @@ export function StationLayout({ panel, panelTitle, closer, beside, children, act
           {beside}
         </aside>
       )}
-      <section className="room-main">
+      <section className="stack room-main">
         {children}
         {actions && <div className="actions">{actions}</div>}
         {more && <div className="row">{more}</div>}

@@ -97,14 +97,14 @@ export function UnitStation({ walk, data, add }: StationProps) {
           {family.recognisedBy.length > 0 && <p className="small soft">{family.recognisedBy.join(' · ')}</p>}
           {several.length > 1 && (
             <div className="sheet small">
-              <h3>Its controllers</h3>
+              <h3>Its control boards</h3>
               <ul>
                 {several.map((c) => {
                   const route = entryOf(data.bundle, 'route', c.toldBy?.route);
                   return (
                     <li key={c.id}>
                       <strong>{c.name}</strong>
-                      {c.authoritative && ' — believe this one'}
+                      {c.authoritative && ' (trust this one)'}
                       {c.howToTell && <span className="soft">: {c.howToTell}</span>}
                       {route && <span className="soft"> Shown by: {route.name}.</span>}
                     </li>
@@ -119,7 +119,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
       <form className="stack" onSubmit={submit} noValidate>
         <h1>Which unit is it?</h1>
         {family.plate && <p className="soft">{family.plate}</p>}
-        <div className="serial">
+        <div className="with-button">
           <Field
             label="Serial number"
             ref={serialBox}

@@ -135,7 +135,7 @@ describe('Enter over two routes', () => {
     show(<EnterStation {...s} />);
     sees('Part 1 of 2.');
     press('Begin, hands free');
-    press('It took');
+    press('It worked');
     expect(s.added).toEqual([{ kind: 'tried', route: 'enter-memory', took: true, more: true }]);
     cleanup();
     const then = standing([unit(), safe, first], further);
@@ -143,7 +143,7 @@ describe('Enter over two routes', () => {
     show(<EnterStation {...then} />);
     sees('Part 2 of 2.');
     press('Begin, hands free');
-    press('It took');
+    press('It worked');
     expect(then.added).toEqual([{ kind: 'tried', route: 'start-checks', took: true }]);
   });
   it('a unit that started anew begins at the first again', () => {
@@ -382,7 +382,7 @@ describe('Clear', () => {
     sees('2 of 3, part 1 of 2.');
     press('It stands in that mode already');
     sees('Erase the memory');
-    sees(/slot 1 K19/);
+    sees(/stored code 1 K19/);
     press('It is erased already');
     expect(s.added).toEqual([{ kind: 'clear-step', did: 'erase' }]);
     cleanup();
@@ -413,9 +413,9 @@ describe('Prove', () => {
     sees(/fewer than it takes/);
     type(/^warm-ups run/, 'x');
     sees('A whole number.');
-    expect((screen.getByRole('button', { name: 'It did not return' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Fault is gone' }) as HTMLButtonElement).disabled).toBe(true);
     type(/^warm-ups run/, '3');
-    press('It did not return');
+    press('Fault is gone');
     expect(s.added).toEqual([{ kind: 'proved', returned: false, cycles: 3 }]);
   });
 

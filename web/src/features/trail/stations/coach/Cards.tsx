@@ -3,6 +3,7 @@ import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead, cardNotes, momentWords } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable } from '../../../../parts/field/Pressable.tsx';
+import { Meter } from '../../../../parts/meter/Meter.tsx';
 import type { TrailData } from '../../trail-data.ts';
 
 /** Counts, holds and windows are drawn, and run. */
@@ -83,8 +84,7 @@ function HoldPad({ card, forMs }: { card: CoachCard; forMs: number }) {
   const most = span && span.mostMs > span.leastMs ? span.mostMs : Number.POSITIVE_INFINITY;
   const verdict = held === null || down ? null : held < least ? 'too short' : held > most ? 'too long' : 'long enough';
   return (
-    <button
-      type="button"
+    <Pressable
       className={`hold-pad ${down ? 'down' : ''} ${held !== null && held >= least && held <= most ? 'ready' : ''}`}
       onPointerDown={press}
       onPointerUp={lift}
@@ -92,15 +92,13 @@ function HoldPad({ card, forMs }: { card: CoachCard; forMs: number }) {
       onKeyDown={(e) => (e.key === ' ' || e.key === 'Enter') && !e.repeat && press()}
       onKeyUp={lift}
     >
-      <span className="bar">
-        <span className="fill" style={{ width: `${Math.min(100, ((held ?? 0) / forMs) * 100)}%` }} />
-      </span>
+      <Meter share={(held ?? 0) / forMs} />
       <span>
         {seconds === null
           ? `touch here as you hold: ${forMs / 1000} s`
           : `${seconds} s${verdict ? `, ${verdict}` : ''}`}
       </span>
-    </button>
+    </Pressable>
   );
 }
 
@@ -109,7 +107,7 @@ function Count({ times }: { times: number }) {
   const [done, setDone] = useState(0);
   const names = ['once', 'twice', '3 times', '4 times', '5 times', '6 times'];
   return (
-    <div className="count" role="group" aria-label={`${done} of ${times}`}>
+    <div className="row count" role="group" aria-label={`${done} of ${times}`}>
       {Array.from({ length: times }, (_, i) => (
         <Pressable
           key={names[i] ?? i}
@@ -141,22 +139,18 @@ function Running({ forMs, name, usualMs, start }: { forMs: number; name: string;
   };
   const over = left === 0;
   return (
-    <div className="running">
+    <div className="running stack">
       <div className="row spread">
         <span>{name}</span>
         <span className="mono" role="timer">
           {left === null ? `${forMs / 1000} s` : over ? 'over' : `${(left / 1000).toFixed(1)} s left`}
         </span>
       </div>
-      <div className="bar">
-        <div
-          className={over ? 'fill over' : 'fill'}
-          style={{ width: `${left === null ? 0 : ((forMs - left) / forMs) * 100}%` }}
-        />
-        {usualMs !== undefined && usualMs < forMs && (
-          <div className="usual" style={{ left: `${(usualMs / forMs) * 100}%` }} />
-        )}
-      </div>
+      <Meter
+        share={left === null ? 0 : (forMs - left) / forMs}
+        color={over ? 'error' : 'primary'}
+        usual={usualMs !== undefined && usualMs < forMs ? usualMs / forMs : undefined}
+      />
       <Button fullWidth onClick={run}>
         {left === null ? start : 'Start again'}
       </Button>

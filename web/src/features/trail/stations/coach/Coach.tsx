@@ -73,7 +73,7 @@ export function Coach({ route, data, title, onEnd, failed, pace = 1, aside, part
       actions={
         isLast ? (
           <>
-            <Next onClick={() => end(true, card)}>It took</Next>
+            <Next onClick={() => end(true, card)}>It worked</Next>
             <Button size="glove" onClick={() => end(false, card)}>
               It did not
             </Button>

@@ -65,7 +65,7 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
           </ul>
         </div>
       )}
-      <ol className="step-list">
+      <ol className="stack">
         {cards.map((c) => (
           <li key={c.path}>
             {c.notes.cautions.map((caution) => (

@@ -3,6 +3,7 @@ import type { CoachCard } from '@wire-trail/core';
 import { type CardDetail, cardBig, cardDetails, cardLead } from '@wire-trail/core';
 import { type ReactNode, useEffect } from 'react';
 import { Pressable } from '../../../../parts/field/Pressable.tsx';
+import { Meter } from '../../../../parts/meter/Meter.tsx';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout } from '../StationLayout.tsx';
 import { panelAt } from './panel-at.ts';
@@ -54,10 +55,10 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         <>
           {/* the next action is on the unit until the last step is up */}
           {isLast ? (
-            <Next onClick={() => onEnd(true, card)}>It took</Next>
+            <Next onClick={() => onEnd(true, card)}>It worked</Next>
           ) : (
             <Button size="glove" onClick={() => onEnd(true, card)}>
-              It took
+              It worked
             </Button>
           )}
           <Button size="glove" onClick={() => onEnd(false, card)}>
@@ -83,7 +84,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         {cardLead(card, data.panel)} {cardBig(card, data.panel)}
       </h1>
       <Pressable
-        className={`beat-card ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
+        className={`card beat-card ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
         onClick={() => next && onto(now.card + 1)}
       >
         <span className="visually-hidden">{next ? 'This is done, go on:' : 'The last step:'}</span>
@@ -122,7 +123,7 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
       </Pressable>
       <p className="soft" aria-live="off">
         {now.over
-          ? 'That was all of it. Did it take?'
+          ? 'That was all of it. Did it work?'
           : next
             ? `then: ${cardLead(next, data.panel)} ${cardBig(next, data.panel)}`
             : 'the last step'}
@@ -138,22 +139,18 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
 function Bar({ name, forMs, goneMs, usualMs }: { name: string; forMs: number; goneMs: number; usualMs?: number }) {
   const left = Math.max(0, forMs - Math.max(0, goneMs));
   return (
-    <span className="running">
+    <span className="running stack">
       <span className="row spread">
         <span>{name}</span>
         <span className="mono">
           {goneMs <= 0 ? `${forMs / 1000} s` : left === 0 ? 'over' : `${(left / 1000).toFixed(1)} s left`}
         </span>
       </span>
-      <span className="bar">
-        <span
-          className={left === 0 && name === 'window' ? 'fill over' : 'fill'}
-          style={{ width: `${((forMs - left) / forMs) * 100}%` }}
-        />
-        {usualMs !== undefined && usualMs < forMs && (
-          <span className="usual" style={{ left: `${(usualMs / forMs) * 100}%` }} />
-        )}
-      </span>
+      <Meter
+        share={(forMs - left) / forMs}
+        color={left === 0 && name === 'window' ? 'error' : 'primary'}
+        usual={usualMs !== undefined && usualMs < forMs ? usualMs / forMs : undefined}
+      />
     </span>
   );
 }

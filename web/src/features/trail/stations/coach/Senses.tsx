@@ -13,7 +13,7 @@ const names: Readonly<Record<Sense, string>> = {
 export function Senses() {
   const [on, toggle] = useSenses();
   return (
-    <fieldset className="senses">
+    <fieldset className="row senses">
       <legend className="small soft">Hands free it tells by</legend>
       {senses.map((s) => (
         <Button key={s} className={on[s] ? 'on' : undefined} aria-pressed={on[s]} onClick={() => toggle(s)}>

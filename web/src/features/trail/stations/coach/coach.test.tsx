@@ -39,8 +39,8 @@ describe('hands free', () => {
     sees('step 2 of 7');
     pass(60_000);
     sees('step 7 of 7');
-    sees('That was all of it. Did it take?');
-    press('It took');
+    sees('That was all of it. Did it work?');
+    press('It worked');
     expect(onEnd.mock.lastCall?.[0]).toBe(true);
   });
   it('beats both strokes twice while the window runs', () => {

@@ -102,7 +102,7 @@ function TestRow({
   const wantsReading = test.expects?.kind === 'reading';
   const judged = judgeTestReading(test, typed);
   return (
-    <li className={`test-row ${result ?? ''}`}>
+    <li className={`lined one test-row ${result ?? ''}`}>
       <span className="test-number mono">{test.number}</span>
       <div>
         <strong>{test.name}</strong> {test.coldOnly && <span className="tag">only when cold</span>}{' '}
@@ -176,7 +176,7 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
     onEnd();
   };
   return (
-    <div className="follow" aria-live="polite">
+    <div className="stack follow" aria-live="polite">
       {now ? (
         <>
           <div className="row spread">
@@ -187,7 +187,7 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
               {Math.ceil(at.leftMs / 1000)} s yet
             </span>
           </div>
-          <p className="follow-name">{now.test.name}</p>
+          <p className="big words">{now.test.name}</p>
           <p>{now.test.expected}</p>
           {now.test.expects?.kind === 'signs' && (
             <p className="tag">{shownWords(now.test.expects.signs, data.panel)}</p>
@@ -208,7 +208,7 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
           {at.next && <p className="soft">then: {at.next.test.name}</p>}
         </>
       ) : (
-        <p className="follow-name">They are through.</p>
+        <p className="big words">They are through.</p>
       )}
       <Button fullWidth onClick={end}>
         {now ? 'All the rest was good; end here' : 'Keep what I saw'}

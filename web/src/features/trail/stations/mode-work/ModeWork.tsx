@@ -26,7 +26,7 @@ export function ModeWork(props: StationProps) {
   if (parts.length === 0) return null;
   const shown = parts.find((p) => p.id === open);
   return (
-    <section className="mode-work" aria-label="on the unit itself">
+    <section className="stack mode-work" aria-label="on the unit itself">
       <div className="row">
         <span className="soft small">On the unit itself:</span>
         {parts.map((p) => (

@@ -25,7 +25,7 @@ function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) 
     void add({ kind: 'setting', setting: setting.id, did: what, value: v });
   const choices = setting.allowed;
   return (
-    <div className="setting-row">
+    <div className="stack setting-row">
       <strong>{setting.name}</strong>
       <div className="small soft">{setting.shownAs}</div>
       <div className="small">

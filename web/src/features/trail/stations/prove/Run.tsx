@@ -141,7 +141,7 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
           disabled={count === null}
           onClick={() => prove(false)}
         >
-          It did not return
+          Fault is gone
         </Button>
         <Button size="glove" disabled={count === null} onClick={() => prove(true)}>
           It returned

@@ -64,7 +64,7 @@ export function CallerBox({
               ?
             </p>
           )}
-          <ul className="plain said-ways">
+          <ul className="plain row">
             {readings.map((r) => (
               <li key={r.as}>
                 <Button onClick={() => use(r.looks)}>

@@ -13,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Pressable } from '../../../../parts/field/Pressable.tsx';
+import { Meter } from '../../../../parts/meter/Meter.tsx';
 import type { Reading } from './use-decoding.ts';
 
 export function Candidates({
@@ -35,9 +36,7 @@ export function Candidates({
           <Pressable onClick={() => onTake(c)}>
             <span className="visually-hidden">take </span>
             <CodeGlyph text={c.kind === 'special' ? 'no code' : c.code} />
-            <span className="bar">
-              <span style={{ width: `${c.certainty * 100}%` }} />
-            </span>
+            <Meter share={c.certainty} color="secondary" />
             <span className="mono">{c.certainty < 0.01 ? '<1' : Math.round(c.certainty * 100)} %</span>
             <span className="soft small">
               {c.kind === 'unlisted'

@@ -19,7 +19,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
   if (reading.plan.length < 2) return null;
   return (
     <div className="sheet sweep">
-      <h2>Controllers</h2>
+      <h2>Control boards</h2>
       <ol className="plain">
         {reading.plan.map((item) => {
           const result = walk.swept.get(item.controller.id);
@@ -31,7 +31,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
               >
                 <span>
                   {item.controller.name}
-                  {item.controller.authoritative && <span className="tag">its word counts</span>}
+                  {item.controller.authoritative && <span className="tag">trust this one</span>}
                 </span>
                 <span className="soft small">{result ? sweptWords[result] : 'to be asked'}</span>
               </Pressable>
@@ -52,7 +52,7 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
     walk.taken.find((t) => t.slot === n && (t.controller === null || t.controller === item?.controller.id));
   return (
     <div className="sheet slots">
-      <h2>Memory</h2>
+      <h2>Stored codes</h2>
       {readout.slots.rotatesMs && (
         <p className="soft small">They follow one another by themselves, every {readout.slots.rotatesMs / 1000} s.</p>
       )}
@@ -61,8 +61,8 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
           <li key={n}>
             <Pressable className={n === slot ? 'now' : ''} onClick={() => reading.goToSlot(n)}>
               <span>
-                slot {n}
-                {n === 1 ? (readout.slots.order === 'latest-first' ? ' latest' : ' oldest') : ''}
+                No. {n}
+                {n === 1 ? (readout.slots.order === 'latest-first' ? ', the latest' : ', the oldest') : ''}
               </span>
               <span className="mono">
                 {taken(n)?.code.toUpperCase() ?? (n === slot ? (decoded?.literal ?? 'reading') : 'not read')}
@@ -133,7 +133,7 @@ export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone, quie
   const unasked = reading.plan.filter((i) => !walk.swept.has(i.controller.id));
   const ask = lead ?? unasked[0];
   return (
-    <section className="sheet collected" aria-label="read so far">
+    <section className="sheet collected stack" aria-label="read so far">
       <h2>Read so far</h2>
       <ul className="plain">
         {folded.map((f) => (

@@ -14,7 +14,7 @@ const paints: readonly SeenLamp[] = ['lit', ...SeenLamp.options.filter((state) =
 /** What a tap on a lamp says, where it should not be the next thing in turn. */
 export function Paint({ paint, onPaint }: { paint: SeenLamp | null; onPaint: (paint: SeenLamp | null) => void }) {
   return (
-    <label className="row small paint">
+    <label className="row small">
       <span className="soft">a tap says</span>
       <Select
         native

@@ -107,7 +107,7 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
   return (
     <>
       {reads.kind === 'which' && (
-        <div role="group" aria-label="which lamp" className="blink-count">
+        <div role="group" aria-label="which lamp" className="row blink-count">
           {reads.lamps.map(({ sign }) => (
             <Button
               key={sign}
@@ -124,7 +124,7 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
           ))}
         </div>
       )}
-      <div role="group" aria-label={stage.label} className="blink-count">
+      <div role="group" aria-label={stage.label} className="row blink-count">
         {Array.from({ length: most }, (_, i) => i + 1).map((n) => (
           <Button
             key={n}
@@ -159,7 +159,7 @@ function LongShort({ stage, look, onLook }: Part) {
       <p className="long-short" aria-live="polite">
         {pattern === '' ? <span className="soft">long and short, as they come</span> : <Marks pattern={pattern} />}
       </p>
-      <div className="blink-count">
+      <div className="row blink-count">
         <Button onClick={() => write(`${pattern}s`)}>short</Button>
         <Button onClick={() => write(`${pattern}l`)}>long</Button>
         <Button onClick={() => write(`${pattern}?`)}>cannot tell</Button>
@@ -187,11 +187,9 @@ export function Marks({ pattern }: { pattern: string }) {
 }
 
 /** What the display shows, typed in the face of the display. */
-function DisplayInput({ data, readout, stage, look, parts, onLook }: StageProps) {
+function DisplayInput({ readout, stage, look, parts, onLook }: StageProps) {
   const { reads } = stage;
   const text = look?.kind === 'text' ? look.text : '';
-  const sign = 'sign' in reads ? data.panel.faces.flatMap((f) => f.signs).find((s) => s.id === reads.sign) : undefined;
-  const segments = sign?.kind === 'segments';
   const bytes = reads.kind === 'bytes' && text.trim() !== '' ? readBytesText(text) : null;
   const pair = bytes?.ok ? pairOfBytes(bytes.value) : null;
   const of = reads.kind === 'value' && reads.after ? (parts.get(reads.after) ?? null) : null;
@@ -209,7 +207,7 @@ function DisplayInput({ data, readout, stage, look, parts, onLook }: StageProps)
           : 'What does the display show?'}
         <Input
           fullWidth
-          className={`display-box ${segments ? 'segments' : 'mono'}`}
+          className={'find-box display-box'}
           autoComplete="off"
           value={text}
           onChange={(e) => onLook({ kind: 'text', stage: stage.id, text: e.target.value })}

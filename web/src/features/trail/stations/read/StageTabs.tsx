@@ -1,6 +1,6 @@
 import type { Candidate, Code, Look, Parts, Readout, Stage } from '@wire-trail/core';
 import { Attempts } from '../../../../parts/attempts/Attempts.tsx';
-import { Pressable } from '../../../../parts/field/Pressable.tsx';
+import { TabRow } from '../../../../parts/tabs/TabRow.tsx';
 
 /** The sum as it is done in the head: weights of the lit lamps, the unsure one as a question. */
 export function sumOf(stage: Stage, look: Look | undefined, nameOf: (id: string) => string): string | null {
@@ -25,7 +25,7 @@ const comesWords = (stage: Stage, first: boolean): string => {
     case 'route':
       return 'after the next step';
     case 'sign':
-      return 'with the phase lamp';
+      return 'with the marker lamp';
     case 'at-once':
       return first ? 'first' : 'beside it';
   }
@@ -44,24 +44,27 @@ type TabsProps = Readonly<{
 export function StageTabs({ readout, looks, parts, index, onPick, nameOf }: TabsProps) {
   if (readout.stages.length < 2) return null;
   return (
-    <div className="stages" role="tablist" aria-label="what shows in turn">
-      {readout.stages.map((stage, i) => {
+    <TabRow
+      name="what shows in turn"
+      value={index}
+      onPick={onPick}
+      tabs={readout.stages.map((stage, i) => {
         const look = looks.findLast((l) => l.stage === stage.id);
         const literal = parts.get(stage.id);
-        return (
-          <Pressable key={stage.id} role="tab" aria-selected={i === index} onClick={() => onPick(i)}>
-            <span className="soft small">{comesWords(stage, i === 0)}</span>
+        return {
+          value: i,
+          label: (
             <span>
-              <strong>
-                {stage.label}
-                {literal !== undefined ? `: ${literal}` : look ? ': reading' : ''}
-              </strong>{' '}
+              <span className="soft small">{comesWords(stage, i === 0)} </span>
+              <br />
+              {stage.label}
+              {literal !== undefined ? `: ${literal}` : look ? ': reading' : ''}{' '}
               <span className="mono soft">{sumOf(stage, look, nameOf)}</span>
             </span>
-          </Pressable>
-        );
+          ),
+        };
       })}
-    </div>
+    />
   );
 }
 
@@ -86,12 +89,12 @@ export function CodeWords({
       ? 'not in the table'
       : code?.title;
   return (
-    <div className="code-words">
+    <div className="soft">
       <strong>{words}</strong>
       {code && <p className="soft small">{code.saw}</p>}
       {!code && generic && <p className="soft small">In general: {generic}</p>}
       {code?.detection.attempt && <Attempts detection={code.detection} />}
-      {code?.decoy && <p className="tag">a decoy: it shows for every fault</p>}
+      {code?.decoy && <p className="tag">a misleading code: it shows for every fault</p>}
     </div>
   );
 }

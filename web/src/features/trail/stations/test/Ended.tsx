@@ -70,7 +70,7 @@ function endWords(at: ChartWalk): string {
     case 'went-round':
       return 'You came through here often. Hand it on with what you have.';
     case 'open-end':
-      return 'The chart ends here without a verdict. Hand it on with what you have.';
+      return 'The chart ends here without a result. Hand it on with what you have.';
     case 'chart-missing':
       return 'The chart that comes next is not on this device. Hand it on with what you have.';
     case 'call-circle':

@@ -12,7 +12,7 @@ import {
 import { useAmounts } from '../../../../foundation/use-own.ts';
 import { onStrip } from './strip.ts';
 
-/** What a reading means; where it is too close to call, what to do then. */
+/** What a reading means; where it is borderline, what to do then. */
 export function Verdict({
   judged,
   node,
@@ -79,7 +79,7 @@ export function BandStrip({
   const where = onStrip(least, most, value);
   const share = (v: number) => where(v) * 100;
   return (
-    <div className="scale">
+    <div>
       <div className="strip">
         <div
           className="good"

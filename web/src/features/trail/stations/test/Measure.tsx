@@ -96,9 +96,9 @@ export function Measure({
         onTake(judged.value.taken, judged.value.answer);
       }}
     >
-      <ul className="probes">
+      <ul>
         <li>
-          Probes on <strong>{node.probes.join(' and ')}</strong>
+          Measure at <strong>{node.probes.join(' and ')}</strong>
         </li>
         <li>{node.supply === 'dead' ? 'Dead: isolated and proved' : 'Energised'}</li>
         {node.disconnect.map((d) => (

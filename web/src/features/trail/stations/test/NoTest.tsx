@@ -28,7 +28,7 @@ export function NoChart({ data, add }: StationProps) {
     >
       <h1>No chart for this yet</h1>
       <p>These are the suspects, in the order to think of them.</p>
-      <ol className="suspects">
+      <ol>
         {subject?.suspects.map((s) => (
           <li key={s.label}>
             <strong>{s.label}</strong> {s.standing && <StandingMark standing={s.standing} />}

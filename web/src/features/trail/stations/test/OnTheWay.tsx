@@ -10,7 +10,7 @@ export function OnTheWay(props: BodyProps) {
   const [open, setOpen] = useState<'suspect' | 'skip' | null>(null);
   const close = () => setOpen(null);
   return (
-    <div className="on-the-way">
+    <div className="stack">
       <div className="row">
         <Button
           variant="text"

@@ -29,7 +29,7 @@ export function OnUnit({ node, walk, data, onCoach }: Props) {
   if (routes.length === 0 && !test) return null;
   const took = (route: Route) => walk.tries.findLast((t) => t.route === route.id)?.took;
   return (
-    <section className="on-unit" aria-label="on the unit">
+    <section className="stack" aria-label="on the unit">
       {node.kind === 'act' && <p className="soft">Afterwards, with the supply on again:</p>}
       {routes.map((route, i) => (
         <Button key={route.id} size="glove" fullWidth onClick={() => onCoach(route)}>

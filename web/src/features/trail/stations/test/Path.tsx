@@ -4,7 +4,7 @@ import type { ChartWalk } from '@wire-trail/core';
 export function Path({ walk }: { walk: ChartWalk }) {
   if (walk.path.length === 0) return <p className="soft">Nothing answered yet.</p>;
   return (
-    <ol className="path">
+    <ol>
       {walk.path.map((s, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: an answer is known by its place in the path
         <li key={`${s.node.id}${i}`}>

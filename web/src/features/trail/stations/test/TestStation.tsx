@@ -98,7 +98,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
       }
     >
       <p className="soft">{chart.title}</p>
-      {isNewHere && !at.ended && <p className="tag changed">Other dangers than a step ago</p>}
+      {isNewHere && !at.ended && <p className="tag warning">Other dangers than a step ago</p>}
       <HazardNote
         ids={node.hazards}
         data={data}
@@ -107,7 +107,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
           : {})}
       />
       <h1>{node.title}</h1>
-      {node.text && <p className="node-text">{node.text}</p>}
+      {node.text && <p>{node.text}</p>}
       {node.access && <p className="tag">{node.access}</p>}
       <WaysThere ids={node.ways} data={data} />
       {pictures

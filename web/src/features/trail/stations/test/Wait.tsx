@@ -1,5 +1,6 @@
 import { type NodeOf, timerKey } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
+import { Meter } from '../../../../parts/meter/Meter.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
 import { beat } from '../coach/senses.ts';
 import { dayOf } from '../day-of.ts';
@@ -47,15 +48,13 @@ export function Timer({ since, ms, over }: { since: string; ms: number; over: Re
   }, [left]);
   if (left <= 0) return over;
   return (
-    <div className="timer" role="timer" aria-label="time left">
+    <div className="stack timer" role="timer" aria-label="time left">
       <strong className="mono">{clockWords(left)}</strong>
       <span className="soft">
         over at {new Date(ends).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}; it goes on with the
         phone locked
       </span>
-      <span className="bar" aria-hidden>
-        <span style={{ width: `${Math.min(100, Math.max(0, (1 - left / ms) * 100))}%` }} />
-      </span>
+      <Meter share={1 - left / ms} />
     </div>
   );
 }

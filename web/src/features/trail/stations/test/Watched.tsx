@@ -89,11 +89,7 @@ function OverTime({
       {judged.ok && (
         <p className={`note ${judged.value.answer === 'pass' ? 'good' : 'bad'}`} role="status">
           <strong>
-            {judged.value.answer === 'pass'
-              ? 'As it should'
-              : close
-                ? 'Too close to call: read on'
-                : 'Not as it should'}
+            {judged.value.answer === 'pass' ? 'As it should' : close ? 'Borderline: read on' : 'Not as it should'}
           </strong>
           {': '}
           {formatTaken(judged.value.taken, judged.value.taken.value)}

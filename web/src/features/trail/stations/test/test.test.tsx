@@ -79,8 +79,8 @@ describe('what is run on the unit', () => {
     press(/Back to/);
     press(/2 Open the numbered tests/);
     press('Begin, tapping along');
-    for (let n = 0; n < 20 && !screen.queryByRole('button', { name: 'It took' }); n++) press(/^(Done|Seen)$/);
-    press('It took');
+    for (let n = 0; n < 20 && !screen.queryByRole('button', { name: 'It worked' }); n++) press(/^(Done|Seen)$/);
+    press('It worked');
     expect(s.added).toMatchObject([{ kind: 'tried', route: 'open-tests', took: true }]);
     sees('Run the pad motor by test 2');
   });
@@ -156,7 +156,7 @@ describe('what was read here before', () => {
     at(brindlewick, 'd09', null, ...said('drain', ['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done']));
     expect(await screen.findByText(/On 2026-04-20 it was/)).toBeTruthy();
     sees('180 Ω, good');
-    sees(/Since 2026-01-10 it comes nearer its upper edge; at this rate it leaves its band about 2026-06\./);
+    sees(/Since 2026-01-10 it comes nearer its upper edge; at this rate it leaves its good range about 2026-06\./);
   });
 });
 
@@ -425,10 +425,10 @@ describe('Prove', () => {
     cleanup();
     const running = standing([...done, { kind: 'timer', of: { kind: 'prove' }, ms: 3_600_000 }], readDemo(pellgrave));
     show(<ProveStation {...running} />);
-    expect(screen.queryByRole('button', { name: 'It did not return' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Fault is gone' })).toBeNull();
     act(() => void vi.advanceTimersByTime(300_000));
     sees('The run is long enough, if it ran all the time.');
-    press('It did not return');
+    press('Fault is gone');
     expect(running.added).toEqual([{ kind: 'proved', returned: false, cycles: 1 }]);
   });
   it('a run of more than half a day is due on a date', () => {
