@@ -32,7 +32,8 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
     await expect(row(name).first()).toHaveAttribute('aria-current', 'true');
   };
   await page.goto('/shelf/brindlewick-g4?room=Charts');
-  await page.getByLabel('name of the new chart').focus();
+  await page.getByRole('button', { name: 'Add chart' }).focus();
+  await keys('Enter');
   await page.keyboard.type('Rinse aid does not come');
   await keys('Enter');
   await page.getByLabel(/Paste a numbered list/).focus();

@@ -34,8 +34,7 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
   const trainer = await desk('trainer');
   const { page } = trainer;
   await page.goto('/shelf/wexmorl-s5?room=Routes');
-  await trainer.type('name of the new route', 'Into service, retold');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await trainer.adds('route', 'Into service, retold');
   await expect(script(page)).toBeVisible();
 
   // plain words in: what is understood, and what is not
@@ -55,13 +54,13 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
     'from standby\nset key off\nrest 3 s to 6 s\nset key on\nwithin 4 s of beeper on\n  pres green 5 times\nsee line "SERVICE" within 0.2 s to 3 s usually 1.5 s\nreach memory\n',
   );
   await trainer.sees('“pres” is not known here. “press”, perhaps?');
-  await trainer.sees('the score shows the last steps that read');
+  await trainer.sees('the timeline shows the last steps that read');
   await writes(
     page,
     'from standby\nset key off\nrest 3 s to 6 s\nset key on\nwithin 4 s of beeper on\n  press green 5 times\nsee line "SERVICE" within 0.2 s to 3 s usually 1.5 s\nreach memory\n',
   );
   await trainer.seesNot('“pres” is not known here. “press”, perhaps?');
-  await expect(page.getByRole('group', { name: 'score' })).toContainText('4 s window');
+  await expect(page.getByRole('group', { name: 'timeline' })).toContainText('4 s window');
 
   // mended in the score: the window drawn shorter stands in the script, and undo takes both back
   const end = page.getByTestId('drag-end of the window');
@@ -84,7 +83,7 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
   await trainer.type('note on this revision', 'from a telling');
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 1.');
-  await page.getByRole('tab', { name: 'Accounts' }).click();
+  await page.getByRole('tab', { name: 'Descriptions' }).click();
   await trainer.press('Paste another description');
   await trainer.type(
     'In their words',
@@ -103,7 +102,7 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 2.');
   // held against itself as it was
-  await page.getByRole('tab', { name: 'Accounts' }).click();
+  await page.getByRole('tab', { name: 'Descriptions' }).click();
   await page.getByLabel('held against').selectOption({ label: 'revision 1 (draft)' });
   await expect(page.getByRole('columnheader', { name: 'Revision 1' })).toBeVisible();
   await trainer.sees(/^0 of \d steps differ/);

@@ -39,6 +39,13 @@ export class Person {
   goTo = (area: string) =>
     this.page.getByRole('navigation', { name: 'areas' }).getByRole('link', { name: area }).click();
   sees = (text: string | RegExp) => expect(this.page.getByText(text).filter({ visible: true }).first()).toBeVisible();
+  /** Adds an entry by its name, from whatever list it belongs to. */
+  async adds(what: string, name: string): Promise<void> {
+    await this.press(`Add ${what}`);
+    const asked = this.page.getByRole('dialog', { name: `Add ${what}` });
+    await asked.getByRole('textbox').fill(name);
+    await asked.getByRole('button', { name: 'Add', exact: true }).click();
+  }
   seesNot = (text: string | RegExp) => expect(this.page.getByText(text).filter({ visible: true })).toHaveCount(0);
 }
 

@@ -244,7 +244,7 @@ test('an unlisted code is said to be one, offered for what it may be, logged, an
   await expect(asked).toContainText('Twice, after a storm.');
   await asked.getByRole('button', { name: 'Answer …' }).click();
   await trainer.type('What it turned out to be', 'K19 with lamp d dim');
-  await trainer.press('Settle');
+  await trainer.press('Answer');
   await expect(asked).toHaveCount(0);
 });
 

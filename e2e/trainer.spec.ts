@@ -154,7 +154,7 @@ test('a second family comes as a bundle file and works without a line of code', 
   await technician.sees('Nothing found');
 });
 
-test('the family’s rooms: controls can be operated, codes are played, loose ends are named', async ({ desk }) => {
+test('the family’s rooms: controls can be operated, codes are played, what is to fix is named', async ({ desk }) => {
   const trainer = await desk('trainer');
   const { page } = trainer;
   await page.goto('/shelf/brindlewick-g4');

@@ -161,7 +161,7 @@ await trainer.goto(`${address}/shelf/brindlewick-g4/route/enter-memory`);
 await trainer.getByText('With gloves it fails most').waitFor();
 await trainer.getByRole('button', { name: /window · slack/ }).focus();
 await shot(trainer, 'route');
-await trainer.getByRole('tab', { name: 'Accounts' }).click();
+await trainer.getByRole('tab', { name: 'Descriptions' }).click();
 await trainer.getByRole('button', { name: 'rest 5 s' }).click();
 await shot(trainer, 'accounts');
 await trainer.goto(`${address}/shelf/ostrel-r6/chart/glass-sensor`);

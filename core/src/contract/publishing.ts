@@ -72,6 +72,8 @@ export const publishing = {
           key: EntryKey,
           number: z.number(),
           published: z.number().nullable(),
+          /** The revision it is compared with: what is published, or was before this; null where nothing was. */
+          before: z.number().nullable(),
           body: Entry,
           changes: z.array(Change),
         }),

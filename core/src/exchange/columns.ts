@@ -84,6 +84,19 @@ function ids(id: keyof Code & string, title: string, names: string[]): Column {
   };
 }
 
+/** A single suspect with a comma in its name is written with a bar behind it, which several in a line have not. */
+const oneWithCommas = /^[^|\n]*[,;][^|\n]*$/;
+
+/** Suspects, one a line; or, as others write them, several in one line with commas or semicolons between. */
+function readSuspects(cell: string): string[][] {
+  const read = readItems(cell);
+  const [only] = read;
+  const label = only?.[0] ?? '';
+  if (read.length !== 1 || only?.length !== 1 || !/[,;]/.test(label) || label.includes('.')) return read;
+  const parts = label.split(/\s*(?:;|,(?!\d))\s*/).filter((p) => p !== '');
+  return parts.length > 1 ? parts.map((p) => [p]) : read;
+}
+
 /** Fields of one item, in order; the first is what it is about. */
 type ItemField = Readonly<{ name: string; kind: 'text' | 'number' | 'yes'; optional?: boolean }>;
 
@@ -101,9 +114,9 @@ function items(id: keyof Code & string, title: string, names: string[], fields: 
             return f.kind === 'yes' ? (value ? 'yes' : '') : value === undefined ? '' : String(value);
           }),
         ),
-      ),
+      ).replace(oneWithCommas, '$& |'),
     read: (cell, draft) => {
-      const read = readItems(cell);
+      const read = id === 'suspects' ? readSuspects(cell) : readItems(cell);
       const long = read.find((r) => r.length > fields.length);
       if (long) return `“${long[0]}” has ${long.length} fields; ${fields.map((f) => f.name).join(' | ')} are taken`;
       return set(
@@ -273,7 +286,19 @@ export const columns: readonly Column[] = [
     write: (b) => b.id,
     read: (cell, d) => (cell.trim() === '' ? null : set(d, 'id', cell.trim())),
   },
-  text('title', 'title', ['title', 'name', 'meaning', 'description', 'faultdescription', 'text', 'designation']),
+  text('title', 'title', [
+    'title',
+    'name',
+    'meaning',
+    'description',
+    'faultdescription',
+    'text',
+    'designation',
+    // beside a column of codes these are what the code is called
+    'fault',
+    'error',
+    'alarm',
+  ]),
   text('saw', 'what the control saw', ['saw', 'whatthecontrolsaw', 'condition', 'detectedwhen', 'cause', 'detection']),
   text('does', 'what it then does', [
     'does',

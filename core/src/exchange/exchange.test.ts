@@ -135,6 +135,29 @@ const reasons = (row: ImportRow | undefined) =>
 const whats = (row: ImportRow | undefined) =>
   row?.taken ? row.bodies.map((b) => `${b.what} ${b.body.kind === 'code' ? b.body.text : b.body.title}`) : ['refused'];
 
+describe('tables as others write them', () => {
+  const suspectsOf = (text: string) => {
+    const [row] = plan(text);
+    const body = row?.taken ? row.bodies[0]?.body : undefined;
+    return body?.suspects.map((s) => s.label) ?? null;
+  };
+  it.each([
+    ['Sensor, relay, wiring', ['Sensor', 'relay', 'wiring']],
+    ['Sensor; relay', ['Sensor', 'relay']],
+    ['Sensor', ['Sensor']],
+    ['Relay 0,5 A, fuse', ['Relay 0,5 A', 'fuse']],
+    ['Valve, inlet |', ['Valve, inlet']],
+    ['Look at the sensor, then at the relay. Then stop.', ['Look at the sensor, then at the relay. Then stop.']],
+  ])('suspects “%s”', (cell, labels) => expect(suspectsOf(`code\ttitle\tcauses\nC1\tCold\t${cell}`)).toEqual(labels));
+
+  it.each([
+    ['Code\tFault\tPossible causes', ['text', 'title', 'suspects']],
+    ['Fault\tMeaning', ['text', 'title']],
+    ['No\tAlarm\tRemedy', ['text', 'title', 'suspects']],
+    ['Error\tReaction', ['text', 'does']],
+  ])('heads %s', (head, columns) => expect(guessMapping(head.split('\t'))).toEqual(columns));
+});
+
 describe('planCodeImport', () => {
   const listed = (plan('code,title\nC-07,Cold')[0] as Extract<ImportRow, { taken: true }>).bodies[0]?.body as Code;
 

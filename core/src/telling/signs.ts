@@ -93,11 +93,17 @@ function stateNext(s: Stream): State | null {
   });
 }
 
+/** Lamps as one counts them: those behind a cover only where there are no others. */
+function inSight(lamps: Sign[], { facts }: Names): Sign[] {
+  const open = lamps.filter((l) => !facts.covered.has(l.id));
+  return open.length > 0 ? open : lamps;
+}
+
 /** Signs named one by one, as a run, or all together. */
 function namedSigns(s: Stream, names: Names, already: readonly Sign[] = []): Sign[] | null {
   return s.try(() => {
     const lamps = lampsOf(names);
-    if (s.takes('all lamp', 'all of lamp', 'every lamp', 'all light')) return lamps;
+    if (s.takes('all lamp', 'all of lamp', 'every lamp', 'all light')) return inSight(lamps, names);
     if (s.takes('both lamp', 'both light', 'neither lamp', 'no lamp')) return lamps.length === 2 ? lamps : null;
     if (already.length > 0 && s.takes('others', 'other lamp', 'rest')) return lamps.filter((l) => !already.includes(l));
     if (s.takes('lamp')) {

@@ -21,6 +21,22 @@ const read = (family: string, told: string) => readTelling(told, unit(family).fa
 const bench = bundleFacts(boardBundle([]));
 const onBench = (told: string) => printSteps(readTelling(told, bench).steps).trim();
 
+describe('all lamps', () => {
+  it('are those in sight: a lamp behind a cover is not among them', () => {
+    const facts = unit('hobrannet-t12').facts;
+    const lamps = [...facts.signs.values()].filter((s) => s.kind === 'lamp');
+    const hidden = new Set(lamps.slice(1).map((l) => l.id));
+    const told = (covered: ReadonlySet<string>) =>
+      readTelling('All lamps light.', { ...facts, covered: covered as typeof facts.covered }).steps.flatMap((s) =>
+        s.kind === 'see' ? s.signs.map((x) => x.sign) : [],
+      );
+    expect(told(new Set())).toEqual(lamps.map((l) => l.id));
+    expect(told(hidden)).toEqual(lamps.slice(0, 1).map((l) => l.id));
+    // where all lie behind covers there are no others to mean
+    expect(told(new Set(lamps.map((l) => l.id)))).toEqual(lamps.map((l) => l.id));
+  });
+});
+
 describe('plain words', () => {
   const score = scorePhrasings(readPhrasings(readFileSync(new URL('./phrasings.txt', import.meta.url), 'utf8')), read);
 

@@ -17,6 +17,8 @@ export type ControlFacts = Readonly<{
 export type UnitFacts = Readonly<{
   controls: ReadonlyMap<ControlId, ControlFacts>;
   signs: ReadonlyMap<SignId, Sign>;
+  /** Signs on a side that lies behind a cover. */
+  covered: ReadonlySet<SignId>;
   /** Controls that must all stand in one of their `powersAt` places for the unit to have its supply. */
   supply: readonly ControlFacts[];
 }>;
@@ -51,13 +53,17 @@ function factsOfControl(control: Control, face: Face): ControlFacts {
 export function factsOf(panels: readonly Panel[]): UnitFacts {
   const controls = new Map<ControlId, ControlFacts>();
   const signs = new Map<SignId, Sign>();
+  const covered = new Set<SignId>();
   for (const panel of panels)
     for (const face of panel.faces) {
       for (const control of face.controls)
         if (!controls.has(control.id)) controls.set(control.id, factsOfControl(control, face));
-      for (const sign of face.signs) if (!signs.has(sign.id)) signs.set(sign.id, sign);
+      for (const sign of face.signs) {
+        if (!signs.has(sign.id) && face.cover) covered.add(sign.id);
+        if (!signs.has(sign.id)) signs.set(sign.id, sign);
+      }
     }
-  return { controls, signs, supply: [...controls.values()].filter((c) => c.powersAt.size > 0) };
+  return { controls, signs, covered, supply: [...controls.values()].filter((c) => c.powersAt.size > 0) };
 }
 
 /** The facts of a bundle's family. */

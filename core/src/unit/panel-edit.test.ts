@@ -45,6 +45,16 @@ describe('addPart', () => {
     expect(boxes(addPart(empty, on, 'button', { x: 30, y: 12 }).panel)).toEqual([[28, 10]]);
     expect(boxes(addPart(empty, on, 'button', { x: 900, y: -5 }).panel)).toEqual([[56, 0]]);
   });
+  it('never lands on another, wherever it is dropped and however full the face is', () => {
+    let panel = empty;
+    for (let i = 0; i < 60; i++)
+      panel = addPart(panel, on, i % 2 ? 'knob' : 'lamp', i % 3 ? { x: 5, y: 5 } : undefined).panel;
+    expect(Panel.safeParse(panel).success).toBe(true);
+    const all = parts(panel).map((p) => p.at);
+    for (const [i, a] of all.entries())
+      for (const b of all.slice(i + 1))
+        expect(a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h).toBe(false);
+  });
 });
 
 describe('alignParts and spreadParts', () => {

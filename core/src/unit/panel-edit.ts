@@ -35,16 +35,33 @@ const mapParts = (face: Face, change: <P extends FacePart>(part: P) => P): Face 
 
 const overlaps = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
-/** The first place from the top left where a part of this size, with its label under it, covers no other. */
-function freePlace(face: Face, w: number, h: number): { x: number; y: number } {
-  const labelled = (box: Box): Box => ({ ...box, h: box.h + 2 });
+/** No face is taller, in its own units. */
+const mostHeight = 200;
+/** Room under a part for its label. */
+const labelRoom = 2;
+const labelled = (box: Box): Box => ({ ...box, h: box.h + labelRoom });
+
+/**
+ * A place for a part of this size where it, with its label under it, covers no other: the nearest to where it is wanted,
+ * else the first from the top left. A face that is full has it below everything.
+ */
+function freePlace(face: Face, w: number, h: number, wanted?: { x: number; y: number }): { x: number; y: number } {
+  const isFree = (x: number, y: number) =>
+    !partsOf(face).some((p) => overlaps(labelled({ x, y, w, h }), labelled(p.at)));
+  if (wanted && isFree(wanted.x, wanted.y)) return wanted;
+  const free: Array<{ x: number; y: number }> = [];
   for (let y = 2; y + h <= face.height; y++)
-    for (let x = 2; x + w <= face.width; x++)
-      if (!partsOf(face).some((p) => overlaps(labelled({ x, y, w, h }), labelled(p.at)))) return { x, y };
-  return { x: 2, y: 2 };
+    for (let x = 2; x + w <= face.width; x++) if (isFree(x, y)) free.push({ x, y });
+  const away = (p: { x: number; y: number }) => (wanted ? (p.x - wanted.x) ** 2 + (p.y - wanted.y) ** 2 : 0);
+  const [first] = free;
+  if (first) return free.reduce((best, p) => (away(p) < away(best) ? p : best), first);
+  return { x: 2, y: Math.max(...partsOf(face).map((p) => p.at.y + p.at.h)) + labelRoom };
 }
 
-/** Puts a new part on a face, with its middle where it was dropped, or where there is room. */
+/**
+ * Puts a new part on a face, with its middle where it was dropped or nearest to it, or where there is room; a face that
+ * is full grows by what it needs.
+ */
 export function addPart(
   panel: Panel,
   faceIndex: number,
@@ -54,13 +71,15 @@ export function addPart(
   const face = panel.faces[faceIndex];
   if (!face) throw new Error(`panel ${panel.id} has no face ${faceIndex}`);
   const { w, h, label } = madeAs(sort);
-  const at = kept(face, {
-    ...(middle ? { x: Math.round(middle.x - w / 2), y: Math.round(middle.y - h / 2) } : freePlace(face, w, h)),
-    w,
-    h,
-  });
+  const wanted = middle
+    ? kept(face, { x: Math.round(middle.x - w / 2), y: Math.round(middle.y - h / 2), w, h })
+    : undefined;
+  const place = freePlace(face, w, h, wanted);
+  const height = Math.max(face.height, Math.min(mostHeight, place.y + h + (place.y + h > face.height ? labelRoom : 0)));
+  const at = kept({ ...face, height }, { ...place, w, h });
   const id = freeId(panel, sort);
-  const changed = onFace(panel, faceIndex, (f) =>
+  const roomy = onFace(panel, faceIndex, (f) => (f.height === height ? f : { ...f, height }));
+  const changed = onFace(roomy, faceIndex, (f) =>
     isControlKind(sort)
       ? {
           ...f,

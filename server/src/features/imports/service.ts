@@ -1,6 +1,7 @@
 import {
   type Answer,
   type Bundle,
+  entriesOf,
   familyOf,
   type ImportLine,
   keyOf,
@@ -63,7 +64,7 @@ export async function importBundle(
     const revisions = await addRevisions(trx, differing, { note: 'imported', authorId: input.authorId, at });
     if (revisions.length === 0) return { lines, setId: null, published: false };
     const setId = await addChangeSet(trx, {
-      title: `Import of ${bundle.family}`,
+      title: `Import of ${entriesOf(bundle, 'family').find((f) => f.id === bundle.family)?.name ?? bundle.family}`,
       authorId: input.authorId,
       at,
       revisionIds: revisions.map((r) => r.id),

@@ -36,6 +36,7 @@ import {
   markChangeSet,
   markRevisions,
   overtakenOf,
+  publishedBefore,
 } from './store.ts';
 
 /** Hands drafts that belong together to a reviewer. Each must be the newest revision of its entry, and a draft. */
@@ -86,13 +87,20 @@ export async function readChangeSet(id: number, services: Services) {
   const row = await findChangeSet(db, id);
   if (!row) throw new ProblemError('not-found');
   const items = await itemsOf(db, id);
-  const views = items.map(({ revision, published, base }) => ({
-    key: keyOf(revision.body),
-    number: revision.number,
-    published,
-    body: revision.body,
-    changes: diff(base ?? {}, revision.body),
-  }));
+  // what is published is compared with what was before it: against itself nothing would ever differ
+  const earlier = row.state === 'published' ? await publishedBefore(db, id) : null;
+  const views = items.map(({ revision, published, base }) => {
+    const was = earlier?.get(revision.entryId) ?? null;
+    const before = earlier ? was : published === null || !base ? null : { number: published, body: base };
+    return {
+      key: keyOf(revision.body),
+      number: revision.number,
+      published,
+      before: before?.number ?? null,
+      body: revision.body,
+      changes: diff(before?.body ?? {}, revision.body),
+    };
+  });
   return { ...changeSetView(row), items: views };
 }
 

@@ -107,6 +107,26 @@ export async function itemsOf(db: Db | Transaction, setId: number): Promise<Chan
   }));
 }
 
+/** Of every entry of a set, the revision that was published before the set's own; by entry. */
+export async function publishedBefore(
+  db: Db | Transaction,
+  setId: number,
+): Promise<ReadonlyMap<number, Readonly<{ number: number; body: Entry }>>> {
+  const rows = await db('publish_set_items as i')
+    .join('revisions as r', 'r.id', 'i.revision_id')
+    .join('revisions as p', function on() {
+      this.on('p.entry_id', 'r.entry_id').andOn('p.number', '<', 'r.number');
+    })
+    .join('publish_set_items as pi', 'pi.revision_id', 'p.id')
+    .join('publish_sets as ps', 'ps.id', 'pi.set_id')
+    .where({ 'i.set_id': setId, 'ps.state': 'published' })
+    .orderBy('p.number')
+    .select('p.entry_id as entryId', 'p.number', 'p.body');
+  const read = readRows(z.object({ entryId: z.number(), number: z.number(), body: revisionColumns.body }), rows);
+  // the last of each is the latest
+  return new Map(read.map(({ entryId, ...revision }) => [entryId, revision]));
+}
+
 export async function markRevisions(trx: Transaction, ids: readonly number[], state: RevisionState): Promise<void> {
   await trx('revisions')
     .whereIn('id', [...ids])

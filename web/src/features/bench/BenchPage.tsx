@@ -68,6 +68,7 @@ export default function BenchPage() {
 
 function Asked({ group }: { group: readonly Question[] }) {
   const [settle, { isLoading }] = api.useSettleMutation();
+  const { data: families } = api.useFamiliesQuery();
   const [answer, setAnswer] = useState('');
   const [open, setOpen] = useState(false);
   const [first] = group;
@@ -82,7 +83,9 @@ function Asked({ group }: { group: readonly Question[] }) {
       <div className="row spread">
         <span className="row">
           <CodeGlyph text={first.text} size="large" />
-          <span className="soft">{first.family}</span>
+          <span className="soft">
+            {families?.find((f) => f.family.id === first.family)?.family.name ?? first.family}
+          </span>
           {group.length > 1 && <span className="tag">asked {group.length} times</span>}
         </span>
         <span className="row">
@@ -114,7 +117,7 @@ function Asked({ group }: { group: readonly Question[] }) {
             />
           </label>
           <Button type="submit" variant="contained" color="primary" disabled={!answer.trim() || isLoading}>
-            Settle
+            Answer
           </Button>
         </form>
       )}

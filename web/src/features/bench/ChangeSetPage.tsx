@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { changeSetStateWords, roleAtLeast, titleOf } from '@wire-trail/core';
+import { changeSetStateWords, kindWords, roleAtLeast, titleOf } from '@wire-trail/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -10,6 +10,7 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
 import { Moment } from '../../parts/when/When.tsx';
+import { NewEntry } from './NewEntry.tsx';
 
 /** A large set is looked at in pieces. */
 const atOnce = 200;
@@ -71,8 +72,8 @@ export default function ChangeSetPage() {
           <div className="row spread">
             <h2>{titleOf(item.body)}</h2>
             <span className="soft small">
-              {item.key.kind} · rev {item.number}
-              {item.published !== null && item.published !== item.number && ` against rev ${item.published}`}
+              {kindWords[item.key.kind]} · rev {item.number}
+              {item.before !== null && ` against rev ${item.before}`}
             </span>
           </div>
           {isOvertaken(item) && (
@@ -84,7 +85,11 @@ export default function ChangeSetPage() {
               <p>Give it back and save it anew on revision {item.published}. What differs between the two:</p>
             </div>
           )}
-          {item.published === null ? <p className="soft">All of it is new.</p> : <ChangeList changes={item.changes} />}
+          {item.before === null ? (
+            <NewEntry body={item.body} family={item.key.family} others={set.items.map((i) => i.body)} />
+          ) : (
+            <ChangeList changes={item.changes} />
+          )}
         </section>
       ))}
       {set.items.length > shown && (

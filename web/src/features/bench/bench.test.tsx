@@ -79,7 +79,7 @@ describe('the bench', () => {
     expect(within(asked).getByText(/first/)).toBeTruthy();
     expect(within(asked).getByText('Write an entry').getAttribute('href')).toBe('/shelf/brindlewick-g4/code/e9?new=E9');
     fireEvent.click(within(asked).getByText('Answer …'));
-    const settle = within(asked).getByRole('button', { name: 'Settle' });
+    const settle = within(asked).getByRole('button', { name: 'Answer' });
     expect(settle).toHaveProperty('disabled', true);
     fireEvent.change(within(asked).getByLabelText('What it turned out to be'), { target: { value: ' a sticky pad ' } });
     fireEvent.click(settle);
@@ -107,6 +107,7 @@ describe('a change set', () => {
     key: keyOf(code),
     number: 2,
     published: 1,
+    before: 1,
     body: code,
     changes: [{ kind: 'changed' as const, at: ['title'], from: 'Old title', to: 'New title' }],
     ...more,
@@ -160,6 +161,28 @@ describe('a change set', () => {
   it('in a school of one its author publishes', async () => {
     open({ authorId: 7 }, person('reviewer'), { settings: { schoolName: 'S', ownReview: true } });
     await waitFor(() => expect(button('Publish')?.hasAttribute('disabled')).toBe(false));
+  });
+
+  it('something new is shown as it will be: what it leads to, what is to fix, and every field', async () => {
+    open({ items: [item({ published: null, before: null, changes: [] })] }, person('reviewer'), {
+      findings: [
+        {
+          code: 'code-without-chart',
+          severity: 'hint',
+          words: `${code.text} has no chart.`,
+          station: 'test',
+          entry: keyOf(code),
+          at: [],
+        },
+      ],
+      working: [],
+    });
+    expect(await screen.findByText('New: nothing of it is published yet.')).toBeTruthy();
+    expect(await screen.findByText(new RegExp(`${code.text} has no chart`))).toBeTruthy();
+    expect(screen.getAllByText(code.saw)[0]).toBeTruthy();
+    expect(screen.getByText(/^readout: /)).toBeTruthy();
+    expect(screen.queryByText('Nothing differs.')).toBeNull();
+    expect(screen.queryByText('All of it is new.')).toBeNull();
   });
 
   it('says of which revision it would take back the work', async () => {

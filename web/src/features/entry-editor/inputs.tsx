@@ -107,9 +107,12 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
   const id = useId();
   const amounts = useAmounts();
   const [typed, setTyped] = useState<string | null>(null);
+  // a bare number is one of the unit that stood there before it was typed
+  const [bare, setBare] = useState(() => bareUnit(value, of, amounts.unit(of.quantity)));
   const shown = typed ?? (value === null ? '' : writeAmount(value / of.perBase, of.quantity, amounts.own));
-  const read = shown.trim() === '' ? null : parseAmount(shown, of.quantity, amounts.unit(of.quantity));
+  const read = shown.trim() === '' ? null : parseAmount(shown, of.quantity, bare);
   const said = read && !read.ok ? readingErrorWords(read.error) : wrong;
+  const isBare = typed !== null && read?.ok && of.quantity === 'duration' && /^[\d.,]+$/.test(typed.trim());
   return (
     <div className="field-of">
       <label htmlFor={id}>{label}</label>
@@ -119,16 +122,20 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
         className="mono"
         value={shown}
         error={said !== null}
+        onFocus={() => setBare(bareUnit(value, of, amounts.unit(of.quantity)))}
         onBlur={() => (read === null || read.ok) && setTyped(null)}
         onChange={(e) => {
           const text = e.target.value;
           setTyped(text);
           if (text.trim() === '') return onChange(null);
-          const next = parseAmount(text, of.quantity, amounts.unit(of.quantity));
+          const next = parseAmount(text, of.quantity, bare);
           if (next.ok) onChange(Number((next.value * of.perBase).toPrecision(12)));
         }}
         slotProps={{ input: { inputMode: 'text', ...(said !== null && { 'aria-describedby': `${id}w` }) } }}
       />
+      {said === null && isBare && value !== null && (
+        <span className="soft small">taken as {writeAmount(value / of.perBase, of.quantity, amounts.own)}</span>
+      )}
       {said !== null && (
         <span id={`${id}w`} className="wrong">
           {said}
@@ -136,6 +143,13 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
       )}
     </div>
   );
+}
+
+/** The unit a bare number is taken in: for a span the one it is written in so far, else the person's own. */
+function bareUnit(value: number | null, of: AmountProps['of'], own: string): string {
+  if (of.quantity !== 'duration' || value === null) return own;
+  const seconds = value / of.perBase;
+  return seconds > 0 && seconds % 3600 === 0 ? 'h' : seconds > 0 && seconds % 60 === 0 ? 'min' : own;
 }
 
 type ChoiceProps = Readonly<{

@@ -76,7 +76,15 @@ export function newEntry(
     });
   const empty = emptyOf(entrySchemas[kind]) as Record<string, unknown>;
   const named = 'title' in empty ? { title: name } : 'name' in empty ? { name } : {};
-  const made = { ...empty, ...named, kind, id, ...('family' in empty ? { family: familyId } : {}) };
+  const made = {
+    ...empty,
+    ...named,
+    kind,
+    id,
+    ...('family' in empty ? { family: familyId } : {}),
+    // nothing is proven by being begun
+    ...('standing' in empty ? { standing: 'experimental' } : {}),
+  };
   if (kind === 'family')
     return entryIn({
       ...made,

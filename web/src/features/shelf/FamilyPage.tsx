@@ -52,7 +52,8 @@ export default function FamilyPage() {
         tab={tab}
         writes={writes}
         actions={
-          writes && entries.some((e) => e.state === 'draft') && <SubmitDrafts family={family} entries={entries} />
+          writes &&
+          entries.some((e) => e.state === 'draft') && <SubmitDrafts name={own?.name ?? family} entries={entries} />
         }
       />
       {tab === 'Panel' && <PanelTab {...props} onToFix={toFix} />}

@@ -177,7 +177,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
         <div className="row spread">
           <h3>Script</h3>
           {typed !== null && parsed.problems.length > 0 && (
-            <span className="tag">the score shows the last steps that read</span>
+            <span className="tag">the timeline shows the last steps that read</span>
           )}
         </div>
         <ScriptEditor text={text} names={names.script} notes={notes} line={line} onText={onText} onLine={pick} />

@@ -17,6 +17,7 @@ import {
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Empty, Loading } from '../../../parts/states/States.tsx';
+import { AddEntry } from '../AddEntry.tsx';
 import type { TabProps } from '../tab-props.ts';
 import './modes.css';
 
@@ -48,7 +49,14 @@ export function ModesTab({ entries, family, writes }: TabProps) {
   const map = useMemo(() => modesMap(bundle), [bundle]);
   const [picked, setPicked] = useState<string | null>(null);
   const [supply, setSupply] = useState(false);
-  if (map.nodes.length === 0) return <Empty title="No mode yet" />;
+  const add = writes && <AddEntry scope={family} kind="mode" taken={entriesOf(bundle, 'mode').map((m) => m.id)} />;
+  if (map.nodes.length === 0)
+    return (
+      <Empty title="No mode yet">
+        <p>Off, standby, running, memory: each is a mode, and routes lead from one to another.</p>
+        {add}
+      </Empty>
+    );
   const node = map.nodes.find((n) => n.id === picked) ?? null;
   return (
     <div className="split flip modes-room">
@@ -59,6 +67,7 @@ export function ModesTab({ entries, family, writes }: TabProps) {
       </div>
       <aside className="stack">
         <div className="row">
+          {add}
           <Button component={Link} to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
             Play the unit
           </Button>

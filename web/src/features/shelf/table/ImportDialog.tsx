@@ -20,7 +20,6 @@ import {
   type TableError,
 } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { Input } from '../../../parts/field/Input.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
@@ -51,7 +50,6 @@ function errorWords(error: TableError): string {
 
 /** Brings a table of codes in: paste or file, which column is what, what it would change, then all of it or nothing. */
 export function ImportDialog({ family, entries, onClose }: Props) {
-  const navigate = useNavigate();
   const worker = useRef<Worker | null>(null);
   const [stage, setStage] = useState<Stage>({ kind: 'choose', error: null });
   const [mapping, setMapping] = useState<ReadonlyArray<string | null>>([]);
@@ -110,13 +108,10 @@ export function ImportDialog({ family, entries, onClose }: Props) {
         ? row.bodies.flatMap(({ what, body }) => (what === 'same' ? [] : [{ basedOn: numberOf(body), body }]))
         : [],
     );
-    void run.start(() => save({ note: 'from a table', submit: `${items.length} codes from a table`, items }));
+    void run.start(() => save({ note: 'from a table', submit: null, items }));
   };
   const { job } = run;
-  useEffect(() => {
-    if (job?.state === 'done')
-      void navigate(job.result?.setId ? `/bench/${job.result.setId}` : `/shelf/${family}?room=Codes`);
-  }, [job, navigate, family]);
+  const isKept = job?.state === 'done';
 
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="import-title">
@@ -277,22 +272,29 @@ export function ImportDialog({ family, entries, onClose }: Props) {
             <ImportPreview rows={stage.rows} />
             <JobBar run={run} what="writing the codes" />
             <div className="row">
-              <ConfirmButton rows={stage.rows} busy={job?.state === 'running'} onClick={() => bring(stage.rows)} />
+              {isKept ? (
+                <p className="note good" role="status">
+                  Kept as drafts: nobody else sees them before you submit them. They stand in the list, marked “draft”.
+                </p>
+              ) : (
+                <ConfirmButton rows={stage.rows} busy={job?.state === 'running'} onClick={() => bring(stage.rows)} />
+              )}
               <Button
                 disabled={job?.state === 'running'}
                 onClick={() => {
                   run.forget();
+                  if (isKept) return setStage({ kind: 'choose', error: null });
                   setStage({ kind: 'map', table: stage.table, encoding: stage.encoding });
                 }}
               >
-                Back to the columns
+                {isKept ? 'Another table' : 'Back to the columns'}
               </Button>
             </div>
           </>
         )}
         <div className="row">
           <Button variant="text" disabled={job?.state === 'running'} onClick={onClose}>
-            Close; nothing is written
+            {isKept ? 'Close' : 'Close; nothing is written'}
           </Button>
         </div>
       </DialogContent>
@@ -308,7 +310,7 @@ function ConfirmButton({ rows, busy, onClick }: { rows: readonly ImportRow[]; bu
   const refused = rows.filter((r) => !r.taken).length;
   return (
     <Button variant="contained" color="primary" disabled={codes === 0 || busy} onClick={onClick}>
-      Bring in {codes} {codes === 1 ? 'entry' : 'entries'}
+      Keep {codes} {codes === 1 ? 'entry' : 'entries'} as {codes === 1 ? 'a draft' : 'drafts'}
       {refused > 0 && `, leave ${refused} refused ${refused === 1 ? 'row' : 'rows'} out`}
     </Button>
   );
