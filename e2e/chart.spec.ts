@@ -207,7 +207,7 @@ test('a timer goes on over a reload and on another device, and a case out of sco
 
   await technician.isTesting('Ostrel 40-1', /40-1/, 'E2E-HANDON');
   await technician.press('Yes, at the same time');
-  await technician.sees(/Measured energised.*Isolated while the meter's points go on and come off/);
+  await technician.sees(/Measured energised.*Isolated while the probes go on and come off/);
   await technician.measures('231');
   await technician.press('Take this reading');
   await technician.isAsked('Measure again with everything else running');

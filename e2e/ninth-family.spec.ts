@@ -32,8 +32,8 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   await trainer.type('summary', 'Candle dipping bench with two knobs.');
   await page.getByRole('button', { name: 'Add recognised by' }).click();
   await page.getByLabel('recognised by 1', { exact: true }).fill('two knobs side by side');
-  await page.getByRole('button', { name: 'Add parameters' }).click();
-  const parameter = page.locator('details.item', { hasText: 'value' }).last();
+  await page.getByRole('button', { name: 'Add ratings' }).click();
+  const parameter = page.locator('.item', { hasText: 'value' }).last();
   await parameter.getByLabel('id', { exact: true }).fill('dip-limit');
   await parameter.getByLabel('name', { exact: true }).fill('Dip limit');
   await parameter.getByLabel('quantity').selectOption('duration');
@@ -43,7 +43,7 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
     [1, 'late', ''],
   ] as const) {
     await page.getByRole('button', { name: 'Add variants' }).click();
-    const variant = page.locator('details.item', { hasText: 'Add models' }).nth(n);
+    const variant = page.locator('.item', { hasText: 'Add models' }).nth(n);
     await variant.getByLabel('id', { exact: true }).fill(id);
     await variant.getByLabel('name', { exact: true }).fill(`K1 ${id}`);
     await variant.getByRole('button', { name: 'Add models' }).click();
@@ -54,7 +54,7 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   }
   // what the engine noticed while it was typed
   await trainer.sees(/No variant covers software 2.4 and up, below 2.6/);
-  await page.locator('details.item', { hasText: 'Add models' }).nth(1).getByLabel('from', { exact: true }).fill('2.4');
+  await page.locator('.item', { hasText: 'Add models' }).nth(1).getByLabel('from', { exact: true }).fill('2.4');
   await trainer.seesNot(/No variant covers/);
   await page.getByLabel('model', { exact: true }).fill('k1 12b');
   await page.getByLabel('software', { exact: true }).first().fill('2.10');
@@ -223,6 +223,7 @@ test('what all units share is written once: a way there, a new edition that list
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 2.');
   await page.goto('/shelf/wexmorl-s5?room=To%20fix');
+  await page.getByRole('button', { name: /that lean on a source with a new edition/ }).click();
   await trainer.sees(/F02 Brush current none leans on “S5 workshop folder”, which has a new edition \(2026\)/);
   await trainer.seesNot(/F01 Brush current high leans on/);
 });

@@ -25,7 +25,6 @@ export const fieldNames: Readonly<Record<string, string>> = {
   parameter: 'rating',
   values: 'ratings',
   traits: 'more to recognise it by',
-  recognisedBy: 'how to recognise it',
   faces: 'sides',
   face: 'side',
   rests: 'rest positions',

@@ -6,7 +6,7 @@ import { PersonMenu } from './PersonMenu.tsx';
 /** The areas at a desk: a rail at the left, icons with their words. */
 export function Rail({ areas, name }: { areas: readonly Area[]; name: string }) {
   return (
-    <div className="rail">
+    <aside className="rail" aria-label="Wire Trail">
       <Link to="/" className="rail-mark" aria-label="Wire Trail, to the start">
         <img src="/icon.svg" width="30" height="30" alt="" />
       </Link>
@@ -19,6 +19,6 @@ export function Rail({ areas, name }: { areas: readonly Area[]; name: string }) 
         ))}
       </nav>
       <PersonMenu name={name} />
-    </div>
+    </aside>
   );
 }

@@ -28,7 +28,7 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
     <aside className="stack beside">
       {panel?.faces[0] && (
         <div className="sheet">
-          <h3>As the unit shows it</h3>
+          <h2>As the unit shows it</h2>
           <PanelDrawing face={panel.faces[0]} lamps={show.lamps} texts={show.texts} sounding={show.sounding} />
           <p className="small soft">
             {show.label
@@ -40,7 +40,7 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
         </div>
       )}
       <div className="sheet small">
-        <h3>Worked out</h3>
+        <h2>Worked out</h2>
         <p>
           {run.cycles} {body.detection.cycle}
           {run.cycles === 1 ? ' proves' : 's prove'} a repair

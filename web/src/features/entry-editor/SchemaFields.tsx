@@ -6,6 +6,7 @@ import { type Quantity, quantities, storedAs } from '@wire-trail/core';
 import { useEffect, useRef } from 'react';
 import type { z } from 'zod';
 import { Input } from '../../parts/field/Input.tsx';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { choicesFor, keysFor, nameAt, type Path, type SchemaContext } from './choices.ts';
 import { AmountField, Choice, NumberField, Text } from './inputs.tsx';
 import { changedTo, emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
@@ -283,12 +284,12 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
           </div>
         ) : (
           // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their place
-          <details key={i} className="item" open={list.length < 3 || undefined}>
-            <summary>
-              {itemName(one, i)} {moves(i)}
-            </summary>
-            {inner}
-          </details>
+          <div key={i} className="with-button item">
+            <Fold title={itemName(one, i)} open={list.length < 3}>
+              {inner}
+            </Fold>
+            {moves(i)}
+          </div>
         );
       })}
       <AddButton

@@ -12,7 +12,7 @@ export function SourceBeside({ source, bodies }: { source: Source; bodies: { ent
   const edit = (change: object) => void dispatch(draftEdited({ body: { ...source, ...change } as Source, about: '' }));
   return (
     <aside className="sheet small beside">
-      <h3>What leans on it</h3>
+      <h2>What leans on it</h2>
       {source.sort === 'document' && !waits && (
         <Button onClick={() => edit({ before: source.edition, edition: `${source.edition} +1`, lookedAgain: [] })}>
           There is a new edition

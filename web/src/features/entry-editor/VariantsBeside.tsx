@@ -28,7 +28,7 @@ export function VariantsBeside({ family }: { family: Family }) {
   return (
     <aside className="stack beside">
       <div className="sheet stack">
-        <h3>Try a plate</h3>
+        <h2>Try a plate</h2>
         {(['model', 'serial', 'software'] as const).map((field) => (
           <label key={field} className="field">
             {field}
@@ -71,7 +71,7 @@ export function VariantsBeside({ family }: { family: Family }) {
       </div>
       {findings.length > 0 && (
         <div className="sheet small">
-          <h3>To fix in the variants</h3>
+          <h2>To fix in the variants</h2>
           {findings.map((f) => (
             <p key={findingWords(f)}>
               <span className={`says ${f.severity}`}>{f.severity}</span> {findingWords(f)}

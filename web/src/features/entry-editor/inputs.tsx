@@ -115,7 +115,16 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
   const isBare = typed !== null && read?.ok && of.quantity === 'duration' && /^[\d.,]+$/.test(typed.trim());
   return (
     <div className="field-of">
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id}>
+        {label}
+        {/* beside the label: a line that comes and goes below would move what is clicked next */}
+        {said === null && isBare && value !== null && (
+          <span className="soft" aria-hidden>
+            {' '}
+            taken as {writeAmount(value / of.perBase, of.quantity, amounts.own)}
+          </span>
+        )}
+      </label>
       <Input
         fullWidth
         id={id}
@@ -133,9 +142,6 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
         }}
         slotProps={{ input: { inputMode: 'text', ...(said !== null && { 'aria-describedby': `${id}w` }) } }}
       />
-      {said === null && isBare && value !== null && (
-        <span className="soft small">taken as {writeAmount(value / of.perBase, of.quantity, amounts.own)}</span>
-      )}
       {said !== null && (
         <span id={`${id}w`} className="wrong">
           {said}

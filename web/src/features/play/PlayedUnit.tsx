@@ -87,7 +87,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
           {faces.map((face) => (
             <div key={face.id} className="sheet" style={{ maxWidth: `${Math.max(16, face.width * 1.05)}rem` }}>
               <div className="row spread">
-                <h3>{face.label}</h3>
+                <h2>{face.label}</h2>
                 <CoverTag face={face} />
               </div>
               <PanelDrawing
@@ -105,7 +105,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
         </section>
         <section className="stack" aria-label="what it does">
           <div className="sheet">
-            <h3>Now</h3>
+            <h2>Now</h2>
             <ul className="plain">
               {[...unit.state.controllers].map(([id, controllerState]) => (
                 <li key={id}>
@@ -145,7 +145,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             onChoose={(on, words) => unit.take({ kind: 'choose', on, words })}
           />
           <div className="sheet">
-            <h3>What happened</h3>
+            <h2>What happened</h2>
             {unit.happened.length === 0 && (
               <p className="soft">
                 Nothing yet. Touch a control; or Tab to one, Space presses and holds it, arrows turn it.

@@ -64,7 +64,7 @@ function CodeList({ entries, family, writes }: TabProps) {
         {panel?.faces[0] && (
           <div className="sheet" style={{ position: 'sticky', top: '1rem' }}>
             <div className="row spread">
-              <h3>{pointed ? 'As the unit shows it' : 'Front'}</h3>
+              <h2>{pointed ? 'As the unit shows it' : 'Front'}</h2>
               {pointed && <CodeGlyph text={pointed.text} size="large" />}
             </div>
             <PanelDrawing face={panel.faces[0]} lamps={show.lamps} texts={show.texts} sounding={show.sounding} />
@@ -104,7 +104,7 @@ function CodeList({ entries, family, writes }: TabProps) {
             </Link>
           ))}
         </div>
-        {symptoms.length > 0 && <h3>Symptoms, without a code</h3>}
+        {symptoms.length > 0 && <h2>Symptoms, without a code</h2>}
         <div>
           {symptoms.map(
             (row) =>

@@ -31,7 +31,7 @@ export function TrailLine({ stations, current, done, counts, begun, onGo }: Prop
         const state = station === current ? 'current' : done.has(station) ? 'done' : 'ahead';
         const isEmpty = begun !== undefined && !begun.has(station);
         const count = counts?.get(station) ?? 0;
-        const words = `${i + 1} ${stationNames[station]}${state === 'done' ? ', done' : state === 'current' ? ', now' : ''}${count > 0 ? `, ${count} to fix` : ''}${isEmpty ? ', nothing yet' : ''}`;
+        const words = `${i + 1} ${stationNames[station]}${state === 'done' ? ', done' : state === 'current' ? ', now' : ''}`;
         const knot = (
           <>
             <span className="knot">{state === 'done' ? <Tick /> : count > 0 ? count : ''}</span>
@@ -45,8 +45,11 @@ export function TrailLine({ stations, current, done, counts, begun, onGo }: Prop
         return (
           <li key={station} className={state} aria-current={state === 'current' ? 'step' : undefined}>
             {onGo ? (
-              <Pressable aria-label={words} onClick={() => onGo(station)}>
+              <Pressable aria-label={counts ? undefined : words} onClick={() => onGo(station)}>
                 {knot}
+                {counts && (
+                  <span className="visually-hidden">{count > 0 ? 'to fix' : isEmpty ? '' : ', nothing to fix'}</span>
+                )}
               </Pressable>
             ) : (
               <span className="still">{knot}</span>

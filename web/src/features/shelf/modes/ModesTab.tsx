@@ -89,7 +89,7 @@ function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: s
   const findingAt = nodes.filter((n) => n.unreachable || n.deadEnd);
   return (
     <div className="sheet">
-      <h3>Modes</h3>
+      <h2>Modes</h2>
       <ul className="plain stack modes-list">
         {nodes.map((n) => (
           <li key={n.id}>
@@ -125,13 +125,13 @@ function ModeSheet({
   return (
     <>
       <div className="sheet">
-        <h3>
+        <h2>
           {mode && writes ? (
             <Link to={`/shelf/${bundle.family}/mode/${mode.id}`}>{node.name}</Link>
           ) : (
             node.name || 'Any mode'
           )}
-        </h3>
+        </h2>
         <p className="soft small">
           {node.controllerName} {mode?.normalSigns}
         </p>
@@ -155,7 +155,7 @@ function ModeSheet({
       </div>
       {mode && mode.tests.length > 0 && (
         <div className="sheet">
-          <h3>Tests inside</h3>
+          <h2>Tests inside</h2>
           <Table>
             <TableBody>
               {mode.tests.map((t) => (

@@ -26,7 +26,7 @@ export function Sweep({ walk, reading }: { walk: Walk; reading: Reading }) {
           return (
             <li key={item.controller.id}>
               <Pressable
-                className={item.controller.id === reading.item?.controller.id ? 'now' : ''}
+                className={`line spread ${item.controller.id === reading.item?.controller.id ? 'now' : ''}`}
                 onClick={() => reading.goTo(item)}
               >
                 <span>
@@ -59,7 +59,7 @@ export function Slots({ walk, reading }: { walk: Walk; reading: Reading }) {
       <ol className="plain">
         {Array.from({ length: readout.slots.count }, (_, i) => i + 1).map((n) => (
           <li key={n}>
-            <Pressable className={n === slot ? 'now' : ''} onClick={() => reading.goToSlot(n)}>
+            <Pressable className={`line spread ${n === slot ? 'now' : ''}`} onClick={() => reading.goToSlot(n)}>
               <span>
                 No. {n}
                 {n === 1 ? (readout.slots.order === 'latest-first' ? ', the latest' : ', the oldest') : ''}
