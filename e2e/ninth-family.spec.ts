@@ -207,7 +207,7 @@ test('what all units share is written once: a way there, a new edition that list
   await trainer.sees('Mains behind covers');
   await page.getByRole('tab', { name: /Instruments/ }).click();
   await trainer.sees('with van 2, senior technician');
-  await page.getByRole('tab', { name: /Generic meanings/ }).click();
+  await page.getByRole('tab', { name: /Common meanings/ }).click();
   await trainer.sees('Voltage too high, or the wire touches the supply.');
   await page.getByText('Paste a table of meanings').click();
   await trainer.type(/^The scheme/, 'Island list');

@@ -44,6 +44,32 @@ function referencesRefused(): { share: number; tried: number } {
   return { share: tried === 0 ? 0 : refused / tried, tried };
 }
 
+const mostCssLines = 1400;
+
+/** How much style stands beside the theme and the components: lines of CSS, and styles written into the components. */
+export function benchLooks(): Row[] {
+  const web = new URL('../../web/src/', import.meta.url);
+  const files = readdirSync(web, { recursive: true, encoding: 'utf8' });
+  const text = (file: string) => readFileSync(new URL(file, web), 'utf8');
+  const lines = files
+    .filter((f) => f.endsWith('.css'))
+    .reduce(
+      (sum, f) =>
+        sum +
+        text(f)
+          .split('\n')
+          .filter((line) => line.trim() !== '').length,
+      0,
+    );
+  const literals = files
+    .filter((f) => f.endsWith('.tsx') && !f.endsWith('.test.tsx'))
+    .reduce((sum, f) => sum + (text(f).match(/ sx=\{/g)?.length ?? 0), 0);
+  return [
+    row('web.cssLines', lines, 'lines', `≤ ${mostCssLines}`, lines <= mostCssLines),
+    row('web.sxLiterals', literals, 'places'),
+  ];
+}
+
 /** What holds the house together: no circles, and no name of nothing that is not refused. */
 export function benchHouse(): Row[] {
   const found = circles(readHouse(new URL('.', root).pathname.replace(/\/$/, '')));

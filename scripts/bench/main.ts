@@ -1,13 +1,14 @@
 import { parseArgs } from 'node:util';
 import { benchEnter } from './enter.ts';
 import { benchFind } from './find.ts';
-import { benchHouse } from './house.ts';
+import { benchHouse, benchLooks } from './house.ts';
 import { benchImport } from './import.ts';
 import { benchInterface } from './interface.ts';
 import { benchFirstShown, benchTaps } from './phone.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
 import { benchServe } from './serve.ts';
+import { benchShelf } from './shelf.ts';
 import { benchTest } from './test.ts';
 import { benchTests } from './tests.ts';
 import { benchUnit } from './unit.ts';
@@ -24,7 +25,9 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['import', benchImport],
   ['serve', benchServe],
   ['web', benchWeb],
+  ['web.css', benchLooks],
   ['web.mui', benchInterface],
+  ['web.shelf', benchShelf],
   ['web.firstShown', benchFirstShown],
   ['trail', benchTaps],
   ['tests', benchTests],

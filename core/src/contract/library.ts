@@ -5,15 +5,13 @@ import { CodeText } from '../model/code.ts';
 import { EntryKey } from '../model/entry.ts';
 import { Family } from '../model/family.ts';
 import { Mode } from '../model/mode.ts';
-import { Panel } from '../model/panel.ts';
+import { Face, Panel } from '../model/panel.ts';
 import { PictureType } from '../model/source.ts';
 import { declare } from './route.ts';
 
-/** A published family as the Shelf draws it. */
+/** A published family as it stands on the Shelf; its drawing is asked for when it comes into sight. */
 export const FamilyCard = z.strictObject({
-  family: Family,
-  panels: z.array(Panel),
-  standby: Mode.nullable(),
+  family: Family.pick({ id: true, name: true, sort: true, badges: true, recognisedBy: true, pictures: true }),
   hash: z.string(),
   /** Findings that are more than hints; null where they were not counted. */
   toFix: z.number().nullable(),
@@ -39,8 +37,23 @@ export const library = {
     method: 'get',
     path: '/families',
     role: 'technician',
-    summary: 'Every published family with its drawn panels.',
+    summary: 'Every published family, as the Shelf lists it.',
     answer: z.array(FamilyCard),
+  }),
+  familyFace: declare({
+    method: 'get',
+    path: '/families/:family/face',
+    role: 'technician',
+    summary: 'What the Shelf draws of a published family: its front, and what shows there in standby.',
+    params: OfFamily,
+    answer: z.strictObject({ face: Face.nullable(), standby: Mode.nullable() }),
+  }),
+  alikeFamilies: declare({
+    method: 'get',
+    path: '/alike-families',
+    role: 'trainer',
+    summary: 'Pairs of published families that cannot be told apart by what is written of them, each in a sentence.',
+    answer: z.array(z.string()),
   }),
   begunFamilies: declare({
     method: 'get',

@@ -248,8 +248,20 @@ describe('import', () => {
     expect((await reviewer.post(`/publish-sets/${done.setId}/publish`, { note: '' })).status).toBe(200);
     expect((await trainer.get('/families')).body).toMatchObject([
       { family: { id: 'brindlewick-g4' } },
-      { family: { id: 'velmarrow-d1' }, counts: { codes: 4, charts: 1 } },
+      { family: { id: 'velmarrow-d1' }, counts: { codes: 4, charts: 1 }, mine: true },
     ]);
+    // what it is recognised by comes on its own, when it is looked at
+    const drawn = (await trainer.get('/families/velmarrow-d1/face')).body as { face: { signs: unknown[] } };
+    expect(drawn.face.signs.length).toBeGreaterThan(0);
+    expect((await trainer.get('/families/unheard-of/face')).body).toEqual({ face: null, standby: null });
+    expect((await trainer.get('/alike-families')).body).toEqual([]);
+    // once it is published the set still tells what it brought, and not that nothing differs
+    expect((await trainer.get(`/publish-sets/${done.setId}`)).body).toMatchObject({
+      state: 'published',
+      items: expect.arrayContaining([
+        expect.objectContaining({ before: null, changes: expect.arrayContaining([expect.anything()]) }),
+      ]),
+    });
     expect((await trainer.get('/codes?text=t3')).body).toEqual([
       { family: 'velmarrow-d1', text: 'T-3', title: 'Air stays cold' },
     ]);

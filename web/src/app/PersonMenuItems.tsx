@@ -25,7 +25,7 @@ export default function PersonMenuItems({ at, onClose }: { at: HTMLElement; onCl
       <MenuItem onClick={does(() => dispatch(profileChanged({ look: isDark ? 'light' : 'dark' })))}>
         {isDark ? 'Light look' : 'Dark look, for plant rooms'}
       </MenuItem>
-      <MenuItem onClick={does(() => dispatch(keysToggled()))}>Keys</MenuItem>
+      <MenuItem onClick={does(() => dispatch(keysToggled()))}>Help</MenuItem>
       <MenuItem onClick={does(() => void signOut())}>Sign out</MenuItem>
     </Menu>
   );

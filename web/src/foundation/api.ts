@@ -40,6 +40,14 @@ export const api = createApi({
     signIn: build.mutation<Answer<'signIn'>, Body<'signIn'>>(by('signIn', body)),
     signOut: build.mutation<Answer<'signOut'>, void>(by('signOut', nothing)),
     families: build.query<Answer<'families'>, void>({ ...by('families', nothing), providesTags: ['Families'] }),
+    familyFace: build.query<Answer<'familyFace'>, string>({
+      ...by('familyFace', ofFamily),
+      providesTags: ['Families'],
+    }),
+    alikeFamilies: build.query<Answer<'alikeFamilies'>, void>({
+      ...by('alikeFamilies', nothing),
+      providesTags: ['Families'],
+    }),
     working: build.query<Answer<'working'>, string>({ ...by('working', ofFamily), providesTags: ['Entries'] }),
     library: build.query<Answer<'library'>, void>({ ...by('library', nothing), providesTags: ['Entries'] }),
     begunFamilies: build.query<Answer<'begunFamilies'>, void>({

@@ -1,9 +1,21 @@
 import { type Handlers, sent } from '../../http/route.ts';
-import { begunFamilies, codesLike, currentBundle, listFamilies, sharedBundle } from './service.ts';
+import {
+  alikeFamilies,
+  begunFamilies,
+  codesLike,
+  currentBundle,
+  familyFace,
+  listFamilies,
+  sharedBundle,
+} from './service.ts';
 import { unpack } from './store.ts';
 
-export const bundleHandlers: Handlers<'families' | 'begunFamilies' | 'bundle' | 'shareBundle' | 'codesLike'> = {
+export const bundleHandlers: Handlers<
+  'families' | 'familyFace' | 'alikeFamilies' | 'begunFamilies' | 'bundle' | 'shareBundle' | 'codesLike'
+> = {
   families: ({ user, services }) => listFamilies(user.id, services),
+  familyFace: ({ params, services }) => familyFace(params.family, services),
+  alikeFamilies: ({ services }) => alikeFamilies(services),
   begunFamilies: ({ services }) => begunFamilies(services),
   shareBundle: ({ params, ctx, services }) => {
     ctx.set('Content-Disposition', `attachment; filename="${params.family}.json"`);

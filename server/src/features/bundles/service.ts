@@ -8,11 +8,14 @@ import {
   type EntryKind,
   type FamilyId,
   familyOf,
+  findingWords,
   forSharing,
   groupBy,
   keyText,
   linksOf,
   lint,
+  lintTraits,
+  traitsOf,
 } from '@wire-trail/core';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { ProblemError } from '../../http/problem.ts';
@@ -86,34 +89,54 @@ export async function currentBundle(family: FamilyId, { db }: Services): Promise
   return packed;
 }
 
-/** Every published family, with what the Shelf draws: its panels, and how much it holds. */
+/** Every published family, with how much it holds. */
 export async function listFamilies(reader: number, { db }: Services) {
-  const [current, counts, drawn, own] = await Promise.all([
+  const [current, counts, families, own] = await Promise.all([
     publishedFamilies(db),
     publishedCounts(db),
-    chosenRevisions(db, 'all', 'published_number', ['family', 'panel', 'mode']),
+    chosenRevisions(db, 'all', 'published_number', ['family']),
     familiesWrittenBy(db, reader),
   ]);
   const written = new Set(own);
-  const bodies = groupBy(
-    drawn.map((r) => r.body),
-    familyOf,
-  );
+  const bodies = new Map(families.flatMap(({ body }) => (body.kind === 'family' ? [[body.id, body] as const] : [])));
   return current.flatMap(({ family: id, hash, toFix }) => {
-    const of = bodies.get(id) ?? [];
-    const family = of.find((body) => body.kind === 'family');
-    if (!family) return [];
+    const body = bodies.get(id);
+    if (!body) return [];
+    const { name, sort, badges, recognisedBy, pictures } = body;
     const count = (kind: EntryKind) => counts.get(id)?.get(kind) ?? 0;
     return {
-      family,
-      panels: of.filter((body) => body.kind === 'panel'),
-      standby: of.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
+      family: { id, name, sort, badges, recognisedBy, pictures },
       hash,
       toFix,
       mine: written.has(id),
       counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
     };
   });
+}
+
+/** What the Shelf draws of a published family: its front, and what shows there in standby. */
+export async function familyFace(family: FamilyId, { db }: Services) {
+  const rows = await chosenRevisions(db, [family], 'published_number', ['panel', 'mode']);
+  const bodies = rows.map((r) => r.body);
+  return {
+    face: bodies.find((body) => body.kind === 'panel')?.faces[0] ?? null,
+    standby: bodies.filter((body) => body.kind === 'mode').find((mode) => mode.sort === 'standby') ?? null,
+  };
+}
+
+/** Pairs of published families that nobody can tell apart by what is written of them. */
+export async function alikeFamilies({ db }: Services): Promise<string[]> {
+  const rows = await chosenRevisions(db, 'all', 'published_number', ['family', 'panel']);
+  const bodies = rows.map((r) => r.body);
+  const panels = groupBy(
+    bodies.filter((body) => body.kind === 'panel'),
+    familyOf,
+  );
+  return lintTraits(
+    bodies.flatMap((body) =>
+      body.kind === 'family' ? [{ id: body.id, traits: traitsOf(body, panels.get(body.id) ?? []) }] : [],
+    ),
+  ).map(findingWords);
 }
 
 /** Families that were begun and never published, with what is drawn of them. */

@@ -58,7 +58,7 @@ export async function familiesWrittenBy(db: Db, author: number): Promise<FamilyI
       await db('revisions')
         .join('entries', 'entries.id', 'revisions.entry_id')
         .where('revisions.author_id', author)
-        .whereNotNull('entries.family')
+        .whereNot('entries.family', '')
         .distinct()
         .pluck('entries.family'),
     );

@@ -17,11 +17,11 @@ import './shelf.css';
 
 const tabs: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
   { kind: 'hazard', name: 'Hazards', one: 'hazard' },
-  { kind: 'chart', name: 'Shared charts', one: 'shared chart' },
-  { kind: 'access', name: 'Ways there', one: 'way there' },
+  { kind: 'chart', name: 'Sub-charts', one: 'chart' },
+  { kind: 'access', name: 'Access notes', one: 'way there' },
   { kind: 'instrument', name: 'Instruments', one: 'instrument' },
   { kind: 'source', name: 'Sources', one: 'source' },
-  { kind: 'meaning', name: 'Generic meanings', one: 'meaning' },
+  { kind: 'meaning', name: 'Common meanings', one: 'meaning' },
   { kind: 'asset', name: 'Pictures', one: 'picture' },
 ];
 

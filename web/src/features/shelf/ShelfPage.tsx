@@ -55,7 +55,7 @@ export default function ShelfPage() {
       {cards.length > 0 && (
         <ShelfFilter cards={cards} shown={shown.length} wanted={wanted} onWant={want} writes={writes} />
       )}
-      {writes && data && <LookAlikes cards={data} />}
+      {writes && data && <LookAlikes />}
       {cards.length > 0 && shown.length === 0 && (
         <Empty title="No unit is like that">Take a choice back, or type less.</Empty>
       )}

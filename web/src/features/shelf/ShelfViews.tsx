@@ -1,5 +1,7 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { Virtuoso, VirtuosoGrid } from 'react-virtuoso';
+import { api } from '../../foundation/api.ts';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import type { Card } from './shelf-filter.ts';
@@ -22,15 +24,16 @@ function Counts({ published }: Pick<Card, 'published'>) {
   );
 }
 
-function UnitTile({ card }: { card: Card }) {
-  const { family, panels, published } = card;
-  const [face] = panels[0]?.faces ?? [];
+const UnitTile = memo(function UnitTile({ card }: { card: Card }) {
+  const { family, begun, published } = card;
+  const drawn = api.useFamilyFaceQuery(family.id, { skip: published === null });
+  const face = begun?.panels[0]?.faces[0] ?? drawn.data?.face;
   const [picture] = family.pictures;
   const badges = family.badges.map((b) => b.name);
   return (
     <Link to={`/shelf/${family.id}`} className={`tile unit-tile ${published ? '' : 'begun'}`}>
       <span className="unit-looks">
-        {face && <PanelDrawing face={face} lamps={lampsOfMode(published?.standby)} thumbnail />}
+        {face && <PanelDrawing face={face} lamps={lampsOfMode(drawn.data?.standby)} thumbnail />}
         {picture && <img src={`/api/v1/assets/${picture}`} alt="" loading="lazy" decoding="async" />}
       </span>
       <span className="row spread">
@@ -44,7 +47,7 @@ function UnitTile({ card }: { card: Card }) {
       <Counts published={published} />
     </Link>
   );
-}
+});
 
 function UnitLine({ card }: { card: Card }) {
   const { family, published } = card;
@@ -66,6 +69,7 @@ export function ShelfCards({ cards }: { cards: readonly Card[] }) {
     return (
       <VirtuosoGrid
         useWindowScroll
+        increaseViewportBy={600}
         data={cards}
         listClassName="tiles shelf same-height"
         computeItemKey={(_, card) => card.family.id}

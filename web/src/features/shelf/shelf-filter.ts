@@ -5,8 +5,12 @@ import { useSearchParams } from 'react-router';
 type Published = Answer<'families'>[number];
 type Begun = Answer<'begunFamilies'>[number];
 
-/** A unit as the Shelf shows it; one that was begun has nothing published to count. */
-export type Card = Readonly<Begun & { published: Published | null }>;
+/** A unit as the Shelf shows it; one that was begun has nothing published to count, and is drawn as it stands. */
+export type Card = Readonly<{
+  family: Published['family'];
+  begun: Begun | null;
+  published: Published | null;
+}>;
 
 export const orders = { name: 'by name', codes: 'most codes first', toFix: 'most to fix first' } as const;
 export type Order = keyof typeof orders;
@@ -23,8 +27,8 @@ export type Wanted = Readonly<{
 }>;
 
 export const cardsOf = (published: readonly Published[], begun: readonly Begun[]): readonly Card[] => [
-  ...begun.map((b) => ({ ...b, published: null })),
-  ...published.map((p) => ({ family: p.family, panels: p.panels, published: p })),
+  ...begun.map((b) => ({ family: b.family, begun: b, published: null })),
+  ...published.map((p) => ({ family: p.family, begun: null, published: p })),
 ];
 
 const saidOf = ({ family }: Card): string =>
