@@ -26,7 +26,10 @@ async function faultsOf(page: Page, only?: string): Promise<string[]> {
 }
 
 /** Places with no ink that another place has not: looked at in one look only. */
-const sameInks = new Set(['found', 'a step of the way in', 'after a try', 'a window', '/nowhere', '/shelf', 'Close']);
+const sameInks = new Set([
+  ...['found', 'a step of the way in', 'after a try', 'a window', '/nowhere', '/shelf', 'Close'],
+  ...['/shelf/brindlewick-g4/mode/memory', '/shelf/brindlewick-g4/family/brindlewick-g4', '/bench'],
+]);
 
 test('nothing on a technician’s pages keeps anybody out, in either look', async ({ field }) => {
   const technician = await field();
@@ -194,4 +197,38 @@ test('a profile holds: units in a measurement, how days are written, the look', 
   await technician.sees(/good at 77 °F/);
   await page.goto('/log');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('nothing on a trainer’s pages keeps anybody out, in either look', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+  const found: string[] = [];
+  const unit = '/shelf/brindlewick-g4';
+  for (const [address, says] of [
+    ['/shelf', 'Brindlewick G4'],
+    [unit, 'How to recognise it'],
+    [`${unit}?room=Modes`, 'Add mode'],
+    [`${unit}?room=Codes`, 'As the unit shows it'],
+    [`${unit}?room=Codes&as=table`, 'what the control saw'],
+    [`${unit}?room=To%20fix`, 'suspects no chart comes to'],
+    [`${unit}/code/k19`, 'What the control saw'],
+    [`${unit}/route/enter-memory`, 'Timeline'],
+    [`${unit}/readout/lamps`, 'Over time'],
+    [`${unit}/mode/memory`, 'what shows when all is well'],
+    [`${unit}/panel/front`, 'Pressed'],
+    [`${unit}/family/brindlewick-g4`, 'Try a plate'],
+    ['/bench', 'What the field asks'],
+  ] as const) {
+    await page.goto(address);
+    await trainer.sees(says);
+    await page.evaluate(() => document.fonts.ready.then(() => undefined));
+    found.push(...(await faultsOf(page)).map((fault) => `${address}: ${fault}`));
+    if (sameInks.has(address)) continue;
+    await page.emulateMedia({ colorScheme: 'dark' });
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+    found.push(...(await faultsOf(page, 'color-contrast')).map((fault) => `${address}, dark: ${fault}`));
+    await page.emulateMedia({ colorScheme: 'light' });
+  }
+  expect([...new Set(found)]).toEqual([]);
 });

@@ -9,7 +9,11 @@ type Props = Readonly<{ title: ReactNode; open?: boolean; className?: string; ch
 /** What is there for those who want it, under a line that says what it is. */
 export function Fold({ title, open = false, className, children }: Props) {
   return (
-    <Accordion defaultExpanded={open} slotProps={{ heading: { component: 'div' } }} {...(className && { className })}>
+    <Accordion
+      defaultExpanded={open}
+      slotProps={{ heading: { component: 'div' }, region: { role: 'group' } }}
+      {...(className && { className })}
+    >
       <AccordionSummary expandIcon={<ExpandIcon />}>{title}</AccordionSummary>
       <AccordionDetails>{children}</AccordionDetails>
     </Accordion>

@@ -22,7 +22,7 @@ export function SuccessCard({
   const gloved = rates?.get('gloved');
   return (
     <div className="sheet rates">
-      <h3>Will a person hit it?</h3>
+      <h2>Will a person hit it?</h2>
       {cannotAt !== null && <p className="small soft">It cannot be played as it stands.</p>}
       {!rates && cannotAt === null && (
         <p className="small soft">Working it out{progress !== null ? `, ${Math.round(progress * 100)} %` : ''} …</p>

@@ -47,7 +47,7 @@ export function DrawPane(at: ChartAt) {
         {starting && <StartFrom {...at} onDone={() => setStarting(false)} />}
         <Outline body={body} picked={picked} findingAt={findingAt} onPick={setPicked} onEdit={onEdit} />
         <section className="sheet" aria-label="findings">
-          <h3>To fix</h3>
+          <h2>To fix</h2>
           {findings.length === 0 && <p className="soft small">Nothing. Every way ends, every answer leads on.</p>}
           <ul className="plain lined chart-findings">
             {findings.slice(0, 60).map(({ finding, node: of }, i) => (

@@ -15,7 +15,7 @@ export function Touched({ body, bodies }: ChartAt) {
       });
   return (
     <section className="sheet" aria-label="touched">
-      <h3>A change here touches</h3>
+      <h2>A change here touches</h2>
       {uses.length === 0 && (
         <p className="soft small">
           {body.template ? 'Nothing: it is kept to begin others from.' : 'Nothing yet. Name it at a code or a symptom.'}

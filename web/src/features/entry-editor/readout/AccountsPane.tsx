@@ -78,7 +78,7 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
       {told.map(({ account, differ }) => (
         <section key={account.id} className="sheet">
           <div className="row spread">
-            <h3>{account.label}</h3>
+            <h2>{account.label}</h2>
             <span className="row">
               <span className="tag">
                 {account.standing}
@@ -123,7 +123,7 @@ export function AccountsPane({ body, bodies, texts, nameOf, onEdit }: ReadoutAt)
         </section>
       ))}
       <section className="sheet">
-        <h3>Somebody reads it otherwise</h3>
+        <h2>Somebody reads it otherwise</h2>
         <div className="row">
           <label className="row small">
             says{' '}

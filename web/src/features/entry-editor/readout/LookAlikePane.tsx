@@ -65,7 +65,7 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
   return (
     <div className="split flip">
       <section className="sheet matrix-sheet">
-        <h3>What shows, across; what it is read as, down</h3>
+        <h2>What shows, across; what it is read as, down</h2>
         <div className="scrolls">
           <Table className="matrix">
             <TableHead>
@@ -111,7 +111,7 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
         </p>
       </section>
       <section className="sheet">
-        <h3>{picked ? 'This pair' : 'As it stands at the codes'}</h3>
+        <h2>{picked ? 'This pair' : 'As it stands at the codes'}</h2>
         <ul className="plain lined">
           {(picked ? [picked] : [...found].sort((a, b) => Number(isDanger(b)) - Number(isDanger(a))))
             .slice(0, 60)

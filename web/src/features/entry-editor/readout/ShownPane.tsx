@@ -60,7 +60,7 @@ export function ShownPane({
       <section className="stack">
         <div className="sheet">
           <div className="row spread">
-            <h3>As the unit shows it</h3>
+            <h2>As the unit shows it</h2>
             <label className="row small">
               code{' '}
               <Select
@@ -100,7 +100,7 @@ export function ShownPane({
         </div>
         {play.scene && (
           <div className="sheet">
-            <h3>Over time</h3>
+            <h2>Over time</h2>
             <SceneLanes scene={play.scene} atMs={play.atMs} nameOf={nameOf} colourOf={colourOf} rates={body.rates} />
           </div>
         )}
@@ -118,7 +118,7 @@ export function ShownPane({
           {stage && <StageTable key={stage.id} readout={body} stage={stage} nameOf={nameOf} onStage={setStage} />}
         </div>
         <div className="sheet">
-          <h3>To fix</h3>
+          <h2>To fix</h2>
           <ul className="plain lined route-findings" aria-label="findings">
             {findings.map((f) => (
               <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>

@@ -35,7 +35,7 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
     <div className="stack">
       <section className="sheet">
         <div className="row spread">
-          <h3>Tests kept</h3>
+          <h2>Tests kept</h2>
           <span className={failing > 0 ? 'tag bad' : 'tag'}>
             {runs.length === 0
               ? 'none yet'
@@ -67,7 +67,7 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
         </ul>
       </section>
       <section className="sheet">
-        <h3>Keep another</h3>
+        <h2>Keep another</h2>
         <div className="two">
           <label className="field">
             What was seen, in words

@@ -222,7 +222,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
       )}
       {isAccounts && body.settled.length > 0 && (
         <div className="sheet">
-          <h3>Where the route comes from</h3>
+          <h2>Where the route comes from</h2>
           <ul>
             {body.settled.map((s) => (
               <li key={s.about}>

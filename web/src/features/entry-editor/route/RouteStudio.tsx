@@ -148,7 +148,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
         {face && (
           <div className="sheet">
             <div className="row spread">
-              <h3>{face.label}, as played</h3>
+              <h2>{face.label}, as played</h2>
               <Button
                 size="dense"
                 className="no-print"
@@ -175,7 +175,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
       </aside>
       <section className="sheet route-script">
         <div className="row spread">
-          <h3>Script</h3>
+          <h2>Script</h2>
           {typed !== null && parsed.problems.length > 0 && (
             <span className="tag">the timeline shows the last steps that read</span>
           )}
@@ -210,7 +210,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
       </section>
       <section className="sheet route-timeline">
         <div className="row spread">
-          <h3>Timeline</h3>
+          <h2>Timeline</h2>
           {timeline.cut && <span className="tag">not every repeat is drawn</span>}
           <span className="small soft no-print">
             seconds, as usually done · drag an end, or pick it and press <kbd>[</kbd> <kbd>]</kbd>

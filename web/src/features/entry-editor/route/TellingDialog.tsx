@@ -43,7 +43,7 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
             <Told told={told} intake={intake} picked={picked} onPick={setPicked} />
           </div>
           <div className="stack">
-            <h3>As steps</h3>
+            <h2>As steps</h2>
             {intake.steps.length === 0 ? (
               <p className="soft">
                 {told.trim() === ''

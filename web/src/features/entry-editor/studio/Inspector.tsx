@@ -82,7 +82,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
         }
       />
       {panel.faces.length > 1 && <Button onClick={onRemoveFace}>Remove this face</Button>}
-      <h3>The panel</h3>
+      <h2>The panel</h2>
       <SchemaFields
         fields={fieldsOf(Panel, panel).filter(([n]) => ['name', 'controller', 'copies', 'note'].includes(n))}
         value={panel}

@@ -50,7 +50,7 @@ export function Palette({ onAdd }: { onAdd: (sort: PartKind) => void }) {
     <div className="scrolls palette sheet" role="group" aria-label="parts">
       {[...groups, ...(rest.length > 0 ? [['Other', rest] as const] : [])].map(([name, sorts]) => (
         <div key={name}>
-          <h3 className="small soft">{name}</h3>
+          <h2 className="small soft">{name}</h2>
           <div className="palette-row">
             {sorts.map((sort) => (
               <PaletteItem key={sort} sort={sort} onAdd={onAdd} />
@@ -74,7 +74,9 @@ function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) 
       onClick={() => onAdd(sort)}
       {...listeners}
     >
-      <PanelDrawing face={face} thumbnail bare />
+      <span aria-hidden>
+        <PanelDrawing face={face} thumbnail bare />
+      </span>
       <span>{sortWords(sort)}</span>
     </Pressable>
   );
