@@ -64,6 +64,7 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
 
   // mended in the score: the window drawn shorter stands in the script, and undo takes both back
   const end = page.getByTestId('drag-end of the window');
+  await end.scrollIntoViewIfNeeded();
   const box = await end.boundingBox();
   if (!box) throw new Error('the window has no end to drag');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

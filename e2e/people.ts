@@ -6,6 +6,8 @@ export { expect };
 const signedIn = new Map<string, Awaited<ReturnType<BrowserContext['storageState']>>>();
 
 const phone = { width: 390, height: 844 };
+/** So many controls may lie before the one that is wanted. */
+const mostTabs = 160;
 
 /** Somebody at a screen. What goes wrong on the page itself fails the test at its end. */
 export class Person {
@@ -39,6 +41,21 @@ export class Person {
   goTo = (area: string) =>
     this.page.getByRole('navigation', { name: 'areas' }).getByRole('link', { name: area }).click();
   sees = (text: string | RegExp) => expect(this.page.getByText(text).filter({ visible: true }).first()).toBeVisible();
+  /** Goes from control to control until it stands on the one of this name. */
+  async tabsTo(name: string | RegExp): Promise<void> {
+    const passed: string[] = [];
+    for (let i = 0; i < mostTabs; i++) {
+      await this.page.keyboard.press('Tab');
+      const own = await this.page.evaluate(() => {
+        const at = document.activeElement as HTMLInputElement | null;
+        const words = at?.getAttribute('aria-label') ?? at?.labels?.[0]?.textContent ?? at?.textContent ?? '';
+        return words.replace(/\s+/g, ' ').trim();
+      });
+      if (typeof name === 'string' ? own === name : name.test(own)) return;
+      passed.push(own.slice(0, 30));
+    }
+    throw new Error(`${name} is not reached by Tab, only ${[...new Set(passed)].join(', ')}`);
+  }
   /** Adds an entry by its name, from whatever list it belongs to. */
   async adds(what: string, name: string): Promise<void> {
     await this.press(`Add ${what}`);

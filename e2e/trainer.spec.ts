@@ -176,6 +176,29 @@ test('the family’s rooms: controls can be operated, codes are played, what is 
   await trainer.sees('With lamp-c dead, K23 reads as K19, which warns of less: steam-pressure is left out.');
 });
 
+test('what is printed is ink on white in either look, without what is only pressed', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  for (const [address, says] of [
+    ['/shelf/brindlewick-g4?room=Codes', 'Rinse tank'],
+    ['/shelf/brindlewick-g4?room=Routes', 'Into memory'],
+    ['/library', 'Mains behind covers'],
+  ] as const) {
+    await page.emulateMedia({ colorScheme: 'dark', media: 'screen' });
+    await page.goto(address);
+    await trainer.sees(says);
+    await page.emulateMedia({ colorScheme: 'dark', media: 'print' });
+    const main = page.getByRole('main');
+    await expect(page.locator('body')).toHaveCSS('background-color', 'rgb(255, 255, 255)');
+    await expect(main.getByText(says).filter({ visible: true }).first()).toHaveCSS(
+      'color',
+      /^rgb\((29, 43, 42|163, 76, 28)\)$/,
+    );
+    await expect(page.getByRole('navigation', { name: 'areas' })).toBeHidden();
+    await expect(page.getByRole('tablist')).toBeHidden();
+  }
+});
+
 test('a technician does not get into the trainer’s rooms', async ({ field }) => {
   const technician = await field({ width: 1280, height: 800 });
   await technician.page.goto('/bench');

@@ -10,7 +10,7 @@ import { lazy, Suspense, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { usePageKeys } from '../foundation/keys.ts';
 import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
-import { keysToggled } from '../foundation/view-slice.ts';
+import { findingSet, keysToggled } from '../foundation/view-slice.ts';
 import { Connection } from '../parts/connection/Connection.tsx';
 import { PageBarPlace } from '../parts/page-bar/PageBar.tsx';
 import { areas } from './areas.ts';
@@ -26,7 +26,8 @@ const Help = lazy(() => import('./Help.tsx'));
 /** What every page stands in: the areas a role has, what the page is, the state of the connection, and the person. */
 export function Shell() {
   const dispatch = useAppDispatch();
-  const [finding, setFinding] = useState(false);
+  const finding = useAppSelector((s) => s.view.finding);
+  const setFinding = (is: boolean) => void dispatch(findingSet(is));
   const [barPlace, setBarPlace] = useState<HTMLElement | null>(null);
   const session = useAppSelector((s) => s.session);
   const version = useAppSelector((s) => s.view.version);

@@ -252,8 +252,42 @@ export const paletteOf = (mode: Mode): Palette => {
   return { ...theme.palette, ...palette, mode };
 };
 
+/** Under what name a value of the theme stands in the page. */
+const nameOf = (value: string): string => /--[\w-]+/.exec(value)?.[0] ?? value;
+
+/** What is printed is ink on white paper, whatever the look on the screen. */
+const printed = ({ vars }: Theme): Readonly<Record<string, string>> => {
+  const { light } = inks;
+  return Object.fromEntries(
+    (
+      [
+        [vars.palette.background.default, light.drawn.white],
+        [vars.palette.background.paper, light.drawn.white],
+        [vars.palette.text.primary, light.text.primary],
+        [vars.palette.text.secondary, light.text.secondary],
+        [vars.palette.divider, light.divider],
+        [vars.palette.primary.main, light.primary.main],
+        [vars.palette.secondary.main, light.secondary.main],
+        [vars.palette.success.main, light.success.main],
+        [vars.palette.warning.main, light.warning.main],
+        [vars.palette.error.main, light.error.main],
+        [vars.palette.drawn.copperWash, light.drawn.white],
+        [vars.palette.drawn.unit, light.drawn.white],
+        [vars.palette.drawn.unitFace, light.drawn.white],
+        [vars.palette.drawn.unitLine, light.drawn.unitLine],
+        [vars.palette.drawn.lampDark, light.drawn.lampDark],
+      ] as const
+    ).map(([value, ink]) => [nameOf(value), ink]),
+  );
+};
+
 /** What the drawings and the styles beside the components call the theme's values. */
-export const drawnVariables = ({ vars }: Theme) => ({
+export const drawnVariables = (own: Theme) => ({
+  ...named(own),
+  '@media print': { 'html:root': printed(own) },
+});
+
+const named = ({ vars }: Theme) => ({
   ':root': {
     '--paper': vars.palette.background.default,
     '--sheet': vars.palette.background.paper,

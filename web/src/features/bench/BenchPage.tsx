@@ -25,7 +25,7 @@ export default function BenchPage() {
   return (
     <div className="stack">
       <PageBar title="Bench" />
-      <section>
+      <section className="stack">
         <h2>Waiting for review</h2>
         {waiting.length === 0 && (
           <Empty title="Nothing waits">
@@ -42,14 +42,14 @@ export default function BenchPage() {
           </Link>
         ))}
       </section>
-      <section>
+      <section className="stack">
         <h2>What the field asks</h2>
         {ranked.length === 0 && <Empty title="No open question" />}
         {ranked.map((group) => (
           <Asked key={group[0]?.id} group={group} />
         ))}
       </section>
-      <section>
+      <section className="stack">
         <h2>Lately</h2>
         {rest.map((set) => (
           <Link key={set.id} to={`/bench/${set.id}`} className="line">

@@ -2,8 +2,8 @@ import { type Entry, type EntryKind, titleOf, type Working } from '@wire-trail/c
 import { useState } from 'react';
 import { NavLink } from 'react-router';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { Input } from '../../parts/field/Input.tsx';
-import { AddEntry } from '../shelf/AddEntry.tsx';
 
 /** What stands in one list: codes and symptoms are read together, the others each by its kind. */
 const together: Partial<Record<EntryKind, readonly EntryKind[]>> = {

@@ -11,8 +11,8 @@ import {
 } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { Empty } from '../../parts/states/States.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import type { TabProps } from './tab-props.ts';
 
 /** Every chart of the family, and the shared ones it uses: what it serves, how long it takes, where it may end. */

@@ -3,10 +3,10 @@ import { type Code, entriesOf, entryOf, revisionStateWords } from '@wire-trail/c
 import { lazy, Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { CodeGlyph, StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty, Loading } from '../../parts/states/States.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import type { Shelved, TabProps } from './tab-props.ts';
 
 const CodeTable = lazy(() => import('./table/CodeTable.tsx').then((m) => ({ default: m.CodeTable })));

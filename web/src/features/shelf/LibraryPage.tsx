@@ -6,11 +6,11 @@ import { assertNever, type Entry, type EntryKind, entriesOf, titleOf } from '@wi
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TabRow } from '../../parts/tabs/TabRow.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import { AddPicture } from './AddPicture.tsx';
 import { MeaningsTable } from './MeaningsTable.tsx';
 import './shelf.css';

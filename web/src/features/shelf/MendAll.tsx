@@ -42,7 +42,10 @@ export function MendAll({ group, entries }: TabProps & { group: FindingGroup<Fou
   const run = useJob();
   const cure = cures[group.code];
   if (!cure) return null;
-  const choices = entriesOf({ entries: entries.map((e) => e.body) }, cure.kind);
+  // a chart that has to be told something for each code cannot be set for all of them at once
+  const choices = entriesOf({ entries: entries.map((e) => e.body) }, cure.kind).filter(
+    (c) => c.kind !== 'chart' || c.parameters.length === 0,
+  );
   const keys = new Set(group.findings.flatMap((f) => (f.entry ? [keyText(f.entry)] : [])));
   const items = entries.flatMap(({ body, number }) =>
     (body.kind === 'code' || body.kind === 'symptom') && keys.has(keyText(body))

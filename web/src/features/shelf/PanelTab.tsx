@@ -8,10 +8,10 @@ import TableRow from '@mui/material/TableRow';
 import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import { HowFar } from './FindingsList.tsx';
 import type { TabProps } from './tab-props.ts';
 

@@ -10,11 +10,11 @@ import {
 } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { faceOfSign } from '../../parts/panel/face-of-sign.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
 import { Empty } from '../../parts/states/States.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import type { TabProps } from './tab-props.ts';
 
 const kinds = {

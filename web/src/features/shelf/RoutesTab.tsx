@@ -18,8 +18,8 @@ import {
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { Empty } from '../../parts/states/States.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import type { TabProps } from './tab-props.ts';
 
 const bodies = (props: TabProps) => ({ entries: props.entries.map((e) => e.body) });

@@ -5,8 +5,8 @@ import TableRow from '@mui/material/TableRow';
 import { entriesOf } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { Empty } from '../../parts/states/States.tsx';
-import { AddEntry } from './AddEntry.tsx';
 import type { TabProps } from './tab-props.ts';
 
 /** Settings with how they are shown, what they may be, and the right one by variant. */

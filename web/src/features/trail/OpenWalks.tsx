@@ -54,7 +54,7 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
   if (walks.length === 0) return null;
   const shown = all ? walks : walks.slice(0, fewWalks);
   return (
-    <section>
+    <section className="stack">
       <h2>Go on with</h2>
       <ul className="plain stack">
         {shown.map((walk) => {

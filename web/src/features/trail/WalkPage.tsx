@@ -1,4 +1,5 @@
 import BackIcon from '@mui/icons-material/ArrowBack';
+import FindIcon from '@mui/icons-material/Search';
 import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -20,6 +21,8 @@ import { keptBundle } from '../../foundation/device/database.ts';
 import { useHoldsVersion } from '../../foundation/device/new-version.ts';
 import type { Happening } from '../../foundation/device/walks.ts';
 import { isTyping, usePageKeys } from '../../foundation/keys.ts';
+import { useAppDispatch } from '../../foundation/store.ts';
+import { findingSet } from '../../foundation/view-slice.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Connection } from '../../parts/connection/Connection.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
@@ -99,6 +102,7 @@ export default function WalkPage() {
 }
 
 function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: Bundle }) {
+  const dispatch = useAppDispatch();
   // a walk goes on by the version it was begun with
   useHoldsVersion(!walk.closed);
   const now = currentStation(walk);
@@ -173,7 +177,10 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
           <Connection />
         </div>
         <TrailLine stations={stations} current={station} done={walk.done} onGo={go} />
-        <div>
+        <div className="row">
+          <IconButton className="only-narrow" aria-label="find" onClick={() => dispatch(findingSet(true))}>
+            <FindIcon />
+          </IconButton>
           {canTakeBack && (
             <Button
               variant="text"

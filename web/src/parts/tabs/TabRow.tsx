@@ -22,7 +22,8 @@ export function TabRow<Value extends string | number>({ name, value, tabs, onPic
       {...(className && { className })}
     >
       {tabs.map((tab) => (
-        <Tab key={tab.value} value={tab.value} label={tab.label} />
+        // where one is already is a way as well: from what was opened in a tab back to its list
+        <Tab key={tab.value} value={tab.value} label={tab.label} onClick={() => tab.value === value && onPick(value)} />
       ))}
     </Tabs>
   );

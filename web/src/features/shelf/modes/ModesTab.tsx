@@ -16,8 +16,8 @@ import {
 } from '@wire-trail/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { AddEntry } from '../../../parts/family/AddEntry.tsx';
 import { Empty, Loading } from '../../../parts/states/States.tsx';
-import { AddEntry } from '../AddEntry.tsx';
 import type { TabProps } from '../tab-props.ts';
 import './modes.css';
 

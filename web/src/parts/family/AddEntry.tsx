@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { CodeText, codeIdOf, type EntryKind, kindWords } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { Field } from '../../parts/field/Field.tsx';
+import { Field } from '../field/Field.tsx';
 
 type Props = Readonly<{
   /** The family it belongs to, or `library`. */

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../foundation/api.ts';
-import { PageBar } from '../../parts/page-bar/PageBar.tsx';
-import { TabRow } from '../../parts/tabs/TabRow.tsx';
+import { PageBar } from '../page-bar/PageBar.tsx';
+import { TabRow } from '../tabs/TabRow.tsx';
 import { type FamilyTab, familyAddress, familyTabs } from './family-tabs.ts';
 
 type Props = Readonly<{
