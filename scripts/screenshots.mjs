@@ -152,9 +152,9 @@ const trainer = await person('trainer', desk);
 await trainer.goto(`${address}/shelf`);
 await trainer.getByText('Brindlewick G4').first().waitFor();
 await shot(trainer, 'shelf');
-for (const room of ['Panel', 'Codes', 'Routes', 'Charts', 'Loose ends']) {
-  await trainer.goto(`${address}/shelf/brindlewick-g4?room=${room}`);
-  await trainer.getByRole('tab', { name: room }).waitFor();
+for (const room of ['Panel', 'Codes', 'Routes', 'Charts', 'To fix']) {
+  await trainer.goto(`${address}/shelf/brindlewick-g4?room=${encodeURIComponent(room)}`);
+  await trainer.getByRole('tab', { name: new RegExp(`^${room}`) }).waitFor();
   await shot(trainer, `family-${room.toLowerCase().replace(' ', '-')}`);
 }
 await trainer.goto(`${address}/shelf/brindlewick-g4/route/enter-memory`);
