@@ -8,18 +8,18 @@ type Props<Value extends string | number> = Readonly<{
   value: Value;
   tabs: ReadonlyArray<Readonly<{ value: Value; label: ReactNode }>>;
   onPick: (value: Value) => void;
-  className?: string;
+  /** Each as wide as the others: few, with much to say. */
+  even?: boolean;
 }>;
 
 /** One of several views; arrow keys go along them, and what does not fit is swiped to. */
-export function TabRow<Value extends string | number>({ name, value, tabs, onPick, className }: Props<Value>) {
+export function TabRow<Value extends string | number>({ name, value, tabs, onPick, even = false }: Props<Value>) {
   return (
     <Tabs
       aria-label={name}
       value={value}
       onChange={(_, to: Value) => onPick(to)}
-      variant="scrollable"
-      {...(className && { className })}
+      variant={even ? 'fullWidth' : 'scrollable'}
     >
       {tabs.map((tab) => (
         // where one is already is a way as well: from what was opened in a tab back to its list

@@ -53,9 +53,13 @@ export function DrawPane(at: ChartAt) {
             {findings.slice(0, 60).map(({ finding, node: of }, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two findings may say the same of two places
               <li key={`${finding.code}${i}`} className={finding.severity}>
-                <Button variant="text" disabled={of === null} onClick={() => setPicked(of)}>
-                  {findingWords(finding)}
-                </Button>
+                {of === null ? (
+                  findingWords(finding)
+                ) : (
+                  <Button variant="text" className="inline" onClick={() => setPicked(of)}>
+                    {findingWords(finding)}
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

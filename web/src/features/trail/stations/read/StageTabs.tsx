@@ -45,6 +45,7 @@ export function StageTabs({ readout, looks, parts, index, onPick, nameOf }: Tabs
   if (readout.stages.length < 2) return null;
   return (
     <TabRow
+      even
       name="what shows in turn"
       value={index}
       onPick={onPick}
