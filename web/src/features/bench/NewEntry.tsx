@@ -1,15 +1,7 @@
 import {
   assertNever,
-  bundleFormat,
-  bundleVersion,
-  cardBig,
-  cardDetails,
-  cardLead,
-  coachCards,
   diff,
   type Entry,
-  entriesOf,
-  type FamilyId,
   kindWords,
   linksOf,
   nodeKindWords,
@@ -22,6 +14,7 @@ import { api } from '../../foundation/api.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Fold } from '../../parts/fold/Fold.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
+import { RouteSteps } from '../../parts/route/RouteSteps.tsx';
 
 type Props = Readonly<{ body: Entry; family: string | null; others: readonly Entry[] }>;
 
@@ -81,7 +74,7 @@ function Looks({ body, entries, family }: { body: Entry; entries: readonly Entry
         </div>
       );
     case 'route':
-      return <RouteSteps route={body} entries={entries} family={family} />;
+      return <RouteLooks route={body} entries={entries} family={family} />;
     case 'chart':
       return (
         <ol>
@@ -132,30 +125,12 @@ function Looks({ body, entries, family }: { body: Entry; entries: readonly Entry
   }
 }
 
-function RouteSteps({ route, entries, family }: { route: Route; entries: readonly Entry[]; family: string | null }) {
-  const bundle = {
-    format: bundleFormat,
-    version: bundleVersion,
-    family: family as FamilyId,
-    entries: [...entries],
-  };
-  const panel = entriesOf(bundle, 'panel')[0];
-  if (!panel)
-    return (
-      <p className="soft">
-        The unit has no panel yet; its steps are in the <Link to={`/shelf/${family}/route/${route.id}`}>route</Link>.
-      </p>
-    );
+function RouteLooks({ route, entries, family }: { route: Route; entries: readonly Entry[]; family: string | null }) {
+  const panel = entries.find((e) => e.kind === 'panel');
+  if (panel) return <RouteSteps route={route} panel={panel} />;
   return (
-    <ol>
-      {coachCards(route.steps).map((card) => (
-        <li key={card.path}>
-          <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
-          {cardDetails(card, panel)
-            .map(({ words }) => words)
-            .join(' · ')}
-        </li>
-      ))}
-    </ol>
+    <p className="soft">
+      The unit has no panel yet; its steps are in the <Link to={`/shelf/${family}/route/${route.id}`}>route</Link>.
+    </p>
   );
 }

@@ -4,21 +4,11 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import {
-  cardBig,
-  cardDetails,
-  cardLead,
-  cardNotes,
-  coachCards,
-  entriesOf,
-  type Panel,
-  type Route,
-  type Source,
-} from '@wire-trail/core';
-import { Fragment } from 'react';
+import { entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { AddEntry } from '../../parts/family/AddEntry.tsx';
+import { RouteSteps } from '../../parts/route/RouteSteps.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import type { TabProps } from './tab-props.ts';
 
@@ -54,29 +44,7 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
           <StandingMark standing={route.standing} />
         </span>
       </div>
-      <ol>
-        {coachCards(route.steps).map((card) => (
-          <li key={card.path}>
-            {card.notes.cautions.map((caution) => (
-              <strong key={caution} className="says error">
-                {caution}{' '}
-              </strong>
-            ))}
-            <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
-            {cardDetails(card, panel).map(({ of, words }) => (
-              <Fragment key={of}>
-                <span className="tag">{words}</span>{' '}
-              </Fragment>
-            ))}
-            {cardNotes(card).map((note) => (
-              <span key={note} className="soft small">
-                {' '}
-                {note}
-              </span>
-            ))}
-          </li>
-        ))}
-      </ol>
+      <RouteSteps route={route} panel={panel} />
       {route.knownNotToWork.map((k) => (
         <p key={k.how} className="small">
           <strong>Does not work:</strong> {k.how}. {k.why}
