@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { entryOf, ledgerOf, type Owed, type WalkId } from '@wire-trail/core';
+import { useState } from 'react';
 import { api } from '../../../foundation/api.ts';
 import { Day } from '../../../parts/when/When.tsx';
 import type { StationProps } from './StationLayout.tsx';
@@ -8,16 +9,20 @@ import type { StationProps } from './StationLayout.tsx';
 export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
   const serial = walk.unit?.serial ?? '';
   const { data: machine } = api.useMachineQuery({ family: walk.family, serial }, { skip: serial === '' });
+  const [noting, setNoting] = useState(false);
   const own = ledgerOf([walk]);
   const settled = new Set(walk.putBack.map((p) => `${p.of} ${p.what}`));
   const earlier = (machine?.ledger ?? []).filter((o) => o.walk !== walk.id && !settled.has(`${o.walk} ${o.key}`));
   if (own.length + earlier.length === 0) return null;
-  const back = (o: Owed) =>
+  // until a line has gone nothing else is pressed: a second tap would fall on the same one
+  const back = (o: Owed) => {
+    setNoting(true);
     void add(
       o.kind === 'setting' && o.setting && o.walk === walk.id
         ? { kind: 'setting', setting: o.setting, did: 'put-back', value: walk.settings.get(o.setting)?.old ?? '' }
         : { kind: 'put-back', of: o.walk as WalkId, what: o.key },
-    );
+    ).finally(() => setNoting(false));
+  };
   const line = (o: Owed) => (
     <li key={`${o.walk}${o.key}`} className="row spread">
       <span>
@@ -36,7 +41,9 @@ export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
           </span>
         )}
       </span>
-      <Button onClick={() => back(o)}>It is back</Button>
+      <Button disabled={noting} onClick={() => back(o)}>
+        It is back
+      </Button>
     </li>
   );
   return (
