@@ -30,6 +30,7 @@ function run(command, args, { cwd = root, env = {}, heldBack = false } = {}) {
   });
 }
 
+const heldBack = { heldBack: true };
 const began = Date.now();
 /** How long each part took, for the report and the bench. */
 const parts = [];
@@ -68,9 +69,6 @@ async function suite(name, report, count, work) {
 }
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
-await check('format and lint', async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'])) === 0);
-await check('types', async () => (await run(bin('tsc'), ['-b'])) === 0);
-
 await check('production build', async () => {
   rmSync(join(root, 'web/dist'), { recursive: true, force: true });
   rmSync(join(root, 'server/dist'), { recursive: true, force: true });
@@ -79,9 +77,14 @@ await check('production build', async () => {
 });
 
 // the one waits most of the time, the other works: side by side they take little longer than the longer of them
-heading('unit and server tests, and end to end beside them');
+heading('format, types, unit and server tests, and end to end beside them');
 // one kind after the other: between two kinds a worker begins anew for every file
-const unitTests = (async () => {
+const beside = (async () => {
+  await check(
+    'format and lint',
+    async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
+  );
+  await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
   for (const kind of ['core', 'web', 'server']) {
     const report = join(reports, `${kind}.json`);
     await suite(
@@ -98,7 +101,7 @@ const unitTests = (async () => {
         run(
           bin('vitest'),
           ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
-          { heldBack: true },
+          heldBack,
         ),
     );
   }
@@ -122,7 +125,7 @@ await suite(
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
-await unitTests;
+await beside;
 
 heading('how long it took');
 for (const { name, seconds } of parts) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);

@@ -8,7 +8,8 @@ import { RouterProvider } from 'react-router/dom';
 import { TrailStartPage } from '../features/trail/TrailStartPage.tsx';
 import { useSync } from '../foundation/device/use-sync.ts';
 import { useAppSelector } from '../foundation/store.ts';
-import { drawnVariables, theme } from '../foundation/theme.ts';
+import { base } from '../foundation/theme/base.ts';
+import { theme } from '../foundation/theme/theme.ts';
 import { useLook } from '../foundation/use-look.ts';
 import { useSession } from '../foundation/use-session.ts';
 import { Loading } from '../parts/states/States.tsx';
@@ -108,7 +109,7 @@ export function App() {
     <StyledEngineProvider injectFirst>
       <ThemeProvider theme={theme} defaultMode="system" storageManager={null}>
         <CssBaseline enableColorScheme />
-        <GlobalStyles styles={drawnVariables} />
+        <GlobalStyles styles={base} />
         <Look />
         <RouterProvider router={router} />
       </ThemeProvider>

@@ -1,5 +1,5 @@
 import PersonIcon from '@mui/icons-material/PersonOutlined';
-import ButtonBase from '@mui/material/ButtonBase';
+import Button from '@mui/material/Button';
 import { lazy, Suspense, useState } from 'react';
 
 const PersonMenuItems = lazy(() => import('./PersonMenuItems.tsx'));
@@ -9,16 +9,17 @@ export function PersonMenu({ name }: { name: string }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   return (
     <>
-      <ButtonBase
-        className="person"
+      <Button
+        variant="text"
+        size="rail"
         aria-label={`${name}: profile and more`}
         aria-haspopup="menu"
         aria-expanded={at !== null}
         onClick={(e) => setAt(e.currentTarget)}
       >
         <PersonIcon />
-        <span className="person-name">{name}</span>
-      </ButtonBase>
+        <span className="hide-narrow">{name}</span>
+      </Button>
       {at && (
         <Suspense fallback={null}>
           <PersonMenuItems at={at} onClose={() => setAt(null)} />

@@ -1,4 +1,4 @@
-import ButtonBase from '@mui/material/ButtonBase';
+import Button from '@mui/material/Button';
 import { Link, NavLink } from 'react-router';
 import type { Area } from './areas.ts';
 import { PersonMenu } from './PersonMenu.tsx';
@@ -7,15 +7,15 @@ import { PersonMenu } from './PersonMenu.tsx';
 export function Rail({ areas, name }: { areas: readonly Area[]; name: string }) {
   return (
     <aside className="rail" aria-label="Wire Trail">
-      <Link to="/" className="rail-mark" aria-label="Wire Trail, to the start">
+      <Button size="rail" variant="text" component={Link} to="/" aria-label="Wire Trail, to the start">
         <img src="/icon.svg" width="30" height="30" alt="" />
-      </Link>
+      </Button>
       <nav aria-label="areas">
         {areas.map(({ to, name: words, icon: Icon }) => (
-          <ButtonBase key={to} component={NavLink} to={to} className="rail-area">
+          <Button key={to} variant="text" size="rail" component={NavLink} to={to}>
             <Icon />
             <span>{words}</span>
-          </ButtonBase>
+          </Button>
         ))}
       </nav>
       <PersonMenu name={name} />

@@ -48,15 +48,9 @@ export function Shell() {
       <div className={`shell ${isDesk ? 'desk' : 'hand'}`}>
         {isDesk && <Rail areas={own} name={user.name} />}
         <div className="shell-page">
-          <AppBar
-            position="static"
-            color="default"
-            elevation={0}
-            className="top"
-            style={isBare ? { display: 'none' } : undefined}
-          >
+          <AppBar position="static" color="default" elevation={0} style={isBare ? { display: 'none' } : undefined}>
             <Toolbar variant="dense">
-              <div className="page-bar" ref={setBarPlace} />
+              <div className="row page-bar" ref={setBarPlace} />
               <div className="row">
                 {version === 'waiting' && <span className="tag hide-narrow">a new version waits</span>}
                 <Connection />
@@ -81,7 +75,7 @@ export function Shell() {
           </main>
         </div>
         {!isDesk && !isBare && (
-          <BottomNavigation component="nav" aria-label="areas" value={here} showLabels className="hand-nav">
+          <BottomNavigation component="nav" aria-label="areas" value={here} showLabels>
             {own.map(({ to, name, icon: Icon }) => (
               <BottomNavigationAction key={to} component={NavLink} to={to} value={to} label={name} icon={<Icon />} />
             ))}

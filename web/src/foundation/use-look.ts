@@ -1,7 +1,7 @@
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect } from 'react';
 import { useAppSelector } from './store.ts';
-import { type Mode, paperOf } from './theme.ts';
+import { type Mode, paperOf } from './theme/inks.ts';
 
 /** The look that is shown now, whoever chose it: the person, or the device. */
 export function useMode(): Mode {

@@ -25,7 +25,7 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
   const alike = readout && body.kind === 'code' ? lookAlikes(readout, [...new Set([...codes, body.text])]) : [];
   const run = proveRun(body.detection);
   return (
-    <aside className="stack beside">
+    <aside className="stack sticks">
       {panel?.faces[0] && (
         <div className="sheet">
           <h2>As the unit shows it</h2>

@@ -119,7 +119,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
     else setProblem(result.error as ApiError);
   };
   return (
-    <div className="row spread editor-bar">
+    <div className="row spread">
       <h1 className="page-title">
         {body.kind === 'code' && <CodeGlyph text={body.text} />} {body.kind === 'code' ? body.title : titleOf(body)}{' '}
         <span className="tag">

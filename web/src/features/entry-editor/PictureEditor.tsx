@@ -44,12 +44,12 @@ export function PictureEditor({ body }: { body: Asset }) {
       <div className="sheet">
         {/* biome-ignore lint/a11y/useKeyWithClickEvents: points are added by keyboard beside the picture */}
         {/* biome-ignore lint/a11y/noStaticElementInteractions: a picture that takes points */}
-        <div className="marked" onClick={place}>
+        <div className="board marked" onClick={place}>
           <img src={`/api/v1/assets/${body.id}`} alt={body.name} />
           {body.marks.map((m, i) => (
             <Pressable
               key={m.number}
-              className="picture-mark"
+              className="point"
               style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
               aria-label={`point ${m.number}, ${m.label}`}
               onClick={(e) => e.stopPropagation()}

@@ -30,7 +30,7 @@ export function Siblings({ scope, kind, entries }: Props) {
     .filter(({ body }) => typed === '' || `${nameOf(body)} ${titleOf(body)}`.toLowerCase().includes(typed))
     .toSorted((a, b) => order(a.body, b.body));
   return (
-    <nav className="siblings no-print" aria-label="in the same list">
+    <nav className="siblings sticks no-print" aria-label="in the same list">
       {kinds.map((k) => (
         <AddEntry key={k} scope={scope} kind={k} taken={all.filter((w) => w.kind === k).map((w) => w.id)} />
       ))}

@@ -11,7 +11,7 @@ export function SourceBeside({ source, bodies }: { source: Source; bodies: { ent
   const waits = source.sort === 'document' && source.before !== null;
   const edit = (change: object) => void dispatch(draftEdited({ body: { ...source, ...change } as Source, about: '' }));
   return (
-    <aside className="sheet small beside">
+    <aside className="sheet small sticks">
       <h2>What leans on it</h2>
       {source.sort === 'document' && !waits && (
         <Button onClick={() => edit({ before: source.edition, edition: `${source.edition} +1`, lookedAgain: [] })}>

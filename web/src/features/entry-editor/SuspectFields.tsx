@@ -34,12 +34,12 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
           <kbd>Alt ↑</kbd> <kbd>Alt ↓</kbd> move
         </span>
       </div>
-      <ol className="plain stack suspect-list">
+      <ol className="plain stack">
         {list.map((suspect, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: the place in the order is what a row is
-          <li key={i} onKeyDown={onKey(i)}>
-            <div className="suspect-place">
-              <strong>{i + 1}</strong>
+          <li key={i} className="ends" onKeyDown={onKey(i)}>
+            <div>
+              <strong className="mono">{i + 1}</strong>{' '}
               <span className="small soft">{total > 0 ? `${Math.round((suspect.weight / total) * 100)} %` : ''}</span>
             </div>
             <div className="three">
@@ -56,7 +56,7 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
                 onChange={(id) => put(i, { part: parts.find((p) => p.id === id)?.id }, '')}
               />
               <NumberField
-                label="SuccessRate"
+                label="Weight against the others"
                 value={suspect.weight}
                 least={0.001}
                 onChange={(weight) => put(i, { weight: weight ?? 1 }, 'weight')}
@@ -71,7 +71,7 @@ export function SuspectFields({ body, bodies, edit, wrong }: FieldProps) {
                 />
               </div>
             </div>
-            <div className="suspect-moves">
+            <div className="stack">
               <Button aria-label={`move ${suspect.label} up`} disabled={i === 0} onClick={() => move(i, -1)}>
                 <ArrowUpwardIcon fontSize="small" />
               </Button>

@@ -26,7 +26,7 @@ export function VariantsBeside({ family }: { family: Family }) {
   const findings = lintFamily(family, []);
   const nameOf = (id: string) => family.variants.find((v) => v.id === id)?.name ?? id;
   return (
-    <aside className="stack beside">
+    <aside className="stack sticks">
       <div className="sheet stack">
         <h2>Try a plate</h2>
         {(['model', 'serial', 'software'] as const).map((field) => (

@@ -31,7 +31,7 @@ export function WhatIsWrong({ problems }: { problems: ReadonlyMap<string, string
         .map(([path, reason]) => `${placeWords(path)}: ${reason}`)
         .join('; ')}
       {all.length > mostNamed && `; and ${all.length - mostNamed} more`}.{' '}
-      <Button variant="text" className="inline" onClick={goToFirst}>
+      <Button variant="text" size="inline" onClick={goToFirst}>
         Show the first
       </Button>
     </span>

@@ -100,7 +100,7 @@ describe('the fields of a code', () => {
   it('shows the odds of each suspect as a share', () => {
     open();
     expect(screen.getByText('32 %')).toBeTruthy();
-    type('SuccessRate', '60');
+    type('Weight against the others', '60');
     expect(screen.getByText('82 %')).toBeTruthy();
   });
 

@@ -10,7 +10,6 @@ import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
 import { Day, Moment } from '../../parts/when/When.tsx';
-import './log.css';
 import { NotTaken } from './NotTaken.tsx';
 
 const states = [undefined, 'open', 'waiting', 'closed'] as const;

@@ -26,7 +26,6 @@ import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { Moment } from '../../parts/when/When.tsx';
-import './log.css';
 
 /** What things of the family are called; their ids where the library is not at hand. */
 type Names = Readonly<{
@@ -190,7 +189,7 @@ export default function LoggedWalkPage() {
       <TrailLine stations={stations} current={walk.closed ? null : currentStation(walk)} done={walk.done} />
       <ol className="plain events">
         {data.events.map((event) => (
-          <li key={event.id} className={takenBack.has(event.id) ? 'line taken-back' : 'line'}>
+          <li key={event.id} className={takenBack.has(event.id) ? 'line soft taken-back' : 'line'}>
             <span className="soft small mono">
               <Moment at={event.at} />
             </span>

@@ -17,8 +17,13 @@ export function Inputs({
       {family.inputs.map((input) => {
         const value = values.get(input.id) ?? input.start;
         return (
-          <label key={input.id} className="play-input">
-            <span>{input.name}</span>
+          <label key={input.id} className="field">
+            <span className="row spread">
+              {input.name}
+              <span className="mono">
+                {value.toFixed(1)} {baseUnit(input.quantity)}
+              </span>
+            </span>
             <Slider
               min={input.least}
               max={input.most}
@@ -26,9 +31,6 @@ export function Inputs({
               value={value}
               onChange={(_, to) => onValue(input.id, to)}
             />
-            <span className="mono">
-              {value.toFixed(1)} {baseUnit(input.quantity)}
-            </span>
           </label>
         );
       })}

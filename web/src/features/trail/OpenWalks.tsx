@@ -62,7 +62,7 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
           const bundle = bundleOf(bundles, walk.family);
           return (
             <li key={walk.id}>
-              <Link className={`tile hit ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>
+              <Link className={`tile ends ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>
                 <CodeGlyph text={walk.code} size="large" />
                 <span>
                   <strong>{bundle ? familyEntry(bundle).name : walk.family}</strong>

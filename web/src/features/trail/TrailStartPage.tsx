@@ -92,7 +92,7 @@ export function TrailStartPage() {
               pick it, and the plate goes with you.
             </p>
           )}
-          <div className="row unit-ways">
+          <div className="row ways">
             <Button size="glove" startIcon={<ScanIcon />} onClick={() => setScanning(true)}>
               Scan the plate
             </Button>

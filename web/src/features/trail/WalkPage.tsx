@@ -162,7 +162,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         }
         above={[{ name: 'Trail', to: '/trail' }]}
       />
-      <header className="walk-head">
+      <header className="row walk-head">
         <IconButton
           className="only-narrow"
           component={Link}

@@ -20,7 +20,6 @@ import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { pointedBy } from './pointed-by.ts';
-import './which.css';
 
 type Subject = TraitSubject & Readonly<{ bundle: Bundle }>;
 

@@ -10,7 +10,7 @@ export function CodeGlyph({ text, size = 'normal' }: { text: string; size?: 'nor
 export function StandingMark({ standing }: { standing: Standing }) {
   const strength = { 'bench-proven': 4, 'field-report': 3, document: 3, hearsay: 1, experimental: 1 }[standing];
   return (
-    <span className="tag standing">
+    <span className="tag">
       <svg viewBox="0 0 16 10" width="18" height="11" aria-hidden="true">
         {[0, 1, 2, 3].map((i) => (
           <rect
@@ -19,7 +19,9 @@ export function StandingMark({ standing }: { standing: Standing }) {
             y={6 - i * 2}
             width="3"
             height={4 + i * 2}
-            className={i < strength ? 'full' : 'hollow'}
+            fill={i < strength ? 'var(--spruce)' : 'none'}
+            stroke={i < strength ? 'none' : 'var(--soft)'}
+            strokeWidth={0.8}
           />
         ))}
       </svg>

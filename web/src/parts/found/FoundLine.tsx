@@ -9,7 +9,7 @@ type Props = Readonly<{ found: Found; current?: boolean; onPick: () => void }>;
 export function FoundLine({ found, current, onPick }: Props) {
   const why = whyWords(found);
   return (
-    <Pressable className={`tile hit ${current ? 'now' : ''}`} aria-current={current || undefined} onClick={onPick}>
+    <Pressable className={`tile ends ${current ? 'now' : ''}`} aria-current={current || undefined} onClick={onPick}>
       {found.kind === 'code' ? (
         <CodeGlyph text={found.text} size="large" />
       ) : (

@@ -1,5 +1,4 @@
 import LinearProgress, { type LinearProgressProps } from '@mui/material/LinearProgress';
-import './meter.css';
 
 type Props = Readonly<{
   /** How much of the whole, 0 to 1. */
@@ -12,9 +11,9 @@ type Props = Readonly<{
 /** How much of a whole, drawn; the figure stands beside it in words. */
 export function Meter({ share, color = 'primary', usual }: Props) {
   return (
-    <span className="meter" aria-hidden>
+    <span className="board" aria-hidden>
       <LinearProgress variant="determinate" color={color} value={Math.min(100, Math.max(0, share * 100))} />
-      {usual !== undefined && <span className="meter-usual" style={{ left: `${usual * 100}%` }} />}
+      {usual !== undefined && <span className="usual" style={{ left: `${usual * 100}%` }} />}
     </span>
   );
 }

@@ -38,7 +38,7 @@ export function PageBar({ title, called, above = [], isAbove = false, state, tab
   const bar = (
     <>
       {above.length > 0 && (
-        <Breadcrumbs aria-label="above this page" separator={<ChevronRightIcon fontSize="small" />} className="crumbs">
+        <Breadcrumbs aria-label="above this page" separator={<ChevronRightIcon fontSize="small" />}>
           {above.map(({ name, to }) => (
             <MuiLink key={to} component={Link} to={to} underline="hover" color="inherit">
               {name}
@@ -50,7 +50,11 @@ export function PageBar({ title, called, above = [], isAbove = false, state, tab
       {isAbove ? <strong className="page-title">{title}</strong> : <h1 className="page-title">{title}</h1>}
       {tabs}
       {state && <div className="row">{state}</div>}
-      {actions && <div className="row page-actions">{actions}</div>}
+      {actions && (
+        <div className="row hide-narrow" style={{ marginLeft: 'auto' }}>
+          {actions}
+        </div>
+      )}
     </>
   );
   return place ? createPortal(bar, place) : <header className="row">{bar}</header>;

@@ -75,7 +75,18 @@ export function ControlMark({ control, label, place, pointed, click, down, onAct
           }
         : { role: 'img', 'aria-label': words })}
     >
-      {pointed && <rect className="halo" x={x - 0.8} y={y - 0.8} width={w + 1.6} height={h + 3.6} rx={1.4} />}
+      {pointed && (
+        <rect
+          fill="var(--copper-wash)"
+          stroke="var(--copper)"
+          strokeWidth={0.35}
+          x={x - 0.8}
+          y={y - 0.8}
+          width={w + 1.6}
+          height={h + 3.6}
+          rx={1.4}
+        />
+      )}
       {drawing(control, at, click ?? 0)}
       {label !== '' && (
         <text className="under" x={x + w / 2} y={y + h + 1.7} textAnchor="middle">

@@ -105,7 +105,7 @@ function SheetMark({ at: { x, y, w, h }, where }: { at: Face['captions'][number]
   return (
     <g className="sheet-mark">
       <title>{`service sheet: ${where}`}</title>
-      <rect x={x} y={y} width={w} height={h} rx={0.4} />
+      <rect fill="none" strokeWidth={0.2} x={x} y={y} width={w} height={h} rx={0.4} />
       <text x={x + w / 2} y={y + h / 2 + 0.5} textAnchor="middle">
         sheet
       </text>

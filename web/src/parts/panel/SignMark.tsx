@@ -75,21 +75,21 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap, saysState = false }: 
           ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
           : { role: 'img', 'aria-label': words })}
       >
-        {onTap && <circle className="reach" cx={cx} cy={cy} r={r * 1.6} />}
-        {isOn && <circle className="glow" cx={cx} cy={cy} r={r * 1.5} />}
+        {onTap && <circle className="reach" fill="transparent" cx={cx} cy={cy} r={r * 1.6} />}
+        {isOn && <circle className="glow" fill="var(--lamp)" opacity={0.24} cx={cx} cy={cy} r={r * 1.5} />}
         <circle className="bulb" cx={cx} cy={cy} r={r} />
-        {isOn && <circle className="core" cx={cx} cy={cy} r={r * 0.36} />}
+        {isOn && <circle className="core" fill="var(--lamp-white)" cx={cx} cy={cy} r={r * 0.36} />}
         {lamp.state === 'dark' && (
           <path className="off" d={`M${cx - r * 0.45} ${cy + r * 0.45} L${cx + r * 0.45} ${cy - r * 0.45}`} />
         )}
         {(lamp.state === 'unsure' || lamp.state === 'dim') && (
-          <text className="asked stack" x={cx} y={cy + 0.7} textAnchor="middle">
+          <text className="asked" x={cx} y={cy + 0.7} textAnchor="middle">
             ?
           </text>
         )}
       </g>
       {/* biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of words takes no focus */}
-      <g className="beside" aria-hidden="true">
+      <g pointerEvents="none" aria-hidden="true">
         <text className="name" x={cx} y={cy + r + 1.7} textAnchor="middle">
           <tspan className="letter">{label}</tspan>
           {weight !== undefined && <tspan className="weight"> {weight}</tspan>}
@@ -133,7 +133,7 @@ function Display({ sign, label, text, pointed }: Props) {
   return (
     <g className={`display ${pointed ? 'pointed' : ''}`}>
       <title>{`${label}: ${text ?? 'dark'}`}</title>
-      <rect x={x} y={y} width={w} height={h} rx={0.5} />
+      <rect fill="var(--print-ink)" x={x} y={y} width={w} height={h} rx={0.5} />
       {sign.kind === 'segments' ? (
         <Segments at={sign.at} text={text ?? ''} digits={sign.digits} />
       ) : (

@@ -16,7 +16,7 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
   const closer = closeUp(asset.marks.filter((m) => isMeant(m.number)));
   const view = closer && { '--x': -closer.x, '--y': -closer.y, '--zoom': closer.zoom };
   return (
-    <figure className="picture">
+    <figure style={{ margin: 0 }}>
       {missing ? (
         <p className="soft">“{asset.name}” is not on this device yet. It comes with the next connection.</p>
       ) : (
@@ -26,7 +26,7 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
             {asset.marks.map((m) => (
               <span
                 key={m.number}
-                className={`picture-point${look(m.number)}`}
+                className={`point${look(m.number)}`}
                 style={{ left: `${m.x * 100}%`, top: `${m.y * 100}%` }}
               >
                 {m.number}
@@ -37,15 +37,15 @@ export function Picture({ asset, meant = [] }: { asset: EntryOf<'asset'>; meant?
       )}
       <figcaption className="small">
         <span className="row">
-          <span className="picture-name">{asset.name}</span>
+          <span className={closer ? 'hide-narrow' : undefined}>{asset.name}</span>
           {asset.marks.map((m) => (
-            <span key={m.number} className={isMeant(m.number) ? 'picture-meant' : 'soft'}>
+            <span key={m.number} className={isMeant(m.number) ? undefined : 'soft'}>
               {m.number} {m.label}
             </span>
           ))}
         </span>
         {closer && !missing && (
-          <Button variant="text" className="picture-more" onClick={() => setIsWhole(!isWhole)}>
+          <Button variant="text" className="only-narrow" onClick={() => setIsWhole(!isWhole)}>
             {isWhole ? 'Closer' : 'Whole picture'}
           </Button>
         )}

@@ -1,4 +1,9 @@
 import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { type Block, type Sheet, sheetText } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph } from '../code/CodeGlyph.tsx';
@@ -24,7 +29,7 @@ export function SheetView({ sheet }: { sheet: Sheet }) {
   };
   return (
     <section className="stack paper" aria-label={sheet.title}>
-      <div className="row paper-bar">
+      <div className="row">
         <Button disabled={busy === 'making'} onClick={() => void makePdf()}>
           {busy === 'making' ? 'Making the PDF …' : 'PDF'}
         </Button>
@@ -67,27 +72,27 @@ function BlockView({ block }: { block: Block }) {
       );
     case 'table':
       return (
-        <table className="table">
+        <Table>
           {block.head.length > 0 && (
-            <thead>
-              <tr>
+            <TableHead>
+              <TableRow>
                 {block.head.map((h) => (
-                  <th key={h}>{h}</th>
+                  <TableCell key={h}>{h}</TableCell>
                 ))}
-              </tr>
-            </thead>
+              </TableRow>
+            </TableHead>
           )}
-          <tbody>
+          <TableBody>
             {block.rows.map((row) => (
-              <tr key={row.join()}>
+              <TableRow key={row.join()}>
                 {row.map((cell, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a cell is known by its column
-                  <td key={i}>{cell}</td>
+                  <TableCell key={i}>{cell}</TableCell>
                 ))}
-              </tr>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       );
     case 'steps':
       return (

@@ -53,7 +53,7 @@ export function SuccessCard({
           {gloved?.worstStep !== null && gloved !== undefined && gloved.share < 0.995 && (
             <p className="small">
               With gloves it fails most{' '}
-              <Button variant="text" className="inline" onClick={() => onStep(gloved.worstStep ?? '')}>
+              <Button variant="text" size="inline" onClick={() => onStep(gloved.worstStep ?? '')}>
                 in line {lineOf(gloved.worstStep ?? '') ?? '–'}
               </Button>
               : {missWords((gloved.failed[0]?.code ?? 'too-late') as MissCode)}.

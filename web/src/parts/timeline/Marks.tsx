@@ -192,7 +192,15 @@ export function BracketDrawing({
         : {})}
     >
       {bracket.slackMs > 0 && (
-        <rect className="timeline-slack" x={used} y={y} width={Math.max(1, to - used)} height={bottom - y} />
+        <rect
+          fill="var(--copper-wash)"
+          opacity={0.65}
+          pointerEvents="none"
+          x={used}
+          y={y}
+          width={Math.max(1, to - used)}
+          height={bottom - y}
+        />
       )}
       <path d={`M${from} ${y + 9} V${y} H${to} V${y + 9}`} />
       <path className="drop" d={`M${from} ${y + 9} V${bottom} M${to} ${y + 9} V${bottom}`} />

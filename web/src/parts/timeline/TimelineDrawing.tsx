@@ -54,7 +54,7 @@ export function TimelineDrawing(props: Props) {
         <title>Timeline</title>
         {Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step).map((s) => (
           <g key={s} className="timeline-axis">
-            <path d={`M${x(s * 1000)} ${axis - 4} V${height - 8}`} />
+            <path stroke="var(--line)" d={`M${x(s * 1000)} ${axis - 4} V${height - 8}`} />
             <text x={x(s * 1000)} y={14} textAnchor="middle">
               {s}
             </text>
@@ -160,7 +160,7 @@ function LaneHead({
   const box = control?.at;
   return (
     <g className={`timeline-lane ${lane.kind}`}>
-      <path d={`M${head} ${y} H${width - 12}`} />
+      <path stroke="var(--line)" d={`M${head} ${y} H${width - 12}`} />
       {control && box && (
         <svg
           x={head - 40}
@@ -210,5 +210,5 @@ function Trace({
   if (sets.length === 0) return null;
   let path = `M${head} ${level(start)}`;
   for (const m of sets) path += ` H${x((m.fromMs + m.toMs) / 2)} V${level(m.says)}`;
-  return <path className="timeline-trace" d={`${path} H${width - 12}`} />;
+  return <path fill="none" stroke="var(--spruce)" strokeWidth={3} pointerEvents="none" d={`${path} H${width - 12}`} />;
 }

@@ -35,7 +35,7 @@ export function TrailLine({ stations, current, done, counts, begun, onGo }: Prop
         const knot = (
           <>
             <span className="knot">{state === 'done' ? <Tick /> : count > 0 ? count : ''}</span>
-            <span className="name">
+            <span className="name small soft">
               {stationNames[station]}
               {isEmpty && <br />}
               {isEmpty && 'nothing yet'}

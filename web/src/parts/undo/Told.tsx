@@ -15,9 +15,9 @@ const Look = styled(MaterialDesignContent)({
 
 /** What lies under it can be pressed: only its own button is in the way. */
 const passThrough = {
-  '.told.told *': { pointerEvents: 'none' },
-  '.told.told button': { pointerEvents: 'auto' },
-} as const;
+  '.told *': { pointerEvents: 'none !important' },
+  '.told button': { pointerEvents: 'auto !important' },
+};
 
 /** Whoever goes on does not think of undoing any more: it goes with the next press. */
 const closeOnPress = (event: Event) => {

@@ -49,14 +49,14 @@ export function DrawPane(at: ChartAt) {
         <section className="sheet" aria-label="findings">
           <h2>To fix</h2>
           {findings.length === 0 && <p className="soft small">Nothing. Every way ends, every answer leads on.</p>}
-          <ul className="plain lined chart-findings">
+          <ul className="plain lined">
             {findings.slice(0, 60).map(({ finding, node: of }, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two findings may say the same of two places
               <li key={`${finding.code}${i}`} className={finding.severity}>
                 {of === null ? (
                   findingWords(finding)
                 ) : (
-                  <Button variant="text" className="inline" onClick={() => setPicked(of)}>
+                  <Button variant="text" size="inline" onClick={() => setPicked(of)}>
                     {findingWords(finding)}
                   </Button>
                 )}
@@ -67,7 +67,7 @@ export function DrawPane(at: ChartAt) {
         <Touched {...at} />
       </div>
       <div className="stack chart-right">
-        <div className="sheet chart-drawing">
+        <div className="sheet fills">
           <Suspense fallback={<Loading what="the drawing" />}>
             <Drawing body={drawn} picked={shown} findingAt={findingAt} onPick={setPicked} onEdit={onEdit} />
           </Suspense>

@@ -49,7 +49,7 @@ function StepBox({ data, selected }: NodeProps<StepNode>) {
       className={`graph-box step-box ${step.kind} ${step.kind === 'verdict' ? step.verdict : ''} ${selected ? 'picked' : ''}`}
     >
       <Handle type="target" position={Position.Top} />
-      <span className="step-head">
+      <span className="row spread small soft">
         {isStart && <strong>begin · </strong>}
         {nodeKindWords[step.kind]} · {more}
         {step.kind === 'measure' && step.supply === 'energised' && ' · energised'}
@@ -66,7 +66,7 @@ function Way({ data, markerEnd }: EdgeProps<WayEdge>) {
   if (!route) return null;
   return (
     <>
-      <BaseEdge path={rounded(route.points)} markerEnd={markerEnd} className="step-way" />
+      <BaseEdge path={rounded(route.points)} markerEnd={markerEnd} className="way" />
       {route.label && (
         <EdgeLabelRenderer>
           <span
@@ -216,14 +216,14 @@ export default function Drawing({ body, picked, findingAt, onPick, onEdit }: Pro
   }, [picked, placed, flow, body]);
   if (!draws)
     return (
-      <div className="chart-asleep">
+      <div className="card">
         <p>{body.nodes.length} steps are much to draw; the outline shows them all.</p>
         <Button onClick={() => setWanted(true)}>Draw them all the same</Button>
       </div>
     );
   if (!placed)
     return isLong ? (
-      <div className="chart-asleep" role="status">
+      <div className="card" role="status">
         <p>Placing {body.nodes.length} steps …</p>
         <Button
           onClick={() => {

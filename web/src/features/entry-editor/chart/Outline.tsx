@@ -301,7 +301,7 @@ type RowProps = Readonly<{
 
 const Row = memo(function Row(props: RowProps) {
   const { index, kind, depth, node, leadsTo, isHere, isPicked, onHere } = props;
-  if (kind === 'apart') return <p className="outline-apart small">nothing leads here</p>;
+  if (kind === 'apart') return <p className="outline-apart says doubt small">nothing leads here</p>;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tree has the keys of all its rows
     <div
@@ -310,7 +310,7 @@ const Row = memo(function Row(props: RowProps) {
       aria-current={isHere}
       aria-selected={isPicked}
       aria-level={depth + 1}
-      className={`outline-row ${kind} ${isPicked ? 'picked' : ''}`}
+      className={`row outline-row ${kind} ${isPicked ? 'picked' : ''}`}
       style={{ paddingInlineStart: `${0.4 + Math.min(depth, mostIndent) * 0.95}rem` }}
       onClick={() => onHere(index)}
     >

@@ -7,7 +7,6 @@ import TableRow from '@mui/material/TableRow';
 import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
-import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
 import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
 import type { ReadoutAt } from './readout-at.ts';
@@ -64,10 +63,10 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
   const kinds = [...new Set(found.map((l) => l.slip.kind))];
   return (
     <div className="split flip">
-      <section className="sheet matrix-sheet">
+      <section className="sheet">
         <h2>What shows, across; what it is read as, down</h2>
         <div className="scrolls">
-          <Table className="matrix">
+          <Table className="matrix" stickyHeader padding="none">
             <TableHead>
               <TableRow>
                 <TableCell />
@@ -88,15 +87,18 @@ export function LookAlikePane({ body, bodies, codes, texts }: ReadoutAt) {
                     const l = at(code, becomes);
                     if (code === becomes) return <TableCell key={code} className="same" />;
                     return (
-                      <TableCell key={code} className={l ? (isDanger(l) ? 'danger' : 'alike') : ''}>
+                      <TableCell key={code}>
                         {l && (
-                          <Pressable
+                          <Button
+                            size="dense"
+                            color={isDanger(l) ? 'primary' : 'inherit'}
+                            variant={picked === l ? 'contained' : isDanger(l) ? 'outlined' : 'text'}
                             aria-label={`${code} read as ${becomes}`}
                             aria-pressed={picked === l}
                             onClick={() => setPicked(l)}
                           >
                             {marks[l.slip.kind]}
-                          </Pressable>
+                          </Button>
                         )}
                       </TableCell>
                     );

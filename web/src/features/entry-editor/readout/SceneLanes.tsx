@@ -26,9 +26,9 @@ export function SceneLanes({
   return (
     <div className="timeline" role="img" aria-label={`one round lasts ${(scene.periodMs / 1000).toFixed(1)} seconds`}>
       {signs.map((sign) => (
-        <div key={sign} className="scene-lane">
+        <div key={sign}>
           <span className="small">{nameOf(sign)}</span>
-          <div className="scene-track">
+          <div className="board scene-track">
             {scene.cues
               .filter((c) => c.shown.sign === sign && isOn(c.shown))
               .map((c) => (

@@ -62,7 +62,7 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
   const weighted = reads.to.kind !== 'table';
   return (
     <>
-      <Table className="weights">
+      <Table>
         <caption className="visually-hidden">weights of {stage.label}</caption>
         <TableHead>
           <TableRow>
@@ -206,7 +206,7 @@ function Times({ stage, onStage }: Props) {
           ))}
       </div>
       {reads.kind === 'rhythm' && (
-        <Table className="weights">
+        <Table>
           <caption className="visually-hidden">patterns of {stage.label}</caption>
           <TableBody>
             {reads.rows.map((r) => (

@@ -19,6 +19,7 @@ import {
   type Step,
   settleSteps,
   standings,
+  standingWords,
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
@@ -228,7 +229,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
               <li key={s.about}>
                 <span className="mono small">{s.about}</span>:{' '}
                 {s.open ? 'left open' : `after ${columns.find((c) => c.id === s.chosen)?.name ?? 'the route'}`},{' '}
-                {s.standing.replace('-', ' ')}. {s.why}
+                {standingWords[s.standing]}. {s.why}
               </li>
             ))}
           </ul>
@@ -271,7 +272,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
   });
   return (
     <>
-      <TableRow className={settled && !settled.open ? 'settled' : differs ? 'differs' : ''}>
+      <TableRow className={settled && !settled.open ? 'good' : differs ? 'picked' : ''}>
         {row.cells.map((cell, k) => {
           const words = cell
             ? cell.act === 'let-go' && cell.step.kind === 'keep'
@@ -280,17 +281,17 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
             : '—';
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
-            <TableCell key={k} className={chosen === k ? 'chosen' : ''}>
+            <TableCell key={k} className={chosen === k ? 'chosen' : undefined}>
               {differs && onSettle ? (
                 <Pressable
-                  className="cell mono small"
+                  className="mono small"
                   aria-pressed={chosen === k}
                   onClick={() => setChosen(chosen === k ? null : k)}
                 >
                   {words}
                 </Pressable>
               ) : (
-                <span className="cell mono small">{words}</span>
+                <span className="mono small">{words}</span>
               )}
             </TableCell>
           );
@@ -303,7 +304,7 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
       {chosen !== null && onSettle && (
         <TableRow>
           <TableCell colSpan={columns.length + 1}>
-            <div className="settle">
+            <div className="row">
               <Input
                 fullWidth
                 placeholder="Why this one: who tried it, on what"
@@ -316,11 +317,11 @@ function AccountRowView({ row, columns, settled, onSettle }: RowProps) {
                 fullWidth
                 value={standing}
                 onChange={(e) => setStanding(e.target.value as Standing)}
-                inputProps={{ 'aria-label': 'standing' }}
+                inputProps={{ 'aria-label': 'How sure' }}
               >
                 {standings.map((s) => (
                   <option key={s} value={s}>
-                    {s.replace('-', ' ')}
+                    {standingWords[s]}
                   </option>
                 ))}
               </Select>

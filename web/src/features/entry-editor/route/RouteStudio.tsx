@@ -144,7 +144,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
   const face = used ?? faces[0]?.face;
   return (
     <div className="route-room">
-      <aside className="stack route-side">
+      <aside className="tiles route-side">
         {face && (
           <div className="sheet">
             <div className="row spread">
@@ -181,7 +181,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
           )}
         </div>
         <ScriptEditor text={text} names={names.script} notes={notes} line={line} onText={onText} onLine={pick} />
-        <ul className="plain lined route-findings" aria-label="findings">
+        <ul className="plain lined" aria-label="findings">
           {parsed.problems.map((p) => (
             <li key={`${p.line}:${p.column}`} className="error">
               <strong>line {p.line}</strong> {scriptProblemWords(p)}
@@ -193,7 +193,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
             return (
               <li key={`${f.code}${f.at.join('.')}${findingWords(f)}`} className={f.severity}>
                 {l !== null ? (
-                  <Button variant="text" className="inline" onClick={() => setPicked(place)}>
+                  <Button variant="text" size="inline" onClick={() => setPicked(place)}>
                     line {l}
                   </Button>
                 ) : (

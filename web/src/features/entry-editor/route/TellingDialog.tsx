@@ -24,9 +24,9 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
   const replaces = steps.length > 0 && !(steps.length === 1 && steps[0]?.kind === 'say');
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="telling-title">
-      <DialogContent className="telling">
+      <DialogContent className="stack">
         <h2 id="telling-title">{title}</h2>
-        <div className="two telling-columns">
+        <div className="two">
           <div className="stack">
             <label className="field">
               In their words
@@ -51,14 +51,15 @@ export function TellingDialog({ bundle, names, steps, title = 'How somebody tell
                   : 'Nothing in it is an instruction on this family’s controls.'}
               </p>
             ) : (
-              <ol className="telling-steps mono">
+              <ol className="scrolls mono">
                 {intake.phrases.map((p) => {
                   const step = stepAt(intake.steps, p.at);
                   return (
                     <li key={p.at}>
                       <Button
                         variant="text"
-                        className={`inline ${picked === p.at ? 'picked' : ''}`}
+                        size="inline"
+                        className={picked === p.at ? 'picked' : undefined}
                         onClick={() => setPicked(p.at)}
                       >
                         {step ? lines(step).map((l) => <span key={l}>{l}</span>) : null}
@@ -145,14 +146,15 @@ function Told({
         return [
           before,
           m.kind === 'lost' ? (
-            <span key={m.from} className="lost" title="not understood">
+            <span key={m.from} className="says bad" title="not understood">
               {m.text}
             </span>
           ) : (
             <Button
               key={m.from}
               variant="text"
-              className={`inline phrase ${picked === m.at ? 'picked' : ''}`}
+              size="inline"
+              className={picked === m.at ? 'picked' : undefined}
               onClick={() => onPick(m.at)}
             >
               {told.slice(m.from, m.to)}

@@ -101,7 +101,7 @@ describe('accounts side by side', () => {
   it('says what was settled, and where the route comes from', () => {
     accounts();
     sees('settled');
-    sees(/after As the sheet has it, bench proven/);
+    sees(/after As the sheet has it, bench-proven/);
   });
   it('is held against another route of the family', () => {
     accounts();

@@ -20,11 +20,11 @@ export const FaceBoard = forwardRef<SVGSVGElement, Props>(function FaceBoard(
 ) {
   const { setNodeRef, isOver } = useDroppable({ id: 'face' });
   return (
-    <div ref={setNodeRef} className={`face-board ${isOver ? 'over' : ''}`}>
+    <div ref={setNodeRef} className={`board face-board ${isOver ? 'due' : ''}`}>
       <PanelDrawing face={face} badge={badge} lamps={new Map()} weights={weightsOf(face)} />
       <svg
         ref={ref}
-        className="handles"
+        className="overlay"
         viewBox={`-1 -1 ${face.width + 2} ${face.height + 2}`}
         role="group"
         aria-label={`parts of ${face.label}`}
@@ -33,7 +33,7 @@ export const FaceBoard = forwardRef<SVGSVGElement, Props>(function FaceBoard(
       >
         <defs>
           <pattern id="grid" width="2" height="2" patternUnits="userSpaceOnUse">
-            <circle cx="0.1" cy="0.1" r="0.09" className="grid-dot" />
+            <circle cx="0.1" cy="0.1" r="0.09" fill="var(--unit-line)" />
           </pattern>
         </defs>
         <rect

@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
+import Button from '@mui/material/Button';
 import { addPart, type Face, newFace, type Panel, type PartKind, partKinds, partsOf } from '@wire-trail/core';
 import { useMemo } from 'react';
-import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 
 const groups: ReadonlyArray<readonly [string, readonly PartKind[]]> = [
@@ -66,8 +66,10 @@ function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) 
   const face = useMemo(() => sampleOf(sort), [sort]);
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `new ${sort}`, data: { sort } });
   return (
-    <Pressable
+    <Button
       ref={setNodeRef}
+      variant="text"
+      size="rail"
       className={`palette-item ${isDragging ? 'dragged' : ''}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       aria-label={`put a ${sortWords(sort)}`}
@@ -78,6 +80,6 @@ function PaletteItem({ sort, onAdd }: { sort: PartKind; onAdd: (sort: PartKind) 
         <PanelDrawing face={face} thumbnail bare />
       </span>
       <span>{sortWords(sort)}</span>
-    </Pressable>
+    </Button>
   );
 }

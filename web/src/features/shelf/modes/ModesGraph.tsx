@@ -33,7 +33,7 @@ function ModeBox({ data, selected }: NodeProps<ModeNode>) {
   const { mode } = data;
   return (
     <div
-      className={`graph-box mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'findingAt' : ''}`}
+      className={`graph-box mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'unsafe-stop' : ''}`}
     >
       <Handle type="target" position={Position.Top} />
       <strong>{mode.id === 'any' ? 'any mode' : mode.name}</strong>

@@ -60,7 +60,7 @@ export function ModesTab({ entries, family, writes }: TabProps) {
   const node = map.nodes.find((n) => n.id === picked) ?? null;
   return (
     <div className="split flip modes-room">
-      <div className="sheet modes-map">
+      <div className="sheet fills">
         <Suspense fallback={<Loading what="the map" />}>
           <ModesGraph map={map} picked={picked} supply={supply} onPick={setPicked} />
         </Suspense>
@@ -93,7 +93,7 @@ function MapWords({ nodes, onPick }: { nodes: readonly MapNode[]; onPick: (id: s
       <ul className="plain stack modes-list">
         {nodes.map((n) => (
           <li key={n.id}>
-            <Button variant="text" className="inline" onClick={() => onPick(n.id)}>
+            <Button variant="text" size="inline" onClick={() => onPick(n.id)}>
               {n.id === 'any' ? 'any mode' : n.name}
             </Button>{' '}
             {n.idleMs !== null && <span className="soft small">ends after {seconds(n.idleMs)} idle</span>}

@@ -13,7 +13,6 @@ import type { Shelved, TabProps } from '../tab-props.ts';
 import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { JobBar } from './JobBar.tsx';
-import './code-table.css';
 import { useJob } from './use-job.ts';
 
 const shownColumns: ReadonlyArray<readonly [string, number]> = [
@@ -245,7 +244,7 @@ export function CodeTable({ entries, family }: TabProps) {
             .join(' · ')}
         </p>
       )}
-      <div className="code-grid">
+      <div className="fills">
         <DataGrid
           rows={rows}
           columns={columns}
@@ -260,7 +259,7 @@ export function CodeTable({ entries, family }: TabProps) {
             if (!id || !edit([next.body as Row], id, String(next[id] ?? ''))) return before;
             return next;
           }}
-          getRowClassName={({ row }) => (row.state === 'changed here' ? 'changed-row' : '')}
+          getRowClassName={({ row }) => (row.state === 'changed here' ? 'picked' : '')}
         />
       </div>
       {importing && <ImportDialog family={family} entries={entries} onClose={() => setImporting(false)} />}

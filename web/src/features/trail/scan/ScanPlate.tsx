@@ -83,8 +83,8 @@ export default function ScanPlate({ families, onScan, onClose }: Props) {
       <DialogTitle id="scan-title">Scan the plate</DialogTitle>
       <DialogContent className="stack">
         {(trouble === null || trouble === 'nothing-in-picture') && (
-          <div className="scan-view">
-            <video ref={video} muted playsInline aria-label="what the camera sees" />
+          <div className="board scan-view">
+            <video className="overlay" ref={video} muted playsInline aria-label="what the camera sees" />
             <span className="scan-frame" aria-hidden="true" />
           </div>
         )}

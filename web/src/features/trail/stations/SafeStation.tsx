@@ -73,7 +73,7 @@ export function SafeStation({ walk, data, add }: StationProps) {
       )}
       <ul className="plain stack">
         {hazards.map((hazard) => (
-          <li key={hazard.id} className="note hazard">
+          <li key={hazard.id} className="note ends">
             <HazardSign />
             <div>
               <strong>{hazard.title}</strong>

@@ -13,7 +13,7 @@ export function Several({ codes, data, onTake }: Props) {
       <strong>{codes[0]?.text} differs by variant, and the plate does not tell which this is.</strong>
       <div className="stack">
         {codes.map((code) => (
-          <Pressable key={code.id} className="tile hit" onClick={() => onTake(code)}>
+          <Pressable key={code.id} className="tile ends" onClick={() => onTake(code)}>
             <span>
               <strong>{code.title}</strong>
               <span className="soft small">

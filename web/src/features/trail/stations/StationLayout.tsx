@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { PanelDrawing, type PanelProps } from '../../../parts/panel/PanelDrawing.tsx';
 import type { TrailData } from '../trail-data.ts';
+import './stations.css';
 
 export type StationProps = Readonly<{
   walk: Walk;
@@ -33,7 +34,7 @@ export function StationLayout({ panel, panelTitle, closer, beside, children, act
       {panel && (
         <aside className="stack room-panel">
           <div className="sheet">
-            {panelTitle && <h3 className="room-panel-title">{panelTitle}</h3>}
+            {panelTitle && <h3 className="hide-narrow">{panelTitle}</h3>}
             <PanelDrawing {...panel} />
           </div>
           {closer && <div className="sheet closer">{closer}</div>}

@@ -15,7 +15,7 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
   const seconds = step.kind === 'rest' ? step.span.usualMs : card.holdMs;
   return (
     <div className="card">
-      <p className="lead">{cardLead(card, data.panel)}</p>
+      <p className="soft">{cardLead(card, data.panel)}</p>
       {card.notes.cautions.map((caution) => (
         <div key={caution} className="note bad">
           <strong>{caution}</strong>
@@ -85,7 +85,7 @@ function HoldPad({ card, forMs }: { card: CoachCard; forMs: number }) {
   const verdict = held === null || down ? null : held < least ? 'too short' : held > most ? 'too long' : 'long enough';
   return (
     <Pressable
-      className={`hold-pad ${down ? 'down' : ''} ${held !== null && held >= least && held <= most ? 'ready' : ''}`}
+      className={`pad ${held !== null && held >= least && held <= most ? 'ready' : ''}`}
       onPointerDown={press}
       onPointerUp={lift}
       onPointerCancel={lift}
@@ -107,16 +107,18 @@ function Count({ times }: { times: number }) {
   const [done, setDone] = useState(0);
   const names = ['once', 'twice', '3 times', '4 times', '5 times', '6 times'];
   return (
-    <div className="row count" role="group" aria-label={`${done} of ${times}`}>
+    <div className="row" role="group" aria-label={`${done} of ${times}`}>
       {Array.from({ length: times }, (_, i) => (
-        <Pressable
+        <Button
           key={names[i] ?? i}
-          className={i < done ? 'counted' : ''}
+          size="glove"
+          variant={i < done ? 'contained' : 'outlined'}
+          color={i < done ? 'primary' : 'inherit'}
           aria-pressed={i < done}
           onClick={() => setDone(i < done ? i : i + 1)}
         >
           {names[i] ?? i + 1}
-        </Pressable>
+        </Button>
       ))}
     </div>
   );

@@ -5,7 +5,6 @@ import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
 import { Card } from './Cards.tsx';
 import { CoachStart } from './CoachStart.tsx';
-import './coach.css';
 import { HandsFree } from './HandsFree.tsx';
 import { panelAt } from './panel-at.ts';
 import { useAwake } from './senses.ts';

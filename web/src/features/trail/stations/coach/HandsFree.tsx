@@ -84,11 +84,11 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         {cardLead(card, data.panel)} {cardBig(card, data.panel)}
       </h1>
       <Pressable
-        className={`card beat-card ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
+        className={`card pad ${senses.picture && now.last && now.last !== 'tick' ? 'beating' : ''}`}
         onClick={() => next && onto(now.card + 1)}
       >
         <span className="visually-hidden">{next ? 'This is done, go on:' : 'The last step:'}</span>
-        <span className="lead">{cardLead(card, data.panel)}</span>
+        <span className="soft">{cardLead(card, data.panel)}</span>
         {card.notes.cautions.map((caution) => (
           <span key={caution} className="note bad">
             {caution}
@@ -96,9 +96,9 @@ export function HandsFree({ cards, data, title, pace, aside, onEnd, onBack }: Pr
         ))}
         <span className={card.watch.length > 0 ? 'big words' : 'big'}>{cardBig(card, data.panel)}</span>
         {beats.length > 1 && (
-          <span className="beat-dots" role="img" aria-label={`${Math.min(now.beats, beats.length)} of ${beats.length}`}>
+          <span className="row" role="img" aria-label={`${Math.min(now.beats, beats.length)} of ${beats.length}`}>
             {beats.map((b, i) => (
-              <span key={b.atMs} className={i < now.beats ? 'fallen' : ''} />
+              <span key={b.atMs} className={`dot ${i < now.beats ? 'fallen' : ''}`} />
             ))}
           </span>
         )}

@@ -17,7 +17,7 @@ export function LockOuts({ routes, walk, data, add }: StationProps & { routes: r
           <div key={route.id} className="stack">
             <strong>{route.name}</strong>
             <HazardNote ids={route.hazards} data={data} />
-            <pre className="mono small">{printSteps(route.steps)}</pre>
+            <pre className="small">{printSteps(route.steps)}</pre>
             {route.sideEffects.map((e) => (
               <p key={e} className="small">
                 {e}

@@ -45,7 +45,7 @@ export function ModeTests({ mode, walk, data, add }: StationProps & { mode: Mode
     <div className="sheet stack">
       {route && (
         <Fold title={`How to get there: ${route.name}`}>
-          <pre className="mono small">{printSteps(route.steps)}</pre>
+          <pre className="small">{printSteps(route.steps)}</pre>
         </Fold>
       )}
       {following !== null ? (
@@ -102,8 +102,8 @@ function TestRow({
   const wantsReading = test.expects?.kind === 'reading';
   const judged = judgeTestReading(test, typed);
   return (
-    <li className={`lined one test-row ${result ?? ''}`}>
-      <span className="test-number mono">{test.number}</span>
+    <li className={`lined one ends ${result ?? ''}`}>
+      <strong className="mono">{test.number}</strong>
       <div>
         <strong>{test.name}</strong> {test.coldOnly && <span className="tag">only when cold</span>}{' '}
         {blocked && <span className="tag">after test {test.needsFirst}</span>}
@@ -196,7 +196,7 @@ function Follow({ mode, first, data, onTold, onEnd }: FollowProps) {
           <Button
             size="glove"
             fullWidth
-            className="wrong-now"
+            color="error"
             disabled={failed.has(now.test.number)}
             onClick={() => {
               setFailed(new Set([...failed, now.test.number]));

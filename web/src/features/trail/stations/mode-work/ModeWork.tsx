@@ -3,7 +3,6 @@ import { entriesOf } from '@wire-trail/core';
 import { useState } from 'react';
 import type { StationProps } from '../StationLayout.tsx';
 import { LockOuts } from './LockOuts.tsx';
-import './mode-work.css';
 import { ModeTests } from './ModeTests.tsx';
 import { SettingsWork } from './SettingsWork.tsx';
 

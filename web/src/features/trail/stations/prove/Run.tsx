@@ -30,8 +30,8 @@ export function Run(props: StationProps) {
       beside={detection?.onlyWhen && <div className="note">{detection.onlyWhen}</div>}
     >
       <h1>Run it and see</h1>
-      <p className="big-number">
-        <strong>{run.cycles}</strong> {plural(cycle, run.cycles)} prove it
+      <p>
+        <strong className="big mono">{run.cycles}</strong> {plural(cycle, run.cycles)} prove it
       </p>
       <Reckoning run={run} cycle={cycle} threshold={detection?.threshold ?? null} />
       {timer && !early ? (

@@ -102,7 +102,7 @@ function FoldedCode({ folded, data }: { folded: Folded; data: TrailData }) {
       <CodeGlyph text={folded.code.text} /> <span>{folded.code.title}</span>
       {folded.why && <p className="soft small">{folded.why}</p>}
       {folded.under.length > 0 && (
-        <ul className="plain folded" aria-label={`what ${folded.code.text} explains`}>
+        <ul className="plain" style={{ marginLeft: '1.9rem' }} aria-label={`what ${folded.code.text} explains`}>
           {folded.under.map((f) => (
             <FoldedCode key={f.code.id} folded={f} data={data} />
           ))}

@@ -107,10 +107,11 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
   return (
     <>
       {reads.kind === 'which' && (
-        <div role="group" aria-label="which lamp" className="row blink-count">
+        <div role="group" aria-label="which lamp" className="row">
           {reads.lamps.map(({ sign }) => (
             <Button
               key={sign}
+              size="glove"
               variant={sign === which ? 'contained' : 'outlined'}
               color={sign === which ? 'primary' : 'inherit'}
               aria-pressed={sign === which}
@@ -124,13 +125,14 @@ function Count({ stage, look, onLook, nameOf }: Part & { nameOf: (id: SignId) =>
           ))}
         </div>
       )}
-      <div role="group" aria-label={stage.label} className="row blink-count">
+      <div role="group" aria-label={stage.label} className="row">
         {Array.from({ length: most }, (_, i) => i + 1).map((n) => (
           <Button
             key={n}
+            size="glove"
             variant={n === now?.count ? 'contained' : 'outlined'}
             color={n === now?.count ? 'primary' : 'inherit'}
-            className={now?.maybe?.includes(n) ? 'maybe' : undefined}
+            style={now?.maybe?.includes(n) ? { borderStyle: 'dashed' } : undefined}
             aria-pressed={n === now?.count}
             onClick={() => count(n)}
           >
@@ -156,13 +158,19 @@ function LongShort({ stage, look, onLook }: Part) {
   const write = (next: string) => onLook({ kind: 'rhythm', stage: stage.id, pattern: next.slice(0, 60) });
   return (
     <div role="group" aria-label={stage.label} className="stack">
-      <p className="long-short" aria-live="polite">
+      <p className="two-lines" aria-live="polite">
         {pattern === '' ? <span className="soft">long and short, as they come</span> : <Marks pattern={pattern} />}
       </p>
-      <div className="row blink-count">
-        <Button onClick={() => write(`${pattern}s`)}>short</Button>
-        <Button onClick={() => write(`${pattern}l`)}>long</Button>
-        <Button onClick={() => write(`${pattern}?`)}>cannot tell</Button>
+      <div className="row">
+        <Button size="glove" onClick={() => write(`${pattern}s`)}>
+          short
+        </Button>
+        <Button size="glove" onClick={() => write(`${pattern}l`)}>
+          long
+        </Button>
+        <Button size="glove" onClick={() => write(`${pattern}?`)}>
+          cannot tell
+        </Button>
         <Button disabled={pattern === ''} onClick={() => write(pattern.slice(0, -1))}>
           one back
         </Button>
@@ -174,7 +182,7 @@ function LongShort({ stage, look, onLook }: Part) {
 export function Marks({ pattern }: { pattern: string }) {
   return (
     <span
-      className="marks"
+      className="row marks"
       role="img"
       aria-label={[...pattern].map((c) => (c === 'l' ? 'long' : c === 's' ? 'short' : 'not told')).join(' ')}
     >
@@ -207,12 +215,13 @@ function DisplayInput({ readout, stage, look, parts, onLook }: StageProps) {
           : 'What does the display show?'}
         <Input
           fullWidth
-          className={'find-box display-box'}
+          className="find-box"
           autoComplete="off"
           value={text}
           onChange={(e) => onLook({ kind: 'text', stage: stage.id, text: e.target.value })}
           slotProps={{
             input: {
+              style: { textTransform: 'uppercase', letterSpacing: '0.12em' },
               maxLength: 40,
               autoCapitalize: 'characters',
               spellCheck: false,

@@ -89,7 +89,7 @@ export function TapPad({
         </span>
       </button>
       <TapStrip pulses={pulses} />
-      <p aria-live="polite" className="tap-read">
+      <p aria-live="polite" className="two-lines">
         {read.rounds.length > 0 && (
           <strong className="mono">
             {read.rounds

@@ -1,7 +1,7 @@
 import { bandCurve, celsiusOf, formatQuantity, type MeasureNode, type Parameters } from '@wire-trail/core';
 import type { ApexOptions } from 'apexcharts';
 import ReactApexChart from 'react-apexcharts';
-import { paletteOf } from '../../../../foundation/theme.ts';
+import { paletteOf } from '../../../../foundation/theme/theme.ts';
 import { useMode } from '../../../../foundation/use-look.ts';
 import { useAmounts } from '../../../../foundation/use-own.ts';
 import { curveOptions } from './curve-options.ts';

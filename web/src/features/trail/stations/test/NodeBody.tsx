@@ -43,16 +43,16 @@ export function NodeBody(props: BodyProps) {
           {(node.looksGood || node.looksBad) && (
             <dl className="looks">
               {node.looksGood && (
-                <div>
+                <>
                   <dt>good</dt>
                   <dd>{node.looksGood}</dd>
-                </div>
+                </>
               )}
               {node.looksBad && (
-                <div>
+                <>
                   <dt>bad</dt>
                   <dd>{node.looksBad}</dd>
-                </div>
+                </>
               )}
             </dl>
           )}

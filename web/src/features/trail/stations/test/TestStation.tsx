@@ -15,7 +15,6 @@ import { OnTheWay } from './OnTheWay.tsx';
 import { OnUnit } from './OnUnit.tsx';
 import { Path } from './Path.tsx';
 import type { Say } from './say.ts';
-import './test.css';
 import { Until } from './Wait.tsx';
 
 /** The test chart, one question at a time, until one cause is left or the case is out of scope. */

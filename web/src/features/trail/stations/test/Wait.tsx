@@ -48,8 +48,8 @@ export function Timer({ since, ms, over }: { since: string; ms: number; over: Re
   }, [left]);
   if (left <= 0) return over;
   return (
-    <div className="stack timer" role="timer" aria-label="time left">
-      <strong className="mono">{clockWords(left)}</strong>
+    <div className="stack" role="timer" aria-label="time left">
+      <strong className="big mono">{clockWords(left)}</strong>
       <span className="soft">
         over at {new Date(ends).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}; it goes on with the
         phone locked
@@ -78,8 +78,10 @@ export function Wait({ walk, at, add, say, node }: BodyProps & { node: NodeOf<'w
   if (timer) return <Timer since={timer.since} ms={timer.ms} over={done} />;
   return (
     <>
-      <p className="big-number">
-        <strong>{isLong ? Math.round(node.waitMs / 3_600_000) : Math.round(node.waitMs / 60_000)}</strong>
+      <p>
+        <strong className="big mono">
+          {isLong ? Math.round(node.waitMs / 3_600_000) : Math.round(node.waitMs / 60_000)}
+        </strong>
         {isLong ? 'hours' : 'min'}
       </p>
       {isLong && <UntilWhen day={until} onChange={setUntil} />}

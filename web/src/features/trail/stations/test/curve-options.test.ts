@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import { type Mode, paletteOf } from '../../../../foundation/theme.ts';
+import type { Mode } from '../../../../foundation/theme/inks.ts';
+import { paletteOf } from '../../../../foundation/theme/theme.ts';
 import { curveOptions } from './curve-options.ts';
 
 it('the curve follows the look of the page', () => {

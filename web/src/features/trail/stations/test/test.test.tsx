@@ -49,7 +49,7 @@ const volts = (value: number, least = 46, most = 54.6) => ({
 });
 
 describe('where the probes go', () => {
-  const point = (label: string) => screen.getByText(label, { selector: '.picture-point' }).className;
+  const point = (label: string) => screen.getByText(label, { selector: '.point' }).className;
   it('the points of the picture that are called as the probes are stand out, and what is offline is said', () => {
     at(brindlewick, 'd09', null, ...said('drain', ['filter', 'yes'], ['hose', 'yes'], ['isolate', 'done']));
     sees('Measure the drain pump coil');

@@ -124,12 +124,17 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
           {troubleWords[source.trouble]}
         </p>
       )}
-      <div className="camera-view">
+      <div className="board camera-view">
         <canvas ref={canvas} {...picture} data-testid="camera-picture" onPointerDown={place} />
-        <svg viewBox={`0 0 ${picture.width} ${picture.height}`} aria-hidden="true">
+        <svg
+          className="overlay"
+          viewBox={`0 0 ${picture.width} ${picture.height}`}
+          pointerEvents="none"
+          aria-hidden="true"
+        >
           {watched.map(({ sign, region }) => (
             <g key={sign}>
-              <circle cx={region.x} cy={region.y} r={region.r + 3} />
+              <circle fill="none" stroke="var(--white)" strokeWidth={3} cx={region.x} cy={region.y} r={region.r + 3} />
               <text x={region.x} y={region.y - region.r - 8} textAnchor="middle">
                 {name(sign)}
               </text>
@@ -150,7 +155,7 @@ export function CameraReader({ data, readout, stage, onLook, onClose }: StagePro
             <div className="row small">
               <span id="circle-size">size of the circle</span>
               <Slider
-                className="circle-size"
+                style={{ flex: 1 }}
                 aria-labelledby="circle-size"
                 min={6}
                 max={48}

@@ -44,6 +44,7 @@ export function TraceView({
       </figcaption>
       <svg
         viewBox="0 0 100 36"
+        height={84}
         preserveAspectRatio="none"
         role="group"
         aria-label={`brightness of lamp ${name}, ${pulses.length} lights`}

@@ -1,5 +1,5 @@
 import { type Face, litAt, type Readout, type Region, type Scene, type Sign, sceneAt } from '@wire-trail/core';
-import { feedInks } from '../../../../../foundation/theme.ts';
+import { feedInks } from '../../../../../foundation/theme/inks.ts';
 
 /** How big the pictures are, whatever they come from. */
 export const picture = { width: 640, height: 480 } as const;
