@@ -55,17 +55,25 @@ export function lintCharts(bundle: Bundle): Finding[] {
     const suspects = entry.kind === 'chart' ? served.get(entry.id) : undefined;
     // a chart with roles is about other families' parts as well
     if (entry.kind === 'chart' && suspects && entry.roles.length === 0)
-      findings.push(...lintUnneeded(entry, suspects, ['entries', i]));
+      findings.push(...lintUnneeded(entry, suspects, users.parts, ['entries', i]));
   });
   return findings;
 }
 
 /** Tests that are about parts nobody suspects, and that no verdict is about either. */
-function lintUnneeded(chart: Chart, suspects: ReadonlySet<PartId>, at: Path): Finding[] {
+function lintUnneeded(chart: Chart, suspects: ReadonlySet<PartId>, names: Users['parts'], at: Path): Finding[] {
   const causes = new Set(chart.nodes.flatMap((n) => (n.kind === 'verdict' && n.cause ? [n.cause] : [])));
   return chart.nodes.flatMap((n, i): Finding[] =>
     n.about.length > 0 && n.kind !== 'verdict' && n.about.every((part) => !suspects.has(part) && !causes.has(part))
-      ? [{ code: 'test-unneeded', severity: 'hint', at: [...at, 'nodes', i], node: n.title, parts: n.about }]
+      ? [
+          {
+            code: 'test-unneeded',
+            severity: 'hint',
+            at: [...at, 'nodes', i],
+            node: n.title,
+            parts: n.about.map((part) => names.get(part) ?? part),
+          },
+        ]
       : [],
   );
 }
@@ -77,6 +85,8 @@ type Users = Readonly<{
   modes: ReadonlyMap<ModeId, Mode>;
   /** How long each mode waits without a hand, where it times out. */
   idle: ReadonlyMap<ModeId, number>;
+  /** What the parts are called. */
+  parts: ReadonlyMap<PartId, string>;
   /** There is a way to erase any code. */
   clears: boolean;
 }>;
@@ -88,6 +98,7 @@ function usersOf(bundle: Bundle, charts: ReadonlyMap<ChartId, Chart>): Users {
     routes: new Map(routes.map((r) => [r.id, r])),
     modes: new Map(entriesOf(bundle, 'mode').map((m) => [m.id, m])),
     idle: idleTimes(bundle),
+    parts: new Map(entriesOf(bundle, 'family').flatMap((f) => f.parts.map((p) => [p.id, p.name] as const))),
     clears: routes.some((r) => r.purpose === 'clear' && r.onlyFor.length === 0),
   };
 }
@@ -121,7 +132,7 @@ function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Fin
       severity: 'warning',
       at: [...at, 'suspects'],
       text,
-      part,
+      part: users.parts.get(part) ?? part,
       chart: chart.title,
     }));
   if (missing.length > 0)

@@ -1,6 +1,7 @@
 import type { Path } from '../base/path.ts';
 import { interlockWords } from '../gesture/lint.ts';
 import type { Code, Setting, Symptom } from '../model/code.ts';
+import type { Family } from '../model/family.ts';
 import type { Finding } from '../model/finding.ts';
 import { circlesOfConsequence } from './consequences.ts';
 
@@ -35,8 +36,9 @@ const mayMeet = (a: Code, b: Code): boolean =>
  */
 export function lintCodeTable(
   codes: readonly Placed[],
-  variants: ReadonlyArray<Readonly<{ id: string; name: string }>>,
+  family: Pick<Family, 'variants' | 'controllers'> | undefined,
 ): Finding[] {
+  const { variants = [], controllers = [] } = family ?? {};
   const bySpelling = new Map<string, Placed[]>();
   for (const placed of codes) bySpelling.set(spelled(placed), [...(bySpelling.get(spelled(placed)) ?? []), placed]);
   return [...bySpelling.values()].flatMap((group): Finding[] => {
@@ -48,7 +50,7 @@ export function lintCodeTable(
               severity: 'error',
               at: [...at, 'text'],
               text: code.text,
-              controller: code.controller,
+              controller: controllers.find((c) => c.id === code.controller)?.name ?? code.controller,
             },
           ]
         : [],

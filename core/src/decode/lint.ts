@@ -21,6 +21,8 @@ export function lintReadout(
   codes: readonly Placed[],
   at: Path,
   signs: ReadonlyMap<string, Sign> = new Map(),
+  /** What the hazards are called; one that is not named is said by its id. */
+  hazardNames: ReadonlyMap<string, string> = new Map(),
 ): Finding[] {
   const findings: Finding[] = [...lintStages(readout, at, signs)];
   for (const { code, at: where } of codes)
@@ -38,7 +40,7 @@ export function lintReadout(
     ...findings,
     ...sharedPatterns(readout, listed, at),
     ...patternsWithoutCode(readout, texts, at),
-    ...dangerousLookAlikes(readout, codes),
+    ...dangerousLookAlikes(readout, codes, { signs, hazardNames }),
     ...runVectors(readout, listed).flatMap(({ vector, reads, holds }, i): Finding[] =>
       holds
         ? []
@@ -184,13 +186,13 @@ function patternsWithoutCode(readout: Readout, texts: readonly string[], at: Pat
       ];
 }
 
-/** A slip as its kind and what it happens to. */
-export function slipFacts(slip: Slip): NamedSlip {
+/** A slip as its kind and what it happens to, as the panel calls it. */
+function slipFacts(slip: Slip, signs: ReadonlyMap<string, Sign>): NamedSlip {
   switch (slip.kind) {
     case 'lamp-dark':
     case 'rate':
     case 'colour':
-      return { kind: slip.kind, of: slip.sign };
+      return { kind: slip.kind, of: `lamp ${signs.get(slip.sign)?.label ?? slip.sign}` };
     case 'segment-lost':
       return { kind: slip.kind, of: `${segmentNames[slip.segment] ?? ''} of place ${slip.position + 1}` };
     case 'length':
@@ -205,7 +207,11 @@ export function slipFacts(slip: Slip): NamedSlip {
 }
 
 /** Codes that one slip turns into one that warns of less: the technician would prepare for the wrong danger. */
-function dangerousLookAlikes(readout: Readout, codes: readonly Placed[]): Finding[] {
+function dangerousLookAlikes(
+  readout: Readout,
+  codes: readonly Placed[],
+  { signs, hazardNames }: Readonly<{ signs: ReadonlyMap<string, Sign>; hazardNames: ReadonlyMap<string, string> }>,
+): Finding[] {
   const byText = new Map(codes.map((placed) => [placed.code.text, placed]));
   return lookAlikes(readout, [...byText.keys()]).flatMap(({ code, becomes, slip }): Finding[] => {
     const from = byText.get(code);
@@ -221,8 +227,8 @@ function dangerousLookAlikes(readout: Readout, codes: readonly Placed[]): Findin
             at: [...from.at, 'text'],
             text: code,
             becomes,
-            slip: slipFacts(slip),
-            hazards,
+            slip: slipFacts(slip, signs),
+            hazards: hazards.map((h) => hazardNames.get(h) ?? h),
           },
         ];
   });

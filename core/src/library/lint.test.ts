@@ -231,8 +231,8 @@ describe('lint', () => {
       code: 'look-alike-danger',
       text: 'K23',
       becomes: 'K19',
-      slip: { kind: 'lamp-dark', of: 'lamp-c' },
-      hazards: ['steam-pressure'],
+      slip: { kind: 'lamp-dark', of: 'lamp c' },
+      hazards: ['Overheated closed tank'],
     });
   });
 });

@@ -37,6 +37,7 @@ export function lint(bundle: Bundle): Finding[] {
   const signs = new Map(
     entriesOf(bundle, 'panel').flatMap((p) => p.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s] as const))),
   );
+  const hazardNames = new Map(entriesOf(bundle, 'hazard').map((h) => [h.id as string, h.title] as const));
   for (const { entry, at } of placed('readout'))
     findings.push(
       ...lintReadout(
@@ -44,12 +45,12 @@ export function lint(bundle: Bundle): Finding[] {
         codes.filter((c) => showsCode(entry, c.code) && (entry.codesOf === undefined || canShow(entry, c.code.text))),
         at,
         signs,
+        hazardNames,
       ),
     );
   const families = placed('family');
   for (const { entry, at } of families) findings.push(...lintFamily(entry, at));
-  const variants = families.flatMap(({ entry }) => entry.variants);
-  findings.push(...lintCodeTable(codes, variants), ...lintCircles(codes));
+  findings.push(...lintCodeTable(codes, families[0]?.entry), ...lintCircles(codes));
   for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
   findings.push(...lintEditions(bundle));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {

@@ -118,7 +118,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `“${f.node}”: after a new ${f.part} the unit wants to be recalibrated${f.demands ? ` (${f.demands.replace(/\.$/, '')})` : ''}, and no step does.`,
   'test-unneeded': (f) => `“${f.node}” is about ${f.parts.join(', ')}, which nobody suspects.`,
   'call-circle': (f) => `${f.charts.join(' → ')}: the chart calls itself.`,
-  'call-never-returns': (f) => `“${f.node}” goes on when “${f.chart}” finds ${f.finds}, and that chart never ends so.`,
+  'call-never-returns': (f) =>
+    `“${f.node}” goes on when “${f.chart}” finds ${f.finds.replaceAll('-', ' ')}, and that chart never ends so.`,
   'call-unpublished': (f) => `“${f.node}” calls “${f.chart}”, which is not published.`,
   'use-incomplete': (f) => `${f.user} uses “${f.chart}” and does not give it ${f.missing.join(', ')}.`,
   'chart-without-clear': (f) => `${f.text}: after “${f.chart}” nothing erases the code.`,
