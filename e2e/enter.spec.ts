@@ -203,6 +203,6 @@ test('modes are a map, and the tests of a mode are followed along in the field',
   await technician.sees('Lamps and beeper');
   await technician.press('This is wrong');
   await technician.press('All the rest was good; end here');
-  await expect(technician.page.locator('.test-row.fail')).toHaveCount(1);
-  await expect(technician.page.locator('.test-row.pass')).toHaveCount(2);
+  await expect(technician.page.locator('li.fail')).toHaveCount(1);
+  await expect(technician.page.locator('li.pass')).toHaveCount(2);
 });

@@ -173,7 +173,7 @@ test('the family’s rooms: controls can be operated, codes are played, what is 
   await expect(page.getByLabel('lamp c: lit, green')).toBeVisible();
   await page.keyboard.press('l');
   await page.getByRole('button', { name: /easily taken for a more dangerous one/ }).click();
-  await trainer.sees('With lamp-c dead, K23 reads as K19, which warns of less: steam-pressure is left out.');
+  await trainer.sees('With lamp c dead, K23 reads as K19, which warns of less: Overheated closed tank is left out.');
 });
 
 test('what is printed is ink on white in either look, without what is only pressed', async ({ desk }) => {

@@ -353,7 +353,17 @@ export {
   tooCloseWords,
 } from './words/measured.ts';
 export { missedWords, missWords } from './words/miss.ts';
-export { kindWords, nodeKindWords, severityWords, standingWords } from './words/names.ts';
+export {
+  endWords,
+  kindWords,
+  nodeKindWords,
+  outcomeWords,
+  severityWords,
+  sideWords,
+  specialWords,
+  standingWords,
+} from './words/names.ts';
+export { nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';

@@ -1,7 +1,11 @@
 import type { Standing } from '../base/text.ts';
+import type { ChartEnd } from '../chart/walk.ts';
 import type { ChartNode } from '../model/chart.ts';
 import type { EntryKind } from '../model/entry.ts';
 import type { Severity } from '../model/finding.ts';
+import type { Face } from '../model/panel.ts';
+import type { Special } from '../model/readout.ts';
+import type { Outcome } from '../model/walk.ts';
 
 /** What one of each kind of entry is called by people. One place: a rename is one edit. */
 export const kindWords: Readonly<Record<EntryKind, string>> = {
@@ -52,4 +56,45 @@ export const nodeKindWords: Readonly<Record<ChartNode['kind'], string>> = {
   split: 'Branch',
   call: 'Sub-chart',
   verdict: 'Result',
+};
+
+/** What came of a walk. */
+export const outcomeWords: Readonly<Record<Outcome, string>> = {
+  fixed: 'fixed',
+  'handed-on': 'handed on',
+  'nothing-found': 'nothing found',
+  'left-limited': 'left running limited',
+  'given-up': 'given up',
+};
+
+/** What something means that shows and is no code. */
+export const specialWords: Readonly<Record<Special['means'], string>> = {
+  'nothing-stored': 'nothing stored',
+  'end-of-list': 'the end of the list',
+  'self-check': 'it checks itself',
+  healthy: 'all is well',
+  'out-of-service': 'out of service',
+  mode: 'the mode it is in',
+  'part-good': 'the part is good',
+  'part-open': 'the part is open',
+  'part-short': 'the part is shorted',
+  setting: 'a setting',
+};
+
+/** Which side of a unit is drawn. */
+export const sideWords: Readonly<Record<Face['side'], string>> = {
+  front: 'front',
+  'behind-cover': 'behind a cover',
+  board: 'on the board',
+  remote: 'remote',
+  helm: 'helm',
+  site: 'on site',
+};
+
+/** Why a chart walk ended without a result. */
+export const endWords: Readonly<Record<Exclude<ChartEnd['kind'], 'verdict'>, string>> = {
+  'went-round': 'You came through here often.',
+  'open-end': 'The chart ends here without a result.',
+  'chart-missing': 'The chart that comes next is not on this device.',
+  'call-circle': 'The chart goes in a circle here.',
 };

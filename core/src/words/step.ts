@@ -1,8 +1,9 @@
 import { assertNever } from '../base/result.ts';
-import type { Span, Standing } from '../base/text.ts';
+import type { Span } from '../base/text.ts';
 import { type CoachCard, coachCards, type HandAct } from '../gesture/coach.ts';
 import type { Panel } from '../model/panel.ts';
 import type { BranchOn, Retry, Step } from '../model/route.ts';
+import { standingWords } from './names.ts';
 import { momentWords, partName, placeName, shownWords } from './sign.ts';
 
 const placeOf = (act: HandAct, panel: Panel): string =>
@@ -122,8 +123,6 @@ export function cardBig(card: CoachCard, panel: Panel): string {
   return card.acts.map((a) => actBig(a, panel)).join(' · ');
 }
 
-const sureWords = (standing: Standing): string => standing.replaceAll('-', ' ');
-
 /** What to do when a step or a route does not take. */
 export const retryWords: Readonly<Record<Retry, string>> = {
   faster: 'do it faster',
@@ -180,7 +179,7 @@ export function cardNotes({ notes }: CoachCard): string[] {
     ...notes.why,
     ...notes.ifItFails.map((text) => `If it fails: ${text}`),
     ...(notes.retry.length > 0 ? [`If it does not take: ${notes.retry.map((r) => retryWords[r]).join(', ')}`] : []),
-    ...notes.standings.map((s) => `How sure: ${sureWords(s)}`),
+    ...notes.standings.map((s) => `How sure: ${standingWords[s]}`),
   ];
 }
 

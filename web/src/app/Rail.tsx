@@ -1,5 +1,7 @@
+import Badge from '@mui/material/Badge';
 import Button from '@mui/material/Button';
 import { Link, NavLink } from 'react-router';
+import { api } from '../foundation/api.ts';
 import type { Area } from './areas.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 
@@ -13,12 +15,25 @@ export function Rail({ areas, name }: { areas: readonly Area[]; name: string }) 
       <nav aria-label="areas">
         {areas.map(({ to, name: words, icon: Icon }) => (
           <Button key={to} variant="text" size="rail" component={NavLink} to={to}>
-            <Icon />
+            {to === '/bench' ? <Waiting icon={Icon} /> : <Icon />}
             <span>{words}</span>
           </Button>
         ))}
       </nav>
       <PersonMenu name={name} />
     </aside>
+  );
+}
+
+/** How many change sets wait for a reviewer, at the icon of where they are. */
+function Waiting({ icon: Icon }: Pick<Area, 'icon'>) {
+  const { data = [] } = api.useChangeSetsQuery('in-review');
+  return (
+    <>
+      <Badge badgeContent={data.length} color="primary" slotProps={{ badge: { 'aria-hidden': true } }}>
+        <Icon />
+      </Badge>
+      {data.length > 0 && <span className="visually-hidden">{data.length} waiting:</span>}
+    </>
   );
 }

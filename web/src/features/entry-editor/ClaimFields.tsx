@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { type Claim, entriesOf, standings } from '@wire-trail/core';
+import { type Claim, entriesOf, standings, standingWords } from '@wire-trail/core';
 import type { FieldProps } from './field-props.ts';
 import { Choice, Text } from './inputs.tsx';
 
@@ -43,7 +43,7 @@ export function ClaimFields({ body, bodies, edit, wrong }: FieldProps) {
             <Choice
               label="How sure"
               value={claim.standing}
-              options={standings.map((s) => [s, s.replace('-', ' ')])}
+              options={standings.map((s) => [s, standingWords[s]] as const)}
               onChange={(s) => put(i, { standing: s as Claim['standing'] }, '')}
             />
           </div>

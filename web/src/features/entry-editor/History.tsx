@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { diff, type EntryKey, type EntryView } from '@wire-trail/core';
+import { diff, type EntryKey, type EntryView, revisionStateWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { api } from '../../foundation/api.ts';
 import { type Body, draftEdited } from '../../foundation/entry-draft-slice.ts';
@@ -37,7 +37,7 @@ export function History({ entryKey, entry }: { entryKey: EntryKey; entry: EntryV
             <TableRow key={r.number}>
               <TableCell className="mono">{r.number}</TableCell>
               <TableCell>
-                {r.state.replace('-', ' ')}
+                {revisionStateWords[r.state]}
                 {r.review && (
                   <span className="soft small">
                     {' '}

@@ -284,7 +284,7 @@ function ListField({ value, path, label, context, onChange, of }: FieldProps & {
           </div>
         ) : (
           // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their place
-          <div key={i} className="with-button">
+          <div key={i} className="with-button item">
             <Fold title={itemName(one, i)} open={list.length < 3}>
               {inner}
             </Fold>

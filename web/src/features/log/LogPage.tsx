@@ -1,6 +1,6 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import type { WalkLine } from '@wire-trail/core';
+import { outcomeWords, type WalkLine } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
@@ -56,7 +56,7 @@ export default function LogPage() {
                   walk.fixedBy ? (
                     `fixed: ${walk.fixedBy}`
                   ) : (
-                    walk.outcome?.replaceAll('-', ' ')
+                    walk.outcome && outcomeWords[walk.outcome]
                   )
                 ) : walk.state === 'waiting' ? (
                   <>

@@ -8,6 +8,7 @@ import {
   foldWalk,
   foundWords,
   happenedWords,
+  outcomeWords,
   passedWords,
   roundsSeen,
   stations,
@@ -33,6 +34,8 @@ type Names = Readonly<{
   node: (chart: string, id: string) => string;
   symptom: (id: string) => string;
   hazard: (id: string) => string;
+  code: (id: string) => string;
+  special: (id: string) => string;
   controller: (id: string) => string;
   variant: (id: string) => string;
   found: (event: WalkEventOf<'chart-ended'>) => string;
@@ -46,6 +49,9 @@ function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Na
     route: (id) => (bundle && entryOf(bundle, 'route', id)?.name) ?? id,
     node: (chart, id) => (bundle && entryOf(bundle, 'chart', chart)?.nodes.find((n) => n.id === id)?.title) ?? id,
     symptom: (id) => (bundle && entryOf(bundle, 'symptom', id)?.title) ?? id,
+    code: (id) => (bundle && entryOf(bundle, 'code', id)?.text) ?? id.toUpperCase(),
+    special: (id) =>
+      (bundle ? entriesOf(bundle, 'readout') : []).flatMap((r) => r.specials).find((s) => s.id === id)?.label ?? id,
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
@@ -96,11 +102,11 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'clear-step':
       return clearedWords[event.did];
     case 'seen':
-      return `Slot ${event.seen.slot} seen ${timesWords(roundsSeen(event.seen.looks))}: ${event.made.map((m) => `${m.code} ${Math.round(m.certainty * 100)} %`).join(', ')}`;
+      return `Stored code ${event.seen.slot} seen ${timesWords(roundsSeen(event.seen.looks))}: ${event.made.map((m) => `${m.code} ${Math.round(m.certainty * 100)} %`).join(', ')}`;
     case 'special':
-      return `Shows ${event.special.replaceAll('-', ' ')}`;
+      return `Shows ${names.special(event.special)}`;
     case 'code-taken':
-      return `Stored code ${event.slot} taken as ${event.code.toUpperCase()}${event.confirmAt ? ', to be confirmed' : ''}`;
+      return `Stored code ${event.slot} taken as ${names.code(event.code)}${event.confirmAt ? ', to be confirmed' : ''}`;
     case 'swept':
       return `${names.controller(event.controller)}: ${sweptWords[event.result]}`;
     case 'confirmed':
@@ -136,7 +142,7 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'proved':
       return `${event.returned ? 'Returned' : 'Did not return'} in ${event.cycles}`;
     case 'closed':
-      return event.fixedBy ? `Closed, fixed by ${event.fixedBy}` : `Closed: ${event.outcome.replaceAll('-', ' ')}`;
+      return event.fixedBy ? `Closed, fixed by ${event.fixedBy}` : `Closed: ${outcomeWords[event.outcome]}`;
     case 'taken-back':
       return 'The step before was taken back';
   }

@@ -3,7 +3,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { entriesOf, entryOf, type WalkLine } from '@wire-trail/core';
+import { entriesOf, entryOf, outcomeWords, type WalkLine } from '@wire-trail/core';
 import { Link, useParams } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
@@ -158,7 +158,7 @@ export default function MachinePage() {
                     {w.code ? <CodeGlyph text={w.code.toUpperCase()} /> : <span className="soft">none</span>}
                   </TableCell>
                   <TableCell>
-                    {w.fixedBy ? `fixed by ${w.fixedBy}` : (w.outcome?.replaceAll('-', ' ') ?? w.state)}
+                    {w.fixedBy ? `fixed by ${w.fixedBy}` : w.outcome ? outcomeWords[w.outcome] : w.state}
                   </TableCell>
                   <TableCell>{w.by}</TableCell>
                 </TableRow>

@@ -11,11 +11,13 @@ type Own = Readonly<{
   maxLength?: number;
   inputMode?: 'text' | 'decimal' | 'numeric';
   autoCapitalize?: string;
+  /** The list of what is usually meant. */
+  list?: string;
 }>;
 type Props = Own & Omit<ComponentProps<typeof Input>, 'ref' | 'error' | 'inputRef' | keyof Own>;
 
 /** A box with its label above it, and below it what is wrong with what stands in it. */
-export function Field({ label, hint, wrong, ref, maxLength, inputMode, autoCapitalize, id, ...rest }: Props) {
+export function Field({ label, hint, wrong, ref, maxLength, inputMode, autoCapitalize, list, id, ...rest }: Props) {
   const made = useId();
   const own = id ?? made;
   return (
@@ -34,6 +36,7 @@ export function Field({ label, hint, wrong, ref, maxLength, inputMode, autoCapit
             ...(maxLength !== undefined && { maxLength }),
             ...(inputMode && { inputMode }),
             ...(autoCapitalize && { autoCapitalize }),
+            ...(list && { list }),
             ...(wrong && { 'aria-describedby': `${own}-wrong`, 'aria-invalid': true }),
           },
         }}

@@ -8,6 +8,7 @@ import {
   nodeKindWords,
   outlineRows,
   type Severity,
+  verdictWords,
 } from '@wire-trail/core';
 import {
   BaseEdge,
@@ -43,7 +44,7 @@ type WayEdge = Edge<{ label: string; route?: NonNullable<ReturnType<Placed['arro
 
 function StepBox({ data, selected }: NodeProps<StepNode>) {
   const { step, severity, isStart } = data;
-  const more = step.kind === 'verdict' ? step.verdict.replaceAll('-', ' ') : `${step.minutes} min`;
+  const more = step.kind === 'verdict' ? verdictWords[step.verdict] : `${step.minutes} min`;
   return (
     <div
       className={`graph-box step-box ${step.kind} ${step.kind === 'verdict' ? step.verdict : ''} ${selected ? 'picked' : ''}`}

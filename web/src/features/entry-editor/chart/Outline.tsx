@@ -2,11 +2,9 @@ import {
   addAnswer,
   addStep,
   type Chart,
-  type ChartNode,
   changeKind,
   drawnOf,
   guessHead,
-  headOf,
   indentStep,
   leadTo,
   moveAnswer,
@@ -22,9 +20,10 @@ import {
   renameAnswer,
   type Severity,
 } from '@wire-trail/core';
-import { type KeyboardEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Entering } from './Entering.tsx';
 import type { Entry } from './entering.ts';
+import { Row } from './OutlineRow.tsx';
 import type { EditChart } from './tabs.ts';
 
 type Props = Readonly<{
@@ -278,62 +277,3 @@ function endsOf(body: Chart, row: OutlineRow): string {
   ];
   return said.filter(Boolean).join(',');
 }
-
-/** Deeper than this, lines are not indented any further: they would leave the page. */
-const mostIndent = 16;
-
-/** Flat, so that a line whose words did not change is not drawn again. */
-type RowProps = Readonly<{
-  index: number;
-  kind: OutlineRow['kind'];
-  depth: number;
-  answer: string;
-  opens: boolean;
-  links: boolean;
-  node: ChartNode | undefined;
-  leadsTo: string | undefined;
-  ends: string;
-  isHere: boolean;
-  isPicked: boolean;
-  severity: Severity | null;
-  onHere: (index: number) => void;
-}>;
-
-const Row = memo(function Row(props: RowProps) {
-  const { index, kind, depth, node, leadsTo, isHere, isPicked, onHere } = props;
-  if (kind === 'apart') return <p className="outline-apart says doubt small">nothing leads here</p>;
-  return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the tree has the keys of all its rows
-    <div
-      role="treeitem"
-      tabIndex={isHere ? 0 : -1}
-      aria-current={isHere}
-      aria-selected={isPicked}
-      aria-level={depth + 1}
-      className={`row outline-row ${kind} ${isPicked ? 'picked' : ''}`}
-      style={{ paddingInlineStart: `${0.4 + Math.min(depth, mostIndent) * 0.95}rem` }}
-      onClick={() => onHere(index)}
-    >
-      {kind === 'step' && node && (
-        <>
-          <span className={'mono small soft'}>{headOf(node)}</span> <strong>{node.title}</strong>
-          {props.ends !== '' &&
-            props.ends.split(',').map((end) => (
-              <span key={end} className="tag">
-                {end}
-              </span>
-            ))}
-          {props.severity && <span className={`flag ${props.severity}`} role="img" aria-label={props.severity} />}
-        </>
-      )}
-      {kind === 'answer' && (
-        <>
-          <span className="outline-answer">{props.answer}</span>
-          {props.links && <span className="soft">leads to “{leadsTo}”</span>}
-          {props.opens && <span className="says bad">leads nowhere yet</span>}
-        </>
-      )}
-      {kind === 'link' && <span className="soft">goes on at “{leadsTo}”</span>}
-    </div>
-  );
-});

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import {
   choicesOf,
+  endWords,
   entriesOf,
   entryOf,
   fillChart,
@@ -91,7 +92,7 @@ export function TryPane({ body, bodies }: ChartAt) {
               </Button>
             ))}
         </div>
-        {walk.end && walk.end.kind !== 'verdict' && <p className="wrong">{walk.end.kind.replaceAll('-', ' ')}</p>}
+        {walk.end && walk.end.kind !== 'verdict' && <p className="wrong">{endWords[walk.end.kind]}</p>}
         <div className="row">
           <Button disabled={given.length === 0} onClick={() => setGiven(given.slice(0, -1))}>
             One answer back

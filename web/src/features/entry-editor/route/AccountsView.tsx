@@ -14,6 +14,7 @@ import {
   entriesOf,
   printStep,
   type Route,
+  revisionStateWords,
   type Settled,
   type Standing,
   type Step,
@@ -172,7 +173,7 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
               <option value="">its descriptions</option>
               {entry?.history.map((h) => (
                 <option key={h.number} value={`${revisionKey}${h.number}`}>
-                  revision {h.number} ({h.state.replace('-', ' ')})
+                  revision {h.number} ({revisionStateWords[h.state]})
                 </option>
               ))}
               {others.map((r) => (

@@ -14,6 +14,7 @@ import {
   partsOf,
   removeParts,
   resizeParts,
+  sideWords,
   spreadParts,
   weighLamps,
 } from '@wire-trail/core';
@@ -27,7 +28,7 @@ import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
 import './studio.css';
 
-const sides = ['front', 'behind-cover', 'board', 'remote', 'helm', 'site'] as const;
+const sides = Object.keys(sideWords) as Array<keyof typeof sideWords>;
 const edges: ReadonlyArray<readonly [Edge, string, string]> = [
   ['left', '⇤', 'left edges'],
   ['centre', '↔', 'centres'],
@@ -128,12 +129,12 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
                   setIndex(body.faces.length);
                   setPicked(new Set());
                 }}
-                inputProps={{ 'aria-label': 'add a face' }}
+                inputProps={{ 'aria-label': 'add a side' }}
               >
-                <option value="">add a face …</option>
+                <option value="">add a side …</option>
                 {sides.map((s) => (
                   <option key={s} value={s}>
-                    {s.replace('-', ' ')}
+                    {sideWords[s]}
                   </option>
                 ))}
               </Select>

@@ -16,6 +16,7 @@ import {
   type ImportRow,
   type Symptom,
   standings,
+  standingWords,
   type Table,
   type TableError,
 } from '@wire-trail/core';
@@ -231,7 +232,7 @@ export function ImportDialog({ family, entries, onClose }: Props) {
               <Pick
                 label="How sure"
                 value={standing}
-                options={standings.map((s) => [s, s.replace('-', ' ')])}
+                options={standings.map((s) => [s, standingWords[s]])}
                 onChange={setStanding}
               />
               <label className="row">

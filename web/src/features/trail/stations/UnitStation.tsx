@@ -1,3 +1,4 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import ScanIcon from '@mui/icons-material/QrCodeScanner';
 import Button from '@mui/material/Button';
 import {
@@ -11,7 +12,8 @@ import {
   type ScannedPlate,
   SoftwareVersion,
 } from '@wire-trail/core';
-import { type FormEvent, lazy, Suspense, useRef, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link, useLocation } from 'react-router';
 import { z } from 'zod';
 import { api } from '../../../foundation/api.ts';
@@ -31,21 +33,36 @@ const Came = z.object({ plate: z.object({ serial: read, model: read, software: r
 
 const isVersion = (text: string): boolean => SoftwareVersion.safeParse(text).success;
 
+/** What a plate says, as it is typed. */
+const Typed = z.object({
+  serial: z.string().trim().min(1, 'The walk belongs to this very machine: it needs its serial number.'),
+  model: z.string().trim(),
+  software: z
+    .string()
+    .trim()
+    .refine((text) => text === '' || isVersion(text), 'Numbers with dots, such as 2.4.'),
+});
+
 /** Which unit is this? Plate, software and options pick the variant; what cannot be read keeps all cases alive. */
 export function UnitStation({ walk, data, add }: StationProps) {
   const family = familyEntry(data.bundle);
   const scanned = Came.safeParse(useLocation().state).data?.plate ?? null;
   const before = walk.unit?.serialUnread ? { ...walk.unit, serial: '' } : walk.unit;
-  const [serial, setSerial] = useState(before?.serial ?? scanned?.serial ?? '');
-  const [model, setModel] = useState(before?.model ?? scanned?.model ?? '');
-  const [software, setSoftware] = useState(before?.software ?? scanned?.software ?? '');
+  const { register, handleSubmit, formState, watch, setValue, trigger } = useForm({
+    resolver: zodResolver(Typed),
+    mode: 'onChange',
+    defaultValues: {
+      serial: before?.serial ?? scanned?.serial ?? '',
+      model: before?.model ?? scanned?.model ?? '',
+      software: before?.software ?? scanned?.software ?? '',
+    },
+  });
+  const { serial, model, software } = watch();
+  const { errors } = formState;
   const [options, setOptions] = useState<Readonly<Record<string, string>>>(before?.options ?? {});
   const [composition, setComposition] = useState<readonly Attached[]>(before?.composition ?? []);
-  const [tried, setTried] = useState(false);
   const [scanning, setScanning] = useState(false);
-  const serialBox = useRef<HTMLInputElement>(null);
-  const versionWrong = software.trim() !== '' && !isVersion(software.trim());
-  const version = versionWrong ? null : software.trim() || null;
+  const version = isVersion(software.trim()) ? software.trim() : null;
   const plate: Plate = { model: model.trim() || null, serial: serial.trim() || null, software: version, options };
   const resolved = resolvePlate(family, plate);
   const problems = checkComposition(family, { alive: resolved.alive, software: version }, composition);
@@ -62,29 +79,21 @@ export function UnitStation({ walk, data, add }: StationProps) {
       serial: number,
       ...(serialUnread && { serialUnread }),
       model: model.trim(),
-      software: software.trim() || null,
+      software: version,
       variant: resolved.variant,
       options,
       composition: [...composition],
     });
   };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    setTried(true);
-    if (serial.trim() === '') serialBox.current?.focus();
-    if (serial.trim() === '' || versionWrong) return;
-    keep(serial.trim(), false);
-  };
-  const goOnUnread = () => {
-    setTried(true);
-    if (!versionWrong)
+  const submit = handleSubmit((typed) => keep(typed.serial, false));
+  const goOnUnread = async () => {
+    if (await trigger('software'))
       keep(walk.unit?.serialUnread ? walk.unit.serial : `NOT-READ-${walk.id.slice(0, 4).toUpperCase()}`, true);
   };
   const take = (read: ScannedPlate) => {
     setScanning(false);
-    if (read.serial) setSerial(read.serial);
-    if (read.model) setModel(read.model);
-    if (read.software) setSoftware(read.software);
+    for (const field of ['serial', 'model', 'software'] as const)
+      if (read[field]) setValue(field, read[field], { shouldValidate: true });
   };
   const standby = data.bundle.entries.find((e) => e.kind === 'mode' && e.sort === 'standby');
   const several = family.controllers.filter((c) => c.role !== 'remote' && c.role !== 'instrument');
@@ -122,13 +131,9 @@ export function UnitStation({ walk, data, add }: StationProps) {
         <div className="with-button">
           <Field
             label="Serial number"
-            ref={serialBox}
             className="mono"
-            value={serial}
-            wrong={
-              tried && serial.trim() === '' && 'The walk belongs to this very machine: it needs its serial number.'
-            }
-            onChange={(e) => setSerial(e.target.value)}
+            wrong={errors.serial?.message}
+            {...register('serial')}
             maxLength={60}
             autoCapitalize="characters"
           />
@@ -141,8 +146,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
             label="Model"
             hint="empty if it cannot be read"
             className="mono"
-            value={model}
-            onChange={(e) => setModel(e.target.value)}
+            {...register('model')}
             maxLength={60}
             autoCapitalize="characters"
           />
@@ -150,9 +154,8 @@ export function UnitStation({ walk, data, add }: StationProps) {
             label="Software"
             hint="empty if not known"
             className="mono"
-            value={software}
-            wrong={versionWrong && 'Numbers with dots, such as 2.4.'}
-            onChange={(e) => setSoftware(e.target.value)}
+            wrong={errors.software?.message}
+            {...register('software')}
             maxLength={30}
             inputMode="decimal"
           />
@@ -209,7 +212,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
             This is the unit
           </Button>
           {serial.trim() === '' && (
-            <Button variant="text" onClick={goOnUnread}>
+            <Button variant="text" onClick={() => void goOnUnread()}>
               The number cannot be read
             </Button>
           )}

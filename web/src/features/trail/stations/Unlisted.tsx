@@ -1,20 +1,34 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
 import { CodeText, entriesOf, findCodes } from '@wire-trail/core';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
-import { Input } from '../../../parts/field/Input.tsx';
+import { Field } from '../../../parts/field/Field.tsx';
 import { Generic } from '../../../parts/generic/Generic.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 type Props = Pick<StationProps, 'walk' | 'data'> &
   Readonly<{ text: string; onKeep: (happening: Happening) => void; onBack: (() => void) | null }>;
 
+const Typed = z.object({
+  text: z
+    .string()
+    .trim()
+    .refine((text) => CodeText.safeParse(text).success, 'Letters, digits and signs as the unit shows them.'),
+  words: z.string().max(2000),
+});
+
 /** A code no table lists: what it may be misread for, and a question to the trainer that goes with the walk. */
 export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
-  const [typed, setTyped] = useState(text);
-  const [words, setWords] = useState(walk.unlisted?.words ?? '');
-  const isCode = CodeText.safeParse(typed.trim()).success;
+  const { register, handleSubmit, formState, watch } = useForm({
+    resolver: zodResolver(Typed),
+    mode: 'onChange',
+    defaultValues: { text, words: walk.unlisted?.words ?? '' },
+  });
+  const typed = watch('text');
+  const log = handleSubmit((said) => onKeep({ kind: 'unlisted', ...said, ask: true }));
   const alike = findCodes(typed, entriesOf(data.bundle, 'code'), 4);
   const asked = walk.unlisted?.asked ?? false;
   return (
@@ -23,9 +37,7 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
       actions={
         asked ? null : (
           <>
-            <Next disabled={!isCode} onClick={() => onKeep({ kind: 'unlisted', text: typed.trim(), words, ask: true })}>
-              Log it and ask the trainer
-            </Next>
+            <Next onClick={() => void log()}>Log it and ask the trainer</Next>
             {onBack && (
               <Button size="glove" onClick={onBack}>
                 Back to the lamps
@@ -43,31 +55,15 @@ export function Unlisted({ walk, data, text, onKeep, onBack }: Props) {
         </p>
       ) : (
         <>
-          <label className="field">
-            The code as you read it
-            <Input
-              fullWidth
-              className="mono"
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-              slotProps={{ input: { maxLength: 16 } }}
-            />
-            {typed !== '' && !isCode && (
-              <span className="wrong">Letters, digits and signs as the unit shows them.</span>
-            )}
-          </label>
+          <Field
+            label="The code as you read it"
+            className="mono"
+            maxLength={16}
+            wrong={formState.errors.text?.message}
+            {...register('text')}
+          />
           <Generic bundle={data.bundle} text={typed} />
-          <label className="field">
-            What else did you see?
-            <Input
-              multiline
-              fullWidth
-              rows={3}
-              value={words}
-              onChange={(e) => setWords(e.target.value)}
-              slotProps={{ input: { maxLength: 2000 } }}
-            />
-          </label>
+          <Field label="What else did you see?" multiline rows={3} maxLength={2000} {...register('words')} />
         </>
       )}
       {alike.length > 0 && (

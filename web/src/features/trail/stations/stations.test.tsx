@@ -37,33 +37,35 @@ const k19 = [
 ];
 
 describe('Unit', () => {
-  it('picks the variant with its reason, and keeps the plate', () => {
+  it('picks the variant with its reason, and keeps the plate', async () => {
     const s = standing([]);
     show(<UnitStation {...s} />);
     press('This is the unit');
-    sees(/needs its serial number/);
+    await waitFor(() => sees(/needs its serial number/));
     expect(s.added).toEqual([]);
     type(/^Serial number/, ' G4-77 ');
     type(/^Model/, 'G4-20A');
     sees(/Could be any of 2/);
     type(/^Software/, '2.x');
-    sees(/Numbers with dots/);
+    await waitFor(() => sees(/Numbers with dots/));
     type(/^Software/, '2.3');
     sees('Single phase, software under 2.4');
     press('This is the unit');
-    expect(s.added).toMatchObject([
-      { kind: 'unit', serial: 'G4-77', model: 'G4-20A', software: '2.3', variant: 'single-early' },
-    ]);
+    await waitFor(() =>
+      expect(s.added).toMatchObject([
+        { kind: 'unit', serial: 'G4-77', model: 'G4-20A', software: '2.3', variant: 'single-early' },
+      ]),
+    );
   });
 
-  it('a plate no variant fits is said, and does not hold up the walk', () => {
+  it('a plate no variant fits is said, and does not hold up the walk', async () => {
     const s = standing([]);
     show(<UnitStation {...s} />);
     type(/^Serial number/, 'X');
     type(/^Model/, 'ZZ-9');
     sees('No variant fits this plate.');
     press('This is the unit');
-    expect(s.added).toMatchObject([{ kind: 'unit', variant: null }]);
+    await waitFor(() => expect(s.added).toMatchObject([{ kind: 'unit', variant: null }]));
   });
 });
 
@@ -257,18 +259,20 @@ describe('Read', () => {
     lamps('bde');
     press('Now the number');
     lamps('ade');
-    press('Next slot');
+    press('Next stored code');
     await waitFor(() => expect(s.added.map((h) => h.kind)).toEqual(['seen', 'code-taken']));
     await waitFor(() => expect(screen.getByRole('button', { name: /^lamp a.*not looked at/ })).toBeTruthy());
   });
 
-  it('an unlisted code goes to the trainer with a word', () => {
+  it('an unlisted code goes to the trainer with a word', async () => {
     const s = standing([unit(), safe, { kind: 'unlisted', text: 'K18', words: '', ask: false }]);
     show(<ReadStation {...s} />);
     sees(/may have been misread/);
     type('What else did you see?', 'after a storm');
     press('Log it and ask the trainer');
-    expect(s.added).toEqual([{ kind: 'unlisted', text: 'K18', words: 'after a storm', ask: true }]);
+    await waitFor(() =>
+      expect(s.added).toEqual([{ kind: 'unlisted', text: 'K18', words: 'after a storm', ask: true }]),
+    );
   });
 
   it('reads another family’s blinks with the same screen', async () => {
@@ -436,12 +440,16 @@ describe('Prove', () => {
     sees(words);
   });
 
-  it('closes with what fixed it', () => {
+  it('closes with what fixed it, which has to be said', async () => {
     const s = standing([...cleared, { kind: 'proved', returned: false, cycles: 3 }]);
     show(<ProveStation {...s} />);
-    expect((screen.getByRole('button', { name: 'Close the walk' }) as HTMLButtonElement).disabled).toBe(true);
+    press('Close the walk');
+    await waitFor(() => sees(/Say what fixed it/));
+    expect(s.added).toEqual([]);
     type('What fixed it', 'Scale on the element');
     press('Close the walk');
-    expect(s.added).toEqual([{ kind: 'closed', outcome: 'fixed', fixedBy: 'Scale on the element' }]);
+    await waitFor(() =>
+      expect(s.added).toEqual([{ kind: 'closed', outcome: 'fixed', fixedBy: 'Scale on the element' }]),
+    );
   });
 });

@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Code } from '@wire-trail/core';
 import { afterEach, describe, expect, it } from 'vitest';
 import cartJson from '../../../../../demo/corrant-u3.json';
@@ -37,7 +37,7 @@ describe('one code, another entry for each variant', () => {
 });
 
 describe('the unit', () => {
-  it('says why a value holds, and what does not go together', () => {
+  it('says why a value holds, and what does not go together', async () => {
     const { added, ...s } = standing([], launch);
     show(<UnitStation {...s} />);
     const type = (label: string | RegExp, value: string) =>
@@ -53,9 +53,11 @@ describe('the unit', () => {
       'battery pack “first, grey lid” does not go with this variant. The newer boat does not charge it.',
     ]);
     fireEvent.click(screen.getByRole('button', { name: 'This is the unit' }));
-    expect(added[0]).toMatchObject({
-      composition: [{ part: 'battery pack', count: 4, generation: 'first, grey lid' }],
-    });
+    await waitFor(() =>
+      expect(added[0]).toMatchObject({
+        composition: [{ part: 'battery pack', count: 4, generation: 'first, grey lid' }],
+      }),
+    );
   });
 
   it.each<[Parameters<typeof problemWords>[0], string]>([

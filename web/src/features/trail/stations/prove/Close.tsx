@@ -1,3 +1,4 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -14,7 +15,9 @@ import {
   type TakenReading,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import { Input } from '../../../../parts/field/Input.tsx';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { Field } from '../../../../parts/field/Field.tsx';
 import { takenWords } from '../../../../parts/readings/past.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Measure } from '../test/Measure.tsx';
@@ -28,18 +31,28 @@ type Measured = Readonly<{
   after: TakenReading | null;
 }>;
 
+const Typed = z.object({ fixedBy: z.string().trim().max(400) });
+const Fixed = Typed.refine(({ fixedBy }) => fixedBy !== '', {
+  path: ['fixedBy'],
+  error: 'Say what fixed it, or that nothing was found.',
+});
+
 /** What fixed it, readings before and after, and the end of the walk. */
 export function Close({ walk, data, add }: StationProps) {
   const measured = measuredNodes(walk, data);
   const end = data.chartWalk?.end;
   const causes = data.subject?.suspects.map((s) => s.label) ?? [];
   const { cause } = foundWords(data.bundle, foundOn(walk, data.chartWalk));
-  const [fixedBy, setFixedBy] = useState(cause ?? '');
   const [measuring, setMeasuring] = useState<Measured | null>(null);
   const { returned = false, cycles = 0 } = walk.proved ?? {};
   const run = runOf(data);
   const proven = !returned && cycles >= run.cycles;
   const isLimited = end?.kind === 'verdict' && end.verdict.verdict === 'left-limited';
+  // whoever hands it on, or leaves it limited, has not fixed it
+  const { register, handleSubmit, formState } = useForm({
+    resolver: zodResolver(returned || isLimited ? Typed : Fixed),
+    defaultValues: { fixedBy: cause ?? '' },
+  });
   if (measuring)
     return (
       <StationLayout panel={{ face: data.front }}>
@@ -58,17 +71,15 @@ export function Close({ walk, data, add }: StationProps) {
         </Button>
       </StationLayout>
     );
-  const close = (outcome: 'handed-on' | 'left-limited' | 'fixed' | 'nothing-found') =>
-    void add({ kind: 'closed', outcome, fixedBy: fixedBy.trim() });
+  const close = handleSubmit(({ fixedBy }) =>
+    add({ kind: 'closed', outcome: returned ? 'handed-on' : isLimited ? 'left-limited' : 'fixed', fixedBy }),
+  );
   return (
     <StationLayout
       panel={{ face: data.front }}
       actions={
         <>
-          <Next
-            disabled={!returned && !isLimited && fixedBy.trim() === ''}
-            onClick={() => close(returned ? 'handed-on' : isLimited ? 'left-limited' : 'fixed')}
-          >
+          <Next onClick={() => void close()}>
             {returned ? 'Close and hand on' : isLimited ? 'Close: left running limited' : 'Close the walk'}
           </Next>
           {!returned && (
@@ -85,20 +96,18 @@ export function Close({ walk, data, add }: StationProps) {
           ? `After ${cycles}. Hand it on with the code and the readings, or take the last step back and test on.`
           : `${cycles} of ${run.cycles} run.`}
       </p>
-      <label className="field">
-        What fixed it
-        <Input
-          fullWidth
-          value={fixedBy}
-          onChange={(e) => setFixedBy(e.target.value)}
-          slotProps={{ input: { list: 'causes', maxLength: 400 } }}
-        />
-        <datalist id="causes">
-          {causes.map((c) => (
-            <option key={c} value={c} />
-          ))}
-        </datalist>
-      </label>
+      <Field
+        label="What fixed it"
+        list="causes"
+        maxLength={400}
+        wrong={formState.errors.fixedBy?.message}
+        {...register('fixedBy')}
+      />
+      <datalist id="causes">
+        {causes.map((c) => (
+          <option key={c} value={c} />
+        ))}
+      </datalist>
       {measured.length > 0 && (
         <Table>
           <TableHead>

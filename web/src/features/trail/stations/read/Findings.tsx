@@ -9,6 +9,7 @@ import {
   type Readout,
   type Stage,
   slipWords,
+  specialWords,
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
@@ -188,7 +189,7 @@ export function Specials({ readout, onTake }: { readout: Readout; onTake: (id: S
       <span className="soft small">No code if it shows:</span>
       {readout.specials.map((s) => (
         <Button key={s.id} onClick={() => onTake(s.id)}>
-          {s.label}: {s.means.replaceAll('-', ' ')}
+          {s.label}: {specialWords[s.means]}
         </Button>
       ))}
     </div>

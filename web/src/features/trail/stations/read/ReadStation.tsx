@@ -210,7 +210,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
           </Button>
           {slot < readout.slots.count && (
             <Button onClick={() => void keepAndNext()} disabled={!first}>
-              Next slot
+              Next stored code
             </Button>
           )}
           {!alone && (

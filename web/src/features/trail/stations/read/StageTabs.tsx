@@ -1,4 +1,12 @@
-import type { Candidate, Code, Look, Parts, Readout, Stage } from '@wire-trail/core';
+import {
+  type Candidate,
+  type Code,
+  type Look,
+  type Parts,
+  type Readout,
+  type Stage,
+  specialWords,
+} from '@wire-trail/core';
 import { Attempts } from '../../../../parts/attempts/Attempts.tsx';
 import { TabRow } from '../../../../parts/tabs/TabRow.tsx';
 
@@ -85,7 +93,7 @@ export function CodeWords({
   const special = readout.specials.find((s) => s.id === candidate.code);
   const code = codes.find((c) => c.text === candidate.code);
   const words = special
-    ? special.means.replaceAll('-', ' ')
+    ? specialWords[special.means]
     : candidate.kind === 'unlisted'
       ? 'not in the table'
       : code?.title;

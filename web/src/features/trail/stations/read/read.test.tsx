@@ -416,7 +416,7 @@ describe('the camera', () => {
     await watched(families.brewer, [lamp({ state: 'lit', pulses: [], refusal: { code: 'steady', level: 180 } })]);
     await waitFor(() => sees(/It does not blink/));
     press('Use it');
-    await waitFor(() => sees('healthy'));
+    await waitFor(() => sees('all is well'));
   });
   it('several lamps at once become a look at all of them', async () => {
     await watched(

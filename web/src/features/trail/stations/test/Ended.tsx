@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import {
-  assertNever,
   type ChartWalk,
   chartFound,
+  endWords,
   entriesOf,
   handOnSheet,
   type VerdictNode,
@@ -35,7 +35,11 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
   return (
     <div className="stack">
       <div className={`note ${isFound ? 'good' : 'bad'}`}>
-        <strong>{verdict ? verdictWords[verdict.verdict] : endWords(at)}</strong>
+        <strong>
+          {verdict
+            ? verdictWords[verdict.verdict]
+            : `${endWords[at.end && at.end.kind !== 'verdict' ? at.end.kind : 'call-circle']} Hand it on with what you have.`}
+        </strong>
         {verdict && <VerdictFacts verdict={verdict} data={data} />}
       </div>
       <div className="actions">
@@ -63,23 +67,6 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
       {sheet && <SheetView sheet={page} />}
     </div>
   );
-}
-
-function endWords(at: ChartWalk): string {
-  switch (at.end?.kind) {
-    case 'went-round':
-      return 'You came through here often. Hand it on with what you have.';
-    case 'open-end':
-      return 'The chart ends here without a result. Hand it on with what you have.';
-    case 'chart-missing':
-      return 'The chart that comes next is not on this device. Hand it on with what you have.';
-    case 'call-circle':
-    case 'verdict':
-    case undefined:
-      return 'The chart goes in a circle here. Hand it on with what you have.';
-    default:
-      return assertNever(at.end);
-  }
 }
 
 function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationProps['data'] }) {
