@@ -34,8 +34,9 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   await page.getByLabel('recognised by 1', { exact: true }).fill('two knobs side by side');
   await page.getByRole('button', { name: 'Add ratings' }).click();
   const parameter = page.locator('.item', { hasText: 'value' }).last();
-  await parameter.getByLabel('id', { exact: true }).fill('dip-limit');
   await parameter.getByLabel('name', { exact: true }).fill('Dip limit');
+  // what it is filed under comes of its name
+  await expect(parameter.getByLabel('id', { exact: true })).toHaveValue('dip-limit');
   await parameter.getByLabel('quantity').selectOption('duration');
   await parameter.getByLabel('value', { exact: true }).fill('540');
   for (const [n, id, below] of [
@@ -44,7 +45,6 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   ] as const) {
     await page.getByRole('button', { name: 'Add variants' }).click();
     const variant = page.locator('.item', { hasText: 'Add models' }).nth(n);
-    await variant.getByLabel('id', { exact: true }).fill(id);
     await variant.getByLabel('name', { exact: true }).fill(`K1 ${id}`);
     await variant.getByRole('button', { name: 'Add models' }).click();
     await variant.getByLabel('models 1', { exact: true }).fill('K1-{10-19}*');

@@ -1,8 +1,9 @@
 import { type Entry, entrySchemas } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
-import { useAppDispatch } from '../../foundation/store.ts';
+import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { problemsIn } from './entry-problems.ts';
+import { idsIn } from './made-id.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 
@@ -20,6 +21,8 @@ type Props = Readonly<{
 export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
   const hidden = useMemo(() => new Set<string>([...fixed, ...elsewhere]), [elsewhere]);
   const dispatch = useAppDispatch();
+  const saved = useAppSelector(({ entryDraft }) => (entryDraft.status === 'open' ? entryDraft.saved : null));
+  const settled = useMemo(() => idsIn(saved), [saved]);
   const schema = entrySchemas[body.kind];
   const problems = useMemo(() => problemsIn(body, bodies.entries), [body, bodies]);
   const shape = shapeOf(schema);
@@ -33,7 +36,7 @@ export function SchemaForm({ body, bodies, elsewhere = none }: Props) {
         fields={own.fields}
         value={value}
         path={[]}
-        context={{ bodies, root: { schema, value: body }, problems, hidden }}
+        context={{ bodies, root: { schema, value: body }, problems, hidden, settled }}
         onChange={(next, about) => void dispatch(draftEdited({ body: next as Entry, about }))}
       />
     </section>

@@ -9,6 +9,8 @@ export type SchemaContext = Readonly<{
   root: Readonly<{ schema: z.ZodType; value: unknown }>;
   /** What is wrong, by dotted path from the entry's root. */
   problems: ReadonlyMap<string, string>;
+  /** What was filed under when it was last saved: these stay, whatever they are called. Nothing is known without it. */
+  settled?: ReadonlySet<string>;
   /** Fields that are not asked for here. */
   hidden?: ReadonlySet<string>;
   /** Words that are likely in a field of that name, beside whatever else may be typed. */

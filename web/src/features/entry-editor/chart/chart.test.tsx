@@ -92,8 +92,8 @@ describe('the outline by keyboard', () => {
     fireEvent.click(row(/Clean the filter/));
     keys('Enter');
     enters('new step', 'Let it drain for 30 s');
-    expect(rows()).toContain('operate Let it drain for 30 s');
-    expect(here().textContent).toBe('operate Let it drain for 30 s');
+    expect(rows()).toContain('Run Let it drain for 30 s');
+    expect(here().textContent).toBe('Run Let it drain for 30 s');
     keys('Enter');
     enters('new answer', 'gurgles');
     const made = now().nodes.find((n) => n.title === 'Let it drain for 30 s');
@@ -145,17 +145,17 @@ describe('the outline by keyboard', () => {
     open(two, outline);
     fireEvent.click(row(/Second/));
     keys('Alt+ArrowUp');
-    expect(rows().slice(0, 2)).toEqual(['act clean Secondbegin', 'act clean First']);
+    expect(rows().slice(0, 2)).toEqual(['Do: clean Secondbegin', 'Do: clean First']);
     fireEvent.click(row(/First/));
     keys('Alt+ArrowRight');
-    expect(rows()[0]).toBe('look Secondbegin');
+    expect(rows()[0]).toBe('Check Secondbegin');
     keys('Alt+ArrowLeft');
-    expect(rows()[0]).toBe('act adjust Secondbegin');
+    expect(rows()[0]).toBe('Do: adjust Secondbegin');
   });
 
   it('says where “cannot tell” ends, and what has gone round too often', () => {
     const { now } = open(drain, outline);
-    fireEvent.click(row(/verdict nothing-found/));
+    fireEvent.click(row(/^Nothing found/));
     keys('c', 'r');
     const end = drain.nodes.find((n) => n.kind === 'verdict' && n.verdict === 'nothing-found')?.id;
     expect(now()).toMatchObject({ cannotTell: end, afterRetries: end });
