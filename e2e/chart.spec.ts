@@ -38,7 +38,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await keys('Enter');
   await page.getByLabel(/Paste a numbered list/).focus();
   await page.keyboard.insertText(list);
-  await trainer.sees('line 4: taken as operate');
+  await trainer.sees('line 4: taken as Run');
   await keys('Tab', 'Enter');
   await trainer.sees('8 steps');
 

@@ -15,7 +15,8 @@ let failed = 0;
 /** Runs a command; what it says goes out as it comes, or all at once when it has ended, where something else speaks as well. */
 function run(command, args, { cwd = root, env = {}, heldBack = false } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, {
+    // what goes beside something else takes what that leaves: a camera and taps in time do not wait
+    const child = spawn(...(heldBack ? ['nice', ['-n', '10', command, ...args]] : [command, args]), {
       cwd,
       env: { ...process.env, ...env },
       stdio: ['ignore', heldBack ? 'pipe' : 'inherit', heldBack ? 'pipe' : 'inherit'],

@@ -363,7 +363,7 @@ export {
   specialWords,
   standingWords,
 } from './words/names.ts';
-export { nodeHeadWords } from './words/node.ts';
+export { headWords, nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';

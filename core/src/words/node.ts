@@ -1,6 +1,6 @@
 import { assertNever } from '../base/result.ts';
 import { waitText } from '../chart/drawn.ts';
-import type { ChartNode } from '../model/chart.ts';
+import { type ChartNode, nodeKinds } from '../model/chart.ts';
 import { verdictWords } from './band.ts';
 import { nodeKindWords } from './names.ts';
 
@@ -27,4 +27,11 @@ export function nodeHeadWords(node: ChartNode): string {
     default:
       return assertNever(node);
   }
+}
+
+/** The head of a step in words: what it asks for, and what is done. */
+export function headWords(head: string): string {
+  const [kind = '', ...more] = head.split(' ');
+  const words = nodeKinds.find((k) => k === kind);
+  return [words ? nodeKindWords[words] : kind, more.join(' ').replaceAll('-', ' ')].filter(Boolean).join(': ');
 }

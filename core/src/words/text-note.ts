@@ -1,11 +1,12 @@
 import type { TextNote } from '../chart/from-text.ts';
 import { mostNodes } from '../chart/outline.ts';
+import { headWords } from './node.ts';
 
 /** A note in one plain sentence. */
 export function textNoteWords(note: TextNote): string {
   switch (note.code) {
     case 'taken-as':
-      return `taken as ${note.text}`;
+      return `taken as ${headWords(note.text)}`;
     case 'end-added':
       return `the list ends here: “${note.text}” was added as its end`;
     case 'answer-unread':

@@ -6,9 +6,9 @@ import {
   changeKind,
   entriesOf,
   headOf,
+  headWords,
   leadTo,
   nodeKinds,
-  nodeKindWords,
   removeStep,
   type ChartNode as Step,
 } from '@wire-trail/core';
@@ -145,11 +145,4 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
       </div>
     </section>
   );
-}
-
-/** The head of a step in words: what it asks for, and what is done. */
-function headWords(head: string): string {
-  const [kind = '', ...more] = head.split(' ');
-  const words = nodeKinds.find((k) => k === kind);
-  return [words ? nodeKindWords[words] : kind, more.join(' ').replaceAll('-', ' ')].filter(Boolean).join(': ');
 }

@@ -239,7 +239,7 @@ export function ReadStation({ walk, data, add }: StationProps) {
       {before && (
         <p>
           <span className="tag">
-            slot {slot} was taken as {before.code.toUpperCase()}
+            stored code {slot} was taken as {before.code.toUpperCase()}
           </span>
         </p>
       )}
