@@ -158,7 +158,7 @@ test('a thermistor at a typed temperature, one reading borderline, a repair with
   await technician.measures('9.1k');
   await technician.sees('Too low: 9.1 kΩ');
   await technician.press('Take this reading');
-  await technician.sees('Rinse sensor out of its band');
+  await technician.sees('Rinse sensor out of its good range');
   await technician.press('Repaired: go on to Clear');
   await technician.press('All is back');
   await technician.press('It stands in that mode already');

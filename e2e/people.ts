@@ -6,6 +6,8 @@ export { expect };
 const signedIn = new Map<string, Awaited<ReturnType<BrowserContext['storageState']>>>();
 
 const phone = { width: 390, height: 844 };
+/** Nothing blinks or slides that no test looks at: what is drawn anew all the time takes the processor from the rest. */
+const still = { reducedMotion: 'reduce' as const };
 /** So many controls may lie before the one that is wanted. */
 const mostTabs = 160;
 
@@ -164,7 +166,11 @@ export const test = base.extend<People>({
   desk: async ({ browser }, use) => {
     const all: Person[] = [];
     await use(async (name) => {
-      const context = await browser.newContext({ serviceWorkers: 'block', storageState: signedIn.get(name) });
+      const context = await browser.newContext({
+        serviceWorkers: 'block',
+        storageState: signedIn.get(name),
+        ...still,
+      });
       const person = new Person(await context.newPage(), context);
       all.push(person);
       await person.signIn(name);
@@ -186,6 +192,7 @@ export const test = base.extend<People>({
         hasTouch: viewport.width < 600,
         serviceWorkers,
         storageState,
+        ...still,
       });
       const person = new Technician(await context.newPage(), context);
       all.push(person);

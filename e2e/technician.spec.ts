@@ -70,7 +70,7 @@ test('from the lamps on the panel to a proven repair, without a connection once 
   await technician.measures('OL');
   await technician.sees('Open');
   await technician.press('Take this reading');
-  await technician.sees('Rinse element out of its band');
+  await technician.sees('Rinse element out of its good range');
   await technician.press('Repaired: go on to Clear');
 
   // Clear: back together while it is dead; only then what needs the supply

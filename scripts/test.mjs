@@ -15,8 +15,8 @@ let failed = 0;
 /** Runs a command; what it says goes out as it comes, or all at once when it has ended, where something else speaks as well. */
 function run(command, args, { cwd = root, env = {}, heldBack = false } = {}) {
   return new Promise((resolve) => {
-    // what goes beside something else takes what that leaves: a camera and taps in time do not wait
-    const child = spawn(...(heldBack ? ['nice', ['-n', '10', command, ...args]] : [command, args]), {
+    // what goes beside something else steps back: a camera and taps in time do not wait
+    const child = spawn(...(heldBack ? ['nice', ['-n', '4', command, ...args]] : [command, args]), {
       cwd,
       env: { ...process.env, ...env },
       stdio: ['ignore', heldBack ? 'pipe' : 'inherit', heldBack ? 'pipe' : 'inherit'],
@@ -86,7 +86,7 @@ const beside = (async () => {
     async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
   );
   await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
-  for (const kind of ['core', 'web', 'server']) {
+  for (const kind of ['server', 'web', 'core']) {
     const report = join(reports, `${kind}.json`);
     await suite(
       `tests of ${kind}`,

@@ -97,7 +97,7 @@ describe('sheets', () => {
     const card = pocketCard({ ...of, address: 'http://127.0.0.1/trail?find=K19' });
     expect(card.blocks[0]).toMatchObject({ kind: 'code', text: 'K19', address: 'http://127.0.0.1/trail?find=K19' });
     const text = sheetText(card);
-    expect(text).toContain('low, high › Rinse sensor out of its band');
+    expect(text).toContain('low, high › Rinse sensor out of its good range');
     expect(text).toContain('Proved after 3 warm-ups without it.');
     expect(text).toContain('does not say that a unit is safe');
   });

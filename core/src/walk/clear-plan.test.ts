@@ -132,11 +132,11 @@ describe('what the tests came to', () => {
     expect([walk.done.has('test'), walk.skipped.size]).toEqual([true, 0]);
     expect(foundWords(glasswasher(), walk.found)).toEqual({
       cause: 'Rinse heating element',
-      title: 'Rinse element out of its band',
+      title: 'Rinse element out of its good range',
     });
   });
   it('a verdict without a part is told by its own words, and only a found cause is one', () => {
-    expect(foundWords(glasswasher(), ended(null, 'cause-found').found).cause).toBe('Rinse element out of its band');
+    expect(foundWords(glasswasher(), ended(null, 'cause-found').found).cause).toBe('Rinse element out of its good range');
     expect(foundWords(glasswasher(), ended(null, 'nothing-found').found).cause).toBeNull();
     expect(foundWords(glasswasher(), null)).toEqual({ cause: null, title: null });
   });

@@ -85,7 +85,7 @@ describe('readings of a step over the walks of a machine', () => {
       null,
     ],
     [
-      'what is out of its band is told elsewhere',
+      'what is out of its good range is told elsewhere',
       [
         [0, 150],
         [100, 250],

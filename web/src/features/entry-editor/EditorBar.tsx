@@ -1,13 +1,8 @@
-import RedoIcon from '@mui/icons-material/Redo';
-import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
-import ButtonGroup from '@mui/material/ButtonGroup';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import Tooltip from '@mui/material/Tooltip';
 import {
   type EntryKey,
   entrySchemas,
+  placeWords,
   problemsOf,
   type RevisionWithBody,
   revisionStateWords,
@@ -23,16 +18,16 @@ import {
   draftEdited,
   draftSaved,
   entryIn,
-  rebased,
   redone,
   undone,
 } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
-import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { useTitle } from '../../parts/page-bar/PageBar.tsx';
+import { UndoRedo } from '../../parts/undo/UndoRedo.tsx';
 import { keepDraft } from './kept-draft.ts';
+import { StaleDialog } from './StaleDialog.tsx';
 import { WhatIsWrong } from './WhatIsWrong.tsx';
 
 type Props = Readonly<{
@@ -127,22 +122,10 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
         </span>
       </h1>
       <div className="row no-print">
-        <ButtonGroup aria-label="steps">
-          <Tooltip title="Undo (Ctrl Z)">
-            <span>
-              <Button disabled={draft.past.length === 0} onClick={() => dispatch(undone())} aria-label="undo">
-                <UndoIcon fontSize="small" />
-              </Button>
-            </span>
-          </Tooltip>
-          <Tooltip title="Redo (Ctrl Shift Z)">
-            <span>
-              <Button disabled={draft.future.length === 0} onClick={() => dispatch(redone())} aria-label="redo">
-                <RedoIcon fontSize="small" />
-              </Button>
-            </span>
-          </Tooltip>
-        </ButtonGroup>
+        <UndoRedo
+          undo={draft.past.length > 0 ? () => dispatch(undone()) : null}
+          redo={draft.future.length > 0 ? () => dispatch(redone()) : null}
+        />
         {isDirty && basedOn > 0 && (
           <Button variant="text" onClick={() => dispatch(draftEdited({ body: saved, about: '' }))}>
             Discard my edits
@@ -177,7 +160,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
       <p className="small" role="status">
         {problem && !stale ? (
           <span className="wrong">
-            {problem.title} {problem.fields?.map((f) => `${f.path.slice(1).join('.')}: ${f.reason}`).join('; ')}
+            {problem.title} {problem.fields?.map((f) => `${placeWords(f.path.slice(1))}: ${f.reason}`).join('; ')}
           </span>
         ) : !isSound ? (
           <WhatIsWrong problems={problems} />
@@ -185,39 +168,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
           (said ?? (isDirty ? 'Not saved yet; kept on this device.' : ''))
         )}
       </p>
-      {stale && (
-        <Dialog open onClose={() => setStale(null)} fullWidth maxWidth="md" aria-labelledby="stale-title">
-          <DialogContent>
-            <h2 id="stale-title">Somebody saved in between</h2>
-            <p>
-              {stale.author ?? 'An import'} saved revision {stale.number}. Nothing of yours is lost. Yours against
-              theirs:
-            </p>
-            <ChangeList changes={stale.changes} />
-            <div className="row">
-              <Button
-                variant="contained"
-                color="primary"
-                onClick={() => {
-                  dispatch(rebased({ number: stale.number, saved: stale.body }));
-                  setStale(null);
-                }}
-              >
-                Go on with mine on top
-              </Button>
-              <Button
-                onClick={() => {
-                  dispatch(rebased({ number: stale.number, saved: stale.body }));
-                  dispatch(draftEdited({ body: stale.body, about: '' }));
-                  setStale(null);
-                }}
-              >
-                Take theirs (mine stays in undo)
-              </Button>
-            </div>
-          </DialogContent>
-        </Dialog>
-      )}
+      {stale && <StaleDialog stale={stale} onClose={() => setStale(null)} />}
     </div>
   );
 }

@@ -1,8 +1,7 @@
-import { type Code, type Entry, entrySchemas, type Symptom } from '@wire-trail/core';
+import { type Code, type Entry, entrySchemas, problemsIn, type Symptom } from '@wire-trail/core';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { Fold } from '../../parts/fold/Fold.tsx';
-import { problemsIn } from './entry-problems.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 

@@ -1,7 +1,7 @@
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
-import { type Quantity, quantities, storedAs } from '@wire-trail/core';
+import { fieldWords, type Quantity, quantities, storedAs } from '@wire-trail/core';
 import type { z } from 'zod';
 import { Fold } from '../../parts/fold/Fold.tsx';
 import { AddButton } from './AddButton.tsx';
@@ -9,7 +9,7 @@ import { choicesFor, nameAt, type Path, type SchemaContext } from './choices.ts'
 import { AmountField, Choice, NumberField, Text } from './inputs.tsx';
 import { withMadeId } from './made-id.ts';
 import { ListField, RecordField } from './SchemaLists.tsx';
-import { changedTo, emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
+import { changedTo, emptyOf, shapeOf, unwrap } from './schema.ts';
 import type { FieldProps } from './schema-props.ts';
 
 /** What a thing is called by, wherever its schema has it. */

@@ -1,8 +1,7 @@
-import { type Entry, entrySchemas } from '@wire-trail/core';
+import { type Entry, entrySchemas, problemsIn } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { draftEdited } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
-import { problemsIn } from './entry-problems.ts';
 import { idsIn } from './made-id.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';

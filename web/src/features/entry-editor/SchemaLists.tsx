@@ -2,13 +2,14 @@ import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import { fieldWords } from '@wire-trail/core';
 import { type ComponentType, useEffect, useRef } from 'react';
 import type { z } from 'zod';
 import { Input } from '../../parts/field/Input.tsx';
 import { Fold } from '../../parts/fold/Fold.tsx';
 import { AddButton } from './AddButton.tsx';
 import { choicesFor, keysFor } from './choices.ts';
-import { emptyOf, fieldWords, shapeOf, unwrap } from './schema.ts';
+import { emptyOf, shapeOf, unwrap } from './schema.ts';
 import type { FieldProps } from './schema-props.ts';
 
 type Several = FieldProps &

@@ -1,16 +1,8 @@
 import Button from '@mui/material/Button';
-import { fieldWords } from './schema.ts';
+import { placeWords } from '@wire-trail/core';
 
 /** As many are named; the rest is counted. */
 const mostNamed = 3;
-
-const placeWords = (path: string): string => {
-  const parts = path.split('.').filter(Boolean);
-  return parts
-    .map((p) => (/^\d+$/.test(p) ? String(Number(p) + 1) : fieldWords(p)))
-    .join(' ')
-    .trim();
-};
 
 /** Leads to the first field that says it is wrong. */
 function goToFirst(): void {
@@ -28,7 +20,7 @@ export function WhatIsWrong({ problems }: { problems: ReadonlyMap<string, string
       Some fields need another look:{' '}
       {all
         .slice(0, mostNamed)
-        .map(([path, reason]) => `${placeWords(path)}: ${reason}`)
+        .map(([path, reason]) => `${placeWords(path.split('.'))}: ${reason}`)
         .join('; ')}
       {all.length > mostNamed && `; and ${all.length - mostNamed} more`}.{' '}
       <Button variant="text" size="inline" onClick={goToFirst}>

@@ -71,7 +71,7 @@ describe('fields that need another look', () => {
     );
     const words = screen.getByText(/Some fields need another look/).textContent;
     expect(words).toContain('what shows when all is well: Give it a word');
-    expect(words).toContain('variables 1 name: Give it a name');
+    expect(words).toContain('variables › 1 › name: Give it a name');
     expect(words).toContain('and 1 more');
     Element.prototype.scrollIntoView = () => undefined;
     fireEvent.click(screen.getByRole('button', { name: 'Show the first' }));

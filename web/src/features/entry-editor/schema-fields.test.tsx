@@ -1,9 +1,8 @@
 import { cleanup, configure, fireEvent, screen } from '@testing-library/react';
-import { type Entry, entrySchemas, type Family } from '@wire-trail/core';
+import { type Entry, entrySchemas, type Family, problemsIn } from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { glasswasher, show } from '../../testing/trail.tsx';
-import { problemsIn } from './entry-problems.ts';
 import { newEntry } from './new-entry.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';

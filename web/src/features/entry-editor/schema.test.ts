@@ -1,7 +1,7 @@
-import { type EntryKind, entryKinds, entrySchemas } from '@wire-trail/core';
+import { type EntryKind, entryKinds, entrySchemas, fieldWords } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
 import { newEntry } from './new-entry.ts';
-import { changedTo, emptyOf, fieldWords, shapeOf } from './schema.ts';
+import { changedTo, emptyOf, shapeOf } from './schema.ts';
 
 const family = newEntry({ family: 'f', kind: 'family', id: 'f' }, 'F', { entries: [] });
 const bodies = { entries: family ? [family] : [] };

@@ -1,4 +1,3 @@
-import { fieldNames } from '@wire-trail/core';
 import { z } from 'zod';
 
 /** What the form needs to know of a schema, whatever it is wrapped in. */
@@ -129,12 +128,4 @@ export function changedTo(schema: z.ZodType, before: Record<string, unknown>, by
   const names = shape.kind === 'object' ? shape.fields.map(([n]) => n) : [];
   const kept = Object.fromEntries(Object.entries(before).filter(([n]) => n !== by && names.includes(n)));
   return { ...empty, ...kept, [by]: empty[by] };
-}
-
-/** A field's name in words: `afterReplacing` is “after replacing”. */
-export function fieldWords(name: string): string {
-  return (
-    fieldNames[name] ??
-    name.replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`).replace(/-/g, ' ')
-  );
 }

@@ -165,7 +165,7 @@ describe('a walk in the log', () => {
       'Began with the symptom Glasses come out cold, no code',
       'Enter: nothing to do, there is no code and the symptom leads',
       'Stored code 1 seen once: K19 90 %',
-      'Tests ended: Cause found, Rinse heating element, Rinse element out of its band',
+      'Tests ended: Cause found, Rinse heating element, Rinse element out of its good range',
       'Tests ended: without a result',
       'What was taken off is back on',
     ]);

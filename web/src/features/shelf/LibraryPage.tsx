@@ -2,7 +2,15 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { assertNever, type Entry, type EntryKind, entriesOf, titleOf } from '@wire-trail/core';
+import {
+  assertNever,
+  type Entry,
+  type EntryKind,
+  entriesOf,
+  kindWords,
+  nodeKindWords,
+  titleOf,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
@@ -15,15 +23,12 @@ import { AddPicture } from './AddPicture.tsx';
 import { MeaningsTable } from './MeaningsTable.tsx';
 import './shelf.css';
 
-const tabs: ReadonlyArray<Readonly<{ kind: EntryKind; name: string; one: string }>> = [
-  { kind: 'hazard', name: 'Hazards', one: 'hazard' },
-  { kind: 'chart', name: 'Sub-charts', one: 'chart' },
-  { kind: 'access', name: 'Access notes', one: 'way there' },
-  { kind: 'instrument', name: 'Instruments', one: 'instrument' },
-  { kind: 'source', name: 'Sources', one: 'source' },
-  { kind: 'meaning', name: 'Common meanings', one: 'meaning' },
-  { kind: 'asset', name: 'Pictures', one: 'picture' },
-];
+const tabs: readonly EntryKind[] = ['hazard', 'chart', 'access', 'instrument', 'source', 'meaning', 'asset'];
+/** What several of a kind are called; of charts only those that others use are common to all units. */
+const severalOf = (kind: EntryKind): string => {
+  const words = kind === 'chart' ? nodeKindWords.call : kindWords[kind];
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}s`;
+};
 
 function aboutEntry(entry: Entry): string {
   switch (entry.kind) {
@@ -66,7 +71,6 @@ export default function LibraryPage() {
   const [kind, setKind] = useState<EntryKind>('hazard');
   if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="what units share" />;
-  const tab = tabs.find((r) => r.kind === kind);
   const entries = data.filter((w) => w.kind === kind);
   const bodies = { entries: data.map((w) => w.body) };
   return (
@@ -76,11 +80,11 @@ export default function LibraryPage() {
         name="what is shared"
         value={kind}
         onPick={setKind}
-        tabs={tabs.map((r) => ({
-          value: r.kind,
+        tabs={tabs.map((of) => ({
+          value: of,
           label: (
             <span>
-              {r.name} <span className="soft small">{entriesOf(bodies, r.kind).length}</span>
+              {severalOf(of)} <span className="soft small">{entriesOf(bodies, of).length}</span>
             </span>
           ),
         }))}
@@ -88,7 +92,7 @@ export default function LibraryPage() {
       <div className="sheet">
         {kind === 'asset' ? <AddPicture /> : <AddEntry scope="library" kind={kind} taken={entries.map((e) => e.id)} />}
         {kind === 'meaning' && <MeaningsTable known={data} />}
-        {entries.length === 0 && <Empty title={`No ${tab?.one ?? kind} yet`} />}
+        {entries.length === 0 && <Empty title={`No ${kindWords[kind]} yet`} />}
         <Table>
           <TableBody>
             {entries.map((e) => (

@@ -1,20 +1,8 @@
-import type { Change } from '@wire-trail/core';
+import { type Change, placeWords, valueWords } from '@wire-trail/core';
 import './change-list.css';
 
-const placeWords = (at: Change['at']): string =>
-  at.map((p) => (typeof p === 'number' ? `${p + 1}` : p.replace(/([A-Z])/g, ' $1').toLowerCase())).join(' › ');
-
-/** A value as a person reads it: what it is called, else its text. */
-const valueWords = (value: unknown): string => {
-  if (value === null || value === undefined) return '—';
-  if (typeof value === 'string') return value === '' ? '(empty)' : value;
-  if (typeof value !== 'object') return String(value);
-  if (Array.isArray(value)) return value.length === 0 ? '(none)' : value.map(valueWords).join(', ');
-  const named = ['label', 'says', 'title', 'text', 'code', 'what']
-    .map((k) => (value as Record<string, unknown>)[k])
-    .find((v) => typeof v === 'string');
-  return typeof named === 'string' ? named : JSON.stringify(value);
-};
+/** The field a change is of; an element of a list is of the list. */
+const fieldOf = (change: Change): string => String(change.at.findLast((p) => typeof p === 'string') ?? '');
 
 /** Changes place by place: what stood there, and what stands there now. */
 export function ChangeList({ changes }: { changes: readonly Change[] }) {
@@ -26,12 +14,13 @@ export function ChangeList({ changes }: { changes: readonly Change[] }) {
           <span className="soft small">{placeWords(change.at)}</span>
           {change.kind === 'moved' ? (
             <span>
-              <strong>{valueWords(change.what)}</strong> moved from place {change.from + 1} to {change.to + 1}
+              <strong>{valueWords(change.what, fieldOf(change))}</strong> moved from place {change.from + 1} to{' '}
+              {change.to + 1}
             </span>
           ) : (
             <>
-              {change.kind !== 'added' && <del>{valueWords(change.from)}</del>}
-              {change.kind !== 'removed' && <ins>{valueWords(change.to)}</ins>}
+              {change.kind !== 'added' && <del>{valueWords(change.from, fieldOf(change))}</del>}
+              {change.kind !== 'removed' && <ins>{valueWords(change.to, fieldOf(change))}</ins>}
             </>
           )}
         </li>

@@ -31,7 +31,8 @@ export function MarkDrawing({ mark, x, y, picked, perSecond, end, trouble, onPic
   const from = x(mark.fromMs);
   const to = Math.max(from + 4, x(mark.toMs));
   const lane = mark.lane.split(':')[1] ?? '';
-  const words = `${mark.kind} ${nameOf(lane)} ${saysOf(mark)}`.trim();
+  const called = `${mark.kind} ${nameOf(lane)} ${saysOf(mark)}`.trim();
+  const words = trouble ? `${called}, something to fix: see below the script` : called;
   return (
     <g
       className={`timeline-mark ${mark.kind} ${picked ? 'picked' : ''} ${mark.must ?? ''} ${colourOf(mark.shown)}`}
@@ -57,16 +58,12 @@ export function MarkDrawing({ mark, x, y, picked, perSecond, end, trouble, onPic
         />
       )}
       <Shape mark={mark} from={from} to={to} y={y} />
-      {trouble && (
-        <path className={`timeline-trouble ${trouble}`} d={`M${from - 1} ${y - 11} l6 -10 l6 10 z`}>
-          <title>something to fix, see below the script</title>
-        </path>
-      )}
+      {trouble && <path className={`timeline-trouble ${trouble}`} d={`M${from - 1} ${y - 11} l6 -10 l6 10 z`} />}
       {mark.drags && onStretch && (
         <Handle
           x={to}
           y={y}
-          name={`length of ${words}`}
+          name={`length of ${called}`}
           ms={mark.toMs - mark.fromMs}
           perSecond={perSecond}
           onDrag={(ms) => onStretch(mark.at, ms)}

@@ -4,23 +4,25 @@ import {
   ChartNode,
   type ChartUse,
   changeKind,
+  drawnOf,
   entriesOf,
   headOf,
   headWords,
   leadTo,
   nodeKinds,
+  outlineRows,
+  problemsIn,
   removeStep,
   type ChartNode as Step,
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { ChartUseFields } from '../ChartUseFields.tsx';
-import { problemsIn } from '../entry-problems.ts';
 import { Choice, Text } from '../inputs.tsx';
 import { SchemaFields } from '../SchemaFields.tsx';
 import { shapeOf } from '../schema.ts';
 import type { ChartAt } from './chart-at.ts';
 
-/** Ways on are led in the outline and the drawing; the rest of a step is this form. */
+/** Ways on are led as such, here as in the outline and the drawing; the rest of a step is read off its schema. */
 const led = new Set([
   'id',
   'kind',
@@ -42,7 +44,7 @@ const led = new Set([
   'causeFound',
   'use',
 ]);
-/** Ways on that a step need not have: these are led here. */
+/** Ways on that a step need not have. */
 const optionalWays: Partial<Record<Step['kind'], readonly string[]>> = {
   look: ['cannot tell'],
   ask: ['cannot tell'],
@@ -51,13 +53,6 @@ const optionalWays: Partial<Record<Step['kind'], readonly string[]>> = {
   split: ['something else'],
   call: ['cause found'],
 };
-const wayField: Readonly<Record<string, string>> = {
-  'cannot tell': 'cannotTell',
-  'too-close': 'tooClose',
-  'something else': 'otherwise',
-  'cause found': 'causeFound',
-};
-
 /** What any step may have; what belongs to its kind alone stands before it. */
 const general = ['minutes', 'about', 'hazards', 'tools', 'ways', 'access', 'retries', 'source', 'standing', 'pictures'];
 
@@ -74,6 +69,13 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
   const problems = useMemo(() => problemsIn(body, bodies.entries), [body, bodies]);
   const put = (next: Step, about: string) =>
     onEdit({ ...body, nodes: body.nodes.map((n) => (n.id === node.id ? next : n)) }, about);
+  const own = useMemo(
+    () =>
+      outlineRows(drawnOf(body)).flatMap((row) =>
+        row.kind === 'answer' && row.node === node.id ? [{ answer: row.answer, to: row.to, own: true }] : [],
+      ),
+    [body, node.id],
+  );
   const steps = body.nodes.map((n) => [n.id as string, n.title] as const);
   /** Probes that are called as a point of a picture are shown on it. */
   const likely = (name: string): string[] =>
@@ -85,6 +87,13 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
   if (shape?.kind !== 'object') return null;
   const heads = [...new Set([headOf(node), ...nodeKinds])];
   const flat: Record<string, unknown> = node;
+  const ways = [
+    ...('next' in node ? [{ answer: 'done', to: node.next, own: true }] : []),
+    ...own,
+    ...(optionalWays[node.kind] ?? [])
+      .filter((answer) => !own.some((way) => way.answer === answer))
+      .map((answer) => ({ answer, to: null, own: false })),
+  ];
   return (
     <section className="sheet node-form" aria-label={`step: ${node.title}`}>
       <div className="two">
@@ -102,12 +111,12 @@ export function NodeForm({ body, bodies, node, onEdit, onGone }: ChartAt & { nod
         />
       </div>
       <div className="row">
-        {(optionalWays[node.kind] ?? []).map((answer) => (
+        {ways.map(({ answer, to, own }) => (
           <Choice
             key={answer}
             label={`${answer} leads to`}
-            value={String(flat[wayField[answer] ?? answer] ?? '')}
-            options={[['', 'nowhere of its own'], ...steps]}
+            value={to ?? ''}
+            options={[['', own ? 'nowhere yet' : 'nowhere of its own'], ...steps]}
             onChange={(to) => onEdit(leadTo(body, { node: node.id, answer }, to || null), '')}
           />
         ))}

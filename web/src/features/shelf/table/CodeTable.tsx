@@ -1,19 +1,18 @@
-import RedoIcon from '@mui/icons-material/Redo';
-import UndoIcon from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import { DataGrid, type GridColDef, type GridRowSelectionModel } from '@mui/x-data-grid';
-import { Code, codeColumns, keyOf, lockOutMs, problemsOf, proveRun, Symptom, writeCodeTable } from '@wire-trail/core';
-import { useEffect, useMemo, useState } from 'react';
+import { codeColumns, keyOf, lockOutMs, proveRun, writeCodeTable } from '@wire-trail/core';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { useHoldsVersion } from '../../../foundation/device/new-version.ts';
-import { Input } from '../../../parts/field/Input.tsx';
-import { Select } from '../../../parts/field/Select.tsx';
-import type { Shelved, TabProps } from '../tab-props.ts';
-import { changedRows, editCells, noEdits, type Row, redoEdit, rowKey, undoEdit } from './edits.ts';
+import { UndoRedo } from '../../../parts/undo/UndoRedo.tsx';
+import type { TabProps } from '../tab-props.ts';
+import { type Row, rowKey } from './edits.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { JobBar } from './JobBar.tsx';
+import { ManyRows } from './ManyRows.tsx';
 import { useJob } from './use-job.ts';
+import { useTableEdits } from './use-table-edits.ts';
 
 const shownColumns: ReadonlyArray<readonly [string, number]> = [
   ['text', 90],
@@ -38,42 +37,21 @@ const shownColumns: ReadonlyArray<readonly [string, number]> = [
   ['source', 130],
   ['note', 180],
 ];
-/** What may be set for many rows at once. */
-const bulkColumns = [
-  'group',
-  'scope',
-  'standing',
-  'hazards',
-  'harmless',
-  'source',
-  'chart',
-  'onlyVariants',
-  'suspects',
-  'note',
-];
-
 const hours = (ms: number | null): string =>
   ms === null ? '' : ms >= 3_600_000 ? `${(ms / 3_600_000).toFixed(1)} h` : `${Math.round(ms / 60_000)} min`;
 
 /** Codes and symptoms as a table that is edited in place, one row or many; drafts until somebody submits them. */
 export function CodeTable({ entries, family }: TabProps) {
   const navigate = useNavigate();
-  const [edits, setEdits] = useState(noEdits);
-  const [wrong, setWrong] = useState<string | null>(null);
+  const table = useTableEdits(entries);
+  const { shelved, changed, problems } = table;
   const [importing, setImporting] = useState(false);
   const [picked, setPicked] = useState<GridRowSelectionModel>({ type: 'include', ids: new Set() });
-  const [column, setColumn] = useState('group');
-  const [text, setText] = useState('');
   const [save] = api.useSaveDraftsMutation();
   const [discard, discarded] = api.useDiscardMutation();
   const run = useJob();
-  const shelved = useMemo(
-    () => entries.filter((e): e is Shelved & { body: Row } => e.body.kind === 'code' || e.body.kind === 'symptom'),
-    [entries],
-  );
-  const listed = useMemo(() => new Map(shelved.map((e) => [rowKey(e.body), e.body])), [shelved]);
   const rows = shelved.map((e) => {
-    const body = edits.rows.get(rowKey(e.body)) ?? e.body;
+    const body = table.now(e);
     const cells = Object.fromEntries(codeColumns.map((c) => [c.id, c.write(body)]));
     return {
       ...cells,
@@ -103,36 +81,10 @@ export function CodeTable({ entries, family }: TabProps) {
     { field: 'proves', headerName: 'proved by', width: 110 },
     { field: 'state', headerName: 'state', width: 110 },
   ];
-  const changed = changedRows(edits, listed);
   useHoldsVersion(changed.length > 0);
-  const problems = changed.flatMap((row) => {
-    const parsed = (row.kind === 'code' ? Code : Symptom).safeParse(row);
-    return parsed.success
-      ? []
-      : [
-          `${row.kind === 'code' ? row.text : row.title}: ${problemsOf(parsed.error)
-            .map((p) => `${p.path.join('.')} ${p.reason}`)
-            .join('; ')}`,
-        ];
-  });
-  const edit = (some: readonly Row[], id: string, value: string): boolean => {
-    const done = editCells(edits, some, id, value);
-    setWrong(done.ok ? null : done.reason);
-    if (done.ok) setEdits(done.edits);
-    return done.ok;
-  };
   const chosen = shelved.flatMap((e) =>
-    (picked.type === 'include') === picked.ids.has(rowKey(e.body)) ? [edits.rows.get(rowKey(e.body)) ?? e.body] : [],
+    (picked.type === 'include') === picked.ids.has(rowKey(e.body)) ? [table.now(e)] : [],
   );
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      event.preventDefault();
-      setEdits((e) => (event.shiftKey ? redoEdit(e, listed) : undoEdit(e, listed)));
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [listed]);
   const keep = (submit: boolean) => {
     const items = changed.map((body) => ({
       basedOn: shelved.find((e) => rowKey(e.body) === rowKey(body))?.number ?? 0,
@@ -143,11 +95,12 @@ export function CodeTable({ entries, family }: TabProps) {
     );
   };
   const { job } = run;
+  const { forget } = table;
   useEffect(() => {
     if (job?.state !== 'done') return;
-    setEdits(noEdits);
+    forget();
     if (job.result?.setId) void navigate(`/bench/${job.result.setId}`);
-  }, [job, navigate]);
+  }, [job, navigate, forget]);
   const download = () => {
     const link = document.createElement('a');
     link.href = URL.createObjectURL(
@@ -170,57 +123,24 @@ export function CodeTable({ entries, family }: TabProps) {
           as a bundle
         </Button>
         <span className="grow" />
-        <Button aria-label="undo" disabled={edits.past.length === 0} onClick={() => setEdits(undoEdit(edits, listed))}>
-          <UndoIcon fontSize="small" />
-        </Button>
-        <Button
-          aria-label="redo"
-          disabled={edits.future.length === 0}
-          onClick={() => setEdits(redoEdit(edits, listed))}
-        >
-          <RedoIcon fontSize="small" />
-        </Button>
+        <UndoRedo undo={table.undo} redo={table.redo} />
         <Button
           variant={changed.length > 0 ? 'contained' : 'outlined'}
           color={changed.length > 0 ? 'primary' : 'inherit'}
-          disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
+          disabled={changed.length === 0 || !table.isSound || job?.state === 'running'}
           onClick={() => keep(false)}
         >
           Save {changed.length > 0 ? changed.length : ''} drafts
         </Button>
         <Button
-          disabled={changed.length === 0 || problems.length > 0 || job?.state === 'running'}
+          disabled={changed.length === 0 || !table.isSound || job?.state === 'running'}
           onClick={() => keep(true)}
         >
           and submit
         </Button>
       </div>
       <JobBar run={run} what="saving drafts" />
-      <div className="row" role="group" aria-label="many rows at once">
-        <span className="soft">{chosen.length} picked: set</span>
-        <Select
-          native
-          fullWidth
-          value={column}
-          onChange={(e) => setColumn(e.target.value)}
-          inputProps={{ 'aria-label': 'column to set' }}
-        >
-          {bulkColumns.map((id) => (
-            <option key={id} value={id}>
-              {codeColumns.find((c) => c.id === id)?.title.split(':')[0]}
-            </option>
-          ))}
-        </Select>
-        <span className="soft">to</span>
-        <Input
-          fullWidth
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          slotProps={{ input: { 'aria-label': 'value to set' } }}
-        />
-        <Button disabled={chosen.length === 0} onClick={() => edit(chosen, column, text)}>
-          Set in {chosen.length} rows
-        </Button>
+      <ManyRows count={chosen.length} onSet={(column, text) => table.edit(chosen, column, text)}>
         {unpublished.length > 0 && (
           <Button onClick={() => void discard(unpublished)}>Take {unpublished.length} unpublished back</Button>
         )}
@@ -236,10 +156,10 @@ export function CodeTable({ entries, family }: TabProps) {
             Pick all of “{inGroup}”
           </Button>
         )}
-      </div>
-      {(wrong || problems.length > 0 || discarded.isError) && (
+      </ManyRows>
+      {(problems.length > 0 || discarded.isError) && (
         <p className="wrong" role="alert">
-          {[wrong, discarded.error && (discarded.error as ApiError).title, ...problems.slice(0, 3)]
+          {[discarded.error && (discarded.error as ApiError).title, ...problems.slice(0, 3)]
             .filter(Boolean)
             .join(' · ')}
         </p>
@@ -256,7 +176,7 @@ export function CodeTable({ entries, family }: TabProps) {
           pageSizeOptions={[100]}
           processRowUpdate={(next, before) => {
             const id = shownColumns.find(([c]) => next[c] !== before[c])?.[0];
-            if (!id || !edit([next.body as Row], id, String(next[id] ?? ''))) return before;
+            if (!id || !table.edit([next.body as Row], id, String(next[id] ?? ''))) return before;
             return next;
           }}
           getRowClassName={({ row }) => (row.state === 'changed here' ? 'picked' : '')}

@@ -2,14 +2,8 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
-import MuiTable from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import {
   type Code,
-  codeColumns,
   type Entry,
   entriesOf,
   guessMapping,
@@ -22,11 +16,12 @@ import {
 } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../../../foundation/api.ts';
-import { Input } from '../../../parts/field/Input.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import { Progress } from '../../../parts/states/States.tsx';
 import type { Shelved } from '../tab-props.ts';
+import { ImportColumns } from './ImportColumns.tsx';
 import { ImportPreview } from './ImportPreview.tsx';
+import { ImportSource } from './ImportSource.tsx';
 import type { ImportAnswer, ImportAsk } from './import.worker.ts';
 import { JobBar } from './JobBar.tsx';
 import { useJob } from './use-job.ts';
@@ -37,17 +32,6 @@ type Stage =
   | Readonly<{ kind: 'map'; table: Table; encoding: string | null }>
   | Readonly<{ kind: 'planning'; table: Table; encoding: string | null; done: number }>
   | Readonly<{ kind: 'preview'; table: Table; encoding: string | null; rows: readonly ImportRow[] }>;
-
-function errorWords(error: TableError): string {
-  switch (error.code) {
-    case 'empty':
-      return 'There is no row under a header. The first row names the columns.';
-    case 'quote-not-closed':
-      return `A quote that begins in line ${error.line} is never closed.`;
-    case 'too-large':
-      return `${error.rows} rows are too many at once; take 50,000 at the most.`;
-  }
-}
 
 /** Brings a table of codes in: paste or file, which column is what, what it would change, then all of it or nothing. */
 export function ImportDialog({ family, entries, onClose }: Props) {
@@ -118,101 +102,13 @@ export function ImportDialog({ family, entries, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby="import-title">
       <DialogContent>
         <h2 id="import-title">Codes from a table</h2>
-        {stage.kind === 'choose' && (
-          <>
-            <label className="field">
-              Paste from a spreadsheet, or from a web page
-              <Input
-                multiline
-                fullWidth
-                className="mono"
-                rows={9}
-                placeholder={'Code\tMeaning\tPossible causes\nC01\tBoiler stays cold\theating element'}
-                onPaste={(e) => {
-                  const html = e.clipboardData.getData('text/html');
-                  const text = e.clipboardData.getData('text/plain');
-                  if (!text && !html) return;
-                  e.preventDefault();
-                  ask({ kind: 'read', text: /<table[\s>]/i.test(html) && !text.includes('\t') ? html : text });
-                }}
-                onChange={(e) => e.target.value.includes('\n') && ask({ kind: 'read', text: e.target.value })}
-              />
-            </label>
-            <label className="field">
-              or take a file: commas, semicolons, tabs, or an HTML table
-              <input
-                className="box"
-                type="file"
-                accept=".csv,.tsv,.txt,.html,.htm,text/csv,text/html,text/plain"
-                onChange={async (e) => {
-                  const file = e.target.files?.[0];
-                  if (file) ask({ kind: 'read', text: await file.arrayBuffer() });
-                }}
-              />
-            </label>
-            {stage.error && (
-              <p className="note bad" role="alert">
-                {errorWords(stage.error)}
-              </p>
-            )}
-          </>
-        )}
+        {stage.kind === 'choose' && <ImportSource error={stage.error} onRead={(text) => ask({ kind: 'read', text })} />}
         {stage.kind === 'map' && (
           <>
-            <p className="soft">
-              {stage.table.rows.length} rows,{' '}
-              {stage.table.from === 'html' ? 'an HTML table' : `cut at ${separatorWords(stage.table.separator)}`}
-              {stage.encoding && `, ${stage.encoding}`}. Which column is what?
-            </p>
-            <div className="scrolls">
-              <MuiTable>
-                <TableHead>
-                  <TableRow>
-                    {stage.table.header.map((name, i) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: columns are their places
-                      <TableCell key={i}>
-                        <span dir="auto">{name}</span>
-                        <Select
-                          native
-                          fullWidth
-                          value={mapping[i] ?? ''}
-                          onChange={(e) =>
-                            setMapping(
-                              mapping.map((m, k) =>
-                                k === i ? e.target.value || null : m === e.target.value ? null : m,
-                              ),
-                            )
-                          }
-                          inputProps={{ 'aria-label': `column ${name} is` }}
-                        >
-                          <option value="">left out</option>
-                          {codeColumns.map((c) => (
-                            <option key={c.id} value={c.id}>
-                              {c.title.split(':')[0]}
-                            </option>
-                          ))}
-                        </Select>
-                      </TableCell>
-                    ))}
-                  </TableRow>
-                </TableHead>
-                <TableBody>
-                  {stage.table.rows.slice(0, 4).map((row) => (
-                    <TableRow key={row.line}>
-                      {row.cells.map((cell, i) => (
-                        // biome-ignore lint/suspicious/noArrayIndexKey: cells are their places
-                        <TableCell key={i} dir="auto">
-                          {cell.slice(0, 80)}
-                        </TableCell>
-                      ))}
-                    </TableRow>
-                  ))}
-                </TableBody>
-              </MuiTable>
-            </div>
+            <ImportColumns {...stage} mapping={mapping} onMap={setMapping} />
             <div className="three">
               <Pick
-                label="Controller of new codes"
+                label="Control board of new codes"
                 value={controller}
                 options={(own?.controllers ?? []).map((c) => [c.id, c.name])}
                 onChange={setController}
@@ -302,9 +198,6 @@ export function ImportDialog({ family, entries, onClose }: Props) {
     </Dialog>
   );
 }
-
-const separatorWords = (separator: string | null): string =>
-  ({ '\t': 'tabs', ',': 'commas', ';': 'semicolons', '|': 'bars' })[separator ?? ''] ?? 'nothing';
 
 function ConfirmButton({ rows, busy, onClick }: { rows: readonly ImportRow[]; busy: boolean; onClick: () => void }) {
   const codes = rows.reduce((n, r) => n + (r.taken ? r.bodies.filter((b) => b.what !== 'same').length : 0), 0);

@@ -1,9 +1,6 @@
 import Button from '@mui/material/Button';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import {
-  type Candidate,
-  type Code,
-  confirmAt,
   entriesOf,
   genericMeaning,
   isTold,
@@ -15,7 +12,6 @@ import {
   signsOfReads,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import type { Happening } from '../../../../foundation/device/walks.ts';
 import { usePageKeys } from '../../../../foundation/keys.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { faceOfSign } from '../../../../parts/panel/face-of-sign.ts';
@@ -33,6 +29,7 @@ import { StageInput } from './StageInput.tsx';
 import { CodeWords, StageTabs } from './StageTabs.tsx';
 import { howTo, litOnce, questionOf, shownLamps, shownTexts, weightsOf } from './shown.ts';
 import { type Reading, useDecoding } from './use-decoding.ts';
+import { useTaking } from './use-taking.ts';
 
 /** From this on a reading is said without a doubt. */
 const sure = 0.9;
@@ -41,8 +38,10 @@ const sure = 0.9;
 export function ReadStation({ walk, data, add }: StationProps) {
   const reading = useDecoding(walk, data);
   const { readout, stage, decoded, look, entered, slot, item, codes } = reading;
-  const [unlisted, setUnlisted] = useState(false);
-  const [several, setSeveral] = useState<readonly Code[]>([]);
+  const { alone, first, swept, several, unlisted, setUnlisted, take, takeCode, takeSpecial, keepAndNext } = useTaking(
+    { walk, data, add },
+    reading,
+  );
   const isNarrow = useMediaQuery('(max-width: 700px)', { noSsr: true });
   const [pointed, setPointed] = useState(false);
   const [paint, setPaint] = useState<SeenLamp | null>(null);
@@ -63,62 +62,6 @@ export function ReadStation({ walk, data, add }: StationProps) {
   const nameOf = (id: string): string => partName(panel, id);
   const tap = (sign: Sign) =>
     reading.write(paint ? toldLamp(stage, look, sign.id, { state: paint }) : tappedLamp(readout, stage, look, sign));
-  const alone = reading.plan.length < 2;
-  const place = { readout: readout.id, ...(item && { controller: item.controller.id }) };
-  const first = decoded.candidates[0];
-  const keep = (): Happening => ({
-    kind: 'seen',
-    ...place,
-    seen: {
-      slot,
-      looks: [...entered.looks],
-      ...(entered.mark && { mark: entered.mark }),
-      ...(entered.said && { said: entered.said }),
-    },
-    made: decoded.candidates.slice(0, 20).map((c) => ({ code: c.code, certainty: Math.min(1, c.certainty) })),
-  });
-  const swept = (result: 'codes' | 'nothing-stored' | 'no-answer'): Happening[] =>
-    alone || !item ? [] : [{ kind: 'swept', controller: item.controller.id, result }];
-  const taken = (code: Code): Happening => {
-    const confirm = item && !alone ? confirmAt(data.bundle, reading.plan, item) : null;
-    return {
-      kind: 'code-taken',
-      code: code.id,
-      slot,
-      ...place,
-      ...(confirm && !walk.swept.has(confirm) && { confirmAt: confirm }),
-      ...(!alone && { more: true }),
-    };
-  };
-  const takeCode = (code: Code) => add(keep(), ...swept('codes'), taken(code));
-  const takeSpecial = async (id: Stage['id']) => {
-    const means = readout.specials.find((s) => s.id === id)?.means;
-    const nothing = means === 'nothing-stored' || means === 'end-of-list' || means === 'healthy';
-    if (alone || !nothing) return add(keep(), { kind: 'special', readout: readout.id, special: id });
-    const left = reading.plan.filter((i) => i !== item && !walk.swept.has(i.controller.id));
-    const [next] = left;
-    // nothing anywhere: that is the answer
-    const isAll = !next && walk.taken.length === 0;
-    await add(
-      keep(),
-      ...swept('nothing-stored'),
-      ...(isAll ? [{ kind: 'special' as const, readout: readout.id, special: id }] : []),
-    );
-    if (next) reading.goTo(next);
-  };
-  const take = async (candidate: Candidate) => {
-    if (candidate.kind === 'special') return takeSpecial(candidate.code as Stage['id']);
-    const [code, ...others] = codes.filter((c) => c.text === candidate.code);
-    if (!code) return setUnlisted(true);
-    // entries for several variants, and it is not known which this is: both stay in sight
-    if (others.length > 0) return setSeveral([code, ...others]);
-    await takeCode(code);
-  };
-  const keepAndNext = async () => {
-    const code = first?.kind === 'listed' ? codes.find((c) => c.text === first.code) : undefined;
-    await add(keep(), ...(code ? [...swept('codes'), taken(code)] : []));
-    reading.goToSlot(slot + 1);
-  };
   const before = walk.taken.find(
     (t) => t.slot === slot && (t.controller === null || t.controller === item?.controller.id),
   );
