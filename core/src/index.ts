@@ -160,6 +160,7 @@ export { begunStations } from './library/begun-stations.ts';
 // library
 export { choicesAt } from './library/choices-at.ts';
 export { applyChanges, diff, invertChanges } from './library/diff.ts';
+export { problemsIn } from './library/entry-problems.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } from './library/lint.ts';
 export { leaningOn } from './library/look-again.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
@@ -167,7 +168,7 @@ export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing } from './library/share.ts';
-export { unknownNames, validate } from './library/validate.ts';
+export { validate } from './library/validate.ts';
 // model
 export { Access } from './model/access.ts';
 export { Band } from './model/band.ts';
@@ -340,8 +341,6 @@ export { bandWords, verdictWords } from './words/band.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { coverWords } from './words/cover.ts';
-export { problemsIn } from './words/entry-problems.ts';
-export { fieldNames } from './words/field-names.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { type FindingGroup, groupFindings } from './words/finding-groups.ts';
 export { whyWords } from './words/found.ts';

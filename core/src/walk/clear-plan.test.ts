@@ -136,7 +136,9 @@ describe('what the tests came to', () => {
     });
   });
   it('a verdict without a part is told by its own words, and only a found cause is one', () => {
-    expect(foundWords(glasswasher(), ended(null, 'cause-found').found).cause).toBe('Rinse element out of its good range');
+    expect(foundWords(glasswasher(), ended(null, 'cause-found').found).cause).toBe(
+      'Rinse element out of its good range',
+    );
     expect(foundWords(glasswasher(), ended(null, 'nothing-found').found).cause).toBeNull();
     expect(foundWords(glasswasher(), null)).toEqual({ cause: null, title: null });
   });

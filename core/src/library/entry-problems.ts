@@ -1,7 +1,7 @@
-import { problemsOf } from '../library/read.ts';
-import { unknownNames } from '../library/validate.ts';
 import { type Entry, entrySchemas } from '../model/entry.ts';
-import { findingWords } from './finding.ts';
+import { findingWords } from '../words/finding.ts';
+import { problemsOf } from './read.ts';
+import { unknownNames } from './validate.ts';
 
 /** What is wrong with an entry as it is being written, by dotted path: its shape, and names of what is not there. */
 export function problemsIn(body: Entry, entries: readonly Entry[]): ReadonlyMap<string, string> {
