@@ -189,7 +189,7 @@ test('what is printed is ink on white in either look, without what is only press
     ['/shelf', 'five lamps in an arc'],
     ['/bench', 'What the field asks'],
     ['/log', 'G4-0512-03'],
-    ['/machines/brindlewick-g4/G4-0391-07', 'Walks'],
+    ['/machines/brindlewick-g4/G4-0512-03', 'last seen'],
     ['/library', 'Mains behind covers'],
   ] as const) {
     await page.emulateMedia({ colorScheme: 'dark', media: 'screen' });

@@ -2,16 +2,21 @@ import type { Db, Transaction } from './connect.ts';
 
 const deadlock = 1213;
 const lockWaitTimeout = 1205;
+/** Somebody else put the same row there meanwhile: begun anew, the work finds it. */
+const duplicate = 1062;
 const mostTries = 6;
 
-/** Runs work in a transaction, again from its start where the database chose it as the victim of a deadlock. */
+/**
+ * Runs work in a transaction; again from its start where the database chose it as the victim of a deadlock, or where
+ * another transaction was first with the same new row.
+ */
 export async function transact<T>(db: Db, work: (trx: Transaction) => Promise<T>): Promise<T> {
   for (let tried = 1; ; tried++) {
     try {
       return await db.transaction(work, { isolationLevel: 'read committed' });
     } catch (error) {
       const { errno } = error as { errno?: number };
-      if ((errno !== deadlock && errno !== lockWaitTimeout) || tried === mostTries) throw error;
+      if (![deadlock, lockWaitTimeout, duplicate].includes(errno ?? 0) || tried === mostTries) throw error;
     }
   }
 }

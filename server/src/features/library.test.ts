@@ -91,6 +91,28 @@ describe('a code from draft to published', () => {
     expect(both.map((r) => r.status).sort()).toEqual([201, 409, 409]);
   });
 
+  it('of first saves of one new entry at the same moment one wins, the others are shown what is there', async () => {
+    for (let round = 0; round < 5; round++) {
+      const id = `twice-${round}`;
+      const body = (await readK19()).latest.body;
+      const all = await Promise.all(
+        ['a', 'b', 'c', 'd'].map((does) =>
+          trainer.put(`/families/brindlewick-g4/entries/code/${id}/draft`, {
+            basedOn: 0,
+            note: '',
+            body: { ...body, id, text: `T${round}9`, does },
+          }),
+        ),
+      );
+      expect(all.map((r) => r.status).sort()).toEqual([201, 409, 409, 409]);
+      const told = all
+        .filter((r) => r.status === 409)
+        .map((r) => (r.body as { stale: { body: Code } }).stale.body.does);
+      const won = all.find((r) => r.status === 201)?.body as { body: Code };
+      expect(new Set(told)).toEqual(new Set([won.body.does]));
+    }
+  });
+
   it('a wrong field is named with its place', async () => {
     const now = await readK19();
     const answer = await save(trainer, now.latest.number, { suspects: [{ label: '', reason: 'x' }] }, now.latest.body);

@@ -123,7 +123,7 @@ export async function saveDraft(
         },
       });
     }
-    const saved = await addRevision(trx, { key, body, note, basedOn, authorId: user.id, at: now() });
+    const saved = await addRevision(trx, entry, { key, body, note, basedOn, authorId: user.id, at: now() });
     return { ...viewOf(saved), body: saved.body };
   });
 }
@@ -164,7 +164,6 @@ export async function discardDrafts(keys: readonly EntryKey[], { db }: Services)
   return transact(db, async (trx) => ({ discarded: await discardEntries(trx, keys) }));
 }
 
-/** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */
 /** What a shared chart's change touches in every family, by the newest revisions. */
 export async function chartUses(id: ChartId, { db }: Services) {
   const rows = await chosenRevisions(db, 'all', 'latest_number', ['code', 'symptom', 'chart', 'route']);
@@ -175,6 +174,7 @@ export async function chartUses(id: ChartId, { db }: Services) {
   });
 }
 
+/** What the whole library shares: hazards, instruments, ways there, shared sources, pictures, generic meanings. */
 export async function libraryEntries({ db }: Services): Promise<Working[]> {
   return working([null], { db });
 }

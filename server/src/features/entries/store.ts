@@ -142,13 +142,16 @@ export async function chosenRevisions(
   return readRevisions(await query);
 }
 
-/** Adds the next revision of an entry, and the entry itself where it is new. Index tables follow in the same transaction. */
+/**
+ * Adds the next revision of an entry as it was found and locked, or the first of one that was not there: that fails where
+ * another transaction was first with it. Index tables follow in the same transaction.
+ */
 export async function addRevision(
   trx: Transaction,
+  found: EntryRow | null,
   input: { key: EntryKey; body: Entry; note: string; basedOn: number; authorId: number | null; at: Date },
 ): Promise<RevisionRow> {
   const { key, body, note, basedOn, authorId, at } = input;
-  const found = await findEntry(trx, key, true);
   const number = (found?.latest ?? 0) + 1;
   let entryId = found?.id;
   if (entryId === undefined) {
