@@ -155,6 +155,15 @@ describe('bad input', () => {
       status: 404,
     });
   });
+
+  it.each(['/%', '/families/%E0%A4%A/bundle', '/families/größe/bundle', '/walks/%00'])(
+    '%s is refused, not a fault',
+    async (path) => {
+      const { status } = await (await school.person('trainer')).get(path);
+      expect(status).toBeGreaterThanOrEqual(400);
+      expect(status).toBeLessThan(500);
+    },
+  );
 });
 
 describe('problems and the API document', () => {

@@ -25,6 +25,7 @@ import { type Given, type Handle, sent } from '../http/route.ts';
 import { crossSiteGuard, securityHeaders } from '../http/security.ts';
 import { type Services, sessionCache } from '../http/services.ts';
 import { sessionOf } from '../http/session.ts';
+import { mayHaveHalves, wellFormed } from '../http/well-formed.ts';
 import { handlers } from './handlers.ts';
 import { apiDocument } from './openapi.ts';
 import { staticFiles } from './static.ts';
@@ -83,7 +84,7 @@ function mount<N extends RouteName>(router: Router, name: N, services: Services)
     const given = {
       params: read(route.params, ctx.params, 'path'),
       query: read(route.query, ctx.query, 'query'),
-      body: read(route.body, ctx.request.body, 'body'),
+      body: read(route.body, bodyOf(ctx), 'body'),
       user,
       services,
       ctx,
@@ -104,6 +105,11 @@ function mount<N extends RouteName>(router: Router, name: N, services: Services)
     }
     checkAnswer(name, route, ctx);
   });
+}
+
+/** What was sent, with every text whole. */
+function bodyOf({ request }: Context): unknown {
+  return mayHaveHalves(request.rawBody ?? '') ? wellFormed(request.body) : request.body;
 }
 
 async function allowed(ctx: Context, least: Role, services: Services): Promise<User> {

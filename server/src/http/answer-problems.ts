@@ -2,13 +2,20 @@ import type { Middleware } from 'koa';
 import type { Logger } from 'pino';
 import { ProblemError } from './problem.ts';
 
+/** An address that cannot be read, such as a lone %, is one at which there is nothing. */
+function problemOf(error: unknown): ProblemError {
+  if (error instanceof ProblemError) return error;
+  const status = error instanceof Error && 'status' in error ? Number(error.status) : 500;
+  return new ProblemError(status >= 400 && status < 500 ? 'not-found' : 'internal');
+}
+
 /** Turns answerProblems into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
 export function answerProblems(log: Logger): Middleware {
   return async (ctx, next) => {
     try {
       await next();
     } catch (error) {
-      const problem = error instanceof ProblemError ? error : new ProblemError('internal');
+      const problem = problemOf(error);
       if (problem.code === 'internal') log.error({ err: error, path: ctx.path, method: ctx.method }, 'request failed');
       ctx.status = problem.status;
       if (problem.retryAfterS !== null) ctx.set('Retry-After', String(problem.retryAfterS));

@@ -27,6 +27,12 @@ it.each<[string, Script, boolean, object]>([
     true,
     { status: 'signed-in', user, confirmed: false },
   ],
+  [
+    'a server that broke: the last one of this device',
+    { session: { refuses: 'internal' } },
+    true,
+    { status: 'signed-in', user, confirmed: false },
+  ],
   ['without a connection, and nobody was here', {}, false, { status: 'signed-out' }],
 ])('who is signed in: %s', async (_, script, wasHere, session) => {
   standInServer(script);

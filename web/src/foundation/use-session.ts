@@ -4,7 +4,7 @@ import { rememberedUser, rememberUser } from './remembered-user.ts';
 import { rememberedOffline, signedIn, signedOut } from './session-slice.ts';
 import { useAppDispatch } from './store.ts';
 
-/** Asks the server who is signed in; where it does not say, or says it in a newer way, the last person of this device goes on. */
+/** Asks the server who is signed in; unless it says that nobody is, the last person of this device goes on. */
 export function useSession(): void {
   const dispatch = useAppDispatch();
   const { data, error } = api.useSessionQuery();
@@ -19,8 +19,8 @@ export function useSession(): void {
       dispatch(signedIn(data));
     } else if (error) {
       const kept = rememberedUser();
-      const unknown = 'code' in error && (error.code === 'offline' || error.code === 'newer');
-      dispatch(unknown && kept ? rememberedOffline(kept) : signedOut());
+      const isNobody = 'code' in error && error.code === 'not-signed-in';
+      dispatch(!isNobody && kept ? rememberedOffline(kept) : signedOut());
     }
   }, [data, error, dispatch]);
 }

@@ -44,28 +44,40 @@ export async function takeEvents(
     if (read.success) good.push({ event: read.data, index });
     else misshapen.push({ index, id, fields: problemsOf(read.error, ['events', index]) });
   });
-  return transact(db, async (trx) => {
-    const taken: EventsTaken = { stored: [], known: [], refused: [...misshapen] };
-    for (const walk of [...new Set(good.map(({ event }) => event.walk))].sort()) {
-      const mine = good.filter(({ event }) => event.walk === walk);
-      if ((await lockWalk(trx, walk, input.user.id)) !== input.user.id) {
-        for (const { event, index } of mine)
-          taken.refused.push({
-            index,
-            id: event.id,
-            fields: [{ path: ['events', index, 'walk'], reason: 'belongs to somebody else' }],
-          });
-        continue;
-      }
-      for (const { event } of mine) {
-        const isNew = await addEvent(trx, event, input.user.id, now());
-        (isNew ? taken.stored : taken.known).push(event.id);
-        if (isNew && event.kind === 'unlisted' && event.ask) await keepQuestion(trx, event, input.user.id);
-      }
-      await rewriteWalk(trx, walk);
-    }
+  const taken: EventsTaken = { stored: [], known: [], refused: misshapen };
+  // walk by walk: what is wrong with one holds up no other
+  for (const walk of [...new Set(good.map(({ event }) => event.walk))].sort()) {
+    const mine = good.filter(({ event }) => event.walk === walk);
+    const answer = await transact(db, (trx) => takeOfWalk(trx, { walk, events: mine, user: input.user, at: now() }));
+    taken.stored.push(...answer.stored);
+    taken.known.push(...answer.known);
+    taken.refused.push(...answer.refused);
+  }
+  return taken;
+}
+
+type Sent = Readonly<{ event: WalkEvent; index: number }>;
+
+async function takeOfWalk(
+  trx: Transaction,
+  { walk, events, user, at }: { walk: WalkEvent['walk']; events: readonly Sent[]; user: User; at: Date },
+): Promise<EventsTaken> {
+  const taken: EventsTaken = { stored: [], known: [], refused: [] };
+  const refuse = ({ event, index }: Sent, at: 'walk' | 'id', reason: string) =>
+    taken.refused.push({ index, id: event.id, fields: [{ path: ['events', index, at], reason }] });
+  if ((await lockWalk(trx, walk, user.id)) !== user.id) {
+    for (const sent of events) refuse(sent, 'walk', 'belongs to somebody else');
     return taken;
-  });
+  }
+  for (const sent of events) {
+    const { event } = sent;
+    const what = await addEvent(trx, event, user.id, at);
+    if (what === 'elsewhere') refuse(sent, 'id', 'stands for something that happened on another walk');
+    else (what === 'new' ? taken.stored : taken.known).push(event.id);
+    if (what === 'new' && event.kind === 'unlisted' && event.ask) await keepQuestion(trx, event, user.id);
+  }
+  await rewriteWalk(trx, walk, at);
+  return taken;
 }
 
 async function keepQuestion(

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import {
   type Attached,
   currentStation,
@@ -58,10 +59,18 @@ export async function lockWalk(trx: Transaction, walkId: string, userId: number)
   return row.user_id;
 }
 
-/** Stores an event once, however often it is sent; whether it was new. */
-export async function addEvent(trx: Transaction, event: WalkEvent, userId: number, at: Date): Promise<boolean> {
-  const known = await trx('walk_events').where({ id: event.id }).first('id');
-  if (known) return false;
+/** Stores an event once, however often it is sent: new, known already, or an id that stands for another walk's event. */
+export async function addEvent(
+  trx: Transaction,
+  event: WalkEvent,
+  userId: number,
+  at: Date,
+): Promise<'new' | 'known' | 'elsewhere'> {
+  const known = readRow(
+    z.object({ walk_id: z.string() }),
+    await trx('walk_events').where({ id: event.id }).first('walk_id'),
+  );
+  if (known) return known.walk_id === event.walk ? 'known' : 'elsewhere';
   await trx('walk_events').insert({
     id: event.id,
     walk_id: event.walk,
@@ -70,14 +79,18 @@ export async function addEvent(trx: Transaction, event: WalkEvent, userId: numbe
     user_id: userId,
     received_at: at,
   });
-  return true;
+  return 'new';
 }
 
-/** Rewrites what is listed of a walk from its events. */
-export async function rewriteWalk(trx: Transaction, walkId: string): Promise<void> {
+/**
+ * Rewrites what is listed of a walk from its events. A device whose clock is ahead does not stand before everybody else
+ * for years: nothing was seen later than it came.
+ */
+export async function rewriteWalk(trx: Transaction, walkId: string, now: Date): Promise<void> {
   const walk = foldWalk(await eventsOf(trx, walkId));
   if (!walk) return;
-  const machineId = walk.unit ? await keepMachine(trx, walk.family, walk.unit, new Date(walk.lastAt)) : null;
+  const seen = (at: string): Date => new Date(Math.min(Date.parse(at), now.getTime()));
+  const machineId = walk.unit ? await keepMachine(trx, walk.family, walk.unit, seen(walk.lastAt)) : null;
   const before = readRow(z.object({ machine_id: text }), await trx('walks').where({ id: walkId }).first('machine_id'));
   await trx('walks')
     .where({ id: walkId })
@@ -89,8 +102,8 @@ export async function rewriteWalk(trx: Transaction, walkId: string): Promise<voi
       station: currentStation(walk),
       outcome: walk.closed?.outcome ?? null,
       fixed_by: walk.closed?.fixedBy.slice(0, 1000) ?? null,
-      started_at: new Date(walk.startedAt),
-      last_at: new Date(walk.lastAt),
+      started_at: seen(walk.startedAt),
+      last_at: seen(walk.lastAt),
       waiting_until: walk.waitingUntil,
     });
   if (before?.machine_id && before.machine_id !== machineId) await forgetUnseen(trx, before.machine_id);
@@ -114,7 +127,7 @@ type Unit = Readonly<{
 
 /**
  * A machine is known by family and serial; the first device to see it names it. It stands as it was seen last: a walk that is
- * sent late changes nothing a later one has seen.
+ * sent late changes nothing a later one has seen. An id that names another machine already is not taken for this one.
  */
 async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: Date): Promise<string> {
   const known = readRow(
@@ -133,8 +146,10 @@ async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: D
     if (at >= known.last_seen_at) await trx('machines').where({ id: known.id }).update(row);
     return known.id;
   }
-  await trx('machines').insert({ id: unit.machine, family, serial: unit.serial, ...row });
-  return unit.machine;
+  const isTaken = await trx('machines').where({ id: unit.machine }).first('id');
+  const id = isTaken ? randomUUID() : unit.machine;
+  await trx('machines').insert({ id, family, serial: unit.serial, ...row });
+  return id;
 }
 
 export type WalkFilter = Readonly<{ userId: number | null; family?: string; state?: string; serial?: string }>;

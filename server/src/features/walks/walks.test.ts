@@ -84,6 +84,75 @@ describe('events', () => {
     expect(answer.refused[0]?.fields[0]?.path.slice(0, 3)).toEqual(['events', 1, 'reading']);
   });
 
+  it('half a character is mended, and what came with it is kept', async () => {
+    const { walk, event, started } = begin();
+    const waits = event({ kind: 'waits', until: '2026-05-02', why: 'cut in \ud83d' });
+    const answer = (await technician.post('/events', { events: [started, waits] })).body;
+    expect(answer).toMatchObject({ stored: [started.id, waits.id], refused: [] });
+    const { events } = (await technician.get(`/walks/${walk}`)).body as { events: Array<{ why?: string }> };
+    expect(events[1]?.why).toBe('cut in \ufffd');
+  });
+
+  it('an event of another walk is not taken for one that is known', async () => {
+    const [one, other] = [begin(), begin()];
+    await technician.post('/events', { events: [one.started] });
+    const copied = { ...other.event({ kind: 'resumed' }), id: one.started.id };
+    expect((await technician.post('/events', { events: [other.started, copied] })).body).toMatchObject({
+      stored: [other.started.id],
+      known: [],
+      refused: [{ id: one.started.id, fields: [{ reason: expect.stringMatching(/another walk/) }] }],
+    });
+  });
+
+  it('a machine’s id that names another machine already holds nothing up', async () => {
+    const machine = randomUUID();
+    for (const serial of ['G4-ONE', 'G4-TWO']) {
+      const { event, started } = begin();
+      const own = event({ ...unit, machine, serial });
+      expect((await technician.post('/events', { events: [started, own] })).body).toMatchObject({
+        stored: [started.id, own.id],
+        refused: [],
+      });
+      const seen = (await technician.get(`/machines/brindlewick-g4/${serial}`)).body;
+      expect(seen).toMatchObject({ machine: { serial }, walks: [{}] });
+    }
+  });
+
+  it('the first walks on a new machine, sent at the same moment, are all taken', async () => {
+    for (let round = 0; round < 4; round++) {
+      const sent = Array.from({ length: 6 }, () => {
+        const { event, started } = begin();
+        return [started, event({ ...unit, machine: randomUUID(), serial: `G4-RACE-${round}` })];
+      });
+      const answers = await Promise.all(sent.map((events) => technician.post('/events', { events })));
+      expect(answers.map((a) => a.status)).toEqual(sent.map(() => 200));
+      const { walks } = (await technician.get(`/machines/brindlewick-g4/G4-RACE-${round}`)).body as { walks: object[] };
+      expect(walks).toHaveLength(6);
+    }
+  });
+
+  it('a clock that is years ahead neither pins a machine nor tops the log', async () => {
+    const machine = randomUUID();
+    const walked = async (at: string, software: string) => {
+      const { walk, event, started } = begin();
+      const own = event({ ...unit, machine, serial: 'G4-AHEAD', software });
+      const events = [
+        { ...started, at },
+        { ...own, at },
+      ];
+      await technician.post('/events', { events });
+      return walk;
+    };
+    const ahead = await walked('2031-01-01T08:00:00.000Z', '2.4');
+    const log = (await technician.get('/walks')).body as Array<{ id: string; lastAt: string }>;
+    expect(Date.parse(log.find((w) => w.id === ahead)?.lastAt ?? '')).toBeLessThanOrEqual(Date.now());
+    await new Promise((soon) => setTimeout(soon, 5));
+    await walked(new Date().toISOString(), '2.6');
+    expect((await technician.get('/machines/brindlewick-g4/G4-AHEAD')).body).toMatchObject({
+      machine: { software: '2.6' },
+    });
+  });
+
   it('a walk belongs to whom it began with; trainers may read it', async () => {
     const { walk, event, started } = begin();
     await technician.post('/events', { events: [started] });

@@ -66,6 +66,11 @@ describe('sendWaiting', () => {
     ['too many tries', 'too-many-tries', 'offline', 'waiting'],
     ['nobody signed in', 'not-signed-in', 'signed-out', 'waiting'],
     ['a wrong field', 'field-wrong', 'done', 'refused'],
+    ['too large', 'too-large', 'done', 'refused'],
+    ['not allowed', 'not-allowed', 'offline', 'waiting'],
+    ['no such place', 'not-found', 'offline', 'waiting'],
+    ['a line that gave up', new Response('', { status: 408 }), 'offline', 'waiting'],
+    ['headers too long for a line', new Response('', { status: 431 }), 'offline', 'waiting'],
     ['a gateway’s page', new Response('<p>no server</p>', { status: 502 }), 'offline', 'waiting'],
     ['a gateway’s word', Response.json({ error: 'none' }, { status: 503 }), 'offline', 'waiting'],
     ['a sign-in page in its stead', new Response('<p>pay first</p>'), 'offline', 'waiting'],
@@ -77,6 +82,37 @@ describe('sendWaiting', () => {
     server([answer]);
     expect((await sendWaiting(by)).ended).toBe(ended);
     expect(await statesOf(by)).toEqual([state]);
+  });
+
+  it('one that the server refuses as a whole holds up no other', async () => {
+    const by = user();
+    const events = Array.from({ length: 37 }, (_, i) => event(by, i));
+    await keepEvents(events);
+    const bad = events[20]?.id;
+    vi.stubGlobal('fetch', async (_: string, init: { body: string }) => {
+      const ids = (JSON.parse(init.body) as Sent).events.map((e) => e.id);
+      if (ids.some((id) => id === bad)) return refusal('field-wrong');
+      return Response.json({ stored: ids, known: [], refused: [] });
+    });
+    expect(await sendWaiting(by)).toEqual({ sent: 36, refused: 1, ended: 'done' });
+    expect((await allEvents()).find((e) => e.id === bad)?.state).toBe('refused');
+  });
+
+  it('what is large goes in pieces', async () => {
+    const by = user();
+    const large = (seq: number): KeptEvent => {
+      const one = event(by, seq);
+      return { ...one, event: { ...one.event, text: 'x'.repeat(250_000) } as never };
+    };
+    await keepEvents([large(0), large(1), large(2), large(3)]);
+    const sizes: number[] = [];
+    vi.stubGlobal('fetch', async (_: string, init: { body: string }) => {
+      sizes.push(init.body.length);
+      const ids = (JSON.parse(init.body) as Sent).events.map((e) => e.id);
+      return Response.json({ stored: ids, known: [], refused: [] });
+    });
+    expect(await sendWaiting(by)).toMatchObject({ sent: 4, ended: 'done' });
+    expect(Math.max(...sizes)).toBeLessThan(700_000);
   });
 
   it('puts a refused event aside with the reason, and the rest goes on', async () => {

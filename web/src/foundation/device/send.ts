@@ -2,7 +2,9 @@ import type { EventsTaken } from '@wire-trail/core';
 import { ask } from '../client.ts';
 import { type KeptEvent, keepEvents, waitingEvents } from './database.ts';
 
+/** So many go at once, and so many characters: traces of a camera are large. */
 const batch = 200;
+const batchLength = 600_000;
 /** Longer than that and the answer is taken for lost: sending again does no harm. */
 const patienceMs = 60_000;
 
@@ -16,11 +18,25 @@ export async function sendWaiting(userId: number): Promise<Sent> {
   return navigator.locks ? navigator.locks.request('wire-trail-send', () => send(userId)) : send(userId);
 }
 
+/** The first of what waits that go together; one goes however large it is. */
+function together(waiting: readonly KeptEvent[], most: number): readonly KeptEvent[] {
+  let length = 0;
+  const end = waiting.slice(0, most).findIndex((e, i) => {
+    length += JSON.stringify(e.event).length;
+    return i > 0 && length > batchLength;
+  });
+  return waiting.slice(0, end < 0 ? most : end);
+}
+
+/** Refusals that are about what was sent. Any other is about who sent it, when, or the line: it may go through later. */
+const ofWhatWasSent: ReadonlySet<string> = new Set(['field-wrong', 'body-malformed', 'too-large', 'not-json']);
+
 async function send(userId: number): Promise<Sent> {
   let sent = 0;
   let refused = 0;
+  let most = batch;
   for (;;) {
-    const waiting = (await waitingEvents(userId)).slice(0, batch);
+    const waiting = together(await waitingEvents(userId), most);
     if (waiting.length === 0) return { sent, refused, ended: 'done' };
     const answered = await ask(
       'takeEvents',
@@ -29,16 +45,21 @@ async function send(userId: number): Promise<Sent> {
     );
     if (answered.kind === 'unchanged') return { sent, refused, ended: 'offline' };
     if (answered.kind === 'refused') {
-      const { code, status } = answered.refused;
+      const { code } = answered.refused;
       if (code === 'not-signed-in') return { sent, refused, ended: 'signed-out' };
-      if (code === 'offline' || code === 'newer' || status >= 500 || status === 429)
-        return { sent, refused, ended: 'offline' };
+      if (!ofWhatWasSent.has(code)) return { sent, refused, ended: 'offline' };
+      // one of them holds up all: they go by halves, until it is alone
+      if (waiting.length > 1) {
+        most = Math.ceil(waiting.length / 2);
+        continue;
+      }
     }
     const marked =
       answered.kind === 'answer'
         ? marks(waiting, answered.value)
         : waiting.map((e) => ({ ...e, state: 'refused' as const, reason: answered.refused.title }));
     await keepEvents(marked);
+    most = Math.min(batch, most * 2);
     sent += marked.filter((e) => e.state === 'sent').length;
     refused += marked.filter((e) => e.state === 'refused').length;
     // nothing was settled: do not go round for ever

@@ -4,10 +4,10 @@ import { signedOut } from '../session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store.ts';
 import { allEvents } from './database.ts';
 import { oneAtATime } from './one-at-a-time.ts';
+import { pauseMs } from './pause.ts';
 import { sendWaiting } from './send.ts';
 import { connectionChanged, queueCounted, sendingChanged, storeFailed } from './sync-slice.ts';
 
-const everyMs = 15_000;
 const kept = 'wire-trail-kept';
 
 /** Tells the queue that there is something new to send. */
@@ -20,6 +20,9 @@ export function useSync(): void {
   const userId = session.status === 'signed-in' ? session.user.id : null;
   useEffect(() => {
     if (userId === null) return;
+    let failures = 0;
+    let timer = 0;
+    let hasLeft = false;
     const count = async () => {
       const mine = (await allEvents()).filter((e) => e.by === userId);
       dispatch(
@@ -33,22 +36,30 @@ export function useSync(): void {
       dispatch(sendingChanged(true));
       await count();
       const { sent, ended } = await sendWaiting(userId);
+      failures = ended === 'offline' ? failures + 1 : 0;
       dispatch(connectionChanged(ended !== 'offline' && navigator.onLine));
       if (ended === 'signed-out') dispatch(signedOut());
       if (sent > 0) dispatch(api.util.invalidateTags(['Walks', 'Questions']));
       await count();
       dispatch(sendingChanged(false));
     };
-    // the next one, a quarter of a minute later at most, tries the device's store anew
-    const run = oneAtATime(send, () => dispatch(storeFailed()));
+    // the next one tries the device's store anew
+    const once = oneAtATime(send, () => dispatch(storeFailed()));
+    const run = () => {
+      clearTimeout(timer);
+      void once().then(() => {
+        clearTimeout(timer);
+        if (!hasLeft) timer = window.setTimeout(run, pauseMs(failures, Math.random()));
+      });
+    };
     const wentOffline = () => dispatch(connectionChanged(false));
-    const timer = setInterval(run, everyMs);
     window.addEventListener('online', run);
     window.addEventListener('offline', wentOffline);
     window.addEventListener(kept, run);
-    void run();
+    run();
     return () => {
-      clearInterval(timer);
+      hasLeft = true;
+      clearTimeout(timer);
       window.removeEventListener('online', run);
       window.removeEventListener('offline', wentOffline);
       window.removeEventListener(kept, run);
