@@ -140,7 +140,8 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   for (let asked = 0; asked < 9; asked++) {
     const told = await status.textContent();
     if (told?.startsWith('One unit')) break;
-    const question = (await technician.page.locator('.which-question').textContent())?.replace('?', '') ?? '';
+    const asked = (await technician.page.locator('.which-question').textContent())?.replace('?', '') ?? '';
+    const question = asked.charAt(0).toLowerCase() + asked.slice(1);
     const answer = technician.page.locator('.which-answer', {
       has: technician.page.locator('strong', { hasText: new RegExp(`^${known[question] ?? '-'}$`) }),
     });

@@ -73,7 +73,10 @@ export default function WhichPage() {
       </p>
       {ask && left.length > 1 && (
         <section aria-label="question">
-          <h2 className="which-question">{ask.trait}?</h2>
+          <h2 className="which-question">
+            {ask.trait.charAt(0).toUpperCase()}
+            {ask.trait.slice(1)}?
+          </h2>
           <div className="tiles">
             {ask.answers.map(({ value, left: ids }) => (
               <Pressable key={value} className="tile which-answer" onClick={() => answer(value)}>
