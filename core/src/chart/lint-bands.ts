@@ -1,3 +1,4 @@
+import { parseAmount } from '../base/parse-amount.ts';
 import type { Path } from '../base/path.ts';
 import type { Quantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
@@ -68,7 +69,12 @@ export function lintBand(node: ChartNode, chart: Chart, around: ChartSurrounding
   }
   const earlier = band.kind === 'ratio' ? chart.nodes.find((n) => n.id === band.to) : undefined;
   if (earlier?.kind === 'measure' && earlier.quantity !== node.quantity) impossible(node.quantity, earlier.quantity);
-  return [...findings, ...lintComputes(node, around, here), ...lintReach(node, around, here)];
+  return [
+    ...findings,
+    ...lintComputes(node, around, here),
+    ...lintReach(node, around, here),
+    ...lintTitle(node, around, [...at, 'title']),
+  ];
 }
 
 function lintComputes(node: MeasureNode, around: ChartSurroundings, at: Path): Finding[] {
@@ -82,6 +88,27 @@ function lintComputes(node: MeasureNode, around: ChartSurroundings, at: Path): F
   if (good.ok || good.error.code === 'temperature-outside') return [];
   return [{ code: 'band-never-computes', severity: 'error', at, node: node.title, why: good.error.code }];
 }
+
+/** “27 to 32 Ω”: a span with its unit, as it stands in the words of a step. */
+const spanSaid = /(\d[\d.,]*)\s*(?:to|–|-|…)\s*(\d[\d.,]*)\s*([^\s\d.,;:)?!]+)/;
+/** Words round off: as much of a bound may be lost in them. */
+const roundedRatio = 0.01;
+
+/** A title that tells another span than the one that is judged by: whoever reads both does not know which holds. */
+function lintTitle(node: MeasureNode, around: ChartSurroundings, at: Path): Finding[] {
+  const { band, quantity, title } = node;
+  const [said, from, to, unit] = spanSaid.exec(title) ?? [];
+  if (said === undefined || needsTemperature(band) || (band.kind !== 'fixed' && !bandTraits[band.kind].ohms)) return [];
+  const [least, most] = [from, to].map((bound) => parseAmount(`${bound} ${unit}`, quantity));
+  const good = computeBand(band, { parameters: around.parameters, atCelsius: null });
+  if (!least?.ok || !most?.ok || !good.ok) return [];
+  const differs = (own: number | null, told: number): boolean =>
+    own !== null && Math.abs(own - told) > roundedRatio * Math.abs(own);
+  if (!differs(good.value.least, least.value) && !differs(good.value.most, most.value)) return [];
+  return [{ code: 'title-differs', severity: 'warning', at, node: title, said, quantity, ...boundsOf(good.value) }];
+}
+
+const boundsOf = ({ least, most }: Readonly<{ least: number | null; most: number | null }>) => ({ least, most });
 
 /** Good readings that the sensor's table, the meter, or nature cannot show. */
 function lintReach(node: MeasureNode, around: ChartSurroundings, at: Path): Finding[] {

@@ -1,4 +1,5 @@
 import type { Path } from '../base/path.ts';
+import type { Quantity } from '../base/quantity.ts';
 import type { LampState } from './lamp.ts';
 import type { IdKind } from './reference.ts';
 export const severities = ['error', 'warning', 'hint'] as const;
@@ -112,6 +113,16 @@ type Facts =
       what: string;
       least: number;
       most: number;
+    }>
+  | Readonly<{
+      code: 'title-differs';
+      severity: 'warning';
+      node: string;
+      /** The span its words tell, as they tell it. */
+      said: string;
+      quantity: Quantity;
+      least: number | null;
+      most: number | null;
     }>
   | Readonly<{ code: 'ohms-energised'; severity: 'error'; node: string }>
   | Readonly<{ code: 'volts-on-dead'; severity: 'error'; node: string; quantity: string }>

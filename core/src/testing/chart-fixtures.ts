@@ -139,6 +139,7 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
     });
     return withEntries(made([measured({ instrument: 'meter' }), end]), meter);
   },
+  'title-differs': () => withEntries(made([measured({ title: 'Element, 27 to 32 Ω?' }), end])),
   'ohms-energised': () => withEntries(made([measured({ supply: 'energised' }), end])),
   'volts-on-dead': () =>
     withEntries(made([measured({ quantity: 'voltage', band: { kind: 'fixed', least: 10, most: 12 } }), end])),

@@ -1,3 +1,4 @@
+import { writeAmount } from '../base/parse-amount.ts';
 import { assertNever } from '../base/result.ts';
 import type { Finding, FindingCode, NamedSlip, PatternError, SignLimit } from '../model/finding.ts';
 import type { LampState } from '../model/lamp.ts';
@@ -96,6 +97,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'unit-impossible': (f) => `“${f.node}”: the good range wants ${f.of}, and is given ${f.is}.`,
   'band-outside-range': (f) =>
     `“${f.node}”: the good band is outside what the ${f.what} can show${f.most > 1e15 ? '' : ` (${f.least} to ${f.most})`}.`,
+  'title-differs': (f) =>
+    `“${f.node}” tells ${f.said}; its good range is ${f.least === null ? `up to ${writeAmount(f.most ?? 0, f.quantity)}` : f.most === null ? `${writeAmount(f.least, f.quantity)} and up` : `${writeAmount(f.least, f.quantity)} to ${writeAmount(f.most, f.quantity)}`}.`,
   'ohms-energised': (f) =>
     `“${f.node}” measures resistance on what is energised; that reads wrong and harms the meter.`,
   'volts-on-dead': (f) =>
