@@ -102,13 +102,12 @@ function lintTitle(node: MeasureNode, around: ChartSurroundings, at: Path): Find
   const [least, most] = [from, to].map((bound) => parseAmount(`${bound} ${unit}`, quantity));
   const good = computeBand(band, { parameters: around.parameters, atCelsius: null });
   if (!least?.ok || !most?.ok || !good.ok) return [];
-  const differs = (own: number | null, told: number): boolean =>
-    own !== null && Math.abs(own - told) > roundedRatio * Math.abs(own);
-  if (!differs(good.value.least, least.value) && !differs(good.value.most, most.value)) return [];
-  return [{ code: 'title-differs', severity: 'warning', at, node: title, said, quantity, ...boundsOf(good.value) }];
+  const differs = (bound: number | null, told: number): boolean =>
+    bound !== null && Math.abs(bound - told) > roundedRatio * Math.abs(bound);
+  const own = { least: good.value.least, most: good.value.most };
+  if (!differs(own.least, least.value) && !differs(own.most, most.value)) return [];
+  return [{ code: 'title-differs', severity: 'warning', at, node: title, said, quantity, ...own }];
 }
-
-const boundsOf = ({ least, most }: Readonly<{ least: number | null; most: number | null }>) => ({ least, most });
 
 /** Good readings that the sensor's table, the meter, or nature cannot show. */
 function lintReach(node: MeasureNode, around: ChartSurroundings, at: Path): Finding[] {

@@ -2,8 +2,8 @@ import type { Db, Transaction } from './connect.ts';
 
 const deadlock = 1213;
 const lockWaitTimeout = 1205;
-/** Somebody else put the same row there meanwhile: begun anew, the work finds it. */
-const duplicate = 1062;
+/** What the database says where the same row is there already; begun anew, a transaction finds it. */
+export const duplicateKey = 1062;
 const mostTries = 6;
 
 /**
@@ -16,7 +16,7 @@ export async function transact<T>(db: Db, work: (trx: Transaction) => Promise<T>
       return await db.transaction(work, { isolationLevel: 'read committed' });
     } catch (error) {
       const { errno } = error as { errno?: number };
-      if (![deadlock, lockWaitTimeout, duplicate].includes(errno ?? 0) || tried === mostTries) throw error;
+      if (![deadlock, lockWaitTimeout, duplicateKey].includes(errno ?? 0) || tried === mostTries) throw error;
     }
   }
 }

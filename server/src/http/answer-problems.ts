@@ -9,7 +9,7 @@ function problemOf(error: unknown): ProblemError {
   return new ProblemError(status >= 400 && status < 500 ? 'not-found' : 'internal');
 }
 
-/** Turns answerProblems into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
+/** Turns problems into problem+json, and anything else into a 500 that is logged once and says nothing of the inside. */
 export function answerProblems(log: Logger): Middleware {
   return async (ctx, next) => {
     try {

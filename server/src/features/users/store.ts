@@ -2,9 +2,8 @@ import type { Role, User } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { flag, readId, readRow, readRows } from '../../db/rows.ts';
+import { duplicateKey } from '../../db/transact.ts';
 import { UserRow, userColumns } from '../../http/session-store.ts';
-
-const duplicateKey = 1062;
 
 export async function allUsers(db: Db): Promise<Array<User & { disabled: boolean }>> {
   const rows = await db('users').orderBy('name').select(userColumns).select('disabled');
