@@ -72,14 +72,18 @@ function costOf(typed: string, listed: string): number {
 const swapCost = 0.6;
 const gapCost = 1;
 const plainSigns = 128;
-/** The same, worked out once for every pair of plain signs: distances are taken by the thousand. */
-const costs = new Float64Array(plainSigns * plainSigns);
-for (let x = 0; x < plainSigns; x++)
-  for (let y = 0; y < plainSigns; y++)
-    costs[x * plainSigns + y] = costOf(String.fromCharCode(x), String.fromCharCode(y));
+const unknown = -1;
+/** The same, worked out once for every pair of plain signs that is met: distances are taken by the thousand. */
+const costs = new Float64Array(plainSigns * plainSigns).fill(unknown);
 const costAt = (typed: string, i: number, listed: string, j: number): number => {
   const [x, y] = [typed.charCodeAt(i), listed.charCodeAt(j)];
-  return x < plainSigns && y < plainSigns ? (costs[x * plainSigns + y] ?? 0) : costOf(typed[i] ?? '', listed[j] ?? '');
+  if (x >= plainSigns || y >= plainSigns) return costOf(typed[i] ?? '', listed[j] ?? '');
+  const at = x * plainSigns + y;
+  const known = costs[at] ?? unknown;
+  if (known !== unknown) return known;
+  const cost = costOf(String.fromCharCode(x), String.fromCharCode(y));
+  costs[at] = cost;
+  return cost;
 };
 
 let cells = new Float64Array(400);

@@ -8,6 +8,7 @@ import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useBundles } from '../../foundation/device/use-bundles.ts';
 import { beginWalk } from '../../foundation/device/walks.ts';
 import { useAppSelector } from '../../foundation/store.ts';
+import { whenQuiet } from '../../foundation/when-quiet.ts';
 import { Input } from '../../parts/field/Input.tsx';
 import { Pressable } from '../../parts/field/Pressable.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
@@ -39,10 +40,8 @@ export function TrailStartPage() {
   useEffect(() => {
     if ((location.state as { focus?: string } | null)?.focus === 'find') box.current?.focus();
   }, [location.state]);
-  useEffect(() => {
-    // the walk's page is fetched while somebody still looks for their code; without a connection what is kept serves
-    void import('./WalkPage.tsx').catch(() => {});
-  }, []);
+  // the walk's page is fetched while somebody still looks for their code; without a connection what is kept serves
+  useEffect(() => whenQuiet(() => void import('./WalkPage.tsx').catch(() => {})), []);
   const begin = async (bundle: UnitBundle, from: From, read: ScannedPlate | null = plate) => {
     if (session.status !== 'signed-in') return;
     const walk = await beginWalk(bundle, session.user.id, from);
