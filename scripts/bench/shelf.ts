@@ -8,9 +8,10 @@ const scrollMs = 2000;
 
 /** The Shelf as of a school with so many families: those of the demo over and over, each under a name of its own. */
 async function servesFamilies(page: Page, count: number): Promise<void> {
-  await page.route('**/api/v1/families', async (route) => {
+  await page.route(/\/api\/v1\/families(\?|$)/, async (route) => {
     const response = await route.fetch();
-    const own = (await response.json()) as Array<{ family: { id: string; name: string } }>;
+    const page = (await response.json()) as { cards: Array<{ family: { id: string; name: string } }> };
+    const own = page.cards;
     const many = Array.from({ length: count }, (_, i) => {
       const card = own[i % own.length];
       if (!card) throw new Error('the demo has no family');
@@ -18,7 +19,7 @@ async function servesFamilies(page: Page, count: number): Promise<void> {
         ? card
         : { ...card, family: { ...card.family, id: `${card.family.id}-${i}`, name: `${card.family.name} ${i}` } };
     });
-    await route.fulfill({ response, json: many });
+    await route.fulfill({ response, json: { ...page, cards: many } });
   });
   // what is drawn of a copy is what is drawn of the one it was copied from
   await page.route(/\/families\/.+-\d+\/face$/, (route) =>

@@ -6,6 +6,7 @@ import { createApp } from './app/app.ts';
 import type { Config } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { loadDemo } from './demo.ts';
+import { fillCards } from './features/bundles/check.ts';
 import type { Services } from './http/services.ts';
 
 export type Running = Readonly<{ address: string; services: Services; demoLoaded: boolean; stop: () => Promise<void> }>;
@@ -16,6 +17,7 @@ export async function serve(config: Config): Promise<Running> {
   const db = connect(config.database);
   try {
     await migrate(db);
+    await fillCards({ db, now: () => new Date() });
     const { app, services } = createApp({ db, config });
     const demoLoaded = config.demo && config.demoFolder !== null ? await loadDemo(config.demoFolder, services) : false;
     const server: Server = config.tls

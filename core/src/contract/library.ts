@@ -7,7 +7,7 @@ import { Family } from '../model/family.ts';
 import { Mode } from '../model/mode.ts';
 import { Face, Panel } from '../model/panel.ts';
 import { PictureType } from '../model/source.ts';
-import { declare } from './route.ts';
+import { CountedFromZero, declare } from './route.ts';
 
 /** A published family as it stands on the Shelf; its drawing is asked for when it comes into sight. */
 export const FamilyCard = z.strictObject({
@@ -15,10 +15,10 @@ export const FamilyCard = z.strictObject({
   hash: z.string(),
   /** Findings that are more than hints; null where they were not counted. */
   toFix: z.number().nullable(),
-  /** The reader wrote in it. */
-  mine: z.boolean(),
   counts: z.strictObject({ codes: z.number(), symptoms: z.number(), charts: z.number(), routes: z.number() }),
 });
+
+export type FamilyCard = Readonly<z.infer<typeof FamilyCard>>;
 
 /** What a bundle would do to one entry. */
 export const ImportLine = z.strictObject({
@@ -37,8 +37,24 @@ export const library = {
     method: 'get',
     path: '/families',
     role: 'technician',
-    summary: 'Every published family, as the Shelf lists it.',
-    answer: z.array(FamilyCard),
+    summary:
+      'Published families, as the Shelf lists them: a page of those that changed after a place in the order of publishing. Publishing counts in the order of commits, so that whoever has read up to a place never misses one before it.',
+    query: z.strictObject({ since: CountedFromZero.optional(), after: FamilyId.optional() }),
+    answer: z.strictObject({
+      /** Another one than before: nothing that was read of the library counts any more. */
+      library: z.uuid(),
+      cards: z.array(FamilyCard),
+      /** Where this page ends: what is asked for next begins there. */
+      place: z.strictObject({ since: z.number(), after: FamilyId.nullable() }),
+      more: z.boolean(),
+    }),
+  }),
+  ownFamilies: declare({
+    method: 'get',
+    path: '/own-families',
+    role: 'technician',
+    summary: 'Families the reader wrote in.',
+    answer: z.array(FamilyId),
   }),
   familyFace: declare({
     method: 'get',

@@ -60,6 +60,12 @@ export const Counted = z.codec(z.string().regex(/^\d{1,9}$/), z.number().int().p
   encode: String,
 });
 
+/** A number that counts from zero. */
+export const CountedFromZero = z.codec(z.string().regex(/^\d{1,15}$/), z.number().int().nonnegative(), {
+  decode: Number,
+  encode: String,
+});
+
 /** The status of an answer that is no refusal. */
 export const statusOf = ({ status, answer, sends }: Declared): number => status ?? (answer || sends ? 200 : 204);
 

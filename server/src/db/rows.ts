@@ -38,3 +38,12 @@ export const count = z.union([z.number(), z.string().regex(/^\d+$/)]).transform(
 export const body = json(Entry);
 /** DATETIME as it is sent. */
 export const instant = z.date().transform((d) => d.toISOString());
+
+const perBatch = 250;
+
+/** A long list in parts of what one statement may hold. */
+export function batches<T>(list: readonly T[]): T[][] {
+  const out: T[][] = [];
+  for (let i = 0; i < list.length; i += perBatch) out.push(list.slice(i, i + perBatch));
+  return out;
+}

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Role } from '@wire-trail/core';
 import { roles } from '@wire-trail/core';
+import type Koa from 'koa';
 import { inject } from 'vitest';
 import { createApp } from '../app/app.ts';
 import { type Config, readConfig } from '../config.ts';
@@ -59,6 +60,8 @@ export type School = Readonly<{
   config: Config;
   base: string;
   person: (role?: Role) => Promise<Person>;
+  /** Another server on the same database, with connections of its own; gives where it is. Closed with the school. */
+  secondServer: () => Promise<string>;
   publish: (json: unknown) => Promise<void>;
   close: () => Promise<void>;
 }>;
@@ -77,9 +80,17 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
   const db = connect(config.database);
   await migrate(db);
   const { app, services } = createApp({ db, config });
-  const server: Server = createServer(app.callback());
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
+  const closing: Array<() => Promise<void>> = [];
+  const listen = async (app: Koa): Promise<string> => {
+    const server: Server = createServer(app.callback());
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    closing.push(async () => {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+    });
+    return `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
+  };
+  const base = await listen(app);
   for (const role of roles)
     await addUser({ name: `The ${role}`, signIn: role, role, password: 'a long password' }, services);
   return {
@@ -91,10 +102,14 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
       if (role) await person.signIn(role);
       return person;
     },
+    secondServer: async () => {
+      const own = connect(config.database);
+      closing.push(() => own.destroy());
+      return listen(createApp({ db: own, config }).app);
+    },
     publish: async (json) => void (await importBundle({ json, authorId: null, publish: 'for a test' }, services)),
     close: async () => {
-      server.closeAllConnections();
-      await new Promise((resolve) => server.close(resolve));
+      for (const close of closing) await close();
       await db.raw('DROP DATABASE ??', [config.database.database]);
       await db.destroy();
     },

@@ -1,6 +1,7 @@
 import { type BaseQueryFn, createApi } from '@reduxjs/toolkit/query/react';
 import type { Answer, Asked, ChartId, EntryKey, FamilyId, RouteName } from '@wire-trail/core';
 import { type Asking, ask, type Refused } from './client.ts';
+import { freshLibrary } from './device/library.ts';
 
 export type ApiError = Refused;
 
@@ -39,7 +40,17 @@ export const api = createApi({
     session: build.query<Answer<'session'>, void>(by('session', nothing)),
     signIn: build.mutation<Answer<'signIn'>, Body<'signIn'>>(by('signIn', body)),
     signOut: build.mutation<Answer<'signOut'>, void>(by('signOut', nothing)),
-    families: build.query<Answer<'families'>, void>({ ...by('families', nothing), providesTags: ['Families'] }),
+    families: build.query<Answer<'families'>['cards'], void>({
+      queryFn: async () => {
+        const library = await freshLibrary();
+        return library.kind === 'cards' ? { data: library.cards } : { error: library.refused };
+      },
+      providesTags: ['Families'],
+    }),
+    ownFamilies: build.query<Answer<'ownFamilies'>, void>({
+      ...by('ownFamilies', nothing),
+      providesTags: ['Entries'],
+    }),
     familyFace: build.query<Answer<'familyFace'>, string>({
       ...by('familyFace', ofFamily),
       providesTags: ['Families'],

@@ -3,6 +3,7 @@ import * as first from './20261123090000-first-tables.ts';
 import * as second from './20261123220000-pictures-and-composition.ts';
 import * as third from './20261127100000-publish-locks.ts';
 import * as fourth from './20261127200000-what-to-fix.ts';
+import * as fifth from './20261128100000-library-order.ts';
 
 /** Every migration by its name, oldest first by name. Forward only; an applied one is never edited or removed. */
 export const migrations: Readonly<Record<string, Knex.Migration>> = {
@@ -10,4 +11,5 @@ export const migrations: Readonly<Record<string, Knex.Migration>> = {
   '20261123220000-pictures-and-composition': second,
   '20261127100000-publish-locks': third,
   '20261127200000-what-to-fix': fourth,
+  '20261128100000-library-order': fifth,
 };

@@ -6,14 +6,25 @@ import {
   currentBundle,
   familyFace,
   listFamilies,
+  ownFamilies,
   sharedBundle,
 } from './service.ts';
 import { unpack } from './store.ts';
 
 export const bundleHandlers: Handlers<
-  'families' | 'familyFace' | 'alikeFamilies' | 'begunFamilies' | 'bundle' | 'shareBundle' | 'codesLike'
+  'families' | 'ownFamilies' | 'familyFace' | 'alikeFamilies' | 'begunFamilies' | 'bundle' | 'shareBundle' | 'codesLike'
 > = {
-  families: ({ user, services }) => listFamilies(user.id, services),
+  families: async ({ query, ctx, services }) => {
+    const page = await listFamilies({ since: query.since ?? 0, after: query.after ?? null }, services);
+    // who asks on from where a page ended holds its tag: nothing has been published since where it is the same
+    const { library, place } = page;
+    ctx.set('Cache-Control', 'private, no-cache');
+    ctx.etag = `${library}.${place.since}.${place.after ?? ''}`;
+    if (!ctx.get('If-None-Match').includes(ctx.response.get('ETag'))) return page;
+    ctx.status = 304;
+    return sent;
+  },
+  ownFamilies: ({ user, services }) => ownFamilies(user.id, services),
   familyFace: ({ params, services }) => familyFace(params.family, services),
   alikeFamilies: ({ services }) => alikeFamilies(services),
   begunFamilies: ({ services }) => begunFamilies(services),

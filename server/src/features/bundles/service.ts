@@ -1,19 +1,22 @@
 import { createHash } from 'node:crypto';
 import {
+  type Answer,
   type Bundle,
   bundleFormat,
   bundleVersion,
   canonicalJson,
   type Entry,
   type EntryKind,
+  entriesOf,
+  type FamilyCard,
   type FamilyId,
+  type Finding,
   familyOf,
   findingWords,
   forSharing,
   groupBy,
   keyText,
   linksOf,
-  lint,
   lintTraits,
   traitsOf,
 } from '@wire-trail/core';
@@ -24,12 +27,13 @@ import { packPictures } from '../assets/service.ts';
 import { chosenRevisions, type RevisionRow } from '../entries/store.ts';
 import {
   addBundle,
+  cardsAfter,
   familiesWrittenBy,
   findCodes,
+  libraryId,
   type PackedBundle,
+  type PlaceInOrder,
   packedBundle,
-  publishedCounts,
-  publishedFamilies,
   unpack,
   unpublishedFamilies,
 } from './store.ts';
@@ -74,12 +78,28 @@ export async function assembleBundle(db: Db | Transaction, family: FamilyId, at:
   };
 }
 
-/** Makes a bundle the one that technicians get. */
-export async function storeBundle(trx: Transaction, bundle: Bundle, setId: number, at: Date): Promise<void> {
-  const hash = bundle.pinned?.hash;
-  if (!hash) throw new Error(`bundle of ${bundle.family} is not pinned`);
-  const toFix = lint(bundle).filter((f) => f.severity !== 'hint').length;
-  await addBundle(trx, bundle, { hash, setId, at, toFix });
+/** Makes a bundle, with what was found in it, the one that technicians get. */
+export async function storeBundle(
+  trx: Transaction,
+  of: Readonly<{ bundle: Bundle; findings: readonly Finding[]; setId: number; at: Date }>,
+): Promise<void> {
+  const card = cardOf(of.bundle, of.findings);
+  await addBundle(trx, of.bundle, { card, setId: of.setId, at: of.at });
+}
+
+/** What the Shelf lists of a bundle. */
+export function cardOf(bundle: Bundle, findings: readonly Finding[]): FamilyCard {
+  const family = entriesOf(bundle, 'family').find((f) => f.id === bundle.family);
+  if (!family || !bundle.pinned) throw new Error(`the bundle of ${bundle.family} is not one that was published`);
+  const { id, name, sort, badges, recognisedBy, pictures } = family;
+  const count = (kind: EntryKind) =>
+    bundle.entries.filter((e) => e.kind === kind && familyOf(e) === bundle.family).length;
+  return {
+    family: { id, name, sort, badges, recognisedBy, pictures },
+    hash: bundle.pinned.hash,
+    toFix: findings.filter((f) => f.severity !== 'hint').length,
+    counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
+  };
 }
 
 /** The current bundle of a family, gzip as it is stored. */
@@ -89,30 +109,25 @@ export async function currentBundle(family: FamilyId, { db }: Services): Promise
   return packed;
 }
 
-/** Every published family, with how much it holds. */
-export async function listFamilies(reader: number, { db }: Services) {
-  const [current, counts, families, own] = await Promise.all([
-    publishedFamilies(db),
-    publishedCounts(db),
-    chosenRevisions(db, 'all', 'published_number', ['family']),
-    familiesWrittenBy(db, reader),
-  ]);
-  const written = new Set(own);
-  const bodies = new Map(families.flatMap(({ body }) => (body.kind === 'family' ? [[body.id, body] as const] : [])));
-  return current.flatMap(({ family: id, hash, toFix }) => {
-    const body = bodies.get(id);
-    if (!body) return [];
-    const { name, sort, badges, recognisedBy, pictures } = body;
-    const count = (kind: EntryKind) => counts.get(id)?.get(kind) ?? 0;
-    return {
-      family: { id, name, sort, badges, recognisedBy, pictures },
-      hash,
-      toFix,
-      mine: written.has(id),
-      counts: { codes: count('code'), symptoms: count('symptom'), charts: count('chart'), routes: count('route') },
-    };
-  });
+/** So many families are on a page of the list. */
+const perPage = 200;
+
+/** A page of the published families, in the order in which they were published last. */
+export async function listFamilies(from: PlaceInOrder, { db }: Services): Promise<Answer<'families'>> {
+  const library = await libraryId(db);
+  const rows = await cardsAfter(db, from, perPage + 1);
+  const page = rows.slice(0, perPage);
+  const last = page.at(-1);
+  return {
+    library,
+    cards: page.map((row) => row.card),
+    place: last ? { since: last.number, after: last.card.family.id } : { since: from.since, after: from.after },
+    more: rows.length > perPage,
+  };
 }
+
+/** Families somebody wrote in. */
+export const ownFamilies = (reader: number, { db }: Services) => familiesWrittenBy(db, reader);
 
 /** What the Shelf draws of a published family: its front, and what shows there in standby. */
 export async function familyFace(family: FamilyId, { db }: Services) {

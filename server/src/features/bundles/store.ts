@@ -1,23 +1,54 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { Bundle, EntryKind, FamilyId, groupBy, plainCode } from '@wire-trail/core';
+import { Bundle, FamilyCard, FamilyId, plainCode } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { count, readRow, readRows, scope } from '../../db/rows.ts';
+import { json, readRow, readRows } from '../../db/rows.ts';
 
-/** Makes a bundle the one that technicians get. Kept packed, as it is sent. */
+/** Makes a bundle the one that technicians get. Kept packed, as it is sent; `numberBundles` gives it its place. */
 export async function addBundle(
   trx: Transaction,
   bundle: Bundle,
-  of: { hash: string; setId: number; at: Date; toFix: number },
-) {
+  of: { card: FamilyCard; setId: number; at: Date },
+): Promise<void> {
   const { family } = bundle;
-  const { hash, setId, at, toFix } = of;
+  const { card, setId, at } = of;
+  const { hash } = card;
   const body = gzipSync(Buffer.from(JSON.stringify(bundle)), { level: 9 });
   await trx('bundles')
-    .insert({ family, hash, set_id: setId, published_at: at, body, to_fix: toFix })
+    .insert({ family, hash, set_id: setId, published_at: at, body })
     .onConflict(['family', 'hash'])
-    .ignore();
-  await trx('current_bundles').insert({ family, hash }).onConflict('family').merge();
+    .merge();
+  await trx('current_bundles')
+    .insert({ family, hash, card: JSON.stringify(card) })
+    .onConflict('family')
+    .merge();
+}
+
+/** Gives the current bundles of some families their place in the order of publishing. */
+export async function numberBundles(trx: Transaction, families: readonly FamilyId[], number: number): Promise<void> {
+  await trx('current_bundles')
+    .whereIn('family', [...families])
+    .update({ number });
+}
+
+/** A place in the order of publishing: behind a number, or behind a family of those with that number. */
+export type PlaceInOrder = Readonly<{ since: number; after: FamilyId | null }>;
+
+const CardRow = z.object({ number: z.number(), card: json(FamilyCard) });
+
+/** What the Shelf lists of families published after a place, in their order. One statement: it sees one moment. */
+export async function cardsAfter(db: Db, { since, after }: PlaceInOrder, most: number) {
+  const query = db('current_bundles').whereNotNull('card').orderBy(['number', 'family']).limit(most);
+  if (after === null) query.where('number', '>', since);
+  else query.whereRaw('number >= ? AND (number > ? OR family > ?)', [since, since, after]);
+  return readRows(CardRow, await query.select('number', 'card'));
+}
+
+/** Which library this is: another one after it was brought back from a backup. */
+export async function libraryId(db: Db): Promise<string> {
+  const row = readRow(z.object({ library: z.uuid() }), await db('library_order').where({ one: 1 }).first('library'));
+  if (!row) throw new Error('the order of publishing is gone');
+  return row.library;
 }
 
 export type PackedBundle = Readonly<{ hash: string; packed: Buffer }>;
@@ -36,44 +67,57 @@ export async function packedBundle(db: Db, family: FamilyId): Promise<PackedBund
 /** A stored bundle, read by the schema. */
 export const unpack = (packed: Buffer): Bundle => Bundle.parse(JSON.parse(gunzipSync(packed).toString('utf8')));
 
-const Published = z.object({ family: FamilyId, hash: z.string(), to_fix: z.number().nullable() });
-
-/** Published families, with the hash of what each one gives, and how much was found to fix in it. */
-export async function publishedFamilies(
-  db: Db | Transaction,
-): Promise<Array<{ family: FamilyId; hash: string; toFix: number | null }>> {
-  const rows = await db('current_bundles')
-    .join('bundles', function on() {
-      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
-    })
-    .select('bundles.family', 'bundles.hash', 'bundles.to_fix');
-  return readRows(Published, rows).map(({ family, hash, to_fix: toFix }) => ({ family, hash, toFix }));
+/** Published families. */
+export async function publishedFamilies(db: Db | Transaction): Promise<FamilyId[]> {
+  return z.array(FamilyId).parse(await db('current_bundles').pluck('family'));
 }
 
-/** Families somebody wrote a revision in. */
+/** Families somebody wrote in. */
 export async function familiesWrittenBy(db: Db, author: number): Promise<FamilyId[]> {
-  return z
-    .array(FamilyId)
-    .parse(
-      await db('revisions')
-        .join('entries', 'entries.id', 'revisions.entry_id')
-        .where('revisions.author_id', author)
-        .whereNot('entries.family', '')
-        .distinct()
-        .pluck('entries.family'),
-    );
+  return z.array(FamilyId).parse(await db('family_authors').where({ user_id: author }).pluck('family'));
 }
 
-/** How many published entries of each kind every family has. */
-export async function publishedCounts(db: Db): Promise<ReadonlyMap<FamilyId | null, ReadonlyMap<EntryKind, number>>> {
-  const rows = await db('entries')
-    .whereNotNull('published_number')
-    .groupBy('family', 'kind')
-    .select('family', 'kind')
-    .count('* as count');
-  const read = readRows(z.object({ family: scope, kind: EntryKind, count }), rows);
-  const byFamily = groupBy(read, (r) => r.family);
-  return new Map([...byFamily].map(([family, of]) => [family, new Map(of.map((r) => [r.kind, r.count]))]));
+const Current = z.object({ hash: z.string(), card: z.null().or(json(FamilyCard)), packed: z.instanceof(Buffer) });
+
+/** What is stored as a family's current bundle; `bundle` is null where it cannot be read. */
+export async function currentOf(trx: Transaction, family: FamilyId) {
+  const row = await trx('current_bundles as c')
+    .join('bundles as b', function on() {
+      this.on('b.family', 'c.family').andOn('b.hash', 'c.hash');
+    })
+    .where('c.family', family)
+    .first('c.hash', 'c.card', 'b.body as packed');
+  const read = readRow(Current, row);
+  if (!read) return null;
+  const { packed, ...rest } = read;
+  try {
+    return { ...rest, bundle: unpack(packed) };
+  } catch {
+    return { ...rest, bundle: null };
+  }
+}
+
+/** Families that have a bundle, or should have one. */
+export async function familiesToGive(db: Db): Promise<FamilyId[]> {
+  const published = await db('entries').where({ kind: 'family' }).whereNotNull('published_number').pluck('family');
+  return z.array(FamilyId).parse([...new Set([...published, ...(await publishedFamilies(db))])].sort());
+}
+
+/** The change set by which something of a family was published last. */
+export async function lastSetOf(trx: Transaction, family: FamilyId): Promise<number | null> {
+  const row = await trx('publish_set_items as i')
+    .join('publish_sets as s', 's.id', 'i.set_id')
+    .join('revisions as r', 'r.id', 'i.revision_id')
+    .join('entries as e', 'e.id', 'r.entry_id')
+    .where({ 'e.family': family, 's.state': 'published' })
+    .orderBy('s.id', 'desc')
+    .first('s.id');
+  return readRow(z.object({ id: z.number() }), row)?.id ?? null;
+}
+
+/** Families whose line on the Shelf was never written: published before there was one. */
+export async function withoutCard(db: Db): Promise<FamilyId[]> {
+  return z.array(FamilyId).parse(await db('current_bundles').whereNull('card').pluck('family'));
 }
 
 /** Families that were never published. */

@@ -11,16 +11,9 @@ import {
 } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Transaction } from '../../db/connect.ts';
-import { readRows } from '../../db/rows.ts';
+import { batches, readRows } from '../../db/rows.ts';
 import { ProblemError } from '../../http/problem.ts';
-
-const perBatch = 250;
-
-function batches<T>(list: readonly T[]): T[][] {
-  const out: T[][] = [];
-  for (let i = 0; i < list.length; i += perBatch) out.push(list.slice(i, i + perBatch));
-  return out;
-}
+import { keepAuthor } from './store.ts';
 
 type Cell = string | number | Date | null;
 
@@ -127,6 +120,7 @@ export async function addRevisions(
     await onBatch(added.length);
   }
   await onItsWay;
+  await keepAuthor(trx, stamp.authorId, [...new Set(placed.flatMap((p) => p.key.family ?? []))]);
   await onBatch(added.length);
   return added;
 }

@@ -142,6 +142,19 @@ export async function chosenRevisions(
   return readRevisions(await query);
 }
 
+/** Keeps that somebody wrote in these families. */
+export async function keepAuthor(
+  trx: Transaction,
+  author: number | null,
+  families: readonly FamilyId[],
+): Promise<void> {
+  if (author === null || families.length === 0) return;
+  await trx('family_authors')
+    .insert(families.map((family) => ({ user_id: author, family })))
+    .onConflict(['user_id', 'family'])
+    .ignore();
+}
+
 /**
  * Adds the next revision of an entry as it was found and locked, or the first of one that was not there: that fails where
  * another transaction was first with it. Index tables follow in the same transaction.
@@ -179,6 +192,7 @@ export async function addRevision(
     author_id: authorId,
     created_at: at,
   });
+  await keepAuthor(trx, authorId, key.family === null ? [] : [key.family]);
   const row = await revisionOf(trx, entryId, number);
   if (!row) throw new Error(`revision ${number} of entry ${entryId} vanished`);
   return row;

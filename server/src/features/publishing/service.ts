@@ -21,7 +21,7 @@ import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { assembleBundle, storeBundle } from '../bundles/service.ts';
-import { publishedFamilies } from '../bundles/store.ts';
+import { numberBundles, publishedFamilies } from '../bundles/store.ts';
 import { makePublished } from '../entries/bulk-store.ts';
 import { workingEntries } from '../entries/service.ts';
 import { findEntry, type RevisionRow, revisionOf } from '../entries/store.ts';
@@ -35,6 +35,7 @@ import {
   lockPublishing,
   markChangeSet,
   markRevisions,
+  nextInOrder,
   overtakenOf,
   publishedBefore,
 } from './store.ts';
@@ -114,7 +115,7 @@ type Published = Pick<RevisionRow, 'id' | 'entryId' | 'body'>;
 async function touchedFamilies(trx: Transaction, revisions: readonly Published[]): Promise<FamilyId[]> {
   const keys = revisions.map((r) => keyOf(r.body));
   const own = keys.flatMap((k) => (k.family ? [k.family] : []));
-  const all = keys.some((k) => k.family === null) ? (await publishedFamilies(trx)).map((p) => p.family) : [];
+  const all = keys.some((k) => k.family === null) ? await publishedFamilies(trx) : [];
   return [...new Set([...own, ...all])].sort();
 }
 
@@ -160,13 +161,15 @@ export async function publishRevisions(
     const bundle = await assembleBundle(trx, family, input.at);
     if (!bundle)
       throw new ProblemError('publish-blocked', { detail: `the family ${family} itself has not been published` });
-    const problems = blocked(lint(bundle));
+    const findings = lint(bundle);
+    const problems = blocked(findings);
     if (problems.length > 0)
       throw new ProblemError('publish-blocked', {
         fields: problems.map((p) => ({ ...p, path: placeOf(bundle, p.path) })),
       });
-    await storeBundle(trx, bundle, input.setId, input.at);
+    await storeBundle(trx, { bundle, findings, setId: input.setId, at: input.at });
   }
+  await numberBundles(trx, families, await nextInOrder(trx));
   return families;
 }
 

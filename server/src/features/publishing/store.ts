@@ -1,7 +1,7 @@
 import { ChangeSetState, type Entry, type RevisionState } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
-import { body, flag, readId, readRow, readRows } from '../../db/rows.ts';
+import { batches, body, flag, readId, readRow, readRows } from '../../db/rows.ts';
 import { type RevisionRow, revisionColumns, revisionsById, toRevision } from '../entries/store.ts';
 
 export type ChangeSetRow = Readonly<{
@@ -63,11 +63,8 @@ export async function addChangeSet(
     created_at: set.at,
   });
   const id = readId(made);
-  if (set.revisionIds.length > 0)
-    await trx.batchInsert(
-      'publish_set_items',
-      set.revisionIds.map((revision_id) => ({ set_id: id, revision_id })),
-    );
+  for (const some of batches(set.revisionIds))
+    await trx('publish_set_items').insert(some.map((revision_id) => ({ set_id: id, revision_id })));
   return id;
 }
 
@@ -143,11 +140,24 @@ export async function markChangeSet(trx: Transaction, id: number, change: Record
  */
 export async function lockPublishing(trx: Transaction, families: ReadonlyArray<string | null>): Promise<void> {
   const own = [...new Set(families.flatMap((f) => (f === null ? [] : [f])))].sort();
-  const library = trx('publish_locks').where({ family: '' });
-  await (families.includes(null) ? library.forUpdate() : library.forShare()).first('family');
+  if (families.includes(null)) await trx('publish_locks').where({ family: '' }).increment('version');
+  else await trx('publish_locks').where({ family: '' }).forShare().first('family');
   // a row that is new is held from its insert on, so that two first publications wait for each other as well
   for (const family of own)
-    await trx.raw('INSERT INTO publish_locks (family) VALUES (?) ON DUPLICATE KEY UPDATE family = family', [family]);
+    await trx.raw('INSERT INTO publish_locks (family) VALUES (?) ON DUPLICATE KEY UPDATE version = version + 1', [
+      family,
+    ]);
+}
+
+/**
+ * The next number in the order of publishing, for what this transaction publishes. Taken last: its row is held until the
+ * commit, so that numbers are given in the order of commits.
+ */
+export async function nextInOrder(trx: Transaction): Promise<number> {
+  await trx('library_order').where({ one: 1 }).increment('number');
+  const row = readRow(z.object({ number: z.number() }), await trx('library_order').where({ one: 1 }).first('number'));
+  if (!row) throw new Error('the order of publishing is gone');
+  return row.number;
 }
 
 export type Overtaken = Readonly<{ revision: RevisionRow; published: RevisionRow }>;

@@ -25,8 +25,9 @@ export default function ShelfPage() {
   const [importing, setImporting] = useState(false);
   const writes = session.status === 'signed-in' && roleAtLeast(session.user.role, 'trainer');
   const { data: begun } = api.useBegunFamiliesQuery(undefined, { skip: !writes });
+  const { data: own } = api.useOwnFamiliesQuery(undefined, { skip: !writes });
   const [wanted, want] = useWanted();
-  const cards = useMemo(() => (data ? cardsOf(data, begun ?? []) : none), [data, begun]);
+  const cards = useMemo(() => (data ? cardsOf(data, begun ?? [], own ?? []) : none), [data, begun, own]);
   const shown = useMemo(() => chosen(cards, wanted), [cards, wanted]);
   return (
     <div className="stack">

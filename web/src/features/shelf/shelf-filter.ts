@@ -2,7 +2,7 @@ import type { Answer } from '@wire-trail/core';
 import { useCallback, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 
-type Published = Answer<'families'>[number];
+type Published = Answer<'families'>['cards'][number];
 type Begun = Answer<'begunFamilies'>[number];
 
 /** A unit as the Shelf shows it; one that was begun has nothing published to count, and is drawn as it stands. */
@@ -10,6 +10,8 @@ export type Card = Readonly<{
   family: Published['family'];
   begun: Begun | null;
   published: Published | null;
+  /** The reader wrote in it. */
+  mine: boolean;
 }>;
 
 export const orders = { name: 'by name', codes: 'most codes first', toFix: 'most to fix first' } as const;
@@ -26,10 +28,17 @@ export type Wanted = Readonly<{
   as: 'cards' | 'list';
 }>;
 
-export const cardsOf = (published: readonly Published[], begun: readonly Begun[]): readonly Card[] => [
-  ...begun.map((b) => ({ family: b.family, begun: b, published: null })),
-  ...published.map((p) => ({ family: p.family, begun: null, published: p })),
-];
+export function cardsOf(
+  published: readonly Published[],
+  begun: readonly Begun[],
+  own: readonly string[],
+): readonly Card[] {
+  const mine = new Set(own);
+  return [
+    ...begun.map((b) => ({ family: b.family, begun: b, published: null, mine: mine.has(b.family.id) })),
+    ...published.map((p) => ({ family: p.family, begun: null, published: p, mine: mine.has(p.family.id) })),
+  ];
+}
 
 const saidOf = ({ family }: Card): string =>
   [family.name, family.sort, ...family.badges.map((b) => b.name), ...family.recognisedBy].join(' ').toLowerCase();
@@ -49,7 +58,7 @@ export function chosen(cards: readonly Card[], wanted: Wanted): readonly Card[] 
       if (wanted.type && family.sort !== wanted.type) return false;
       if (wanted.badge && !family.badges.some((b) => b.name === wanted.badge)) return false;
       if (wanted.toFix && published && !published.toFix) return false;
-      if (wanted.mine && published && !published.mine) return false;
+      if (wanted.mine && !card.mine) return false;
       if (words.length === 0) return true;
       const said = saidOf(card).split(/[\s/-]+/);
       return words.every((word) => said.some((own) => own.startsWith(word)));

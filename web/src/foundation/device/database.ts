@@ -28,6 +28,7 @@ export type KeptEvent = Readonly<z.infer<typeof KeptEvent>>;
 interface Schema extends DBSchema {
   bundles: { key: string; value: unknown };
   events: { key: string; value: unknown; indexes: { walk: string; state: string } };
+  named: { key: string; value: unknown };
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
@@ -38,14 +39,22 @@ const database = (): Promise<IDBPDatabase<Schema>> => {
     opened = null;
   };
   if (opened) return opened;
-  opened = openDB<Schema>('wire-trail', 1, {
+  opened = openDB<Schema>('wire-trail', 2, {
     // a store that was closed, or would not open, is opened anew when it is next asked
     terminated: forget,
-    upgrade(db) {
-      db.createObjectStore('bundles', { keyPath: 'family' });
-      const events = db.createObjectStore('events', { keyPath: 'id' });
-      events.createIndex('walk', 'walk');
-      events.createIndex('state', 'state');
+    // a newer version in another tab is let through; this one opens it anew
+    blocking: (_old, _new, event) => {
+      (event.target as IDBDatabase).close();
+      forget();
+    },
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore('bundles', { keyPath: 'family' });
+        const events = db.createObjectStore('events', { keyPath: 'id' });
+        events.createIndex('walk', 'walk');
+        events.createIndex('state', 'state');
+      }
+      if (from < 2) db.createObjectStore('named');
     },
   });
   opened.catch(forget);
@@ -67,12 +76,32 @@ export async function keptBundles(): Promise<KeptBundle[]> {
   return (await (await database()).getAll('bundles')).flatMap((row) => readKept(row) ?? []);
 }
 
+/** The hash of every bundle on this device that this very form has read. */
+export async function keptHashes(): Promise<ReadonlyMap<string, string>> {
+  const tx = (await database()).transaction('bundles');
+  const hashes = new Map<string, string>();
+  for await (const { value } of tx.store) {
+    const head = KeptHead.safeParse(value);
+    if (head.success && head.data.form === bundleForm) hashes.set(head.data.family, head.data.hash);
+  }
+  return hashes;
+}
+
 export async function keptBundle(family: string): Promise<KeptBundle | null> {
   return readKept(await (await database()).get('bundles', family));
 }
 
 export async function keepBundle(kept: Omit<KeptBundle, 'form'>): Promise<void> {
   await (await database()).put('bundles', { ...kept, form: bundleForm });
+}
+
+/** What is kept under a name; a schema judges it. */
+export async function keptNamed(name: string): Promise<unknown> {
+  return (await database()).get('named', name);
+}
+
+export async function keepNamed(name: string, value: unknown): Promise<void> {
+  await (await database()).put('named', value, name);
 }
 
 const inOrder = (a: KeptEvent, b: KeptEvent): number => a.event.seq - b.event.seq;

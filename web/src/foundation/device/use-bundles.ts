@@ -2,9 +2,10 @@ import type { Bundle } from '@wire-trail/core';
 import { useEffect, useState } from 'react';
 import { api } from '../api.ts';
 import { freshBundle } from './bundles.ts';
-import { keptBundles } from './database.ts';
+import { keptBundles, keptHashes } from './database.ts';
 
 import { renewFindIndex } from './use-find.ts';
+import { workedWith } from './walks.ts';
 
 export type Bundles = Readonly<{ bundles: readonly Bundle[]; loading: boolean; fetching: boolean; error: boolean }>;
 
@@ -25,8 +26,17 @@ export function useBundles(): Bundles {
       await show();
       if (!families) return;
       setFetching(true);
-      for (const { family } of families) await freshBundle(family.id, new Date().toISOString());
-      await show();
+      const [known, own] = await Promise.all([keptHashes(), workedWith()]);
+      const behind = families
+        .filter(({ family, hash }) => known.get(family.id) !== hash)
+        .map(({ family }) => family.id);
+      const take = async (ids: readonly string[]) => {
+        for (const id of ids) if (!stale) await freshBundle(id, new Date().toISOString());
+        if (ids.length > 0) await show();
+      };
+      // what somebody works with comes first; the rest follows behind their back
+      await take(behind.filter((id) => own.has(id)));
+      await take(behind.filter((id) => !own.has(id)));
       renewFindIndex();
       if (!stale) setFetching(false);
     };

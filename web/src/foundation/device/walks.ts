@@ -1,6 +1,6 @@
 import { type Bundle, EventId, type WalkEvent, WalkId } from '@wire-trail/core';
 import { ask } from '../client.ts';
-import { addToWalk, eventsOfWalk, type KeptEvent, keepEvents } from './database.ts';
+import { addToWalk, allEvents, eventsOfWalk, type KeptEvent, keepEvents } from './database.ts';
 import { announceKept } from './use-sync.ts';
 
 type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at'> : never;
@@ -41,6 +41,14 @@ export async function bringWalk(walk: WalkId, by: number): Promise<KeptEvent[]> 
     await keepEvents(news.map((event) => ({ id: event.id, walk, by, event, state: 'sent', reason: null })));
   }
   return eventsOfWalk(walk);
+}
+
+/** Families of the walks on this device. */
+export async function workedWith(): Promise<ReadonlySet<string>> {
+  const families = (await allEvents()).flatMap(({ event }) =>
+    'family' in event && typeof event.family === 'string' ? [event.family] : [],
+  );
+  return new Set(families);
 }
 
 /** Begins a walk on this device; the id is where it goes on. */
