@@ -20,6 +20,7 @@ const server = fork(main, [], {
     ...process.env,
     WIRE_TRAIL_PORT: port,
     WIRE_TRAIL_DB_PORT: String(database.port),
+    WIRE_TRAIL_DB_PASSWORD: database.password,
     WIRE_TRAIL_SECRET: 'e2e '.repeat(12),
     WIRE_TRAIL_DEMO_FOLDER: join(root, 'demo'),
     WIRE_TRAIL_WEB_FOLDER: web,

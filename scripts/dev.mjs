@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, portIsFree, startDatabase } from './database.mjs';
-import { databasePort, dataFolder, localEnvironment, ownDatabase, stopServer } from './local.mjs';
+import { databaseFolder, databasePort, localEnvironment, ownDatabase, stopServer } from './local.mjs';
 import { mariadb, needPackages, needPrograms, root } from './machine.mjs';
 
 needPackages();
@@ -34,7 +34,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => s
 
 if (ownDatabase) {
   const onLine = (line) => console.log(`database: ${line}`);
-  database = await startDatabase({ folder: join(dataFolder, 'mariadb'), port: databasePort, onLine });
+  database = await startDatabase({ folder: databaseFolder, port: databasePort, onLine });
 }
 
 // the server has a port of its own behind the web's, and starts again whenever a file it uses is saved

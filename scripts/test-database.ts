@@ -8,6 +8,7 @@ import { freePort, startDatabase } from './database.mjs';
 declare module 'vitest' {
   interface ProvidedContext {
     databasePort: number;
+    databasePassword: string;
   }
 }
 
@@ -16,6 +17,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   const folder = mkdtempSync(join(tmpdir(), 'wire-trail-test-'));
   const database = await startDatabase({ folder, port: await freePort() });
   project.provide('databasePort', database.port);
+  project.provide('databasePassword', database.password);
   return async () => {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });

@@ -8,6 +8,7 @@ import { run as runHere } from './run.ts';
 declare module 'vitest' {
   interface ProvidedContext {
     databasePort: number;
+    databasePassword: string;
   }
 }
 
@@ -211,6 +212,7 @@ describe('import and export', () => {
   it('into a database and out again is the same bundle', async () => {
     const env = {
       WIRE_TRAIL_DB_PORT: String(inject('databasePort')),
+      WIRE_TRAIL_DB_PASSWORD: inject('databasePassword'),
       WIRE_TRAIL_DB_NAME: `cli_${process.pid}`,
       WIRE_TRAIL_SECRET: 'c'.repeat(40),
     };

@@ -27,6 +27,7 @@ export async function benchImport(): Promise<Row[]> {
   const config = readConfig({
     WIRE_TRAIL_SECRET: 'b'.repeat(40),
     WIRE_TRAIL_DB_PORT: String(database.port),
+    WIRE_TRAIL_DB_PASSWORD: database.password,
     WIRE_TRAIL_DB_NAME: 'bench',
     WIRE_TRAIL_LOG: 'error',
   });

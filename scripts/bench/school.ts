@@ -20,6 +20,7 @@ export async function withSchool<T>(work: (school: School) => Promise<T>): Promi
   const config = readConfig({
     WIRE_TRAIL_SECRET: 'b'.repeat(40),
     WIRE_TRAIL_DB_PORT: String(database.port),
+    WIRE_TRAIL_DB_PASSWORD: database.password,
     WIRE_TRAIL_DB_NAME: 'bench',
     WIRE_TRAIL_LOG: 'error',
     WIRE_TRAIL_WEB_FOLDER: fileURLToPath(new URL('../../web/dist', import.meta.url)),

@@ -64,6 +64,7 @@ describe('the built application', () => {
       ...secret,
       WIRE_TRAIL_PORT: '0',
       WIRE_TRAIL_DB_PORT: String(inject('databasePort')),
+      WIRE_TRAIL_DB_PASSWORD: inject('databasePassword'),
       WIRE_TRAIL_DB_NAME: `serve_${process.pid}`,
       WIRE_TRAIL_WEB_FOLDER: folder,
     });
@@ -94,6 +95,7 @@ describe('the database', () => {
     readConfig({
       ...secret,
       WIRE_TRAIL_DB_PORT: String(inject('databasePort')),
+      WIRE_TRAIL_DB_PASSWORD: inject('databasePassword'),
       WIRE_TRAIL_DB_NAME: `db_${process.pid}`,
     });
 
@@ -104,12 +106,22 @@ describe('the database', () => {
     try {
       expect((await migrate(db)).length).toBeGreaterThan(0);
       expect(await migrate(db)).toEqual([]);
+      // one that was killed on the way leaves its mark, and a table that is there already
+      await db('schema_migrations_lock').update({ is_locked: 1 });
+      await db('schema_migrations').orderBy('id', 'desc').limit(1).delete();
+      expect(await migrate(db)).toHaveLength(1);
+      // two servers that start at once: one works, the other waits
+      await db('schema_migrations').delete();
+      const other = connect(database);
+      const both = await Promise.all([migrate(db), migrate(other)]);
+      await other.destroy();
+      expect(both.map((applied) => applied.length).sort()).toEqual([0, 5]);
       await db('schema_migrations').insert({
         name: '29991231000000-from-the-future',
         batch: 9,
         migration_time: new Date(),
       });
-      await expect(migrate(db)).rejects.toThrow(/from-the-future/);
+      await expect(migrate(db)).rejects.toThrow(/made by a newer version of .*from-the-future/);
     } finally {
       await db.raw('DROP DATABASE ??', [database.database]);
       await db.destroy();

@@ -19,7 +19,11 @@ const Environment = z.object({
   WIRE_TRAIL_TRUST_PROXY: flag.default(false),
   /** Every answer is held against the contract before it is sent: for tests and development. */
   WIRE_TRAIL_CHECK_ANSWERS: flag.default(false),
-  WIRE_TRAIL_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
+  WIRE_TRAIL_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
+  /** A file for the log, beside the console; begun anew when it is large. */
+  WIRE_TRAIL_LOG_FILE: z.string().optional(),
+  /** Where the data lie, so that a disk that fills up is noticed. */
+  WIRE_TRAIL_DATA: z.string().optional(),
 });
 
 export type DatabaseConfig = Readonly<{ host: string; port: number; user: string; password: string; database: string }>;
@@ -34,6 +38,8 @@ export type Config = Readonly<{
   tls: Readonly<{ certFile: string; keyFile: string }> | null;
   trustProxy: boolean;
   checkAnswers: boolean;
+  logFile: string | null;
+  dataFolder: string | null;
   logLevel: 'debug' | 'info' | 'warn' | 'error' | 'silent';
 }>;
 
@@ -67,6 +73,8 @@ export function readConfig(environment: Record<string, string | undefined>): Con
         : null,
     trustProxy: e.WIRE_TRAIL_TRUST_PROXY,
     checkAnswers: e.WIRE_TRAIL_CHECK_ANSWERS,
+    logFile: e.WIRE_TRAIL_LOG_FILE ?? null,
+    dataFolder: e.WIRE_TRAIL_DATA ?? null,
     logLevel: e.WIRE_TRAIL_LOG,
   };
 }

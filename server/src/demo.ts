@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { isEmpty } from './db/store.ts';
 import { importBundle } from './features/imports/service.ts';
 import { writeSettings } from './features/settings/service.ts';
+import { isLoading, markLoading } from './features/settings/store.ts';
 import { addUser } from './features/users/service.ts';
 import { findUser } from './features/users/store.ts';
 import { takeEvents } from './features/walks/service.ts';
@@ -18,11 +19,18 @@ export const demoUsers = [
   { signIn: 'admin', name: 'Demo admin', role: 'admin' },
 ] as const;
 
-/** Loads the demo school into an empty database through the same import that users have; false where it is not empty. */
+/**
+ * Loads the demo school into an empty database through the same import that users have; false where it is not empty. Where it
+ * was stopped halfway it goes on: what is there already is left as it is.
+ */
 export async function loadDemo(folder: string, services: Services): Promise<boolean> {
   const { db } = services;
-  if (!(await isEmpty(db))) return false;
-  for (const user of demoUsers) await addUser({ ...user, password: demoPassword }, services);
+  if (!(await isLoading(db))) {
+    if (!(await isEmpty(db))) return false;
+    await markLoading(db, true);
+  }
+  for (const user of demoUsers)
+    if (!(await findUser(user.signIn, db))) await addUser({ ...user, password: demoPassword }, services);
   await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false }, db);
   const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
   for (const file of files) {
@@ -30,6 +38,7 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
     await importBundle({ json, authorId: null, publish: 'demo library' }, services);
   }
   await loadWalks(join(folder, 'walks'), services);
+  await markLoading(db, false);
   return true;
 }
 

@@ -1,4 +1,5 @@
 import { readConfig } from './config.ts';
+import { NewerDatabase } from './db/connect.ts';
 import { serve } from './serve.ts';
 
 /** What went wrong at the start, in a line a person can act on; the rest of an unknown fault follows it. */
@@ -9,6 +10,7 @@ function explain(error: unknown): string {
   if (code === 'ECONNREFUSED') return 'The database does not answer. Check WIRE_TRAIL_DB_HOST and WIRE_TRAIL_DB_PORT.';
   if (code === 'ER_ACCESS_DENIED_ERROR')
     return 'The database does not let this account in. Check WIRE_TRAIL_DB_USER and WIRE_TRAIL_DB_PASSWORD.';
+  if (error instanceof NewerDatabase) return message;
   return message.startsWith('wrong environment') ? message : (stack ?? message);
 }
 
@@ -17,9 +19,9 @@ const running = await start().catch((error: unknown) => {
   console.error(explain(error));
   process.exit(1);
 });
-// the start script waits for this line
-console.log(`listening ${running.address}${running.demoLoaded ? ' demo-loaded' : ''}`);
-process.send?.({ kind: 'listening', address: running.address, demoLoaded: running.demoLoaded });
+// the start script waits for this; without one, whoever looks at the console
+if (process.send) process.send({ kind: 'listening', address: running.address, demoLoaded: running.demoLoaded });
+else console.log(`listening ${running.address}`);
 
 let stopping = false;
 const stop = async () => {

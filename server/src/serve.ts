@@ -9,6 +9,9 @@ import { loadDemo } from './demo.ts';
 import { fillCards } from './features/bundles/check.ts';
 import type { Services } from './http/services.ts';
 
+/** How long a stop waits for what is in flight, in ms. */
+const patienceMs = 10_000;
+
 export type Running = Readonly<{ address: string; services: Services; demoLoaded: boolean; stop: () => Promise<void> }>;
 
 /** Connects, migrates, loads the demo into an empty database where it is wanted, and listens. */
@@ -18,7 +21,7 @@ export async function serve(config: Config): Promise<Running> {
   try {
     await migrate(db);
     await fillCards({ db, now: () => new Date() });
-    const { app, services } = createApp({ db, config });
+    const { app, services, log, closeLog } = createApp({ db, config });
     const demoLoaded = config.demo && config.demoFolder !== null ? await loadDemo(config.demoFolder, services) : false;
     const server: Server = config.tls
       ? createSecureServer(
@@ -31,12 +34,17 @@ export async function serve(config: Config): Promise<Running> {
       server.listen(config.port, config.host, resolve);
     });
     const { port } = server.address() as AddressInfo;
+    log.info({ port }, 'listening');
     const stop = async () => {
-      server.closeIdleConnections();
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
-      setTimeout(() => server.closeAllConnections(), 2000).unref();
-      await closed;
+      server.closeIdleConnections();
+      // what is in flight, jobs as well, has so long to come to its end
+      const last = setTimeout(() => server.closeAllConnections(), patienceMs).unref();
+      await Promise.all([closed, services.jobs.end(patienceMs)]);
+      clearTimeout(last);
       await db.destroy();
+      log.info('stopped');
+      await closeLog();
     };
     return { address: `${config.tls ? 'https' : 'http'}://${config.host}:${port}`, services, demoLoaded, stop };
   } catch (error) {

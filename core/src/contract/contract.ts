@@ -11,8 +11,16 @@ const machinery = {
     method: 'get',
     path: '/health',
     role: 'anybody',
-    summary: 'Whether server and database answer.',
+    summary: 'Whether the server is alive; says nothing of the database.',
     answer: z.strictObject({ ok: z.literal(true) }),
+  }),
+  ready: declare({
+    method: 'get',
+    path: '/ready',
+    role: 'anybody',
+    summary: 'Whether work may be sent here: something was written to the database just now.',
+    answer: z.strictObject({ ok: z.literal(true) }),
+    refusals: ['not-ready'],
   }),
 } as const;
 

@@ -29,7 +29,7 @@ export const people = {
     summary: 'Sign in. Says only that name or password is not right, never which.',
     body: SignIn,
     answer: User,
-    refusals: ['sign-in-wrong', 'too-many-tries'],
+    refusals: ['sign-in-wrong', 'too-many-tries', 'not-secure'],
   }),
   session: declare({
     method: 'get',

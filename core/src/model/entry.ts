@@ -79,6 +79,13 @@ export const entrySchemas: { readonly [K in EntryKind]: z.ZodType<EntryOf<K>> } 
 export const EntryKey = z.strictObject({
   family: ref('family').nullable(),
   kind: EntryKind,
-  id: plain('the id of an entry', z.string().min(1).max(64)),
+  id: plain(
+    'the id of an entry',
+    z
+      .string()
+      .min(1)
+      .max(64)
+      .regex(/^[a-z0-9-]+$/, 'lower-case letters, digits and dashes'),
+  ),
 });
 export type EntryKey = z.infer<typeof EntryKey>;

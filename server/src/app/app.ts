@@ -13,13 +13,15 @@ import {
 } from '@wire-trail/core';
 import Koa, { type Context } from 'koa';
 import compress from 'koa-compress';
-import pino from 'pino';
+import type { Logger } from 'pino';
 import type { z } from 'zod';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
+import { watchDatabase } from '../db/watch.ts';
 import { answerProblems } from '../http/answer-problems.ts';
 import { checkAnswer, checkRefusal } from '../http/check-answer.ts';
 import { makeJobs } from '../http/jobs.ts';
+import { makeLog } from '../http/log.ts';
 import { ProblemError } from '../http/problem.ts';
 import { type Given, type Handle, sent } from '../http/route.ts';
 import { crossSiteGuard, securityHeaders } from '../http/security.ts';
@@ -34,12 +36,17 @@ const smallBody = '1mb';
 const largeBody = '16mb';
 
 /** Builds the Koa application. Nothing listens yet. */
-export function createApp(input: { db: Db; config: Config; now?: () => Date }): { app: Koa; services: Services } {
+export function createApp(input: { db: Db; config: Config; now?: () => Date }): Readonly<{
+  app: Koa;
+  services: Services;
+  log: Logger;
+  closeLog: () => Promise<void>;
+}> {
   const { db, config } = input;
   const now = input.now ?? (() => new Date());
-  const log = pino({ level: config.logLevel, redact: ['password'] });
+  const { log, close: closeLog } = makeLog(config);
   const jobs = makeJobs(now, (error) => log.error(error, 'a job failed'));
-  const services: Services = { db, config, now, sessions: sessionCache(), jobs };
+  const services: Services = { db, config, now, sessions: sessionCache(), jobs, watched: watchDatabase(db, log) };
   const app = new Koa({ proxy: config.trustProxy });
   app.keys = [config.secret];
   app.silent = true;
@@ -59,7 +66,7 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
     await next();
   });
   if (config.webFolder) app.use(staticFiles(config.webFolder));
-  return { app, services };
+  return { app, services, log, closeLog };
 }
 
 function mount<N extends RouteName>(router: Router, name: N, services: Services): void {

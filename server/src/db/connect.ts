@@ -1,4 +1,5 @@
 import knex, { type Knex } from 'knex';
+import { z } from 'zod';
 import type { DatabaseConfig } from '../config.ts';
 import { migrations } from './migrations/index.ts';
 
@@ -24,13 +25,43 @@ const migrationSource: Knex.MigrationSource<string> = {
   },
 };
 
-/** Brings the tables up to date. Throws when the database holds a migration that this version does not know. */
+const tableName = 'schema_migrations';
+/** So long one server waits for another that is bringing the tables up to date, in s. */
+const patienceS = 600;
+
+/** The tables were made by a version that came after this one. */
+export class NewerDatabase extends Error {}
+
+async function refuseNewer(db: Db): Promise<void> {
+  if (!(await db.schema.hasTable(tableName))) return;
+  const applied = z.array(z.string()).parse(await db(tableName).orderBy('name').pluck('name'));
+  const unknown = applied.filter((name) => !(name in migrations));
+  if (unknown.length > 0)
+    throw new NewerDatabase(
+      `The database was made by a newer version of Wire Trail: this one does not know ${unknown.join(', ')}. Nothing was touched. Start that version again, or restore a backup of this one into an empty database.`,
+    );
+}
+
+/**
+ * Brings the tables up to date, one server at a time: the others wait. Where one was killed on the way, the next goes on: its
+ * lock went with its connection, and what it left half done is done again.
+ */
 export async function migrate(db: Db): Promise<string[]> {
-  const [, applied] = (await db.migrate.latest({ migrationSource, tableName: 'schema_migrations' })) as [
-    number,
-    string[],
-  ];
-  return applied;
+  return db.transaction(async (trx) => {
+    const [rows] = z
+      .tuple([z.array(z.object({ got: z.unknown() })), z.unknown()])
+      .parse(await trx.raw('SELECT GET_LOCK(CONCAT(DATABASE(), ?), ?) AS got', ['.migrate', patienceS]));
+    if (Number(rows[0]?.got) !== 1)
+      throw new Error('another server has been bringing the tables up to date for too long');
+    try {
+      await refuseNewer(db);
+      await db.migrate.forceFreeMigrationsLock({ migrationSource, tableName });
+      const [, applied] = (await db.migrate.latest({ migrationSource, tableName })) as [number, string[]];
+      return applied;
+    } finally {
+      await trx.raw('SELECT RELEASE_LOCK(CONCAT(DATABASE(), ?))', ['.migrate']);
+    }
+  });
 }
 
 /** Creates the database itself where it is missing; the account must be allowed to. */

@@ -1,9 +1,13 @@
 import { z } from 'zod';
 import type { Db } from './connect.ts';
 
-/** Throws where the database does not answer. */
-export async function databaseAnswers(db: Db): Promise<void> {
-  await db.raw('SELECT 1');
+/** Large enough that room has to be found for it, in bytes. */
+const trialSize = 200_000;
+
+/** Writes something of some size, and takes it away again; throws where that cannot be. */
+export async function writesARow(db: Db, id: string): Promise<void> {
+  await db.raw('INSERT INTO trial_writes (id, room) VALUES (?, REPEAT(?, ?))', [id, 'x', trialSize]);
+  await db('trial_writes').where({ id }).delete();
 }
 
 /** Whether nobody has an account and nothing was written. */

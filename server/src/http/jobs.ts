@@ -15,12 +15,15 @@ export type Jobs = Readonly<{
   ) => Job;
   read: (id: string, owner: number) => Job;
   cancel: (id: string, owner: number) => Job;
+  /** Resolves when every job has come to its end; those that have not within this time are stopped and rolled back. */
+  end: (withinMs: number) => Promise<void>;
 }>;
 
 const keptMs = 10 * 60_000;
 
 export function makeJobs(now: () => Date, onError: (error: unknown) => void = () => {}): Jobs {
   const jobs = new Map<string, Kept>();
+  const active = new Set<Promise<void>>();
   const own = (id: string, owner: number): Kept => {
     const job = jobs.get(id);
     if (!job || job.owner !== owner) throw new ProblemError('not-found');
@@ -54,11 +57,21 @@ export function makeJobs(now: () => Date, onError: (error: unknown) => void = ()
         if (job.cancelled) throw new Cancelled();
         job.view = { ...job.view, done };
       };
-      work(onProgress).then(
-        (result) => end(job, { state: 'done', done: total, result }),
-        (error: unknown) => fail(job, error),
-      );
+      const running = work(onProgress)
+        .then(
+          (result) => end(job, { state: 'done', done: total, result }),
+          (error: unknown) => fail(job, error),
+        )
+        .finally(() => active.delete(running));
+      active.add(running);
       return view;
+    },
+    async end(withinMs) {
+      const late = setTimeout(() => {
+        for (const job of jobs.values()) if (job.endedAt === null) job.cancelled = true;
+      }, withinMs);
+      await Promise.all(active);
+      clearTimeout(late);
     },
     read: (id, owner) => own(id, owner).view,
     cancel(id, owner) {

@@ -1,10 +1,18 @@
 import type { User } from '@wire-trail/core';
 import type { Config } from '../config.ts';
 import type { Db } from '../db/connect.ts';
+import type { Watched } from '../db/watch.ts';
 import type { Jobs } from './jobs.ts';
 
 /** What every service function is given: the database, the clock, and what the school set. */
-export type Services = Readonly<{ db: Db; now: () => Date; config: Config; sessions: SessionCache; jobs: Jobs }>;
+export type Services = Readonly<{
+  db: Db;
+  now: () => Date;
+  config: Config;
+  sessions: SessionCache;
+  jobs: Jobs;
+  watched: Watched;
+}>;
 
 export type Cached = Readonly<{ userId: number; until: number; value: User }>;
 

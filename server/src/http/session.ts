@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { User } from '@wire-trail/core';
 import type { Context } from 'koa';
+import { ProblemError } from './problem.ts';
 import { isSecure } from './security.ts';
 import type { Services } from './services.ts';
 import { addSession, findSession, removeSession } from './session-store.ts';
@@ -26,6 +27,11 @@ export async function sessionOf(ctx: Context, services: Services): Promise<User 
 
 /** Begins a session under a new token; an old one of this browser ends. */
 export async function beginSession(ctx: Context, services: Services, userId: number): Promise<void> {
+  // a secure cookie cannot be given over anything else: a proxy that ends https has to say that it does
+  if (isSecure(services.config) && !ctx.secure)
+    throw new ProblemError('not-secure', {
+      detail: 'Behind a proxy: it must end https, and say so with X-Forwarded-Proto: https.',
+    });
   await endSession(ctx, services);
   const token = randomBytes(32).toString('base64url');
   const expires = new Date(services.now().getTime() + lastsMs);

@@ -15,6 +15,7 @@ import type { Services } from '../http/services.ts';
 declare module 'vitest' {
   interface ProvidedContext {
     databasePort: number;
+    databasePassword: string;
   }
 }
 
@@ -71,6 +72,7 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
   const config = readConfig({
     WIRE_TRAIL_SECRET: 'x'.repeat(40),
     WIRE_TRAIL_DB_PORT: String(inject('databasePort')),
+    WIRE_TRAIL_DB_PASSWORD: inject('databasePassword'),
     WIRE_TRAIL_DB_NAME: `t_${randomUUID().replaceAll('-', '')}`,
     WIRE_TRAIL_CHECK_ANSWERS: '1',
     WIRE_TRAIL_LOG: 'error',

@@ -5,7 +5,7 @@ const exact = 'CHARACTER SET ascii COLLATE ascii_bin';
 
 export async function up(db: Knex): Promise<void> {
   const statements = [
-    `CREATE TABLE users (
+    `CREATE TABLE IF NOT EXISTS users (
       id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       sign_in VARCHAR(120) NOT NULL UNIQUE,
       name VARCHAR(120) NOT NULL,
@@ -13,14 +13,14 @@ export async function up(db: Knex): Promise<void> {
       password_hash VARCHAR(255) NOT NULL,
       disabled BOOLEAN NOT NULL DEFAULT FALSE,
       created_at DATETIME(3) NOT NULL)`,
-    `CREATE TABLE sessions (
+    `CREATE TABLE IF NOT EXISTS sessions (
       id CHAR(64) ${exact} NOT NULL PRIMARY KEY,
       user_id INT UNSIGNED NOT NULL,
       expires_at DATETIME(3) NOT NULL,
       KEY (expires_at),
       FOREIGN KEY (user_id) REFERENCES users (id) ON DELETE CASCADE)`,
-    `CREATE TABLE settings (name VARCHAR(60) ${exact} NOT NULL PRIMARY KEY, value JSON NOT NULL)`,
-    `CREATE TABLE entries (
+    `CREATE TABLE IF NOT EXISTS settings (name VARCHAR(60) ${exact} NOT NULL PRIMARY KEY, value JSON NOT NULL)`,
+    `CREATE TABLE IF NOT EXISTS entries (
       id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       family VARCHAR(64) ${exact} NOT NULL,
       kind VARCHAR(20) ${exact} NOT NULL,
@@ -29,7 +29,7 @@ export async function up(db: Knex): Promise<void> {
       latest_number INT UNSIGNED NOT NULL,
       published_number INT UNSIGNED NULL,
       UNIQUE KEY (family, kind, slug))`,
-    `CREATE TABLE revisions (
+    `CREATE TABLE IF NOT EXISTS revisions (
       id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       entry_id INT UNSIGNED NOT NULL,
       number INT UNSIGNED NOT NULL,
@@ -43,7 +43,7 @@ export async function up(db: Knex): Promise<void> {
       KEY (state),
       FOREIGN KEY (entry_id) REFERENCES entries (id),
       FOREIGN KEY (author_id) REFERENCES users (id))`,
-    `CREATE TABLE publish_sets (
+    `CREATE TABLE IF NOT EXISTS publish_sets (
       id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
       title VARCHAR(255) NOT NULL,
       state ENUM('in-review','published','returned','withdrawn') NOT NULL,
@@ -56,13 +56,13 @@ export async function up(db: Knex): Promise<void> {
       KEY (state),
       FOREIGN KEY (author_id) REFERENCES users (id),
       FOREIGN KEY (reviewer_id) REFERENCES users (id))`,
-    `CREATE TABLE publish_set_items (
+    `CREATE TABLE IF NOT EXISTS publish_set_items (
       set_id INT UNSIGNED NOT NULL,
       revision_id INT UNSIGNED NOT NULL,
       PRIMARY KEY (set_id, revision_id),
       FOREIGN KEY (set_id) REFERENCES publish_sets (id),
       FOREIGN KEY (revision_id) REFERENCES revisions (id))`,
-    `CREATE TABLE bundles (
+    `CREATE TABLE IF NOT EXISTS bundles (
       family VARCHAR(64) ${exact} NOT NULL,
       hash CHAR(64) ${exact} NOT NULL,
       set_id INT UNSIGNED NOT NULL,
@@ -70,11 +70,11 @@ export async function up(db: Knex): Promise<void> {
       body LONGBLOB NOT NULL,
       PRIMARY KEY (family, hash),
       FOREIGN KEY (set_id) REFERENCES publish_sets (id))`,
-    `CREATE TABLE current_bundles (
+    `CREATE TABLE IF NOT EXISTS current_bundles (
       family VARCHAR(64) ${exact} NOT NULL PRIMARY KEY,
       hash CHAR(64) ${exact} NOT NULL,
       FOREIGN KEY (family, hash) REFERENCES bundles (family, hash))`,
-    `CREATE TABLE code_index (
+    `CREATE TABLE IF NOT EXISTS code_index (
       entry_id INT UNSIGNED NOT NULL PRIMARY KEY,
       family VARCHAR(64) ${exact} NOT NULL,
       text VARCHAR(32) NOT NULL,
@@ -82,14 +82,14 @@ export async function up(db: Knex): Promise<void> {
       title VARCHAR(255) NOT NULL,
       KEY (plain),
       FOREIGN KEY (entry_id) REFERENCES entries (id))`,
-    `CREATE TABLE entry_links (
+    `CREATE TABLE IF NOT EXISTS entry_links (
       entry_id INT UNSIGNED NOT NULL,
       to_kind VARCHAR(20) ${exact} NOT NULL,
       to_slug VARCHAR(64) ${exact} NOT NULL,
       PRIMARY KEY (entry_id, to_kind, to_slug),
       KEY (to_kind, to_slug),
       FOREIGN KEY (entry_id) REFERENCES entries (id))`,
-    `CREATE TABLE machines (
+    `CREATE TABLE IF NOT EXISTS machines (
       id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
       family VARCHAR(64) ${exact} NOT NULL,
       serial VARCHAR(60) NOT NULL,
@@ -98,7 +98,7 @@ export async function up(db: Knex): Promise<void> {
       variant VARCHAR(64) ${exact} NULL,
       last_seen_at DATETIME(3) NOT NULL,
       UNIQUE KEY (family, serial))`,
-    `CREATE TABLE walks (
+    `CREATE TABLE IF NOT EXISTS walks (
       id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
       family VARCHAR(64) ${exact} NULL,
       machine_id CHAR(36) ${exact} NULL,
@@ -114,7 +114,7 @@ export async function up(db: Knex): Promise<void> {
       KEY (family), KEY (machine_id), KEY (state),
       FOREIGN KEY (machine_id) REFERENCES machines (id),
       FOREIGN KEY (user_id) REFERENCES users (id))`,
-    `CREATE TABLE walk_events (
+    `CREATE TABLE IF NOT EXISTS walk_events (
       id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
       walk_id CHAR(36) ${exact} NOT NULL,
       seq INT UNSIGNED NOT NULL,
@@ -124,7 +124,7 @@ export async function up(db: Knex): Promise<void> {
       KEY (walk_id, seq),
       FOREIGN KEY (walk_id) REFERENCES walks (id),
       FOREIGN KEY (user_id) REFERENCES users (id))`,
-    `CREATE TABLE questions (
+    `CREATE TABLE IF NOT EXISTS questions (
       id CHAR(36) ${exact} NOT NULL PRIMARY KEY,
       walk_id CHAR(36) ${exact} NOT NULL,
       family VARCHAR(64) ${exact} NULL,

@@ -16,6 +16,9 @@ export async function up(db: Knex): Promise<void> {
     ADD COLUMN IF NOT EXISTS number BIGINT UNSIGNED NOT NULL DEFAULT 0,
     ADD COLUMN IF NOT EXISTS card JSON NULL,
     ADD INDEX IF NOT EXISTS by_number (number, family)`);
+  await db.raw(
+    `CREATE TABLE IF NOT EXISTS trial_writes (id CHAR(36) ${exact} NOT NULL PRIMARY KEY, room MEDIUMBLOB NOT NULL)`,
+  );
   await db.raw('ALTER TABLE bundles DROP COLUMN IF EXISTS to_fix');
   await db.raw(`CREATE TABLE IF NOT EXISTS family_authors (
     user_id INT UNSIGNED NOT NULL,

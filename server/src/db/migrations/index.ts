@@ -5,7 +5,10 @@ import * as third from './20261127100000-publish-locks.ts';
 import * as fourth from './20261127200000-what-to-fix.ts';
 import * as fifth from './20261128100000-library-order.ts';
 
-/** Every migration by its name, oldest first by name. Forward only; an applied one is never edited or removed. */
+/**
+ * Every migration by its name, oldest first by name. Forward only; what an applied one leaves is never changed. Each may be
+ * run again where it was stopped halfway: the database commits every table on its own.
+ */
 export const migrations: Readonly<Record<string, Knex.Migration>> = {
   '20261123090000-first-tables': first,
   '20261123220000-pictures-and-composition': second,

@@ -47,6 +47,10 @@ export async function submit(
 ): Promise<{ id: number }> {
   return transact(db, async (trx) => {
     const ids: number[] = [];
+    const names = input.items.map((item) => `${item.family ?? ''} ${keyText(item)}`);
+    const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+    if (twice !== -1)
+      throw new ProblemError('field-wrong', { fields: [{ path: ['items', twice], reason: 'stands here twice' }] });
     for (const [i, { number, ...key }] of input.items.entries()) {
       const entry = await findEntry(trx, key, true);
       const revision = entry && (await revisionOf(trx, entry.id, number));

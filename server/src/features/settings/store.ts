@@ -11,6 +11,18 @@ export async function keptSettings(db: Db | Transaction): Promise<Partial<School
   return readRow(Row, await db('settings').where({ name }).first('value'))?.value ?? {};
 }
 
+const loading = 'demo-loading';
+
+/** Whether the demo was begun to be loaded, and not all of it was. */
+export async function isLoading(db: Db): Promise<boolean> {
+  return (await db('settings').where({ name: loading }).first('name')) !== undefined;
+}
+
+export async function markLoading(db: Db, is: boolean): Promise<void> {
+  if (is) await db('settings').insert({ name: loading, value: 'true' }).onConflict('name').ignore();
+  else await db('settings').where({ name: loading }).delete();
+}
+
 export async function keepSettings(db: Db, settings: SchoolSettings): Promise<void> {
   await db('settings')
     .insert({ name, value: JSON.stringify(settings) })

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../../demo.ts';
@@ -334,6 +336,29 @@ describe('tries', () => {
 });
 
 describe('the demo', () => {
+  it('goes on where its loading was stopped, and not once it was loaded', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'wire-trail-demo-'));
+    const from = (name: string) => fileURLToPath(new URL(`../../../../demo/${name}`, import.meta.url));
+    for (const name of ['ostrel-r6.json', 'quorrin-b2.json']) cpSync(from(name), join(folder, name));
+    cpSync(from('walks'), join(folder, 'walks'), { recursive: true });
+    writeFileSync(join(folder, 'wexmorl-s5.json'), '{');
+    const half = await openSchool();
+    try {
+      await half.services.db('users').delete();
+      await expect(loadDemo(folder, half.services)).rejects.toThrow(/JSON/);
+      cpSync(from('wexmorl-s5.json'), join(folder, 'wexmorl-s5.json'));
+      expect(await loadDemo(folder, half.services)).toBe(true);
+      const person = new Person(half.base);
+      await person.signIn('trainer', 'orrimar-demo');
+      expect(((await person.get('/families')).body as { cards: object[] }).cards).toHaveLength(3);
+      expect((await person.get('/walks')).body).not.toHaveLength(0);
+      expect(await loadDemo(folder, half.services)).toBe(false);
+    } finally {
+      await half.close();
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
+
   it('loads into an empty database through the same import, and only there', async () => {
     const folder = fileURLToPath(new URL('../../../../demo', import.meta.url));
     const empty = await openSchool();
