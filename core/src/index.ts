@@ -117,7 +117,7 @@ export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 export { type Answer, type Asked, type Contract, contract, type RouteName, routeNames } from './contract/contract.ts';
 export type { EntryView, Job, Revision, RevisionWithBody, Working } from './contract/entries.ts';
 export { FamilyCard, type ImportLine } from './contract/library.ts';
-export { NewUser, SchoolSettings, User } from './contract/people.ts';
+export { NewPassword, NewUser, SchoolSettings, type SignedIn, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
 export { type EventsTaken, Question, SeenMachine, type WalkLine } from './contract/walks.ts';

@@ -17,6 +17,8 @@ const Environment = z.object({
   WIRE_TRAIL_TLS_KEY: z.string().optional(),
   /** Set behind a proxy that ends https and sets X-Forwarded-Proto. */
   WIRE_TRAIL_TRUST_PROXY: flag.default(false),
+  /** How many proxies stand before the server: so many addresses of X-Forwarded-For are believed, from its end. */
+  WIRE_TRAIL_PROXIES: z.coerce.number().int().min(1).max(9).default(1),
   /** Every answer is held against the contract before it is sent: for tests and development. */
   WIRE_TRAIL_CHECK_ANSWERS: flag.default(false),
   WIRE_TRAIL_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
@@ -37,6 +39,7 @@ export type Config = Readonly<{
   webFolder: string | null;
   tls: Readonly<{ certFile: string; keyFile: string }> | null;
   trustProxy: boolean;
+  proxies: number;
   checkAnswers: boolean;
   logFile: string | null;
   dataFolder: string | null;
@@ -72,6 +75,7 @@ export function readConfig(environment: Record<string, string | undefined>): Con
         ? { certFile: e.WIRE_TRAIL_TLS_CERT, keyFile: e.WIRE_TRAIL_TLS_KEY }
         : null,
     trustProxy: e.WIRE_TRAIL_TRUST_PROXY,
+    proxies: e.WIRE_TRAIL_PROXIES,
     checkAnswers: e.WIRE_TRAIL_CHECK_ANSWERS,
     logFile: e.WIRE_TRAIL_LOG_FILE ?? null,
     dataFolder: e.WIRE_TRAIL_DATA ?? null,

@@ -6,12 +6,33 @@ export const User = z.strictObject({ id: z.number(), name: z.string(), signIn: z
 export type User = Readonly<z.infer<typeof User>>;
 
 const SignIn = z.strictObject({ signIn: z.string().min(1).max(120), password: z.string().min(1).max(200) });
+/** A password as it is chosen; the server knows the most used ones as well. */
+export const NewPassword = z
+  .string()
+  .min(10, 'at least 10 characters')
+  .max(200)
+  .refine((text) => new Set(text).size >= 5, 'at least five different characters');
 export const NewUser = z.strictObject({
   name: z.string().trim().min(1).max(120),
   signIn: z.string().trim().min(3).max(120),
   role: Role,
-  password: z.string().min(10, 'at least 10 characters').max(200),
+  password: NewPassword,
 });
+
+/** Where somebody is signed in. */
+export const SignedIn = z.strictObject({
+  id: z.string(),
+  begunAt: z.string().nullable(),
+  seenAt: z.string().nullable(),
+  /** What the browser calls itself. */
+  browser: z.string(),
+  /** Ended from afar; what it keeps goes when it next comes. */
+  ended: z.boolean(),
+  /** The one that asks. */
+  own: z.boolean(),
+});
+export type SignedIn = Readonly<z.infer<typeof SignedIn>>;
+const OfUser = z.strictObject({ id: Counted });
 
 export const SchoolSettings = z.strictObject({
   schoolName: z.string().trim().min(1).max(120),
@@ -37,9 +58,58 @@ export const people = {
     role: 'anybody',
     summary: 'Who is signed in.',
     answer: User,
-    refusals: ['not-signed-in'],
+    refusals: ['not-signed-in', 'session-ended'],
   }),
   signOut: declare({ method: 'delete', path: '/session', role: 'anybody', summary: 'Sign out.' }),
+  changePassword: declare({
+    method: 'put',
+    path: '/session/password',
+    role: 'technician',
+    summary: 'Change one’s own password, with the old one. Every other session of this person ends.',
+    body: z.strictObject({ old: z.string().min(1).max(200), password: NewPassword }),
+    refusals: ['sign-in-wrong', 'too-many-tries'],
+  }),
+  signOutEverywhere: declare({
+    method: 'delete',
+    path: '/sessions',
+    role: 'technician',
+    summary: 'End every session of one’s own, this one too.',
+  }),
+  sessions: declare({
+    method: 'get',
+    path: '/users/:id/sessions',
+    role: 'admin',
+    summary: 'Where somebody is signed in.',
+    params: OfUser,
+    answer: z.array(SignedIn),
+  }),
+  endSession: declare({
+    method: 'delete',
+    path: '/users/:id/sessions/:session',
+    role: 'admin',
+    summary:
+      'End a session from afar: a phone that was lost. What the application keeps there goes at its next contact.',
+    params: OfUser.extend({ session: z.string().regex(/^[0-9a-f]{16}$/) }),
+    refusals: ['not-found'],
+  }),
+  passwordLink: declare({
+    method: 'post',
+    path: '/users/:id/password-link',
+    role: 'admin',
+    summary: 'A link that sets a new password, once, within a day; earlier ones hold no more.',
+    params: OfUser,
+    answer: z.strictObject({ path: z.string(), until: z.string() }),
+    status: 201,
+    refusals: ['not-found'],
+  }),
+  resetPassword: declare({
+    method: 'post',
+    path: '/password-resets',
+    role: 'anybody',
+    summary: 'Set a new password by a link; every session of this person ends.',
+    body: z.strictObject({ token: z.string().min(1).max(200), password: NewPassword }),
+    refusals: ['link-over', 'too-many-tries'],
+  }),
   users: declare({
     method: 'get',
     path: '/users',

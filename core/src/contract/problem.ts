@@ -10,6 +10,8 @@ export const refusals = {
   'bundle-refused': [422, 'The bundle was refused as a whole; nothing was stored.'],
   'not-signed-in': [401, 'Sign in first.'],
   'sign-in-wrong': [401, 'Name or password is not right.'],
+  'session-ended': [401, 'This device was signed out from afar.'],
+  'link-over': [410, 'This link holds no more. Ask for a new one.'],
   'too-many-tries': [429, 'Too many tries. Wait a little.'],
   'not-allowed': [403, 'Your role may not do this.'],
   'cross-site': [403, 'The request did not come from this application.'],

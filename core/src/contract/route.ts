@@ -75,7 +75,7 @@ export const statusOf = ({ status, answer, sends }: Declared): number => status 
 export function refusalsOf(route: Declared): RefusalCode[] {
   const writes = route.method !== 'get';
   const all: RefusalCode[] = [
-    ...(route.role === 'anybody' ? [] : (['not-signed-in'] as const)),
+    ...(route.role === 'anybody' ? [] : (['not-signed-in', 'session-ended'] as const)),
     ...(route.role === 'anybody' || roleAtLeast('technician', route.role) ? [] : (['not-allowed'] as const)),
     ...(writes ? (['cross-site'] as const) : []),
     ...(route.params || route.query || route.body ? (['field-wrong'] as const) : []),

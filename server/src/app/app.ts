@@ -47,7 +47,8 @@ export function createApp(input: { db: Db; config: Config; now?: () => Date }): 
   const { log, close: closeLog } = makeLog(config);
   const jobs = makeJobs(now, (error) => log.error(error, 'a job failed'));
   const services: Services = { db, config, now, sessions: sessionCache(), jobs, watched: watchDatabase(db, log) };
-  const app = new Koa({ proxy: config.trustProxy });
+  // whatever stands further left in the header is what anybody may have written
+  const app = new Koa({ proxy: config.trustProxy, maxIpsCount: config.proxies });
   app.keys = [config.secret];
   app.silent = true;
   app.use(securityHeaders(config));

@@ -4,7 +4,7 @@ import type { Context } from 'koa';
 import { ProblemError } from './problem.ts';
 import { isSecure } from './security.ts';
 import type { Services } from './services.ts';
-import { addSession, findSession, removeSession } from './session-store.ts';
+import { addSession, findSession, markSeen, removeSession } from './session-store.ts';
 
 const cookie = 'wire-trail';
 const lastsMs = 30 * 24 * 3_600_000;
@@ -12,17 +12,28 @@ const lastsMs = 30 * 24 * 3_600_000;
 /** Only the hash of a session's token is stored, so that a copy of the database opens nothing. */
 const idOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
-/** The signed-in user of a request; null without a session that still holds. */
-export async function sessionOf(ctx: Context, services: Services): Promise<User | null> {
+/** When a session was used is kept to within so much, in ms. */
+const seenToMs = 5 * 60_000;
+
+/** The hash of the session a request comes with, whether it holds or not. */
+export function sessionIdOf(ctx: Context): string | null {
   const token = ctx.cookies.get(cookie, { signed: true });
-  if (!token) return null;
-  const id = idOf(token);
-  const at = services.now().getTime();
-  const cached = services.sessions.get(id, at);
+  return token ? idOf(token) : null;
+}
+
+/** The signed-in user of a request; null without a session that still holds. One that was ended from afar is told so. */
+export async function sessionOf(ctx: Context, services: Services): Promise<User | null> {
+  const id = sessionIdOf(ctx);
+  if (id === null) return null;
+  const now = services.now();
+  const cached = services.sessions.get(id, now.getTime());
   if (cached) return cached;
-  const user = await findSession(services.db, id, services.now());
-  if (user) services.sessions.set(id, user, at);
-  return user;
+  const found = await findSession(services.db, id, now);
+  if (!found) return null;
+  if (found.ended) throw new ProblemError('session-ended');
+  if (found.seenAt === null || now.getTime() - found.seenAt.getTime() > seenToMs) await markSeen(services.db, id, now);
+  services.sessions.set(id, found.user, now.getTime());
+  return found.user;
 }
 
 /** Begins a session under a new token; an old one of this browser ends. */
@@ -35,7 +46,7 @@ export async function beginSession(ctx: Context, services: Services, userId: num
   await endSession(ctx, services);
   const token = randomBytes(32).toString('base64url');
   const expires = new Date(services.now().getTime() + lastsMs);
-  await addSession(services.db, { id: idOf(token), userId, expires }, services.now());
+  await addSession(services.db, { id: idOf(token), userId, expires, agent: ctx.get('User-Agent') }, services.now());
   ctx.cookies.set(cookie, token, {
     httpOnly: true,
     sameSite: 'lax',

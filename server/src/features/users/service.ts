@@ -1,8 +1,9 @@
-import type { Role, User } from '@wire-trail/core';
+import type { Answer, Role, User } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
-import { hashPassword } from '../session/service.ts';
+import { markEnded, sessionsOf } from '../../http/session-store.ts';
+import { hashPassword, refuseCommon } from '../session/password.ts';
 import { allUsers, insertUser, lockAdmins, updateUser } from './store.ts';
 
 export const listUsers = ({ db }: Services) => allUsers(db);
@@ -11,9 +12,27 @@ export async function addUser(
   { password, ...user }: Omit<User, 'id'> & { password: string },
   { db, now }: Services,
 ): Promise<User> {
+  refuseCommon(password, [user.signIn, user.name]);
   const added = await insertUser(db, { ...user, passwordHash: await hashPassword(password), at: now() });
   if (!added) throw new ProblemError('already-there', { detail: 'this sign-in name is taken' });
   return added;
+}
+
+export async function listSessions(
+  userId: number,
+  own: string | null,
+  { db, now }: Services,
+): Promise<Answer<'sessions'>> {
+  return (await sessionsOf(db, userId, now())).map(({ hash, ...session }) => ({ ...session, own: hash === own }));
+}
+
+/** Ends a session from afar; what is kept on its device goes when it next comes. */
+export async function endFromAfar(
+  { id, session }: Readonly<{ id: number; session: string }>,
+  { db, now, sessions }: Services,
+): Promise<void> {
+  if (!(await markEnded(db, id, session, now()))) throw new ProblemError('not-found');
+  sessions.forgetUser(id);
 }
 
 export async function changeUser(

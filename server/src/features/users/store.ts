@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
 import { flag, readId, readRow, readRows } from '../../db/rows.ts';
 import { duplicateKey } from '../../db/transact.ts';
-import { UserRow, userColumns } from '../../http/session-store.ts';
+import { removeSessions, UserRow, userColumns } from '../../http/session-store.ts';
 
 export async function allUsers(db: Db): Promise<Array<User & { disabled: boolean }>> {
   const rows = await db('users').orderBy('name').select(userColumns).select('disabled');
@@ -19,6 +19,22 @@ export async function findUser(signIn: string, db: Db): Promise<{ user: User; pa
   if (!read) return null;
   const { passwordHash, ...user } = read;
   return { user, passwordHash };
+}
+
+/** How the database spells a name where it compares: names that are the same to it give the same. */
+export async function spelledAs(signIn: string, db: Db): Promise<string> {
+  const [rows] = z
+    .tuple([z.array(z.object({ spelled: z.string() })), z.unknown()])
+    .parse(
+      await db.raw('SELECT HEX(WEIGHT_STRING(RTRIM(?) COLLATE utf8mb4_uca1400_ai_ci)) AS spelled', [
+        signIn.slice(0, 120),
+      ]),
+    );
+  return rows[0]?.spelled.slice(0, 180) ?? '';
+}
+
+export async function findUserById(id: number, db: Db): Promise<User | null> {
+  return readRow(UserRow, await db('users').where({ id, disabled: false }).first(userColumns));
 }
 
 /** Adds a user; null where the sign-in name is taken. */
@@ -50,6 +66,6 @@ export async function updateUser(
   change: Readonly<{ role: Role; disabled: boolean }>,
 ): Promise<boolean> {
   if ((await trx('users').where({ id }).update(change)) === 0) return false;
-  if (change.disabled) await trx('sessions').where({ user_id: id }).delete();
+  if (change.disabled) await removeSessions(trx, id);
   return true;
 }
