@@ -22,6 +22,12 @@ const newPlace = async (): Promise<Installation> => {
   places.push(place);
   return place;
 };
+/** Another script beside it, to its end: its status, and what it printed. */
+async function runs(place: Installation, script: string, ...args: string[]): Promise<[number | null, string]> {
+  const one = begin(place, script, args);
+  while (one.status() === null) await wait(100);
+  return [one.status(), one.printed()];
+}
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const listed = async (address: string): Promise<string[]> => {
   const ask = await signedInAt(address, 'trainer');
@@ -45,9 +51,10 @@ it('a second start says that one runs and where, and touches nothing; tools serv
   expect(third.printed()).toContain(`Wire Trail runs already at ${place.address}`);
   expect((await ask('GET', '/families')).status).toBe(200);
 
-  const check = begin(place, 'check');
-  while (check.status() === null) await wait(100);
-  expect([check.status(), check.printed()]).toEqual([0, expect.stringContaining('3 bundles, each as its published')]);
+  expect(await runs(place, 'check')).toEqual([0, expect.stringContaining('3 bundles, each as its published')]);
+  const file = join(place.data, 'all.backup');
+  expect(await runs(place, 'backup', file)).toEqual([0, expect.stringContaining('rows of')]);
+  expect(await runs(place, 'restore', file)).toEqual([1, expect.stringContaining('Stop it first')]);
   expect((await ask('GET', '/ready')).status).toBe(200);
 
   // what is in flight when it is stopped is answered, and there afterwards
@@ -61,6 +68,9 @@ it('a second start says that one runs and where, and touches nothing; tools serv
   const log = readFileSync(join(place.data, 'logs/server.log'), 'utf8');
   expect(log).toContain('"msg":"stopped"');
 
+  // the backup of before does not take its place unasked
+  expect(await runs(place, 'restore', file)).toEqual([1, expect.stringContaining('--replace')]);
+
   const again = begin(place);
   await again.up();
   expect(again.printed()).toContain('Your data from last time is there.');
@@ -68,6 +78,13 @@ it('a second start says that one runs and where, and touches nothing; tools serv
   const [set] = (await (await reviewer('GET', '/publish-sets?state=in-review')).json()) as Answer<'changeSets'>;
   expect(set?.title).toContain('Brindlewick');
   expect(await again.stop()).toBe(0);
+
+  expect(await runs(place, 'restore', file, '--replace')).toEqual([0, expect.stringContaining('are back')]);
+  const back = begin(place);
+  await back.up();
+  expect(await listed(place.address)).toEqual(families);
+  const asked = await signedInAt(place.address, 'reviewer');
+  expect(await (await asked('GET', '/publish-sets?state=in-review')).json()).toEqual([]);
 });
 
 it('a start that was killed on its way, wherever that was, goes on at the next one', async () => {
@@ -91,11 +108,9 @@ it('a start that was killed on its way, wherever that was, goes on at the next o
   await last.up();
   expect(await listed(place.address)).toEqual(families);
   const ask = await signedInAt(place.address, 'trainer');
-  const walks = (await (await ask('GET', '/walks')).json()) as unknown[];
+  const { walks } = (await (await ask('GET', '/walks')).json()) as Answer<'walks'>;
   expect(walks.length).toBeGreaterThan(0);
-  const check = begin(place, 'check');
-  while (check.status() === null) await wait(100);
-  expect([check.status(), check.printed()]).toEqual([0, expect.stringContaining('3 bundles, each as')]);
+  expect(await runs(place, 'check')).toEqual([0, expect.stringContaining('3 bundles, each as')]);
 });
 
 async function answers(port: number): Promise<boolean> {

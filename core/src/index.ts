@@ -165,7 +165,7 @@ export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, stationOf } f
 export { leaningOn } from './library/look-again.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
 export { namesIn, type Thing } from './library/names.ts';
-export { pathText, problemsOf, readBundle, readOneEntry } from './library/read.ts';
+export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing } from './library/share.ts';
 export { validate } from './library/validate.ts';

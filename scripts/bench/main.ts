@@ -7,6 +7,7 @@ import { benchInterface } from './interface.ts';
 import { benchFirstShown, benchTaps } from './phone.ts';
 import { benchRead } from './read.ts';
 import type { Row } from './row.ts';
+import { benchScale } from './scale.ts';
 import { benchServe } from './serve.ts';
 import { benchShelf } from './shelf.ts';
 import { benchTest } from './test.ts';
@@ -24,6 +25,7 @@ const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['unit', benchUnit],
   ['import', benchImport],
   ['serve', benchServe],
+  ['scale', benchScale],
   ['web', benchWeb],
   ['web.css', benchLooks],
   ['web.mui', benchInterface],

@@ -6,9 +6,9 @@ const rounds = 9;
 const perRound = 300;
 
 /** The median time of a request, of so many in a row. */
-async function timeOf(url: string, cookie: string): Promise<number> {
+export async function timeOf(url: string, cookie: string, requests = perRound): Promise<number> {
   const times: number[] = [];
-  for (let i = 0; i < perRound; i++) {
+  for (let i = 0; i < requests; i++) {
     const began = performance.now();
     const response = await fetch(url, { headers: { cookie } });
     await response.arrayBuffer();
@@ -18,11 +18,12 @@ async function timeOf(url: string, cookie: string): Promise<number> {
   return median(times);
 }
 
-async function signedIn(address: string): Promise<string> {
+/** The cookie of somebody signed in. */
+export async function signedInAs(address: string, signIn: string): Promise<string> {
   const response = await fetch(`${address}/api/v1/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'x-wire-trail': '1' },
-    body: JSON.stringify({ signIn: 'bench', password: benchPassword }),
+    body: JSON.stringify({ signIn, password: benchPassword }),
   });
   return response.headers
     .getSetCookie()
@@ -46,7 +47,7 @@ export function benchServe(): Promise<Row[]> {
     });
     return listening(app, (ours) =>
       listening(bare, async (theirs) => {
-        const cookie = await signedIn(ours);
+        const cookie = await signedInAs(ours, 'bench');
         const [bundles, rows]: [number[], number[]] = [[], []];
         for (let round = 0; round < rounds; round++) {
           bundles.push(await timeOf(`${ours}/api/v1/families/brindlewick-g4/bundle`, cookie));

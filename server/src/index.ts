@@ -1,9 +1,12 @@
 export { createApp } from './app/app.ts';
 export { readConfig } from './config.ts';
 export { connect, createDatabase, migrate } from './db/connect.ts';
-export { sharedBundle } from './features/bundles/service.ts';
+export { cardOf, sharedBundle } from './features/bundles/service.ts';
+export { addBundle, numberBundles } from './features/bundles/store.ts';
+export { addRevisions, makePublished } from './features/entries/bulk-store.ts';
 export { saveDrafts } from './features/entries/service.ts';
 export { importBundle } from './features/imports/service.ts';
+export { addChangeSet, markChangeSet, nextInOrder } from './features/publishing/store.ts';
 export { addUser } from './features/users/service.ts';
 export { makeJobs } from './http/jobs.ts';
 export { ProblemError } from './http/problem.ts';

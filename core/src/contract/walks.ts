@@ -65,6 +65,8 @@ export const EventsTaken = z.strictObject({
 });
 export type EventsTaken = Readonly<z.infer<typeof EventsTaken>>;
 
+/** A place in the log: a moment, and the walk that stands there. */
+const LogPlace = z.string().regex(/^\d{4}-[\dT:.-]+Z_[0-9a-f-]{36}$/);
 const ById = z.strictObject({ id: z.uuid() });
 
 /** Walks, the machines they were on, and what the field asks. */
@@ -81,7 +83,7 @@ export const walks = {
     method: 'get',
     path: '/walks',
     role: 'technician',
-    summary: 'The log: one’s own walks; for trainers, everybody’s.',
+    summary: 'A page of the log, newest first: one’s own walks; for trainers, everybody’s.',
     query: z.strictObject({
       family: FamilyId.optional(),
       /** `unfinished`: open or waiting. */
@@ -89,8 +91,12 @@ export const walks = {
       /** One's own only, also for a trainer. */
       mine: z.literal('yes').optional(),
       serial: z.string().max(60).optional(),
+      /** The beginning of a serial number, a model, a code or a name. */
+      find: z.string().trim().min(1).max(60).optional(),
+      /** Where the page before ended. */
+      before: LogPlace.optional(),
     }),
-    answer: z.array(WalkLine),
+    answer: z.strictObject({ walks: z.array(WalkLine), next: LogPlace.nullable() }),
   }),
   walk: declare({
     method: 'get',

@@ -1,12 +1,13 @@
 import type { z } from 'zod';
 import type { Path } from '../base/path.ts';
+import { atOnce, type InParts } from '../base/pauses.ts';
 import { fail, ok, type Result } from '../base/result.ts';
-import { Bundle, bundleFormat, bundleVersion } from '../model/bundle.ts';
+import { Bundle, bundleFormat, bundleVersion, mostEntries } from '../model/bundle.ts';
 import { type Entry, entryKinds, entrySchemas } from '../model/entry.ts';
 import type { Problem } from '../model/problem.ts';
 import { findingWords } from '../words/finding.ts';
 import { migrateBundle } from './migrate.ts';
-import { validate } from './validate.ts';
+import { validating } from './validate.ts';
 
 /** At most so many problems are listed; a wrong file would otherwise print thousands. */
 const mostProblems = 200;
@@ -35,11 +36,14 @@ function readEntry(value: unknown, at: Path): Result<Entry, Problem[]> {
   return parsed.success ? ok(parsed.data) : fail(problemsOf(parsed.error, at));
 }
 
+/** So many entries are read between two pauses. */
+const perPause = 100;
+
 /**
  * Reads a bundle from anything JSON gave: shape, then duplicate and dangling ids. Refused whole, with every problem and
- * its path; nothing is guessed or dropped.
+ * its path; nothing is guessed or dropped. Yields now and then, so that who reads a large one can let others come in between.
  */
-export function readBundle(json: unknown): Result<Bundle, Problem[]> {
+export function* readingBundle(json: unknown): InParts<Result<Bundle, Problem[]>> {
   if (typeof json !== 'object' || json === null || Array.isArray(json))
     return fail([{ path: [], reason: 'a bundle is a JSON object' }]);
   const document = json as Record<string, unknown>;
@@ -52,21 +56,31 @@ export function readBundle(json: unknown): Result<Bundle, Problem[]> {
         reason: `this is version ${migrated.error.version}; version ${bundleVersion} is the newest known here`,
       },
     ]);
-  const entries = migrated.value.entries;
-  if (!Array.isArray(entries)) return fail([{ path: ['entries'], reason: 'must be a list of entries' }]);
-  const read = entries.map((entry, i) => readEntry(entry, ['entries', i]));
-  const problems = read.flatMap((r) => (r.ok ? [] : r.error));
-  const head = Bundle.omit({ entries: true }).safeParse(
-    Object.fromEntries(Object.entries(migrated.value).filter(([k]) => k !== 'entries')),
-  );
-  if (!head.success) problems.unshift(...problemsOf(head.error));
-  if (entries.length === 0) problems.push({ path: ['entries'], reason: 'holds no entry' });
+  const { entries: given, ...rest } = migrated.value;
+  if (!Array.isArray(given)) return fail([{ path: ['entries'], reason: 'must be a list of entries' }]);
+  if (given.length > mostEntries)
+    return fail([{ path: ['entries'], reason: `holds ${given.length} entries; ${mostEntries} are the most` }]);
+  const head = Bundle.omit({ entries: true }).safeParse(rest);
+  const problems = head.success ? [] : problemsOf(head.error);
+  const entries: Entry[] = [];
+  for (const [i, value] of given.entries()) {
+    if (i % perPause === perPause - 1) yield;
+    const read = readEntry(value, ['entries', i]);
+    if (read.ok) entries.push(read.value);
+    else problems.push(...read.error);
+    // who is told so many need not wait for the rest
+    if (problems.length >= mostProblems) break;
+  }
+  if (given.length === 0) problems.push({ path: ['entries'], reason: 'holds no entry' });
   if (problems.length > 0 || !head.success) return fail(problems.slice(0, mostProblems));
-  const bundle: Bundle = { ...head.data, entries: read.flatMap((r) => (r.ok ? [r.value] : [])) };
-  const wrong = validate(bundle);
+  const bundle: Bundle = { ...head.data, entries };
+  const wrong = yield* validating(bundle);
   if (wrong.length > 0) return fail(wrong.slice(0, mostProblems).map((f) => ({ path: f.at, reason: findingWords(f) })));
   return ok(bundle);
 }
+
+/** `readingBundle` without a pause. */
+export const readBundle = (json: unknown): Result<Bundle, Problem[]> => atOnce(readingBundle(json));
 
 /** Reads one entry on its own, as when it is saved: shape only, since what it names may be a draft as well. */
 export function readOneEntry(json: unknown): Result<Entry, Problem[]> {

@@ -1,4 +1,5 @@
 import type { Path } from '../base/path.ts';
+import { atOnce, type InParts } from '../base/pauses.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Entry } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
@@ -28,9 +29,20 @@ function danglingIn(entry: readonly Occurrence[], names: Names, under: Path): Fi
 }
 
 /** What makes a bundle unusable as a whole: ids that stand twice, and names of nothing, each at its place. Errors only. */
-export function validate(bundle: Bundle): Finding[] {
-  const all = bundle.entries.map(occurrencesOf);
+export const validate = (bundle: Bundle): Finding[] => atOnce(validating(bundle));
+
+/** So many entries are looked at between two pauses. */
+const perPause = 100;
+
+/** `validate`, in parts: a large bundle has many thousand entries. */
+export function* validating(bundle: Bundle): InParts<Finding[]> {
+  const all: Array<readonly Occurrence[]> = [];
+  for (const [i, entry] of bundle.entries.entries()) {
+    if (i % perPause === perPause - 1) yield;
+    all.push(occurrencesOf(entry));
+  }
   const names = namesOf(all);
+  yield;
   const findings: Finding[] = twice(bundle.entries, all).map(({ entry, found }) => ({
     code: 'duplicate-id',
     severity: 'error',
@@ -44,9 +56,10 @@ export function validate(bundle: Bundle): Finding[] {
       at: ['family'],
       wanted: { kind: 'family', id: bundle.family },
     });
-  all.forEach((entry, i) => {
+  for (const [i, entry] of all.entries()) {
+    if (i % perPause === perPause - 1) yield;
     findings.push(...danglingIn(entry, names, ['entries', i]));
-  });
+  }
   return findings;
 }
 

@@ -13,12 +13,15 @@ export const Pinned = z.strictObject({
   revisions: z.record(plain('what was published', z.string()), z.number().int().positive()),
 });
 
+/** More entries than this are no one family. */
+export const mostEntries = 20_000;
+
 /** One family with everything it needs, library-wide entries included: one JSON document that stands on its own. */
 export const Bundle = z.strictObject({
   format: z.literal(bundleFormat),
   version: z.literal(bundleVersion),
   family: ref('family'),
   pinned: Pinned.optional(),
-  entries: z.array(Entry).min(1).max(20_000),
+  entries: z.array(Entry).min(1).max(mostEntries),
 });
 export type Bundle = z.infer<typeof Bundle>;

@@ -15,31 +15,38 @@ export function connect(database: DatabaseConfig): Db {
   });
 }
 
-const migrationSource: Knex.MigrationSource<string> = {
-  getMigrations: async () => Object.keys(migrations).sort(),
+const sourceOf = (names: readonly string[]): Knex.MigrationSource<string> => ({
+  getMigrations: async () => [...names].sort(),
   getMigrationName: (name) => name,
   getMigration: async (name) => {
     const migration = migrations[name];
     if (!migration) throw new Error(`migration ${name} is not part of this version`);
     return migration;
   },
-};
+});
+const migrationSource = sourceOf(Object.keys(migrations));
 
 const tableName = 'schema_migrations';
 /** So long one server waits for another that is bringing the tables up to date, in s. */
 const patienceS = 600;
 
 /** The tables were made by a version that came after this one. */
-export class NewerDatabase extends Error {}
+export class NewerDatabase extends Error {
+  constructor(unknown: readonly string[]) {
+    super(
+      `The database was made by a newer version of Wire Trail: this one does not know ${unknown.join(', ')}. Nothing was touched. Start that version again, or restore a backup of this one into an empty database.`,
+    );
+  }
+}
+
+/** Of some migrations, those this version does not know. */
+export const unknownOf = (names: readonly string[]): string[] => names.filter((name) => !(name in migrations));
 
 async function refuseNewer(db: Db): Promise<void> {
   if (!(await db.schema.hasTable(tableName))) return;
   const applied = z.array(z.string()).parse(await db(tableName).orderBy('name').pluck('name'));
-  const unknown = applied.filter((name) => !(name in migrations));
-  if (unknown.length > 0)
-    throw new NewerDatabase(
-      `The database was made by a newer version of Wire Trail: this one does not know ${unknown.join(', ')}. Nothing was touched. Start that version again, or restore a backup of this one into an empty database.`,
-    );
+  const unknown = unknownOf(applied);
+  if (unknown.length > 0) throw new NewerDatabase(unknown);
 }
 
 /**
@@ -62,6 +69,11 @@ export async function migrate(db: Db): Promise<string[]> {
       await trx.raw('SELECT RELEASE_LOCK(CONCAT(DATABASE(), ?))', ['.migrate']);
     }
   });
+}
+
+/** Makes the tables of an empty database as they were after these migrations. */
+export async function migrateTo(db: Db, names: readonly string[]): Promise<void> {
+  await db.migrate.latest({ migrationSource: sourceOf(names), tableName });
 }
 
 /** Creates the database itself where it is missing; the account must be allowed to. */

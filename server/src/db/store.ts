@@ -16,12 +16,18 @@ export async function isEmpty(db: Db): Promise<boolean> {
   return !users && !entries;
 }
 
+/** Every table there is, by name. */
+export async function tablesOf(db: Db): Promise<string[]> {
+  const [rows] = z.tuple([z.array(z.record(z.string(), z.string())), z.unknown()]).parse(await db.raw('SHOW TABLES'));
+  return rows.flatMap((row) => Object.values(row)).sort();
+}
+
 /** Drops every table there is. */
 export async function dropTables(db: Db): Promise<void> {
-  const [rows] = z.tuple([z.array(z.record(z.string(), z.string())), z.unknown()]).parse(await db.raw('SHOW TABLES'));
+  const tables = await tablesOf(db);
   await db.transaction(async (trx) => {
     await trx.raw('SET FOREIGN_KEY_CHECKS = 0');
-    for (const row of rows) for (const table of Object.values(row)) await trx.raw('DROP TABLE IF EXISTS ??', [table]);
+    for (const table of tables) await trx.raw('DROP TABLE IF EXISTS ??', [table]);
     await trx.raw('SET FOREIGN_KEY_CHECKS = 1');
   });
 }

@@ -292,6 +292,42 @@ describe('import', () => {
     ]);
   });
 
+  it('a very large file holds up nobody else, and one with too many entries is refused at once', async () => {
+    const own = dryer() as unknown as { entries: Array<{ kind: string; id: string }> };
+    const codes = own.entries.filter((e) => e.kind === 'code');
+    const many = (count: number) => ({
+      ...own,
+      entries: [
+        ...own.entries,
+        ...Array.from({ length: count }, (_, i) => ({
+          ...codes[i % codes.length],
+          id: `c${i}`,
+          text: `C${i}`,
+          title: 'x',
+        })),
+      ],
+    });
+    const order: string[] = [];
+    const large = trainer.post('/imports/preview', many(12_000)).then((answer) => {
+      order.push('large');
+      return answer;
+    });
+    for (let i = 0; i < 5; i += 1) {
+      expect((await trainer.get('/session')).status).toBe(200);
+      order.push('small');
+    }
+    expect((await large).status).toBe(200);
+    expect(order.slice(0, 3)).toEqual(['small', 'small', 'small']);
+    const refused = await trainer.post('/imports/preview', {
+      ...own,
+      entries: Array.from({ length: 20_001 }, () => ({})),
+    });
+    expect(refused).toMatchObject({
+      status: 422,
+      body: { fields: [{ path: ['entries'], reason: expect.stringContaining('20000') }] },
+    });
+  });
+
   it.each<[string, (b: ReturnType<typeof dryer>) => unknown, RegExp]>([
     [
       'a dangling id',

@@ -115,6 +115,15 @@ export const api = createApi({
       ...by('walks', (query: Asked<'walks'>['query']) => ({ query })),
       providesTags: ['Walks'],
     }),
+    /** The log as it is paged through. */
+    log: build.infiniteQuery<Answer<'walks'>, Asked<'walks'>['query'], string | null>({
+      query: ({ queryArg, pageParam }) => ({
+        route: 'walks',
+        asking: { query: { ...queryArg, ...(pageParam !== null && { before: pageParam }) } },
+      }),
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
+      providesTags: ['Walks'],
+    }),
     walk: build.query<Answer<'walk'>, string>({
       ...by('walk', (id: string) => ({ params: { id } })),
       providesTags: ['Walks'],

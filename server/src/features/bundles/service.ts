@@ -110,7 +110,7 @@ export async function currentBundle(family: FamilyId, { db }: Services): Promise
 }
 
 /** So many families are on a page of the list. */
-const perPage = 200;
+const perPage = 100;
 
 /** A page of the published families, in the order in which they were published last. */
 export async function listFamilies(from: PlaceInOrder, { db }: Services): Promise<Answer<'families'>> {

@@ -6,10 +6,11 @@ import {
   type ImportLine,
   keyOf,
   keyText,
-  readBundle,
+  readingBundle,
   sameJson,
   titleOf,
 } from '@wire-trail/core';
+import pLimit from 'p-limit';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
@@ -30,16 +31,26 @@ async function compare(db: Transaction | Services['db'], bundle: Bundle): Promis
   });
 }
 
-/** Reads a bundle, or refuses it whole with every problem. */
-export function readOrThrow(json: unknown): Bundle {
-  const read = readBundle(json);
-  if (!read.ok) throw new ProblemError('bundle-refused', { fields: read.error });
-  return read.value;
-}
+/** Files that are read at the same time: each may take a good deal of memory. */
+const turns = pLimit(2);
+
+/** Reads a bundle, or refuses it whole with every problem; others are served in between. */
+const readOrThrow = (json: unknown): Promise<Bundle> =>
+  turns(async () => {
+    const reading = readingBundle(json);
+    for (;;) {
+      const step = reading.next();
+      if (step.done) {
+        if (!step.value.ok) throw new ProblemError('bundle-refused', { fields: step.value.error });
+        return step.value.value;
+      }
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  });
 
 /** What a bundle would bring, entry by entry; nothing is written. */
-export function previewImport(json: unknown, { db }: Services): Promise<ImportLine[]> {
-  return compare(db, readOrThrow(json));
+export async function previewImport(json: unknown, { db }: Services): Promise<ImportLine[]> {
+  return compare(db, await readOrThrow(json));
 }
 
 /**
@@ -50,7 +61,7 @@ export async function importBundle(
   input: { json: unknown; authorId: number | null; publish: string | null },
   { db, now }: Services,
 ): Promise<Answer<'importBundle'>> {
-  const read = readOrThrow(input.json);
+  const read = await readOrThrow(input.json);
   return transact(db, async (trx) => {
     // taken before any entry is, so that nobody who publishes waits for this while this waits for them
     if (input.publish !== null) await lockPublishing(trx, [...new Set(read.entries.map(familyOf))]);

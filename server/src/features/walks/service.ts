@@ -1,4 +1,6 @@
 import {
+  type Answer,
+  type Asked,
   type EventsTaken,
   type FamilyId,
   foldWalk,
@@ -90,13 +92,25 @@ async function keepQuestion(
   await addQuestion(trx, { id, walk, family: started?.family ?? null, text, words, userId, at: new Date(at) });
 }
 
-/** Walks a person may see: technicians their own, trainers everybody's. */
-export function readLog(
-  input: { user: User; family?: string; state?: string; mine?: 'yes'; serial?: string },
+/** So many walks are on a page of the log. */
+const perPage = 100;
+
+/** Walks a person may see, a page of them: technicians their own, trainers everybody's. */
+export async function readLog(
+  { user, ...asked }: Asked<'walks'>['query'] & { user: User },
   { db }: Services,
-) {
-  const { user, mine, ...filter } = input;
-  return listWalks(db, { ...filter, userId: roleAtLeast(user.role, 'trainer') && !mine ? null : user.id });
+): Promise<Answer<'walks'>> {
+  const { mine, before, ...filter } = asked;
+  const [at, id] = before?.split('_') ?? [];
+  const userId = roleAtLeast(user.role, 'trainer') && !mine ? null : user.id;
+  const walks = await listWalks(
+    db,
+    { ...filter, userId },
+    { most: perPage + 1, ...(at && id && { before: { at: new Date(at), id } }) },
+  );
+  const page = walks.slice(0, perPage);
+  const last = page.at(-1);
+  return { walks: page, next: walks.length > perPage && last?.lastAt ? `${last.lastAt}_${last.id}` : null };
 }
 
 export async function readWalk(id: string, user: User, { db }: Services) {
@@ -106,6 +120,8 @@ export async function readWalk(id: string, user: User, { db }: Services) {
   return { id, mine, events: await eventsOf(db, id) };
 }
 
+/** More earlier walks than this of one machine are not listed; the newest are. */
+const mostEarlier = 300;
 /** More readings than this of one machine are not sent; the newest are. */
 const mostReadings = 400;
 
@@ -113,7 +129,7 @@ const mostReadings = 400;
 export async function machineHistory(family: FamilyId, serial: string, { db }: Services) {
   const machine = await findMachine(db, family, serial);
   if (!machine) return { machine: null, walks: [], ledger: [], readings: [] };
-  const walks = await listWalks(db, { userId: null, family, serial });
+  const walks = await listWalks(db, { userId: null, family, serial }, { most: mostEarlier });
   const events = await eventsOfMachine(db, machine.id);
   const readings = events.flatMap(readingsTaken).sort((a, b) => a.at.localeCompare(b.at));
   return {

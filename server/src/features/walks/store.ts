@@ -4,6 +4,7 @@ import {
   currentStation,
   FamilyId,
   foldWalk,
+  groupBy,
   Outcome,
   Question,
   SeenMachine,
@@ -87,8 +88,10 @@ export async function addEvent(
  * for years: nothing was seen later than it came.
  */
 export async function rewriteWalk(trx: Transaction, walkId: string, now: Date): Promise<void> {
-  const walk = foldWalk(await eventsOf(trx, walkId));
+  const events = await eventsOf(trx, walkId);
+  const walk = foldWalk(events);
   if (!walk) return;
+  await keepTries(trx, walkId, walk.family, events);
   const seen = (at: string): Date => new Date(Math.min(Date.parse(at), now.getTime()));
   const machineId = walk.unit ? await keepMachine(trx, walk.family, walk.unit, seen(walk.lastAt)) : null;
   const before = readRow(z.object({ machine_id: text }), await trx('walks').where({ id: walkId }).first('machine_id'));
@@ -152,7 +155,13 @@ async function keepMachine(trx: Transaction, family: FamilyId, unit: Unit, at: D
   return id;
 }
 
-export type WalkFilter = Readonly<{ userId: number | null; family?: string; state?: string; serial?: string }>;
+export type WalkFilter = Readonly<{
+  userId: number | null;
+  family?: string | undefined;
+  state?: string | undefined;
+  serial?: string | undefined;
+  find?: string | undefined;
+}>;
 
 const WalkColumns = z
   .object({
@@ -181,36 +190,88 @@ const WalkColumns = z
     }),
   );
 
-export async function listWalks(db: Db, filter: WalkFilter): Promise<WalkLine[]> {
-  const query = db('walks as w')
+/** A place between walks, newest first. */
+export type LogPlace = Readonly<{ at: Date; id: string }>;
+
+/** Beginnings of what somebody typed may hit so many machines, and so many people. */
+const mostFound = 200;
+
+const begins = (text: string): string => `${text.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** Walks, newest first. What is typed is sought as the beginning of a serial number, a model, a code or a name. */
+export async function listWalks(
+  db: Db,
+  filter: WalkFilter,
+  page: Readonly<{ most: number; before?: LogPlace | undefined }>,
+): Promise<WalkLine[]> {
+  const newestFirst = [
+    { column: 'w.last_at', order: 'desc' },
+    { column: 'w.id', order: 'desc' },
+  ];
+  // the page is found among the walks alone, by an index, and dressed afterwards
+  const found = db('walks as w').orderBy(newestFirst).limit(page.most).select('w.*');
+  if (filter.userId !== null) found.where('w.user_id', filter.userId);
+  if (filter.family) found.where('w.family', filter.family);
+  if (filter.state === 'unfinished') found.whereIn('w.state', ['open', 'waiting']);
+  else if (filter.state) found.where('w.state', filter.state);
+  if (filter.serial)
+    found.whereIn('w.machine_id', await db('machines').where({ serial: filter.serial }).limit(mostFound).pluck('id'));
+  if (page.before) {
+    const { at, id } = page.before;
+    found.whereRaw('w.last_at <= ? AND (w.last_at < ? OR w.id < ?)', [at, at, id]);
+  }
+  if (filter.find) {
+    const like = begins(filter.find);
+    const machines = await db('machines')
+      .where((m) => m.where('serial', 'like', like).orWhere('model', 'like', like))
+      .limit(mostFound)
+      .pluck('id');
+    const people = await db('users').where('name', 'like', `%${like}`).limit(mostFound).pluck('id');
+    found.where((any) =>
+      any.whereIn('w.machine_id', machines).orWhereIn('w.user_id', people).orWhere('w.code', 'like', like),
+    );
+  }
+  const query = db
+    .from(found.as('w'))
     .leftJoin('machines as m', 'm.id', 'w.machine_id')
     .join('users as u', 'u.id', 'w.user_id')
-    .orderBy('w.last_at', 'desc')
-    .limit(300)
+    .orderBy(newestFirst)
     .select('w.*', 'm.serial', 'm.model', 'm.software', 'u.name as by');
-  if (filter.userId !== null) query.where('w.user_id', filter.userId);
-  if (filter.family) query.where('w.family', filter.family);
-  if (filter.state === 'unfinished') query.whereNot('w.state', 'closed');
-  else if (filter.state) query.where('w.state', filter.state);
-  if (filter.serial) query.where('m.serial', filter.serial);
   return readRows(WalkColumns, await query);
 }
 
 /** How often each route of a family was tried on walks, and how often it took; tries that were taken back do not count. */
 export async function countTries(db: Db, family: string): Promise<Array<{ route: string; took: number; of: number }>> {
-  const [rows] = z.tuple([z.array(z.unknown()), z.unknown()]).parse(
-    await db.raw(
-      `SELECT JSON_VALUE(e.body, '$.route') AS route, COUNT(*) AS tries,
-       SUM(JSON_VALUE(e.body, '$.took') IN ('1', 'true')) AS took
-     FROM walk_events e JOIN walks w ON w.id = e.walk_id
-     WHERE w.family = ? AND JSON_VALUE(e.body, '$.kind') = 'tried'
-       AND NOT EXISTS (SELECT 1 FROM walk_events t WHERE t.walk_id = e.walk_id
-         AND JSON_VALUE(t.body, '$.kind') = 'taken-back' AND JSON_VALUE(t.body, '$.event') = e.id)
-     GROUP BY 1`,
-      [family],
-    ),
-  );
+  const rows = await db('walk_tries')
+    .where({ family })
+    .groupBy('route')
+    .select('route')
+    .sum('tries as tries')
+    .sum('took as took');
   return readRows(TriedRow, rows).map(({ route, took, tries }) => ({ route, took, of: tries }));
+}
+
+/** Counts a walk's tries anew. */
+async function keepTries(
+  trx: Transaction,
+  walk: string,
+  family: FamilyId,
+  events: readonly WalkEvent[],
+): Promise<void> {
+  const gone = new Set(events.flatMap((e) => (e.kind === 'taken-back' ? [e.event] : [])));
+  const tries = groupBy(
+    events.flatMap((e) => (e.kind === 'tried' && !gone.has(e.id) ? [e] : [])),
+    (e) => e.route,
+  );
+  await trx('walk_tries').where({ walk_id: walk }).delete();
+  const rows = [...tries].map(([route, of]) => ({
+    walk_id: walk,
+    family,
+    route,
+    tries: of.length,
+    took: of.filter((e) => e.took).length,
+  }));
+  if (rows.length > 0) await trx('walk_tries').insert(rows);
 }
 
 /** Whose walk it is; null where there is none. */

@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync }
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Answer } from '@wire-trail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../../demo.ts';
 import { openSchool, Person, type School } from '../../testing/school.ts';
@@ -14,6 +15,8 @@ beforeAll(async () => {
   technician = await school.person('technician');
 });
 afterAll(() => school.close());
+
+const walksIn = ({ body }: { body: unknown }) => (body as Answer<'walks'>).walks;
 
 const begin = (walk = randomUUID()) => {
   let seq = 0;
@@ -60,7 +63,7 @@ describe('events', () => {
     });
     const { events } = (await technician.get(`/walks/${walk}`)).body as { events: object[] };
     expect(events).toEqual([started, ...rest]);
-    expect((await technician.get('/walks?state=waiting')).body).toMatchObject([
+    expect(walksIn(await technician.get('/walks?state=waiting'))).toMatchObject([
       { id: walk, serial: 'G4-77', station: 'enter', waitingUntil: '2026-05-02' },
     ]);
   });
@@ -146,7 +149,7 @@ describe('events', () => {
       return walk;
     };
     const ahead = await walked('2031-01-01T08:00:00.000Z', '2.4');
-    const log = (await technician.get('/walks')).body as Array<{ id: string; lastAt: string }>;
+    const log = walksIn(await technician.get('/walks'));
     expect(Date.parse(log.find((w) => w.id === ahead)?.lastAt ?? '')).toBeLessThanOrEqual(Date.now());
     await new Promise((soon) => setTimeout(soon, 5));
     await walked(new Date().toISOString(), '2.6');
@@ -167,7 +170,7 @@ describe('events', () => {
       refused: [{ fields: [{ reason: 'belongs to somebody else' }] }],
     });
     expect((await other.get(`/walks/${walk}`)).status).toBe(404);
-    expect(((await other.get('/walks')).body as object[]).length).toBe(0);
+    expect(walksIn(await other.get('/walks'))).toEqual([]);
     expect((await (await school.person('trainer')).get(`/walks/${walk}`)).status).toBe(200);
   });
 
@@ -234,8 +237,7 @@ describe('events', () => {
         closed.event({ kind: 'closed', outcome: 'fixed', fixedBy: 'x' }),
       ],
     });
-    const ids = async (who: Person, query: string) =>
-      ((await who.get(`/walks?${query}`)).body as Array<{ id: string }>).map((w) => w.id);
+    const ids = async (who: Person, query: string) => walksIn(await who.get(`/walks?${query}`)).map((w) => w.id);
     const open = await ids(technician, 'state=unfinished&mine=yes');
     expect([mine, waiting, closed].map((w) => open.includes(w.walk))).toEqual([true, true, false]);
     expect(await ids(trainer, 'state=unfinished')).toContain(mine.walk);
@@ -313,6 +315,63 @@ describe('events', () => {
   });
 });
 
+describe('the log', () => {
+  it('is paged newest first without missing or doubling any, and found by beginnings', async () => {
+    const own = await openSchool();
+    try {
+      const person = await own.person('technician');
+      const at = (i: number) => new Date(Date.UTC(2025, 0, 1, 0, Math.floor(i / 3))).toISOString();
+      const events = Array.from({ length: 230 }, (_, i) => {
+        const walk = randomUUID();
+        return [
+          {
+            id: randomUUID(),
+            walk,
+            seq: 0,
+            at: at(i),
+            kind: 'started',
+            family: 'brindlewick-g4',
+            bundle: 'x',
+            from: { kind: 'panel' },
+          },
+          {
+            ...unit,
+            id: randomUUID(),
+            walk,
+            seq: 1,
+            at: at(i),
+            machine: randomUUID(),
+            serial: `${i % 2 ? 'A%' : 'B_'}-${i}`,
+          },
+        ];
+      }).flat();
+      for (let i = 0; i < events.length; i += 400)
+        expect((await person.post('/events', { events: events.slice(i, i + 400) })).status).toBe(200);
+      const seen: Array<{ id: string; lastAt: string | null }> = [];
+      let [next, pages]: [string | null, number] = [null, 0];
+      do {
+        const page: Answer<'walks'> = (await person.get(`/walks${next ? `?before=${next}` : ''}`)).body;
+        seen.push(...page.walks);
+        [next, pages] = [page.next, pages + 1];
+      } while (next !== null);
+      expect(pages).toBe(3);
+      expect(new Set(seen.map((w) => w.id)).size).toBe(230);
+      expect(seen.map((w) => w.lastAt)).toEqual([...seen.map((w) => w.lastAt)].sort().reverse());
+      const find = async (text: string) =>
+        walksIn(await person.get(`/walks?find=${encodeURIComponent(text)}`)).map((w) => w.serial);
+      expect(await find('A%-1')).toHaveLength(
+        new Set(Array.from({ length: 230 }, (_, i) => i).filter((i) => i % 2 && `${i}`.startsWith('1'))).size,
+      );
+      expect(await find('B_-228')).toEqual(['B_-228']);
+      expect(await find('AX')).toEqual([]);
+      expect(await find('the tech')).toHaveLength(100);
+      expect((await person.get('/walks?before=yesterday')).status).toBe(400);
+    } finally {
+      await own.close();
+    }
+  });
+});
+
 describe('tries', () => {
   it('are counted by route, without those that were taken back', async () => {
     const { event, started } = begin();
@@ -351,7 +410,7 @@ describe('the demo', () => {
       const person = new Person(half.base);
       await person.signIn('trainer', 'orrimar-demo');
       expect(((await person.get('/families')).body as { cards: object[] }).cards).toHaveLength(3);
-      expect((await person.get('/walks')).body).not.toHaveLength(0);
+      expect(walksIn(await person.get('/walks'))).not.toHaveLength(0);
       expect(await loadDemo(folder, half.services)).toBe(false);
     } finally {
       await half.close();
@@ -371,7 +430,7 @@ describe('the demo', () => {
       const walked = readdirSync(`${folder}/walks`).flatMap(
         (file) => JSON.parse(readFileSync(`${folder}/walks/${file}`, 'utf8')) as Array<{ walk: string }>,
       );
-      expect((await person.get('/walks')).body).toHaveLength(new Set(walked.map((e) => e.walk)).size);
+      expect(walksIn(await person.get('/walks'))).toHaveLength(new Set(walked.map((e) => e.walk)).size);
       expect((await person.get('/questions')).body).toMatchObject([{ text: 'K30' }]);
       const { cards } = (await person.get('/families')).body as { cards: object[] };
       expect(cards).toHaveLength(readdirSync(folder).filter((f) => f.endsWith('.json')).length);

@@ -1,10 +1,12 @@
+import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { outcomeWords, type WalkLine } from '@wire-trail/core';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
+import { Input } from '../../parts/field/Input.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
@@ -17,10 +19,26 @@ const states = [undefined, 'open', 'waiting', 'closed'] as const;
 /** Every walk: on which machine, for which code, how far, and what fixed it. */
 export default function LogPage() {
   const [state, setState] = useState<WalkLine['state'] | undefined>(undefined);
-  const { data, error, refetch } = api.useWalksQuery({ state });
+  const [typed, setTyped] = useState('');
+  const find = useDeferredValue(typed.trim());
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = api.useLogInfiniteQuery({
+    ...(state && { state }),
+    ...(find && { find }),
+  });
+  const walks = data?.pages.flatMap((page) => page.walks);
   return (
     <>
       <PageBar title="Log" />
+      <label className="field">
+        Find in the log
+        <Input
+          type="search"
+          value={typed}
+          placeholder="serial, model, code or name"
+          onChange={(e) => setTyped(e.target.value)}
+          slotProps={{ input: { maxLength: 60 } }}
+        />
+      </label>
       <ToggleButtonGroup
         exclusive
         value={state ?? 'all'}
@@ -37,11 +55,16 @@ export default function LogPage() {
       <NotTaken />
       {error && <Failed error={error} again={() => void refetch()} />}
       {!data && !error && <Loading what="the log" />}
-      {data?.length === 0 && (
-        <Empty title="No walk here yet">A walk stands in the log as soon as its device had a connection.</Empty>
-      )}
+      {walks?.length === 0 &&
+        (find ? (
+          <Empty title="No walk is like that">
+            Looked for as the beginning of a serial number, model, code or name.
+          </Empty>
+        ) : (
+          <Empty title="No walk here yet">A walk stands in the log as soon as its device had a connection.</Empty>
+        ))}
       <ul className="plain log">
-        {data?.map((walk) => (
+        {walks?.map((walk) => (
           <li key={walk.id}>
             <Link to={`/log/${walk.id}`} className="line">
               <CodeGlyph text={walk.code?.toUpperCase() ?? '—'} size="large" />
@@ -75,6 +98,11 @@ export default function LogPage() {
           </li>
         ))}
       </ul>
+      {hasNextPage && (
+        <Button disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          {isFetchingNextPage ? 'Fetching earlier ones …' : 'Show earlier ones'}
+        </Button>
+      )}
     </>
   );
 }

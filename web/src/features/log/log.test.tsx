@@ -41,28 +41,51 @@ describe('the log', () => {
     return { calls, store };
   };
 
+  const page = (...walks: WalkLine[]) => ({ walks, next: null });
+
   it.each<[string, Partial<WalkLine>, string]>([
     ['an open one, where it stands', {}, 'at Test'],
     ['a waiting one, until when', { state: 'waiting', waitingUntil: '2031-02-01' }, 'waits until 1 Feb 2031'],
     ['a closed one, what fixed it', { state: 'closed', outcome: 'fixed', fixedBy: 'the float' }, 'fixed: the float'],
     ['a closed one, how it ended', { state: 'closed', outcome: 'handed-on', fixedBy: '' }, 'handed on'],
   ])('tells of %s', async (_, more, words) => {
-    open({ walks: [line(more)] });
+    open({ walks: page(line(more)) });
     const link = await screen.findByRole('link');
     expect(link.textContent).toContain(words);
     expect(link.getAttribute('href')).toBe(`/log/${walk}`);
   });
 
   it('asks for those of one state only', async () => {
-    const { calls } = open({ walks: ({ query }) => (query ? [] : [line()]) });
+    const { calls } = open({ walks: ({ query }) => (query ? page() : page(line())) });
     await screen.findByRole('link');
     fireEvent.click(screen.getByRole('button', { name: 'waiting' }));
     expect(await screen.findByText('No walk here yet')).toBeTruthy();
     expect(calls.map((c) => c.query)).toEqual(['', '?state=waiting']);
   });
 
+  it('pages back through the years, and finds by what is typed', async () => {
+    const before = `2031-01-01T08:00:00.000Z_${walk}`;
+    const { calls } = open({
+      walks: ({ query }) => {
+        const asked = new URLSearchParams(query);
+        if (asked.get('find')) return page(line({ serial: `G4-${asked.get('find')}` }));
+        return asked.get('before')
+          ? page(line({ serial: 'G4-2' }))
+          : { ...page(line({ serial: 'G4-1' })), next: before };
+      },
+    });
+    await screen.findByText('G4-1');
+    fireEvent.click(screen.getByRole('button', { name: 'Show earlier ones' }));
+    await screen.findByText('G4-2');
+    expect(screen.getAllByRole('link')).toHaveLength(2);
+    expect(screen.queryByRole('button', { name: 'Show earlier ones' })).toBeNull();
+    fireEvent.change(screen.getByLabelText('Find in the log'), { target: { value: ' 77 ' } });
+    await screen.findByText('G4-77');
+    expect(calls.map((c) => decodeURIComponent(c.query))).toEqual(['', `?before=${before}`, '?find=77']);
+  });
+
   it('a walk without a serial number, or without a code, says so', async () => {
-    open({ walks: [line({ serial: null, code: null })] });
+    open({ walks: page(line({ serial: null, code: null })) });
     expect((await screen.findByRole('link')).textContent).toMatch(/—.*no serial yet/);
   });
 
@@ -75,7 +98,7 @@ describe('the log', () => {
     const id = EventId.parse('0b9a7e52-41b3-4c6e-9d55-0000000000aa');
     const event = { id, walk, seq: 0, at: '2031-01-01T08:00:00.000Z', kind: 'noted', text: 'x' };
     await keepEvents([{ id, walk, by: 7, event, state: 'refused', reason: 'belongs to somebody else' }]);
-    const { store } = open({ walks: [] });
+    const { store } = open({ walks: page() });
     store.dispatch(queueCounted({ waiting: 0, refused: 1 }));
     const alert = await screen.findByRole('alert');
     expect(alert.textContent).toMatch(/One event was not taken.*belongs to somebody else/);

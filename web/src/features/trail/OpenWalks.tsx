@@ -46,7 +46,7 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
     const known = new Set(here.all);
     const open = [
       ...here.open.map((walk) => ofWalk(walk, bundles)),
-      ...(elsewhere ?? []).filter((line) => !known.has(line.id)).map((line) => ofLine(line, bundles)),
+      ...(elsewhere?.walks ?? []).filter((line) => !known.has(line.id)).map((line) => ofLine(line, bundles)),
     ];
     const rank = (w: Open): number => (w.until === null ? 1 : w.until <= today ? 0 : 2);
     return open.sort((a, b) => rank(a) - rank(b) || b.lastAt.localeCompare(a.lastAt));
