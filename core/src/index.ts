@@ -341,6 +341,7 @@ export { bandWords, verdictWords } from './words/band.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { coverWords } from './words/cover.ts';
+export { happeningWords } from './words/event.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { type FindingGroup, groupFindings } from './words/finding-groups.ts';
 export { whyWords } from './words/found.ts';

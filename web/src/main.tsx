@@ -5,15 +5,25 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/App.tsx';
 import { registerServiceWorker } from './app/service-worker.ts';
-import { onNewer } from './foundation/device/newer-server.ts';
+import { api } from './foundation/api.ts';
+import { onEnded, onNewer } from './foundation/device/told-by-server.ts';
+import { wipeDevice } from './foundation/device/wipe.ts';
 import './foundation/look.css';
+import { signedOut } from './foundation/session-slice.ts';
 import { makeStore } from './foundation/store.ts';
-import { newerMet, versionSaid } from './foundation/view-slice.ts';
+import { endedMet, newerMet, versionSaid } from './foundation/view-slice.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 const store = makeStore();
 onNewer(() => store.dispatch(newerMet()));
+onEnded(() => {
+  void wipeDevice().finally(() => {
+    store.dispatch(endedMet(true));
+    store.dispatch(signedOut());
+    store.dispatch(api.util.resetApiState());
+  });
+});
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>

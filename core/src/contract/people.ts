@@ -9,9 +9,9 @@ const SignIn = z.strictObject({ signIn: z.string().min(1).max(120), password: z.
 /** A password as it is chosen; the server knows the most used ones as well. */
 export const NewPassword = z
   .string()
-  .min(10, 'at least 10 characters')
+  .min(10, 'At least ten characters.')
   .max(200)
-  .refine((text) => new Set(text).size >= 5, 'at least five different characters');
+  .refine((text) => new Set(text).size >= 5, 'At least five different characters.');
 export const NewUser = z.strictObject({
   name: z.string().trim().min(1).max(120),
   signIn: z.string().trim().min(3).max(120),

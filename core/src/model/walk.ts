@@ -49,6 +49,8 @@ const stamp = {
   /** Counts up from 0 on the device that made it. */
   seq: z.number().int().min(0).max(100_000),
   at: plain('a time', z.iso.datetime()),
+  /** What the device's own clock said, where it was known to be wrong: `at` is set right. */
+  saidAt: plain('a time', z.iso.datetime()).optional(),
 };
 
 /** What happened on a walk. Events are only ever added; taking one back is itself an event. */

@@ -18,6 +18,7 @@ import { Shell } from './Shell.tsx';
 
 // a technician's first load holds the start of the trail only; the rest comes when it is opened, or just before
 const SignInPage = lazy(() => import('../features/sign-in/SignInPage.tsx'));
+const NewPasswordPage = lazy(() => import('../features/sign-in/NewPasswordPage.tsx'));
 const WalkPage = lazy(() => import('../features/trail/WalkPage.tsx'));
 const ShelfPage = lazy(() => import('../features/shelf/ShelfPage.tsx'));
 const FamilyPage = lazy(() => import('../features/shelf/FamilyPage.tsx'));
@@ -61,6 +62,7 @@ const later = (page: ReactNode) => <Suspense fallback={<Loading what="the page" 
 
 const router = createBrowserRouter([
   { path: '/sign-in', element: later(<SignInPage />), errorElement: <Crash /> },
+  { path: '/new-password', element: later(<NewPasswordPage />), errorElement: <Crash /> },
   {
     element: <SignedIn />,
     errorElement: <Crash />,

@@ -2,10 +2,12 @@ import PersonIcon from '@mui/icons-material/PersonOutlined';
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useState } from 'react';
 
+const SignOut = lazy(() => import('../parts/sign-out/SignOut.tsx'));
 const PersonMenuItems = lazy(() => import('./PersonMenuItems.tsx'));
 
 /** Whoever is signed in; a touch opens what is theirs. */
 export function PersonMenu({ name }: { name: string }) {
+  const [leaving, setLeaving] = useState(false);
   const [at, setAt] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -22,7 +24,12 @@ export function PersonMenu({ name }: { name: string }) {
       </Button>
       {at && (
         <Suspense fallback={null}>
-          <PersonMenuItems at={at} onClose={() => setAt(null)} />
+          <PersonMenuItems at={at} onClose={() => setAt(null)} onLeave={() => setLeaving(true)} />
+        </Suspense>
+      )}
+      {leaving && (
+        <Suspense fallback={null}>
+          <SignOut onClose={() => setLeaving(false)} />
         </Suspense>
       )}
     </>

@@ -4,15 +4,15 @@ import { useNavigate } from 'react-router';
 import { profileChanged } from '../foundation/profile-slice.ts';
 import { useAppDispatch, useAppSelector } from '../foundation/store.ts';
 import { useMode } from '../foundation/use-look.ts';
-import { useSignOut } from '../foundation/use-sign-out.ts';
 import { keysToggled } from '../foundation/view-slice.ts';
 
+type Asked = Readonly<{ at: HTMLElement; onClose: () => void; onLeave: () => void }>;
+
 /** Their profile, the look, the keys, and the way out. */
-export default function PersonMenuItems({ at, onClose }: { at: HTMLElement; onClose: () => void }) {
+export default function PersonMenuItems({ at, onClose, onLeave }: Asked) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const isDark = useMode() === 'dark';
-  const signOut = useSignOut();
   const waiting = useAppSelector((s) => s.view.version === 'waiting');
   const does = (act: () => void) => () => {
     onClose();
@@ -26,7 +26,7 @@ export default function PersonMenuItems({ at, onClose }: { at: HTMLElement; onCl
         {isDark ? 'Light look' : 'Dark look, for plant rooms'}
       </MenuItem>
       <MenuItem onClick={does(() => dispatch(keysToggled()))}>Help</MenuItem>
-      <MenuItem onClick={does(() => void signOut())}>Sign out</MenuItem>
+      <MenuItem onClick={does(onLeave)}>Sign out</MenuItem>
     </Menu>
   );
 }

@@ -20,6 +20,7 @@ import './shell.css';
 
 const NewVersion = lazy(() => import('./NewVersion.tsx'));
 const NewerServer = lazy(() => import('./NewerServer.tsx'));
+const StoreCleared = lazy(() => import('./StoreCleared.tsx'));
 const FindBox = lazy(() => import('../features/find/FindBox.tsx'));
 const Help = lazy(() => import('./Help.tsx'));
 
@@ -32,6 +33,7 @@ export function Shell() {
   const session = useAppSelector((s) => s.session);
   const version = useAppSelector((s) => s.view.version);
   const serverIsNewer = useAppSelector((s) => s.view.serverIsNewer);
+  const cleared = useAppSelector((s) => s.sync.cleared);
   const keysShown = useAppSelector((s) => s.view.keysShown);
   const isDesk = useMediaQuery('(min-width: 900px)', { noSsr: true });
   const { pathname } = useLocation();
@@ -68,6 +70,11 @@ export function Shell() {
           {serverIsNewer && (
             <Suspense fallback={null}>
               <NewerServer />
+            </Suspense>
+          )}
+          {cleared !== null && (
+            <Suspense fallback={null}>
+              <StoreCleared waited={cleared} />
             </Suspense>
           )}
           <main>

@@ -1,5 +1,5 @@
 import { type Version, type Worker, watchVersions } from '../foundation/device/new-version.ts';
-import { onNewer } from '../foundation/device/newer-server.ts';
+import { onNewer } from '../foundation/device/told-by-server.ts';
 
 /** Registers what keeps the application on this device, and tells of new versions of it. */
 export async function registerServiceWorker(say: (version: Version) => void): Promise<void> {

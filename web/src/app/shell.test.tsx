@@ -1,8 +1,13 @@
+import 'fake-indexeddb/auto';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { roles } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { queueCounted, storeFailed } from '../foundation/device/sync-slice.ts';
+import { api } from '../foundation/api.ts';
+import { keepNamed, keptNamed } from '../foundation/device/database.ts';
+import { queueCounted, storeCleared, storeFailed } from '../foundation/device/sync-slice.ts';
+import { isLeaving } from '../foundation/leaving.ts';
 import { rememberedUser, rememberUser } from '../foundation/remembered-user.ts';
+import { makeStore } from '../foundation/store.ts';
 import { newerMet, versionSaid } from '../foundation/view-slice.ts';
 import { openPage, person } from '../testing/page.tsx';
 import { standInServer } from '../testing/server.ts';
@@ -46,15 +51,52 @@ describe('the shell', () => {
     expect(screen.getByRole('button', { name: 'Load anew' })).toBeTruthy();
   });
 
-  it('signing out forgets the person on this device', async () => {
+  const leaves = async (how: RegExp) => {
     rememberUser(person('trainer'));
-    const calls = standInServer({ signOut: undefined });
+    await keepNamed('library', 'kept');
     const store = open();
     fireEvent.click(screen.getByRole('button', { name: /profile and more/ }));
     fireEvent.click(await screen.findByRole('menuitem', { name: 'Sign out' }));
+    fireEvent.click(await screen.findByRole('button', { name: how }));
     await waitFor(() => expect(store.getState().session).toEqual({ status: 'signed-out' }));
-    expect(calls.map((c) => c.route)).toEqual(['signOut']);
     expect(rememberedUser()).toBeNull();
+  };
+
+  it.each([
+    ['keeps what is on this device, where that is wanted', /^Keep them/, 'kept'],
+    ['removes it, where others use the device', /^Remove everything/, undefined],
+  ])('signing out forgets the person, and %s', async (_, how, left) => {
+    const calls = standInServer({ signOut: undefined });
+    await leaves(how);
+    expect(calls.map((c) => c.route)).toEqual(['signOut']);
+    expect(await keptNamed('library')).toBe(left);
+    expect(isLeaving()).toBe(false);
+  });
+
+  it('without a connection the server is told later, before anybody is taken for signed in', async () => {
+    standInServer({});
+    await leaves(/^Keep them/);
+    expect(isLeaving()).toBe(true);
+    let ended = false;
+    const calls = standInServer({
+      signOut: () => {
+        ended = true;
+        return undefined as never;
+      },
+      session: () => (ended ? { refuses: 'not-signed-in' } : person('trainer')),
+    });
+    const store = makeStore();
+    await store.dispatch(api.endpoints.session.initiate());
+    expect(calls.map((c) => c.route)).toEqual(['signOut', 'session']);
+    expect(isLeaving()).toBe(false);
+  });
+
+  it('says that the browser cleared what was kept here, and how much of it was lost', async () => {
+    const store = open();
+    store.dispatch(storeCleared(3));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/cleared.*3 steps.*had not been sent/);
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
   });
 });
 

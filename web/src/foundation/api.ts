@@ -2,6 +2,7 @@ import { type BaseQueryFn, createApi } from '@reduxjs/toolkit/query/react';
 import type { Answer, Asked, ChartId, EntryKey, FamilyId, RouteName } from '@wire-trail/core';
 import { type Asking, ask, type Refused } from './client.ts';
 import { freshLibrary } from './device/library.ts';
+import { isLeaving, leavingMarked } from './leaving.ts';
 
 export type ApiError = Refused;
 
@@ -32,12 +33,26 @@ const body = <B>(given: B) => ({ body: given });
 
 type Body<N extends RouteName> = Asked<N>['body'];
 
+const nothingHeld: ApiError = { title: 'Nothing is held here.', status: 0, code: 'offline' };
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Entries', 'Sets', 'Families', 'Walks', 'Questions', 'Settings', 'Users'],
+  tagTypes: ['Entries', 'Sets', 'Families', 'Walks', 'Questions', 'Settings', 'Users', 'Sessions'],
   endpoints: (build) => ({
-    session: build.query<Answer<'session'>, void>(by('session', nothing)),
+    session: build.query<Answer<'session'>, void>({
+      queryFn: async () => {
+        // somebody left while there was no connection: the server is told first
+        if (isLeaving()) {
+          const left = await ask('signOut', {});
+          if (left.kind === 'refused') return { error: left.refused };
+          leavingMarked(false);
+        }
+        const said = await ask('session', {});
+        if (said.kind === 'answer') return { data: said.value };
+        return said.kind === 'refused' ? { error: said.refused } : { error: nothingHeld };
+      },
+    }),
     signIn: build.mutation<Answer<'signIn'>, Body<'signIn'>>(by('signIn', body)),
     signOut: build.mutation<Answer<'signOut'>, void>(by('signOut', nothing)),
     families: build.query<Answer<'families'>['cards'], void>({
@@ -154,6 +169,20 @@ export const api = createApi({
       ...by('addUser', body),
       invalidatesTags: (_, error) => (error ? [] : ['Users']),
     }),
+    changePassword: build.mutation<Answer<'changePassword'>, Body<'changePassword'>>(by('changePassword', body)),
+    signOutEverywhere: build.mutation<Answer<'signOutEverywhere'>, void>(by('signOutEverywhere', nothing)),
+    sessions: build.query<Answer<'sessions'>, number>({
+      ...by('sessions', (id: number) => ({ params: { id } })),
+      providesTags: ['Sessions'],
+    }),
+    endSession: build.mutation<Answer<'endSession'>, Asked<'endSession'>['params']>({
+      ...by('endSession', (params: Asked<'endSession'>['params']) => ({ params })),
+      invalidatesTags: ['Sessions'],
+    }),
+    passwordLink: build.mutation<Answer<'passwordLink'>, number>(
+      by('passwordLink', (id: number) => ({ params: { id } })),
+    ),
+    resetPassword: build.mutation<Answer<'resetPassword'>, Body<'resetPassword'>>(by('resetPassword', body)),
     changeUser: build.mutation<Answer<'changeUser'>, Asked<'changeUser'>['params'] & Body<'changeUser'>>({
       ...by('changeUser', ({ id, ...change }: Asked<'changeUser'>['params'] & Body<'changeUser'>) => ({
         params: { id },

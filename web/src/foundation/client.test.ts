@@ -1,7 +1,7 @@
 import type { RouteName } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ask } from './client.ts';
-import { onNewer } from './device/newer-server.ts';
+import { onNewer } from './device/told-by-server.ts';
 
 afterEach(() => vi.unstubAllGlobals());
 

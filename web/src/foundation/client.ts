@@ -1,5 +1,6 @@
 import { type Answer, type Asked, addressOf, contract, type Declared, Refusal, type RouteName } from '@wire-trail/core';
-import { announceNewer } from './device/newer-server.ts';
+import { learnClock } from './device/clock.ts';
+import { announceEnded, announceNewer } from './device/told-by-server.ts';
 
 /** What a route is asked with: no more than its contract has. */
 export type Asking<N extends RouteName> = {
@@ -52,6 +53,8 @@ export async function ask<N extends RouteName>(
   const { params, query, body } = asking as Readonly<{ params?: unknown; query?: unknown; body?: unknown }>;
   const address = addressOf(route, { params, query });
   if (address === null) return nowhere;
+  const askedAt = Date.now();
+  let saysTime: string | null;
   let status: number;
   let text: string;
   try {
@@ -68,6 +71,7 @@ export async function ask<N extends RouteName>(
       ...(more.held !== undefined && { cache: 'no-store' as const }),
     });
     status = response.status;
+    saysTime = response.headers.get('date');
     text = await response.text();
   } catch {
     return offline;
@@ -76,9 +80,13 @@ export async function ask<N extends RouteName>(
   const json = readJson(text);
   // something between here and the server answered in its stead
   if (json === notJson) return offline;
+  learnClock(saysTime, askedAt, Date.now());
   if (status >= 400) {
     const said = Refusal.safeParse(json);
-    if (said.success) return refused(said.data);
+    if (said.success) {
+      if (said.data.code === 'session-ended') announceEnded();
+      return refused(said.data);
+    }
     return status >= 500
       ? refused({ title: `The server answered ${status}.`, status, code: 'offline' })
       : unreadable(status);

@@ -19,7 +19,7 @@ export function useSession(): void {
       dispatch(signedIn(data));
     } else if (error) {
       const kept = rememberedUser();
-      const isNobody = 'code' in error && error.code === 'not-signed-in';
+      const isNobody = 'code' in error && (error.code === 'not-signed-in' || error.code === 'session-ended');
       dispatch(!isNobody && kept ? rememberedOffline(kept) : signedOut());
     }
   }, [data, error, dispatch]);

@@ -72,7 +72,7 @@ async function takeOfWalk(
     return taken;
   }
   for (const sent of events) {
-    const { event } = sent;
+    const event = notLater(sent.event, at);
     const what = await addEvent(trx, event, user.id, at);
     if (what === 'elsewhere') refuse(sent, 'id', 'stands for something that happened on another walk');
     else (what === 'new' ? taken.stored : taken.known).push(event.id);
@@ -80,6 +80,15 @@ async function takeOfWalk(
   }
   await rewriteWalk(trx, walk, at);
   return taken;
+}
+
+/** A clock may be so much ahead without being called wrong, in ms. */
+const aheadMs = 2 * 60_000;
+
+/** Nothing happened later than it came: a device whose clock is ahead is set right, and what it said is kept beside. */
+function notLater(event: WalkEvent, received: Date): WalkEvent {
+  if (Date.parse(event.at) <= received.getTime() + aheadMs) return event;
+  return { ...event, at: received.toISOString(), saidAt: event.saidAt ?? event.at };
 }
 
 async function keepQuestion(

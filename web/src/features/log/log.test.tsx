@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { EventId, FamilyId, WalkEvent, type WalkId, type WalkLine } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { allEvents, keepEvents } from '../../foundation/device/database.ts';
+import { allEvents, clearStore, type KeptEvent, keepEvents } from '../../foundation/device/database.ts';
 import { queueCounted } from '../../foundation/device/sync-slice.ts';
 import { openPage, person } from '../../testing/page.tsx';
 import { type Script, standInServer } from '../../testing/server.ts';
@@ -70,7 +70,7 @@ describe('the log', () => {
         const asked = new URLSearchParams(query);
         if (asked.get('find')) return page(line({ serial: `G4-${asked.get('find')}` }));
         return asked.get('before')
-          ? page(line({ serial: 'G4-2' }))
+          ? page(line({ id: '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d12', serial: 'G4-2' }))
           : { ...page(line({ serial: 'G4-1' })), next: before };
       },
     });
@@ -94,18 +94,72 @@ describe('the log', () => {
     expect((await screen.findByRole('alert')).textContent).toMatch(/Walks go on without a connection/);
   });
 
-  it('what the server would not take is named with its reason, and sent once more', async () => {
-    const id = EventId.parse('0b9a7e52-41b3-4c6e-9d55-0000000000aa');
-    const event = { id, walk, seq: 0, at: '2031-01-01T08:00:00.000Z', kind: 'noted', text: 'x' };
-    await keepEvents([{ id, walk, by: 7, event, state: 'refused', reason: 'belongs to somebody else' }]);
-    const { store } = open({ walks: page() });
-    store.dispatch(queueCounted({ waiting: 0, refused: 1 }));
-    const alert = await screen.findByRole('alert');
-    expect(alert.textContent).toMatch(/One event was not taken.*belongs to somebody else/);
-    fireEvent.click(screen.getByText('Send once more'));
-    await waitFor(async () =>
-      expect((await allEvents()).find((e) => e.id === id)).toMatchObject({ state: 'waiting', reason: null }),
-    );
+  describe('what the server would not take', () => {
+    const id = (n: number) => EventId.parse(`0b9a7e52-41b3-4c6e-9d55-0000000000a${n}`);
+    const refusedEvent = (n: number, more: object, why: Pick<KeptEvent, 'reason' | 'place'>): KeptEvent => ({
+      id: id(n),
+      walk,
+      by: 7,
+      event: { id: id(n), walk, seq: n, at: '2031-01-01T08:00:00.000Z', kind: 'noted', text: 'x', ...more } as never,
+      state: 'refused',
+      ...why,
+    });
+    const show = async (...events: KeptEvent[]) => {
+      await clearStore();
+      await keepEvents(events);
+      const { store } = open({ walks: page() });
+      store.dispatch(queueCounted({ waiting: 0, refused: 1 }));
+      return screen.findByRole('alert');
+    };
+    const kept = async () => (await allEvents()).map((e) => ({ ...e.event, state: e.state }));
+
+    it('is named with its reason, and sent once more', async () => {
+      const alert = await show(refusedEvent(1, {}, { reason: 'too late' }));
+      expect(alert.textContent).toMatch(/One step was not taken.*A note.*too late/);
+      fireEvent.click(screen.getByText('Send once more'));
+      await waitFor(async () =>
+        expect((await allEvents())[0]).toMatchObject({ id: id(1), state: 'waiting', reason: null }),
+      );
+    });
+
+    it('can be written anew where a text of it is wrong', async () => {
+      await show(refusedEvent(1, {}, { reason: 'too long', place: ['text'] }));
+      fireEvent.change(screen.getByLabelText('A note, as it should be'), { target: { value: 'short' } });
+      fireEvent.click(screen.getByText('Send once more'));
+      await waitFor(async () => expect(await kept()).toMatchObject([{ id: id(1), text: 'short', state: 'waiting' }]));
+    });
+
+    it('goes under another number where its own stands for something else', async () => {
+      await show(refusedEvent(1, {}, { reason: 'stands for something', place: ['id'] }));
+      fireEvent.click(screen.getByText('Send once more'));
+      await waitFor(async () => expect(await kept()).toMatchObject([{ text: 'x', state: 'waiting' }]));
+      const [now] = await allEvents();
+      expect(now?.id).not.toBe(id(1));
+      expect(now?.event.id).toBe(now?.id);
+    });
+
+    it('into somebody else’s walk is kept as a walk of one’s own, from its beginning', async () => {
+      const beginning = {
+        kind: 'started',
+        family: 'brindlewick-g4',
+        bundle: 'h',
+        from: { kind: 'panel' },
+        text: undefined,
+      };
+      const started: KeptEvent = { ...refusedEvent(0, beginning, { reason: null }), by: 3, state: 'sent' };
+      const others = { reason: 'belongs to somebody else', place: ['walk'] };
+      await show(started, refusedEvent(1, {}, others), refusedEvent(2, { text: 'y' }, others));
+      expect(screen.queryByText('Send once more')).toBeNull();
+      fireEvent.click(screen.getByText('Keep these 2 steps as a walk of your own'));
+      await waitFor(async () => expect((await allEvents()).filter((e) => e.state === 'refused')).toEqual([]));
+      const own = (await allEvents()).filter((e) => e.walk !== walk);
+      expect(own.map((e) => [e.event.seq, e.event.kind, e.by, e.state])).toEqual([
+        [0, 'started', 7, 'waiting'],
+        [1, 'noted', 7, 'waiting'],
+        [2, 'noted', 7, 'waiting'],
+      ]);
+      expect((await allEvents()).filter((e) => e.walk === walk)).toHaveLength(1);
+    });
   });
 });
 

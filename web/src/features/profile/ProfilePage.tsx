@@ -4,12 +4,14 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import FormGroup from '@mui/material/FormGroup';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { type Profile, profileChanged, type Sense, senses } from '../../foundation/profile-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
 import { useAmounts, useDates } from '../../foundation/use-own.ts';
-import { useSignOut } from '../../foundation/use-sign-out.ts';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
+import SignOut from '../../parts/sign-out/SignOut.tsx';
+import { Account } from './Account.tsx';
+import { ThisDevice } from './ThisDevice.tsx';
 
 const senseWords: Readonly<Record<Sense, string>> = {
   sound: 'beeps',
@@ -33,7 +35,7 @@ export default function ProfilePage() {
   const dispatch = useAppDispatch();
   const session = useAppSelector((s) => s.session);
   const own = useAppSelector((s) => s.profile.own);
-  const leave = useSignOut();
+  const [leaving, setLeaving] = useState(false);
   const amounts = useAmounts();
   const dates = useDates();
   const change = (to: Partial<Profile>) => dispatch(profileChanged(to));
@@ -43,7 +45,7 @@ export default function ProfilePage() {
       <PageBar
         title="Your profile"
         state={session.status === 'signed-in' && <span className="soft">{session.user.name}</span>}
-        actions={<Button onClick={() => void leave()}>Sign out</Button>}
+        actions={<Button onClick={() => setLeaving(true)}>Sign out</Button>}
       />
       <section className="sheet stack">
         <h2>Units</h2>
@@ -119,6 +121,9 @@ export default function ProfilePage() {
           ))}
         </FormGroup>
       </section>
+      <ThisDevice />
+      <Account />
+      {leaving && <SignOut onClose={() => setLeaving(false)} />}
     </div>
   );
 }

@@ -5,18 +5,20 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { type Role, roles, type SchoolSettings } from '@wire-trail/core';
+import { NewPassword, type Role, roles, type SchoolSettings, type User } from '@wire-trail/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { Field } from '../../parts/field/Field.tsx';
 import { Input } from '../../parts/field/Input.tsx';
+import { wrongsOf } from '../../parts/field/refused.ts';
 import { Select } from '../../parts/field/Select.tsx';
 import { Wrongs } from '../../parts/field/Wrongs.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
+import { PersonAccess } from './PersonAccess.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
 export default function SettingsPage() {
@@ -77,7 +79,7 @@ function School({ settings }: { settings: SchoolSettings }) {
 const Asked = z.object({
   name: z.string().trim().min(1, 'Give the person’s name.').max(120, 'That is too long for a name.'),
   signIn: z.string().trim().min(3, 'At least three letters.').max(120, 'That is too long to sign in with.'),
-  password: z.string().min(10, 'At least ten characters.'),
+  password: NewPassword,
   role: z.enum(roles),
 });
 
@@ -86,7 +88,8 @@ function People() {
   const [change] = api.useChangeUserMutation();
   const [add, adding] = api.useAddUserMutation();
   const [problem, setProblem] = useState<ApiError | null>(null);
-  const { register, handleSubmit, reset, setFocus, formState } = useForm({
+  const [shown, setShown] = useState<User | null>(null);
+  const { register, handleSubmit, reset, setError, setFocus, formState } = useForm({
     resolver: zodResolver(Asked),
     defaultValues: { name: '', signIn: '', password: '', role: 'technician' as Role },
   });
@@ -94,7 +97,10 @@ function People() {
   const submit = handleSubmit(async (asked) => {
     const result = await add(asked);
     if ('data' in result && result.data) reset();
-    setProblem((result.error as ApiError | undefined) ?? null);
+    const refused = result.error as ApiError | undefined;
+    const wrong = refused && wrongsOf(refused).find((w) => w.field === 'password');
+    if (wrong) setError('password', { message: `It ${wrong.reason}.` }, { shouldFocus: true });
+    setProblem(wrong ? null : (refused ?? null));
   });
   const alter = async (id: number, role: Role, disabled: boolean) =>
     setProblem(((await change({ id, role, disabled })).error as ApiError | undefined) ?? null);
@@ -121,14 +127,18 @@ function People() {
                 </Select>
               </TableCell>
               <TableCell>
-                <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
-                  {user.disabled ? 'Activate again' : 'Deactivate'}
-                </Button>
+                <div className="row">
+                  {!user.disabled && <Button onClick={() => setShown(user)}>Devices and password</Button>}
+                  <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
+                    {user.disabled ? 'Activate again' : 'Deactivate'}
+                  </Button>
+                </div>
               </TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
+      {shown && <PersonAccess user={shown} onClose={() => setShown(null)} />}
       <form className="stack" onSubmit={submit} noValidate>
         <Wrongs
           errors={errors}

@@ -86,6 +86,41 @@ describe('people', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('the last admin stays admin');
   });
 
+  const phone = {
+    id: '0123456789abcdef',
+    begunAt: null,
+    seenAt: '2031-01-01T08:00:00.000Z',
+    browser: 'Mozilla/5.0 (Linux; Android 15)',
+    ended: false,
+    own: false,
+  };
+
+  it('a phone that was lost is signed out from afar; its owner is told what goes', async () => {
+    let ended = false;
+    const sent = await open({
+      sessions: () => [{ ...phone, ended }],
+      endSession: () => {
+        ended = true;
+        return undefined as never;
+      },
+    });
+    fireEvent.click(within(row('Ada One')).getByRole('button', { name: 'Devices and password' }));
+    expect(await screen.findByText(/an Android device/)).toBeTruthy();
+    fireEvent.click(button('Sign out and wipe'));
+    expect(await screen.findByText(/what it keeps goes when it next comes/)).toBeTruthy();
+    expect(sent('endSession').map((s) => s.params)).toEqual([{ id: '1', session: phone.id }]);
+  });
+
+  it('a link to a new password is made, to be passed on', async () => {
+    await open({ sessions: [], passwordLink: { path: '/new-password#abc', until: '2031-01-02T08:00:00.000Z' } });
+    fireEvent.click(within(row('Ada One')).getByRole('button', { name: 'Devices and password' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Make a link to a new password' }));
+    expect(await screen.findByLabelText('link to a new password')).toHaveProperty(
+      'value',
+      `${location.origin}/new-password#abc`,
+    );
+  });
+
   const typeIn = (fields: Record<string, string>) => {
     for (const [label, value] of Object.entries(fields))
       fireEvent.change(screen.getByLabelText(label), { target: { value } });
@@ -108,7 +143,7 @@ describe('people', () => {
     expect(await screen.findByText('Give the person’s name.')).toBeTruthy();
     expect(document.activeElement?.id).toBe('new-name');
     const summary = screen.getAllByRole('alert').find((a) => a.querySelector('ul'));
-    expect(summary?.textContent).toMatch(/Name: Give.*Signs in as: At least three.*Password: At least ten/s);
+    expect(summary?.textContent).toMatch(/Name: Give.*Signs in as: At least three.*Password: At least/s);
     fireEvent.click(screen.getByRole('button', { name: 'Password' }));
     await waitFor(() => expect(document.activeElement?.id).toBe('new-password'));
     expect(sent('addUser')).toEqual([]);

@@ -5,9 +5,11 @@ import { useForm } from 'react-hook-form';
 import { Navigate, useLocation } from 'react-router';
 import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
+import { leavingMarked } from '../../foundation/leaving.ts';
 import { rememberUser } from '../../foundation/remembered-user.ts';
 import { signedIn } from '../../foundation/session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../../foundation/store.ts';
+import { endedMet } from '../../foundation/view-slice.ts';
 import { Field } from '../../parts/field/Field.tsx';
 import './sign-in.css';
 
@@ -21,6 +23,7 @@ const Came = z.object({ to: z.string().startsWith('/') });
 export default function SignInPage() {
   const dispatch = useAppDispatch();
   const { state } = useLocation();
+  const ended = useAppSelector((s) => s.view.ended);
   const status = useAppSelector((s) => s.session.status);
   const [signIn, { isLoading, error }] = api.useSignInMutation();
   const { register, handleSubmit, formState } = useForm({
@@ -32,6 +35,8 @@ export default function SignInPage() {
     const result = await signIn({ signIn: name, password });
     if (!('data' in result) || !result.data) return;
     rememberUser(result.data);
+    leavingMarked(false);
+    dispatch(endedMet(false));
     dispatch(signedIn(result.data));
   });
   return (
@@ -60,6 +65,11 @@ export default function SignInPage() {
           autoComplete="current-password"
           {...register('password')}
         />
+        {ended && (
+          <Alert severity="warning">
+            This device was signed out by an admin of your school. What Wire Trail had kept here is gone.
+          </Alert>
+        )}
         {error && <Alert severity="error">{(error as ApiError).title}</Alert>}
         <Button type="submit" variant="contained" size="glove" color="primary" disabled={isLoading}>
           {isLoading ? 'Signing in …' : 'Sign in'}

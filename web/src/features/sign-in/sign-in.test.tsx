@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { rememberedUser } from '../../foundation/remembered-user.ts';
 import { openPage, person } from '../../testing/page.tsx';
 import { type Script, standInServer } from '../../testing/server.ts';
+import NewPasswordPage from './NewPasswordPage.tsx';
 import SignInPage from './SignInPage.tsx';
 
 beforeEach(() => localStorage.clear());
@@ -45,6 +46,50 @@ describe('signing in', () => {
     standInServer({});
     openPage(<SignInPage />, { path: '/sign-in', user: person('technician') });
     expect((await screen.findByTestId('elsewhere')).textContent).toBe('/');
+  });
+});
+
+describe('a new password by a link', () => {
+  const set = (script: Script, password: string, again = password) => {
+    const calls = standInServer(script);
+    openPage(<NewPasswordPage />, { path: '/new-password', at: '/new-password#a-token' });
+    fireEvent.change(screen.getByLabelText('New password'), { target: { value: password } });
+    fireEvent.change(screen.getByLabelText('New password, once more'), { target: { value: again } });
+    fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
+    return calls;
+  };
+
+  it('is set, and leads to the sign-in', async () => {
+    const calls = set({ resetPassword: undefined }, 'nine loud geese');
+    expect(await screen.findByText(/Your new password is set/)).toBeTruthy();
+    expect(calls[0]?.body).toEqual({ token: 'a-token', password: 'nine loud geese' });
+    expect(screen.getByRole('link', { name: 'Sign in' }).getAttribute('href')).toBe('/sign-in');
+  });
+
+  it.each<[string, Script, string, string, RegExp]>([
+    [
+      'a link that is over',
+      { resetPassword: { refuses: 'link-over' } },
+      'nine loud geese',
+      'nine loud geese',
+      /holds no more/,
+    ],
+    ['a slip', {}, 'nine loud geese', 'nine loud goose', /not the same/],
+    [
+      'a common one',
+      {
+        resetPassword: {
+          refuses: 'field-wrong',
+          fields: [{ path: ['password'], reason: 'is one of the most used passwords' }],
+        },
+      },
+      'qwertyuiop',
+      'qwertyuiop',
+      /most used/,
+    ],
+  ])('%s is said', async (_, script, password, again, words) => {
+    set(script, password, again);
+    expect(await screen.findByText(words)).toBeTruthy();
   });
 });
 

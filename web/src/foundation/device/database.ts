@@ -22,6 +22,8 @@ const KeptEvent = z.object({
   event: z.looseObject({ id: EventId, kind: z.string(), seq: z.number(), at: z.string() }),
   state: z.enum(['waiting', 'sent', 'refused']),
   reason: z.string().nullable(),
+  /** Where in the event the reason lies; earlier versions did not keep it. */
+  place: z.array(z.union([z.string(), z.number()])).optional(),
 });
 export type KeptEvent = Readonly<z.infer<typeof KeptEvent>>;
 
@@ -104,6 +106,17 @@ export async function keepNamed(name: string, value: unknown): Promise<void> {
   await (await database()).put('named', value, name);
 }
 
+/** Empties the store; resolved when that is on the disk of the device. */
+export async function clearStore(): Promise<void> {
+  const tx = (await database()).transaction(['bundles', 'events', 'named'], 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    tx.objectStore('bundles').clear(),
+    tx.objectStore('events').clear(),
+    tx.objectStore('named').clear(),
+    tx.done,
+  ]);
+}
+
 const inOrder = (a: KeptEvent, b: KeptEvent): number => a.event.seq - b.event.seq;
 const readRows = (rows: readonly unknown[]): KeptEvent[] => rows.map((row) => KeptEvent.parse(row));
 
@@ -141,6 +154,11 @@ export async function allEvents(): Promise<KeptEvent[]> {
 export async function keepEvents(events: readonly KeptEvent[]): Promise<void> {
   const tx = (await database()).transaction('events', 'readwrite', { durability: 'strict' });
   await Promise.all([...events.map((event) => tx.store.put(event)), tx.done]);
+}
+
+export async function removeEvents(ids: readonly string[]): Promise<void> {
+  const tx = (await database()).transaction('events', 'readwrite', { durability: 'strict' });
+  await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
 
 export async function waitingEvents(by: number): Promise<KeptEvent[]> {

@@ -46,7 +46,7 @@ async function send(userId: number): Promise<Sent> {
     if (answered.kind === 'unchanged') return { sent, refused, ended: 'offline' };
     if (answered.kind === 'refused') {
       const { code } = answered.refused;
-      if (code === 'not-signed-in') return { sent, refused, ended: 'signed-out' };
+      if (code === 'not-signed-in' || code === 'session-ended') return { sent, refused, ended: 'signed-out' };
       if (!ofWhatWasSent.has(code)) return { sent, refused, ended: 'offline' };
       // one of them holds up all: they go by halves, until it is alone
       if (waiting.length > 1) {
@@ -69,10 +69,12 @@ async function send(userId: number): Promise<Sent> {
 
 function marks(waiting: readonly KeptEvent[], answer: EventsTaken): KeptEvent[] {
   const taken = new Set<string>([...answer.stored, ...answer.known]);
-  const refused = new Map(answer.refused.map((r) => [r.id, r.fields[0]?.reason ?? 'refused']));
+  const refused = new Map(answer.refused.map((r) => [r.id, r.fields[0]]));
   return waiting.map((event) => {
     if (taken.has(event.id)) return { ...event, state: 'sent', reason: null };
-    const reason = refused.get(event.id);
-    return reason === undefined ? event : { ...event, state: 'refused', reason };
+    if (!refused.has(event.id)) return event;
+    const wrong = refused.get(event.id);
+    // the place is told from what was sent: `events`, and which of them
+    return { ...event, state: 'refused', reason: wrong?.reason ?? 'refused', place: [...(wrong?.path.slice(2) ?? [])] };
   });
 }

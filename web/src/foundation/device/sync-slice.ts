@@ -8,6 +8,10 @@ export type SyncState = Readonly<{
   refused: number;
   /** The device's own store did not answer when it was last asked: what waits there is not known. */
   storeFails: boolean;
+  /** How many events waited in a store that the browser cleared; null where it did not. */
+  cleared: number | null;
+  /** Whether the browser has promised not to clear it; null where it was not asked yet. */
+  lasting: boolean | null;
 }>;
 
 export const syncSlice = createSlice({
@@ -18,6 +22,8 @@ export const syncSlice = createSlice({
     sending: false,
     refused: 0,
     storeFails: false,
+    cleared: null,
+    lasting: null,
   } as SyncState,
   reducers: {
     connectionChanged: (state, { payload }: PayloadAction<boolean>) => ({ ...state, online: payload }),
@@ -27,8 +33,11 @@ export const syncSlice = createSlice({
       ...payload,
       storeFails: false,
     }),
+    storeCleared: (state, { payload }: PayloadAction<number | null>) => ({ ...state, cleared: payload }),
+    lastingSaid: (state, { payload }: PayloadAction<boolean>) => ({ ...state, lasting: payload }),
     storeFailed: (state) => ({ ...state, sending: false, storeFails: true }),
   },
 });
 
-export const { connectionChanged, sendingChanged, queueCounted, storeFailed } = syncSlice.actions;
+export const { connectionChanged, sendingChanged, queueCounted, storeFailed, storeCleared, lastingSaid } =
+  syncSlice.actions;

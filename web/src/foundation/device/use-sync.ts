@@ -3,15 +3,29 @@ import { api } from '../api.ts';
 import { signedOut } from '../session-slice.ts';
 import { useAppDispatch, useAppSelector } from '../store.ts';
 import { allEvents } from './database.ts';
+import { clearedSince, markWaiting } from './kept-mark.ts';
 import { oneAtATime } from './one-at-a-time.ts';
 import { pauseMs } from './pause.ts';
 import { sendWaiting } from './send.ts';
-import { connectionChanged, queueCounted, sendingChanged, storeFailed } from './sync-slice.ts';
+import {
+  connectionChanged,
+  lastingSaid,
+  queueCounted,
+  sendingChanged,
+  storeCleared,
+  storeFailed,
+} from './sync-slice.ts';
 
 const kept = 'wire-trail-kept';
 
 /** Tells the queue that there is something new to send. */
 export const announceKept = (): void => void window.dispatchEvent(new Event(kept));
+
+/** Asks the browser not to clear what is kept here when it runs short of space; whether it has promised. */
+export async function askToLast(): Promise<boolean> {
+  const { storage } = navigator;
+  return (await storage?.persisted?.()) || ((await storage?.persist?.()) ?? false);
+}
 
 /** Sends what waits on this device: at once, when the connection comes back, and every so often while anything is left. */
 export function useSync(): void {
@@ -24,7 +38,9 @@ export function useSync(): void {
     let timer = 0;
     let hasLeft = false;
     const count = async () => {
-      const mine = (await allEvents()).filter((e) => e.by === userId);
+      const all = await allEvents();
+      markWaiting(all.filter((e) => e.state === 'waiting').length);
+      const mine = all.filter((e) => e.by === userId);
       dispatch(
         queueCounted({
           waiting: mine.filter((e) => e.state === 'waiting').length,
@@ -32,8 +48,18 @@ export function useSync(): void {
         }),
       );
     };
+    let looked = false;
+    /** Once, before the count is written anew: whether the browser cleared what was here, and that it should not. */
+    const lookAtStore = async () => {
+      if (looked) return;
+      looked = true;
+      const cleared = await clearedSince();
+      if (cleared !== null) dispatch(storeCleared(cleared));
+      dispatch(lastingSaid(await askToLast()));
+    };
     const send = async () => {
       dispatch(sendingChanged(true));
+      await lookAtStore();
       await count();
       const { sent, ended } = await sendWaiting(userId);
       failures = ended === 'offline' ? failures + 1 : 0;

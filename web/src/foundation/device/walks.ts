@@ -1,9 +1,10 @@
 import { type Bundle, EventId, type WalkEvent, WalkId } from '@wire-trail/core';
 import { ask } from '../client.ts';
+import { stampOf } from './clock.ts';
 import { addToWalk, allEvents, eventsOfWalk, type KeptEvent, keepEvents } from './database.ts';
 import { announceKept } from './use-sync.ts';
 
-type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at'> : never;
+type WithoutStamp<E> = E extends WalkEvent ? Omit<E, 'id' | 'walk' | 'seq' | 'at' | 'saidAt'> : never;
 /** What happened, before the device stamps it. */
 export type Happening = WithoutStamp<WalkEvent>;
 
@@ -14,12 +15,19 @@ export async function keepHappenings(input: {
   happenings: readonly Happening[];
 }): Promise<KeptEvent[]> {
   const { walk, by } = input;
-  const at = new Date().toISOString();
+  const stamp = stampOf(Date.now());
   const all = await addToWalk(walk, (known) => {
     const first = (known.at(-1)?.event.seq ?? -1) + 1;
     return input.happenings.map((happening, i) => {
       const id = EventId.parse(crypto.randomUUID());
-      return { id, walk, by, event: { ...happening, id, walk, seq: first + i, at }, state: 'waiting', reason: null };
+      return {
+        id,
+        walk,
+        by,
+        event: { ...happening, id, walk, seq: first + i, ...stamp },
+        state: 'waiting',
+        reason: null,
+      };
     });
   });
   announceKept();
