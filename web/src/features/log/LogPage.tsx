@@ -27,7 +27,7 @@ export default function LogPage() {
   });
   const walks = data?.pages.flatMap((page) => page.walks);
   return (
-    <>
+    <div className="stack">
       <PageBar title="Log" />
       <label className="field">
         Find in the log
@@ -103,6 +103,6 @@ export default function LogPage() {
           {isFetchingNextPage ? 'Fetching earlier ones …' : 'Show earlier ones'}
         </Button>
       )}
-    </>
+    </div>
   );
 }

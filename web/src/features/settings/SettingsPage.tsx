@@ -110,7 +110,7 @@ function People() {
       <Table>
         <TableBody>
           {data?.map((user) => (
-            <TableRow key={user.id}>
+            <TableRow key={user.id} sx={{ '& td': { verticalAlign: 'middle' } }}>
               <TableCell>{user.name}</TableCell>
               <TableCell className="mono">{user.signIn}</TableCell>
               <TableCell>

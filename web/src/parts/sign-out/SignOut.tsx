@@ -37,7 +37,7 @@ export default function SignOut({ onClose }: { onClose: () => void }) {
           them.
         </p>
       </DialogContent>
-      <DialogActions className="stack">
+      <DialogActions className="stack" disableSpacing>
         <Button fullWidth size="glove" variant="contained" color="primary" disabled={going} onClick={() => go(false)}>
           Keep them, and sign out
         </Button>
