@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, type Page } from '@playwright/test';
-import { type BadLine, badLine } from './bad-line.ts';
+import { type BadLine, badLine } from '../scripts/bad-line.ts';
 // @ts-expect-error plain JavaScript, as the pictures script that shares it
 import { chromiumOptions } from './chromium.mjs';
 import { expect, Technician, test } from './people.ts';

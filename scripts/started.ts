@@ -17,8 +17,8 @@ export type Installation = Readonly<{
 }>;
 
 /** A place for an installation of its own, with a small demo, on free ports. */
-export async function newInstallation(families: readonly string[]): Promise<Installation> {
-  const data = mkdtempSync(join(tmpdir(), 'wire-trail-started-'));
+export async function newInstallation(families: readonly string[], under = tmpdir()): Promise<Installation> {
+  const data = mkdtempSync(join(under, 'wire-trail-started-'));
   mkdirSync(join(data, 'demo'), { recursive: true });
   for (const family of families) cpSync(join(root, 'demo', `${family}.json`), join(data, 'demo', `${family}.json`));
   cpSync(join(root, 'demo/walks'), join(data, 'demo/walks'), { recursive: true });

@@ -28,7 +28,7 @@ export const refusals = {
     'A reviewer who is not the author publishes. A one-person school can switch that off in the settings.',
   ],
   'not-secure': [403, 'Signing in works over https only here.'],
-  'not-ready': [503, 'Nothing can be written at the moment.'],
+  'not-ready': [503, 'The server cannot read or write at the moment. Try again in a little.'],
   internal: [500, 'Something broke on the server. It was logged.'],
 } as const satisfies Readonly<Record<string, readonly [status: number, title: string]>>;
 export type RefusalCode = keyof typeof refusals;

@@ -82,6 +82,7 @@ export function refusalsOf(route: Declared): RefusalCode[] {
     ...(route.body ? (['body-malformed', 'not-json', 'too-large'] as const) : []),
     ...(route.refusals ?? []),
     'internal',
+    'not-ready',
   ];
   return [...new Set(all)];
 }

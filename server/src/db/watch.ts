@@ -6,6 +6,24 @@ const slowMs = 500;
 /** What the database says where nothing more can be written: full tables and disks, storage that fails, a copy for reading only. */
 const cannotWrite = new Set([1021, 1026, 1030, 1114, 1290, 1792, 1836]);
 
+const isGone = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_NORMAL_SHUTDOWN',
+]);
+
+/** Whether an error says that the database cannot be had just now, or cannot write: it may be had later. */
+export function isUnavailable(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { errno, code, name } = error as Error & { errno?: number; code?: string };
+  return cannotWrite.has(errno ?? 0) || isGone.has(code ?? '') || name === 'KnexTimeoutError';
+}
+
 /** How statements fare. */
 export type Watched = Readonly<{
   /** When a statement failed last because nothing could be written, in ms since 1970; null where none did. */

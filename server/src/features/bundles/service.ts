@@ -30,6 +30,7 @@ import {
   cardsAfter,
   familiesWrittenBy,
   findCodes,
+  lastPlace,
   libraryId,
   type PackedBundle,
   type PlaceInOrder,
@@ -139,8 +140,24 @@ export async function familyFace(family: FamilyId, { db }: Services) {
   };
 }
 
-/** Pairs of published families that nobody can tell apart by what is written of them. */
+/** So many pairs are told; whoever mends them sees the next. */
+const mostAlike = 100;
+
+type Alike = Readonly<{ at: string; words: Promise<string[]> }>;
+const alike = new WeakMap<object, Alike>();
+
+/** Pairs of published families that nobody can tell apart by what is written of them; worked out once for each state of the library. */
 export async function alikeFamilies({ db }: Services): Promise<string[]> {
+  const at = await lastPlace(db);
+  const known = alike.get(db);
+  if (known?.at === at) return known.words;
+  const words = workOutAlike(db);
+  alike.set(db, { at, words });
+  words.catch(() => alike.delete(db));
+  return words;
+}
+
+async function workOutAlike(db: Db): Promise<string[]> {
   const rows = await chosenRevisions(db, 'all', 'published_number', ['family', 'panel']);
   const bodies = rows.map((r) => r.body);
   const panels = groupBy(
@@ -151,7 +168,9 @@ export async function alikeFamilies({ db }: Services): Promise<string[]> {
     bodies.flatMap((body) =>
       body.kind === 'family' ? [{ id: body.id, traits: traitsOf(body, panels.get(body.id) ?? []) }] : [],
     ),
-  ).map(findingWords);
+  )
+    .slice(0, mostAlike)
+    .map(findingWords);
 }
 
 /** Families that were begun and never published, with what is drawn of them. */

@@ -120,6 +120,13 @@ export async function withoutCard(db: Db): Promise<FamilyId[]> {
   return z.array(FamilyId).parse(await db('current_bundles').whereNull('card').pluck('family'));
 }
 
+/** Which state of which library this is: another one after every publication. */
+export async function lastPlace(db: Db): Promise<string> {
+  const Place = z.object({ library: z.string(), number: z.number() });
+  const row = readRow(Place, await db('library_order').where({ one: 1 }).first('library', 'number'));
+  return `${row?.library} ${row?.number}`;
+}
+
 /** Families that were never published. */
 export async function unpublishedFamilies(db: Db): Promise<FamilyId[]> {
   return z

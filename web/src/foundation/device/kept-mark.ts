@@ -13,14 +13,17 @@ const cookieOf = (): number | null => {
   return found ? Number(found[1]) : null;
 };
 
-/** Writes beside the store how many events wait in it. */
-export function markWaiting(count: number): void {
-  if (cookieOf() !== count) document.cookie = `${name}=${count}; path=/; max-age=${yearS}; samesite=strict`;
+function write(value: string, lastsS: number): void {
+  // biome-ignore lint/suspicious/noDocumentCookie: not every browser has the newer interface
+  document.cookie = `${name}=${value}; path=/; max-age=${lastsS}; samesite=strict`;
 }
 
-export function forgetMark(): void {
-  document.cookie = `${name}=; path=/; max-age=0; samesite=strict`;
+/** Writes beside the store how many events wait in it. */
+export function markWaiting(count: number): void {
+  if (cookieOf() !== count) write(String(count), yearS);
 }
+
+export const forgetMark = (): void => write('', 0);
 
 /** How many events waited in a store that was cleared since; null where nothing was. The store is marked afterwards. */
 export async function clearedSince(): Promise<number | null> {
