@@ -6,6 +6,3 @@ export const tallyOf = (name: string): Tally => ({ name, tried: 0, lost: 0, doub
 export const isClean = (t: Tally): boolean => t.lost + t.doubled + t.stuck + t.answered500 === 0;
 
 export const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-
-/** Counts of one value more than once. */
-export const twice = (values: readonly string[]): number => values.length - new Set(values).size;

@@ -4,15 +4,13 @@ import { NewUser } from '@wire-trail/core';
 import { readConfig } from './config.ts';
 import { connect, migrate } from './db/connect.ts';
 import { addUser } from './features/users/service.ts';
-import { makeJobs } from './http/jobs.ts';
 import { ProblemError } from './http/problem.ts';
-import { sessionCache } from './http/services.ts';
 
 const { values } = parseArgs({ options: { 'sign-in': { type: 'string' }, name: { type: 'string' } } });
 const ask = async (): Promise<string> => {
   if (process.env.WIRE_TRAIL_ADMIN_PASSWORD) return process.env.WIRE_TRAIL_ADMIN_PASSWORD;
   const lines = createInterface({ input: process.stdin, output: process.stdout });
-  const password = await lines.question('Password (at least 10 characters): ');
+  const password = await lines.question('Password (ten characters at least, none of the most used ones): ');
   lines.close();
   return password;
 };
@@ -28,16 +26,14 @@ if (!read.success) {
   );
   process.exit(1);
 }
-const config = readConfig(process.env);
-const now = () => new Date();
-const db = connect(config.database);
+const db = connect(readConfig(process.env).database);
 try {
   await migrate(db);
-  const admin = await addUser(read.data, { db, config, now, sessions: sessionCache(), jobs: makeJobs(now) });
+  const admin = await addUser(read.data, { db, now: () => new Date() });
   console.log(`${admin.signIn} may sign in as admin.`);
 } catch (error) {
   if (!(error instanceof ProblemError)) throw error;
-  console.error(error.message);
+  console.error([error.message, ...error.fields.map((f) => `  ${f.path.join('.')} ${f.reason}`)].join('\n'));
   process.exitCode = 1;
 } finally {
   await db.destroy();

@@ -10,7 +10,7 @@ export const listUsers = ({ db }: Services) => allUsers(db);
 
 export async function addUser(
   { password, ...user }: Omit<User, 'id'> & { password: string },
-  { db, now }: Services,
+  { db, now }: Pick<Services, 'db' | 'now'>,
 ): Promise<User> {
   refuseCommon(password, [user.signIn, user.name]);
   const added = await insertUser(db, { ...user, passwordHash: await hashPassword(password), at: now() });
