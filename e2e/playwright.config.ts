@@ -2,8 +2,8 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error plain JavaScript, as the pictures script that shares it
 import { chromiumOptions } from './chromium.mjs';
 
-/** One school for each file of tests that goes at a time. One by default: the other tests take the second processor. */
-const ports = (process.env.E2E_PORT ?? '4190').split(',');
+/** One school for each file of tests that goes at a time. */
+const ports = (process.env.E2E_PORT ?? '4190,4191').split(',');
 
 export default defineConfig({
   testDir: '.',

@@ -80,33 +80,38 @@ await check('production build', async () => {
 // the one waits most of the time, the other works: side by side they take little longer than the longer of them
 heading('format, types, unit and server tests, and end to end beside them');
 // one kind after the other: between two kinds a worker begins anew for every file
-const beside = (async () => {
-  await check(
-    'format and lint',
-    async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
+const unitTests = async (kind) => {
+  const report = join(reports, `${kind}.json`);
+  await suite(
+    `tests of ${kind}`,
+    report,
+    (r) => ({
+      passed: r.numPassedTests,
+      failed: r.numFailedTests,
+      took: r.testResults.flatMap((file) =>
+        file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
+      ),
+    }),
+    () =>
+      run(
+        bin('vitest'),
+        ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+        heldBack,
+      ),
   );
-  await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
-  for (const kind of ['server', 'web', 'core']) {
-    const report = join(reports, `${kind}.json`);
-    await suite(
-      `tests of ${kind}`,
-      report,
-      (r) => ({
-        passed: r.numPassedTests,
-        failed: r.numFailedTests,
-        took: r.testResults.flatMap((file) =>
-          file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
-        ),
-      }),
-      () =>
-        run(
-          bin('vitest'),
-          ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
-          heldBack,
-        ),
+};
+// those of the server wait for their database, and for processes they start and kill
+const beside = Promise.all([
+  unitTests('server'),
+  (async () => {
+    await check(
+      'format and lint',
+      async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
     );
-  }
-})();
+    await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
+    for (const kind of ['web', 'core']) await unitTests(kind);
+  })(),
+]);
 
 const e2e = join(reports, 'e2e.json');
 await suite(

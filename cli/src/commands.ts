@@ -7,6 +7,7 @@ import {
   readConfig,
   type Services,
   sharedBundle,
+  unwatched,
 } from '@wire-trail/server';
 import { readBundleFile, UnusableInput } from './input.ts';
 
@@ -32,7 +33,7 @@ async function withDatabase<T>(env: Env, work: (services: Services) => Promise<T
   const now = () => new Date();
   const unused = { get: () => null, set: () => {}, forget: () => {}, forgetUser: () => {} };
   try {
-    return await work({ db, config, now, sessions: unused, jobs: makeJobs(now) });
+    return await work({ db, config, now, sessions: unused, jobs: makeJobs(now), watched: unwatched });
   } finally {
     await db.destroy();
   }

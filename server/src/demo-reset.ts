@@ -1,6 +1,7 @@
 import { readConfig } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { dropTables } from './db/store.ts';
+import { unwatched } from './db/watch.ts';
 import { loadDemo } from './demo.ts';
 import { makeJobs } from './http/jobs.ts';
 import { sessionCache } from './http/services.ts';
@@ -19,7 +20,7 @@ try {
     now,
     sessions: sessionCache(),
     jobs: makeJobs(now),
-    watched: { failedToWriteAt: () => null },
+    watched: unwatched,
   });
   console.log('The demo is as it was. Sign in again.');
 } finally {

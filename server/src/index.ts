@@ -1,6 +1,7 @@
 export { createApp } from './app/app.ts';
 export { readConfig } from './config.ts';
 export { connect, createDatabase, migrate } from './db/connect.ts';
+export { unwatched } from './db/watch.ts';
 export { cardOf, sharedBundle } from './features/bundles/service.ts';
 export { addBundle, numberBundles } from './features/bundles/store.ts';
 export { addRevisions, makePublished } from './features/entries/bulk-store.ts';

@@ -30,6 +30,9 @@ export type Watched = Readonly<{
   failedToWriteAt: () => number | null;
 }>;
 
+/** Nobody looks: for a tool that does one thing and ends. */
+export const unwatched: Watched = { failedToWriteAt: () => null };
+
 type Query = Readonly<{ __knexQueryUid: string; sql: string }>;
 
 /** The statement behind a database error, with its values left out. */
