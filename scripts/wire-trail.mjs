@@ -4,7 +4,8 @@ import { localEnvironment } from './local.mjs';
 import { needPackages, needServer } from './machine.mjs';
 
 needPackages();
-const main = await needServer('cli/src/main.ts', 'cli/dist/main.js');
+// beside the server's own, whose packages it finds
+const main = await needServer('cli/src/main.ts', 'server/dist/wire-trail.js');
 const { status } = spawnSync(process.execPath, ['--enable-source-maps', main, ...process.argv.slice(2)], {
   stdio: 'inherit',
   env: { ...localEnvironment(), ...process.env },

@@ -1,6 +1,6 @@
 import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
-import type { Outcome, Tell, UnitView } from './attempt-state.ts';
+import type { Miss, Outcome, Tell, UnitView } from './attempt-state.ts';
 import type { GestureOf } from './gestures.ts';
 import type { Hand } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
@@ -143,6 +143,20 @@ function nextStage(turn: Turn, controller: ControllerId, of: GestureOf): void {
     }
 }
 
+type Missed = Readonly<{ of: GestureOf; miss: Miss }>;
+
+/** What was meant is told before what is known not to work; then by how much of it was done, and by how little it failed. */
+function nearestFirst(a: Missed, b: Missed): number {
+  const known = (m: Missed) => (m.of.kind === 'known-not-to-work' ? 1 : 0);
+  const by = (m: Missed) => m.miss.byMs ?? Number.MAX_VALUE;
+  return (
+    known(a) - known(b) ||
+    b.miss.done / b.miss.of - a.miss.done / a.miss.of ||
+    b.miss.done - a.miss.done ||
+    by(a) - by(b)
+  );
+}
+
 /** Says which of the gestures that were under way came nearest, and what was wrong with it. */
 function tellMisses(turn: Turn): void {
   const { w, plan, effects } = turn;
@@ -151,8 +165,8 @@ function tellMisses(turn: Turn): void {
       const of = plan.gestures[gesture]?.of;
       return of ? [{ of, miss }] : [];
     })
-    .sort((a, b) => b.miss.done / b.miss.of - a.miss.done / a.miss.of || b.miss.done - a.miss.done);
+    .sort(nearestFirst);
   const [nearest, ...others] = all;
   for (const id of w.controllers.keys()) letGoOut(turn, id);
-  if (nearest && nearest.miss.done > 0) effects.push({ at: w.at, kind: 'missed', nearest, others });
+  if (nearest) effects.push({ at: w.at, kind: 'missed', nearest, others });
 }
