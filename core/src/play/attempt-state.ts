@@ -31,7 +31,10 @@ export type MissCode =
   | 'let-go-late'
   | 'held-not-pressed'
   | 'held-too-long'
-  | 'no-power';
+  | 'no-power'
+  /** Begun in a mode it does not begin in, or while what it wants does not hold. */
+  | 'other-mode'
+  | 'not-now';
 export type Miss = Readonly<{ code: MissCode; at: string; byMs: number | null; nth: number; done: number; of: number }>;
 
 /** One attempt at a program: where it stands and what it holds. */

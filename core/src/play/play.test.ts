@@ -20,11 +20,27 @@ describe('a unit on the bench', () => {
   });
   it('says by how much a hold was too short or too long', () => {
     const unit = bench(long).hold('a', 3100).wait(100);
-    expect(unit.missed).toEqual([]);
+    expect(unit.missed).toEqual(['long 0 let-go-early 900']);
     expect(unit.mode).toBe('idle');
+    expect(bench(long).hold('a', 9000).missed).toEqual(['long 0 held-too-long']);
     const two = bench({ id: 'two', script: 'from idle\npress b\nhold a for 4 s to 8 s\nreach tests' });
     expect(two.press('b').hold('a', 3100).wait(100).missed).toEqual(['two 1 let-go-early 900']);
     expect(two.press('b').hold('a', 9000).wait(100).missed.at(-1)).toBe('two 1 held-too-long');
+  });
+  it('tells of a first step that failed: a press that became a hold, and the nearest of two holds', () => {
+    expect(bench(three).hold('a', 1400).missed).toEqual(['three 0 held-not-pressed 400']);
+    const longer = { id: 'longer', script: 'from idle\nhold a for 10 s to 12 s\nreach service' };
+    expect(bench(longer, long).hold('a', 3100).missed).toEqual(['long 0 let-go-early 900']);
+  });
+  it('tells of a beginning at the wrong time: a rest cut short, and another mode', () => {
+    const rested = { id: 'rested', script: 'from idle\nrest 10 s\npress b 2 times\nreach service' };
+    const unit = bench(rested).wait(3000).press('b');
+    expect(unit.missed[0]).toMatch(/^rested 0 too-early \d+$/);
+    expect(bench(rested).wait(10_500).press('b', 2).wait(1000)).toMatchObject({ mode: 'service', missed: [] });
+    const inTests = { id: 'in-tests', script: 'from tests\npress b 2 times\nreach service' };
+    expect(bench(inTests).press('b').missed).toEqual(['in-tests 0 other-mode']);
+    // a key that does something here is not told what it does elsewhere
+    expect(bench(inTests, { id: 'here', script: 'from idle\npress b\nreach tests' }).press('b').missed).toEqual([]);
   });
   it('tells how long after the window the third click came', () => {
     const unit = bench({

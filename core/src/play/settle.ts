@@ -30,7 +30,7 @@ export function takeDueAttempt(turn: Turn, due: number): boolean {
 
 /** Lets every gesture take what a hand did, those under way and those that may begin. */
 export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
-  const { w, plan, view } = turn;
+  const { w, plan, view, effects } = turn;
   const outcomes: Array<readonly [number, Outcome]> = [];
   const idle: number[] = [];
   const carriedOn = new Set<ControllerId>();
@@ -59,18 +59,37 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
       controller !== undefined && !carriedOn.has(controller) ? beginGesture(turn, index, hand, before) : null;
     if (begun) outcomes.push([index, begun]);
   }
+  const isTaken = outcomes.length > 0 || w.misses.length > 0 || w.attempts.some((a) => a !== null);
   settle(turn, outcomes);
+  if (!isTaken && hand.kind !== 'up') {
+    const [nearest, ...others] = wrongBeginnings(turn, hand, before).sort(nearestFirst);
+    if (nearest) effects.push({ at: w.at, kind: 'missed', nearest, others });
+  }
   w.lastHandAt = hand.at;
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
 }
 
 /** What comes of a gesture that begins with this hand; null where it does not begin with it. */
 function beginGesture(turn: Turn, index: number, hand: Hand, before: UnitState): Outcome | null {
+  if (whyNotFrom(turn, index, before) !== null) return null;
+  const outcome = firstHand(turn, index, hand, before, tellFor(turn, index));
+  return outcome?.kind === 'on' || outcome?.kind === 'fires' ? outcome : null;
+}
+
+/** Why a gesture cannot begin as the unit stands; null where it can. */
+function whyNotFrom(turn: Turn, index: number, before: UnitState): 'other-mode' | 'not-now' | null {
+  const gesture = turn.plan.gestures[index];
+  const controllerState = gesture && before.controllers.get(gesture.controller);
+  if (!gesture || !controllerState) return 'other-mode';
+  if (gesture.from !== 'any' && !gesture.from.includes(controllerState.mode)) return 'other-mode';
+  return mayHappen(turn, controllerState, gesture.when) ? null : 'not-now';
+}
+
+/** What would come of a gesture that began with this hand, whatever mode it begins in. */
+function firstHand(turn: Turn, index: number, hand: Hand, before: UnitState, tell: Tell): Outcome | null {
   const gesture = turn.plan.gestures[index];
   const controllerState = gesture && before.controllers.get(gesture.controller);
   if (!gesture || !controllerState || hand.kind === 'up') return null;
-  if (gesture.from !== 'any' && !gesture.from.includes(controllerState.mode)) return null;
-  if (!mayHappen(turn, controllerState, gesture.when)) return null;
   const viewBefore: UnitView = {
     ...turn.view,
     placeOf: (c) => before.places.get(c) ?? null,
@@ -83,8 +102,28 @@ function beginGesture(turn: Turn, index: number, hand: Hand, before: UnitState):
     if (next.kind !== 'on') break;
     attempt = next.attempt;
   }
-  const outcome = feedHand(gesture.program, attempt, hand, turn.view, tellFor(turn, index));
-  return outcome.kind === 'on' || outcome.kind === 'fires' ? outcome : null;
+  return feedHand(gesture.program, attempt, hand, turn.view, tell);
+}
+
+/** A wrong beginning is told only of these; a key pressed for something else begins many things that nobody meant. */
+const meant = (of: GestureOf): boolean => of.kind === 'route' || of.kind === 'test';
+
+/**
+ * What this hand would have begun, had it come at another time: after a rest that was cut short, in another mode, or when
+ * something else held. Asked only of a hand that nothing else has taken.
+ */
+function wrongBeginnings(turn: Turn, hand: Hand, before: UnitState): Missed[] {
+  return turn.plan.gestures.flatMap((gesture, index) => {
+    if (!meant(gesture.of)) return [];
+    const outcome = firstHand(turn, index, hand, before, () => {});
+    const why = whyNotFrom(turn, index, before);
+    if (outcome?.kind === 'dies')
+      return why === null && outcome.miss.code === 'too-early' ? [{ of: gesture.of, miss: outcome.miss }] : [];
+    if (why === null || outcome === null || outcome.kind === 'ignored') return [];
+    const of = gesture.program.acts.at(-1) ?? 0;
+    const at = gesture.program.ops[0]?.at ?? '';
+    return [{ of: gesture.of, miss: { code: why, at, byMs: null, nth: 1, done: 0, of } }];
+  });
 }
 
 /** Takes what came of the gestures; of several that are complete at once the longest decides where the unit goes. */

@@ -17,6 +17,8 @@ const words: Readonly<Record<MissCode, string>> = {
   'held-not-pressed': 'held where it should be pressed',
   'held-too-long': 'held too long',
   'no-power': 'there was no supply',
+  'other-mode': 'it begins in another mode',
+  'not-now': 'what it wants does not hold now',
 };
 
 /** Why a try came to nothing. */
