@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { runMeasure, runWalk } from './chart-commands.ts';
+import { runLockOut, runProve } from './code-commands.ts';
 import { type Output, runExport, runImport, runLint } from './commands.ts';
 import { runExchangeCsv, runExchangeMermaid, runExchangePdf } from './exchange-commands.ts';
 import { UnusableInput } from './input.ts';
@@ -31,6 +32,8 @@ const usage = `wire-trail COMMAND … [--json]
   play BUNDLE --route ID --events FILE    what timed events come to: ended, mode, nearest, by
   odds BUNDLE --route ID [--hands bare|gloved|first] [--runs N] [--seed N]
                                           how likely a person is to hit a route (a model)
+  prove BUNDLE --code ID [--variant ID]   how long a repair has to run before it is proven, and why
+  lockout BUNDLE --code ID --attempts N   how long it has been in trouble, and until it locks out
   script print BUNDLE --route ID          a route as its script
   script parse BUNDLE --script FILE       a script as steps, with what is wrong in it
   intake BUNDLE [--family ID] [--text FILE]
@@ -107,6 +110,8 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         element: { type: 'string' },
         ohm: { type: 'string' },
         at: { type: 'string' },
+        variant: { type: 'string' },
+        attempts: { type: 'string' },
         accuracy: { type: 'string' },
         out: { type: 'string' },
         address: { type: 'string' },
@@ -183,6 +188,10 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
       return runPlay(file, options);
     case 'odds':
       return runSuccessRate(file, options);
+    case 'prove':
+      return runProve(file, options);
+    case 'lockout':
+      return runLockOut(file, options);
     case 'script print':
       return runScript('print', file, options);
     case 'script parse':
