@@ -151,6 +151,9 @@ describe('events', () => {
     const ahead = await walked('2031-01-01T08:00:00.000Z', '2.4');
     const log = walksIn(await technician.get('/walks'));
     expect(Date.parse(log.find((w) => w.id === ahead)?.lastAt ?? '')).toBeLessThanOrEqual(Date.now());
+    const kept = (await technician.get(`/walks/${ahead}`)).body as Answer<'walk'>;
+    for (const { at, saidAt } of kept.events)
+      expect([Date.parse(at) <= Date.now(), saidAt]).toEqual([true, '2031-01-01T08:00:00.000Z']);
     await new Promise((soon) => setTimeout(soon, 5));
     await walked(new Date().toISOString(), '2.6');
     expect((await technician.get('/machines/brindlewick-g4/G4-AHEAD')).body).toMatchObject({

@@ -199,7 +199,15 @@ export default function LoggedWalkPage() {
             <span className="soft small mono">
               <Moment at={event.at} />
             </span>
-            <span className="grow">{eventWords(event, names)}</span>
+            <span className="grow">
+              {eventWords(event, names)}
+              {event.saidAt && (
+                <span className="soft small">
+                  {' '}
+                  · by a clock that said <Moment at={event.saidAt} />
+                </span>
+              )}
+            </span>
           </li>
         ))}
       </ol>

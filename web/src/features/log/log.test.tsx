@@ -214,6 +214,12 @@ describe('a walk in the log', () => {
     ]);
   });
 
+  it('says where a device’s clock was wrong', async () => {
+    open(happened([began, { kind: 'noted', text: 'as it was', saidAt: '2035-05-05T08:00:00.000Z' }]));
+    await screen.findByText('Began at the panel');
+    expect(told()[1]).toMatch(/as it was · by a clock that said 5 May 2035/);
+  });
+
   it('tells what the tests found, what passed by itself and what was put back, not what was left out', async () => {
     const look = (stage: string) => ({ kind: 'lamps', stage, lamps: {} });
     open(
