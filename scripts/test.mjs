@@ -80,10 +80,10 @@ await check('production build', async () => {
 // the one waits most of the time, the other works: side by side they take little longer than the longer of them
 heading('format, types, unit and server tests, and end to end beside them');
 // one kind after the other: between two kinds a worker begins anew for every file
-const unitTests = async (name, kind = name, ...paths) => {
-  const report = join(reports, `${name}.json`);
+const unitTests = async (kind) => {
+  const report = join(reports, `${kind}.json`);
   await suite(
-    `tests of ${name}`,
+    `tests of ${kind}`,
     report,
     (r) => ({
       passed: r.numPassedTests,
@@ -95,15 +95,14 @@ const unitTests = async (name, kind = name, ...paths) => {
     () =>
       run(
         bin('vitest'),
-        ['run', '--project', kind, ...paths, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+        ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
         heldBack,
       ),
   );
 };
-// those of the server wait for their database, those of the scripts for processes they start and kill
+// those of the server wait for their database, and for processes they start and kill
 const beside = Promise.all([
-  unitTests('server', 'server', 'server/src'),
-  unitTests('scripts', 'server', 'scripts/', 'cli/'),
+  unitTests('server'),
   (async () => {
     await check(
       'format and lint',
