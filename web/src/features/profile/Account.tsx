@@ -10,6 +10,7 @@ import { rememberUser } from '../../foundation/remembered-user.ts';
 import { signedOut } from '../../foundation/session-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { Field } from '../../parts/field/Field.tsx';
+import { NewPasswordFields } from '../../parts/field/NewPasswordFields.tsx';
 import { wrongsOf } from '../../parts/field/refused.ts';
 
 const Asked = z
@@ -67,21 +68,10 @@ export function Account() {
           wrong={errors.old?.message}
           {...register('old')}
         />
-        <Field
-          label="New password"
-          type="password"
-          autoComplete="new-password"
-          wrong={errors.password?.message}
-          {...register('password')}
+        <NewPasswordFields
+          password={{ of: register('password'), wrong: errors.password?.message }}
+          again={{ of: register('again'), wrong: errors.again?.message }}
         />
-        <Field
-          label="New password, once more"
-          type="password"
-          autoComplete="new-password"
-          wrong={errors.again?.message}
-          {...register('again')}
-        />
-        <p className="small soft">Ten characters at least. Three or four words nobody would guess are easy to keep.</p>
         {said && <Alert severity={said.good ? 'success' : 'error'}>{said.words}</Alert>}
         <div className="row">
           <Button type="submit" disabled={isLoading}>

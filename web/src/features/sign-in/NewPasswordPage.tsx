@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { Link, useLocation } from 'react-router';
 import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
-import { Field } from '../../parts/field/Field.tsx';
+import { NewPasswordFields } from '../../parts/field/NewPasswordFields.tsx';
 import { wrongsOf } from '../../parts/field/refused.ts';
 import './sign-in.css';
 
@@ -45,23 +45,10 @@ export default function NewPasswordPage() {
       ) : (
         <form className="sheet stack" onSubmit={submit} noValidate>
           <h2>Choose a new password</h2>
-          <Field
-            label="New password"
-            type="password"
-            autoComplete="new-password"
-            wrong={errors.password?.message}
-            {...register('password')}
+          <NewPasswordFields
+            password={{ of: register('password'), wrong: errors.password?.message }}
+            again={{ of: register('again'), wrong: errors.again?.message }}
           />
-          <Field
-            label="New password, once more"
-            type="password"
-            autoComplete="new-password"
-            wrong={errors.again?.message}
-            {...register('again')}
-          />
-          <p className="small soft">
-            Ten characters at least. Three or four words nobody would guess are easy to keep.
-          </p>
           {refused && refused.code !== 'field-wrong' && <Alert severity="error">{refused.title}</Alert>}
           <Button type="submit" variant="contained" size="glove" color="primary" disabled={isLoading}>
             Set it
