@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { type Bundle, type Code, Entry } from '@wire-trail/core';
+import { type Bundle, type Code, Entry, seeded } from '@wire-trail/core';
 import {
   addBundle,
   addChangeSet,
@@ -14,17 +14,6 @@ import {
 } from '@wire-trail/server';
 
 type Db = ReturnType<typeof connect>;
-
-/** The same numbers again and again: what is measured today is what was measured yesterday. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 const template = (): Bundle =>
   JSON.parse(readFileSync(new URL('../demo/brindlewick-g4.json', import.meta.url), 'utf8')) as Bundle;

@@ -1,9 +1,8 @@
 import { chromium } from '@playwright/test';
-import type { Answer } from '@wire-trail/core';
+import { type Answer, seeded } from '@wire-trail/core';
 // @ts-expect-error plain JavaScript, as the tests that share it
 import { chromiumOptions } from '../../e2e/chromium.mjs';
 import { badLine, type Does } from '../bad-line.ts';
-import { seeded } from '../grow.ts';
 import { newInstallation, signedInAt, start } from '../started.ts';
 import { type Tally, tallyOf, wait } from './tally.ts';
 

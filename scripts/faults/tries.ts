@@ -176,7 +176,7 @@ export async function fullDisk(): Promise<Tally> {
   const running = start(place);
   await running.up();
   const ask = await signedInAt(place.address, 'technician');
-  const stored: Array<[string, string]> = [];
+  const done = nothingYet();
   const write = async (): Promise<number> => {
     const walk = randomUUID();
     const at = new Date().toISOString();
@@ -202,8 +202,7 @@ export async function fullDisk(): Promise<Tally> {
     tally.tried += 1;
     const response = await ask('POST', '/events', { events }).catch(() => null);
     if (response?.status === 500) tally.answered500 += 1;
-    if (response?.ok)
-      for (const id of ((await response.json()) as Answer<'takeEvents'>).stored) stored.push([walk, id]);
+    if (response?.ok) done.events.set(walk, ((await response.json()) as Answer<'takeEvents'>).stored);
     return response?.status ?? 0;
   };
   const ready = async () => (await ask('GET', '/ready').catch(() => null))?.status ?? 0;
@@ -220,12 +219,7 @@ export async function fullDisk(): Promise<Tally> {
     else await wait(300);
   }
   if (well < 3) tally.stuck += 1;
-  const trainer = await signedInAt(place.address, 'trainer').catch(() => null);
-  for (const walk of new Set(stored.map(([w]) => w))) {
-    const response = await trainer?.('GET', `/walks/${walk}`);
-    const there = response?.ok ? ((await response.json()) as Answer<'walk'>).events.map((e) => e.id as string) : [];
-    tally.lost += stored.filter(([w, id]) => w === walk && !there.includes(id)).length;
-  }
+  await verify(place.address, done, tally);
   await running.stop();
   place.remove();
   disk.remove();

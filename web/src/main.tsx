@@ -5,11 +5,10 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { App } from './app/App.tsx';
 import { registerServiceWorker } from './app/service-worker.ts';
-import { api } from './foundation/api.ts';
 import { onEnded, onNewer } from './foundation/device/told-by-server.ts';
 import { wipeDevice } from './foundation/device/wipe.ts';
+import { forgetPerson } from './foundation/forget-person.ts';
 import './foundation/look.css';
-import { signedOut } from './foundation/session-slice.ts';
 import { makeStore } from './foundation/store.ts';
 import { endedMet, newerMet, versionSaid } from './foundation/view-slice.ts';
 
@@ -20,8 +19,7 @@ onNewer(() => store.dispatch(newerMet()));
 onEnded(() => {
   void wipeDevice().finally(() => {
     store.dispatch(endedMet(true));
-    store.dispatch(signedOut());
-    store.dispatch(api.util.resetApiState());
+    forgetPerson(store.dispatch);
   });
 });
 createRoot(root).render(

@@ -262,7 +262,9 @@ export async function restore(
       await other.destroy();
     }
     const loading = exactly(beside);
+    let loaded: string[];
     try {
+      loaded = await tablesOf(loading);
       await fill(loading, file, onTable);
       if (tables.some((t) => t.table === 'library_order'))
         await loading('library_order').update({ library: loading.raw('UUID()') });
@@ -273,22 +275,13 @@ export async function restore(
     await createDatabase({ ...database, database: away });
     const moves = [
       ...there.map((table) => [database.database, table, away, table]),
-      ...(await tablesIn(beside)).map((table) => [beside.database, table, database.database, table]),
+      ...loaded.map((table) => [beside.database, table, database.database, table]),
     ];
     await db.raw(`RENAME TABLE ${moves.map(() => '??.?? TO ??.??').join(', ')}`, moves.flat());
     await db.raw('DROP DATABASE ??', [away]);
     return tables;
   } finally {
     await db.raw('DROP DATABASE IF EXISTS ??', [beside.database]).catch(() => {});
-    await db.destroy();
-  }
-}
-
-async function tablesIn(database: DatabaseConfig): Promise<string[]> {
-  const db = connect(database);
-  try {
-    return await tablesOf(db);
-  } finally {
     await db.destroy();
   }
 }

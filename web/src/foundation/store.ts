@@ -32,5 +32,6 @@ export const makeStore = () => {
 };
 export type Store = ReturnType<typeof makeStore>;
 export type RootState = ReturnType<typeof reducer>;
-export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export type AppDispatch = Store['dispatch'];
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

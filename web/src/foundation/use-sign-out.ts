@@ -1,9 +1,8 @@
 import { useCallback } from 'react';
 import { api } from './api.ts';
 import { wipeDevice } from './device/wipe.ts';
+import { forgetPerson } from './forget-person.ts';
 import { leavingMarked } from './leaving.ts';
-import { rememberUser } from './remembered-user.ts';
-import { signedOut } from './session-slice.ts';
 import { useAppDispatch } from './store.ts';
 
 /**
@@ -17,10 +16,8 @@ export function useSignOut(): (how?: Readonly<{ wipe: boolean }>) => Promise<voi
     async (how = { wipe: false }) => {
       const { error } = await signOut();
       if (how.wipe) await wipeDevice();
-      rememberUser(null);
       leavingMarked(error !== undefined);
-      dispatch(signedOut());
-      dispatch(api.util.resetApiState());
+      forgetPerson(dispatch);
     },
     [dispatch, signOut],
   );

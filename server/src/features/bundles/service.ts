@@ -30,8 +30,7 @@ import {
   cardsAfter,
   familiesWrittenBy,
   findCodes,
-  lastPlace,
-  libraryId,
+  orderOf,
   type PackedBundle,
   type PlaceInOrder,
   packedBundle,
@@ -115,7 +114,7 @@ const perPage = 100;
 
 /** A page of the published families, in the order in which they were published last. */
 export async function listFamilies(from: PlaceInOrder, { db }: Services): Promise<Answer<'families'>> {
-  const library = await libraryId(db);
+  const { library } = await orderOf(db);
   const rows = await cardsAfter(db, from, perPage + 1);
   const page = rows.slice(0, perPage);
   const last = page.at(-1);
@@ -148,7 +147,8 @@ const alike = new WeakMap<object, Alike>();
 
 /** Pairs of published families that nobody can tell apart by what is written of them; worked out once for each state of the library. */
 export async function alikeFamilies({ db }: Services): Promise<string[]> {
-  const at = await lastPlace(db);
+  const { library, number } = await orderOf(db);
+  const at = `${library} ${number}`;
   const known = alike.get(db);
   if (known?.at === at) return known.words;
   const words = workOutAlike(db);

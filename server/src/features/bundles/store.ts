@@ -44,23 +44,27 @@ export async function cardsAfter(db: Db, { since, after }: PlaceInOrder, most: n
   return readRows(CardRow, await query.select('number', 'card'));
 }
 
-/** Which library this is: another one after it was brought back from a backup. */
-export async function libraryId(db: Db): Promise<string> {
-  const row = readRow(z.object({ library: z.uuid() }), await db('library_order').where({ one: 1 }).first('library'));
+const Order = z.object({ library: z.uuid(), number: z.number() });
+
+/** Which library this is (another one after it was brought back from a backup), and how often something was published in it. */
+export async function orderOf(db: Db): Promise<z.infer<typeof Order>> {
+  const row = readRow(Order, await db('library_order').where({ one: 1 }).first('library', 'number'));
   if (!row) throw new Error('the order of publishing is gone');
-  return row.library;
+  return row;
 }
 
 export type PackedBundle = Readonly<{ hash: string; packed: Buffer }>;
 
+const current = (db: Db | Transaction, family: FamilyId) =>
+  db('current_bundles as c')
+    .join('bundles as b', function on() {
+      this.on('b.family', 'c.family').andOn('b.hash', 'c.hash');
+    })
+    .where('c.family', family);
+
 /** The current bundle of a family, gzip as it is stored. */
 export async function packedBundle(db: Db, family: FamilyId): Promise<PackedBundle | null> {
-  const row = await db('current_bundles')
-    .join('bundles', function on() {
-      this.on('bundles.family', 'current_bundles.family').andOn('bundles.hash', 'current_bundles.hash');
-    })
-    .where('current_bundles.family', family)
-    .first('bundles.hash', 'bundles.body as packed');
+  const row = await current(db, family).first('c.hash', 'b.body as packed');
   return readRow(z.object({ hash: z.string(), packed: z.instanceof(Buffer) }), row);
 }
 
@@ -81,12 +85,7 @@ const Current = z.object({ hash: z.string(), card: z.null().or(json(FamilyCard))
 
 /** What is stored as a family's current bundle; `bundle` is null where it cannot be read. */
 export async function currentOf(trx: Transaction, family: FamilyId) {
-  const row = await trx('current_bundles as c')
-    .join('bundles as b', function on() {
-      this.on('b.family', 'c.family').andOn('b.hash', 'c.hash');
-    })
-    .where('c.family', family)
-    .first('c.hash', 'c.card', 'b.body as packed');
+  const row = await current(trx, family).first('c.hash', 'c.card', 'b.body as packed');
   const read = readRow(Current, row);
   if (!read) return null;
   const { packed, ...rest } = read;
@@ -118,13 +117,6 @@ export async function lastSetOf(trx: Transaction, family: FamilyId): Promise<num
 /** Families whose line on the Shelf was never written: published before there was one. */
 export async function withoutCard(db: Db): Promise<FamilyId[]> {
   return z.array(FamilyId).parse(await db('current_bundles').whereNull('card').pluck('family'));
-}
-
-/** Which state of which library this is: another one after every publication. */
-export async function lastPlace(db: Db): Promise<string> {
-  const Place = z.object({ library: z.string(), number: z.number() });
-  const row = readRow(Place, await db('library_order').where({ one: 1 }).first('library', 'number'));
-  return `${row?.library} ${row?.number}`;
 }
 
 /** Families that were never published. */

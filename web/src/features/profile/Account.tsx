@@ -6,8 +6,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type ApiError, api } from '../../foundation/api.ts';
-import { rememberUser } from '../../foundation/remembered-user.ts';
-import { signedOut } from '../../foundation/session-slice.ts';
+import { forgetPerson } from '../../foundation/forget-person.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
 import { Field } from '../../parts/field/Field.tsx';
 import { NewPasswordFields } from '../../parts/field/NewPasswordFields.tsx';
@@ -53,9 +52,7 @@ export function Account() {
   const everywhere = async () => {
     const { error } = await leaveAll();
     if (error) return setSaid({ good: false, words: (error as ApiError).title });
-    rememberUser(null);
-    dispatch(signedOut());
-    dispatch(api.util.resetApiState());
+    forgetPerson(dispatch);
   };
   return (
     <section className="sheet stack">
