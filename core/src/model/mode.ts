@@ -147,6 +147,8 @@ export const Mode = scoped(
     controller: ref('controller'),
     name: Label,
     sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
+    /** So long after it begins the unit takes nothing that is done, as during a self-check or a restart. */
+    deafForMs: z.number().positive().max(86_400_000).optional(),
     /** How one knows one is in it. */
     normalSigns: Prose.optional(),
     variables: z.array(Variable).max(30).default([]),

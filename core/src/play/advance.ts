@@ -4,6 +4,7 @@ import { takeDueAttempt } from './settle.ts';
 import { takeScheduled } from './signs.ts';
 import type { UnitEffect, UnitState } from './state.ts';
 import { takeEvent } from './take-event.ts';
+import { takeTellAt } from './tried.ts';
 import { nextTimer, onTimer } from './transitions.ts';
 import { beginTurn, type Turn } from './turn.ts';
 
@@ -17,13 +18,15 @@ function nextDue(turn: Turn): number {
   const { w } = turn;
   const signs = w.scheduled[0]?.at ?? Number.POSITIVE_INFINITY;
   const attempts = w.attempts.reduce((due, a) => (a && a.due < due ? a.due : due), Number.POSITIVE_INFINITY);
-  return Math.min(signs, attempts, nextTimer(turn));
+  return Math.min(signs, attempts, w.tried.tellAt, nextTimer(turn));
 }
 
 function takeDue(turn: Turn, due: number): void {
   const [sign] = turn.w.scheduled;
   if (sign && sign.at <= due) takeScheduled(turn, due);
-  else if (!takeDueAttempt(turn, due)) onTimer(turn, due);
+  else if (takeDueAttempt(turn, due)) return;
+  else if (turn.w.tried.tellAt <= due) takeTellAt(turn);
+  else onTimer(turn, due);
 }
 
 /** Everything that is due by itself up to an instant, in order. False where that has no end: the unit stands where it came to. */

@@ -1,4 +1,4 @@
-import type { ControlId, PlaceId } from '../base/ids.ts';
+import type { ControlId, ModeId, PlaceId } from '../base/ids.ts';
 import type { BranchOn } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Grip, Program } from './op.ts';
@@ -27,6 +27,11 @@ export type MissCode =
   | 'other-way'
   | 'other-choice'
   | 'one-too-many'
+  | 'too-few'
+  /** A step that was not done at all, two that were done the other way round, and one after which nothing more came. */
+  | 'left-out'
+  | 'swapped'
+  | 'unfinished'
   | 'let-go-early'
   | 'let-go-late'
   | 'held-not-pressed'
@@ -34,8 +39,35 @@ export type MissCode =
   | 'no-power'
   /** Begun in a mode it does not begin in, or while what it wants does not hold. */
   | 'other-mode'
-  | 'not-now';
-export type Miss = Readonly<{ code: MissCode; at: string; byMs: number | null; nth: number; done: number; of: number }>;
+  | 'not-now'
+  /** Begun while the unit takes nothing. */
+  | 'deaf';
+
+/** What was wrong, as far as it can be named. */
+export type MissFacts = Readonly<{
+  /** So many were meant, and so many were done. */
+  meant?: number;
+  did?: number;
+  /** What was worked, and what should have been; a control that carries the supply, where there was none. */
+  control?: ControlId;
+  instead?: ControlId;
+  /** Where it was put, and where it should have been. */
+  place?: PlaceId;
+  wanted?: PlaceId;
+  /** The step it was swapped with. */
+  other?: string;
+  /** How long all of it took or would have taken at that pace, and how long it may take, in milliseconds. */
+  wholeMs?: number;
+  allowedMs?: number;
+  /** The mode it was begun in, how long that lasts by itself, and how long it still does. */
+  mode?: ModeId;
+  lastsMs?: number;
+  leftMs?: number;
+}>;
+export type Miss = Readonly<{ code: MissCode; at: string; byMs: number | null; nth: number; done: number; of: number }> &
+  MissFacts &
+  /** What else was otherwise in the same try. */
+  Readonly<{ also?: readonly Miss[] }>;
 
 /** One attempt at a program: where it stands and what it holds. */
 export type Attempt = Readonly<{

@@ -87,6 +87,7 @@ export function comeTo(run: Run, at: number): Outcome {
         break;
       }
       case 'set':
+        if (op.springs) return { kind: 'on', attempt: w };
         if (op.atClick === null ? view.placeOf(op.control) === op.to : view.clickOf(op.control) === op.atClick) break;
         return { kind: 'on', attempt: w };
       case 'rest':
@@ -152,13 +153,14 @@ export function takeDue(run: Run): Outcome {
       w.latest = op.sign ? at + noticeMs : Number.POSITIVE_INFINITY;
       return onward(run, at);
     }
+    case 'press':
+    case 'turn':
+      return dies(run, 'too-few');
     case 'choose':
     case 'close':
     case 'grip':
     case 'jump':
-    case 'press':
     case 'set':
-    case 'turn':
     case undefined:
       return ignored;
     default:

@@ -89,9 +89,11 @@ function presses(into: Compiler, { step, at, control, times, of }: Presses): voi
     if (own && own.mechanism.kind !== 'push' && own.springs.size === 0)
       refuse(into, { at, code: 'cannot', control, act: 'press' });
   }
-  put(into, { op: 'press', at, control, times, paceMs: paceOf(step, of, handSpans.press) });
+  const last = into.ops.findLast((o) => isAct(o) || (o.op === 'show' && o.must));
+  const goesOn = last?.op === 'press' && last.control === control;
+  put(into, { op: 'press', at, control, times, ...paceOf(step, of, handSpans.press) });
   // one press at the end acts at once; of several, one more would make another thing of it
-  if (times > 1) put(into, guard(at, { control, place: null }, handSpans.press.mostMs, times));
+  if (times > 1 || goesOn) put(into, guard(at, { control, place: null }, handSpans.press.mostMs, times));
 }
 
 const guard = (
@@ -142,14 +144,15 @@ function compileTurn(into: Compiler, step: StepOf<'turn' | 'sweep'>, at: string,
     refuse(into, { at, code: 'cannot', control, act: 'turn' });
     return;
   }
-  const { perTurn, rests } = own.mechanism;
+  const { perTurn, rests, springsBack } = own.mechanism;
   const clicks = step.kind === 'turn' ? step.clicks : step.turns * perTurn;
   const rest = step.kind === 'sweep' && step.stopAt ? rests.find((r) => r.id === step.stopAt) : undefined;
   if (step.kind === 'sweep' && step.stopAt) hasPlace(into, control, step.stopAt, at);
   const usual = step.kind === 'turn' ? handSpans.click.usualMs : handSpans.turn.usualMs / perTurn;
-  const paceMs = step.takes ? step.takes.usualMs / clicks : usual;
-  const stop = rest ? { click: rest.atClick, perTurn } : null;
-  put(into, { op: 'turn', at, control, way, clicks, stop, paceMs });
+  const pace = paceOf(step, clicks, { ...handSpans.click, usualMs: usual });
+  // a knob that springs back stands nowhere else
+  const stop = rest && !springsBack ? { click: rest.atClick, perTurn } : null;
+  put(into, { op: 'turn', at, control, way, clicks, stop, ...pace });
   // turned on the other way, the clicks before are counted as they are
   if (!(next?.kind === 'turn' && next.control === control))
     put(into, guard(at, { control, place: null }, handSpans.click.mostMs, clicks));
@@ -164,7 +167,9 @@ function compileSet(into: Compiler, step: StepOf<'set'>, at: string): void {
   }
   if (!hasPlace(into, control, to, at)) return;
   const rest = mechanism?.kind === 'clicks' ? mechanism.rests.find((r) => r.id === to) : undefined;
-  put(into, { op: 'set', at, control, to, atClick: rest?.atClick ?? null, paceMs: paceOf(step, 1, handSpans.set) });
+  const springs = into.facts.controls.get(control)?.springs.has(to) ?? false;
+  const { paceMs } = paceOf(step, 1, handSpans.set);
+  put(into, { op: 'set', at, control, to, atClick: rest?.atClick ?? null, springs, paceMs });
 }
 
 function compileStepList(into: Compiler, step: StepOf<'step-list'>, at: string): void {
@@ -201,6 +206,11 @@ function compileGroup(into: Compiler, step: StepOf<'group'>, at: string): void {
     compileList(into, step.steps, `${at}.steps.`);
     // nothing is done in it: doing that again is nothing either
     if (ops.length === before) break;
+    if (step.times === 1) continue;
+    for (let i = before; i < ops.length; i += 1) {
+      const op = ops[i];
+      if (op && op.round === undefined) ops[i] = { ...op, round: { at, n, of: step.times } };
+    }
   }
   if (window !== null) {
     const last = ops.at(-1);

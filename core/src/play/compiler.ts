@@ -85,6 +85,8 @@ export const boundOf = (span: Span | null) =>
     ? { leastMs: 0, usualMs: 0, mostMs: null }
     : { leastMs: span.leastMs, usualMs: span.usualMs, mostMs: span.mostMs > span.leastMs ? span.mostMs : null };
 
-/** How long each of so many takes, where the step says how long all of them take. */
-export const paceOf = (step: Step, count: number, usual: Span): number =>
-  step.takes ? step.takes.usualMs / count : usual.usualMs;
+/** How long each of so many takes, usually and at most, where the step says how long all of them take. */
+export const paceOf = (step: Step, count: number, usual: Span): Readonly<{ paceMs: number; slowMs: number }> =>
+  step.takes
+    ? { paceMs: step.takes.usualMs / count, slowMs: step.takes.mostMs / count }
+    : { paceMs: usual.usualMs, slowMs: usual.mostMs };

@@ -33,10 +33,24 @@ export type Grip = Readonly<{ control: ControlId; place: PlaceId | null; sticks:
 export type SignWait = Readonly<{ shown: Shown; nth: number; gapMs: number }>;
 type Bound = Readonly<{ leastMs: number; usualMs: number; mostMs: number | null }>;
 
-/** One operation of a compiled route. `at` is the place of its step in the script, e.g. `4.steps.0`. */
-export type Op = Readonly<{ at: string }> &
+/** Which round of a repeated group an operation belongs to, counted from 0, of how many; `at` is the group's step. */
+type Round = Readonly<{ at: string; n: number; of: number }>;
+
+/**
+ * One operation of a compiled route. `at` is the place of its step in the script, e.g. `4.steps.0`. `paceMs` is what one act
+ * of it usually takes, `slowMs` the longest that was said.
+ */
+export type Op = Readonly<{ at: string; round?: Round }> &
   (
-    | Readonly<{ op: 'press'; control: ControlId | 'any'; times: number; paceMs: number }>
+    | Readonly<{
+        op: 'press';
+        control: ControlId | 'any';
+        times: number;
+        paceMs: number;
+        slowMs: number;
+        /** However long it is held, it counts as a press. */
+        anyLength?: true;
+      }>
     | (Readonly<{ op: 'hold'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
     | Readonly<{ op: 'grip'; grips: readonly Grip[] }>
     | (Readonly<{ op: 'drop'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
@@ -48,8 +62,17 @@ export type Op = Readonly<{ at: string }> &
         /** Full turns that stop at a rest: that many clicks more or less are forgiven if it stops there. */
         stop: Readonly<{ click: number; perTurn: number }> | null;
         paceMs: number;
+        slowMs: number;
       }>
-    | Readonly<{ op: 'set'; control: ControlId; to: PlaceId; atClick: number | null; paceMs: number }>
+    | Readonly<{
+        op: 'set';
+        control: ControlId;
+        to: PlaceId;
+        atClick: number | null;
+        /** It goes back by itself from there: standing there is not having been put there. */
+        springs: boolean;
+        paceMs: number;
+      }>
     | (Readonly<{ op: 'rest' }> & Bound)
     | Readonly<{ op: 'choose'; on: string; words: string; paceMs: number }>
     | Readonly<{ op: 'show'; signs: readonly Shown[]; delayMs: number; must: boolean }>

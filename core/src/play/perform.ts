@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
-import { isSupplied, type UnitFacts } from '../unit/facts.ts';
+import { clickedTo, isSupplied, type UnitFacts } from '../unit/facts.ts';
 import type { UnitView } from './attempt-state.ts';
 import { controlOfOp, type Grip, type Hand, type Op, type Program, type UnitEvent } from './op.ts';
 
@@ -45,18 +45,24 @@ function startsOf(facts: UnitFacts): ReadonlyMap<ControlId, PlaceId> {
 /** Where controls stand while a program is performed on its own, without the rest of the unit. */
 export class Solo {
   readonly places: Map<ControlId, PlaceId>;
-  private readonly clicks = new Map<ControlId, number>();
+  readonly clicks = new Map<ControlId, number>();
   private readonly told: Array<{ at: number; shown: Shown }> = [];
   private readonly facts: UnitFacts;
   private powered: number | null;
   now = 0;
 
-  constructor(facts: UnitFacts, places?: ReadonlyMap<ControlId, PlaceId>, clicks?: ReadonlyMap<ControlId, number>) {
+  constructor(
+    facts: UnitFacts,
+    places?: ReadonlyMap<ControlId, PlaceId>,
+    clicks?: ReadonlyMap<ControlId, number>,
+    /** Since when it has its supply, where that is known. */
+    poweredAt: number | null = 0,
+  ) {
     this.facts = facts;
     this.places = new Map(startsOf(facts));
     for (const [control, place] of places ?? []) this.places.set(control, place);
     for (const [control, click] of clicks ?? []) this.clicks.set(control, click);
-    this.powered = isSupplied(facts, (c) => this.places.get(c) ?? null) ? 0 : null;
+    this.powered = isSupplied(facts, (c) => this.places.get(c) ?? null) ? (poweredAt ?? 0) : null;
   }
   readonly view: UnitView = {
     placeOf: (c) => this.places.get(c) ?? null,
@@ -73,18 +79,28 @@ export class Solo {
   };
   take(event: UnitEvent): void {
     this.now = event.at;
-    if (event.kind === 'click') {
-      const mechanism = this.facts.controls.get(event.control)?.mechanism;
-      const per = mechanism?.kind === 'clicks' ? mechanism.perTurn : 1;
-      this.clicks.set(
-        event.control,
-        ((this.clicks.get(event.control) ?? 0) + (event.way === 'cw' ? 1 : per - 1)) % per,
-      );
-    }
-    if (event.kind !== 'place') return;
-    this.places.set(event.control, event.to);
+    if (event.kind === 'click') this.click(event.control, event.way);
+    if (event.kind === 'place') this.put(event.at, event.control, event.to);
+  }
+  /** As `take`, of a hand as the recogniser takes it. */
+  takeHand(hand: Hand): void {
+    this.now = hand.at;
+    if (hand.kind === 'click') this.click(hand.control, hand.way);
+    if (hand.kind === 'set') this.put(hand.at, hand.control, hand.to);
+    if (hand.kind === 'down' && hand.place !== null) this.put(hand.at, hand.control, hand.place);
+    if (hand.kind !== 'up') return;
+    const home = this.facts.controls.get(hand.control)?.springs.get(this.places.get(hand.control) ?? ('' as PlaceId));
+    if (home !== undefined) this.put(hand.at, hand.control, home);
+  }
+  private click(control: ControlId, way: 'cw' | 'ccw'): void {
+    const mechanism = this.facts.controls.get(control)?.mechanism;
+    if (mechanism?.kind === 'clicks')
+      this.clicks.set(control, clickedTo(mechanism, this.clicks.get(control) ?? 0, way));
+  }
+  private put(at: number, control: ControlId, to: PlaceId): void {
+    this.places.set(control, to);
     const on = isSupplied(this.facts, (c) => this.places.get(c) ?? null);
-    if (on !== (this.powered !== null)) this.powered = on ? event.at : null;
+    if (on !== (this.powered !== null)) this.powered = on ? at : null;
   }
 }
 

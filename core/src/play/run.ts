@@ -44,8 +44,14 @@ export function opOf(run: Run): Op | undefined {
 export function dies(run: Run, code: MissCode, byMs: number | null = null): Outcome {
   const { w, program } = run;
   const of = program.acts.at(-1) ?? 0;
-  const at = opOf(run)?.at ?? '';
-  return { kind: 'dies', miss: { code, at, byMs, nth: w.count + 1, done: actsDone(program, w), of } };
+  const op = opOf(run);
+  const counts = code === 'one-too-many' || code === 'too-few';
+  const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : op?.op === 'guard' ? op.count : null;
+  const count = counts && meant !== null ? { meant, did: code === 'too-few' ? w.count : meant + 1 } : {};
+  return {
+    kind: 'dies',
+    miss: { code, at: op?.at ?? '', byMs, nth: w.count + 1, done: actsDone(program, w), of, ...count },
+  };
 }
 
 export function showSign(run: Run, at: number, shown: Shown): void {

@@ -2,10 +2,14 @@ import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, Variabl
 import type { VariableValue } from '../model/effect.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
+import { entriesOf } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
 import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
+import { standingBefore } from './standing.ts';
+import { atStart, type UnitAsLeft } from './track.ts';
+import { nothingTried, type Tried } from './tried.ts';
 
 /** Where one controller stands. */
 export type ControllerState = Readonly<{
@@ -36,8 +40,8 @@ export type UnitState = Readonly<{
   scheduled: ReadonlyArray<Readonly<{ at: number; sign: SignId; shown: Shown | null; controller: ControllerId }>>;
   /** Signs an attempt has brought on, until something else shows there. */
   over: ReadonlyMap<SignId, Readonly<{ shown: Shown; at: number; controller: ControllerId }>>;
-  /** What went wrong in this try, one for each gesture that was under way. */
-  misses: ReadonlyArray<Readonly<{ gesture: number; miss: Miss }>>;
+  /** What was done since something last came of it. */
+  tried: Tried;
 }>;
 
 export type ModeCause =
@@ -71,12 +75,15 @@ const restMode = (modes: readonly Mode[], powered: boolean): Mode | undefined =>
 
 /** How a unit stands before anybody has touched it: controls at their start, every controller at rest. */
 export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitState {
-  const places = new Map<ControlId, PlaceId>();
+  return standingUnit(plan, atStart(plan.facts), memory);
+}
+
+/** A unit whose controls stand so, every controller at rest. */
+function standingUnit(plan: UnitPlan, standing: UnitAsLeft, memory: readonly string[]): UnitState {
+  const places = new Map(standing.places);
   const clicks = new Map<ControlId, number>();
-  for (const { control, start } of plan.facts.controls.values()) {
-    if (start !== null) places.set(control.id, start);
-    if (control.mechanism.kind === 'clicks') clicks.set(control.id, 0);
-  }
+  for (const { control } of plan.facts.controls.values())
+    if (control.mechanism.kind === 'clicks') clicks.set(control.id, standing.clicks.get(control.id) ?? 0);
   const powered = isSupplied(plan.facts, (c) => places.get(c) ?? null);
   const family = plan.bundle.entries.find((e) => e.kind === 'family' && e.id === plan.bundle.family);
   const inputs = family?.kind === 'family' ? family.inputs.map((i) => [i.id, i.start] as const) : [];
@@ -110,19 +117,25 @@ export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitS
     lastHandAt: 0,
     scheduled: [],
     over: new Map(),
-    misses: [],
+    tried: nothingTried,
   };
 }
 
-/** How an untouched unit stands when a route begins: as `startUnit`, with the route's controller in the first mode it may begin in. */
-export function startForRoute(plan: UnitPlan, route: Route): UnitState {
-  const start = startUnit(plan);
+/**
+ * How an untouched unit stands when a route begins: its controls where they are in the mode it begins in, with the supply
+ * that mode has, and the route's controller in that mode with its variables as they start.
+ */
+export function startForRoute(plan: UnitPlan, route: Route, memory: readonly string[] = []): UnitState {
+  const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
+  const standing = standingBefore(route, { facts: plan.facts, modes: plan.modes, routes }, [route]);
+  const start = standingUnit(plan, standing, memory);
   const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
   const controllerState = mode && start.controllers.get(mode.controller);
   if (!mode || !controllerState) return start;
+  const variables = freshVariables(mode);
   return {
     ...start,
-    controllers: new Map(start.controllers).set(mode.controller, { ...controllerState, mode: mode.id }),
+    controllers: new Map(start.controllers).set(mode.controller, { ...controllerState, mode: mode.id, variables }),
   };
 }
 

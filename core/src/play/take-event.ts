@@ -1,6 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { ControlFacts } from '../unit/facts.ts';
+import { type Clicks, type ControlFacts, clickedTo } from '../unit/facts.ts';
 import type { UnitEvent } from './op.ts';
 import { takeHandOf } from './settle.ts';
 import type { UnitEffect, UnitState } from './state.ts';
@@ -49,7 +49,7 @@ function works(
   switch (event.kind) {
     case 'click':
       if (mechanism.kind !== 'clicks') return 'cannot';
-      clicked(turn, event, mechanism.perTurn, before);
+      clicked(turn, event, mechanism, before);
       return null;
     case 'place':
       if (mechanism.kind !== 'places') return 'cannot';
@@ -68,10 +68,9 @@ function works(
 
 type EventOf<K extends UnitEvent['kind']> = Extract<UnitEvent, { kind: K }>;
 
-function clicked(turn: Turn, { control, way }: EventOf<'click'>, perTurn: number, before: UnitState): void {
+function clicked(turn: Turn, { control, way }: EventOf<'click'>, mechanism: Clicks, before: UnitState): void {
   const { w } = turn;
-  const next = ((w.clicks.get(control) ?? 0) + (way === 'cw' ? 1 : perTurn - 1)) % perTurn;
-  w.clicks = new Map(w.clicks).set(control, next);
+  w.clicks = new Map(w.clicks).set(control, clickedTo(mechanism, w.clicks.get(control) ?? 0, way));
   takeHandOf(turn, { at: w.at, kind: 'click', control, way }, before);
 }
 

@@ -2,20 +2,17 @@ import type { ControlId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Outcome } from './attempt-state.ts';
 import { comeTo, onward } from './come-to.ts';
-import type { Hand, Op } from './op.ts';
+import { type Hand, isAct, type Op } from './op.ts';
 import { acted, dies, dropped, gripped, holding, ignored, isSound, opOf, type Run, setWindow } from './run.ts';
 
-/** A count that was begun is forgotten when nothing is added to it for so long. Nobody says how long; this is a guess. */
-const patienceMs = 20_000;
+/** A count that was begun is forgotten when nothing is added to it for so long, or three times as long as one of it may take. Nobody says how long; this is a guess. */
+const patienceMs = 8_000;
 /** A press that lasts longer than this is a hold. */
 const longestPressMs = 1000;
 
 function overdue(run: Run, at: number): Outcome | null {
   const { w } = run;
   for (const limit of w.windows) if (at > limit) return dies(run, 'after-window', at - limit);
-  const op = opOf(run);
-  const counting = (op?.op === 'press' || op?.op === 'turn') && w.count > 0;
-  if (counting && at - w.lastActAt > patienceMs) return dies(run, 'too-late', at - w.lastActAt - patienceMs);
   return at > w.limit ? dies(run, 'too-late', at - w.limit) : null;
 }
 
@@ -64,8 +61,7 @@ export function takeHand(run: Run, hand: Hand): Outcome {
   w.opensWith = null;
   w.begun = true;
   if (op.op === 'guard') {
-    const again = isOneMore(run, op, hand);
-    if (again) {
+    if (isOneMore(op, hand) && !isNext(run, hand)) {
       w.count = op.count;
       return dies(run, 'one-too-many');
     }
@@ -118,13 +114,35 @@ function after(run: Run, outcome: Outcome, hand: Hand): Outcome {
   return outcome.kind === 'on' ? takeHand(run, hand) : outcome;
 }
 
-function isOneMore(_run: Run, op: Extract<Op, { op: 'guard' }>, hand: Hand): boolean {
+function isOneMore(op: Extract<Op, { op: 'guard' }>, hand: Hand): boolean {
   if (hand.kind === 'choose' || hand.kind === 'up') return false;
   if (op.of.control === 'any') return hand.kind === 'down';
   if (hand.control !== op.of.control) return false;
   return (
     op.of.place === null || (hand.kind === 'set' ? hand.to : hand.kind === 'down' ? hand.place : null) === op.of.place
   );
+}
+
+/** Whether the same is done next, with no pause before it: then it is no count too many, or nobody can tell yet. */
+function isNext({ program, w }: Run, hand: Hand): boolean {
+  const next = program.ops.slice(w.pc + 1).find((o) => isAct(o) || (o.op === 'show' && o.must));
+  switch (next?.op) {
+    case 'hold':
+    case 'grip':
+      return hand.kind === 'down' && next.grips.some((g) => g.control === hand.control && g.place === hand.place);
+    case 'press':
+      return hand.kind === 'down' && (next.control === 'any' || next.control === hand.control);
+    case 'turn':
+      return hand.kind === 'click' && next.control === hand.control && next.way === hand.way;
+    default:
+      return false;
+  }
+}
+
+/** Forgets a count that is begun when nothing is added to it. */
+function counted(run: Run, op: Extract<Op, { op: 'press' | 'turn' }>, at: number): Outcome {
+  run.w.due = at + Math.max(patienceMs, 3 * op.slowMs);
+  return { kind: 'on', attempt: run.w };
 }
 
 function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
@@ -137,12 +155,12 @@ function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
     const late = overdue(run, at);
     if (late) return late;
     const lasted = at - w.pressing.at;
-    if (lasted > longestPressMs) return dies(run, 'held-not-pressed', lasted - longestPressMs);
+    if (lasted > longestPressMs && !op.anyLength) return dies(run, 'held-not-pressed', lasted - longestPressMs);
     if (run.view.poweredAt() === null) return dies(run, 'no-power');
     w.pressing = null;
     w.count += 1;
     acted(run, at);
-    return w.count >= op.times ? onward(run, at) : { kind: 'on', attempt: w };
+    return w.count >= op.times ? onward(run, at) : counted(run, op, at);
   }
   if (op.op === 'grip' && w.down.includes(control)) return dies(run, 'let-go-early');
   const mine = (op.op === 'hold' && w.down.includes(control)) || w.held.some((h) => h.control === control);
@@ -160,6 +178,7 @@ function pressDown(run: Run, op: Extract<Op, { op: 'press' }>, hand: Hand): Outc
   if (hand.kind !== 'down' || (op.control !== 'any' && hand.control !== op.control) || run.w.pressing)
     return dies(run, 'other-control');
   run.w.pressing = { control: hand.control, at: hand.at };
+  run.w.due = Number.POSITIVE_INFINITY;
   return { kind: 'on', attempt: run.w };
 }
 
@@ -189,10 +208,10 @@ function turnBy(run: Run, op: Extract<Op, { op: 'turn' }>, hand: Hand): Outcome 
   if (run.view.poweredAt() === null) return dies(run, 'no-power');
   w.count += 1;
   acted(run, hand.at);
-  if (op.stop === null) return w.count === op.clicks ? onward(run, hand.at) : { kind: 'on', attempt: w };
+  if (op.stop === null) return w.count === op.clicks ? onward(run, hand.at) : counted(run, op, hand.at);
   const near = Math.abs(w.count - op.clicks) <= op.stop.perTurn / 2;
   if (near && run.view.clickOf(op.control) === op.stop.click) return onward(run, hand.at);
-  return w.count > op.clicks + op.stop.perTurn / 2 ? dies(run, 'one-too-many') : { kind: 'on', attempt: w };
+  return w.count > op.clicks + op.stop.perTurn / 2 ? dies(run, 'one-too-many') : counted(run, op, hand.at);
 }
 
 function put(run: Run, op: Extract<Op, { op: 'set' }>, hand: Hand): Outcome {

@@ -1,9 +1,7 @@
-import type { ModeId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
-import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';
 import type { UnitFacts } from '../unit/facts.ts';
@@ -11,7 +9,8 @@ import { lintPairs } from './pairs.ts';
 import { lintTests, lintWhole } from './route.ts';
 import { lintSteps } from './steps.ts';
 import { lintTelling } from './telling.ts';
-import { atStart, copyOf, track, type UnitAsLeft } from './track.ts';
+import { standingBefore } from '../play/standing.ts';
+import { atStart, copyOf, track, type UnitAsLeft } from '../play/track.ts';
 
 const putBack: ReadonlySet<string> = new Set([
   'jumper',
@@ -27,43 +26,10 @@ const putBack: ReadonlySet<string> = new Set([
 
 type Placed<T> = Readonly<{ entry: T; at: Path }>;
 
-/**
- * How the unit stands where a route begins: as the first way into its mode leaves it, else as the panels stand. A route
- * that begins in any mode begins with the panels as they stand.
- */
-export function standingBefore(
-  route: Route,
-  routes: readonly Route[],
-  modes: ReadonlyMap<ModeId, Mode>,
-  facts: UnitFacts,
-): UnitAsLeft {
-  const start = atStart(facts);
-  const from = route.from === 'any' ? undefined : route.from[0];
-  const mode = from === undefined ? undefined : modes.get(from);
-  if (!mode || mode.sort === 'off') return start;
-  const entering = routes.find((r) => r.to === mode.id && r.purpose === 'enter' && r.id !== route.id);
-  if (entering) {
-    const own = entering.from === 'any' ? start : standingBefore(entering, [], modes, facts);
-    return track(entering.steps, facts, own, () => {});
-  }
-  // standing by, it has its supply
-  for (const c of facts.supply) {
-    const on = [...c.powersAt][0];
-    if (on !== undefined) start.places.set(c.control.id, on);
-  }
-  return start;
-}
-
 /** Whatever the ways in and out of a mode leave otherwise than it was. */
-function notPutBack(
-  leaving: Placed<Route>,
-  routes: readonly Route[],
-  modes: ReadonlyMap<ModeId, Mode>,
-  facts: UnitFacts,
-): Finding[] {
+function notPutBack(leaving: Placed<Route>, routes: readonly Route[], before: UnitAsLeft, facts: UnitFacts): Finding[] {
   const { entry: route, at } = leaving;
   if (route.purpose !== 'leave' || route.from === 'any') return [];
-  const before = standingBefore(route, routes, modes, facts);
   const entered = routes.some(
     (r) => r.purpose === 'enter' && route.from !== 'any' && route.from.some((m) => m === r.to),
   );
@@ -104,9 +70,9 @@ export function lintRoutes(bundle: Bundle): Finding[] {
   };
   const findings: Finding[] = [];
   for (const { entry: route, at } of routes) {
-    const before = standingBefore(route, all, modes, facts);
+    const before = standingBefore(route, { facts, modes, routes: all }, [route]);
     findings.push(...lintSteps(route, before, around, at).findings, ...lintWhole(route, modes, at));
-    findings.push(...notPutBack({ entry: route, at }, all, modes, facts));
+    findings.push(...notPutBack({ entry: route, at }, all, before, facts));
     findings.push(...lintTelling(route, before, bundle, at));
   }
   for (const { entry, at } of placed('mode')) findings.push(...lintTests(entry, at));

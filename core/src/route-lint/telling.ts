@@ -8,7 +8,7 @@ import { entriesOf } from '../model/select.ts';
 import { printStep } from '../script/print.ts';
 import { readTelling } from '../telling/telling.ts';
 import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
-import type { UnitAsLeft } from './track.ts';
+import type { UnitAsLeft } from '../play/track.ts';
 
 const facts = new WeakMap<Bundle, UnitFacts>();
 function factsFor(bundle: Bundle): UnitFacts {

@@ -71,6 +71,12 @@ export function bundleFacts(bundle: Bundle, family: FamilyId = bundle.family): U
   return factsOf(entriesOf(bundle, 'panel').filter((p) => p.family === family));
 }
 
+export type Clicks = Extract<Mechanism, { kind: 'clicks' }>;
+/** Where a knob stands a click on, counted from its first rest; one that springs back is there again once let go. */
+export function clickedTo({ perTurn, springsBack }: Clicks, was: number, way: 'cw' | 'ccw'): number {
+  return springsBack ? 0 : (was + (way === 'cw' ? 1 : perTurn - 1)) % perTurn;
+}
+
 /** Whether the unit has its supply with its controls in these places. */
 export function isSupplied(facts: UnitFacts, placeOf: (control: ControlId) => PlaceId | null): boolean {
   return facts.supply.every((c) => {

@@ -184,7 +184,7 @@ export function cardNotes({ notes }: CoachCard): string[] {
 }
 
 /** Steps in one line, as they are told where there is room for one card only. */
-function stepsInLine(steps: readonly Step[], panel: Panel): string {
+export function stepsInLine(steps: readonly Step[], panel: Panel): string {
   return coachCards(steps)
     .map((card) =>
       [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).map((d) => d.words)]

@@ -8,8 +8,6 @@ import {
   familyEntry,
   missedWords,
   planUnit,
-  printStep,
-  stepAt,
   type UnitEffect,
   underway,
 } from '@wire-trail/core';
@@ -43,7 +41,6 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const faces = panels
     .flatMap((p) => p.faces)
     .filter((f) => f.controls.length > 0 || f.signs.some((s) => s.kind !== 'felt'));
-  const stepName = (at: string): string => stepWords(bundle, unit.happened, at);
   const begun = underway(plan, unit.state).filter((u) => u.done > 0);
   const codes = [...new Set(entriesOf(bundle, 'code').map((c) => c.text))];
   const modeName = (id: string): string => [...plan.modes.values()].find((mode) => mode.id === id)?.name ?? id;
@@ -155,7 +152,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               {unit.happened.map((h) => (
                 <li key={h.n} className={h.kind}>
                   <span className="mono soft small">{(h.at / 1000).toFixed(1)} s</span>{' '}
-                  {effectWords(h, modeName, stepName)}
+                  {effectWords(h, modeName, bundle)}
                 </li>
               ))}
             </ol>
@@ -182,16 +179,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   );
 }
 
-/** The step a try failed at, in the words of its script. */
-function stepWords(bundle: Bundle, happened: readonly UnitEffect[], at: string): string {
-  const missed = happened.find((h) => h.kind === 'missed' && h.nearest.miss.at === at);
-  const of = missed?.kind === 'missed' ? missed.nearest.of : null;
-  const route = of && of.kind === 'route' ? entryOf(bundle, 'route', of.id) : undefined;
-  const step = route && at !== '' ? stepAt(route.steps, at) : null;
-  return step ? `at “${printStep(step)}”` : 'at its end';
-}
-
-function effectWords(effect: UnitEffect, modeName: (id: string) => string, stepName: (at: string) => string): string {
+function effectWords(effect: UnitEffect, modeName: (id: string) => string, bundle: Bundle): string {
   switch (effect.kind) {
     case 'mode': {
       const by =
@@ -216,7 +204,7 @@ function effectWords(effect: UnitEffect, modeName: (id: string) => string, stepN
           : `${effect.shown.sign} stops`
         : effect.shown.sign;
     case 'missed':
-      return missedWords(effect.nearest.of, effect.nearest.miss, stepName);
+      return missedWords(bundle, effect.nearest.of, effect.nearest.miss);
     case 'known-not-to-work':
       return `Known not to work: ${effect.how}. ${effect.why}`;
     case 'refused':

@@ -1,0 +1,325 @@
+import type { ControlId } from '../../base/ids.ts';
+import type { UnitFacts } from '../../unit/facts.ts';
+import type { Miss, MissCode, MissFacts } from '../attempt-state.ts';
+import { type Hand, isAct, type Op, type Program } from '../op.ts';
+import {
+  type Block,
+  begins,
+  blockAt,
+  changed,
+  counting,
+  roundAt,
+  spliced,
+  wantedControl,
+  withOther,
+} from './program-edit.ts';
+import type { RanOver } from './run-over.ts';
+
+/** One thing done otherwise than a program says, and how unlikely it is beside others that say the same. */
+export type Edit = Readonly<{
+  code: MissCode;
+  at: string;
+  byMs: number | null;
+  facts: MissFacts;
+  cost: number;
+  /** Which of a count it was, counted from 1. */
+  nth?: number;
+  /** A window that was overrun: its number, when it opened and how long it is. Measured once all is run. */
+  window?: Readonly<{ window: number; openedAt: number; mostMs: number }>;
+}>;
+/** A program as somebody may have meant it: with this edit it goes further over what was done. */
+export type Variation = Readonly<{
+  program: Program;
+  skips: readonly number[];
+  powered: boolean;
+  edit: Edit;
+}>;
+
+type Death = Readonly<{
+  program: Program;
+  ran: RanOver;
+  miss: Miss;
+  hands: readonly Hand[];
+  facts: UnitFacts;
+  /** Edits that are already assumed: what was taken for something once is easily taken for it again. */
+  before: readonly Edit[];
+}>;
+
+const free = { leastMs: 0, usualMs: 0, mostMs: null };
+const more = (n: number): number => Math.min(1.2, 0.2 * (n - 1));
+
+/** What is not done at its time: a rest cut short, a hold let go, a window overrun. The time is given up, all else stays. */
+function otherTimes({ program, ran, miss, hands }: Death): Variation[] {
+  const { pc } = ran.attempt;
+  const op = program.ops[pc];
+  const one = (code: MissCode, cost: number, made: Program, rest: Partial<Edit> = {}): Variation => ({
+    program: made,
+    skips: [],
+    powered: false,
+    edit: { code, at: miss.at, byMs: miss.byMs, facts: {}, cost, nth: miss.nth, ...rest },
+  });
+  const atUp = (controls: readonly ControlId[]): number | null =>
+    hands.slice(ran.index).find((h) => h.kind === 'up' && controls.includes(h.control))?.at ?? null;
+  switch (miss.code) {
+    case 'too-early':
+      return op?.op === 'rest' ? [one('too-early', 0.7, changed(program, pc, { ...op, leastMs: 0 }))] : [];
+    case 'before-sign':
+      return op?.op === 'show' ? [one('before-sign', 0.7, changed(program, pc, { ...op, delayMs: 0, must: false }))] : [];
+    case 'before-window':
+      return op?.op === 'open'
+        ? [one('before-window', 0.7, changed(program, pc, { ...op, from: { kind: 'step-before' } }))]
+        : [];
+    case 'let-go-early':
+      return letGoEarly(program, ran, miss, one);
+    case 'let-go-late':
+    case 'held-too-long': {
+      if (op?.op !== 'hold' && op?.op !== 'drop') return [];
+      const up = atUp(op.grips.map((g) => g.control));
+      const due =
+        op.op === 'hold'
+          ? ran.attempt.since + (op.sign ? (op.sign.nth + 1) * op.sign.gapMs : (op.mostMs ?? 0))
+          : ran.attempt.heldSince + (op.mostMs ?? 0);
+      const byMs = miss.byMs ?? (up === null ? null : up - due);
+      return [one(miss.code, 0.7, changed(program, pc, { ...op, ...free, sign: null }), { byMs })];
+    }
+    case 'too-late': {
+      const rest = program.ops.findLastIndex((o, i) => i < pc && o.op === 'rest' && o.mostMs !== null);
+      const was = program.ops[rest];
+      return was?.op === 'rest' ? [one('too-late', 0.7, changed(program, rest, { ...was, mostMs: null }))] : [];
+    }
+    case 'after-window': {
+      const at = hands[ran.index]?.at ?? 0;
+      const window = ran.attempt.windows.findIndex((limit) => at > limit);
+      const open = program.ops.findLastIndex((o, i) => i <= pc && o.op === 'open' && o.window === window);
+      const was = program.ops[open];
+      const limit = ran.attempt.windows[window];
+      if (was?.op !== 'open' || limit === undefined) return [];
+      const made = changed(program, open, { ...was, mostMs: Number.POSITIVE_INFINITY });
+      return [
+        one('after-window', 0.7, made, { window: { window, openedAt: limit - was.mostMs, mostMs: was.mostMs } }),
+      ];
+    }
+    case 'held-not-pressed':
+      return op?.op === 'press'
+        ? [one('held-not-pressed', 0.7 + Math.min(0.6, (miss.byMs ?? 0) / 10_000), changed(program, pc, { ...op, anyLength: true }))]
+        : [];
+    case 'other-control':
+    case 'other-place':
+    case 'other-way':
+    case 'other-choice':
+    case 'one-too-many':
+    case 'too-few':
+    case 'left-out':
+    case 'swapped':
+    case 'unfinished':
+    case 'no-power':
+    case 'other-mode':
+    case 'not-now':
+    case 'deaf':
+      return [];
+  }
+}
+
+type One = (code: MissCode, cost: number, made: Program, rest?: Partial<Edit>) => Variation;
+
+function letGoEarly(program: Program, ran: RanOver, miss: Miss, one: One): Variation[] {
+  const { pc } = ran.attempt;
+  const op = program.ops[pc];
+  if (op?.op === 'hold') {
+    const share = op.leastMs > 0 && miss.byMs !== null ? miss.byMs / op.leastMs : 0.5;
+    return [one('let-go-early', 0.55 + 0.5 * share, changed(program, pc, { ...op, ...free, sign: null }))];
+  }
+  if (op?.op === 'drop')
+    return [one('let-go-early', 0.7, changed(program, pc, { ...op, ...free, sign: null }))];
+  // let go in the middle of what is done the while: as if it might be let go any time
+  const drop = program.ops.findIndex((o, i) => i > pc && o.op === 'drop');
+  const end = program.ops[drop];
+  if (end?.op !== 'drop') return [];
+  const own = end.grips[0]?.control;
+  const grip = program.ops.findLastIndex(
+    (o, i) => i <= pc && o.op === 'grip' && o.grips.some((g) => g.control === own),
+  );
+  const begin = program.ops[grip];
+  if (begin?.op !== 'grip') return [];
+  const hold: Op = { op: 'hold', at: begin.at, grips: begin.grips, sign: null, ...free };
+  return [one('let-go-early', 0.9, spliced(changed(program, grip, hold), drop, drop + 1, []), { byMs: null })];
+}
+
+const words = (facts: UnitFacts, control: ControlId): string[] =>
+  `${facts.controls.get(control)?.control.label ?? ''} ${control}`.toLowerCase().split(/[^a-z0-9]+/);
+/** Keys that are easily taken for each other: one word in common, or side by side. */
+function lookAlike(facts: UnitFacts, a: ControlId, b: ControlId): boolean {
+  const other = new Set(words(facts, b).filter((w) => w !== ''));
+  return words(facts, a).some((w) => other.has(w));
+}
+
+/** What is done otherwise: another key, the other way, a count, a step left out, two swapped, one done twice, one too many. */
+function otherActs(death: Death): Variation[] {
+  const { program, ran, miss, hands, facts, before } = death;
+  const hand = hands[ran.index];
+  const { ops } = program;
+  const { pc, count } = ran.attempt;
+  const next = ops.findIndex((o, i) => i >= pc && isAct(o) && o.op !== 'drop');
+  const out: Variation[] = [];
+  const put = (edit: Partial<Edit> & Pick<Edit, 'code' | 'cost'>, made: Program | null, skips: readonly number[] = []): void => {
+    if (made !== null)
+      out.push({ program: made, skips, powered: false, edit: { at: ops[next]?.at ?? miss.at, byMs: null, facts: {}, ...edit } });
+  };
+  const op = ops[next];
+  const counted = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : null;
+  if (op && next === pc && counted !== null && count > 0 && count < counted)
+    put({ code: 'too-few', cost: 0.9 + more(counted - count), facts: { meant: counted, did: count } }, fewer(program, pc, count));
+  if (!hand || hand.kind === 'up') return out;
+
+  if (op && next >= 0) {
+    const wanted = wantedControl(op);
+    const worked = hand.kind === 'choose' ? null : hand.control;
+    if (wanted !== null && worked !== null && worked !== wanted && !(next === pc && count > 0)) {
+      const again = before.some((e) => e.code === 'other-control' && e.facts.control === worked);
+      const cost = again ? 0.3 : 1.2 - (lookAlike(facts, worked, wanted) ? 0.25 : 0);
+      put({ code: 'other-control', cost, facts: { control: worked, instead: wanted } }, withOther(program, next, hand));
+    }
+    if (op.op === 'turn' && hand.kind === 'click' && hand.control === op.control && hand.way !== op.way) {
+      const again = before.some((e) => e.code === 'other-way');
+      put({ code: 'other-way', cost: again ? 0.3 : 0.8 }, changed(program, next, { ...op, way: hand.way }));
+    }
+    if (op.op === 'set' && (hand.kind === 'set' || hand.kind === 'down') && hand.control === op.control) {
+      const to = hand.kind === 'set' ? hand.to : hand.place;
+      if (to !== null && to !== op.to)
+        put(
+          { code: 'other-place', cost: 0.9, facts: { control: op.control, place: to, wanted: op.to } },
+          changed(program, next, { ...op, to }),
+        );
+    }
+    if (op.op === 'choose' && hand.kind === 'choose' && hand.on === op.on)
+      put({ code: 'other-choice', cost: 1 }, changed(program, next, { ...op, words: hand.words }));
+    if (op.op !== 'rest') leftOut(death, next, put);
+    swapped(death, next, hand, put);
+  }
+  doneTwice(death, hand, put);
+  const stray = sameAgain(hands, ran.index, hand);
+  put(
+    {
+      code: 'other-control',
+      cost: 1.5 + more(stray.acts),
+      ...(hand.kind !== 'choose' && { facts: { control: hand.control } }),
+    },
+    program,
+    stray.at,
+  );
+  return out;
+}
+
+type Put = (edit: Partial<Edit> & Pick<Edit, 'code' | 'cost'>, made: Program | null, skips?: readonly number[]) => void;
+
+/** So many done where more were meant, and what came then is the next thing. */
+function fewer(program: Program, pc: number, count: number): Program {
+  const made = counting(program, pc, count);
+  // nothing more is waited for
+  const guard = made.ops[pc + 1];
+  return guard?.op === 'guard' ? spliced(made, pc + 1, pc + 2, []) : made;
+}
+
+function leftOut({ program, ran }: Death, next: number, put: Put): void {
+  const { ops } = program;
+  const { count, pc } = ran.attempt;
+  if (next === pc && count > 0) return;
+  const cut = (block: Block): Program => {
+    // a count before it goes on with what comes after
+    const from = ops[block.from - 1]?.op === 'guard' ? block.from - 1 : block.from;
+    return spliced(program, from, block.to, []);
+  };
+  const block = blockAt(ops, next);
+  put({ code: 'left-out', cost: 1.25 }, cut(block));
+  if (ops[next]?.op === 'grip') {
+    // only the keeping was left out, what is done the while was not
+    const inner = block.to - 1;
+    put({ code: 'left-out', cost: 1.3 }, spliced(spliced(program, inner, inner + 1, []), next, next + 1, []));
+  }
+  const round = roundAt(ops, next);
+  const own = ops[next]?.round;
+  if (!round || !own || own.n === 0 || ops.slice(round.from, next).some(isAct)) return;
+  const end = ops.findLastIndex((o) => o.round?.at === own.at) + 1;
+  const missing = own.of - own.n;
+  put(
+    { code: 'too-few', at: own.at, cost: 0.95 + more(missing), facts: { meant: own.of, did: own.n } },
+    cut({ from: round.from, to: ops[end]?.op === 'guard' ? end + 1 : end }),
+  );
+}
+
+function swapped({ program, ran }: Death, next: number, hand: Hand, put: Put): void {
+  const { ops } = program;
+  const { count, pc } = ran.attempt;
+  if (next === pc && count > 0) return;
+  const first = blockAt(ops, next);
+  const second = ops.findIndex((o, i) => i >= first.to && isAct(o));
+  const b = ops[second];
+  if (!b || !begins(b, hand)) return;
+  const other = blockAt(ops, second);
+  const between = ops.slice(first.to, other.from);
+  const order = [...ops.slice(other.from, other.to), ...between, ...ops.slice(first.from, first.to)];
+  put({ code: 'swapped', cost: 1.35, facts: { other: b.at } }, spliced(program, first.from, other.to, order));
+}
+
+/** What was done already, done once more. */
+function doneTwice(death: Death, hand: Hand, put: Put): void {
+  const { program, ran } = death;
+  const { ops } = program;
+  const { pc } = ran.attempt;
+  const last = ops.findLastIndex((o, i) => i < pc && isAct(o) && o.op !== 'rest' && o.op !== 'drop');
+  const op = ops[last];
+  if (op && begins(op, hand)) {
+    const meant = op.op === 'press' ? op.times : op.op === 'turn' ? op.clicks : 1;
+    const made =
+      op.op === 'press' || op.op === 'turn'
+        ? counting(program, last, meant + 1)
+        : spliced(program, pc, pc, ops.slice(last, last + 1));
+    const again = death.before.at(-1);
+    const more = again?.code === 'one-too-many' && again.at === op.at;
+    put({ code: 'one-too-many', at: op.at, cost: more ? 0.2 : 0.95, facts: { meant, did: meant + 1 } }, made);
+  }
+  const round = op?.round;
+  if (!op || !round || round.n !== round.of - 1) return;
+  const whole = roundAt(ops, last);
+  if (!whole || !begins(ops.slice(whole.from, whole.to).find(isAct), hand)) return;
+  const again = ops.slice(whole.from, whole.to);
+  put(
+    { code: 'one-too-many', at: round.at, cost: 0.95, facts: { meant: round.of, did: round.of + 1 } },
+    spliced(program, whole.to, ops[whole.to]?.op === 'guard' ? whole.to + 1 : whole.to, again),
+  );
+}
+
+/** The hands that do the same as one, in a row, with those that let go of it. */
+function sameAgain(hands: readonly Hand[], index: number, hand: Hand): { at: number[]; acts: number } {
+  const at: number[] = [];
+  let acts = 0;
+  for (let i = index; i < hands.length; i += 1) {
+    const h = hands[i];
+    const same = h && h.kind !== 'choose' && hand.kind !== 'choose' && h.control === hand.control;
+    if (!h || (!same && i > index)) break;
+    at.push(i);
+    if (h.kind !== 'up') acts += 1;
+  }
+  return { at, acts };
+}
+
+/** A control that carries the supply and does not stand where it would. */
+function withoutSupply(facts: UnitFacts, placeOf: (c: ControlId) => string | undefined): MissFacts {
+  const dead = facts.supply.find((c) => ![...c.powersAt].some((p) => p === placeOf(c.control.id)));
+  return dead ? { control: dead.control.id } : {};
+}
+
+/** Everything that one thing otherwise could make of a program that came to nothing. */
+export function variations(death: Death, placeOf: (c: ControlId) => string | undefined): Variation[] {
+  const { miss, program, facts } = death;
+  if (miss.code === 'no-power')
+    return [
+      {
+        program,
+        skips: [],
+        powered: true,
+        edit: { code: 'no-power', at: miss.at, byMs: null, facts: withoutSupply(facts, placeOf), cost: 0.9 },
+      },
+    ];
+  return [...otherTimes(death), ...otherActs(death)];
+}

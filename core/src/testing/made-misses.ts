@@ -1,0 +1,422 @@
+import type { ControlId, PlaceId } from '../base/ids.ts';
+import { seeded } from '../base/random.ts';
+import {
+  advanceUnit,
+  type Bundle,
+  entriesOf,
+  planUnit,
+  type Route,
+  type Step,
+  startForRoute,
+  startUnit,
+  type UnitEffect,
+  type UnitEvent,
+  type UnitPlan,
+  type UnitState,
+} from '../index.ts';
+import { checkMs, drawing, madeUnit } from './made-units.ts';
+
+/** What people do wrong, by how often it is told. */
+export const missKinds = [
+  'hold let go early',
+  'press held',
+  'one too many',
+  'one too few',
+  'did not wait',
+  'another mode',
+  'no supply',
+  'one place short',
+  'during the self-check',
+  'overshot a list',
+  'key that looks alike',
+  'the other way',
+  'step left out',
+  'two swapped',
+  'too slow for the window',
+] as const;
+export type MissKind = (typeof missKinds)[number];
+
+/** A slip at one step, as it is looked for in what the unit answers. */
+type Expected = Readonly<{ codes: readonly string[]; at: readonly string[]; byMs: number | null; did: number | null }>;
+export type MadeMiss = Readonly<{
+  seed: number;
+  kind: MissKind;
+  bundle: Bundle;
+  plan: UnitPlan;
+  route: Route;
+  begin: UnitState;
+  events: readonly UnitEvent[];
+  expected: Expected;
+}>;
+
+type Leaf = Readonly<{ step: Step; at: string; inWindow: number | null }>;
+
+/** Steps in the order they are done, groups unrolled. */
+function leaves(steps: readonly Step[], under = '', inWindow: number | null = null): Leaf[] {
+  return steps.flatMap((step, i): Leaf[] => {
+    const at = `${under}${i}`;
+    if (step.kind !== 'group') return [{ step, at, inWindow }];
+    const window = step.window?.mostMs ?? inWindow;
+    return Array.from({ length: step.times }, () => leaves(step.steps, `${at}.steps.`, window)).flat();
+  });
+}
+
+type Slip = Readonly<{ leaf: number; kind: MissKind }>;
+type Performed = Readonly<{ events: UnitEvent[]; expected: Expected | null }>;
+
+/**
+ * Somebody's hands on a unit, step by step and with times drawn within what the steps declare: how long a press, which
+ * pace, how long a rest. With a slip, one step is done otherwise.
+ */
+function hands(
+  plan: UnitPlan,
+  begin: UnitState,
+  all: readonly Leaf[],
+  random: () => number,
+  slip: Slip | null,
+): Performed {
+  const d = drawing(random);
+  const events: UnitEvent[] = [];
+  const places = new Map(begin.places);
+  let t = begin.at + 300;
+  let windowAt: number | null = null;
+  let lastAt = begin.at;
+  let cut: { leastMs: number; at: string } | null = null;
+  let expected: Expected | null = null;
+  const within = (least: number, most: number): number => least + random() * (most - least);
+  const put = (event: UnitEvent): void => {
+    windowAt ??= event.at;
+    if (cut) look(['too-early'], cut.at, { byMs: cut.leastMs - (event.at - lastAt) });
+    cut = null;
+    events.push(event);
+    lastAt = event.at;
+    if (event.kind === 'place') places.set(event.control, event.to);
+  };
+  const mechanism = (c: ControlId) => plan.facts.controls.get(c)?.mechanism;
+  const springs = (c: ControlId, p: PlaceId) => plan.facts.controls.get(c)?.springs.get(p);
+  const grip = (c: ControlId, p: PlaceId | undefined): void =>
+    put(p === undefined ? { at: t, kind: 'down', control: c } : { at: t, kind: 'place', control: c, to: p });
+  const drop = (c: ControlId, p: PlaceId | undefined): void => {
+    const home = p === undefined ? undefined : springs(c, p);
+    if (p === undefined) put({ at: t, kind: 'up', control: c });
+    else if (home !== undefined) put({ at: t, kind: 'place', control: c, to: home });
+  };
+  const look = (codes: readonly string[], at: string, more: Partial<Expected> = {}): void => {
+    expected = { codes, at: [at], byMs: null, did: null, ...more };
+  };
+  const alike = (c: ControlId): ControlId => {
+    const twin = [...plan.facts.controls.values()]
+      .filter((o) => o.mechanism.kind === 'push' && o.control.id !== c)
+      .map((o) => o.control.id);
+    const pairs: Array<[string, string]> = [
+      ['temp-up', 'temp-down'],
+      ['plus', 'minus'],
+      ['left', 'right'],
+      ['f1', 'f2'],
+      ['tens', 'ones'],
+      ['time-up', 'time-down'],
+    ];
+    const own = pairs.flatMap(([x, y]) => (x === c ? [y] : y === c ? [x] : []))[0];
+    return (twin.find((o) => o === own) ?? d.one(twin)) as ControlId;
+  };
+
+  const order = [...all.keys()];
+  if (slip?.kind === 'two swapped') [order[slip.leaf], order[slip.leaf + 1]] = [slip.leaf + 1, slip.leaf];
+  for (const [pos, index] of order.entries()) {
+    const { step, at, inWindow } = all[index] as Leaf;
+    const mine = slip !== null && slip.leaf === index ? slip.kind : null;
+    const firstInWindow = inWindow !== null && (pos === 0 || all[order[pos - 1] ?? -1]?.inWindow !== inWindow);
+    // nothing done before it: it begins with the first act in it
+    if (firstInWindow) windowAt = events.length === 0 ? null : lastAt;
+    // people are quick enough for a window unless they are not
+    const slow = mine === 'too slow for the window';
+    const tempo = (least: number, most: number): number => within(least, inWindow === null ? most : least + (most - least) * 0.25);
+    if (mine === 'step left out') {
+      look(['left-out'], at);
+      continue;
+    }
+    if (mine === 'two swapped') look(['swapped'], at, { at: [at, all[index + 1]?.at ?? ''] });
+    switch (step.kind) {
+      case 'press':
+      case 'step-list': {
+        const meant = step.kind === 'press' ? step.times : Math.abs(step.to - step.start);
+        let times = meant;
+        if (mine === 'one too many') times += 1;
+        if (mine === 'overshot a list') times += d.number(1, 3);
+        if (mine === 'one too few') times -= 1;
+        if (times > meant) look(['one-too-many'], at, { did: times });
+        if (times < meant) look(['too-few'], at, { did: times });
+        const wrong = mine === 'key that looks alike' && step.control !== 'any' ? alike(step.control) : null;
+        if (wrong) look(['other-control'], at);
+        const heldOne = mine === 'press held' ? d.number(0, times - 1) : -1;
+        const each = step.takes ? [step.takes.leastMs / meant, step.takes.mostMs / meant] : [280, 850];
+        const control = wrong ?? (step.control === 'any' ? alike('' as ControlId) : step.control);
+        const overBy = inWindow !== null && slow ? (inWindow * within(1.15, 1.6)) / Math.max(1, all.filter((l) => l.at.startsWith(at.slice(0, at.indexOf('.steps')))).reduce((n, l) => n + (l.step.kind === 'press' ? l.step.times : 1), 0)) : null;
+        for (let n = 0; n < times; n += 1) {
+          const pace = overBy ?? tempo(each[0] ?? 280, each[1] ?? 850);
+          const down = Math.min(pace * 0.6, within(70, 400));
+          t += pace - down;
+          put({ at: t, kind: 'down', control });
+          const lasts = n === heldOne ? within(1700, 3000) : down;
+          if (n === heldOne) look(['held-not-pressed'], at, { byMs: lasts - 1000 });
+          t += lasts;
+          put({ at: t, kind: 'up', control });
+        }
+        break;
+      }
+      case 'hold': {
+        const controls = step.controls;
+        const wrong = mine === 'key that looks alike' && controls.length === 1 && controls[0] ? alike(controls[0].control) : null;
+        for (const h of controls) {
+          t += within(60, 300);
+          grip(wrong ?? h.control, wrong ? undefined : h.place);
+        }
+        if (wrong) look(['other-control'], at);
+        if (step.until.kind === 'span') {
+          const { span } = step.until;
+          const most = span.mostMs > span.leastMs ? span.mostMs - 120 : span.leastMs + 2000;
+          const early = mine === 'hold let go early' ? within(600, Math.min(1500, span.leastMs * 0.6)) : 0;
+          t += early > 0 ? span.leastMs - early : within(span.leastMs + 5, most);
+          if (early > 0) look(['let-go-early'], at, { byMs: early });
+        } else if (step.until.kind === 'moment' && step.until.moment.kind === 'sign') {
+          const { nth } = step.until.moment;
+          t += nth * ((step.takes?.usualMs ?? 1500 * nth) / nth) + within(200, 900);
+        }
+        for (const h of controls) {
+          drop(wrong ?? h.control, wrong ? undefined : h.place);
+          t += 15;
+        }
+        break;
+      }
+      case 'keep': {
+        for (const h of step.controls) {
+          t += within(60, 300);
+          grip(h.control, h.place);
+        }
+        const inner = hands(plan, { ...begin, at: t - 200, places }, leaves(step.during, `${at}.during.`), random, null);
+        for (const e of inner.events) put(e);
+        t = lastAt + within(60, 300);
+        for (const h of step.controls) drop(h.control, h.place);
+        break;
+      }
+      case 'turn':
+      case 'sweep': {
+        const m = mechanism(step.control);
+        const per = m?.kind === 'clicks' ? m.perTurn : 1;
+        const meant = step.kind === 'turn' ? step.clicks : step.turns * per;
+        const times = meant + (mine === 'one too many' ? 1 : mine === 'one too few' ? -1 : 0);
+        if (times > meant) look(['one-too-many'], at, { did: times });
+        if (times < meant) look(['too-few'], at, { did: times });
+        const way = mine === 'the other way' ? (step.way === 'cw' ? 'ccw' : 'cw') : step.way;
+        if (way !== step.way) look(['other-way'], at);
+        for (let n = 0; n < times; n += 1) {
+          t += step.kind === 'turn' ? tempo(160, 600) : within(60, 200);
+          put({ at: t, kind: 'click', control: step.control, way });
+        }
+        break;
+      }
+      case 'set': {
+        const m = mechanism(step.control);
+        const all = m?.kind === 'places' ? m.places.map((p) => p.id) : [];
+        const i = all.indexOf(step.to);
+        const from = all.indexOf(places.get(step.control) ?? ('' as PlaceId));
+        // one place short of it, or one past it
+        const short = all[i + (from < i ? -1 : 1)] ?? all[i - 1] ?? step.to;
+        const near = mine === 'one place short' && all.length > 2 && short !== all[from] ? short : step.to;
+        if (near !== step.to) look(['other-place'], at);
+        t += within(600, 2000);
+        if (near !== places.get(step.control)) put({ at: t, kind: 'place', control: step.control, to: near });
+        break;
+      }
+      case 'rest': {
+        const { leastMs, mostMs } = step.span;
+        const short = mine === 'did not wait' ? within(Math.min(1500, leastMs * 0.7), leastMs * 0.8) : 0;
+        const gap = short > 0 ? leastMs - short : within(leastMs + 5, Math.max(leastMs + 10, mostMs - 400));
+        t = lastAt + gap;
+        // a hand that has waited acts at once
+        if (short > 0) cut = { leastMs, at };
+        const next = all[index + 1]?.step;
+        if (next?.kind === 'press' || next?.kind === 'step-list') t -= 100;
+        if (next?.kind === 'set') t -= 600;
+        if (next?.kind === 'turn' || next?.kind === 'sweep') t -= 60;
+        if (next?.kind === 'hold' || next?.kind === 'keep') t -= 60;
+        if (index === 0) t = Math.max(t, begin.at);
+        break;
+      }
+      case 'see':
+        if (step.must === 'must') t = lastAt + (step.within?.usualMs ?? 0) + within(150, 900);
+        break;
+      case 'at-place':
+      case 'say':
+      case 'dial':
+      case 'choose':
+      case 'branch':
+      case 'release':
+      case 'group':
+      case 'bypass':
+        break;
+    }
+    if (slow) {
+      const took = lastAt - (windowAt ?? lastAt);
+      look(['after-window'], at, { byMs: took - (inWindow ?? 0) });
+    }
+  }
+  return { events, expected };
+}
+
+
+/** What the unit answers to all of it, and to nothing more for a while. */
+function play(plan: UnitPlan, begin: UnitState, events: readonly UnitEvent[]): readonly UnitEffect[] {
+  let state = begin;
+  const effects: UnitEffect[] = [];
+  for (const event of events) {
+    const next = advanceUnit(plan, state, event);
+    state = next.state;
+    effects.push(...next.effects);
+  }
+  effects.push(...advanceUnit(plan, state, { kind: 'tick', at: state.at + 12_000 }).effects);
+  return effects;
+}
+
+const waits = (s: Step): boolean => s.kind === 'rest' || s.kind === 'see';
+const controlOf = (step: Step | undefined): string | null =>
+  step?.kind === 'press' || step?.kind === 'turn' || step?.kind === 'step-list' || step?.kind === 'sweep'
+    ? step.control
+    : step?.kind === 'hold' || step?.kind === 'keep'
+      ? (step.controls[0]?.control ?? null)
+      : null;
+/** Whether a count there can be told at all: where the same control is worked before or after it, nobody can say whose it was. */
+const countsAlone = (all: readonly Leaf[], i: number): boolean => {
+  const own = controlOf(all[i]?.step);
+  return controlOf(all[i - 1]?.step) !== own && controlOf(all[i + 1]?.step) !== own;
+};
+const may = (kind: MissKind, all: readonly Leaf[], i: number): boolean => {
+  const { step, inWindow } = all[i] as Leaf;
+  switch (kind) {
+    case 'hold let go early':
+      return step.kind === 'hold' && step.until.kind === 'span';
+    case 'press held':
+      return step.kind === 'press' && countsAlone(all, i);
+    case 'one too many':
+      return ((step.kind === 'press' && step.times > 1) || step.kind === 'turn') && countsAlone(all, i);
+    case 'one too few':
+      return ((step.kind === 'press' && step.times > 1) || (step.kind === 'turn' && step.clicks > 1)) && countsAlone(all, i);
+    case 'did not wait':
+      return step.kind === 'rest';
+    case 'another mode':
+    case 'during the self-check':
+    case 'no supply':
+      return i === 0;
+    case 'one place short':
+      return step.kind === 'set' && step.control !== 'lid';
+    case 'overshot a list':
+      return step.kind === 'step-list' && countsAlone(all, i);
+    case 'key that looks alike':
+      return (step.kind === 'press' || (step.kind === 'hold' && step.controls.every((c) => c.place === undefined) && step.controls.length === 1)) ;
+    case 'the other way':
+      return step.kind === 'turn' || step.kind === 'sweep';
+    case 'step left out':
+      return !waits(step) && all.length > 1;
+    case 'two swapped': {
+      const next = all[i + 1];
+      return next !== undefined && !waits(step) && !waits(next.step) && JSON.stringify(step) !== JSON.stringify(next.step);
+    }
+    case 'too slow for the window':
+      return inWindow !== null && step.kind === 'press';
+  }
+};
+
+const worksSupply = (step: Step | undefined): boolean => step?.kind === 'set' && step.control === ('power' as ControlId);
+
+/** Where the unit stands as somebody begins, for the misses that lie in that. */
+function beginning(kind: MissKind, plan: UnitPlan, route: Route, random: () => number): { begin: UnitState; byMs: number | null } | null {
+  const d = drawing(random);
+  const right = startForRoute(plan, route);
+  if (kind !== 'another mode' && kind !== 'no supply' && kind !== 'during the self-check') return { begin: right, byMs: null };
+  const first = route.steps[0];
+  if (kind === 'during the self-check' && route.from !== 'any' && route.from[0] !== ('idle' as never)) return null;
+  if (worksSupply(first) || (first?.kind === 'rest' && kind !== 'another mode')) return null;
+  const at = (state: UnitState, event: UnitEvent): UnitState => advanceUnit(plan, state, event).state;
+  const on = plan.facts.controls.get('power' as ControlId)?.control.look === 'key' ? 'run' : 'on';
+  if (route.from === 'any' || route.from[0] === ('off' as never)) return null;
+  if (kind === 'another mode') {
+    const others = ['idle', 'service', 'memory', 'tests'].filter((m) => route.from !== 'any' && !route.from.some((f) => f === m));
+    const wrong = d.one(others);
+    const [id, controller] = [...right.controllers][0] ?? [];
+    if (!id || !controller) return null;
+    return { begin: { ...right, controllers: new Map([[id, { ...controller, mode: wrong as never }]]) }, byMs: null };
+  }
+  const off = at(startUnit(plan), { kind: 'place', at: 100, control: 'power' as ControlId, to: 'off' as PlaceId });
+  if (kind === 'no supply') return { begin: at(off, { kind: 'tick', at: 5000 }), byMs: null };
+  const onAt = 2000;
+  const checking = at(off, { kind: 'place', at: onAt, control: 'power' as ControlId, to: on as PlaceId });
+  const now = onAt + d.number(5000, checkMs - 45_000);
+  return { begin: at(checking, { kind: 'tick', at: now }), byMs: checkMs + onAt - now };
+}
+
+/** One made-up try that fails, with what it should be called; null where the draw gives none. */
+export function madeMiss(seed: number, kind: MissKind): MadeMiss | null {
+  const bundle = madeUnit(seed % 4001);
+  if (!bundle) return null;
+  const random = seeded(seed * 7 + missKinds.indexOf(kind));
+  const d = drawing(random);
+  const plan = planUnit(bundle);
+  const routes = entriesOf(bundle, 'route');
+  const route = d.one(routes);
+  const all = leaves(route.steps).filter((l) => l.step.kind !== 'say');
+  const can = [...all.keys()].filter((i) => may(kind, all, i));
+  if (can.length === 0) return null;
+  const begun = beginning(kind, plan, route, random);
+  if (!begun) return null;
+  const slip = { leaf: d.one(can), kind };
+  const done = hands(plan, begun.begin, all, random, slip);
+  const at = all[0]?.at ?? '';
+  const expected: Expected | null =
+    kind === 'another mode'
+      ? { codes: ['other-mode'], at: [], byMs: null, did: null }
+      : kind === 'no supply'
+        ? { codes: ['no-power'], at: [], byMs: null, did: null }
+        : kind === 'during the self-check'
+          ? { codes: ['other-mode', 'deaf'], at: [], byMs: begun.byMs, did: null }
+          : done.expected;
+  if (!expected || at === '') return null;
+  const effects = play(plan, begun.begin, done.events);
+  // what is still taken as some way or other is no miss
+  if (effects.some((e) => e.kind === 'done')) return null;
+  return { seed, kind, bundle, plan, route, begin: begun.begin, events: done.events, expected };
+}
+
+/** Whether the unit named what was done: the way that was meant, the step, and by how much. */
+export function judged({ plan, begin, events, route, expected }: MadeMiss): { named: boolean; said: string } {
+  const last = play(plan, begin, events).findLast((e) => e.kind === 'missed');
+  if (last?.kind !== 'missed') return { named: false, said: 'nothing' };
+  const { of, miss } = last.nearest;
+  const did = (miss as { did?: number }).did ?? null;
+  const said = `${of.name} ${miss.at} ${miss.code} ${miss.byMs === null ? '' : Math.round(miss.byMs)} ${did ?? ''}`;
+  const by = expected.byMs === null || (miss.byMs !== null && Math.abs(miss.byMs - expected.byMs) < Math.max(150, expected.byMs * 0.15));
+  const named =
+    of.kind === 'route' &&
+    of.id === route.id &&
+    expected.codes.includes(miss.code) &&
+    (expected.at.length === 0 || expected.at.includes(miss.at)) &&
+    by &&
+    (expected.did === null || did === expected.did);
+  return { named, said };
+}
+
+/** A performance whose every time lies within what its route declares; null where the draw gives none. */
+export function madeTake(seed: number): { plan: UnitPlan; route: Route; begin: UnitState; events: UnitEvent[] } | null {
+  const bundle = madeUnit(seed % 4001);
+  if (!bundle) return null;
+  const random = seeded(seed * 13 + 5);
+  const plan = planUnit(bundle);
+  const route = drawing(random).one(entriesOf(bundle, 'route'));
+  const all = leaves(route.steps).filter((l) => l.step.kind !== 'say');
+  const begin = startForRoute(plan, route);
+  return { plan, route, begin, events: hands(plan, begin, all, random, null).events };
+}
+
+export const taken = (made: NonNullable<ReturnType<typeof madeTake>>): boolean =>
+  play(made.plan, made.begin, made.events).some(
+    (e) => e.kind === 'done' && e.of.kind === 'route' && e.of.id === made.route.id,
+  );
