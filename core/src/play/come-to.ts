@@ -1,5 +1,7 @@
+import type { ControlId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Outcome } from './attempt-state.ts';
+import type { Hand } from './op.ts';
 import {
   dies,
   dropped,
@@ -17,8 +19,12 @@ import {
   waits,
 } from './run.ts';
 
-/** Comes to an operation, and past those nothing has to be done for. */
-export function comeTo(run: Run, at: number): Outcome {
+/** Whether a hand that is being taken moves this control: then it does not stand there already. */
+const moves = (hand: Hand | null, control: ControlId): boolean =>
+  hand !== null && hand.kind !== 'choose' && hand.control === control;
+
+/** Comes to an operation, and past those nothing has to be done for. `taking` is a hand that is still to be taken. */
+export function comeTo(run: Run, at: number, taking: Hand | null = null): Outcome {
   const { w, program, view } = run;
   for (;;) {
     const op = program.ops[w.pc];
@@ -65,7 +71,9 @@ export function comeTo(run: Run, at: number): Outcome {
       }
       case 'grip':
       case 'hold':
-        w.down = op.grips.filter((g) => g.sticks && view.placeOf(g.control) === g.place).map((g) => g.control);
+        w.down = op.grips
+          .filter((g) => g.sticks && view.placeOf(g.control) === g.place && !moves(taking, g.control))
+          .map((g) => g.control);
         if (w.down.length < op.grips.length) return { kind: 'on', attempt: w };
         if (op.op === 'hold') {
           holding(run, op, at);
@@ -75,10 +83,10 @@ export function comeTo(run: Run, at: number): Outcome {
         break;
       case 'drop': {
         if (op.sign) showAwaited(run, op.sign, at);
-        const moves = op.grips.some((g) => !g.sticks);
+        const letsGo = op.grips.some((g) => !g.sticks);
         const signAt = op.sign ? at + op.sign.nth * op.sign.gapMs : at;
         const least = Math.max(signAt, w.heldSince + op.leastMs);
-        if (moves) return { kind: 'on', attempt: w };
+        if (letsGo) return { kind: 'on', attempt: w };
         if (least > at) {
           w.due = least;
           return { kind: 'on', attempt: w };
@@ -87,7 +95,7 @@ export function comeTo(run: Run, at: number): Outcome {
         break;
       }
       case 'set':
-        if (op.springs) return { kind: 'on', attempt: w };
+        if (op.springs || moves(taking, op.control)) return { kind: 'on', attempt: w };
         if (op.atClick === null ? view.placeOf(op.control) === op.to : view.clickOf(op.control) === op.atClick) break;
         return { kind: 'on', attempt: w };
       case 'rest':
@@ -107,9 +115,9 @@ export function comeTo(run: Run, at: number): Outcome {
   }
 }
 
-export function onward(run: Run, at: number): Outcome {
+export function onward(run: Run, at: number, taking: Hand | null = null): Outcome {
   run.w.pc += 1;
-  return comeTo(run, at);
+  return comeTo(run, at, taking);
 }
 
 /** What shows after the last act. */
@@ -155,7 +163,7 @@ export function takeDue(run: Run): Outcome {
     }
     case 'press':
     case 'turn':
-      return dies(run, 'too-few');
+      return w.windows.some((limit) => at >= limit) ? dies(run, 'after-window') : dies(run, 'too-few');
     case 'choose':
     case 'close':
     case 'grip':

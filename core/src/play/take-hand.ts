@@ -65,11 +65,11 @@ export function takeHand(run: Run, hand: Hand): Outcome {
       w.count = op.count;
       return dies(run, 'one-too-many');
     }
-    return after(run, onward(run, w.since), hand);
+    return after(run, onward(run, w.since, hand), hand);
   }
   if (op.op === 'branch' && op.on.kind === 'nothing-done') {
     w.pc = op.otherwise;
-    return after(run, comeTo(run, hand.at), hand);
+    return after(run, comeTo(run, hand.at, hand), hand);
   }
   w.limit = Number.POSITIVE_INFINITY;
   switch (op.op) {
@@ -141,7 +141,9 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
 
 /** Forgets a count that is begun when nothing is added to it. */
 function counted(run: Run, op: Extract<Op, { op: 'press' | 'turn' }>, at: number): Outcome {
-  run.w.due = at + Math.max(patienceMs, 3 * op.slowMs);
+  // where there is a time for it, it has that time
+  const limit = run.w.windows.find((l) => l > at && Number.isFinite(l)) ?? at;
+  run.w.due = Math.max(limit + 1, at + patienceMs, at + 3 * op.slowMs);
   return { kind: 'on', attempt: run.w };
 }
 
@@ -149,6 +151,9 @@ function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
   const { w } = run;
   if (w.loose.includes(control)) {
     w.loose = w.loose.filter((c) => c !== control);
+    // a time that begins with the end of a hold begins when it is let go
+    if (w.opensWith && w.loose.length === 0) setWindow(run, w.opensWith.window, at + w.opensWith.mostMs);
+    if (w.loose.length === 0) w.opensWith = null;
     return { kind: 'on', attempt: w };
   }
   if (op.op === 'press' && w.pressing?.control === control) {

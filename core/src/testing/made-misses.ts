@@ -78,6 +78,7 @@ function hands(
   const d = drawing(random);
   const events: UnitEvent[] = [];
   const places = new Map(begin.places);
+  const clicks = new Map(begin.clicks);
   let t = begin.at + 300;
   let windowAt: number | null = null;
   let lastAt = begin.at;
@@ -203,7 +204,10 @@ function hands(
       case 'sweep': {
         const m = mechanism(step.control);
         const per = m?.kind === 'clicks' ? m.perTurn : 1;
-        const meant = step.kind === 'turn' ? step.clicks : step.turns * per;
+        const rest = m?.kind === 'clicks' && step.kind === 'sweep' && !m.springsBack ? (m.rests[0]?.atClick ?? 0) : null;
+        const stands = clicks.get(step.control) ?? 0;
+        const off = rest === null ? 0 : step.way === 'cw' ? rest - stands : stands - rest;
+        const meant = step.kind === 'turn' ? step.clicks : step.turns * per + (off > per / 2 ? off - per : off < -per / 2 ? off + per : off);
         const times = meant + (mine === 'one too many' ? 1 : mine === 'one too few' ? -1 : 0);
         if (times > meant) look(['one-too-many'], at, { did: times });
         if (times < meant) look(['too-few'], at, { did: times });
@@ -212,19 +216,21 @@ function hands(
         for (let n = 0; n < times; n += 1) {
           t += step.kind === 'turn' ? tempo(160, 600) : within(60, 200);
           put({ at: t, kind: 'click', control: step.control, way });
+          const turnedTo = (clicks.get(step.control) ?? 0) + (way === 'cw' ? 1 : per - 1);
+          clicks.set(step.control, m?.kind === 'clicks' && m.springsBack ? 0 : turnedTo % per);
         }
         break;
       }
       case 'set': {
         const m = mechanism(step.control);
-        const all = m?.kind === 'places' ? m.places.map((p) => p.id) : [];
-        const i = all.indexOf(step.to);
-        const from = all.indexOf(places.get(step.control) ?? ('' as PlaceId));
+        const stops = m?.kind === 'places' ? m.places.map((p) => p.id) : [];
+        const i = stops.indexOf(step.to);
+        const from = stops.indexOf(places.get(step.control) ?? ('' as PlaceId));
         // one place short of it, or one past it
-        const short = all[i + (from < i ? -1 : 1)] ?? all[i - 1] ?? step.to;
-        const near = mine === 'one place short' && all.length > 2 && short !== all[from] ? short : step.to;
+        const short = stops[i + (from < i ? -1 : 1)] ?? stops[i - 1] ?? step.to;
+        const near = mine === 'one place short' && stops.length > 2 && short !== stops[from] ? short : step.to;
         if (near !== step.to) look(['other-place'], at);
-        t += within(600, 2000);
+        t += all[order[pos - 1] ?? -1]?.step.kind === 'rest' ? 600 : within(600, 2000);
         if (near !== places.get(step.control)) put({ at: t, kind: 'place', control: step.control, to: near });
         break;
       }
@@ -316,7 +322,7 @@ const may = (kind: MissKind, all: readonly Leaf[], i: number): boolean => {
     case 'the other way':
       return step.kind === 'turn' || step.kind === 'sweep';
     case 'step left out':
-      return !waits(step) && all.length > 1;
+      return !waits(step) && step.kind !== 'set' && all.length > 1;
     case 'two swapped': {
       const next = all[i + 1];
       return next !== undefined && !waits(step) && !waits(next.step) && JSON.stringify(step) !== JSON.stringify(next.step);

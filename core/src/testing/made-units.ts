@@ -188,6 +188,7 @@ function someScript(p: Panel, d: Draw, from: string, to: string): string {
           ? [`rest ${d.number(3, 8)} s to 30 s`]
           : [];
   const parts = Array.from({ length: d.number(1, 3) }, () => someLines(p, d));
+  if (begin.at(-1)?.startsWith('rest') && parts[0]?.startsWith('rest')) begin.pop();
   return [`from ${from}`, ...begin, ...parts, 'see l2 lit', `reach ${to}`].join('\n');
 }
 

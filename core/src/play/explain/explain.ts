@@ -30,6 +30,12 @@ const actsIn = (hands: readonly Hand[]): number => hands.filter((h) => h.kind !=
 const undone = (program: Program, ran: RanOver): number =>
   ran.end === 'took' ? 0 : Math.ceil((program.acts.at(-1) ?? 0) - ran.done);
 
+/** Whether operations are all that is done of their step, and not the end of it only. */
+function isWhole(program: Program, rest: readonly Op[]): boolean {
+  const step = rest[0]?.at.split('.')[0];
+  return program.ops.filter((o) => isAct(o) && o.at.split('.')[0] === step).length === rest.length;
+}
+
 /** Where nothing more was done though something was left: a count cut short, the last step forgotten, or simply not finished. */
 function cutShort(program: Program, ran: RanOver): Edit | null {
   const left = undone(program, ran);
@@ -44,7 +50,13 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
   const round = op?.round;
   if (round && round.n > 0 && !program.ops.slice(0, pc).some((o) => o.round?.at === round.at && o.round.n === round.n && isAct(o)))
     return { ...edit, code: 'too-few', at: round.at, facts: { meant: round.of, did: round.n }, cost: 0.95 };
-  return left <= 1 ? { ...edit, code: 'left-out', cost: 1.25 } : { ...edit, code: 'unfinished', cost: 1 + 0.15 * left };
+  // all that is left is one step
+  const rest = program.ops.slice(pc).filter(isAct);
+  const steps = new Set(rest.map((o) => o.at.split('.')[0]));
+  const whole = new Set(rest.map((o) => o.at)).size === 1 ? at : (at.split('.')[0] ?? at);
+  return steps.size === 1 && count === 0 && isWhole(program, rest)
+    ? { ...edit, at: whole, code: 'left-out', cost: 1.25 }
+    : { ...edit, code: 'unfinished', cost: 1 + 0.15 * left };
 }
 
 /** A node run to its end: what it costs to take it for what was meant. */
@@ -53,11 +65,12 @@ function ending(node: Node, ran: RanOver, hands: readonly Hand[]): End {
   const left = undone(program, ran);
   if (ran.end === 'open') {
     const short = cutShort(program, ran);
-    // who has gone wrong often stops there
-    const cost = edits.length === 0 ? (short?.cost ?? 0) : Math.min(1, 0.15 * left);
+    // who has gone wrong often stops there, though not in the middle of a count
+    const stops = Math.min(1, 0.15 * left) + (short?.code === 'too-few' ? 0.5 : 0);
+    const cost = edits.length === 0 ? (short?.cost ?? 0) : stops;
     return { node, ran, cost: node.cost + cost, edits: edits.length === 0 && short ? [short] : edits };
   }
-  const rest = actsIn(hands.slice(ran.index + (ran.end === 'took' ? 1 : 0)));
+  const rest = actsIn(hands.slice(ran.left));
   if (ran.end === 'took') return { node, ran, cost: node.cost + 0.5 * rest, edits };
   const miss = ran.miss;
   const raw: Edit[] = miss

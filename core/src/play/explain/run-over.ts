@@ -20,6 +20,8 @@ export type RanOver = Readonly<{
   miss: Miss | null;
   /** The hand it ended with; as many as there are where none was. */
   index: number;
+  /** The first hand it had no need of, once it took. */
+  left: number;
   attempt: Attempt;
   done: number;
   passedAt: ReadonlyArray<number | undefined>;
@@ -42,14 +44,16 @@ export function runOver({ program, standing, hands, skipped, powered, until }: A
   const view: UnitView = powered ? { ...solo.view, poweredAt: () => solo.view.poweredAt() ?? 0 } : solo.view;
   let attempt = beginAttempt(program, standing.quietSince, view);
   const passedAt: Array<number | undefined> = [];
-  const ended = (outcome: Outcome, index: number, at: number): RanOver | null => {
+  const ended = (outcome: Outcome, index: number, at: number, byHand: boolean): RanOver | null => {
+    // a count that was sure to be the last has no need of the hand that said so
+    const left = byHand && program.ops[attempt.pc]?.op !== 'guard' ? index + 1 : index;
     const next = outcome.kind === 'on' || outcome.kind === 'fires' ? outcome.attempt : attempt;
     for (let pc = attempt.pc; pc < next.pc; pc += 1) passedAt[pc] = at;
     attempt = next;
     if (outcome.kind === 'fires')
-      return { end: 'took', miss: null, index, attempt, done: program.acts.at(-1) ?? 0, passedAt };
+      return { end: 'took', miss: null, index, left, attempt, done: program.acts.at(-1) ?? 0, passedAt };
     return outcome.kind === 'dies'
-      ? { end: 'died', miss: outcome.miss, index, attempt, done: outcome.miss.done, passedAt }
+      ? { end: 'died', miss: outcome.miss, index, left: index, attempt, done: outcome.miss.done, passedAt }
       : null;
   };
   const runTo = (at: number, index: number): RanOver | null => {
@@ -57,7 +61,7 @@ export function runOver({ program, standing, hands, skipped, powered, until }: A
     for (let n = 0; attempt.due <= at && n < 10_000; n += 1) {
       const { due } = attempt;
       solo.now = due;
-      const end = ended(feedDue(program, attempt, view, solo.tell), index, due);
+      const end = ended(feedDue(program, attempt, view, solo.tell), index, due, false);
       if (end) return end;
     }
     return null;
@@ -67,7 +71,7 @@ export function runOver({ program, standing, hands, skipped, powered, until }: A
     if (due) return due;
     solo.takeHand(hand);
     if (skipped.has(index)) continue;
-    const end = ended(feedHand(program, attempt, hand, view, solo.tell), index, hand.at);
+    const end = ended(feedHand(program, attempt, hand, view, solo.tell), index, hand.at, true);
     if (end) return end;
   }
   return (
@@ -75,6 +79,7 @@ export function runOver({ program, standing, hands, skipped, powered, until }: A
       end: 'open',
       miss: null,
       index: hands.length,
+      left: hands.length,
       attempt,
       done: actsDone(program, attempt),
       passedAt,

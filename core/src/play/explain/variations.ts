@@ -169,7 +169,16 @@ function otherActs(death: Death): Variation[] {
   const counted = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : null;
   if (op && next === pc && counted !== null && count > 0 && count < counted)
     put({ code: 'too-few', cost: 0.9 + more(counted - count), facts: { meant: counted, did: count } }, fewer(program, pc, count));
-  if (!hand || hand.kind === 'up') return out;
+  if (!hand) return out;
+  if (hand.kind === 'up') {
+    // what was let go of may have been meant for something else
+    const down = hands.slice(0, ran.index).findLast((h) => h.kind === 'down' && h.control === hand.control);
+    if (!down || !op) return out;
+    leftOut(death, next, put);
+    swapped(death, next, down, put);
+    doneTwice(death, down, put);
+    return out;
+  }
 
   if (op && next >= 0) {
     const wanted = wantedControl(op);
