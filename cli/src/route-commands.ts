@@ -9,6 +9,7 @@ import {
   entryOf,
   type Gesture,
   type GestureOf,
+  gestureStanding,
   handKinds,
   parseScript,
   planUnit,
@@ -124,10 +125,11 @@ export function runSuccessRate(file: string, options: Options): Output {
   const asked = options.hands ?? 'gloved';
   const hands = handKinds.find((kind) => kind === asked) ?? refuse('--hands', `is one of ${handKinds.join(', ')}`);
   const plan = planUnit(bundle);
-  const { program } = gestureOf(plan, file, route);
+  const gesture = gestureOf(plan, file, route);
   const rate = successRateOf({
-    program,
+    program: gesture.program,
     facts: plan.facts,
+    standing: gestureStanding(plan, gesture),
     hands,
     runs: whole(options.runs, '--runs', 1, 1_000_000, 20_000),
     seed: whole(options.seed, '--seed', 0, 4_294_967_295, 1),

@@ -231,6 +231,7 @@ export type { CompileError } from './play/compiler.ts';
 export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/gestures.ts';
 export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
+export { gestureStanding } from './play/standing.ts';
 export { keepsTime, showsNow } from './play/shows.ts';
 export { startForRoute, startUnit, type UnitEffect, type UnitState, underway } from './play/state.ts';
 // print

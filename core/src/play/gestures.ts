@@ -21,6 +21,8 @@ export type Gesture = Readonly<{
   of: GestureOf;
   from: 'any' | readonly ModeId[];
   controller: ControllerId;
+  /** What the program was made of. */
+  steps: readonly Step[];
   program: Program;
   to: ModeId | null;
   when: Condition | null;
@@ -59,9 +61,9 @@ export function planUnit(bundle: Bundle, variant: string | null = null): UnitPla
   const first = all[0]?.controller ?? ('' as ControllerId);
   const gestures: Gesture[] = [];
   const refused: RefusedGesture[] = [];
-  const put = (gesture: Omit<Gesture, 'program'>, steps: readonly Step[]): void => {
+  const put = (gesture: Omit<Gesture, 'program' | 'steps'>, steps: readonly Step[]): void => {
     const program = compileSteps(steps, facts);
-    if (program.ok) gestures.push({ ...gesture, program: program.value });
+    if (program.ok) gestures.push({ ...gesture, steps, program: program.value });
     else refused.push({ of: gesture.of, error: program.error });
   };
   for (const route of entriesOf(bundle, 'route')) {

@@ -1,8 +1,10 @@
 import type { ModeId } from '../base/ids.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
+import { entriesOf } from '../model/select.ts';
 import { eachStep } from '../model/steps.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
+import type { Gesture, UnitPlan } from './gestures.ts';
 import { atStart, copyOf, suppliedAs, track, type UnitAsLeft } from './track.ts';
 
 /** What says where the controls of a unit stand in a mode: its panels, its modes and the ways between them. */
@@ -55,6 +57,13 @@ function beganAnywhere(steps: readonly Step[], facts: UnitFacts): UnitAsLeft {
   })[0];
   if (first !== true) supply(facts, standing);
   return standing;
+}
+
+/** Where the controls of a unit stand as one of its gestures begins. */
+export function gestureStanding(plan: UnitPlan, { from, of, steps }: Gesture): UnitAsLeft {
+  const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
+  const own = routes.filter((r) => of.kind === 'route' && r.id === of.id);
+  return standingBefore({ from, steps }, { facts: plan.facts, modes: plan.modes, routes }, own);
 }
 
 /** Where the controls of the unit stand as a route, or a gesture of a mode, begins. */

@@ -142,7 +142,7 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
 /** Forgets a count that is begun when nothing is added to it. */
 function counted(run: Run, op: Extract<Op, { op: 'press' | 'turn' }>, at: number): Outcome {
   // where there is a time for it, it has that time
-  const limit = run.w.windows.find((l) => l > at && Number.isFinite(l)) ?? at;
+  const limit = run.w.windows.find((l) => l > at) ?? at;
   run.w.due = Math.max(limit + 1, at + patienceMs, at + 3 * op.slowMs);
   return { kind: 'on', attempt: run.w };
 }

@@ -10,6 +10,8 @@ export type UnitAsLeft = {
   /** Held until something lets go, with the step that took hold. */
   readonly held: Map<ControlId, string>;
 };
+/** Where the controls of a unit stand. */
+export type Stands = Readonly<{ places: ReadonlyMap<ControlId, PlaceId>; clicks: ReadonlyMap<ControlId, number> }>;
 export type Visit = (step: Step, at: string, standing: UnitAsLeft) => void;
 
 /** How a unit's panels stand before anything is done. */

@@ -101,7 +101,7 @@ function tellTry(turn: Turn): void {
   w.tried = { ...tried, died: false, told: tried.hands.length, tellAt: Number.POSITIVE_INFINITY };
   if (tried.hands.length <= tried.told) return;
   for (const id of w.controllers.keys()) letGoOut(turn, id);
-  const [first, ...others] = explained(turn, tried.hands);
+  const [first, ...others] = explained(turn, tried.hands, tried.told);
   if (!first) return;
   const most = first.cost + nearlyAsLikely;
   const near = ({ of, explained: { miss } }: Account): Nearest => ({ of, miss });
@@ -113,7 +113,7 @@ type Account = Readonly<{ of: GestureOf; explained: Explained; cost: number }>;
 type Of = Candidate & Readonly<{ gesture: Gesture }>;
 
 /** Every gesture with the likeliest account of the try beside it, the nearest first; each once. */
-function explained(turn: Turn, log: readonly LoggedHand[]): Account[] {
+function explained(turn: Turn, log: readonly LoggedHand[], told: number): Account[] {
   const { w, plan } = turn;
   const hands = log.map((l) => l.hand);
   const before = log[0]?.before;
@@ -126,7 +126,7 @@ function explained(turn: Turn, log: readonly LoggedHand[]): Account[] {
     quietSince: before.lastHandAt,
   };
   const likely = likeliest(turn, hands, before);
-  const accounts = explainTry(hands, standing, w.at, (index) => {
+  const accounts = explainTry(hands, standing, w.at, told, (index) => {
     const then = log[index]?.before ?? before;
     return likely.map((gesture): Of => ({ gesture, program: gesture.program, wrong: wrongBeginning(turn, gesture, then) }));
   });

@@ -2,6 +2,7 @@ import type { UnitFacts } from '../unit/facts.ts';
 import type { Attempt, Miss, Outcome } from './attempt-state.ts';
 import type { Program } from './op.ts';
 import { type Done, Solo } from './perform.ts';
+import type { Stands } from './track.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 
 /** What came of a try at one program on its own. */
@@ -20,8 +21,14 @@ const unfinished = (program: Program, attempt: Attempt): Miss => ({
  * Holds what was done against one program alone, as the unit's own recogniser would, and without the other routes: for
  * odds, where it has to be fast.
  */
-export function tryProgram(program: Program, facts: UnitFacts, done: readonly Done[], from = 0): Tried {
-  const solo = new Solo(facts);
+export function tryProgram(
+  program: Program,
+  facts: UnitFacts,
+  done: readonly Done[],
+  from = 0,
+  standing: Partial<Stands> = {},
+): Tried {
+  const solo = new Solo(facts, standing.places, standing.clicks);
   let attempt = beginAttempt(program, from, solo.view);
   const taken = (outcome: Outcome): Tried | null => {
     if (outcome.kind === 'on') attempt = outcome.attempt;

@@ -2,10 +2,26 @@ import type { Path } from '../base/path.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Gesture, UnitPlan } from '../play/gestures.ts';
 import { controlOfOp, isAct, type Op } from '../play/op.ts';
-import { type Done, idealHands, perform } from '../play/perform.ts';
-import { tryProgram } from '../play/try.ts';
+import { type Done, type Hands, idealHands, perform, Solo } from '../play/perform.ts';
+import { gestureStanding } from '../play/standing.ts';
+import type { UnitAsLeft } from '../play/track.ts';
+import { type Tried, tryProgram } from '../play/try.ts';
 
-type Placed = Readonly<{ gesture: Gesture; at: Path; done: readonly Done[]; end: number }>;
+type Placed = Readonly<{ gesture: Gesture; at: Path; standing: UnitAsLeft; ways: readonly Way[] }>;
+/** One way of performing it: what was done, and when it is complete. */
+type Way = Readonly<{ done: readonly Done[]; end: number }>;
+
+/** As quick and as slow as the route lets one be: what is told apart only at the usual pace is not told apart. */
+const quickHands: Hands = {
+  ...idealHands,
+  pace: (usualMs) => usualMs * 0.6,
+  keep: ({ leastMs }) => leastMs + 1,
+};
+const slowHands: Hands = {
+  ...idealHands,
+  pace: (usualMs) => usualMs * 1.8,
+  keep: ({ leastMs, usualMs, mostMs }) => (mostMs === null ? Math.max(usualMs, leastMs) * 1.5 + 50 : mostMs - 1),
+};
 
 /** What somebody does first, as far as telling gestures apart goes: the control, or that it may be any. */
 function firstOf(gesture: Gesture): string | null {
@@ -35,9 +51,16 @@ export function lintPairs(plan: UnitPlan, pathOf: (gesture: Gesture) => Path | n
     const at = pathOf(gesture);
     const first = firstOf(gesture);
     if (at === null || first === null || gesture.of.kind === 'known-not-to-work') continue;
-    const done = perform(gesture.program, plan.facts, idealHands, begins);
-    const took = tryProgram(gesture.program, plan.facts, done, 0);
-    const placed = { gesture, at, done, end: took.took ? took.at : Number.POSITIVE_INFINITY };
+    const standing = gestureStanding(plan, gesture);
+    const every = [idealHands, quickHands, slowHands].map((hands): Way => {
+      const solo = new Solo(plan.facts, standing.places, standing.clicks);
+      const done = perform(gesture.program, plan.facts, hands, begins, solo);
+      const took = tryProgram(gesture.program, plan.facts, done, 0, standing);
+      return { done, end: took.took ? took.at : Number.POSITIVE_INFINITY };
+    });
+    // too slow for one of its own times is no way of doing it
+    const ways = every.filter((way, i) => i === 0 || Number.isFinite(way.end));
+    const placed = { gesture, at, standing, ways };
     byFirst.set(first, [...(byFirst.get(first) ?? []), placed]);
   }
   const any = byFirst.get('any') ?? [];
@@ -54,23 +77,23 @@ export function lintPairs(plan: UnitPlan, pathOf: (gesture: Gesture) => Path | n
   return findings;
 }
 
+/** Whether two ways are complete at the same moment, as far as anybody can tell. */
+const together = (on: Tried, way: Way): boolean => on.took && Math.abs(on.at - way.end) < 100;
+
 function compare(plan: UnitPlan, a: Placed, b: Placed): Finding[] {
-  const bOnA = tryProgram(b.gesture.program, plan.facts, a.done, 0);
-  const aOnB = tryProgram(a.gesture.program, plan.facts, b.done, 0);
-  const alike = bOnA.took && aOnB.took && Math.abs(bOnA.at - a.end) < 100 && Math.abs(aOnB.at - b.end) < 100;
+  const on = (x: Placed, y: Placed) =>
+    y.ways.map((way) => [tryProgram(x.gesture.program, plan.facts, way.done, 0, y.standing), way] as const);
+  const [bOnA, aOnB] = [on(b, a), on(a, b)];
   const names = (x: Placed, y: Placed): [string, string] => [x.gesture.of.name, y.gesture.of.name];
-  if (alike) return [{ code: 'routes-alike', severity: 'warning', at: a.at, routes: names(a, b) }];
-  const first = (x: Placed, y: Placed, on: ReturnType<typeof tryProgram>): Finding[] =>
-    on.took && on.at < y.end && y.gesture.from !== 'any'
-      ? [
-          {
-            code: 'fires-first',
-            severity: 'warning',
-            at: x.at,
-            routes: names(x, y),
-            earlyMs: Math.round(Math.min(y.end - on.at, 1e9)),
-          },
-        ]
-      : [];
+  if (bOnA[0] && aOnB[0] && together(...bOnA[0]) && together(...aOnB[0]))
+    return [{ code: 'routes-alike', severity: 'warning', at: a.at, routes: names(a, b) }];
+  const first = (x: Placed, y: Placed, tried: ReturnType<typeof on>): Finding[] => {
+    if (y.gesture.from === 'any') return [];
+    const early = tried.flatMap(([t, way]) => (t.took && t.at < way.end ? [Math.min(way.end - t.at, 1e9)] : []));
+    const earlyMs = Math.round(Math.max(...early));
+    return early.length === 0
+      ? []
+      : [{ code: 'fires-first', severity: 'warning', at: x.at, routes: names(x, y), earlyMs }];
+  };
   return [...first(b, a, bOnA), ...first(a, b, aOnB)];
 }

@@ -3,12 +3,15 @@ import type { MissCode } from '../play/attempt-state.ts';
 import type { Program } from '../play/op.ts';
 import { perform, Solo } from '../play/perform.ts';
 import { tryProgram } from '../play/try.ts';
+import type { Stands } from '../play/track.ts';
 import type { UnitFacts } from '../unit/facts.ts';
 import { drawHands, type HandKind } from './hands.ts';
 
 export type SuccessAsked = Readonly<{
   program: Program;
   facts: UnitFacts;
+  /** Where the controls stand as it begins; as delivered where nothing is said. */
+  standing?: Stands;
   hands: HandKind;
   runs: number;
   seed: number;
@@ -58,9 +61,10 @@ export class SuccessRun {
     this.random = seeded(asked.seed);
   }
   private once(random: () => number, pace: number) {
-    const { program, facts, hands } = this.asked;
-    const done = perform(program, facts, drawHands(hands, random, pace), beginsMs, new Solo(facts));
-    const tried = tryProgram(program, facts, done, 0);
+    const { program, facts, hands, standing } = this.asked;
+    const solo = new Solo(facts, standing?.places, standing?.clicks);
+    const done = perform(program, facts, drawHands(hands, random, pace), beginsMs, solo);
+    const tried = tryProgram(program, facts, done, 0, standing);
     return { tried, lastMs: (done.at(-1)?.event.at ?? beginsMs) - beginsMs };
   }
   /** Does so many more tries; true once all are done. */

@@ -237,7 +237,7 @@ function hands(
       case 'rest': {
         const { leastMs, mostMs } = step.span;
         const short = mine === 'did not wait' ? within(Math.min(1500, leastMs * 0.7), leastMs * 0.8) : 0;
-        const gap = short > 0 ? leastMs - short : within(leastMs + 5, Math.max(leastMs + 10, mostMs - 400));
+        const gap = short > 0 ? leastMs - short : within(leastMs + 5, Math.max(leastMs + 10, mostMs - 700));
         t = lastAt + gap;
         // a hand that has waited acts at once
         if (short > 0) cut = { leastMs, at };
@@ -322,10 +322,10 @@ const may = (kind: MissKind, all: readonly Leaf[], i: number): boolean => {
     case 'the other way':
       return step.kind === 'turn' || step.kind === 'sweep';
     case 'step left out':
-      return !waits(step) && step.kind !== 'set' && all.length > 1;
+      return !waits(step) && step.kind !== 'set' && all.filter((l) => !waits(l.step)).length > 1 && countsAlone(all, i);
     case 'two swapped': {
       const next = all[i + 1];
-      return next !== undefined && !waits(step) && !waits(next.step) && JSON.stringify(step) !== JSON.stringify(next.step);
+      return next !== undefined && !waits(step) && !waits(next.step) && countsAlone(all, i) && countsAlone(all, i + 1) && JSON.stringify(step) !== JSON.stringify(next.step);
     }
     case 'too slow for the window':
       return inWindow !== null && step.kind === 'press';
@@ -385,7 +385,7 @@ export function madeMiss(seed: number, kind: MissKind): MadeMiss | null {
         : kind === 'during the self-check'
           ? { codes: ['other-mode', 'deaf'], at: [], byMs: begun.byMs, did: null }
           : done.expected;
-  if (!expected || at === '') return null;
+  if (!expected || at === '' || done.events.length === 0) return null;
   const effects = play(plan, begun.begin, done.events);
   // what is still taken as some way or other is no miss
   if (effects.some((e) => e.kind === 'done')) return null;
@@ -419,7 +419,9 @@ export function madeTake(seed: number): { plan: UnitPlan; route: Route; begin: U
   const route = drawing(random).one(entriesOf(bundle, 'route'));
   const all = leaves(route.steps).filter((l) => l.step.kind !== 'say');
   const begin = startForRoute(plan, route);
-  return { plan, route, begin, events: hands(plan, begin, all, random, null).events };
+  const { events } = hands(plan, begin, all, random, null);
+  // what stands as it should already is not done
+  return events.length === 0 ? null : { plan, route, begin, events };
 }
 
 export const taken = (made: NonNullable<ReturnType<typeof madeTake>>): boolean =>

@@ -1,4 +1,4 @@
-import { type Bundle, type HandKind, planUnit, type SuccessRate, SuccessRun } from '@wire-trail/core';
+import { type Bundle, type HandKind, gestureStanding, planUnit, type SuccessRate, SuccessRun } from '@wire-trail/core';
 
 export type SuccessQuestion = Readonly<{
   bundle: Bundle;
@@ -27,6 +27,7 @@ self.onmessage = ({ data }: MessageEvent<SuccessQuestion>) => {
     const run = new SuccessRun({
       program: gesture.program,
       facts: plan.facts,
+      standing: gestureStanding(plan, gesture),
       hands,
       runs: data.runs,
       seed: data.seed,

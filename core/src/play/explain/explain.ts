@@ -54,7 +54,7 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
   const rest = program.ops.slice(pc).filter(isAct);
   const steps = new Set(rest.map((o) => o.at.split('.')[0]));
   const whole = new Set(rest.map((o) => o.at)).size === 1 ? at : (at.split('.')[0] ?? at);
-  return steps.size === 1 && count === 0 && isWhole(program, rest)
+  return rest.length === 1 || (steps.size === 1 && isWhole(program, rest))
     ? { ...edit, at: whole, code: 'left-out', cost: 1.25 }
     : { ...edit, code: 'unfinished', cost: 1 + 0.15 * left };
 }
@@ -66,7 +66,7 @@ function ending(node: Node, ran: RanOver, hands: readonly Hand[]): End {
   if (ran.end === 'open') {
     const short = cutShort(program, ran);
     // who has gone wrong often stops there, though not in the middle of a count
-    const stops = Math.min(1, 0.15 * left) + (short?.code === 'too-few' ? 0.5 : 0);
+    const stops = (left > 0 ? Math.min(1, 0.4 + 0.1 * left) : 0) + (short?.code === 'too-few' ? 0.5 : 0);
     const cost = edits.length === 0 ? (short?.cost ?? 0) : stops;
     return { node, ran, cost: node.cost + cost, edits: edits.length === 0 && short ? [short] : edits };
   }
@@ -165,13 +165,14 @@ function joined(edits: readonly Edit[], next: Edit): readonly Edit[] {
   return [...edits.slice(0, -1), { ...next, facts: { ...next.facts, meant: last.facts.meant ?? 0 } }];
 }
 
-/** Where somebody may have begun anew: after a while in which nothing was down and nothing was done. */
-function freshStarts(hands: readonly Hand[]): number[] {
+/** Where somebody may have begun anew: after a while in which nothing was down and nothing was done, or once they were told. */
+function freshStarts(hands: readonly Hand[], told: number): number[] {
   const down = new Set<ControlId>();
   const starts = [0];
   hands.forEach((hand, i) => {
     const before = hands[i - 1];
-    if (i > 0 && before && down.size === 0 && hand.at - before.at >= anewMs && hand.kind !== 'up') starts.push(i);
+    const pause = before !== undefined && (hand.at - before.at >= anewMs || i === told);
+    if (i > 0 && pause && down.size === 0 && hand.kind !== 'up') starts.push(i);
     if (hand.kind === 'down') down.add(hand.control);
     if (hand.kind === 'up') down.delete(hand.control);
   });
@@ -179,28 +180,29 @@ function freshStarts(hands: readonly Hand[]): number[] {
 }
 
 /** How unlikely it is that somebody begins anew there: the longer nothing was done, the likelier. */
-function anewCost(hands: readonly Hand[], from: number): number {
+function anewCost(hands: readonly Hand[], from: number, told: number): number {
   const pause = (hands[from]?.at ?? 0) - (hands[from - 1]?.at ?? 0);
-  return pause >= 8000 ? 0.1 : pause >= 4000 ? 0.3 : 0.6;
+  return pause >= 8000 ? 0.1 : pause >= 4000 || from === told ? 0.3 : 0.6;
 }
 
 /**
  * The likeliest account of a try beside each candidate: of the whole of it, or of what was done since somebody may have
- * begun anew. `candidatesAt` gives the candidates as the unit stood before the hand at an index.
+ * begun anew. `told` is how many of the hands they were told of. `candidatesAt` gives the candidates as the unit stood before the hand at an index.
  */
 export function explainTry<T extends Candidate>(
   hands: readonly Hand[],
   standing: Standing,
   until: number,
+  told: number,
   candidatesAt: (index: number) => readonly T[],
 ): Array<Readonly<{ candidate: T; explained: Explained; from: number }>> {
-  return freshStarts(hands)
+  return freshStarts(hands, told)
     .flatMap((from, i) => {
       const rest = hands.slice(from);
       const then = standingAt(standing, hands, from);
       return candidatesAt(from).map((candidate) => {
         const { miss, cost } = explainOne(candidate, then, rest, until);
-        return { candidate, from, explained: { miss, cost: cost + (i === 0 ? 0 : anewCost(hands, from)) } };
+        return { candidate, from, explained: { miss, cost: cost + (i === 0 ? 0 : anewCost(hands, from, told)) } };
       });
     })
     .sort((a, b) => a.explained.cost - b.explained.cost);

@@ -161,9 +161,9 @@ function otherActs(death: Death): Variation[] {
   const { pc, count } = ran.attempt;
   const next = ops.findIndex((o, i) => i >= pc && isAct(o) && o.op !== 'drop');
   const out: Variation[] = [];
-  const put = (edit: Partial<Edit> & Pick<Edit, 'code' | 'cost'>, made: Program | null, skips: readonly number[] = []): void => {
+  const put: Put = (edit, made, skips = [], powered = false) => {
     if (made !== null)
-      out.push({ program: made, skips, powered: false, edit: { at: ops[next]?.at ?? miss.at, byMs: null, facts: {}, ...edit } });
+      out.push({ program: made, skips, powered, edit: { at: ops[next]?.at ?? miss.at, byMs: null, facts: {}, ...edit } });
   };
   const op = ops[next];
   const counted = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : null;
@@ -219,7 +219,12 @@ function otherActs(death: Death): Variation[] {
   return out;
 }
 
-type Put = (edit: Partial<Edit> & Pick<Edit, 'code' | 'cost'>, made: Program | null, skips?: readonly number[]) => void;
+type Put = (
+  edit: Partial<Edit> & Pick<Edit, 'code' | 'cost'>,
+  made: Program | null,
+  skips?: readonly number[],
+  powered?: boolean,
+) => void;
 
 /** So many done where more were meant, and what came then is the next thing. */
 function fewer(program: Program, pc: number, count: number): Program {
@@ -256,7 +261,7 @@ function leftOut({ program, ran }: Death, next: number, put: Put): void {
   );
 }
 
-function swapped({ program, ran }: Death, next: number, hand: Hand, put: Put): void {
+function swapped({ program, ran, facts }: Death, next: number, hand: Hand, put: Put): void {
   const { ops } = program;
   const { count, pc } = ran.attempt;
   if (next === pc && count > 0) return;
@@ -267,7 +272,10 @@ function swapped({ program, ran }: Death, next: number, hand: Hand, put: Put): v
   const other = blockAt(ops, second);
   const between = ops.slice(first.to, other.from);
   const order = [...ops.slice(other.from, other.to), ...between, ...ops.slice(first.from, first.to)];
-  put({ code: 'swapped', cost: 1.35, facts: { other: b.at } }, spliced(program, first.from, other.to, order));
+  const a = ops[next];
+  // what should have come after the supply was done without it
+  const powered = a?.op === 'set' && (facts.controls.get(a.control)?.powersAt.size ?? 0) > 0;
+  put({ code: 'swapped', cost: 1.35, facts: { other: b.at } }, spliced(program, first.from, other.to, order), [], powered);
 }
 
 /** What was done already, done once more. */
