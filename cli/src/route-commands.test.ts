@@ -51,7 +51,10 @@ describe('play', () => {
       file('good.json', performed()),
       '--json',
     );
-    expect([status, json]).toEqual([0, { ended: true, mode: 'memory', nearest: null, by: null, instead: [] }]);
+    expect([status, json]).toEqual([
+      0,
+      { ended: true, mode: 'memory', nearest: null, by: null, says: null, instead: [], knownNotToWork: [] },
+    ]);
   });
   it('one done too late says which step, which repeat of it and by how much', async () => {
     const { json, text } = await run(

@@ -5,12 +5,15 @@ import {
   alignAccounts,
   type Bundle,
   bundleFacts,
+  CodesAtStart,
   entriesOf,
   entryOf,
   type Gesture,
   type GestureOf,
   gestureStanding,
   handKinds,
+  missedWords,
+  type Nearest,
   parseScript,
   planUnit,
   printScript,
@@ -22,7 +25,6 @@ import {
   type UnitEffect,
   UnitEvent,
   type UnitPlan,
-  underway,
   writeScxml,
 } from '@wire-trail/core';
 import { z } from 'zod';
@@ -49,7 +51,7 @@ function gestureOf(plan: UnitPlan, file: string, route: Route): Gesture {
 
 const isRoute = (of: GestureOf, route: Route): boolean => of.kind === 'route' && of.id === route.id;
 
-/** Plays timed events against a unit: whether a route ended, the mode, else where it failed and by how much. */
+/** Plays timed events against a unit: whether a route ended, the mode, else which way came nearest, and by how much. */
 export function runPlay(file: string, options: Options): Output {
   const bundle = readBundleFile(file);
   const route = routeOf(bundle, file, options.route);
@@ -57,9 +59,10 @@ export function runPlay(file: string, options: Options): Output {
     options.events ?? refuse('--events', 'names the file of timed events'),
     z.array(UnitEvent).max(100_000),
   );
+  const memory = options.memory === undefined ? [] : readShape(options.memory, CodesAtStart);
   const plan = planUnit(bundle);
   gestureOf(plan, file, route);
-  let state = startForRoute(plan, route);
+  let state = startForRoute(plan, route, memory);
   const effects: UnitEffect[] = [];
   events.forEach((event, i) => {
     const next = advanceUnit(plan, state, event);
@@ -71,43 +74,51 @@ export function runPlay(file: string, options: Options): Output {
     state = next.state;
     effects.push(...next.effects);
   });
-  // what was begun and not finished when the events end, before the unit gives up on it
-  const begun = underway(plan, state).find((u) => isRoute(u.of, route)) ?? underway(plan, state)[0];
-  effects.push(...advanceUnit(plan, state, { kind: 'tick', at: state.at + 10_000 }).effects);
+  // the unit gives up on what was begun and not finished, and says what it was
+  effects.push(...advanceUnit(plan, state, { kind: 'tick', at: state.at + waitsMs }).effects);
   const ended = effects.some((e) => e.kind === 'done' && isRoute(e.of, route));
-  const misses = effects.flatMap((e) => (e.kind === 'missed' ? [e.nearest, ...e.others] : []));
-  const nearest = ended ? undefined : (misses.find((m) => isRoute(m.of, route)) ?? misses[0]);
+  const told = ended ? undefined : effects.findLast((e) => e.kind === 'missed');
+  const all = told?.kind === 'missed' ? [told.nearest, ...told.others] : [];
+  const nearest = all.find((m) => isRoute(m.of, route)) ?? all[0];
   const controller = plan.gestures.find((g) => isRoute(g.of, route))?.controller;
   const changed = effects.findLast((e) => e.kind === 'mode' && e.controller === controller);
   const mode =
     changed?.kind === 'mode' ? changed.to : ((controller && state.controllers.get(controller))?.mode ?? null);
-  const other = effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
+  const instead = ended
+    ? []
+    : effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
+  const known = effects.flatMap((e) =>
+    e.kind === 'known-not-to-work' ? [{ of: e.route, how: e.how, why: e.why }] : [],
+  );
+  const says = nearest ? missedWords(bundle, nearest.of, nearest.miss) : null;
   const json = {
     ended,
     mode,
-    nearest: nearest
-      ? { of: nearest.of.name, at: nearest.miss.at, code: nearest.miss.code, nth: nearest.miss.nth }
-      : begun && !ended
-        ? { of: begun.of.name, at: begun.at, code: 'unfinished', nth: null }
-        : null,
+    nearest: nearest ? nearestOf(nearest) : null,
     by: nearest?.miss.byMs ?? null,
-    instead: other,
+    says,
+    instead,
+    knownNotToWork: known,
   };
   return {
     json,
     lines: [
       ended ? `${route.name}: reached ${mode}` : `${route.name}: not reached; the unit is in ${mode}`,
-      ...other.map((name) => `instead: ${name}`),
-      ...(nearest
-        ? [
-            `nearest: ${nearest.of.name}, step ${nearest.miss.at}, ${nearest.miss.code.replaceAll('-', ' ')}${nearest.miss.byMs === null ? '' : ` by ${nearest.miss.byMs / 1000} s`}`,
-          ]
-        : begun && !ended
-          ? [`nearest: ${begun.of.name}, begun and not finished at step ${begun.at}`]
-          : []),
+      ...instead.map((name) => `instead: ${name}`),
+      ...known.map((k) => `known not to work: ${k.how}: ${k.why}`),
+      ...(says === null ? [] : [says]),
     ],
     errors: false,
   };
+}
+
+/** After so long without an event the try is over. */
+const waitsMs = 12_000;
+
+/** What was wrong with the way that came nearest, by the names of the route's file. */
+function nearestOf({ of, miss }: Nearest): Readonly<Record<string, unknown>> {
+  const { done: _done, of: _of, byMs, also, ...rest } = miss;
+  return { of: of.name, ...rest, by: byMs, ...(also && { also: also.map((m) => nearestOf({ of, miss: m })) }) };
 }
 
 const whole = (text: string | undefined, name: string, least: number, most: number, usual: number): number => {

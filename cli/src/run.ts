@@ -29,7 +29,9 @@ const usage = `wire-trail COMMAND … [--json]
   codes import BUNDLE --csv FILE --map FILE --dry-run
                                           what a table of codes would change, row by row
   codes export BUNDLE                     codes and symptoms of a bundle as CSV
-  play BUNDLE --route ID --events FILE    what timed events come to: ended, mode, nearest, by
+  play BUNDLE --route ID --events FILE [--memory FILE]
+                                          what timed events come to: ended, mode, what was otherwise and by how
+                                          much; with the codes in its memory
   odds BUNDLE --route ID [--hands bare|gloved|first] [--runs N] [--seed N]
                                           how likely a person is to hit a route (a model)
   prove BUNDLE --code ID [--variant ID]   how long a repair has to run before it is proven, and why
@@ -98,6 +100,7 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         'dry-run': { type: 'boolean' },
         route: { type: 'string' },
         events: { type: 'string' },
+        memory: { type: 'string' },
         hands: { type: 'string' },
         runs: { type: 'string' },
         seed: { type: 'string' },

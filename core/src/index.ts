@@ -229,11 +229,12 @@ export type { MissCode } from './play/attempt-state.ts';
 export { compileSteps } from './play/compile.ts';
 export type { CompileError } from './play/compiler.ts';
 export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/gestures.ts';
+export { CodesAtStart } from './play/memory.ts';
 export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
 export { gestureStanding } from './play/standing.ts';
 export { keepsTime, showsNow } from './play/shows.ts';
-export { startForRoute, startUnit, type UnitEffect, type UnitState, underway } from './play/state.ts';
+export { type Nearest, startForRoute, startUnit, type UnitEffect, type UnitState, underway } from './play/state.ts';
 // print
 export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';

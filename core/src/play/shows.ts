@@ -1,4 +1,4 @@
-import type { SignId, VariableId } from '../base/ids.ts';
+import type { CodeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
 import type { Condition, Showing } from '../model/mode.ts';
 import type { Readout } from '../model/readout.ts';
 import { entryOf } from '../model/select.ts';
@@ -6,12 +6,27 @@ import { type Shown, sameShown } from '../model/shown.ts';
 import { encode } from '../readout/encode.ts';
 import { type Scene, sceneAt, schedule } from '../readout/schedule.ts';
 import type { UnitPlan } from './gestures.ts';
+import { codesIn } from './memory.ts';
 import type { ControllerState, UnitState } from './state.ts';
 
 /** Which code a readout shows now: that of the memory's slot a cursor stands on. */
-function memoryText(state: UnitState, controllerState: ControllerState, slot: VariableId | undefined): string | null {
+function memoryText(
+  plan: UnitPlan,
+  state: UnitState,
+  controllerState: ControllerState,
+  slot: VariableId | undefined,
+): string | null {
   const cursor = slot === undefined ? 1 : controllerState.variables.get(slot);
-  return state.memory[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
+  const controller = plan.modes.get(controllerState.mode)?.controller;
+  const codes = controller === undefined ? [] : codesIn(state.memory, controller);
+  return codes[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
+}
+
+/** Whether a readout would show this code: the latest in the memory of its controller. */
+export function readsNow(plan: UnitPlan, state: UnitState, on: Readonly<{ readout: ReadoutId; code: CodeId }>): boolean {
+  const controller = entryOf(plan.bundle, 'readout', on.readout)?.controller;
+  const text = entryOf(plan.bundle, 'code', on.code)?.text;
+  return controller !== undefined && text !== undefined && codesIn(state.memory, controller)[0] === text;
 }
 
 /** The scene that shows by itself now: a gesture brings on the next. Null where the code cannot be shown. */
@@ -38,7 +53,7 @@ function readoutShows(
   const { of } = showing;
   const text =
     of.kind === 'memory'
-      ? memoryText(state, controllerState, of.slot)
+      ? memoryText(plan, state, controllerState, of.slot)
       : of.kind === 'variable'
         ? String(controllerState.variables.get(of.variable) ?? '')
         : String(Math.round(state.inputs.get(of.input) ?? 0));
@@ -67,7 +82,7 @@ export function holds(
       return condition.compare === 'above' ? value > condition.value : value < condition.value;
     }
     case 'reads':
-      return state.memory[0] !== undefined && state.memory[0] === entryOf(plan.bundle, 'code', condition.code)?.text;
+      return readsNow(plan, state, condition);
     case 'sign': {
       const over = state.over.get(condition.shown.sign);
       return over !== undefined && sameShown(over.shown, condition.shown);
@@ -110,7 +125,7 @@ export function keepsTime(plan: UnitPlan, state: UnitState): boolean {
     (plan.modes.get(controllerState.mode)?.shows ?? []).some((showing) => {
       if (showing.kind !== 'readout' || showing.of.kind !== 'memory') return false;
       const readout = entryOf(plan.bundle, 'readout', showing.readout);
-      const text = memoryText(state, controllerState, showing.of.slot);
+      const text = memoryText(plan, state, controllerState, showing.of.slot);
       const scene = readout && text !== null ? sceneNow(readout, text, controllerState) : null;
       return scene?.cues.some((c) => c.toMs - c.fromMs < scene.periodMs) ?? false;
     }),

@@ -7,6 +7,7 @@ import type { Shown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
 import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
+import { type CodesAtStart, type StoredCodes, storedCodes } from './memory.ts';
 import { standingBefore } from './standing.ts';
 import { atStart, type UnitAsLeft } from './track.ts';
 import { nothingTried, type Tried } from './tried.ts';
@@ -31,8 +32,7 @@ export type UnitState = Readonly<{
   poweredAt: number | null;
   inputs: ReadonlyMap<InputId, number>;
   controllers: ReadonlyMap<ControllerId, ControllerState>;
-  /** Codes in memory, latest first, as their text. */
-  memory: readonly string[];
+  memory: StoredCodes;
   /** By gesture; null where nothing is begun. */
   attempts: ReadonlyArray<Attempt | null>;
   lastHandAt: number;
@@ -74,12 +74,13 @@ const restMode = (modes: readonly Mode[], powered: boolean): Mode | undefined =>
   (powered ? undefined : modes.find((m) => m.sort === 'off')) ?? modes.find((m) => m.sort === 'standby') ?? modes[0];
 
 /** How a unit stands before anybody has touched it: controls at their start, every controller at rest. */
-export function startUnit(plan: UnitPlan, memory: readonly string[] = []): UnitState {
+export function startUnit(plan: UnitPlan, memory: CodesAtStart = []): UnitState {
   return standingUnit(plan, atStart(plan.facts), memory);
 }
 
 /** A unit whose controls stand so, every controller at rest. */
-function standingUnit(plan: UnitPlan, standing: UnitAsLeft, memory: readonly string[]): UnitState {
+function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart): UnitState {
+  const memory = storedCodes(plan.bundle, codes);
   const places = new Map(standing.places);
   const clicks = new Map<ControlId, number>();
   for (const { control } of plan.facts.controls.values())
@@ -125,7 +126,7 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, memory: readonly str
  * How an untouched unit stands when a route begins: its controls where they are in the mode it begins in, with the supply
  * that mode has, and the route's controller in that mode with its variables as they start.
  */
-export function startForRoute(plan: UnitPlan, route: Route, memory: readonly string[] = []): UnitState {
+export function startForRoute(plan: UnitPlan, route: Route, memory: CodesAtStart = []): UnitState {
   const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
   const standing = standingBefore(route, { facts: plan.facts, modes: plan.modes, routes }, [route]);
   const start = standingUnit(plan, standing, memory);

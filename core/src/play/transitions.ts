@@ -4,6 +4,7 @@ import type { Effect } from '../model/effect.ts';
 import type { Transition, Variable } from '../model/mode.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
+import { erased } from './memory.ts';
 import { type ControllerState, freshVariables, type ModeCause } from './state.ts';
 import { mayHappen, setController, setOver, type Turn } from './turn.ts';
 
@@ -88,7 +89,7 @@ function applyEffect(turn: Turn, id: ControllerId, effect: Effect, depth: number
       return;
     }
     case 'erase-memory':
-      w.memory = [];
+      w.memory = erased(w.memory, id);
       return;
     default:
       assertNever(effect);

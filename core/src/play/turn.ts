@@ -1,10 +1,9 @@
 import type { ControllerId, SignId } from '../base/ids.ts';
 import type { Condition } from '../model/mode.ts';
-import { entryOf } from '../model/select.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import type { Attempt, UnitView } from './attempt-state.ts';
 import type { UnitPlan } from './gestures.ts';
-import { holds, showsNow } from './shows.ts';
+import { holds, readsNow, showsNow } from './shows.ts';
 import type { ControllerState, UnitEffect, UnitState } from './state.ts';
 
 type Work = { -readonly [K in keyof UnitState]: UnitState[K] };
@@ -22,7 +21,7 @@ export function beginTurn(plan: UnitPlan, state: UnitState): Turn {
       const now = showsNow(plan, w).get(shown.sign);
       return now !== undefined && sameShown(now, shown);
     },
-    reads: (on) => w.memory[0] !== undefined && w.memory[0] === entryOf(plan.bundle, 'code', on.code)?.text,
+    reads: (on) => readsNow(plan, w, on),
   };
   return { plan, w, effects: [], view };
 }

@@ -157,7 +157,10 @@ const aboutBeginning: ReadonlySet<MissCode> = new Set(['other-mode', 'not-now', 
 function oneWords(bundle: Bundle, of: GestureOf, miss: Miss): string {
   const what = whatWords(bundle, of, miss);
   if (aboutBeginning.has(miss.code)) return what;
-  if (miss.code === 'unfinished') return `so far so good, next comes ${stepWords(bundle, of, miss.at)}`;
+  if (miss.code === 'unfinished') {
+    const count = miss.meant === undefined || miss.did === undefined ? '' : `, done ${often(miss.did)} so far`;
+    return `so far so good, next comes ${stepWords(bundle, of, miss.at)}${count}`;
+  }
   return `${stepWords(bundle, of, miss.at)} ${miss.code === 'left-out' ? 'was ' : ''}${what}`;
 }
 

@@ -45,10 +45,17 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
   const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : 0;
   const at = program.ops.find((o, i) => i >= pc && isAct(o))?.at ?? op?.at ?? '';
   const edit = { at, byMs: null, facts: {} };
+  // in the middle of its last count it was one too few; before that somebody simply stopped
+  const counted = { meant, did: count };
   if (count > 0 && meant > 0)
-    return { ...edit, code: 'too-few', facts: { meant, did: count }, cost: 0.9 + Math.min(1, 0.2 * (meant - count - 1)) + 0.15 * (left - 1) };
+    return left <= 1
+      ? { ...edit, code: 'too-few', facts: counted, cost: 0.9 + Math.min(1, 0.2 * (meant - count - 1)) }
+      : { ...edit, code: 'unfinished', facts: counted, cost: 1 + 0.15 * left };
   const round = op?.round;
-  if (round && round.n > 0 && !program.ops.slice(0, pc).some((o) => o.round?.at === round.at && o.round.n === round.n && isAct(o)))
+  const inRound = (o: Op): boolean => o.round?.at === round?.at;
+  const begun = program.ops.slice(0, pc).some((o) => inRound(o) && o.round?.n === round?.n && isAct(o));
+  const isLast = round !== undefined && program.ops.slice(pc).filter(isAct).every(inRound);
+  if (round && round.n > 0 && !begun && isLast)
     return { ...edit, code: 'too-few', at: round.at, facts: { meant: round.of, did: round.n }, cost: 0.95 };
   // all that is left is one step
   const rest = program.ops.slice(pc).filter(isAct);

@@ -1,5 +1,6 @@
 import {
   advanceUnit,
+  type CodesAtStart,
   type Control,
   type ControlId,
   keepsTime,
@@ -18,8 +19,18 @@ export type Happened = UnitEffect & Readonly<{ n: number }>;
 type Bare = UnitEvent extends infer E ? (E extends unknown ? Omit<E, 'at'> : never) : never;
 const mostKept = 60;
 
+type Played = Readonly<{
+  state: UnitState;
+  happened: readonly Happened[];
+  take: (event: Bare) => void;
+  operate: (control: Control, place: PlaceId | null, way: 'cw' | 'ccw', latch: boolean) => void;
+  end: (control: Control) => void;
+  restart: () => void;
+  clock: number | null;
+}>;
+
 /** A unit played in real time: the host's one timer wakes it when something is due by itself. */
-export function useUnit(plan: UnitPlan, memory: readonly string[]) {
+export function useUnit(plan: UnitPlan, memory: CodesAtStart): Played {
   const [state, setState] = useState<UnitState>(() => startUnit(plan, memory));
   const [happened, setHappened] = useState<readonly Happened[]>([]);
   const now = useRef(state);

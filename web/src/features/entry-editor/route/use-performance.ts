@@ -28,7 +28,7 @@ export function performRoute(bundle: Bundle, route: Route): Performance {
     plan.facts,
     idealHands,
     500,
-    new Solo(plan.facts, begin.places),
+    new Solo(plan.facts, begin.places, begin.clicks),
   )) {
     state = advanceUnit(plan, state, event).state;
     frames.push({ at: gesture.program.ops[op]?.at ?? '', atMs: event.at, state });
@@ -43,8 +43,18 @@ export function performRoute(bundle: Bundle, route: Route): Performance {
   return { plan, frames, begin };
 }
 
+type Shown = Readonly<{
+  plan: UnitPlan;
+  state: UnitState;
+  playingAt: string | null;
+  isPlaying: boolean;
+  canPlay: boolean;
+  play: () => void;
+  stop: () => void;
+}>;
+
 /** Plays a performance in real time, or shows it as it stands at the picked step. */
-export function usePerformance(bundle: Bundle, route: Route, picked: string | null) {
+export function usePerformance(bundle: Bundle, route: Route, picked: string | null): Shown {
   const performance = useMemo(() => performRoute(bundle, route), [bundle, route]);
   const [playing, setPlaying] = useState<UnitState | null>(null);
   const [at, setAt] = useState<string | null>(null);
