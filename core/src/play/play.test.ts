@@ -24,7 +24,7 @@ describe('a unit on the bench', () => {
     expect(unit.mode).toBe('idle');
     expect(bench(long).hold('a', 9000).missed).toEqual(['long 0 held-too-long 1000']);
     const two = bench({ id: 'two', script: 'from idle\npress b\nhold a for 4 s to 8 s\nreach tests' });
-    expect(two.press('b').hold('a', 3100).wait(100).missed).toEqual(['two 1 let-go-early 900']);
+    expect(two.press('b').hold('a', 3100).wait(900).missed).toEqual(['two 1 let-go-early 900']);
     expect(two.press('b').hold('a', 9000).wait(100).missed.at(-1)).toBe('two 1 held-too-long 1000');
   });
   it('tells of a first step that failed: a press that became a hold, and the nearest of two holds', () => {

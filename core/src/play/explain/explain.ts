@@ -13,7 +13,9 @@ export type Explained = Readonly<{ miss: Miss; cost: number }>;
 const mostEdits = 3;
 const mostRuns = 60;
 /** After so long without a hand somebody may have begun anew. */
-export const anewMs = 1500;
+const anewMs = 1500;
+/** So long it takes at the least to see what one was told. */
+const readMs = 800;
 
 type Node = Readonly<{
   program: Program;
@@ -61,7 +63,8 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
   const rest = program.ops.slice(pc).filter(isAct);
   const steps = new Set(rest.map((o) => o.at.split('.')[0]));
   const whole = new Set(rest.map((o) => o.at)).size === 1 ? at : (at.split('.')[0] ?? at);
-  return rest.length === 1 || (steps.size === 1 && isWhole(program, rest))
+  const isKeep = rest[0]?.op === 'grip' && steps.size === 1 && isWhole(program, rest);
+  return rest.length === 1 || isKeep
     ? { ...edit, at: whole, code: 'left-out', cost: 1.25 }
     : { ...edit, code: 'unfinished', cost: 1 + 0.15 * left };
 }
@@ -78,7 +81,9 @@ function ending(node: Node, ran: RanOver, hands: readonly Hand[]): End {
     return { node, ran, cost: node.cost + cost, edits: edits.length === 0 && short ? [short] : edits };
   }
   const rest = actsIn(hands.slice(ran.left));
-  if (ran.end === 'took') return { node, ran, cost: node.cost + 0.5 * rest, edits };
+  // had nothing been otherwise it would have been taken
+  const nothing = edits.length === 0 ? 1.5 : 0;
+  if (ran.end === 'took') return { node, ran, cost: node.cost + nothing + 0.5 * rest, edits };
   const miss = ran.miss;
   const raw: Edit[] = miss
     ? [{ code: miss.code, at: miss.at, byMs: miss.byMs, facts: factsOf(miss), cost: 1.1, nth: miss.nth }]
@@ -178,7 +183,7 @@ function freshStarts(hands: readonly Hand[], told: number): number[] {
   const starts = [0];
   hands.forEach((hand, i) => {
     const before = hands[i - 1];
-    const pause = before !== undefined && (hand.at - before.at >= anewMs || i === told);
+    const pause = before !== undefined && hand.at - before.at >= (i === told ? readMs : anewMs);
     if (i > 0 && pause && down.size === 0 && hand.kind !== 'up') starts.push(i);
     if (hand.kind === 'down') down.add(hand.control);
     if (hand.kind === 'up') down.delete(hand.control);

@@ -1,6 +1,6 @@
 import type { ControlId } from '../../base/ids.ts';
 import { programOf } from '../compile.ts';
-import type { Hand, Op, Program } from '../op.ts';
+import type { Grip, Hand, Op, Program } from '../op.ts';
 
 /** Where one thing to be done begins and ends among the operations: with its guard, a keep with all that is done the while. */
 export type Block = Readonly<{ from: number; to: number }>;
@@ -95,34 +95,36 @@ export function begins(op: Op | undefined, hand: Hand): boolean {
 }
 
 /** A key worked instead of the one that was meant, in everything one operation does with it; null where that is no key for it. */
-export function withOther(program: Program, pc: number, hand: Hand): Program | null {
+export function withOther(
+  program: Program,
+  pc: number,
+  hand: Hand,
+  down: readonly ControlId[],
+): Readonly<{ program: Program; instead: ControlId }> | null {
   const op = program.ops[pc];
   if (op?.op === 'press' && op.control !== 'any' && hand.kind === 'down' && hand.control !== op.control) {
     const guard = program.ops[pc + 1];
     const { control } = hand;
     const made = changed(program, pc, { ...op, control });
-    return guard?.op === 'guard' && guard.at === op.at
-      ? changed(made, pc + 1, { ...guard, of: { control, place: null } })
-      : made;
+    const guarded =
+      guard?.op === 'guard' && guard.at === op.at
+        ? changed(made, pc + 1, { ...guard, of: { control, place: null } })
+        : made;
+    return { program: guarded, instead: op.control };
   }
   if (op?.op === 'turn' && hand.kind === 'click' && hand.control !== op.control)
-    return changed(program, pc, { ...op, control: hand.control });
+    return { program: changed(program, pc, { ...op, control: hand.control }), instead: op.control };
   if ((op?.op !== 'hold' && op?.op !== 'grip') || hand.kind !== 'down') return null;
-  const [only, ...more] = op.grips;
-  if (!only || more.length > 0 || only.control === hand.control) return null;
-  const grips = [{ control: hand.control, place: hand.place, sticks: false }];
-  const made = changed(program, pc, { ...op, grips });
-  if (op.op === 'hold') return made;
+  const missing = op.grips.find((g) => !down.includes(g.control));
+  if (!missing || op.grips.some((g) => g.control === hand.control)) return null;
+  const other = { control: hand.control, place: hand.place, sticks: false };
+  const swap = (grips: readonly Grip[]) => grips.map((g) => (g.control === missing.control ? other : g));
+  const made = changed(program, pc, { ...op, grips: swap(op.grips) });
   const drop = made.ops.findIndex(
-    (o, i) => i > pc && o.op === 'drop' && o.grips.some((g) => g.control === only.control),
+    (o, i) => i > pc && o.op === 'drop' && o.grips.some((g) => g.control === missing.control),
   );
   const end = made.ops[drop];
-  return end?.op === 'drop' ? changed(made, drop, { ...end, grips }) : made;
-}
-
-/** The control an operation wants that a hand works another instead of. */
-export function wantedControl(op: Op | undefined): ControlId | null {
-  if (op?.op === 'press') return op.control === 'any' ? null : op.control;
-  if (op?.op === 'turn' || op?.op === 'set') return op.control;
-  return op?.op === 'hold' || op?.op === 'grip' ? (op.grips[0]?.control ?? null) : null;
+  const whole =
+    op.op === 'grip' && end?.op === 'drop' ? changed(made, drop, { ...end, grips: swap(end.grips) }) : made;
+  return { program: whole, instead: missing.control };
 }

@@ -1,7 +1,7 @@
 import type { ControlId } from '../../base/ids.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import type { Miss, MissCode, MissFacts } from '../attempt-state.ts';
-import { type Hand, isAct, type Op, type Program } from '../op.ts';
+import { controlOfOp, type Hand, isAct, type Op, type Program } from '../op.ts';
 import {
   type Block,
   begins,
@@ -10,7 +10,6 @@ import {
   counting,
   roundAt,
   spliced,
-  wantedControl,
   withOther,
 } from './program-edit.ts';
 import type { RanOver } from './run-over.ts';
@@ -181,12 +180,12 @@ function otherActs(death: Death): Variation[] {
   }
 
   if (op && next >= 0) {
-    const wanted = wantedControl(op);
     const worked = hand.kind === 'choose' ? null : hand.control;
-    if (wanted !== null && worked !== null && worked !== wanted && !(next === pc && count > 0)) {
+    const other = next === pc && count > 0 ? null : withOther(program, next, hand, next === pc ? ran.attempt.down : []);
+    if (other && worked !== null) {
       const again = before.some((e) => e.code === 'other-control' && e.facts.control === worked);
-      const cost = again ? 0.3 : 1.2 - (lookAlike(facts, worked, wanted) ? 0.25 : 0);
-      put({ code: 'other-control', cost, facts: { control: worked, instead: wanted } }, withOther(program, next, hand));
+      const cost = again ? 0.3 : 1.2 - (lookAlike(facts, worked, other.instead) ? 0.25 : 0);
+      put({ code: 'other-control', cost, facts: { control: worked, instead: other.instead } }, other.program);
     }
     if (op.op === 'turn' && hand.kind === 'click' && hand.control === op.control && hand.way !== op.way) {
       const again = before.some((e) => e.code === 'other-way');
@@ -206,6 +205,7 @@ function otherActs(death: Death): Variation[] {
     swapped(death, next, hand, put);
   }
   doneTwice(death, hand, put);
+  paused(death, put);
   const stray = sameAgain(hands, ran.index, hand);
   put(
     {
@@ -237,7 +237,8 @@ function fewer(program: Program, pc: number, count: number): Program {
 function leftOut({ program, ran }: Death, next: number, put: Put): void {
   const { ops } = program;
   const { count, pc } = ran.attempt;
-  if (next === pc && count > 0) return;
+  // a way of which nothing is left is no account of anything
+  if ((next === pc && count > 0) || (program.acts.at(-1) ?? 0) <= 1) return;
   const cut = (block: Block): Program => {
     // a count before it goes on with what comes after
     const from = ops[block.from - 1]?.op === 'guard' ? block.from - 1 : block.from;
@@ -304,6 +305,29 @@ function doneTwice(death: Death, hand: Hand, put: Put): void {
     { code: 'one-too-many', at: round.at, cost: 0.95, facts: { meant: round.of, did: round.of + 1 } },
     spliced(program, whole.to, ops[whole.to]?.op === 'guard' ? whole.to + 1 : whole.to, again),
   );
+}
+
+/** So long in the middle of a count, and somebody may have thought it was done. */
+const pauseMs = 1200;
+
+/** A count with a pause in it, as if it had ended there: what came after the pause was meant for something else. */
+function paused({ program, ran, hands }: Death, put: Put): void {
+  const { ops } = program;
+  const p = ops.findLastIndex((o, i) => i < ran.attempt.pc && (o.op === 'press' || o.op === 'turn'));
+  const op = ops[p];
+  const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : 0;
+  const from = p > 0 ? (ran.passedAt[p - 1] ?? 0) : 0;
+  const till = ran.passedAt[p];
+  if (!op || meant < 2 || till === undefined) return;
+  const own = controlOfOp(op);
+  const at = hands.flatMap((h) =>
+    (h.kind === 'down' || h.kind === 'click') && (own === 'any' || h.control === own) && h.at >= from && h.at <= till
+      ? [h.at]
+      : [],
+  );
+  const did = at.findIndex((t, i) => t - (at[i - 1] ?? t) >= pauseMs);
+  if (did > 0 && did < meant)
+    put({ code: 'too-few', at: op.at, cost: 0.95 + more(meant - did), facts: { meant, did } }, fewer(program, p, did));
 }
 
 /** The hands that do the same as one, in a row, with those that let go of it. */
