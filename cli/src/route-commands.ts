@@ -84,9 +84,7 @@ export function runPlay(file: string, options: Options): Output {
   const changed = effects.findLast((e) => e.kind === 'mode' && e.controller === controller);
   const mode =
     changed?.kind === 'mode' ? changed.to : ((controller && state.controllers.get(controller))?.mode ?? null);
-  const instead = ended
-    ? []
-    : effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
+  const instead = ended ? [] : effects.flatMap((e) => (e.kind === 'done' && !isRoute(e.of, route) ? [e.of.name] : []));
   const known = effects.flatMap((e) =>
     e.kind === 'known-not-to-work' ? [{ of: e.route, how: e.how, why: e.why }] : [],
   );

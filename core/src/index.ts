@@ -232,8 +232,8 @@ export { type Gesture, type GestureOf, planUnit, type UnitPlan } from './play/ge
 export { CodesAtStart } from './play/memory.ts';
 export { UnitEvent } from './play/op.ts';
 export { idealHands, perform, Solo } from './play/perform.ts';
-export { gestureStanding } from './play/standing.ts';
 export { keepsTime, showsNow } from './play/shows.ts';
+export { gestureStanding } from './play/standing.ts';
 export { type Nearest, startForRoute, startUnit, type UnitEffect, type UnitState, underway } from './play/state.ts';
 // print
 export { chartPage, pocketCard } from './print/chart-sheets.ts';

@@ -22,6 +22,7 @@ import {
   successRateOf,
   type UnitEvent,
 } from '@wire-trail/core';
+import { judged, madeMiss, madeTake, missKinds, taken } from '@wire-trail/core/testing';
 import { build } from 'esbuild';
 // @ts-expect-error plain JavaScript, shared with the end-to-end tests
 import { chromiumOptions } from '../../e2e/chromium.mjs';
@@ -132,6 +133,31 @@ function alignMs(length: number): number {
   return 1000 * median(Array.from({ length: 5 }, () => seconds(() => alignAccounts(tellings))));
 }
 
+/** So many of a draw, from a seed on. */
+function drawn<T>(draw: (seed: number) => T | null, n: number, from: number): T[] {
+  const all: T[] = [];
+  for (let seed = from; all.length < n; seed += 1) {
+    const one = draw(seed);
+    if (one !== null) all.push(one);
+  }
+  return all;
+}
+
+/** Made-up misses in equal parts by their kinds: which share is named as what it was, in all and of the worst kind. */
+function namedShare(misses: number): { all: number; worst: number; worstKind: string } {
+  const each = Math.ceil(misses / missKinds.length);
+  const shares = missKinds.map((kind) => {
+    const tried = drawn((seed) => madeMiss(seed, kind), each, 500_000);
+    return { kind, share: tried.filter((m) => judged(m).named).length / each };
+  });
+  const worst = shares.reduce((a, b) => (b.share < a.share ? b : a));
+  const all = shares.reduce((sum, s) => sum + s.share, 0) / shares.length;
+  return { all, worst: worst.share, worstKind: worst.kind };
+}
+
+/** Performances within the times their ways declare: which share is taken. */
+const takenShare = (tries: number): number => drawn(madeTake, tries, 600_000).filter(taken).length / tries;
+
 /** Frames a second of a page while its worker finds everything in so many made-up routes, and how long that takes it. */
 async function lintInPage(routes: number): Promise<{ seconds: number; framesPerS: number }> {
   const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -168,6 +194,8 @@ export async function benchEnter(): Promise<Row[]> {
   alignMs(60);
   const align = alignMs(60);
   const align10 = alignMs(600);
+  const named = namedShare(2000);
+  const performed = takenShare(5000);
   const units = new Map(
     readdirSync(demo)
       .filter((f) => f.endsWith('.json'))
@@ -194,6 +222,9 @@ export async function benchEnter(): Promise<Row[]> {
     row('enter.oddsGrowth10', odds / odds1, '×'),
     row('enter.alignMs', align, 'ms', '≤ 20', align <= 20),
     row('enter.alignGrowth10', align10 / align, '×'),
+    row('enter.namedShare', named.all, 'share', '≥ 0.95', named.all >= 0.95),
+    row(`enter.namedWorst (${named.worstKind})`, named.worst, 'share'),
+    row('enter.takenShare', performed, 'share', '1', performed === 1),
     row('enter.intakeShare', score.share, 'share', '≥ 0.9', score.share >= 0.9),
     row('enter.intakeWrong', score.wrong, 'share', '≤ 0.02', score.wrong <= 0.02),
   ];

@@ -4,8 +4,8 @@ import { takeDueAttempt } from './settle.ts';
 import { takeScheduled } from './signs.ts';
 import type { UnitEffect, UnitState } from './state.ts';
 import { takeEvent } from './take-event.ts';
-import { takeTellAt } from './tried.ts';
 import { nextTimer, onTimer } from './transitions.ts';
+import { takeTellAt } from './tried.ts';
 import { beginTurn, type Turn } from './turn.ts';
 
 /** So much is done by itself at one instant; more is a circle among transitions. */

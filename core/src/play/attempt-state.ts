@@ -64,7 +64,14 @@ export type MissFacts = Readonly<{
   lastsMs?: number;
   leftMs?: number;
 }>;
-export type Miss = Readonly<{ code: MissCode; at: string; byMs: number | null; nth: number; done: number; of: number }> &
+export type Miss = Readonly<{
+  code: MissCode;
+  at: string;
+  byMs: number | null;
+  nth: number;
+  done: number;
+  of: number;
+}> &
   MissFacts &
   /** What else was otherwise in the same try. */
   Readonly<{ also?: readonly Miss[] }>;

@@ -42,12 +42,13 @@ function endsItself(
   let whole = 0;
   while (mode !== undefined && !seen.has(mode)) {
     seen.add(mode);
-    const after: Transition | undefined = turn.plan.modes.get(mode)?.transitions.find((t) => t.on.kind === 'after' && t.to !== undefined);
-    if (!after || after.on.kind !== 'after') return null;
+    const after: Transition | undefined = turn.plan.modes
+      .get(mode)
+      ?.transitions.find((t) => t.on.kind === 'after' && t.to !== undefined);
+    if (after?.on.kind !== 'after') return null;
     whole += after.on.afterMs;
     mode = after.to;
-    if (mode !== undefined && to.includes(mode))
-      return { lastsMs: whole, leftMs: Math.max(0, since + whole - now) };
+    if (mode !== undefined && to.includes(mode)) return { lastsMs: whole, leftMs: Math.max(0, since + whole - now) };
   }
   return null;
 }

@@ -10,7 +10,10 @@ export type StoredCodes = ReadonlyMap<ControllerId, readonly StoredCode[]>;
 
 /** Codes to begin with: as their text, or with the controller they sit in and whether they still stand. */
 export const CodesAtStart = z.array(
-  z.union([Label, z.strictObject({ code: Label, controller: ControllerId.optional(), standing: z.boolean().default(false) })]),
+  z.union([
+    Label,
+    z.strictObject({ code: Label, controller: ControllerId.optional(), standing: z.boolean().default(false) }),
+  ]),
 );
 export type CodesAtStart = Readonly<z.input<typeof CodesAtStart>>;
 
@@ -25,7 +28,8 @@ export function storedCodes(bundle: Bundle, codes: CodesAtStart): StoredCodes {
   for (const code of codes) {
     const { code: text, standing = false, controller } = typeof code === 'string' ? { code } : { ...code };
     const own = known.filter((k) => k.text === text).map((k) => k.controller);
-    const places = controller !== undefined ? [controller as ControllerId] : own.length > 0 ? own : first ? [first.id] : [];
+    const places =
+      controller !== undefined ? [controller as ControllerId] : own.length > 0 ? own : first ? [first.id] : [];
     for (const at of new Set(places)) stored.set(at, [...(stored.get(at) ?? []), { text, standing }]);
   }
   return stored;

@@ -1,7 +1,7 @@
 import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
-import { whyNotFrom } from './beginning.ts';
 import type { Outcome, Tell, UnitView } from './attempt-state.ts';
+import { whyNotFrom } from './beginning.ts';
 import type { GestureOf } from './gestures.ts';
 import type { Hand } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';

@@ -23,7 +23,11 @@ function memoryText(
 }
 
 /** Whether a readout would show this code: the latest in the memory of its controller. */
-export function readsNow(plan: UnitPlan, state: UnitState, on: Readonly<{ readout: ReadoutId; code: CodeId }>): boolean {
+export function readsNow(
+  plan: UnitPlan,
+  state: UnitState,
+  on: Readonly<{ readout: ReadoutId; code: CodeId }>,
+): boolean {
   const controller = entryOf(plan.bundle, 'readout', on.readout)?.controller;
   const text = entryOf(plan.bundle, 'code', on.code)?.text;
   return controller !== undefined && text !== undefined && codesIn(state.memory, controller)[0] === text;

@@ -11,7 +11,9 @@ import { atStart, copyOf, suppliedAs, track, type UnitAsLeft } from './track.ts'
 type Family = Readonly<{ facts: UnitFacts; modes: ReadonlyMap<ModeId, Mode>; routes: readonly Route[] }>;
 
 const givesNone = ({ mechanism, powersAt }: ControlFacts) =>
-  mechanism.kind === 'places' ? mechanism.places.find((p) => !powersAt.has(p.id) && p.springsTo === undefined) : undefined;
+  mechanism.kind === 'places'
+    ? mechanism.places.find((p) => !powersAt.has(p.id) && p.springsTo === undefined)
+    : undefined;
 
 /** Puts what carries the supply where it gives it. */
 function supply(facts: UnitFacts, standing: UnitAsLeft): void {
@@ -37,7 +39,10 @@ export function standingIn(id: ModeId, family: Family, without: readonly Route[]
   const way = routes.find((r) => r.to === id && r.purpose === 'enter' && !without.includes(r));
   const own = (): UnitAsLeft => {
     if (!way || mode?.sort === 'off') return atStart(facts);
-    const begin = way.from === 'any' || way.from[0] === undefined ? beganAnywhere(way.steps, facts) : standingIn(way.from[0], family, [...without, way]);
+    const begin =
+      way.from === 'any' || way.from[0] === undefined
+        ? beganAnywhere(way.steps, facts)
+        : standingIn(way.from[0], family, [...without, way]);
     return track(way.steps, facts, copyOf(begin), () => {});
   };
   const standing = own();
@@ -51,6 +56,7 @@ export function standingIn(id: ModeId, family: Family, without: readonly Route[]
 /** Where the controls stand for steps that may begin in any mode: with the supply, unless they begin by giving it. */
 function beganAnywhere(steps: readonly Step[], facts: UnitFacts): UnitAsLeft {
   const standing = atStart(facts);
+  if (facts.supply.length === 0) return standing;
   const first = eachStep(steps, []).flatMap(({ step }) => {
     const own = step.kind === 'set' ? facts.supply.find((c) => c.control.id === step.control) : undefined;
     return own && step.kind === 'set' ? [own.powersAt.has(step.to)] : [];
@@ -59,11 +65,22 @@ function beganAnywhere(steps: readonly Step[], facts: UnitFacts): UnitAsLeft {
   return standing;
 }
 
+const families = new WeakMap<UnitPlan, Family>();
+/** What a plan says of where controls stand, gathered once. */
+function familyOf(plan: UnitPlan): Family {
+  const known = families.get(plan);
+  if (known) return known;
+  const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
+  const made = { facts: plan.facts, modes: plan.modes, routes };
+  families.set(plan, made);
+  return made;
+}
+
 /** Where the controls of a unit stand as one of its gestures begins. */
 export function gestureStanding(plan: UnitPlan, { from, of, steps }: Gesture): UnitAsLeft {
-  const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
-  const own = routes.filter((r) => of.kind === 'route' && r.id === of.id);
-  return standingBefore({ from, steps }, { facts: plan.facts, modes: plan.modes, routes }, own);
+  const family = familyOf(plan);
+  const own = of.kind === 'route' ? family.routes.filter((r) => r.id === of.id) : [];
+  return standingBefore({ from, steps }, family, own);
 }
 
 /** Where the controls of the unit stand as a route, or a gesture of a mode, begins. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planUnit, type Shown, type Sign, signLimitWords } from '../index.ts';
+import { cannotShow, controlsOf, signsOf } from '../route-lint/steps.ts';
 import { stepsOf } from '../testing/routes.ts';
 import { boardBundle } from '../testing/unit.ts';
-import { cannotShow, controlsOf, signsOf } from '../route-lint/steps.ts';
 import { atStart, pathOfStep, suppliedAs, track } from './track.ts';
 
 const { facts } = planUnit(boardBundle([]));

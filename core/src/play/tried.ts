@@ -30,8 +30,6 @@ const longAgoMs = 60_000;
 const mostHands = 200;
 /** So many gestures are looked at closely, the likeliest first. */
 const mostCandidates = 12;
-/** What is told beside the nearest costs so little more. */
-const nearlyAsLikely = 1.5;
 const mostOthers = 5;
 
 /** Keeps a hand for the account of the try; letting go begins none. */
@@ -103,9 +101,8 @@ function tellTry(turn: Turn): void {
   for (const id of w.controllers.keys()) letGoOut(turn, id);
   const [first, ...others] = explained(turn, tried.hands, tried.told);
   if (!first) return;
-  const most = first.cost + nearlyAsLikely;
   const near = ({ of, explained: { miss } }: Account): Nearest => ({ of, miss });
-  const shown = others.filter((o) => o.cost <= most).slice(0, mostOthers);
+  const shown = others.slice(0, mostOthers);
   effects.push({ at: w.at, kind: 'missed', nearest: near(first), others: shown.map(near) });
 }
 
@@ -128,7 +125,9 @@ function explained(turn: Turn, log: readonly LoggedHand[], told: number): Accoun
   const likely = likeliest(turn, hands, before);
   const accounts = explainTry(hands, standing, w.at, told, (index) => {
     const then = log[index]?.before ?? before;
-    return likely.map((gesture): Of => ({ gesture, program: gesture.program, wrong: wrongBeginning(turn, gesture, then) }));
+    return likely.map(
+      (gesture): Of => ({ gesture, program: gesture.program, wrong: wrongBeginning(turn, gesture, then) }),
+    );
   });
   const seen = new Set<Gesture>();
   return accounts.flatMap(({ candidate, explained }): Account[] => {
@@ -140,7 +139,9 @@ function explained(turn: Turn, log: readonly LoggedHand[], told: number): Accoun
 
 /** The gestures that work most of the controls that were worked. */
 function likeliest(turn: Turn, hands: readonly Hand[], before: UnitState): Gesture[] {
-  const worked = hands.flatMap((h) => (h.kind === 'up' ? [] : [h.kind === 'choose' ? `${h.on} ${h.words}` : h.control]));
+  const worked = hands.flatMap((h) =>
+    h.kind === 'up' ? [] : [h.kind === 'choose' ? `${h.on} ${h.words}` : h.control],
+  );
   const share = (gesture: Gesture): number => {
     const own = controlsIn(gesture);
     const hits = worked.filter((c) => own.has(c) || own.has('any')).length / Math.max(1, worked.length);

@@ -2,8 +2,8 @@ import type { UnitFacts } from '../unit/facts.ts';
 import type { Attempt, Miss, Outcome } from './attempt-state.ts';
 import type { Program } from './op.ts';
 import { type Done, Solo } from './perform.ts';
-import type { Stands } from './track.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
+import type { Stands } from './track.ts';
 
 /** What came of a try at one program on its own. */
 export type Tried = Readonly<{ took: true; at: number }> | Readonly<{ took: false; miss: Miss }>;

@@ -4,13 +4,13 @@ import type { EntryKind, EntryOf } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Route } from '../model/route.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';
+import { standingBefore } from '../play/standing.ts';
+import { atStart, copyOf, track, type UnitAsLeft } from '../play/track.ts';
 import type { UnitFacts } from '../unit/facts.ts';
 import { lintPairs } from './pairs.ts';
 import { lintTests, lintWhole } from './route.ts';
 import { lintSteps } from './steps.ts';
 import { lintTelling } from './telling.ts';
-import { standingBefore } from '../play/standing.ts';
-import { atStart, copyOf, track, type UnitAsLeft } from '../play/track.ts';
 
 const putBack: ReadonlySet<string> = new Set([
   'jumper',

@@ -9,8 +9,8 @@ import type { Shown } from '../model/shown.ts';
 import type { Instrument } from '../model/source.ts';
 import { stepTraits } from '../model/steps.ts';
 import { compileSteps } from '../play/compile.ts';
-import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 import { copyOf, pathOfStep, suppliedAs, track, type UnitAsLeft } from '../play/track.ts';
+import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 
 /** What the findings of a route's steps need beside the route. */
 export type Surroundings = Readonly<{

@@ -5,10 +5,10 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';
+import type { UnitAsLeft } from '../play/track.ts';
 import { printStep } from '../script/print.ts';
 import { readTelling } from '../telling/telling.ts';
 import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
-import type { UnitAsLeft } from '../play/track.ts';
 
 const facts = new WeakMap<Bundle, UnitFacts>();
 function factsFor(bundle: Bundle): UnitFacts {

@@ -2,8 +2,8 @@ import { seeded } from '../base/random.ts';
 import type { MissCode } from '../play/attempt-state.ts';
 import type { Program } from '../play/op.ts';
 import { perform, Solo } from '../play/perform.ts';
-import { tryProgram } from '../play/try.ts';
 import type { Stands } from '../play/track.ts';
+import { tryProgram } from '../play/try.ts';
 import type { UnitFacts } from '../unit/facts.ts';
 import { drawHands, type HandKind } from './hands.ts';
 

@@ -131,7 +131,8 @@ function hands(
     if (firstInWindow) windowAt = events.length === 0 ? null : lastAt;
     // people are quick enough for a window unless they are not
     const slow = mine === 'too slow for the window';
-    const tempo = (least: number, most: number): number => within(least, inWindow === null ? most : least + (most - least) * 0.25);
+    const tempo = (least: number, most: number): number =>
+      within(least, inWindow === null ? most : least + (most - least) * 0.25);
     if (mine === 'step left out') {
       look(['left-out'], at);
       continue;
@@ -152,7 +153,16 @@ function hands(
         const heldOne = mine === 'press held' ? d.number(0, times - 1) : -1;
         const each = step.takes ? [step.takes.leastMs / meant, step.takes.mostMs / meant] : [280, 850];
         const control = wrong ?? (step.control === 'any' ? alike('' as ControlId) : step.control);
-        const overBy = inWindow !== null && slow ? (inWindow * within(1.15, 1.6)) / Math.max(1, all.filter((l) => l.at.startsWith(at.slice(0, at.indexOf('.steps')))).reduce((n, l) => n + (l.step.kind === 'press' ? l.step.times : 1), 0)) : null;
+        const overBy =
+          inWindow !== null && slow
+            ? (inWindow * within(1.15, 1.6)) /
+              Math.max(
+                1,
+                all
+                  .filter((l) => l.at.startsWith(at.slice(0, at.indexOf('.steps'))))
+                  .reduce((n, l) => n + (l.step.kind === 'press' ? l.step.times : 1), 0),
+              )
+            : null;
         for (let n = 0; n < times; n += 1) {
           const pace = overBy ?? tempo(each[0] ?? 280, each[1] ?? 850);
           const down = Math.min(pace * 0.6, within(70, 400));
@@ -167,7 +177,8 @@ function hands(
       }
       case 'hold': {
         const controls = step.controls;
-        const wrong = mine === 'key that looks alike' && controls.length === 1 && controls[0] ? alike(controls[0].control) : null;
+        const wrong =
+          mine === 'key that looks alike' && controls.length === 1 && controls[0] ? alike(controls[0].control) : null;
         for (const h of controls) {
           t += within(60, 300);
           grip(wrong ?? h.control, wrong ? undefined : h.place);
@@ -194,7 +205,13 @@ function hands(
           t += within(60, 300);
           grip(h.control, h.place);
         }
-        const inner = hands(plan, { ...begin, at: t - 200, places }, leaves(step.during, `${at}.during.`), random, null);
+        const inner = hands(
+          plan,
+          { ...begin, at: t - 200, places },
+          leaves(step.during, `${at}.during.`),
+          random,
+          null,
+        );
         for (const e of inner.events) put(e);
         t = lastAt + within(60, 300);
         for (const h of step.controls) drop(h.control, h.place);
@@ -204,10 +221,14 @@ function hands(
       case 'sweep': {
         const m = mechanism(step.control);
         const per = m?.kind === 'clicks' ? m.perTurn : 1;
-        const rest = m?.kind === 'clicks' && step.kind === 'sweep' && !m.springsBack ? (m.rests[0]?.atClick ?? 0) : null;
+        const rest =
+          m?.kind === 'clicks' && step.kind === 'sweep' && !m.springsBack ? (m.rests[0]?.atClick ?? 0) : null;
         const stands = clicks.get(step.control) ?? 0;
         const off = rest === null ? 0 : step.way === 'cw' ? rest - stands : stands - rest;
-        const meant = step.kind === 'turn' ? step.clicks : step.turns * per + (off > per / 2 ? off - per : off < -per / 2 ? off + per : off);
+        const meant =
+          step.kind === 'turn'
+            ? step.clicks
+            : step.turns * per + (off >= per / 2 ? off - per : off < -per / 2 ? off + per : off);
         const times = meant + (mine === 'one too many' ? 1 : mine === 'one too few' ? -1 : 0);
         if (times > meant) look(['one-too-many'], at, { did: times });
         if (times < meant) look(['too-few'], at, { did: times });
@@ -270,7 +291,6 @@ function hands(
   return { events, expected };
 }
 
-
 /** What the unit answers to all of it, and to nothing more for a while. */
 function play(plan: UnitPlan, begin: UnitState, events: readonly UnitEvent[]): readonly UnitEffect[] {
   let state = begin;
@@ -306,7 +326,9 @@ const may = (kind: MissKind, all: readonly Leaf[], i: number): boolean => {
     case 'one too many':
       return ((step.kind === 'press' && step.times > 1) || step.kind === 'turn') && countsAlone(all, i);
     case 'one too few':
-      return ((step.kind === 'press' && step.times > 1) || (step.kind === 'turn' && step.clicks > 1)) && countsAlone(all, i);
+      return (
+        ((step.kind === 'press' && step.times > 1) || (step.kind === 'turn' && step.clicks > 1)) && countsAlone(all, i)
+      );
     case 'did not wait':
       return step.kind === 'rest';
     case 'another mode':
@@ -318,27 +340,44 @@ const may = (kind: MissKind, all: readonly Leaf[], i: number): boolean => {
     case 'overshot a list':
       return step.kind === 'step-list' && countsAlone(all, i);
     case 'key that looks alike':
-      return (step.kind === 'press' || (step.kind === 'hold' && step.controls.every((c) => c.place === undefined) && step.controls.length === 1)) ;
+      return (
+        step.kind === 'press' ||
+        (step.kind === 'hold' && step.controls.every((c) => c.place === undefined) && step.controls.length === 1)
+      );
     case 'the other way':
       return step.kind === 'turn' || step.kind === 'sweep';
     case 'step left out':
       return !waits(step) && step.kind !== 'set' && all.filter((l) => !waits(l.step)).length > 1 && countsAlone(all, i);
     case 'two swapped': {
       const next = all[i + 1];
-      return next !== undefined && !waits(step) && !waits(next.step) && countsAlone(all, i) && countsAlone(all, i + 1) && JSON.stringify(step) !== JSON.stringify(next.step);
+      return (
+        next !== undefined &&
+        !waits(step) &&
+        !waits(next.step) &&
+        countsAlone(all, i) &&
+        countsAlone(all, i + 1) &&
+        JSON.stringify(step) !== JSON.stringify(next.step)
+      );
     }
     case 'too slow for the window':
       return inWindow !== null && step.kind === 'press';
   }
 };
 
-const worksSupply = (step: Step | undefined): boolean => step?.kind === 'set' && step.control === ('power' as ControlId);
+const worksSupply = (step: Step | undefined): boolean =>
+  step?.kind === 'set' && step.control === ('power' as ControlId);
 
 /** Where the unit stands as somebody begins, for the misses that lie in that. */
-function beginning(kind: MissKind, plan: UnitPlan, route: Route, random: () => number): { begin: UnitState; byMs: number | null } | null {
+function beginning(
+  kind: MissKind,
+  plan: UnitPlan,
+  route: Route,
+  random: () => number,
+): { begin: UnitState; byMs: number | null } | null {
   const d = drawing(random);
   const right = startForRoute(plan, route);
-  if (kind !== 'another mode' && kind !== 'no supply' && kind !== 'during the self-check') return { begin: right, byMs: null };
+  if (kind !== 'another mode' && kind !== 'no supply' && kind !== 'during the self-check')
+    return { begin: right, byMs: null };
   const first = route.steps[0];
   if (kind === 'during the self-check' && route.from !== 'any' && route.from[0] !== ('idle' as never)) return null;
   if (worksSupply(first) || (first?.kind === 'rest' && kind !== 'another mode')) return null;
@@ -346,7 +385,9 @@ function beginning(kind: MissKind, plan: UnitPlan, route: Route, random: () => n
   const on = plan.facts.controls.get('power' as ControlId)?.control.look === 'key' ? 'run' : 'on';
   if (route.from === 'any' || route.from[0] === ('off' as never)) return null;
   if (kind === 'another mode') {
-    const others = ['idle', 'service', 'memory', 'tests'].filter((m) => route.from !== 'any' && !route.from.some((f) => f === m));
+    const others = ['idle', 'service', 'memory', 'tests'].filter(
+      (m) => route.from !== 'any' && !route.from.some((f) => f === m),
+    );
     const wrong = d.one(others);
     const [id, controller] = [...right.controllers][0] ?? [];
     if (!id || !controller) return null;
@@ -399,7 +440,9 @@ export function judged({ plan, begin, events, route, expected }: MadeMiss): { na
   const { of, miss } = last.nearest;
   const did = (miss as { did?: number }).did ?? null;
   const said = `${of.name} ${miss.at} ${miss.code} ${miss.byMs === null ? '' : Math.round(miss.byMs)} ${did ?? ''}`;
-  const by = expected.byMs === null || (miss.byMs !== null && Math.abs(miss.byMs - expected.byMs) < Math.max(150, expected.byMs * 0.15));
+  const by =
+    expected.byMs === null ||
+    (miss.byMs !== null && Math.abs(miss.byMs - expected.byMs) < Math.max(150, expected.byMs * 0.15));
   const named =
     of.kind === 'route' &&
     of.id === route.id &&
@@ -411,7 +454,9 @@ export function judged({ plan, begin, events, route, expected }: MadeMiss): { na
 }
 
 /** A performance whose every time lies within what its route declares; null where the draw gives none. */
-export function madeTake(seed: number): { plan: UnitPlan; route: Route; begin: UnitState; events: UnitEvent[] } | null {
+export function madeTake(
+  seed: number,
+): Readonly<{ seed: number; plan: UnitPlan; route: Route; begin: UnitState; events: UnitEvent[] }> | null {
   const bundle = madeUnit(seed % 4001);
   if (!bundle) return null;
   const random = seeded(seed * 13 + 5);
@@ -421,7 +466,7 @@ export function madeTake(seed: number): { plan: UnitPlan; route: Route; begin: U
   const begin = startForRoute(plan, route);
   const { events } = hands(plan, begin, all, random, null);
   // what stands as it should already is not done
-  return events.length === 0 ? null : { plan, route, begin, events };
+  return events.length === 0 ? null : { seed, plan, route, begin, events };
 }
 
 export const taken = (made: NonNullable<ReturnType<typeof madeTake>>): boolean =>

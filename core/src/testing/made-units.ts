@@ -181,9 +181,18 @@ function someScript(p: Panel, d: Draw, from: string, to: string): string {
   const [on, off] = p.power === 'key' ? ['run', 'off'] : ['on', 'off'];
   const begin =
     from === 'off'
-      ? [`set power ${on}`, ...(d.chance(0.5) ? [`within ${d.number(8, 15)} s of power-on\n  press ${d.one(p.keys)} ${d.number(2, 4)} times`] : [])]
+      ? [
+          `set power ${on}`,
+          ...(d.chance(0.5)
+            ? [`within ${d.number(8, 15)} s of power-on\n  press ${d.one(p.keys)} ${d.number(2, 4)} times`]
+            : []),
+        ]
       : d.chance(0.15)
-        ? [`set power ${off}`, `rest ${d.number(2, 5)} s to 20 s`, `set power ${p.power === 'key' && d.chance(0.5) ? 'test' : on}`]
+        ? [
+            `set power ${off}`,
+            `rest ${d.number(2, 5)} s to 20 s`,
+            `set power ${p.power === 'key' && d.chance(0.5) ? 'test' : on}`,
+          ]
         : d.chance(0.15)
           ? [`rest ${d.number(3, 8)} s to 30 s`]
           : [];

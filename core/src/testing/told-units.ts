@@ -74,11 +74,29 @@ function bundleOf({ id, controls, modes, routes }: Unit): Bundle {
           },
         ],
       },
-      ...modes.map(([m, sort, rest]) => ({ kind: 'mode', id: m, family: id, controller: 'main', name: m, sort, ...rest })),
+      ...modes.map(([m, sort, rest]) => ({
+        kind: 'mode',
+        id: m,
+        family: id,
+        controller: 'main',
+        name: m,
+        sort,
+        ...rest,
+      })),
       ...Object.entries(routes).map(([name, script]) => {
         const { from, to, steps, problems } = parseScript(script);
         if (problems.length > 0) throw new Error(`${name}: ${JSON.stringify(problems)}`);
-        return { kind: 'route', id: name.toLowerCase(), family: id, name, purpose: 'enter', from, to, steps, standing: 'bench-proven' };
+        return {
+          kind: 'route',
+          id: name.toLowerCase(),
+          family: id,
+          name,
+          purpose: 'enter',
+          from,
+          to,
+          steps,
+          standing: 'bench-proven',
+        };
       }),
     ],
   });
@@ -130,7 +148,8 @@ export const toldUnits: Readonly<Record<string, Bundle>> = {
       ['trim', 'settings', { transitions: [off] }],
     ],
     routes: {
-      Codes: 'from off\nset key run\nrest 3 s to 6 s\nwithin 5 s of step-before\n  press pedal 5 times\nsee lamp slow\nreach codes',
+      Codes:
+        'from off\nset key run\nrest 3 s to 6 s\nwithin 5 s of step-before\n  press pedal 5 times\nsee lamp slow\nreach codes',
       Trim: 'from off\nset jumper in\nset key run\nhold menu-up + horn for 6 s to 10 s\nsee lamp fast\nreach trim',
       Next: 'from codes\npress menu-down 2 times\nreach codes',
       Home: 'from trim\npress horn\npress menu-up\npress menu-down 2 times\nreach ready',
@@ -158,7 +177,8 @@ export const toldUnits: Readonly<Record<string, Bundle>> = {
         'from idle\nset door shut\nwithin 9 s of step-before\n  turn jog right 3 clicks\n  turn jog left 2 clicks\n  press start\nsee lamp lit\nreach service',
       Motor: 'from service\nturn jog right 4 clicks\nrest 2 s to 5 s\nturn jog right 1 clicks\npress spin\nreach motor',
       Cold: 'from service\npress temp 2 times\nhold start until beep on #2\nreach idle',
-      Reset: 'from any\nset plug out\nrest 10 s to 60 s\nset plug in\nwithin 8 s of power-on\n  press start 4 times\nreach idle',
+      Reset:
+        'from any\nset plug out\nrest 10 s to 60 s\nset plug in\nwithin 8 s of power-on\n  press start 4 times\nreach idle',
     },
   }),
 };

@@ -38,7 +38,8 @@ const words: Readonly<Record<MissCode, string>> = {
 /** Why a try came to nothing. */
 export const missWords = (code: MissCode): string => words[code];
 
-const tenths = (ms: number): string => (ms < 950 ? printDuration(Math.max(50, Math.round(ms / 50) * 50)) : printDuration(Math.round(ms / 100) * 100));
+const tenths = (ms: number): string =>
+  ms < 950 ? printDuration(Math.max(50, Math.round(ms / 50) * 50)) : printDuration(Math.round(ms / 100) * 100);
 /** Once and twice as people say them. */
 const often = (n: number): string => (n === 0 ? 'not at all' : n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
 
@@ -74,7 +75,8 @@ function stepWords(bundle: Bundle, of: GestureOf, at: string): string {
 }
 
 const modesOf = (bundle: Bundle, of: GestureOf): string => {
-  const from = of.kind === 'route' ? entryOf(bundle, 'route', of.id)?.from : of.kind === 'known-not-to-work' ? 'any' : [of.mode];
+  const from =
+    of.kind === 'route' ? entryOf(bundle, 'route', of.id)?.from : of.kind === 'known-not-to-work' ? 'any' : [of.mode];
   if (from === undefined || from === 'any') return '';
   return from.map((m) => `“${entryOf(bundle, 'mode', m)?.name ?? m}”`).join(' or ');
 };

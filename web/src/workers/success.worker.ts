@@ -1,4 +1,4 @@
-import { type Bundle, type HandKind, gestureStanding, planUnit, type SuccessRate, SuccessRun } from '@wire-trail/core';
+import { type Bundle, gestureStanding, type HandKind, planUnit, type SuccessRate, SuccessRun } from '@wire-trail/core';
 
 export type SuccessQuestion = Readonly<{
   bundle: Bundle;

@@ -4,6 +4,9 @@ import { type Hand, isAct, type Op, type Program } from '../op.ts';
 import { type RanOver, runOver, type Standing, standingAt } from './run-over.ts';
 import { type Edit, variations } from './variations.ts';
 
+/** What costs so much more than the likeliest is not told beside it. */
+const nearlyAsLikely = 1.5;
+
 /** A program a try is held against, and what was wrong with it before the first hand. */
 export type Candidate = Readonly<{ program: Program; wrong: Edit | null }>;
 /** What a try was, beside one program: what was otherwise, the first thing first, and how unlikely that is. */
@@ -11,11 +14,14 @@ export type Explained = Readonly<{ miss: Miss; cost: number }>;
 
 /** So many things otherwise in one try are looked for, and so many programs run for it. */
 const mostEdits = 3;
-const mostRuns = 60;
+const mostRuns = 40;
 /** After so long without a hand somebody may have begun anew. */
 const anewMs = 1500;
 /** So long it takes at the least to see what one was told. */
 const readMs = 800;
+
+/** A candidate with the likeliest account beside it, from a hand on. */
+export type Account<T extends Candidate> = Readonly<{ candidate: T; explained: Explained; from: number }>;
 
 type Node = Readonly<{
   program: Program;
@@ -119,15 +125,35 @@ function measured(edit: Edit, { node, ran }: End, hands: readonly Hand[]): Edit 
   const close = program.ops.findIndex((o) => o.op === 'close' && o.window === window);
   const lastAct = program.ops.findLastIndex((o, i) => i < close && isAct(o));
   const endedAt = ran.passedAt[lastAct];
-  const last = hands.slice(0, Math.min(hands.length, ran.index + 1)).findLast((h) => !node.skips.includes(hands.indexOf(h)));
+  const last = hands
+    .slice(0, Math.min(hands.length, ran.index + 1))
+    .findLast((h) => !node.skips.includes(hands.indexOf(h)));
   const tookMs = (endedAt ?? last?.at ?? openedAt) - openedAt;
   const share = endedAt === undefined ? Math.max(0.05, shareIn(program, ran, window)) : 1;
   const wholeMs = Math.max(tookMs / share, mostMs);
   return { ...edit, byMs: wholeMs - mostMs, facts: { ...edit.facts, wholeMs, allowedMs: mostMs } };
 }
 
+/** Takes the likeliest of what is still to be looked at. */
+function takeLeast(open: Node[]): Node | undefined {
+  let least = 0;
+  for (let i = 1; i < open.length; i += 1) if ((open[i]?.cost ?? 0) < (open[least]?.cost ?? 0)) least = i;
+  const node = open[least];
+  const last = open.pop();
+  if (last && node !== last) open[least] = last;
+  return node;
+}
+
 /** The likeliest account of some hands beside one program: what was otherwise that would have made it take them. */
-function explainOne(candidate: Candidate, standing: Standing, hands: readonly Hand[], until: number): Explained {
+function explainOne(
+  candidate: Candidate,
+  {
+    standing,
+    hands,
+    until,
+    most,
+  }: Readonly<{ standing: Standing; hands: readonly Hand[]; until: number; most: number }>,
+): Explained | null {
   const placeOf = (c: ControlId): string | undefined => standing.places.get(c);
   const { wrong } = candidate;
   const open: Node[] = [
@@ -141,16 +167,16 @@ function explainOne(candidate: Candidate, standing: Standing, hands: readonly Ha
   ];
   let best: End | null = null;
   for (let runs = 0; runs < mostRuns; runs += 1) {
-    open.sort((a, b) => a.cost - b.cost);
-    const node = open.shift();
-    if (!node || (best && node.cost >= best.cost)) break;
+    const node = takeLeast(open);
+    if (!node || node.cost >= Math.min(best?.cost ?? most, most)) break;
     const { program, skips, powered } = node;
     const ran = runOver({ program, standing, hands, skipped: new Set(skips), powered, until });
     const end = ending(node, ran, hands);
     if (!best || end.cost < best.cost) best = end;
     if (ran.end !== 'died' || !ran.miss || node.edits.length >= mostEdits) continue;
     const facts = standing.facts;
-    for (const v of variations({ program, ran, miss: ran.miss, hands, facts, before: node.edits }, placeOf))
+    for (const v of variations({ program, ran, miss: ran.miss, hands, facts, before: node.edits }, placeOf)) {
+      if (node.cost + v.edit.cost >= Math.min(best.cost, most)) continue;
       open.push({
         program: v.program,
         skips: [...skips, ...v.skips],
@@ -158,8 +184,10 @@ function explainOne(candidate: Candidate, standing: Standing, hands: readonly Ha
         edits: joined(node.edits, v.edit),
         cost: node.cost + v.edit.cost,
       });
+    }
   }
-  const end = best as End;
+  if (!best) return null;
+  const end: End = best;
   const of = candidate.program.acts.at(-1) ?? 0;
   const misses = end.edits.map((e): Miss => {
     const { code, at, byMs, facts } = measured(e, end, hands);
@@ -207,15 +235,22 @@ export function explainTry<T extends Candidate>(
   until: number,
   told: number,
   candidatesAt: (index: number) => readonly T[],
-): Array<Readonly<{ candidate: T; explained: Explained; from: number }>> {
-  return freshStarts(hands, told)
-    .flatMap((from, i) => {
-      const rest = hands.slice(from);
-      const then = standingAt(standing, hands, from);
-      return candidatesAt(from).map((candidate) => {
-        const { miss, cost } = explainOne(candidate, then, rest, until);
-        return { candidate, from, explained: { miss, cost: cost + (i === 0 ? 0 : anewCost(hands, from, told)) } };
-      });
-    })
+): Array<Account<T>> {
+  const all: Array<Account<T>> = [];
+  // what is much less likely than what was found already is not looked at any further
+  let least = Number.POSITIVE_INFINITY;
+  for (const [i, from] of freshStarts(hands, told).entries()) {
+    const anew = i === 0 ? 0 : anewCost(hands, from, told);
+    const asked = { standing: standingAt(standing, hands, from), hands: hands.slice(from), until };
+    for (const candidate of candidatesAt(from)) {
+      const one = explainOne(candidate, { ...asked, most: least + nearlyAsLikely - anew });
+      if (!one) continue;
+      const cost = one.cost + anew;
+      least = Math.min(least, cost);
+      all.push({ candidate, from, explained: { miss: one.miss, cost } });
+    }
+  }
+  return all
+    .filter((a) => a.explained.cost <= least + nearlyAsLikely)
     .sort((a, b) => a.explained.cost - b.explained.cost);
 }

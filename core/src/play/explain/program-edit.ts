@@ -67,9 +67,7 @@ export function begins(op: Op | undefined, hand: Hand): boolean {
     case 'grip':
       return (
         (hand.kind === 'down' || hand.kind === 'set') &&
-        op.grips.some(
-          (g) => g.control === hand.control && g.place === (hand.kind === 'set' ? hand.to : hand.place),
-        )
+        op.grips.some((g) => g.control === hand.control && g.place === (hand.kind === 'set' ? hand.to : hand.place))
       );
     case 'turn':
       return hand.kind === 'click' && hand.control === op.control && hand.way === op.way;
@@ -124,7 +122,6 @@ export function withOther(
     (o, i) => i > pc && o.op === 'drop' && o.grips.some((g) => g.control === missing.control),
   );
   const end = made.ops[drop];
-  const whole =
-    op.op === 'grip' && end?.op === 'drop' ? changed(made, drop, { ...end, grips: swap(end.grips) }) : made;
+  const whole = op.op === 'grip' && end?.op === 'drop' ? changed(made, drop, { ...end, grips: swap(end.grips) }) : made;
   return { program: whole, instead: missing.control };
 }

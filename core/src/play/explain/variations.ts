@@ -2,16 +2,7 @@ import type { ControlId } from '../../base/ids.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import type { Miss, MissCode, MissFacts } from '../attempt-state.ts';
 import { controlOfOp, type Hand, isAct, type Op, type Program } from '../op.ts';
-import {
-  type Block,
-  begins,
-  blockAt,
-  changed,
-  counting,
-  roundAt,
-  spliced,
-  withOther,
-} from './program-edit.ts';
+import { type Block, begins, blockAt, changed, counting, roundAt, spliced, withOther } from './program-edit.ts';
 import type { RanOver } from './run-over.ts';
 
 /** One thing done otherwise than a program says, and how unlikely it is beside others that say the same. */
@@ -63,7 +54,9 @@ function otherTimes({ program, ran, miss, hands }: Death): Variation[] {
     case 'too-early':
       return op?.op === 'rest' ? [one('too-early', 0.7, changed(program, pc, { ...op, leastMs: 0 }))] : [];
     case 'before-sign':
-      return op?.op === 'show' ? [one('before-sign', 0.7, changed(program, pc, { ...op, delayMs: 0, must: false }))] : [];
+      return op?.op === 'show'
+        ? [one('before-sign', 0.7, changed(program, pc, { ...op, delayMs: 0, must: false }))]
+        : [];
     case 'before-window':
       return op?.op === 'open'
         ? [one('before-window', 0.7, changed(program, pc, { ...op, from: { kind: 'step-before' } }))]
@@ -94,13 +87,17 @@ function otherTimes({ program, ran, miss, hands }: Death): Variation[] {
       const limit = ran.attempt.windows[window];
       if (was?.op !== 'open' || limit === undefined) return [];
       const made = changed(program, open, { ...was, mostMs: Number.POSITIVE_INFINITY });
-      return [
-        one('after-window', 0.7, made, { window: { window, openedAt: limit - was.mostMs, mostMs: was.mostMs } }),
-      ];
+      return [one('after-window', 0.7, made, { window: { window, openedAt: limit - was.mostMs, mostMs: was.mostMs } })];
     }
     case 'held-not-pressed':
       return op?.op === 'press'
-        ? [one('held-not-pressed', 0.7 + Math.min(0.6, (miss.byMs ?? 0) / 10_000), changed(program, pc, { ...op, anyLength: true }))]
+        ? [
+            one(
+              'held-not-pressed',
+              0.7 + Math.min(0.6, (miss.byMs ?? 0) / 10_000),
+              changed(program, pc, { ...op, anyLength: true }),
+            ),
+          ]
         : [];
     case 'other-control':
     case 'other-place':
@@ -128,8 +125,7 @@ function letGoEarly(program: Program, ran: RanOver, miss: Miss, one: One): Varia
     const share = op.leastMs > 0 && miss.byMs !== null ? miss.byMs / op.leastMs : 0.5;
     return [one('let-go-early', 0.55 + 0.5 * share, changed(program, pc, { ...op, ...free, sign: null }))];
   }
-  if (op?.op === 'drop')
-    return [one('let-go-early', 0.7, changed(program, pc, { ...op, ...free, sign: null }))];
+  if (op?.op === 'drop') return [one('let-go-early', 0.7, changed(program, pc, { ...op, ...free, sign: null }))];
   // let go in the middle of what is done the while: as if it might be let go any time
   const drop = program.ops.findIndex((o, i) => i > pc && o.op === 'drop');
   const end = program.ops[drop];
@@ -162,12 +158,20 @@ function otherActs(death: Death): Variation[] {
   const out: Variation[] = [];
   const put: Put = (edit, made, skips = [], powered = false) => {
     if (made !== null)
-      out.push({ program: made, skips, powered, edit: { at: ops[next]?.at ?? miss.at, byMs: null, facts: {}, ...edit } });
+      out.push({
+        program: made,
+        skips,
+        powered,
+        edit: { at: ops[next]?.at ?? miss.at, byMs: null, facts: {}, ...edit },
+      });
   };
   const op = ops[next];
   const counted = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : null;
   if (op && next === pc && counted !== null && count > 0 && count < counted)
-    put({ code: 'too-few', cost: 0.9 + more(counted - count), facts: { meant: counted, did: count } }, fewer(program, pc, count));
+    put(
+      { code: 'too-few', cost: 0.9 + more(counted - count), facts: { meant: counted, did: count } },
+      fewer(program, pc, count),
+    );
   if (!hand) return out;
   if (hand.kind === 'up') {
     // what was let go of may have been meant for something else
@@ -276,7 +280,12 @@ function swapped({ program, ran, facts }: Death, next: number, hand: Hand, put: 
   const a = ops[next];
   // what should have come after the supply was done without it
   const powered = a?.op === 'set' && (facts.controls.get(a.control)?.powersAt.size ?? 0) > 0;
-  put({ code: 'swapped', cost: 1.35, facts: { other: b.at } }, spliced(program, first.from, other.to, order), [], powered);
+  put(
+    { code: 'swapped', cost: 1.35, facts: { other: b.at } },
+    spliced(program, first.from, other.to, order),
+    [],
+    powered,
+  );
 }
 
 /** What was done already, done once more. */
