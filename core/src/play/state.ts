@@ -8,9 +8,9 @@ import { isSupplied } from '../unit/facts.ts';
 import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import { type CodesAtStart, type StoredCodes, storedCodes } from './memory.ts';
+import type { Hand } from './op.ts';
 import { standingBefore } from './standing.ts';
 import { atStart, type UnitAsLeft } from './track.ts';
-import { nothingTried, type Tried } from './tried.ts';
 
 /** Where one controller stands. */
 export type ControllerState = Readonly<{
@@ -22,6 +22,20 @@ export type ControllerState = Readonly<{
   stage: number;
   shownAt: number;
 }>;
+
+/** One hand of a try, with how the unit stood before it. */
+export type LoggedHand = Readonly<{ hand: Hand; before: UnitState }>;
+/** What was done since something last came of it: for saying what was wrong once nothing does. */
+export type Tried = Readonly<{
+  hands: readonly LoggedHand[];
+  /** Something that was under way has come to nothing. */
+  died: boolean;
+  /** How many hands the last telling was about. */
+  told: number;
+  /** When it is told, where nothing more is done. */
+  tellAt: number;
+}>;
+export const nothingTried: Tried = { hands: [], died: false, told: 0, tellAt: Number.POSITIVE_INFINITY };
 
 /** A played unit at an instant. */
 export type UnitState = Readonly<{

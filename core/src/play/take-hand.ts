@@ -134,8 +134,20 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
       return hand.kind === 'down' && (next.control === 'any' || next.control === hand.control);
     case 'turn':
       return hand.kind === 'click' && next.control === hand.control && next.way === hand.way;
-    default:
+    case 'branch':
+    case 'choose':
+    case 'close':
+    case 'drop':
+    case 'guard':
+    case 'jump':
+    case 'open':
+    case 'rest':
+    case 'set':
+    case 'show':
+    case undefined:
       return false;
+    default:
+      return assertNever(next);
   }
 }
 

@@ -5,22 +5,8 @@ import type { Standing } from './explain/run-over.ts';
 import type { Gesture, GestureOf } from './gestures.ts';
 import { controlOfOp, type Hand } from './op.ts';
 import { letGoOut } from './signs.ts';
-import type { Nearest, UnitState } from './state.ts';
+import { type LoggedHand, type Nearest, nothingTried, type UnitState } from './state.ts';
 import type { Turn } from './turn.ts';
-
-/** One hand of a try, with how the unit stood before it. */
-export type LoggedHand = Readonly<{ hand: Hand; before: UnitState }>;
-/** What was done since something last came of it: for saying what was wrong once nothing does. */
-export type Tried = Readonly<{
-  hands: readonly LoggedHand[];
-  /** Something that was under way has come to nothing. */
-  died: boolean;
-  /** How many hands the last telling was about. */
-  told: number;
-  /** When it is told, where nothing more is done. */
-  tellAt: number;
-}>;
-export const nothingTried: Tried = { hands: [], died: false, told: 0, tellAt: Number.POSITIVE_INFINITY };
 
 /** A try is over when nothing is done for so long: sooner where it has come to nothing. */
 const quietMs = 1500;
@@ -50,9 +36,10 @@ export function cameToNothing(turn: Turn, index: number): void {
 
 const isDown = ({ w, plan }: Turn): boolean =>
   w.pushed.size > 0 ||
-  [...plan.facts.controls.values()].some(
-    (c) => c.springs.size > 0 && c.springs.has(w.places.get(c.control.id) ?? ('' as never)),
-  );
+  [...plan.facts.controls.values()].some((c) => {
+    const place = w.places.get(c.control.id);
+    return place !== undefined && c.springs.has(place);
+  });
 
 /** After a hand, or what was due: the try has come to something, is told of now, or later when nothing more is done. */
 export function triedAfter(turn: Turn, fired: boolean): void {
@@ -90,7 +77,7 @@ export function takeTellAt(turn: Turn): void {
 const meant = (gesture: Gesture, mode: ModeId | undefined): boolean =>
   gesture.of.kind === 'route' ||
   gesture.of.kind === 'test' ||
-  (gesture.of.kind === 'transition' && mode !== undefined && gesture.from.includes(mode as never));
+  (gesture.of.kind === 'transition' && mode !== undefined && gesture.from !== 'any' && gesture.from.includes(mode));
 
 /** Says which gesture a try came nearest to, and what was otherwise. */
 function tellTry(turn: Turn): void {

@@ -70,7 +70,10 @@ function stepsOf(bundle: Bundle, of: GestureOf): readonly Step[] {
 function stepWords(bundle: Bundle, of: GestureOf, at: string): string {
   const step = at === '' ? null : stepAt(stepsOf(bundle, of), at);
   const panel = allFaces(bundle);
-  const said = step && panel ? stepsInLine([step], panel) : '';
+  // what is done while it is kept is told on its own
+  const told: Step | null =
+    step?.kind === 'keep' ? { kind: 'hold', controls: step.controls, until: { kind: 'release' } } : step;
+  const said = told && panel ? stepsInLine([told], panel) : '';
   return said === '' ? 'its end' : `“${said}”`;
 }
 

@@ -8,10 +8,11 @@ import {
   familyEntry,
   missedWords,
   planUnit,
+  startUnit,
   type UnitEffect,
   underway,
 } from '@wire-trail/core';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Select } from '../../parts/field/Select.tsx';
 import { Fold } from '../../parts/fold/Fold.tsx';
@@ -20,10 +21,10 @@ import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
 import { Progress } from '../../parts/states/States.tsx';
+import { MenuBox } from '../../parts/unit/MenuBox.tsx';
+import { useUnit } from '../../parts/unit/use-unit.ts';
 import { Inputs } from './Inputs.tsx';
-import { MenuBox } from './MenuBox.tsx';
 import './play.css';
-import { useUnit } from './use-unit.ts';
 
 /** A unit to be worked by hand: its faces, what it feels, where it stands, and what came of what was done. */
 export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: string | null; drafts: boolean }) {
@@ -32,8 +33,17 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const [stored, setStored] = useState<readonly string[]>(() =>
     [...new Set(entriesOf(bundle, 'code').map((c) => c.text))].slice(0, 2),
   );
+  const [stands, setStands] = useState<readonly string[]>([]);
   const plan = useMemo(() => planUnit(bundle, variant), [bundle, variant]);
-  const unit = useUnit(plan, stored);
+  const begin = useCallback(
+    () =>
+      startUnit(
+        plan,
+        stored.map((code) => ({ code, standing: stands.includes(code) })),
+      ),
+    [plan, stored, stands],
+  );
+  const unit = useUnit(plan, begin);
   const shown = unitShow(plan, unit.state, unit.clock);
   const [latch, setLatch] = useState(false);
   const route = entryOf(bundle, 'route', goal);
@@ -166,6 +176,20 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               inputProps={{ 'aria-label': 'codes in its memory' }}
             >
               {codes.map((c) => (
+                <MenuItem key={c} value={c}>
+                  {c}
+                </MenuItem>
+              ))}
+            </Select>
+            <h3>Still there after clearing</h3>
+            <Select
+              multiple
+              fullWidth
+              value={stored.filter((c) => stands.includes(c))}
+              onChange={(e) => setStands([e.target.value].flat())}
+              inputProps={{ 'aria-label': 'codes whose fault is still there' }}
+            >
+              {stored.map((c) => (
                 <MenuItem key={c} value={c}>
                   {c}
                 </MenuItem>

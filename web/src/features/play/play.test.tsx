@@ -48,7 +48,7 @@ describe('the unit, played on screen', () => {
     pass(1000);
     fireEvent.keyUp(control('rocker'), { key: 'ArrowDown' });
     pass(200);
-    sees(/Nearest was “Into memory”, at “keep rocker down until beeper on #2”: let go too early, by 1\.\d s/);
+    sees(/Nearest was “Into memory”: “rocker hold down” let go 1\.\d s too early/);
   });
   it('holding where pressing was meant goes where the unit goes', () => {
     bench(read(quorrin));

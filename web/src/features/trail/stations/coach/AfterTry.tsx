@@ -11,6 +11,7 @@ import {
 import { useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout } from '../StationLayout.tsx';
+import { ShowWhatYouDid } from './ShowWhatYouDid.tsx';
 
 type Props = Readonly<{
   route: Route;
@@ -36,6 +37,13 @@ const paceWords = (pace: number): string =>
 export function AfterTry(props: Props) {
   const { route, others, data, failed, pace, lastPace, said, onSaid, onAgain, onOther, onLeave } = props;
   const [happened, setHappened] = useState<Happened | null>(said);
+  const [showing, setShowing] = useState(false);
+  const took = (h: Happened) => {
+    setShowing(false);
+    setHappened(h);
+    onSaid(h);
+  };
+  if (showing) return <ShowWhatYouDid route={route} data={data} onBack={() => setShowing(false)} onTold={took} />;
   if (happened === null)
     return (
       <StationLayout panel={{ face: data.front }}>
@@ -43,19 +51,15 @@ export function AfterTry(props: Props) {
         <p className="soft">It decides what to try next.</p>
         <div className="stack">
           {happenings.map((h) => (
-            <Button
-              key={h}
-              size="glove"
-              fullWidth
-              onClick={() => {
-                setHappened(h);
-                onSaid(h);
-              }}
-            >
+            <Button key={h} size="glove" fullWidth onClick={() => took(h)}>
               {happenedWords[h]}
             </Button>
           ))}
         </div>
+        <h3>Or</h3>
+        <Button size="glove" fullWidth variant="text" onClick={() => setShowing(true)}>
+          Show what I did, and see what was missed
+        </Button>
       </StationLayout>
     );
   const [first, ...rest] = adviceAfter({ route, others, failed, happened, pace, lastPace });

@@ -1,5 +1,16 @@
 import Button from '@mui/material/Button';
-import { type CoachCard, cardBig, cardDetails, cardLead, cardNotes, holdsFor, type Route } from '@wire-trail/core';
+import {
+  type CoachCard,
+  cardBig,
+  cardDetails,
+  cardLead,
+  cardNotes,
+  entriesOf,
+  holdsFor,
+  type Route,
+  waitBeforeWords,
+  waitsBefore,
+} from '@wire-trail/core';
 import type { ReactNode } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
@@ -23,6 +34,8 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
   const known = route.knownNotToWork.filter(
     (k) => k.variant === undefined || holdsFor([k.variant], data.alive) !== 'no',
   );
+  const modes = new Map(entriesOf(data.bundle, 'mode').map((m) => [m.id, m] as const));
+  const first = [...route.before, ...waitsBefore(route, modes).map(waitBeforeWords)];
   return (
     <StationLayout
       panel={{ face: data.front }}
@@ -55,11 +68,11 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
       )}
       <HazardNote ids={route.hazards} data={data} />
       <WaysThere ids={route.ways} data={data} />
-      {route.before.length > 0 && (
+      {first.length > 0 && (
         <div className="note">
           <strong>First</strong>
           <ul>
-            {route.before.map((b) => (
+            {first.map((b) => (
               <li key={b}>{b}</li>
             ))}
           </ul>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { type Bundle, eachStep, entriesOf, type ModeId, type Step } from '@wire-trail/core';
 import { useState } from 'react';
-import { Select } from '../../parts/field/Select.tsx';
+import { Select } from '../field/Select.tsx';
 
 type Choice = Readonly<{ on: string; words: string }>;
 

@@ -1,11 +1,9 @@
 import {
   advanceUnit,
-  type CodesAtStart,
   type Control,
   type ControlId,
   keepsTime,
   type PlaceId,
-  startUnit,
   type UnitEffect,
   type UnitEvent,
   type UnitPlan,
@@ -29,12 +27,13 @@ type Played = Readonly<{
   clock: number | null;
 }>;
 
-/** A unit played in real time: the host's one timer wakes it when something is due by itself. */
-export function useUnit(plan: UnitPlan, memory: CodesAtStart): Played {
-  const [state, setState] = useState<UnitState>(() => startUnit(plan, memory));
+/** A unit played in real time, from how it stands at first: the host's one timer wakes it when something is due by itself. */
+export function useUnit(plan: UnitPlan, begin: () => UnitState): Played {
+  const [state, setState] = useState<UnitState>(begin);
   const [happened, setHappened] = useState<readonly Happened[]>([]);
   const now = useRef(state);
-  const began = useRef(performance.now());
+  // a unit may have stood for a while already
+  const began = useRef(performance.now() - state.at);
   const count = useRef(0);
   const held = useRef(new Map<ControlId, PlaceId | null>());
   const take = useCallback(
@@ -57,12 +56,12 @@ export function useUnit(plan: UnitPlan, memory: CodesAtStart): Played {
     return () => clearTimeout(timer);
   }, [plan, state, take]);
   const restart = useCallback(() => {
-    began.current = performance.now();
+    now.current = begin();
+    began.current = performance.now() - now.current.at;
     held.current.clear();
-    now.current = startUnit(plan, memory);
     setState(now.current);
     setHappened([]);
-  }, [plan, memory]);
+  }, [begin]);
 
   const lift = (control: Control) => {
     if (!held.current.has(control.id)) return;
