@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import {
   Account,
   advanceUnit,
+  aidWords,
   alignAccounts,
   type Bundle,
   bundleFacts,
@@ -20,6 +21,7 @@ import {
   type Route,
   readTelling,
   scriptProblemWords,
+  slipKindWords,
   startForRoute,
   successRateOf,
   type UnitEffect,
@@ -150,6 +152,8 @@ export function runSuccessRate(file: string, options: Options): Output {
       ...rate.failed
         .slice(0, 5)
         .map((f) => `step ${f.at}: ${f.code.replaceAll('-', ' ')}, ${(f.share * 100).toFixed(1)} %`),
+      ...rate.errors.slice(0, 3).map((e) => `${slipKindWords[e.kind]}: in ${(e.share * 100).toFixed(1)} % of tries`),
+      ...rate.helps.map((h) => `${aidWords[h.aid]} would bring it to ${(h.share * 100).toFixed(1)} %`),
       `pace to advise: ${rate.pace} times the usual`,
     ],
     errors: false,

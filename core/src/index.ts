@@ -120,7 +120,7 @@ export { FamilyCard, type ImportLine } from './contract/library.ts';
 export { NewPassword, NewUser, SchoolSettings, type SignedIn, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
-export { type EventsTaken, Question, SeenMachine, type WalkLine } from './contract/walks.ts';
+export { type EventsTaken, Question, SeenMachine, type Tried, type WalkLine } from './contract/walks.ts';
 // decode
 export { readCaller } from './decode/caller.ts';
 export { asTold, compareReadings, looksOf } from './decode/compare.ts';
@@ -277,7 +277,7 @@ export { printScript, printStep, printSteps } from './script/print.ts';
 export { lineForms, lineWords, noteWords } from './script/words.ts';
 // success
 export { type HandKind, handKinds } from './success/hands.ts';
-export { calibrate, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
+export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
 // telling
 export type { TellingDraft } from './telling/draft.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
@@ -376,6 +376,7 @@ export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';
+export { aidWords, slipKindWords } from './words/slip-kind.ts';
 export { actBig, type CardDetail, cardBig, cardDetails, cardLead, cardNotes } from './words/step.ts';
 export { textNoteWords } from './words/text-note.ts';
 export { waitBeforeWords } from './words/wait-before.ts';

@@ -55,7 +55,14 @@ export const SeenMachine = z.strictObject({
 export type SeenMachine = Readonly<z.infer<typeof SeenMachine>>;
 
 /** How often a route was tried in the field, and how often it took. */
-export const Tried = z.strictObject({ route: z.string(), took: z.number(), of: z.number() });
+/** How often a route was tried and took, and what the others failed by, as far as somebody said. */
+export const Tried = z.strictObject({
+  route: z.string(),
+  took: z.number(),
+  of: z.number(),
+  wrong: z.strictObject({ pace: z.number(), count: z.number(), elsewhere: z.number() }),
+});
+export type Tried = z.infer<typeof Tried>;
 
 /** What became of each event that was handed over. */
 export const EventsTaken = z.strictObject({

@@ -16,6 +16,11 @@ export type Hands = Readonly<{
   reaction: () => number;
   /** How many are really done where so many are meant. */
   count: (meant: number) => number;
+  /** Which control is really worked, and which way it is really turned. */
+  control: (wanted: ControlId) => ControlId;
+  way: (wanted: 'cw' | 'ccw') => 'cw' | 'ccw';
+  /** Whether a step is forgotten. */
+  forgets: () => boolean;
 }>;
 
 /** Somebody who does everything as it is usually done and never miscounts. */
@@ -26,6 +31,9 @@ export const idealHands: Hands = {
     mostMs === null ? Math.max(usualMs, leastMs) + 50 : Math.min(Math.max(usualMs, leastMs + 1), mostMs - 1),
   reaction: () => 250,
   count: (meant) => meant,
+  control: (wanted) => wanted,
+  way: (wanted) => wanted,
+  forgets: () => false,
 };
 
 /** One thing done: the event, the hand it is to a recogniser, and the operation it belongs to. */
@@ -170,6 +178,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     t = ready + hands.reaction();
     rested = false;
   };
+  const gripped = (g: Grip): Grip => (g.place === null ? { ...g, control: hands.control(g.control) } : g);
   const anyPush = (): ControlId | undefined =>
     [...facts.controls.values()].find((c) => c.mechanism.kind === 'push')?.control.id;
 
@@ -178,8 +187,8 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     if (!op) break;
     switch (op.op) {
       case 'press': {
-        const control = op.control === 'any' ? anyPush() : op.control;
-        if (!control) break;
+        const control = op.control === 'any' ? anyPush() : hands.control(op.control);
+        if (!control || hands.forgets()) break;
         settle();
         for (let n = hands.count(op.times); n > 0; n -= 1) {
           const began = t;
@@ -191,8 +200,11 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       }
       case 'grip':
       case 'hold': {
+        if (op.op === 'hold' && hands.forgets()) break;
         settle();
-        for (const g of op.grips) {
+        // one hand on one key may take another for it; whoever holds several has looked
+        const grips = op.op === 'hold' && op.grips.length === 1 ? op.grips.map(gripped) : op.grips;
+        for (const g of grips) {
           t += approach(Math.max(30, hands.pace(120)));
           grip(pc, g);
         }
@@ -201,7 +213,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           for (let n = 1; n <= op.sign.nth; n += 1) signs.push({ at: t + n * op.sign.gapMs, shown: op.sign.shown });
           t += op.sign.nth * op.sign.gapMs + hands.reaction();
         } else t += hands.keep(op);
-        letGo(pc, op.grips);
+        letGo(pc, grips);
         break;
       }
       case 'drop': {
@@ -218,6 +230,8 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       }
       case 'turn': {
         settle();
+        if (hands.forgets()) break;
+        const way = hands.way(op.way);
         const meant = op.stop ? op.clicks : hands.count(op.clicks);
         let left = meant;
         while (
@@ -230,13 +244,13 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           )
         ) {
           t += approach(Math.max(20, hands.pace(op.paceMs)));
-          const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
+          const event = { at: t, kind: 'click' as const, control: op.control, way };
           put(pc, event, event);
           left -= 1;
         }
         while (op.stop && solo.view.clickOf(op.control) !== op.stop.click && left > -op.stop.perTurn) {
           t += approach(Math.max(20, hands.pace(op.paceMs)));
-          const event = { at: t, kind: 'click' as const, control: op.control, way: op.way };
+          const event = { at: t, kind: 'click' as const, control: op.control, way };
           put(pc, event, event);
           left -= 1;
         }
@@ -253,7 +267,7 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
           }
           break;
         }
-        if (solo.places.get(op.control) === op.to) break;
+        if (solo.places.get(op.control) === op.to || hands.forgets()) break;
         settle();
         t += approach(Math.max(40, hands.pace(op.paceMs)));
         move(pc, op.control, op.to);

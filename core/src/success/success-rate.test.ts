@@ -4,7 +4,7 @@ import { compileSteps, planUnit } from '../index.ts';
 import { stepsOf } from '../testing/routes.ts';
 import { boardBundle } from '../testing/unit.ts';
 import { type HandKind, handKinds } from './hands.ts';
-import { calibrate, SuccessRun, shareInterval, successRateOf } from './success-rate.ts';
+import { calibrate, calibrateErrors, SuccessRun, shareInterval, successRateOf } from './success-rate.ts';
 
 const { facts } = planUnit(boardBundle([]));
 const programOf = (script: string) => {
@@ -64,6 +64,43 @@ describe('odds', () => {
     const many = calibrate(model, { took: 10, of: 100 });
     expect(many.from).toBe('tries');
     expect(many.share).toBeLessThan(0.25);
+  });
+});
+
+describe('what people do wrong', () => {
+  const most = (script: string, hands: HandKind = 'first') => {
+    const { errors, helps } = rateOf(script, hands, 4000);
+    return [errors[0]?.kind, helps[0]?.aid];
+  };
+  it.each([
+    ['press a 14 times', 'count', 'counter'],
+    ['press b\nwithin 1.6 s of step-before\n  press a 3 times', 'pace', 'beat'],
+    ['turn knob right 3 clicks\nturn knob left 2 clicks', 'way', 'labels'],
+  ])('%s: mostly %s, and %s helps', (script, kind, aid) => {
+    expect(most(script)).toEqual([kind, aid]);
+  });
+  it('is told of everybody: nobody hits it every time, and slips are rarer with practice', () => {
+    const [bare, gloved, first] = handKinds.map((kind) => rateOf('press a', kind, 4000));
+    for (const rate of [bare, gloved, first]) expect(rate?.share).toBeLessThan(1);
+    expect(first?.share).toBeLessThan(bare?.share ?? 0);
+  });
+  it('a key that stands alone is not taken for another', () => {
+    const kinds = (script: string) => rateOf(script, 'first', 4000).errors.map((e) => e.kind);
+    expect(kinds('set lid open\nset lid shut')).not.toContain('key');
+  });
+});
+
+describe('calibrateErrors', () => {
+  it('draws what goes wrong towards what was said of real tries', () => {
+    const model = [
+      { kind: 'pace', share: 0.3 },
+      { kind: 'key', share: 0.05 },
+    ] as const;
+    const none = calibrateErrors(model, { of: 0, wrong: { pace: 0, count: 0 } });
+    expect(none).toEqual(model);
+    const counted = calibrateErrors(model, { of: 40, wrong: { pace: 0, count: 20 } });
+    expect(counted.map((e) => e.kind)).toEqual(['count', 'pace', 'key']);
+    expect(counted[0]?.share).toBeCloseTo(0.4);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { ControlId } from '../../base/ids.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
+import { calledAlike } from '../../unit/look-alike-controls.ts';
 import type { Miss, MissCode, MissFacts } from '../attempt-state.ts';
 import { controlOfOp, type Hand, isAct, type Op, type Program } from '../op.ts';
 import { type Block, begins, blockAt, changed, counting, roundAt, spliced, withOther } from './program-edit.ts';
@@ -140,14 +141,6 @@ function letGoEarly(program: Program, ran: RanOver, miss: Miss, one: One): Varia
   return [one('let-go-early', 0.9, spliced(changed(program, grip, hold), drop, drop + 1, []), { byMs: null })];
 }
 
-const words = (facts: UnitFacts, control: ControlId): string[] =>
-  `${facts.controls.get(control)?.control.label ?? ''} ${control}`.toLowerCase().split(/[^a-z0-9]+/);
-/** Keys that are easily taken for each other: one word in common, or side by side. */
-function lookAlike(facts: UnitFacts, a: ControlId, b: ControlId): boolean {
-  const other = new Set(words(facts, b).filter((w) => w !== ''));
-  return words(facts, a).some((w) => other.has(w));
-}
-
 /** What is done otherwise: another key, the other way, a count, a step left out, two swapped, one done twice, one too many. */
 function otherActs(death: Death): Variation[] {
   const { program, ran, miss, hands, facts, before } = death;
@@ -188,7 +181,7 @@ function otherActs(death: Death): Variation[] {
     const other = next === pc && count > 0 ? null : withOther(program, next, hand, next === pc ? ran.attempt.down : []);
     if (other && worked !== null) {
       const again = before.some((e) => e.code === 'other-control' && e.facts.control === worked);
-      const cost = again ? 0.3 : 1.2 - (lookAlike(facts, worked, other.instead) ? 0.25 : 0);
+      const cost = again ? 0.3 : 1.2 - (calledAlike(facts, worked, other.instead) ? 0.25 : 0);
       put({ code: 'other-control', cost, facts: { control: worked, instead: other.instead } }, other.program);
     }
     if (op.op === 'turn' && hand.kind === 'click' && hand.control === op.control && hand.way !== op.way) {

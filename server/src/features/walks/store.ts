@@ -9,6 +9,7 @@ import {
   Question,
   SeenMachine,
   Station,
+  type Tried,
   WalkEvent,
   type WalkLine,
 } from '@wire-trail/core';
@@ -19,7 +20,14 @@ import { count, instant, json, readRow, readRows } from '../../db/rows.ts';
 const text = z.string().nullable();
 const EventBody = json(WalkEvent);
 const OwnerRow = z.object({ user_id: z.number() });
-const TriedRow = z.object({ route: z.string(), tries: count, took: count });
+const TriedRow = z.object({
+  route: z.string(),
+  tries: count,
+  took: count,
+  pace: count,
+  counted: count,
+  elsewhere: count,
+});
 const KnownMachine = z.object({ id: z.string(), last_seen_at: z.date() });
 const MachineColumns = SeenMachine.extend({
   options: json(SeenMachine.shape.options),
@@ -241,14 +249,22 @@ export async function listWalks(
 }
 
 /** How often each route of a family was tried on walks, and how often it took; tries that were taken back do not count. */
-export async function countTries(db: Db, family: string): Promise<Array<{ route: string; took: number; of: number }>> {
+export async function countTries(db: Db, family: string): Promise<Tried[]> {
   const rows = await db('walk_tries')
     .where({ family })
     .groupBy('route')
     .select('route')
     .sum('tries as tries')
-    .sum('took as took');
-  return readRows(TriedRow, rows).map(({ route, took, tries }) => ({ route, took, of: tries }));
+    .sum('took as took')
+    .sum('pace as pace')
+    .sum('counted as counted')
+    .sum('elsewhere as elsewhere');
+  return readRows(TriedRow, rows).map(({ route, took, tries, pace, counted, elsewhere }) => ({
+    route,
+    took,
+    of: tries,
+    wrong: { pace, count: counted, elsewhere },
+  }));
 }
 
 /** Counts a walk's tries anew. */
@@ -270,6 +286,9 @@ async function keepTries(
     route,
     tries: of.length,
     took: of.filter((e) => e.took).length,
+    pace: of.filter((e) => e.happened === 'too-slow' || e.happened === 'too-fast').length,
+    counted: of.filter((e) => e.happened === 'count-over').length,
+    elsewhere: of.filter((e) => e.happened === 'other-mode').length,
   }));
   if (rows.length > 0) await trx('walk_tries').insert(rows);
 }

@@ -378,12 +378,13 @@ describe('the log', () => {
 describe('tries', () => {
   it('are counted by route, without those that were taken back', async () => {
     const { event, started } = begin();
-    const tried = (took: boolean, route = 'enter-memory') => event({ kind: 'tried', route, took });
+    const tried = (took: boolean, route = 'enter-memory', happened = {}) =>
+      event({ kind: 'tried', route, took, ...happened });
     const slip = tried(false);
     const events = [
       started,
       tried(true),
-      tried(false),
+      tried(false, 'enter-memory', { happened: 'count-over' }),
       slip,
       event({ kind: 'taken-back', event: slip.id }),
       tried(true, 'other'),
@@ -391,8 +392,9 @@ describe('tries', () => {
     await technician.post('/events', { events });
     const trainer = await school.person('trainer');
     const { body } = await trainer.get('/families/brindlewick-g4/tries');
-    expect(body).toContainEqual({ route: 'other', took: 1, of: 1 });
-    expect(body).toContainEqual({ route: 'enter-memory', took: 1, of: 2 });
+    expect(body).toContainEqual({ route: 'other', took: 1, of: 1, wrong: { pace: 0, count: 0, elsewhere: 0 } });
+    const wrong = { pace: 0, count: 1, elsewhere: 0 };
+    expect(body).toContainEqual({ route: 'enter-memory', took: 1, of: 2, wrong });
     expect((await trainer.get('/families/quorrin-b2/tries')).body).toEqual([]);
   });
 });

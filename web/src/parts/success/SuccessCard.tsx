@@ -1,5 +1,15 @@
 import Button from '@mui/material/Button';
-import { calibrate, type HandKind, handKinds, type MissCode, missWords } from '@wire-trail/core';
+import {
+  aidWords,
+  calibrate,
+  calibrateErrors,
+  type HandKind,
+  handKinds,
+  type MissCode,
+  missWords,
+  type SuccessRate,
+  slipKindWords,
+} from '@wire-trail/core';
 import { Meter } from '../../parts/meter/Meter.tsx';
 import type { SuccessShown } from './use-success-rates.ts';
 
@@ -13,7 +23,7 @@ export function SuccessCard({
   onStep,
 }: {
   /** What the log says of real tries; calibrates the model. */
-  tries: Readonly<{ took: number; of: number }>;
+  tries: Readonly<{ took: number; of: number; wrong: Readonly<{ pace: number; count: number }> }>;
   shown: SuccessShown;
   lineOf: (at: string) => number | null;
   onStep: (at: string) => void;
@@ -44,7 +54,7 @@ export function SuccessCard({
                     className="mono"
                     title={`${(own.low * 100).toFixed(1)} to ${(own.high * 100).toFixed(1)} %, ${own.runs} tries`}
                   >
-                    {Math.round(own.share * 100)} %
+                    {percent(own.share)}
                   </dd>
                 </div>
               );
@@ -61,6 +71,10 @@ export function SuccessCard({
                 ` Advise ${gloved.pace < 1 ? 'quicker' : 'slower'}: ${gloved.pace} times the usual time for each act.`}
             </p>
           )}
+          {gloved && (
+            <WhatGoesWrong rate={{ ...gloved, errors: calibrateErrors(gloved.errors, tries) }} who="With gloves" />
+          )}
+          {rates.get('first') && <WhatGoesWrong rate={rates.get('first') as SuccessRate} who="The first time" />}
           {gloved && gloved.share < 0.8 && <p className="small tag">hint: under 80 % with gloves</p>}
           <p className="small soft">
             {gloved && tries.of > 0
@@ -72,6 +86,22 @@ export function SuccessCard({
     </div>
   );
 }
+
+/** What goes wrong most, and what would help against it. */
+function WhatGoesWrong({ rate, who }: { rate: SuccessRate; who: string }) {
+  const [most] = rate.errors;
+  const [help] = rate.helps;
+  if (!most || most.share < 0.01) return null;
+  return (
+    <p className="small">
+      {who} it is mostly {slipKindWords[most.kind]} ({percent(most.share)}).
+      {help && ` With ${aidWords[help.aid]}: ${percent(help.share)}.`}
+    </p>
+  );
+}
+
+/** A share as people read it. Nobody gets it right every time. */
+const percent = (share: number): string => `${Math.min(99, Math.round(share * 100))} %`;
 
 function triesWords(calibrated: ReturnType<typeof calibrate>, { took, of }: { took: number; of: number }): string {
   const share = Math.round(calibrated.share * 100);

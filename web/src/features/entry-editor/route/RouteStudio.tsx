@@ -132,7 +132,7 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
   const timeline = useMemo(() => layoutTimeline(body.steps), [body.steps]);
   const rates = useSuccessRates(later, body.id, hands, 5000);
   const { data: counted } = api.useTriesQuery(body.family);
-  const tries = counted?.find((t) => t.route === body.id) ?? { took: 0, of: 0 };
+  const tries = counted?.find((t) => t.route === body.id) ?? { took: 0, of: 0, wrong: { pace: 0, count: 0 } };
   const performance = usePerformance(bundle, body, picked);
   const shown = unitShow(performance.plan, performance.state);
   const at = performance.playingAt ?? picked;
