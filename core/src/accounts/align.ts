@@ -170,11 +170,28 @@ export function alignAccounts(tellings: ReadonlyArray<readonly Step[]>): Row[] {
   return markOrder(told);
 }
 
+/** A list that is stepped by presses, told as the presses, where the other telling counts presses of that control. */
+function asPresses(steps: readonly Step[], other: readonly Step[]): Step[] {
+  const listed = (control: string): boolean => other.some((o) => o.kind === 'step-list' && o.control === control);
+  return steps.map((step): Step => {
+    if (step.kind === 'group') return { ...step, steps: asPresses(step.steps, other) };
+    const times = step.kind === 'step-list' ? Math.abs(step.to - step.start) : 0;
+    return step.kind === 'step-list' && step.by === 'press' && times > 0 && !listed(step.control)
+      ? { kind: 'press', control: step.control, times }
+      : step;
+  });
+}
+
 /** What of one telling another leaves out or tells differently; what it adds is no difference. */
 export function contradictions(said: readonly Step[], steps: readonly Step[]): Row[] {
-  return alignAccounts([said, steps]).filter((row) => {
+  const rows = alignAccounts([asPresses(said, steps), asPresses(steps, said)]);
+  const held = new Set(rows.flatMap((row) => (row.cells[1]?.act === 'hold' ? [row.cells[1].what] : [])));
+  return rows.filter((row) => {
     const [mine, theirs] = row.cells;
     if (!mine || mine.act === 'see') return false;
+    // a hold that ends by itself is let go of, said or not; and holding without saying how long says nothing else
+    if (mine.act === 'let-go' && !theirs) return !held.has(mine.what);
+    if (mine.act === 'take' && theirs?.act === 'hold' && mine.what === theirs.what) return false;
     if (!theirs) return true;
     return row.differs.some(
       (d) => d === 'count' || d === 'time' || d === 'place' || d === 'act' || d === 'control' || d === 'order',

@@ -4,6 +4,7 @@ import type { Code, Setting, Symptom } from '../model/code.ts';
 import type { Family } from '../model/family.ts';
 import type { Finding } from '../model/finding.ts';
 import { circlesOfConsequence } from './consequences.ts';
+import { lintDetection } from './lint-detection.ts';
 
 /** Findings of one code or symptom on its own. */
 export function lintCode(code: Code | Symptom, at: Path): Finding[] {
@@ -22,6 +23,7 @@ export function lintCode(code: Code | Symptom, at: Path): Finding[] {
       ? [{ code: 'code-without-source', severity: 'hint', at: [...at, 'source'], text } as const]
       : []),
     ...(words ? [{ code: 'interlock-words', severity: 'warning', at, words } as const] : []),
+    ...lintDetection(code, at),
   ];
 }
 

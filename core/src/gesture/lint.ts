@@ -49,8 +49,14 @@ export function lintRoute(route: Route, at: Path): Finding[] {
 export function lintModes(modes: ReadonlyArray<{ mode: Mode; at: Path }>, routes: readonly Route[]): Finding[] {
   return modes.flatMap(({ mode, at }): Finding[] => {
     if (mode.sort === 'standby' || mode.sort === 'running' || mode.sort === 'off') return [];
+    // a controller begins somewhere, and a lock-out comes by itself
+    const begins = !modes.some((m) => m.mode.controller === mode.controller && m.mode.sort === 'standby');
+    const first = modes.find((m) => m.mode.controller === mode.controller)?.mode.id === mode.id;
+    const byItself = mode.sort === 'locked-out' || (begins && first);
     const reached =
-      routes.some((r) => r.to === mode.id) || modes.some((m) => m.mode.transitions.some((t) => t.to === mode.id));
+      byItself ||
+      routes.some((r) => r.to === mode.id) ||
+      modes.some((m) => m.mode.id !== mode.id && m.mode.transitions.some((t) => t.to === mode.id));
     const leaves = routes.some(
       (r) => r.to !== mode.id && r.to !== null && (r.from === 'any' ? r.purpose === 'leave' : r.from.includes(mode.id)),
     );

@@ -40,6 +40,10 @@ const overlappingRows = (readout: Loose) => {
   return { stages: [group, count] };
 };
 
+/** The washer with a code that is detected so. */
+const detects = (detection: object): Bundle =>
+  washer('code', 'k17', (c) => ({ detection: { ...(c.detection as unknown as object), ...detection } }));
+
 /** The family with its first variant changed. */
 const variant = (change: object) => (family: Loose) => {
   const [first, ...rest] = family.variants as unknown as object[];
@@ -153,6 +157,15 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
     washer('chart', 'rinse-heat', (c) =>
       node(c, 'element', { band: { kind: 'element', powerWatt: 0, supplyVolt: 230, toleranceRatio: 0 } }),
     ),
+  'warns-after-lock-out': () => detects({ warnsAfter: 5, locksOutAfter: 3 }),
+  'attempt-too-short': () => detects({ attempt: { runMs: 4000, restMs: 60_000 }, forMs: 10_000 }),
+  'stages-disagree': () =>
+    spoil(detects({ warnsAfter: 2, locksOutAfter: 5 }), 'code', 'k17', () => ({
+      signStages: [
+        { when: 'from the second on', sign: 'Lamp a blinks.' },
+        { when: 'locked out after 4', sign: 'All blink.' },
+      ],
+    })),
   'suspect-untested': glasswasher,
   'scope-exceeded': () => washer('chart', 'rinse-heat', (c) => node(c, 'element', { hazards: ['steam-pressure'] })),
   'pattern-unreadable': () => washer('family', 'brindlewick-g4', variant({ models: ['G4[D-A]'] })),

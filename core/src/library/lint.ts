@@ -4,7 +4,8 @@ import { lintCharts } from '../chart/lint-uses.ts';
 import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.ts';
 import { showsCode } from '../decode/controllers.ts';
 import { canShow, lintReadout } from '../decode/lint.ts';
-import { lintModes, lintRoute } from '../gesture/lint.ts';
+import { interlockWords, lintModes, lintRoute } from '../gesture/lint.ts';
+import type { Access } from '../model/access.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
@@ -16,6 +17,14 @@ import { lintEditions } from './look-again.ts';
 import { validate } from './validate.ts';
 
 const rank = { error: 0, warning: 1, hint: 2 } as const;
+
+/** An interlock trick that is written into a way of getting at something. */
+function lintAccess(access: Access, at: Path): Finding[] {
+  return access.steps.flatMap((step, i): Finding[] => {
+    const words = interlockWords(step.do);
+    return words === null ? [] : [{ code: 'interlock-words', severity: 'warning', at: [...at, 'steps', i], words }];
+  });
+}
 
 /** Every loose end of a bundle, gravest first. All are collected; none stops another from being found. */
 export function lint(bundle: Bundle): Finding[] {
@@ -53,6 +62,7 @@ export function lint(bundle: Bundle): Finding[] {
   findings.push(...lintCodeTable(codes, families[0]?.entry), ...lintCircles(codes));
   for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
   findings.push(...lintEditions(bundle));
+  for (const { entry, at } of placed('access')) findings.push(...lintAccess(entry, at));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
     findings.push(...lintCode(entry, at));
   }

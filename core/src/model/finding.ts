@@ -93,6 +93,12 @@ type Facts =
     }>
   | Readonly<{ code: 'summary-differs'; severity: 'warning'; said: string; steps: string }>
   | Readonly<{ code: 'difference-open'; severity: 'hint'; route: string; about: string }>
+  | Readonly<{ code: 'test-number-gap'; severity: 'hint'; mode: string; missing: string[] }>
+  | Readonly<{ code: 'test-order'; severity: 'warning'; test: string; after: string; why: 'cold-only' | 'needs-first' }>
+  | Readonly<{ code: 'warns-after-lock-out'; severity: 'error'; text: string; warns: number; locksOut: number }>
+  | Readonly<{ code: 'attempt-too-short'; severity: 'warning'; text: string; runMs: number; forMs: number }>
+  | Readonly<{ code: 'stages-disagree'; severity: 'warning'; text: string; when: string; counters: number[] }>
+  | Readonly<{ code: 'lock-out-never-cleared'; severity: 'warning'; what: string }>
   | Readonly<{ code: 'no-way-out'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'mode-unreachable'; severity: 'warning'; mode: string }>
   | Readonly<{ code: 'interlock-defeated'; severity: 'error'; what: string }>

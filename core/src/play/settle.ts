@@ -2,8 +2,8 @@ import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Outcome, Tell, UnitView } from './attempt-state.ts';
 import { whyNotFrom } from './beginning.ts';
-import type { GestureOf } from './gestures.ts';
-import type { Hand } from './op.ts';
+import type { Gesture, GestureOf } from './gestures.ts';
+import { type Hand, isAct } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 import { bringSign, letGoOut } from './signs.ts';
 import type { UnitState } from './state.ts';
@@ -55,16 +55,23 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
       carriedOn.add(gesture.controller);
     }
   });
-  // what carries on a gesture under way is not the beginning of another
+  // what carries on a gesture under way is not the beginning of another, but of a small step that leaves it as it is
   for (const index of idle) {
-    const controller = plan.gestures[index]?.controller;
-    const begun =
-      controller !== undefined && !carriedOn.has(controller) ? beginGesture(turn, index, hand, before) : null;
+    const gesture = plan.gestures[index];
+    const free = gesture && (!carriedOn.has(gesture.controller) || isSmallStep(turn, gesture));
+    const begun = free ? beginGesture(turn, index, hand, before) : null;
     if (begun) outcomes.push([index, begun]);
   }
   settle(turn, outcomes);
   w.lastHandAt = hand.at;
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
+}
+
+/** A single press that stays in its mode, such as the next entry of a list: longer ways are made of such. */
+function isSmallStep({ w }: Turn, { program, to, controller }: Gesture): boolean {
+  const [first, ...more] = program.ops.filter(isAct);
+  const stays = to === null || to === w.controllers.get(controller)?.mode;
+  return stays && first?.op === 'press' && first.times === 1 && more.length === 0;
 }
 
 /** What comes of a gesture that begins with this hand; null where it does not begin with it. */
@@ -114,8 +121,12 @@ function settle(turn: Turn, outcomes: ReadonlyArray<readonly [number, Outcome]>)
 
 function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): void {
   const { w, plan, effects } = turn;
-  // what may begin in any mode goes on across a change of mode; the rest has to begin anew
+  // what may begin in any mode goes on across a change of mode; the rest has to begin anew. What stays in its mode
+  // leaves the others as they are: a small step within a longer way
+  const mode = w.controllers.get(controller)?.mode;
+  const stays = fired.every((i) => (plan.gestures[i]?.to ?? mode) === mode);
   w.attempts = w.attempts.map((attempt, i) => {
+    if (stays) return attempt;
     const other = plan.gestures[i];
     return other?.controller === controller && other.from !== 'any' ? null : attempt;
   });

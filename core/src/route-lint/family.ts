@@ -1,7 +1,11 @@
+import type { AccessId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
+import type { Access } from '../model/access.ts';
 import type { Bundle } from '../model/bundle.ts';
+import type { Code } from '../model/code.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
+import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';
 import { standingBefore } from '../play/standing.ts';
@@ -53,6 +57,35 @@ function notPutBack(leaving: Placed<Route>, routes: readonly Route[], before: Un
   });
 }
 
+/** The faces that are open already where a route begins: those a way into its mode had opened. */
+function openedFor(route: Route, routes: readonly Route[], ways: ReadonlyMap<AccessId, Access>): ReadonlySet<string> {
+  const from = route.from;
+  if (from === 'any') return new Set();
+  const entering = routes.filter((r) => r.to !== null && from.includes(r.to) && r.id !== route.id);
+  return new Set(entering.flatMap((r) => r.ways.flatMap((w) => ways.get(w)?.opens ?? [])));
+}
+
+/** Lock-outs that nothing clears: a mode without a way out of it, a code that locks out in a family without a way to clear. */
+function lintLockOuts(
+  modes: ReadonlyArray<Placed<Mode>>,
+  codes: ReadonlyArray<Placed<Code>>,
+  routes: readonly Route[],
+): Finding[] {
+  const stuck = modes.filter(({ entry: m }) => {
+    const leaves = routes.some(
+      (r) =>
+        (r.from === 'any' ? r.purpose === 'leave' || r.purpose === 'clear' : r.from.includes(m.id)) && r.to !== m.id,
+    );
+    return m.sort === 'locked-out' && !leaves && !m.transitions.some((t) => t.to !== undefined && t.to !== m.id);
+  });
+  const clears = routes.some((r) => r.purpose === 'clear');
+  const locked = codes.filter(({ entry: c }) => c.detection.locksOutAfter !== undefined && c.clear === null && !clears);
+  return [
+    ...stuck.map(({ entry, at }) => ({ what: `“${entry.name}”`, at })),
+    ...locked.map(({ entry, at }) => ({ what: entry.text, at })),
+  ].map(({ what, at }): Finding => ({ code: 'lock-out-never-cleared', severity: 'warning', at, what }));
+}
+
 /** Every finding of a family's routes that needs the panel, the modes or the other routes. */
 export function lintRoutes(bundle: Bundle): Finding[] {
   const placed = <K extends EntryKind>(kind: K): Placed<EntryOf<K>>[] =>
@@ -71,11 +104,15 @@ export function lintRoutes(bundle: Bundle): Finding[] {
   const findings: Finding[] = [];
   for (const { entry: route, at } of routes) {
     const before = standingBefore(route, { facts, modes, routes: all }, [route]);
-    findings.push(...lintSteps(route, before, around, at).findings, ...lintWhole(route, modes, at));
+    findings.push(
+      ...lintSteps(route, before, { ...around, opened: openedFor(route, all, around.ways) }, at).findings,
+      ...lintWhole(route, modes, all, at),
+    );
     findings.push(...notPutBack({ entry: route, at }, all, before, facts));
     findings.push(...lintTelling(route, before, bundle, at));
   }
   for (const { entry, at } of placed('mode')) findings.push(...lintTests(entry, at));
+  findings.push(...lintLockOuts(placed('mode'), placed('code'), all));
   const pathOf = ({ of }: Gesture): Path | null =>
     of.kind === 'route'
       ? (routes.find((r) => r.entry.id === of.id)?.at ?? null)

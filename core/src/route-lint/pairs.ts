@@ -1,5 +1,6 @@
 import type { Path } from '../base/path.ts';
 import type { Finding } from '../model/finding.ts';
+import type { Condition } from '../model/mode.ts';
 import type { Gesture, UnitPlan } from '../play/gestures.ts';
 import { controlOfOp, isAct, type Op } from '../play/op.ts';
 import { type Done, type Hands, idealHands, perform, Solo } from '../play/perform.ts';
@@ -34,7 +35,33 @@ const overlap = (a: Gesture, b: Gesture): boolean =>
 
 /** Whether it matters which of the two the unit takes. */
 const matters = (a: Gesture, b: Gesture): boolean =>
-  !leadsBack(a, b) && !leadsBack(b, a) && (a.to !== b.to || JSON.stringify(a.effects) !== JSON.stringify(b.effects));
+  !leadsBack(a, b) &&
+  !leadsBack(b, a) &&
+  !exclude(a.when, b.when) &&
+  (a.to !== b.to || JSON.stringify(a.effects) !== JSON.stringify(b.effects));
+
+/** What leaves the mode as it is does not keep a longer way from being gone on with. */
+const staysIn = (x: Gesture, y: Gesture): boolean =>
+  x.to === null || (y.from !== 'any' && y.from.every((m) => m === x.to));
+
+/** Whether two conditions never hold together: one variable with two values, one quantity above and below, or one the other's contrary. */
+function exclude(a: Condition | null, b: Condition | null): boolean {
+  if (!a || !b) return false;
+  const all = (c: Condition): readonly Condition[] => (c.kind === 'all' ? c.of.flatMap(all) : [c]);
+  return all(a).some((x) =>
+    all(b).some(
+      (y) =>
+        (x.kind === 'variable' && y.kind === 'variable' && x.variable === y.variable && x.is !== y.is) ||
+        (x.kind === 'not' && JSON.stringify(x.of) === JSON.stringify(y)) ||
+        (y.kind === 'not' && JSON.stringify(y.of) === JSON.stringify(x)) ||
+        (x.kind === 'input' && y.kind === 'input' && x.input === y.input && apart(x, y)),
+    ),
+  );
+}
+type OfInput = Extract<Condition, { kind: 'input' }>;
+const apart = (x: OfInput, y: OfInput): boolean =>
+  (x.compare === 'above' && y.compare === 'below' && x.value >= y.value) ||
+  (x.compare === 'below' && y.compare === 'above' && x.value <= y.value);
 
 /** Nobody enters a mode from itself: a way in from anywhere does not compete with what is done there. */
 const leadsBack = (a: Gesture, b: Gesture): boolean =>
@@ -88,7 +115,7 @@ function compare(plan: UnitPlan, a: Placed, b: Placed): Finding[] {
   if (bOnA[0] && aOnB[0] && together(...bOnA[0]) && together(...aOnB[0]))
     return [{ code: 'routes-alike', severity: 'warning', at: a.at, routes: names(a, b) }];
   const first = (x: Placed, y: Placed, tried: ReturnType<typeof on>): Finding[] => {
-    if (y.gesture.from === 'any') return [];
+    if (y.gesture.from === 'any' || staysIn(x.gesture, y.gesture)) return [];
     const early = tried.flatMap(([t, way]) => (t.took && t.at < way.end ? [Math.min(way.end - t.at, 1e9)] : []));
     const earlyMs = Math.round(Math.max(...early));
     return early.length === 0

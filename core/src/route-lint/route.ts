@@ -1,8 +1,9 @@
 import type { ModeId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
 import { stepSpan } from '../gesture/timing.ts';
+import type { Effect } from '../model/effect.ts';
 import type { Finding } from '../model/finding.ts';
-import type { Mode } from '../model/mode.ts';
+import type { Mode, NumberedTest, Variable } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
 import { eachStep, stepTraits } from '../model/steps.ts';
 
@@ -22,7 +23,12 @@ const confirms = (step: Step): boolean =>
   (step.kind === 'release' && step.at?.kind === 'sign');
 
 /** Findings of a route as a whole, held against the modes it begins in and reaches. */
-export function lintWhole(route: Route, modes: ReadonlyMap<ModeId, Mode>, at: Path): Finding[] {
+export function lintWhole(
+  route: Route,
+  modes: ReadonlyMap<ModeId, Mode>,
+  routes: readonly Route[],
+  at: Path,
+): Finding[] {
   const findings: Finding[] = [];
   const steps = eachStep(route.steps, [...at, 'steps']);
   const target = route.to === null ? undefined : modes.get(route.to);
@@ -50,21 +56,55 @@ export function lintWhole(route: Route, modes: ReadonlyMap<ModeId, Mode>, at: Pa
         takesMs: stepSpan(slow.step).usualMs,
       });
   }
-  findings.push(...beyondList(route, modes, at), ...leftChanged(route, steps));
+  findings.push(...beyondList(route, modes, routes, at), ...leftChanged(route, steps));
   return findings;
 }
 
-/** Entries of a list that the mode's cursor does not reach. */
-function beyondList(route: Route, modes: ReadonlyMap<ModeId, Mode>, at: Path): Finding[] {
-  const near = [...fromModes(route, modes), ...(route.to === null ? [] : [modes.get(route.to)])];
-  const cursors = near.flatMap((m) => m?.variables ?? []).filter((v) => v.kind === 'cursor');
-  const [cursor] = cursors;
-  if (!cursor) return [];
-  return eachStep(route.steps, [...at, 'steps']).flatMap(({ step, at: here }): Finding[] =>
-    step.kind === 'step-list' && !cursors.some((c) => step.to >= c.from && step.to <= c.to)
-      ? [{ code: 'list-entry-beyond', severity: 'error', at: here, entry: step.to, from: cursor.from, to: cursor.to }]
-      : [],
+type Cursor = Extract<Variable, { kind: 'cursor' }>;
+const pressed = (steps: readonly Step[]): string | null => {
+  const [only, ...more] = steps.filter((s) => s.kind !== 'see' && s.kind !== 'say');
+  return only?.kind === 'press' && more.length === 0 ? only.control : null;
+};
+
+/** The control that steps a mode's cursor, as far as its transitions and the routes within it say; null where nothing does. */
+function stepperOf(mode: Mode, cursor: Cursor, routes: readonly Route[]): string | null {
+  const steps = (effects: readonly Effect[]): boolean =>
+    effects.some((e) => e.kind === 'step' && e.variable === cursor.id);
+  const own = [
+    ...mode.transitions.flatMap((t) => (t.on.kind === 'gesture' && steps(t.effects) ? [pressed(t.on.steps)] : [])),
+    ...routes.flatMap((r) =>
+      r.from !== 'any' && r.from.includes(mode.id) && steps(r.effects) ? [pressed(r.steps)] : [],
+    ),
+  ];
+  return own.find((control) => control !== null) ?? null;
+}
+
+/** Entries of a list that the mode's cursor does not reach. A list that is only passed on the way somewhere else is another. */
+function beyondList(route: Route, modes: ReadonlyMap<ModeId, Mode>, routes: readonly Route[], at: Path): Finding[] {
+  const from = fromModes(route, modes);
+  const to = route.to === null ? undefined : modes.get(route.to);
+  const stays = route.to === null || from.some((m) => m.id === route.to);
+  const near = stays ? from : [...from, ...(to ? [to] : [])];
+  const lists = near.flatMap((mode) =>
+    mode.variables.flatMap((v) => (v.kind === 'cursor' ? [{ cursor: v, by: stepperOf(mode, v, routes) }] : [])),
   );
+  return eachStep(route.steps, [...at, 'steps']).flatMap(({ step, at: here }): Finding[] => {
+    if (step.kind !== 'step-list') return [];
+    const own = lists.filter(({ by }) => (by === null ? stays : by === step.control));
+    const [first] = own;
+    return first && !own.some(({ cursor: c }) => step.to >= c.from && step.to <= c.to)
+      ? [
+          {
+            code: 'list-entry-beyond',
+            severity: 'error',
+            at: here,
+            entry: step.to,
+            from: first.cursor.from,
+            to: first.cursor.to,
+          },
+        ]
+      : [];
+  });
 }
 
 /** Values set along the way, of which nothing says that the old one is put back. */
@@ -86,34 +126,89 @@ function leftChanged(route: Route, steps: ReturnType<typeof eachStep>): Finding[
 /** Numbered tests that cannot be done inside their mode: longer than its idle time-out, or a good reading upside down. */
 export function lintTests(mode: Mode, at: Path): Finding[] {
   const idle = idleMs(mode);
+  return [
+    ...lintNumbers(mode, at),
+    ...lintOrder(mode, at),
+    ...mode.tests.flatMap((test, i): Finding[] => {
+      const here = [...at, 'tests', i];
+      const { expects } = test;
+      const long = idle !== null && test.takes !== undefined && test.takes.usualMs > idle && test.gesture !== undefined;
+      return [
+        ...(long && test.takes && idle !== null
+          ? [
+              {
+                code: 'times-out-inside',
+                severity: 'warning',
+                at: here,
+                mode: mode.name,
+                idleMs: idle,
+                takesMs: test.takes.usualMs,
+              } as const,
+            ]
+          : []),
+        ...(expects?.kind === 'reading' &&
+        expects.least !== null &&
+        expects.most !== null &&
+        expects.least > expects.most
+          ? [
+              {
+                code: 'least-over-most',
+                severity: 'error',
+                at: [...here, 'expects'],
+                least: expects.least,
+                most: expects.most,
+              } as const,
+            ]
+          : []),
+      ];
+    }),
+  ];
+}
+
+/** Numbers that are missing among the tests of a mode, where those are numbered. */
+function lintNumbers(mode: Mode, at: Path): Finding[] {
+  const numbers = mode.tests.map((t) => /^(\D*)(\d+)$/.exec(t.number));
+  const heads = new Set(numbers.map((n) => n?.[1]));
+  if (numbers.length < 3 || heads.size !== 1 || numbers.some((n) => n === null)) return [];
+  const all = new Set(numbers.map((n) => Number(n?.[2])));
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  const missing = Array.from({ length: most - least + 1 }, (_, i) => least + i).filter((n) => !all.has(n));
+  // numbers that only come now and then are no row with gaps
+  if (missing.length === 0 || missing.length > all.size / 2) return [];
+  const head = [...heads][0] ?? '';
+  const named = missing.map((n) => `${head}${n}`);
+  return [{ code: 'test-number-gap', severity: 'hint', at: [...at, 'tests'], mode: mode.name, missing: named }];
+}
+
+/** Tests that run by themselves where they do not count: a cold one after another that ran, or one before what it needs. */
+function lintOrder(mode: Mode, at: Path): Finding[] {
+  const byNumber = new Map(mode.tests.map((t) => [t.number as string, t] as const));
+  const before = (test: NumberedTest): NumberedTest[] => {
+    const chain: NumberedTest[] = [];
+    let now: NumberedTest | undefined = test;
+    while (now && chain.length <= mode.tests.length) {
+      const last: NumberedTest = now;
+      now = mode.tests.find((t) => t.followedBy === last.number && t !== test && !chain.includes(t));
+      if (now) chain.push(now);
+    }
+    return chain;
+  };
   return mode.tests.flatMap((test, i): Finding[] => {
+    const chain = before(test);
+    const [last] = chain;
     const here = [...at, 'tests', i];
-    const { expects } = test;
-    const long = idle !== null && test.takes !== undefined && test.takes.usualMs > idle && test.gesture !== undefined;
-    return [
-      ...(long && test.takes && idle !== null
-        ? [
-            {
-              code: 'times-out-inside',
-              severity: 'warning',
-              at: here,
-              mode: mode.name,
-              idleMs: idle,
-              takesMs: test.takes.usualMs,
-            } as const,
-          ]
-        : []),
-      ...(expects?.kind === 'reading' && expects.least !== null && expects.most !== null && expects.least > expects.most
-        ? [
-            {
-              code: 'least-over-most',
-              severity: 'error',
-              at: [...here, 'expects'],
-              least: expects.least,
-              most: expects.most,
-            } as const,
-          ]
-        : []),
-    ];
+    const cold: Finding[] =
+      test.coldOnly && last
+        ? [{ code: 'test-order', severity: 'warning', at: here, test: test.name, after: last.name, why: 'cold-only' }]
+        : [];
+    const needs = test.needsFirst === undefined ? undefined : byNumber.get(test.needsFirst);
+    // one that somebody starts can be started after the other
+    const alone = needs !== undefined && chain.length > 0 && !chain.includes(needs);
+    return alone
+      ? [
+          ...cold,
+          { code: 'test-order', severity: 'warning', at: here, test: test.name, after: needs.name, why: 'needs-first' },
+        ]
+      : cold;
   });
 }

@@ -17,6 +17,8 @@ export type Surroundings = Readonly<{
   facts: UnitFacts;
   ways: ReadonlyMap<AccessId, Access>;
   instruments: ReadonlyMap<string, Instrument>;
+  /** Faces that are open already when it begins. */
+  opened: ReadonlySet<string>;
 }>;
 
 // letters seven segments cannot draw so that anybody reads them
@@ -132,7 +134,7 @@ export function lintSteps(
 
   const cover = (own: ControlFacts, place: string, standing: UnitAsLeft): void => {
     const { face } = own;
-    if (!face.cover || covered.has(face.id)) return;
+    if (!face.cover || covered.has(face.id) || around.opened.has(face.id)) return;
     covered.add(face.id);
     const way = ways.find((w) => w.opens.includes(face.id));
     const names = { control: own.control.label, cover: face.cover.label };

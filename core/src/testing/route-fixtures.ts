@@ -25,6 +25,13 @@ const account = (id: string, script: BoardRoute['script']): Raw => {
     standing: 'hearsay',
   };
 };
+const test = (number: string, rest: Raw = {}): Raw => ({
+  number,
+  name: `Test ${number}`,
+  starts: 'By itself.',
+  expected: 'It runs.',
+  ...rest,
+});
 const inside: Raw = {
   kind: 'access',
   id: 'front-off',
@@ -126,6 +133,21 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
   'no-way-out': {
     routes: [{ id: 'r', script: 'press a\nreach tests' }],
     says: 'No route leaves the mode “tests”, and it does not time out.',
+  },
+  'test-number-gap': {
+    routes: [into],
+    service: { tests: ['1', '2', '4'].map((number) => test(number)) },
+    says: 'In “service” the tests skip 3.',
+  },
+  'test-order': {
+    routes: [into],
+    service: { tests: [test('1', { followedBy: '2' }), test('2', { coldOnly: true })] },
+    says: '“Test 2” only counts cold, and runs by itself after “Test 1”.',
+  },
+  'lock-out-never-cleared': {
+    routes: [into, out],
+    more: [{ kind: 'mode', id: 'shut', family: 'bench', controller: 'main', name: 'Shut', sort: 'locked-out' }],
+    says: '“Shut” locks out, and nothing says how that is cleared.',
   },
   'mode-unreachable': { routes: [into], says: 'No route leads into the mode “tests”.' },
   'setting-left-changed': {

@@ -4,6 +4,7 @@ import type { Finding, FindingCode, NamedSlip, PatternError, SignLimit } from '.
 import type { LampState } from '../model/lamp.ts';
 import { lampStates, lampTraits } from '../model/lamp.ts';
 import type { IdKind } from '../model/reference.ts';
+import { printDuration } from '../script/print.ts';
 
 const patternWords: Record<PatternError['why'], string> = {
   'not-closed': 'is opened and not closed',
@@ -78,6 +79,16 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'precondition-contradicted': (f) => `“${f.before}”, but the steps before leave “${f.control}” ${f.stands}.`,
   'summary-differs': (f) => `The summary says “${f.said}”; the steps say ${f.steps || 'nothing of it'}.`,
   'difference-open': (f) => `“${f.route}”: descriptions differ in ${f.about}, and nobody has decided it.`,
+  'test-number-gap': (f) => `In “${f.mode}” the tests skip ${f.missing.join(', ')}.`,
+  'test-order': (f) =>
+    f.why === 'cold-only'
+      ? `“${f.test}” only counts cold, and runs by itself after “${f.after}”.`
+      : `“${f.test}” needs “${f.after}” first, and nothing runs that before it.`,
+  'warns-after-lock-out': (f) => `${f.text} warns after ${f.warns}, but locks out after ${f.locksOut} already.`,
+  'attempt-too-short': (f) =>
+    `${f.text}: an attempt lasts ${printDuration(f.runMs)}, and the fault has to last ${printDuration(f.forMs)} to be seen.`,
+  'stages-disagree': (f) => `${f.text}: the sign “${f.when}” goes by another count than ${f.counters.join(' and ')}.`,
+  'lock-out-never-cleared': (f) => `${f.what} locks out, and nothing says how that is cleared.`,
   'no-way-out': (f) => `No route leaves the mode “${f.mode}”, and it does not time out.`,
   'mode-unreachable': (f) => `No route leads into the mode “${f.mode}”.`,
   'interlock-defeated': (f) =>
