@@ -1,4 +1,4 @@
-import { FamilyId, findingWords, lint, pathText } from '@wire-trail/core';
+import { FamilyId, findingWords, lintAll, pathText, todoWords } from '@wire-trail/core';
 import {
   connect,
   importBundle,
@@ -15,13 +15,28 @@ import { readBundleFile, UnusableInput } from './input.ts';
 export type Output = Readonly<{ json: unknown; lines: readonly string[]; errors: boolean }>;
 export type Options = Readonly<Record<string, string | undefined>>;
 
-/** All loose ends of a bundle file. Errors make exit status 1. */
-export function runLint(file: string): Output {
-  const findings = lint(readBundleFile(file));
+/** All open loose ends of a bundle file; with `--all` also those that were accepted, and why. Errors make exit status 1. */
+export function runLint(file: string, options: Options): Output {
+  const looked = lintAll(readBundleFile(file));
+  const shown = options.all === undefined ? looked.filter((l) => !l.accepted) : looked;
+  const accepted = looked.length - looked.filter((l) => !l.accepted).length;
   return {
-    json: findings.map(({ code, severity, at, ...facts }) => ({ code, severity, at, ...facts })),
-    lines: findings.map((f) => `${f.severity.padEnd(8)}${pathText(f.at)}: ${findingWords(f)}`),
-    errors: findings.some((f) => f.severity === 'error'),
+    json: shown.map(({ finding: { code, severity, at, ...facts }, accepted: as }) => ({
+      code,
+      severity,
+      at,
+      ...facts,
+      ...(as && { accepted: { reason: as.reason, by: as.by, on: as.on } }),
+    })),
+    lines: [
+      ...shown.map(
+        ({ finding: f, accepted: as }) =>
+          `${f.severity.padEnd(8)}${pathText(f.at)}: ${findingWords(f)}${as ? ` Accepted by ${as.by}, ${as.on}: ${as.reason}` : ` ${todoWords(f.code)}`}`,
+      ),
+      ...(shown.length === 0 ? ['nothing open'] : []),
+      ...(accepted > 0 && options.all === undefined ? [`${accepted} accepted (--all shows them)`] : []),
+    ],
+    errors: looked.some((l) => l.finding.severity === 'error'),
   };
 }
 

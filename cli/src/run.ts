@@ -98,6 +98,7 @@ export async function run(argv: readonly string[], { env, out, err }: Surroundin
         csv: { type: 'string' },
         map: { type: 'string' },
         'dry-run': { type: 'boolean' },
+        all: { type: 'boolean' },
         route: { type: 'string' },
         events: { type: 'string' },
         memory: { type: 'string' },
@@ -160,7 +161,7 @@ type Call = Readonly<{
 function dispatch({ command, file, files, env, options }: Call): Output | Promise<Output> {
   switch (command) {
     case 'lint':
-      return runLint(file);
+      return runLint(file, options);
     case 'uses':
       return runUses(file, options);
     case 'rename':

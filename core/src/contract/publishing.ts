@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FamilyId } from '../base/ids.ts';
+import { Accepted } from '../model/accepted.ts';
 import { Change } from '../model/change.ts';
 import { Entry, EntryKey } from '../model/entry.ts';
 import { severities } from '../model/finding.ts';
@@ -29,6 +30,10 @@ export const FindingView = z.strictObject({
   station: Station,
   entry: EntryKey.nullable(),
   at: z.array(z.union([z.string(), z.number()])).readonly(),
+  /** What was found, for accepting just that; empty where it may not be accepted. */
+  facts: z.string(),
+  /** Who let it stand, and why; null where it is open. */
+  accepted: Accepted.pick({ reason: true, by: true, on: true }).nullable(),
 });
 
 const ChangeSetId = z.strictObject({ id: Counted });
@@ -104,7 +109,8 @@ export const publishing = {
     method: 'get',
     path: '/families/:family/findings',
     role: 'trainer',
-    summary: 'Loose ends of a family as it stands with its newest drafts, gravest first.',
+    summary:
+      'Loose ends of a family as it stands with its newest drafts, gravest first; with those that were accepted.',
     params: z.strictObject({ family: FamilyId }),
     answer: z.array(FindingView),
     refusals: ['not-found'],

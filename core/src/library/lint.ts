@@ -5,6 +5,7 @@ import { lintCircles, lintCode, lintCodeTable, lintSetting } from '../code/lint.
 import { showsCode } from '../decode/controllers.ts';
 import { canShow, lintReadout } from '../decode/lint.ts';
 import { interlockWords, lintModes, lintRoute } from '../gesture/lint.ts';
+import type { Accepted } from '../model/accepted.ts';
 import type { Access } from '../model/access.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { EntryKind, EntryOf } from '../model/entry.ts';
@@ -12,6 +13,7 @@ import type { Finding } from '../model/finding.ts';
 import { entriesOf } from '../model/select.ts';
 import { lintRoutes } from '../route-lint/family.ts';
 import { lintFamily } from '../unit/lint.ts';
+import { acceptanceOf } from './accepted.ts';
 import { lintHazards } from './hazards.ts';
 import { lintEditions } from './look-again.ts';
 import { validate } from './validate.ts';
@@ -26,8 +28,20 @@ function lintAccess(access: Access, at: Path): Finding[] {
   });
 }
 
-/** Every loose end of a bundle, gravest first. All are collected; none stops another from being found. */
+/** Every loose end of a bundle nobody has accepted, gravest first. All are collected; none stops another from being found. */
 export function lint(bundle: Bundle): Finding[] {
+  return lintAll(bundle).flatMap(({ finding, accepted }) => (accepted ? [] : [finding]));
+}
+
+/** A loose end, and how it was accepted; null where it is open. */
+type Looked = Readonly<{ finding: Finding; accepted: Accepted | null }>;
+
+/** Every loose end, also those that were accepted, gravest first. */
+export function lintAll(bundle: Bundle): Looked[] {
+  return looseEnds(bundle).map((finding) => ({ finding, accepted: acceptanceOf(bundle, finding) }));
+}
+
+function looseEnds(bundle: Bundle): Finding[] {
   const findings = [...validate(bundle)];
   const placed = <K extends EntryKind>(kind: K): Array<{ entry: EntryOf<K>; at: Path }> =>
     bundle.entries.flatMap((entry, i) =>
@@ -76,7 +90,9 @@ export function findingsOfRoute(bundle: Bundle, id: string): Finding[] {
   const route = bundle.entries[index];
   if (route?.kind !== 'route') return [];
   const all = [...validate(bundle), ...lintRoute(route, ['entries', index]), ...lintRoutes(bundle)];
-  return all.filter((f) => f.at[1] === index).sort((a, b) => rank[a.severity] - rank[b.severity]);
+  return all
+    .filter((f) => f.at[1] === index && !acceptanceOf(bundle, f))
+    .sort((a, b) => rank[a.severity] - rank[b.severity]);
 }
 
 /** The findings of one chart within its bundle, and of the codes that use it: for the room it is drawn in. */
@@ -86,6 +102,7 @@ export function findingsOfChart(bundle: Bundle, id: string): Finding[] {
     bundle.entries.flatMap((e, i) => ((e.kind === 'code' || e.kind === 'symptom') && e.chart === id ? [i] : [])),
   );
   return [...validate(bundle).filter((f) => f.at[1] === index), ...lintCharts(bundle)]
+    .filter((f) => !acceptanceOf(bundle, f))
     .filter((f) => f.at[1] === index || (typeof f.at[1] === 'number' && users.has(f.at[1])))
     .sort((a, b) => rank[a.severity] - rank[b.severity]);
 }

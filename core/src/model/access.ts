@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { defines, ref } from './reference.ts';
 
 /** Getting to something: fasteners, tape, props, what to isolate. Written once; charts and routes name it. */
 export const Access = z.strictObject({
   kind: z.literal('access'),
+  ...acceptances,
   id: defines('access'),
   family: ref('family').nullable(),
   name: Label,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope, Span, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { Amount, Band } from './band.ts';
 import { defines, ref, refToEither, scoped, withRoles } from './reference.ts';
 
@@ -238,6 +239,7 @@ export const Chart = scoped(
   'chart',
   z.strictObject({
     kind: z.literal('chart'),
+    ...acceptances,
     id: defines('chart'),
     /** Null for a chart that several families share. */
     family: ref('family').nullable(),

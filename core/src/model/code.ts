@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Label, Prose, Scope, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { ChartUse } from './chart.ts';
 import { defines, plain, ref } from './reference.ts';
 
@@ -50,6 +51,7 @@ export type Claim = z.infer<typeof Claim>;
 
 const shared = {
   family: ref('family'),
+  ...acceptances,
   title: Label,
   saw: Prose,
   does: Prose,
@@ -119,6 +121,7 @@ export type Symptom = z.infer<typeof Symptom>;
 /** What a number means in any family that does not list it: a scheme's generic meaning, in the school's own words. */
 export const Meaning = z.strictObject({
   kind: z.literal('meaning'),
+  ...acceptances,
   id: defines('meaning'),
   scheme: Label,
   /** The number that stands after the suspect parameter. */
@@ -131,6 +134,7 @@ export type Meaning = z.infer<typeof Meaning>;
 
 export const Setting = z.strictObject({
   kind: z.literal('setting'),
+  ...acceptances,
   id: defines('setting'),
   family: ref('family'),
   name: Label,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { defines, plain, ref } from './reference.ts';
 
 /** One controller of the system. Each has modes of its own, running side by side with the others'. */
@@ -126,6 +127,7 @@ export type Attached = z.infer<typeof Attached>;
 
 export const Family = z.strictObject({
   kind: z.literal('family'),
+  ...acceptances,
   id: defines('family'),
   name: Label,
   sort: z.enum(['appliance', 'machine', 'vehicle']),

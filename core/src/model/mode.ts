@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { CodeId, InputId, ReadoutId, VariableId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Span } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { Effect, VariableValue } from './effect.ts';
 import { defines, plain, ref, scoped } from './reference.ts';
 import { Step } from './route.ts';
@@ -142,6 +143,7 @@ export const Mode = scoped(
   'mode',
   z.strictObject({
     kind: z.literal('mode'),
+    ...acceptances,
     id: defines('mode'),
     family: ref('family'),
     controller: ref('controller'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Label, Prose } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { LampColour, lightStates } from './lamp.ts';
 import { defines, ref, scoped } from './reference.ts';
 
@@ -124,6 +125,7 @@ export type Face = z.infer<typeof Face>;
 
 export const Panel = z.strictObject({
   kind: z.literal('panel'),
+  ...acceptances,
   id: defines('panel'),
   family: ref('family'),
   name: Label,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Label, Prose, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { LampColour } from './lamp.ts';
 import { Look } from './look.ts';
 import { Reads } from './reads.ts';
@@ -106,6 +107,7 @@ export const Readout = scoped(
   'readout',
   z.strictObject({
     kind: z.literal('readout'),
+    ...acceptances,
     id: defines('readout'),
     family: ref('family'),
     name: Label,

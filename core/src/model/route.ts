@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { ControlId, InstrumentId, PartId, PlaceId } from '../base/ids.ts';
 import { Label, Prose, Span, Standing } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { Effect } from './effect.ts';
 import { defines, plain, ref, refToEither } from './reference.ts';
 import { Shown } from './shown.ts';
@@ -212,6 +213,7 @@ export type Settled = z.infer<typeof Settled>;
 /** A way from a mode, several or any into another (or out), or one that does something there, such as clearing. */
 export const Route = z.strictObject({
   kind: z.literal('route'),
+  ...acceptances,
   id: defines('route'),
   family: ref('family'),
   name: Label,
@@ -261,6 +263,7 @@ export type Route = z.infer<typeof Route>;
 /** One telling of a route, as it was told: laid beside others, never merged silently. */
 export const Account = z.strictObject({
   kind: z.literal('account'),
+  ...acceptances,
   id: defines('account'),
   family: ref('family'),
   route: ref('route'),

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope } from '../base/text.ts';
+import { acceptances } from './accepted.ts';
 import { defines, plain, ref, refToEntry } from './reference.ts';
 
-const base = { kind: z.literal('source'), id: defines('source'), family: ref('family').nullable() };
+const base = { kind: z.literal('source'), id: defines('source'), family: ref('family').nullable(), ...acceptances };
 
 /** Where a claim comes from: a document, a person's word, or a proof on the bench. */
 export const Source = z.discriminatedUnion('sort', [
@@ -50,6 +51,7 @@ export const hazardKinds = [
 /** What can hurt, with the usual cautions. Library-wide, so that it is written once. */
 export const Hazard = z.strictObject({
   kind: z.literal('hazard'),
+  ...acceptances,
   id: defines('hazard'),
   sort: z.enum(hazardKinds),
   title: Label,
@@ -63,6 +65,7 @@ export type Hazard = z.infer<typeof Hazard>;
 /** A meter or service instrument, what it can do, and how far its readings can be trusted. */
 export const Instrument = z.strictObject({
   kind: z.literal('instrument'),
+  ...acceptances,
   id: defines('instrument'),
   name: Label,
   functions: z.array(Label).max(60),
@@ -95,6 +98,7 @@ export type PictureType = z.infer<typeof PictureType>;
 /** A picture kept by the hash of its bytes, in the bundle or fetched on demand. */
 export const Asset = z.strictObject({
   kind: z.literal('asset'),
+  ...acceptances,
   id: defines('asset'),
   family: ref('family').nullable(),
   name: Label,

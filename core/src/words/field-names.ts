@@ -52,6 +52,7 @@ export const fieldNames: Readonly<Record<string, string>> = {
   from: 'from',
   ways: 'ways out',
   normalSigns: 'what shows when all is well',
+  accepted: 'what may stand',
   deafForMs: 'takes nothing at first, for',
   timeoutMs: 'leaves by itself after',
   springsTo: 'springs back to',

@@ -7,10 +7,13 @@ import {
   type EntryKey,
   type FamilyId,
   type Finding,
+  factsOfFinding,
   findingWords,
   keyOf,
   keyText,
   lint,
+  lintAll,
+  mayBeAccepted,
   type Problem,
   roleAtLeast,
   stationOf,
@@ -233,7 +236,7 @@ export async function returnChangeSet(
 export async function findingsOf(family: FamilyId, services: Services) {
   const working = await workingEntries(family, services);
   const bundle: Bundle = { format: bundleFormat, version: bundleVersion, family, entries: working.map((w) => w.body) };
-  return lint(bundle).map((finding) => {
+  return lintAll(bundle).map(({ finding, accepted }) => {
     const entry = typeof finding.at[1] === 'number' ? bundle.entries[finding.at[1]] : undefined;
     return {
       code: finding.code,
@@ -242,6 +245,8 @@ export async function findingsOf(family: FamilyId, services: Services) {
       station: stationOf(finding, bundle),
       entry: entry ? keyOf(entry) : null,
       at: finding.at.slice(2),
+      facts: entry && mayBeAccepted(finding) ? factsOfFinding(finding) : '',
+      accepted: accepted && { reason: accepted.reason, by: accepted.by, on: accepted.on },
     };
   });
 }

@@ -23,7 +23,8 @@ export function NewEntry({ body, family, others }: Props) {
   const { data: findings } = api.useFindingsQuery(family ?? '', { skip: family === null });
   const { data: working } = api.useWorkingQuery(family ?? '', { skip: family === null });
   const entries = [...others, ...(working ?? []).map((w) => w.body)];
-  const own = findings?.filter((f) => f.entry?.kind === body.kind && f.entry.id === body.id) ?? [];
+  const own =
+    findings?.filter((f) => f.accepted === null && f.entry?.kind === body.kind && f.entry.id === body.id) ?? [];
   const links = new Map(linksOf(body).map(({ to }) => [`${to.kind}:${to.id}`, to]));
   const { kind, id } = body;
   return (

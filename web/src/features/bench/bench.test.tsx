@@ -173,6 +173,8 @@ describe('a change set', () => {
           station: 'test',
           entry: keyOf(code),
           at: [],
+          facts: '{}',
+          accepted: null,
         },
       ],
       working: [],

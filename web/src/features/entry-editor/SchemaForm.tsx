@@ -6,7 +6,8 @@ import { idsIn } from './made-id.ts';
 import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 
-const fixed = ['kind', 'id', 'family'] as const;
+// what is let stand is said where it is found
+const fixed = ['kind', 'id', 'family', 'accepted'] as const;
 const none: readonly string[] = [];
 
 type Props = Readonly<{

@@ -1,11 +1,13 @@
 import {
   type Answer,
   begunStations,
+  type FindingCode,
   type FindingGroup,
   groupFindings,
   type Station,
   severityWords,
   stations,
+  todoWords,
 } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
@@ -13,10 +15,14 @@ import { Fold } from '../../parts/fold/Fold.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
+import { AcceptFindings, OpenAgain } from './AcceptFindings.tsx';
 import { MendAll } from './MendAll.tsx';
 import type { TabProps } from './tab-props.ts';
 
 type Found = Answer<'findings'>[number];
+
+/** What to do about it. */
+const todoOf = ({ code }: Found): string => todoWords(code as FindingCode);
 
 const addressOf = ({ entry }: Found): string | null =>
   entry ? `/shelf/${entry.family ?? 'library'}/${entry.kind}/${entry.id}` : null;
@@ -26,13 +32,37 @@ export function FindingsList(props: TabProps) {
   const { currentData: data, error, refetch } = api.useFindingsQuery(props.family);
   if (error && !data) return <Failed error={error} again={() => void refetch()} />;
   if (!data) return <Loading what="what is to fix" />;
-  if (data.length === 0) return <Empty title="Nothing to fix" />;
+  const open = data.filter((f) => f.accepted === null);
   return (
     <div className="stack">
-      {groupFindings(data).map((group) => (
+      {open.length === 0 && <Empty title="Nothing open" />}
+      {groupFindings(open).map((group) => (
         <Group key={group.severity + group.code} group={group} {...props} />
       ))}
+      <Standing findings={data.filter((f) => f.accepted !== null)} {...props} />
     </div>
+  );
+}
+
+/** What somebody looked at and let stand: folded away, with their reason. It opens by itself when its facts change. */
+function Standing({ findings, entries }: TabProps & { findings: readonly Found[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <Fold title={`${findings.length} let stand`}>
+      <ul className="plain">
+        {findings.map((finding) => (
+          <li key={`${finding.entry?.kind}${finding.entry?.id}${finding.code}${finding.facts}`} className="line">
+            <div className="grow">
+              {finding.words}
+              <div className="soft small">
+                {finding.accepted?.reason} {finding.accepted?.by}, {finding.accepted?.on}
+              </div>
+            </div>
+            <OpenAgain finding={finding} entries={entries} />
+          </li>
+        ))}
+      </ul>
+    </Fold>
   );
 }
 
@@ -44,7 +74,12 @@ function Group({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
     return (
       <div className="sheet row">
         {says}
-        <span className="grow">{title}</span>
+        <div className="grow">
+          {title} <span className="soft">{todoOf(first)}</span>
+          <div>
+            <AcceptFindings findings={findings} entries={props.entries} />
+          </div>
+        </div>
         <Open of={first} />
       </div>
     );
@@ -56,11 +91,15 @@ function Group({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
         </span>
       }
     >
+      {first && <p className="soft">{todoOf(first)}</p>}
       <MendAll group={group} {...props} />
+      <AcceptFindings findings={findings} entries={props.entries} />
       <ul className="plain">
         {findings.map((finding) => (
           <li key={`${finding.entry?.kind}${finding.entry?.id}${finding.at.join()}${finding.words}`} className="line">
-            <span className="grow">{finding.words}</span>
+            <span className="grow">
+              {finding.words} <AcceptFindings findings={[finding]} entries={props.entries} />
+            </span>
             <Open of={finding} />
           </li>
         ))}
@@ -78,8 +117,8 @@ function Open({ of }: { of: Found }) {
 export function HowFar({ family, entries, onGo }: Pick<TabProps, 'family' | 'entries'> & { onGo: () => void }) {
   const { data } = api.useFindingsQuery(family);
   const counts = new Map<Station, number>();
-  for (const { severity, station } of data ?? [])
-    if (severity !== 'hint') counts.set(station, (counts.get(station) ?? 0) + 1);
+  for (const { severity, station, accepted } of data ?? [])
+    if (severity !== 'hint' && accepted === null) counts.set(station, (counts.get(station) ?? 0) + 1);
   const begun = begunStations(entries.map((e) => e.body));
   const done = new Set(data ? stations.filter((s) => !counts.has(s) && begun.has(s)) : []);
   return <TrailLine stations={stations} current={null} done={done} counts={counts} begun={begun} onGo={onGo} />;
