@@ -180,6 +180,11 @@ function lintNumbers(mode: Mode, at: Path): Finding[] {
   return [{ code: 'test-number-gap', severity: 'hint', at: [...at, 'tests'], mode: mode.name, missing: named }];
 }
 
+/** Whether a test warms something, by what it is called and what it should do. */
+const warms = ({ name, expected, expects }: NumberedTest): boolean =>
+  (expects?.kind === 'reading' && expects.quantity === 'temperature') ||
+  /\b(heats?|heating|heater|warm\w*|boil\w*|hot)\b/i.test(`${name} ${expected}`);
+
 /** Tests that run by themselves where they do not count: a cold one after another that ran, or one before what it needs. */
 function lintOrder(mode: Mode, at: Path): Finding[] {
   const byNumber = new Map(mode.tests.map((t) => [t.number as string, t] as const));
@@ -195,11 +200,12 @@ function lintOrder(mode: Mode, at: Path): Finding[] {
   };
   return mode.tests.flatMap((test, i): Finding[] => {
     const chain = before(test);
-    const [last] = chain;
     const here = [...at, 'tests', i];
+    // what ran before it has warmed the unit, as far as it says so
+    const warm = chain.find(warms);
     const cold: Finding[] =
-      test.coldOnly && last
-        ? [{ code: 'test-order', severity: 'warning', at: here, test: test.name, after: last.name, why: 'cold-only' }]
+      test.coldOnly && warm
+        ? [{ code: 'test-order', severity: 'warning', at: here, test: test.name, after: warm.name, why: 'cold-only' }]
         : [];
     const needs = test.needsFirst === undefined ? undefined : byNumber.get(test.needsFirst);
     // one that somebody starts can be started after the other

@@ -141,7 +141,7 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
   },
   'test-order': {
     routes: [into],
-    service: { tests: [test('1', { followedBy: '2' }), test('2', { coldOnly: true })] },
+    service: { tests: [test('1', { followedBy: '2', expected: 'It heats.' }), test('2', { coldOnly: true })] },
     says: '“Test 2” only counts cold, and runs by itself after “Test 1”.',
   },
   'lock-out-never-cleared': {
