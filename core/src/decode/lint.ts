@@ -66,7 +66,10 @@ export function lintReadout(
               at: [...at, 'accounts', i],
               readout: readout.name,
               account: account.label,
-              texts: differ.slice(0, 6).map((d) => d.code),
+              texts: differ
+                .map((d) => d.code)
+                .sort()
+                .slice(0, 6),
             },
           ];
     }),

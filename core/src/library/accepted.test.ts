@@ -62,6 +62,11 @@ describe('what may stand', () => {
     expect(tight(other)).toBe(1);
   });
 
+  it('stands in whatever order the entries come', () => {
+    const other = { ...accepted, entries: [...accepted.entries].reverse() };
+    expect(lint(other)).toEqual([]);
+  });
+
   it('is never an error, nor what sounds like defeating an interlock', () => {
     const [route] = bundle.entries.filter((e) => e.kind === 'route');
     const why = 'Tape the lid switch down first.';

@@ -4,9 +4,14 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Entry } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
 
-/** What a finding has found, without where: the same words about the same thing are the same finding. */
+/** What a finding has found, without where it stands: the same facts are the same finding. */
 export function factsOfFinding({ severity: _severity, at: _at, code: _code, ...facts }: Finding): string {
-  return canonicalJson(facts).slice(0, 4000);
+  // in which order entries stand in a bundle is no fact
+  const sorted = Object.entries(facts).map(([name, fact]): [string, unknown] => [
+    name,
+    Array.isArray(fact) ? fact.map(canonicalJson).sort() : fact,
+  ]);
+  return canonicalJson(Object.fromEntries(sorted)).slice(0, 4000);
 }
 
 /** Whether somebody may let a finding stand: never an error, and never what sounds like defeating an interlock. */

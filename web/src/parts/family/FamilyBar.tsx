@@ -19,7 +19,7 @@ type Props = Readonly<{
 export function FamilyBar({ family, name, tab, isAbove = false, writes, actions }: Props) {
   const navigate = useNavigate();
   const { data } = api.useFindingsQuery(family, { skip: !writes });
-  const count = data?.filter((f) => f.severity !== 'hint').length ?? 0;
+  const count = data?.filter((f) => f.severity !== 'hint' && f.accepted === null).length ?? 0;
   return (
     <PageBar
       above={[{ name: 'Shelf', to: '/shelf' }]}
