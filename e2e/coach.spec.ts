@@ -131,3 +131,22 @@ test('held too short, begun during the self-check, the wrong of two keys: the co
   await holds('high-heat', 120);
   await technician.sees('Done so, it is taken here.');
 });
+
+test('a finding is let stand with a reason and a name, folded away, and opened again', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/ostrel-r6?room=To%20fix');
+  await trainer.sees('Nothing open');
+  const stands = page.getByRole('button', { name: /\d+ let stand/ });
+  await stands.click();
+  const line = page.locator('li', { hasText: '21-5 has no test chart yet' });
+  await expect(line).toContainText('Demo trainer, 2026-11-20');
+  await line.getByRole('button', { name: 'Open again' }).click();
+  await trainer.sees('Give it a test chart, or accept that it is only looked up.');
+  await trainer.press('Let it stand …');
+  await trainer.type('Why it may stand', 'The maker takes it back whole.');
+  await trainer.press('Let it stand');
+  await trainer.sees('Nothing open');
+  await stands.click();
+  await expect(line).toContainText('The maker takes it back whole. Demo trainer');
+});

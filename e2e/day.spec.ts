@@ -48,11 +48,11 @@ test('a trainer’s day by the keyboard alone: found, edited, pasted, mended tog
 
   // what is missing everywhere is mended everywhere
   await page.keyboard.press('l');
-  await trainer.tabsTo(/12 without a test chart$/);
+  await trainer.tabsTo(/2 without a test chart$/);
   await enter();
   await trainer.tabsTo(/^The chart of all of them/);
   await page.keyboard.press('ArrowDown');
-  await trainer.tabsTo('Set for all 12');
+  await trainer.tabsTo('Set for all 2');
   await enter();
   await trainer.seesNot(/without a test chart/);
 

@@ -149,7 +149,7 @@ describe('tryProgram', () => {
   it.each<[string, string, string | null]>([
     ['press a 3 times', 'press a 3 times', null],
     ['press a 3 times', 'press a 4 times', 'one-too-many'],
-    ['press a 3 times', 'press a 2 times\npress b', 'other-control'],
+    ['press a 3 times', 'press a 2 times\npress b', 'too-few'],
     ['hold a for 3 s to 5 s', 'hold a for 2 s to 2.5 s', 'let-go-early'],
     ['hold a for 3 s to 5 s', 'hold a for 6 s to 7 s', 'held-too-long'],
     ['press a', 'hold a for 3 s', 'held-not-pressed'],

@@ -191,9 +191,12 @@ function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
   return letGo(run, op, control, at) ?? dies(run, 'let-go-early');
 }
 
+/** Something else is done: in the middle of a count that is one too few, else another control. */
+const goesOn = (run: Run): 'too-few' | 'other-control' => (run.w.count > 0 ? 'too-few' : 'other-control');
+
 function pressDown(run: Run, op: Extract<Op, { op: 'press' }>, hand: Hand): Outcome {
   if (hand.kind !== 'down' || (op.control !== 'any' && hand.control !== op.control) || run.w.pressing)
-    return dies(run, 'other-control');
+    return dies(run, goesOn(run));
   run.w.pressing = { control: hand.control, at: hand.at };
   run.w.due = Number.POSITIVE_INFINITY;
   return { kind: 'on', attempt: run.w };
@@ -220,7 +223,7 @@ function grasp(run: Run, op: Extract<Op, { op: 'hold' | 'grip' }>, hand: Hand): 
 
 function turnBy(run: Run, op: Extract<Op, { op: 'turn' }>, hand: Hand): Outcome {
   const { w } = run;
-  if (hand.kind !== 'click' || hand.control !== op.control) return dies(run, 'other-control');
+  if (hand.kind !== 'click' || hand.control !== op.control) return dies(run, goesOn(run));
   if (hand.way !== op.way) return dies(run, 'other-way');
   if (run.view.poweredAt() === null) return dies(run, 'no-power');
   w.count += 1;

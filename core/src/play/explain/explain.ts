@@ -1,5 +1,5 @@
 import type { ControlId } from '../../base/ids.ts';
-import type { Miss } from '../attempt-state.ts';
+import type { Miss, MissCode } from '../attempt-state.ts';
 import { type Hand, isAct, type Op, type Program } from '../op.ts';
 import { type RanOver, runOver, type Standing, standingAt } from './run-over.ts';
 import { type Edit, variations } from './variations.ts';
@@ -75,14 +75,27 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
     : { ...edit, code: 'unfinished', cost: 1 + 0.15 * left };
 }
 
+/** Misses that lie in the time alone: what was done was right. */
+const byTime: ReadonlySet<MissCode> = new Set([
+  'too-early',
+  'too-late',
+  'before-sign',
+  'before-window',
+  'after-window',
+  'let-go-early',
+  'let-go-late',
+  'held-too-long',
+]);
+
 /** A node run to its end: what it costs to take it for what was meant. */
-function ending(node: Node, ran: RanOver, hands: readonly Hand[]): End {
+function ending(node: Node, ran: RanOver, hands: readonly Hand[], gaveUp: boolean): End {
   const { program, edits } = node;
   const left = undone(program, ran);
   if (ran.end === 'open') {
     const short = cutShort(program, ran);
-    // who has gone wrong often stops there, though not in the middle of a count
-    const stops = (left > 0 ? Math.min(1, 0.4 + 0.1 * left) : 0) + (short?.code === 'too-few' ? 0.5 : 0);
+    // who has gone wrong often stops there, though not in the middle of a count; where the unit gave up, everybody does
+    const stopped = (left > 0 ? Math.min(1, 0.4 + 0.1 * left) : 0) + (short?.code === 'too-few' ? 0.5 : 0);
+    const stops = gaveUp ? Math.min(0.3, 0.05 * left) : stopped;
     const cost = edits.length === 0 ? (short?.cost ?? 0) : stops;
     return { node, ran, cost: node.cost + cost, edits: edits.length === 0 && short ? [short] : edits };
   }
@@ -166,12 +179,16 @@ function explainOne(
     },
   ];
   let best: End | null = null;
+  // the very last thing done was what the unit gave up at
+  const lastAct = hands.findLastIndex((h) => h.kind !== 'up');
+  let gaveUp = false;
   for (let runs = 0; runs < mostRuns; runs += 1) {
     const node = takeLeast(open);
     if (!node || node.cost >= Math.min(best?.cost ?? most, most)) break;
     const { program, skips, powered } = node;
     const ran = runOver({ program, standing, hands, skipped: new Set(skips), powered, until });
-    const end = ending(node, ran, hands);
+    if (runs === 0) gaveUp = ran.miss !== null && byTime.has(ran.miss.code) && ran.index >= lastAct;
+    const end = ending(node, ran, hands, gaveUp);
     if (!best || end.cost < best.cost) best = end;
     if (ran.end !== 'died' || !ran.miss || node.edits.length >= mostEdits) continue;
     const facts = standing.facts;
