@@ -28,7 +28,7 @@ export function comeTo(run: Run, at: number, taking: Hand | null = null): Outcom
   const { w, program, view } = run;
   for (;;) {
     const op = program.ops[w.pc];
-    if (!op || (w.pc > program.lastAct && op.op !== 'guard')) {
+    if (!op || w.pc > program.lastWanted) {
       tail(run, at);
       return { kind: 'fires', at, attempt: w };
     }

@@ -21,7 +21,8 @@ export function compileSteps(steps: readonly Step[], facts: UnitFacts): Result<P
 export function programOf(ops: readonly Op[], windows: number): Program {
   const acts: number[] = [];
   for (const op of ops) acts.push((acts.at(-1) ?? 0) + (isAct(op) ? 1 : 0));
-  return { ops, windows, acts, lastAct: ops.findLastIndex(isAct) };
+  const lastWanted = ops.findLastIndex((op) => isAct(op) || op.op === 'guard');
+  return { ops, windows, acts, lastAct: ops.findLastIndex(isAct), lastWanted };
 }
 
 /** A rest that is shorter than a count needs to settle, and after which the same control is worked, settles it sooner. */

@@ -90,7 +90,14 @@ export type Op = Readonly<{ at: string; round?: Round }> &
   );
 
 /** A route as the recogniser runs it. `acts` counts what has to be done, for saying how far a try came. */
-export type Program = Readonly<{ ops: readonly Op[]; windows: number; acts: readonly number[]; lastAct: number }>;
+export type Program = Readonly<{
+  ops: readonly Op[];
+  windows: number;
+  acts: readonly number[];
+  lastAct: number;
+  /** The last operation that has to be over before it is complete: an act, or what settles a count. */
+  lastWanted: number;
+}>;
 
 const acts: Readonly<Record<Op['op'], boolean>> = {
   press: true,

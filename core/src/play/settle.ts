@@ -2,7 +2,7 @@ import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Outcome, Tell, UnitView } from './attempt-state.ts';
 import { whyNotFrom } from './beginning.ts';
-import type { Gesture, GestureOf } from './gestures.ts';
+import type { Gesture, GestureOf, UnitPlan } from './gestures.ts';
 import { type Hand, isAct } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 import { bringSign, letGoOut } from './signs.ts';
@@ -58,7 +58,7 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
   // what carries on a gesture under way is not the beginning of another, but of a small step that leaves it as it is
   for (const index of idle) {
     const gesture = plan.gestures[index];
-    const free = gesture && (!carriedOn.has(gesture.controller) || isSmallStep(turn, gesture));
+    const free = gesture && (!carriedOn.has(gesture.controller) || isSmallStep(turn, hand, gesture));
     const begun = free ? beginGesture(turn, index, hand, before) : null;
     if (begun) outcomes.push([index, begun]);
   }
@@ -67,11 +67,20 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
 }
 
+/** Whether a control is held in a place it springs back from. */
+const isSprung = (plan: UnitPlan, { places }: Pick<UnitState, 'places'>): boolean =>
+  [...plan.facts.controls.values()].some((c) => {
+    const place = places.get(c.control.id);
+    return place !== undefined && c.springs.has(place);
+  });
+
 /** A single press that stays in its mode, such as the next entry of a list: longer ways are made of such. */
-function isSmallStep({ w }: Turn, { program, to, controller }: Gesture): boolean {
+function isSmallStep({ w, plan }: Turn, hand: Hand, { program, to, controller }: Gesture): boolean {
+  // what is pressed while something else is held is no small step
+  const alone = hand.kind === 'down' && [...w.pushed].every((c) => c === hand.control) && !isSprung(plan, w);
   const [first, ...more] = program.ops.filter(isAct);
   const stays = to === null || to === w.controllers.get(controller)?.mode;
-  return stays && first?.op === 'press' && first.times === 1 && more.length === 0;
+  return alone && stays && first?.op === 'press' && first.times === 1 && more.length === 0;
 }
 
 /** What comes of a gesture that begins with this hand; null where it does not begin with it. */

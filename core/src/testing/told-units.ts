@@ -1,4 +1,16 @@
-import { type Bundle, parseScript, readBundle, type UnitEvent } from '../index.ts';
+import {
+  advanceUnit,
+  type Bundle,
+  missedWords,
+  parseScript,
+  planUnit,
+  type Route,
+  readBundle,
+  startForRoute,
+  startUnit,
+  type UnitEffect,
+  type UnitEvent,
+} from '../index.ts';
 
 type Raw = Record<string, unknown>;
 type Unit = Readonly<{
@@ -222,4 +234,28 @@ export function doing(told: string, from = 0): UnitEvent[] {
       }
   }
   return events;
+}
+
+/**
+ * What a unit says of what somebody does: what was done of its ways, and else what was otherwise. From where a route
+ * begins, or from how it is delivered.
+ */
+export function says(bundle: Bundle, route: Route | null, told: string): string {
+  const plan = planUnit(bundle);
+  let state = route ? startForRoute(plan, route) : startUnit(plan);
+  const effects: UnitEffect[] = [];
+  const take = (event: UnitEvent): void => {
+    const next = advanceUnit(plan, state, event);
+    state = next.state;
+    effects.push(...next.effects);
+  };
+  // a unit stands for a while before somebody comes, and is left alone after
+  for (const event of doing(told, 10_000)) take(event);
+  take({ at: state.at + 12_000, kind: 'tick' });
+  const done = effects.flatMap((e) => (e.kind === 'done' ? [`done: ${e.of.name}`] : []));
+  const last = effects.findLast((e) => e.kind === 'missed');
+  const all = last?.kind === 'missed' ? [last.nearest, ...last.others] : [];
+  // whoever means a way is told of that way
+  const near = all.find(({ of }) => of.kind === 'route' && of.id === route?.id) ?? all[0];
+  return [...done, near ? missedWords(bundle, near.of, near.miss) : ''].join(' ');
 }

@@ -115,6 +115,7 @@ function whatWords(bundle: Bundle, of: GestureOf, miss: Miss): string {
       return `all of it takes ${tenths(wholeMs)} at that pace and may take ${printDuration(allowedMs)}: try it ${pace} times as fast`;
     }
     case 'other-control':
+      if (miss.control === undefined) return words[miss.code];
       return miss.instead === undefined
         ? `${control(miss.control)} was worked, which has no place there`
         : `${control(miss.control)} was worked instead of ${control(miss.instead)}`;

@@ -66,6 +66,9 @@ export function runOver({ program, standing, hands, skipped, powered, until }: A
     }
     return null;
   };
+  // what stands as it should already is done before anybody does anything
+  if (attempt.pc > program.lastWanted)
+    return { end: 'took', miss: null, index: 0, left: 0, attempt, done: program.acts.at(-1) ?? 0, passedAt };
   for (const [index, hand] of hands.entries()) {
     const due = runTo(hand.at, index);
     if (due) return due;

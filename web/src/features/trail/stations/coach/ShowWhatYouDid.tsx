@@ -53,13 +53,16 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const face =
     faces.find((f) => f.id === chosen) ?? faces.find((f) => f.controls.some((c) => worked.has(c.id))) ?? data.front;
-  const told = unit.happened.find((h) => h.kind === 'missed');
+  const missed = unit.happened.find((h) => h.kind === 'missed');
+  const all = missed?.kind === 'missed' ? [missed.nearest, ...missed.others] : [];
+  // whoever means this way is told of this way
+  const told = all.find(({ of }) => of.kind === 'route' && of.id === route.id) ?? all[0];
   const done = unit.happened.some((h) => h.kind === 'done' && h.of.kind === 'route' && h.of.id === route.id);
   const instead = unit.happened.find((h) => h.kind === 'done' && !(h.of.kind === 'route' && h.of.id === route.id));
   const happened: Happened | null = done
     ? 'nothing'
-    : told?.kind === 'missed'
-      ? happenedOf[told.nearest.miss.code]
+    : told
+      ? happenedOf[told.miss.code]
       : instead
         ? 'other-mode'
         : null;
@@ -121,8 +124,8 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
           <div className="note">
             <strong>Done so, it is taken here.</strong> It was not your hands: check the supply and how the unit stood.
           </div>
-        ) : told?.kind === 'missed' ? (
-          <div className="note bad">{missedWords(data.bundle, told.nearest.of, told.nearest.miss)}</div>
+        ) : told ? (
+          <div className="note bad">{missedWords(data.bundle, told.of, told.miss)}</div>
         ) : instead?.kind === 'done' ? (
           <div className="note bad">That is “{instead.of.name}”: the unit goes there instead.</div>
         ) : null}
