@@ -1,7 +1,7 @@
 import type { ControllerId, ModeId } from '../base/ids.ts';
 import type { Transition } from '../model/mode.ts';
 import type { MissFacts } from './attempt-state.ts';
-import type { Edit } from './explain/variations.ts';
+import type { Edit } from './explain/variation.ts';
 import type { Gesture } from './gestures.ts';
 import { controlOfOp, isAct } from './op.ts';
 import type { UnitState } from './state.ts';

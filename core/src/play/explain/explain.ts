@@ -2,7 +2,8 @@ import type { ControlId } from '../../base/ids.ts';
 import type { Miss, MissCode } from '../attempt-state.ts';
 import { type Hand, isAct, type Op, type Program } from '../op.ts';
 import { type RanOver, runOver, type Standing, standingAt } from './run-over.ts';
-import { type Edit, variations } from './variations.ts';
+import type { Edit } from './variation.ts';
+import { variations } from './variations.ts';
 
 /** What costs so much more than the likeliest is not told beside it. */
 const nearlyAsLikely = 1.5;
