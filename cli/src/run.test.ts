@@ -34,7 +34,9 @@ const run = async (args: string[], env: Record<string, string> = {}) => {
 
 describe('lint', () => {
   it('a bundle without errors: findings as JSON, status 0', async () => {
-    const { status, json } = await run(['lint', demo, '--json']);
+    expect(await run(['lint', demo, '--json'])).toMatchObject({ status: 0, json: [] });
+    expect((await run(['lint', demo])).stdout).toMatch(/^nothing open\n\d+ accepted \(--all shows them\)$/);
+    const { status, json } = await run(['lint', demo, '--all', '--json']);
     expect(status).toBe(0);
     expect(json.find((f: { code: string }) => f.code === 'look-alike-danger')).toMatchObject({
       code: 'look-alike-danger',
@@ -42,6 +44,7 @@ describe('lint', () => {
       at: ['entries', expect.any(Number), 'text'],
       text: 'K23',
       becomes: 'K19',
+      accepted: { by: 'Demo trainer' },
     });
   });
 
