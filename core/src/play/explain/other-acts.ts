@@ -68,6 +68,11 @@ export function otherActs(death: Death): Variation[] {
   doneTwice(death, hand, put);
   paused(death, put);
   const stray = sameAgain(hands, ran.index, hand);
+  const left = hands[stray.at.at(-1) ?? ran.index];
+  const own = left?.kind === 'set' ? facts.controls.get(left.control) : undefined;
+  // whoever switches it off and goes on goes on without supply
+  if (own && left?.kind === 'set' && own.powersAt.size > 0 && !own.powersAt.has(left.to))
+    put({ code: 'no-power', cost: 0.9, facts: { control: left.control, place: left.to } }, program, stray.at, true);
   put(
     {
       code: 'other-control',
