@@ -82,6 +82,40 @@ describe('play', () => {
     );
     expect(json).toMatchObject({ ended: false, nearest: { code: 'unfinished' } });
   });
+  it('says what was otherwise in a sentence, and which known way does not work', async () => {
+    const hold = [
+      { at: 1000, kind: 'down', control: 'middle-pad' },
+      { at: 4000, kind: 'up', control: 'middle-pad' },
+    ];
+    const quorrin = 'demo/quorrin-b2.json';
+    const { json, text } = await run(
+      'play',
+      quorrin,
+      '--route',
+      'clear',
+      '--events',
+      file('short.json', hold),
+      '--json',
+    );
+    expect(json).toMatchObject({ ended: false, nearest: { at: '0', code: 'let-go-early', by: 1800 }, by: 1800 });
+    expect(json.says).toMatch(/let go 1.8 s too early\.$/);
+    expect(text).not.toBe('');
+  });
+  it('a way that goes by the code in memory goes by the one that is given', async () => {
+    const menu = ['Carts', 'U3', 'Counters'].map((words, i) => ({
+      at: 1000 + i * 800,
+      kind: 'choose',
+      on: 'link-box',
+      words,
+    }));
+    const asked = ['play', 'demo/corrant-u3.json', '--route', 'reset-counter', '--events', file('menu.json', menu)];
+    const ended = async (...more: string[]) => (await run(...asked, ...more, '--json')).json.ended;
+    expect(await ended()).toBe(false);
+    expect(await ended('--memory', file('codes.json', ['412-7']))).toBe(true);
+    expect(await ended('--memory', file('others.json', [{ code: '415-0' }]))).toBe(false);
+    const bad = await run(...asked, '--memory', file('bad-codes.json', { codes: 1 }), '--json');
+    expect([bad.status, bad.json.problems[0].reason]).toEqual([2, expect.stringMatching(/array/)]);
+  });
   it.each([
     [
       'out of order',
