@@ -159,6 +159,61 @@ describe('tryProgram', () => {
     ['press a\nrest 1 s to 2 s\npress b', 'press a\nrest 5 s to 6 s\npress b', 'too-late'],
     ['choose "M" on-unit', 'choose "N" on-unit', 'other-choice'],
     ['hold rocker up for 2 s', 'hold rocker down for 2 s', 'other-place'],
+    // the same again, and what is not the same again
+    ['turn knob right 2\npress a', 'turn knob right 3\npress a', 'one-too-many'],
+    [
+      'turn knob right 2\nwithin 9 s of step-before\n  turn knob left 2',
+      'turn knob right 3\nturn knob left 2',
+      'one-too-many',
+    ],
+    ['turn knob right 2\nwithin 9 s of step-before\n  turn knob left 2', 'turn knob right 2\nturn knob left 2', null],
+    ['press a 2 times\nsee l1 lit within 2 s to 3 s\npress a', 'press a 3 times', 'one-too-many'],
+    ['press a 2 times\nwithin 9 s of step-before\n  press a 2 times', 'press a 4 times', null],
+    ['press a 2 times\nhold a + b for 3 s', 'press a 2 times\nhold a + b for 3 s', null],
+    ['press any 3 times', 'press a\npress b\npress c\npress a', 'one-too-many'],
+    ['press any 3 times\nset lid open', 'press a\npress b\npress c\nset lid open', null],
+    [
+      'group 2 times\n  set lid open\n  press a\n  set lid shut',
+      'group 2 times\n  set lid open\n  press a\n  set lid shut',
+      null,
+    ],
+    [
+      'group 2 times\n  set lid open\n  set lid shut\nset power off',
+      'group 3 times\n  set lid open\n  set lid shut\nset power off',
+      'one-too-many',
+    ],
+    [
+      'group 2 times\n  set lid open\n  set lid shut\nset power off',
+      'group 2 times\n  set lid open\n  set lid shut\nset power off',
+      null,
+    ],
+    // kept, and let go of
+    ['keep a + b\n  press c', 'keep a + b\n  press c', null],
+    ['keep a\n  press b\npress c', 'hold a\npress b\npress c\nlet-go a', 'other-control'],
+    ['keep a\n  press b', 'hold a\nlet-go a\npress b', 'let-go-early'],
+    ['hold a\npress b\nlet-go a at beep on #2', 'hold a\npress b\nlet-go a at beep on #1', 'let-go-early'],
+    ['hold a\npress b\nlet-go a at beep on #1', 'hold a\npress b\nlet-go a at beep on #3', 'let-go-late'],
+    ['hold a + b for 3 s to 5 s', 'hold a + c for 3 s to 5 s', 'other-control'],
+    ['hold a + b for 3 s to 5 s', 'hold a for 3 s to 5 s', 'let-go-early'],
+    ['hold lid open for 3 s to 6 s\npress a', 'set lid open\nrest 1 s\nset lid shut', 'let-go-early'],
+    ['hold lid open for 3 s to 6 s\npress a', 'set lid open\nrest 4 s to 5 s\nset lid shut\npress a', null],
+    // times of their own
+    ['press b\nwithin 2 s of step-before\n  press a 3 times', 'press b\npress a\nrest 3 s\npress a', 'after-window'],
+    [
+      'set power off\nset power on\nwithin 3 s of beep on\n  press a',
+      'set power off\nset power on\npress a',
+      'before-window',
+    ],
+    ['press a\nsee l1 lit within 3 s to 4 s\npress b', 'press a\npress b', 'before-sign'],
+    ['press a\nif nothing within 3 s\n  press b\nelse\n  press c', 'press a\nrest 4 s\npress b', null],
+    ['press a\nif nothing within 3 s\n  press b\nelse\n  press c', 'press a\npress b', 'other-control'],
+    ['press a\nif nothing within 3 s\n  press b\nelse\n  press c', 'press a\npress c', null],
+    ['set rocker up\nset rocker up', 'set rocker up\nset rocker up', null],
+    ['set rocker up\nset rocker up\npress a', 'set rocker up\npress a', 'other-control'],
+    ['set lid open\nset lid shut', 'set lid open\npress a', 'other-control'],
+    ['press a\nset lid open', 'press a\nchoose "M" on-unit', 'other-control'],
+    ['turn knob right 2', 'press a', 'other-control'],
+    ['turn knob right 3', 'turn knob right 2\npress a', 'too-few'],
   ])('%j done as %j', (told, done, miss) => {
     const result = tried(told, done);
     expect(result.took ? null : result.miss.code).toBe(miss);

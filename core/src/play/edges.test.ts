@@ -193,6 +193,79 @@ describe('what is told of a try', () => {
     expect(new Set(named).size).toBe(named.length);
     expect(named[0]).toBe('ab');
   });
+  it.each([
+    ['keys', 'hold a for 4 s to 6 s', (u: PlayedBoard) => u.hold('a', 3000), /^meant 0 let-go-early/],
+    [
+      'several at once',
+      'keep rocker up\n  press b 2 times',
+      (u: PlayedBoard) => u.set('rocker', 'up').press('b', 3).set('rocker', 'rest'),
+      /^meant 0.during.0 one-too-many/,
+    ],
+    [
+      'a screen',
+      'choose "M" > "E" on-unit',
+      (u: PlayedBoard) => {
+        for (const words of ['M', 'F']) u.do({ kind: 'choose', on: 'unit', words, at: u.state.at + 300 });
+        return u;
+      },
+      /^meant 0 other-choice/,
+    ],
+    ['a knob', 'turn knob right 9 clicks', (u: PlayedBoard) => u.turn('knob', 'cw', 8), /^meant 0 too-few/],
+  ])('comes to the one that works what was worked, among many: %s', (_, script, act, told) => {
+    const decoys = Array.from({ length: 18 }, (_, n) => ({
+      id: `other-${n}`,
+      script: `from idle\npress c ${2 + n} times\npress ${n % 2 ? 'a' : 'b'} ${2 + n} times\nset lid open\nreach tests`,
+    }));
+    const unit = act(bench(...decoys, { id: 'meant', script: `from idle\n${script}\nreach service` })).wait(12_000);
+    expect(unit.missed.at(-1)).toMatch(told);
+  });
+  it('a way known not to work that came to nothing hurries nobody', () => {
+    const steps = ['b', 'c'].map((control) => ({ kind: 'press', control, times: 1 }));
+    const bundle = boardBundle([
+      {
+        id: 'far',
+        script: 'from idle\npress b\npress a\nreach service',
+        rest: { knownNotToWork: [{ how: 'b, c', why: 'No.', steps }] },
+      },
+    ]);
+    expect(new PlayedBoard(bundle).press('b').press('a').wait(500)).toMatchObject({ mode: 'service', missed: [] });
+  });
+  it('waits as long as something is still due, and no longer', () => {
+    const unit = bench({ id: 'r', script: 'from idle\npress a\nrest 20 s to 40 s\npress b\nreach service' }).press('a');
+    expect(unit.wait(21_000).missed).toEqual([]);
+    expect(unit.wait(8000).missed).toEqual(['r 2 left-out']);
+    expect(unit.press('b').mode).toBe('service');
+  });
+  it('of a circle of modes that end by themselves says only what it knows', () => {
+    const mode = (id: string, to: string) => ({
+      kind: 'mode',
+      family: 'bench',
+      controller: 'main',
+      id,
+      name: id,
+      sort: 'running',
+      transitions: [{ on: { kind: 'after', afterMs: 10_000 }, to }],
+    });
+    const bundle = boardBundle(
+      [
+        { id: 'go', script: 'from idle\npress b\nreach warm' },
+        { id: 'in', script: 'from service\npress a 2 times\nreach tests' },
+        { id: 'ready', script: 'from cool\npress c 2 times\nreach tests' },
+      ],
+      [mode('warm', 'cool'), mode('cool', 'warm')],
+    );
+    const running = () => new PlayedBoard(bundle).press('b').wait(1000);
+    const told = (unit: PlayedBoard) => {
+      const last = unit.wait(2500).happened.findLast((e) => e.kind === 'missed');
+      return last?.kind === 'missed' ? last.nearest : null;
+    };
+    expect(told(running().press('a', 2))?.miss).toMatchObject({ code: 'other-mode', byMs: null, mode: 'warm' });
+    const cool = told(running().press('c', 2));
+    expect(cool?.of.name).toBe('ready');
+    expect(cool?.miss).toMatchObject({ code: 'other-mode', lastsMs: 10_000 });
+    expect(cool?.miss.leftMs).toBeGreaterThan(8000);
+    expect(cool?.miss.leftMs).toBeLessThan(9200);
+  });
   it('is of what can be done in the mode one is in, too', () => {
     const bundle = boardBundle([{ id: 'in', script: 'from idle\npress a\nreach service' }], [], {
       transitions: [

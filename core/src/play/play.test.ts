@@ -137,6 +137,16 @@ describe('a unit on the bench', () => {
     expect(unit.happened).toContainEqual(expect.objectContaining({ kind: 'known-not-to-work', how: 'Twice b' }));
     expect(unit.mode).toBe('idle');
   });
+  it('tells of a way known not to work also where the unit went elsewhere meanwhile', () => {
+    const steps = ['a', 'b'].map((control) => ({ kind: 'press', control, times: 1 }));
+    const bundle = boardBundle([
+      { id: 'first', script: 'from idle\npress a\nreach tests' },
+      { ...three, rest: { knownNotToWork: [{ how: 'a, then b', why: 'The first key leaves.', steps }] } },
+    ]);
+    const unit = new PlayedBoard(bundle).press('a').press('b').wait(2000);
+    expect(unit.mode).toBe('tests');
+    expect(unit.happened).toContainEqual(expect.objectContaining({ kind: 'known-not-to-work', how: 'a, then b' }));
+  });
   it('times out when nothing is done, and not before', () => {
     const unit = bench(three).press('a', 3).wait(59_000);
     expect(unit.mode).toBe('service');

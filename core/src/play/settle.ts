@@ -135,7 +135,8 @@ function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): v
   const mode = w.controllers.get(controller)?.mode;
   const stays = fired.every((i) => (plan.gestures[i]?.to ?? mode) === mode);
   w.attempts = w.attempts.map((attempt, i) => {
-    if (stays) return attempt;
+    // and what is known not to work is told of, wherever the unit went meanwhile
+    if (stays || plan.gestures[i]?.of.kind === 'known-not-to-work') return attempt;
     const other = plan.gestures[i];
     return other?.controller === controller && other.from !== 'any' ? null : attempt;
   });

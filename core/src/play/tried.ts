@@ -58,7 +58,7 @@ export function triedAfter(turn: Turn, fired: boolean): void {
     return;
   }
   const over = tried.died || alive.length === 0;
-  const tellAt = over && dues.length === 0 ? last + quietMs : Math.max(last, ...dues) + stillOpenMs;
+  const tellAt = over && dues.length === 0 ? last + quietMs : Math.max(w.at, ...dues) + stillOpenMs;
   w.tried = { ...tried, tellAt };
 }
 
