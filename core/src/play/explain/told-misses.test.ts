@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { entriesOf } from '../index.ts';
-import { says, toldUnits } from '../testing/told-units.ts';
+import { entriesOf } from '../../index.ts';
+import { says, toldUnits } from '../../testing/told-units.ts';
 
 const of = (unit: string, route: string | null, told: string): string => {
   const bundle = toldUnits[unit];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judged, type MadeMiss, madeMiss, madeTake, missKinds, taken } from '../testing/made-misses.ts';
+import { judged, type MadeMiss, madeMiss, madeTake, missKinds, taken } from '../../testing/made-misses.ts';
 
 /** So many that the draw gives, from a seed on. */
 function some<T>(draw: (seed: number) => T | null, n: number, from: number): T[] {
