@@ -214,6 +214,8 @@ describe('tryProgram', () => {
     ['press a\nset lid open', 'press a\nchoose "M" on-unit', 'other-control'],
     ['turn knob right 2', 'press a', 'other-control'],
     ['turn knob right 3', 'turn knob right 2\npress a', 'too-few'],
+    ['press b\nwithin 2 s of step-before\n  press a 2 times', 'press b\npress a', 'after-window'],
+    ['press b\npress a 2 times', 'press b\npress a', 'too-few'],
   ])('%j done as %j', (told, done, miss) => {
     const result = tried(told, done);
     expect(result.took ? null : result.miss.code).toBe(miss);

@@ -318,3 +318,72 @@ describe('what is told of a try', () => {
     expect(booting().set('power', 'off').set('power', 'on').mode).toBe('tests');
   });
 });
+
+describe('what stays and what goes', () => {
+  it('a way that ends takes the others of its mode with it', () => {
+    const unit = bench(
+      { id: 'short', script: 'from idle\npress a\nreach tests' },
+      { id: 'long', script: 'from idle\npress a\npress b\nreach service' },
+    );
+    expect(unit.press('a').press('b').wait(2000)).toMatchObject({ mode: 'tests', done: ['short'] });
+  });
+  it('a sign that may show is not waited for, one that must is', () => {
+    const quick = (see: string) =>
+      one(`press a\n${see} l1 lit within 3 s to 4 s\npress b`).press('a').press('b').wait(500).mode;
+    expect([quick('may'), quick('see')]).toEqual(['service', 'idle']);
+  });
+  it('what shows at the end shows, also once another mode is reached', () => {
+    const unit = bench({ id: 'r', script: 'from idle\npress a\nsee l2 fast\nreach tests' }).press('a');
+    expect([unit.mode, unit.sees('l2')]).toEqual(['tests', 'fast']);
+    expect(unit.wait(4000).sees('l2')).toBe('dark');
+  });
+  it('what stands where it is held needs no hand', () => {
+    const script = 'set lid open\npress b\nhold lid open + a for 2 s to 9 s';
+    expect(one(script).set('lid', 'open').press('b').hold('a', 3000).wait(500).mode).toBe('service');
+    const kept = one('keep lid open for 4 s to 9 s\n  press a\npress b');
+    kept.set('lid', 'open').press('a').wait(1000);
+    expect(kept.press('b').wait(500).mode).toBe('idle');
+    const long = one('keep lid open for 4 s to 9 s\n  press a\npress b').set('lid', 'open').press('a').wait(5000);
+    expect(long.press('b').wait(500).mode).toBe('service');
+  });
+  it('a hold without a most may be let go of at any time after', () => {
+    const unit = one('hold a for 2 s\npress b\npress c').down('a').wait(2500).press('b').up('a').press('c').wait(500);
+    expect([unit.mode, unit.missed]).toEqual(['service', []]);
+    const window = 'hold a for 2 s\nwithin 3 s of step-before\n  press b 2 times';
+    expect(one(window).hold('a', 6000).press('b', 2).wait(2000).mode).toBe('service');
+    expect(one(window).hold('a', 3000).wait(1500).press('b').wait(1500).press('b').wait(2000).missed.at(-1)).toMatch(
+      /^r 1.steps.0 after-window/,
+    );
+  });
+  it('a knob on its way to a rest is not there yet', () => {
+    const unit = one('set knob side\npress a').turn('knob', 'cw', 2);
+    expect(unit.press('a').wait(500).mode).toBe('idle');
+    expect(one('set knob side\npress a').turn('knob', 'cw', 3).press('a').wait(500).mode).toBe('service');
+  });
+  it('two kept are both let go of before it is over', () => {
+    const unit = one('keep a + b\n  press c').down('a').down('b').press('c').up('a').wait(300);
+    expect(unit.mode).toBe('idle');
+    expect(unit.up('b').mode).toBe('service');
+  });
+});
+
+describe('a small step within a longer way', () => {
+  it('is taken, and the longer way goes on', () => {
+    const bundle = boardBundle(
+      [
+        { id: 'in', script: 'from idle\npress a\nreach service' },
+        {
+          id: 'next',
+          script: 'from service\npress b\nreach service',
+          rest: { purpose: 'step', effects: [{ kind: 'step', variable: 'slot', by: 1 }] },
+        },
+        { id: 'far', script: 'from service\npress b 3 times\nreach tests' },
+      ],
+      [],
+      { variables: [{ kind: 'cursor', id: 'slot', from: 1, to: 6, start: 1, wraps: true }] },
+    );
+    const unit = new PlayedBoard(bundle).press('a').wait(500).press('b', 3).wait(1500);
+    expect(unit.done).toEqual(['in', 'next', 'next', 'next', 'far']);
+    expect(unit.mode).toBe('tests');
+  });
+});

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type FindingCode, findingWords, lint } from '../index.ts';
-import { type BoardRoute, boardBundle, PlayedBoard } from '../testing/unit.ts';
+import { type BoardRoute, boardBundle } from '../testing/unit.ts';
 
 type Raw = Record<string, unknown>;
 const cursor = (to: number): Raw => ({ kind: 'cursor', id: 'slot', from: 1, to, start: 1, wraps: true });
@@ -159,25 +159,5 @@ describe('what is one', () => {
       ]),
     );
     expect(slow.map((f) => f.code)).toContain('fires-first');
-  });
-});
-
-describe('a small step within a longer way', () => {
-  it('is taken, and the longer way goes on', () => {
-    const bundle = boardBundle(
-      [
-        way('in', 'from idle\npress a\nreach service'),
-        way('next', 'from service\npress b\nreach service', {
-          purpose: 'step',
-          effects: [{ kind: 'step', variable: 'slot', by: 1 }],
-        }),
-        way('far', 'from service\npress b 3 times\nreach tests'),
-      ],
-      [],
-      { variables: [cursor(6)] },
-    );
-    const unit = new PlayedBoard(bundle).press('a').wait(500).press('b', 3).wait(1500);
-    expect(unit.done).toEqual(['in', 'next', 'next', 'next', 'far']);
-    expect(unit.mode).toBe('tests');
   });
 });

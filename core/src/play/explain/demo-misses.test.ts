@@ -4,7 +4,9 @@ import { type Bundle, entryOf, readBundle } from '../../index.ts';
 import { says } from '../../testing/told-units.ts';
 
 const demo = (family: string): Bundle => {
-  const read = readBundle(JSON.parse(readFileSync(new URL(`../../../../demo/${family}.json`, import.meta.url), 'utf8')));
+  const read = readBundle(
+    JSON.parse(readFileSync(new URL(`../../../../demo/${family}.json`, import.meta.url), 'utf8')),
+  );
   if (!read.ok) throw new Error(family);
   return read.value;
 };
