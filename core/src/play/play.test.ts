@@ -65,7 +65,7 @@ describe('a unit on the bench', () => {
     const script = 'from idle\nkeep a + b\n  press c\nreach service';
     expect(bench({ id: 'k', script }).down('a').down('b').press('c').up('a').up('b').wait(10).mode).toBe('service');
     const early = bench({ id: 'k', script }).down('a').down('b').up('a').press('c').up('b').wait(10);
-    expect(early).toMatchObject({ mode: 'idle', missed: ['k 0.during.0 let-go-early'] });
+    expect(early).toMatchObject({ mode: 'idle', missed: ['k 0 let-go-early'] });
   });
   it('beeps twice and wants the rocker let go between the second beep and the third', () => {
     const script =
