@@ -215,7 +215,7 @@ test('nothing on a trainer’s pages keeps anybody out, in either look', async (
     ['/shelf', 'Brindlewick G4'],
     [unit, 'How to recognise it'],
     [`${unit}?room=Codes`, 'As the unit shows it'],
-    [`${unit}?room=To%20fix`, 'suspects no chart comes to'],
+    [`${unit}?room=To%20fix`, 'let stand'],
     [`${unit}/code/k19`, 'What the control saw'],
     [`${unit}/route/enter-memory`, 'Timeline'],
     [`${unit}/mode/memory`, 'what shows when all is well'],

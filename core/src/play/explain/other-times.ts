@@ -106,5 +106,7 @@ function letGoEarly(program: Program, ran: RanOver, miss: Miss, one: One): Varia
   const begin = program.ops[grip];
   if (begin?.op !== 'grip') return [];
   const hold: Op = { op: 'hold', at: begin.at, grips: begin.grips, sign: null, ...free };
-  return [one('let-go-early', 0.9, spliced(changed(program, grip, hold), drop, drop + 1, []), { byMs: null, at: begin.at })];
+  return [
+    one('let-go-early', 0.9, spliced(changed(program, grip, hold), drop, drop + 1, []), { byMs: null, at: begin.at }),
+  ];
 }

@@ -12,6 +12,9 @@ import {
 } from '@wire-trail/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 
+/** So long after the last act a count is sure to be the last, and the unit stands where it ends. */
+const settledMs = 3000;
+
 type Frame = Readonly<{ at: string; atMs: number; state: UnitState }>;
 export type Performance = Readonly<{ plan: UnitPlan; frames: readonly Frame[]; begin: UnitState }>;
 
@@ -37,8 +40,8 @@ export function performRoute(bundle: Bundle, route: Route): Performance {
   if (last)
     frames.push({
       at: last.at,
-      atMs: last.atMs + 2000,
-      state: advanceUnit(plan, state, { kind: 'tick', at: last.atMs + 2000 }).state,
+      atMs: last.atMs + settledMs,
+      state: advanceUnit(plan, state, { kind: 'tick', at: last.atMs + settledMs }).state,
     });
   return { plan, frames, begin };
 }

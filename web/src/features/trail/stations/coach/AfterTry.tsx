@@ -56,7 +56,7 @@ export function AfterTry(props: Props) {
             </Button>
           ))}
         </div>
-        <h3>Or</h3>
+        <h2>Or</h2>
         <Button size="glove" fullWidth variant="text" onClick={() => setShowing(true)}>
           Show what I did, and see what was missed
         </Button>
