@@ -128,15 +128,25 @@ export class Technician extends Person {
 
   /** Taps along with a lamp: so many in each round, at its own tempo, with the pause between. */
   async tapsAlong(rounds: readonly number[]): Promise<void> {
-    for (const [i, count] of rounds.entries()) {
-      if (i > 0) await this.page.waitForTimeout(1500);
-      for (let n = 0; n < count; n++) {
-        await this.page.keyboard.down(' ');
-        await this.page.waitForTimeout(160);
-        await this.page.keyboard.up(' ');
-        if (n < count - 1) await this.page.waitForTimeout(400);
-      }
-    }
+    // the times are the page's own: a machine that is busy elsewhere taps no other rhythm
+    await this.page.getByRole('button', { name: /^Tap here as it blinks/ }).evaluate(async (pad, counts) => {
+      const real = performance.now.bind(performance);
+      let ahead = 0;
+      let frozen: number | null = real();
+      performance.now = () => (frozen ?? real()) + ahead;
+      const key = async (kind: 'keydown' | 'keyup', ms: number) => {
+        ahead += ms;
+        pad.dispatchEvent(new KeyboardEvent(kind, { key: ' ', bubbles: true, cancelable: true }));
+        await new Promise((drawn) => requestAnimationFrame(drawn));
+      };
+      for (const [round, count] of counts.entries())
+        for (let n = 0; n < count; n += 1) {
+          await key('keydown', n > 0 ? 400 : round > 0 ? 1500 : 0);
+          await key('keyup', 160);
+        }
+      ahead -= real() - (frozen ?? 0);
+      frozen = null;
+    }, rounds);
   }
 
   lamp = (name: string) => this.page.getByRole('button', { name: new RegExp(`^lamp ${name}\\b`) });
