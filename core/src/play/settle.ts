@@ -2,13 +2,13 @@ import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Outcome, Tell, UnitView } from './attempt-state.ts';
 import { whyNotFrom } from './beginning.ts';
-import type { Gesture, GestureOf, UnitPlan } from './gestures.ts';
+import type { Gesture, GestureOf } from './gestures.ts';
 import { type Hand, isAct } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 import { bringSign, letGoOut } from './signs.ts';
 import type { UnitState } from './state.ts';
 import { follow } from './transitions.ts';
-import { cameToNothing, logHand, triedAfter } from './tried.ts';
+import { cameToNothing, isSprung, logHand, triedAfter } from './tried.ts';
 import { setAttempt, setController, type Turn } from './turn.ts';
 
 /** An attempt that has just begun takes at most so many things that are due before the first act. */
@@ -67,19 +67,12 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
 }
 
-/** Whether a control is held in a place it springs back from. */
-const isSprung = (plan: UnitPlan, { places }: Pick<UnitState, 'places'>): boolean =>
-  [...plan.facts.controls.values()].some((c) => {
-    const place = places.get(c.control.id);
-    return place !== undefined && c.springs.has(place);
-  });
-
 /** A single press that stays in its mode, such as the next entry of a list: longer ways are made of such. */
-function isSmallStep({ w, plan }: Turn, hand: Hand, { program, to, controller }: Gesture): boolean {
+function isSmallStep(turn: Turn, hand: Hand, { program, to, controller }: Gesture): boolean {
   // what is pressed while something else is held is no small step
-  const alone = hand.kind === 'down' && [...w.pushed].every((c) => c === hand.control) && !isSprung(plan, w);
+  const alone = hand.kind === 'down' && [...turn.w.pushed].every((c) => c === hand.control) && !isSprung(turn);
   const [first, ...more] = program.ops.filter(isAct);
-  const stays = to === null || to === w.controllers.get(controller)?.mode;
+  const stays = to === null || to === turn.w.controllers.get(controller)?.mode;
   return alone && stays && first?.op === 'press' && first.times === 1 && more.length === 0;
 }
 

@@ -67,7 +67,7 @@ function beganAnywhere(steps: readonly Step[], facts: UnitFacts): UnitAsLeft {
 
 const families = new WeakMap<UnitPlan, Family>();
 /** What a plan says of where controls stand, gathered once. */
-function familyOf(plan: UnitPlan): Family {
+export function familyOf(plan: UnitPlan): Family {
   const known = families.get(plan);
   if (known) return known;
   const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);

@@ -2,14 +2,13 @@ import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, Variabl
 import type { VariableValue } from '../model/effect.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
-import { entriesOf } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
 import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
 import type { GestureOf, UnitPlan } from './gestures.ts';
 import { type CodesAtStart, type StoredCodes, storedCodes } from './memory.ts';
 import type { Hand } from './op.ts';
-import { standingBefore } from './standing.ts';
+import { familyOf, standingBefore } from './standing.ts';
 import { atStart, type UnitAsLeft } from './track.ts';
 
 /** Where one controller stands. */
@@ -141,8 +140,7 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart)
  * that mode has, and the route's controller in that mode with its variables as they start.
  */
 export function startForRoute(plan: UnitPlan, route: Route, memory: CodesAtStart = []): UnitState {
-  const routes = entriesOf(plan.bundle, 'route').filter((r) => r.family === plan.bundle.family);
-  const standing = standingBefore(route, { facts: plan.facts, modes: plan.modes, routes }, [route]);
+  const standing = standingBefore(route, familyOf(plan), [route]);
   const start = standingUnit(plan, standing, memory);
   const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
   const controllerState = mode && start.controllers.get(mode.controller);

@@ -34,12 +34,14 @@ export function cameToNothing(turn: Turn, index: number): void {
   if (turn.plan.gestures[index]?.of.kind !== 'known-not-to-work') turn.w.tried = { ...turn.w.tried, died: true };
 }
 
-const isDown = ({ w, plan }: Turn): boolean =>
-  w.pushed.size > 0 ||
+/** Whether a control is held in a place it springs back from. */
+export const isSprung = ({ w, plan }: Turn): boolean =>
   [...plan.facts.controls.values()].some((c) => {
     const place = w.places.get(c.control.id);
     return place !== undefined && c.springs.has(place);
   });
+
+const isDown = (turn: Turn): boolean => turn.w.pushed.size > 0 || isSprung(turn);
 
 /** After a hand, or what was due: the try has come to something, is told of now, or later when nothing more is done. */
 export function triedAfter(turn: Turn, fired: boolean): void {
