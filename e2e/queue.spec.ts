@@ -15,16 +15,20 @@ test.beforeAll(async ({ baseURL }) => {
 });
 test.afterAll(() => line.close());
 
-const signsIn = async (page: Page, name: string) => {
+const signsIn = async (page: Page, name: string, mayBeIn = false) => {
   await page.goto(line.address);
-  await page.getByLabel('Name').fill(name);
+  const asked = page.getByLabel('Name');
+  const areas = page.getByRole('navigation', { name: 'areas' });
+  if (mayBeIn) await expect(asked.or(areas).first()).toBeVisible();
+  if (mayBeIn && (await areas.isVisible())) return;
+  await asked.fill(name);
   await page.getByLabel('Password').fill('orrimar-demo');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('navigation', { name: 'areas' })).toBeVisible();
 };
-const onPhone = async (context: BrowserContext, name = 'technician') => {
+const onPhone = async (context: BrowserContext, name = 'technician', mayBeIn = false) => {
   const page = await context.newPage();
-  await signsIn(page, name);
+  await signsIn(page, name, mayBeIn);
   return new Technician(page, context);
 };
 const begins = async (technician: Technician, serial: string) => {
@@ -127,8 +131,8 @@ test('what a killed browser had kept is there again; what it cleared is said, an
     await gone;
     line.will('/events');
     context = await open();
-    // the cookie of a sign-in just before is not on the disk yet; every step is
-    technician = await onPhone(context);
+    // the cookie of a sign-in just before may not be on the disk yet; every step is
+    technician = await onPhone(context, 'technician', true);
     await technician.sees('E2E-KILL');
     await technician.hasSentAll();
     await inTheLog(technician, 'E2E-KILL', 3);

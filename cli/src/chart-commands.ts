@@ -19,6 +19,7 @@ import {
   type ParameterId,
   parametersOf,
   partNamesOf,
+  shownBy,
   walkChart,
 } from '@wire-trail/core';
 import { z } from 'zod';
@@ -156,6 +157,7 @@ function judge(
     node,
     known: { parameters },
     instrument: entryOf(bundle, 'instrument', node.instrument),
+    shown: shownBy(bundle, node),
     typed: { readings: [{ typed: reading, afterMs: 0 }], ...(temperature === undefined ? {} : { temperature }) },
   });
   if (judged.ok) return judged.value;

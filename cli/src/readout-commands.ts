@@ -1,14 +1,17 @@
 import {
-  assertNever,
   decode,
   encode,
   entriesOf,
   entryOf,
   evenTrace,
+  genericMeaning,
+  ifWords,
   isRhythmic,
+  labelsOf,
   lightsOf,
+  listedOf,
+  liveValueWords,
   lookAlikes,
-  type Misread,
   matchPulses,
   matchTrace,
   type Pulse,
@@ -21,6 +24,7 @@ import {
   type Sample,
   Seen,
   schedule,
+  showsCode,
 } from '@wire-trail/core';
 import type { Options, Output } from './commands.ts';
 import { readBundleFile, readBytes, readShape, UnusableInput } from './input.ts';
@@ -35,11 +39,11 @@ function readoutIn(file: string, id: string | undefined) {
   const readout = entryOf(bundle, 'readout', id);
   const known = entriesOf(bundle, 'readout').map((r) => r.id);
   if (!readout) return refuse(file, `holds no readout “${id ?? ''}”; it has ${known.join(', ') || 'none'}`);
-  const codes = entriesOf(bundle, 'code').filter((c) => c.readout === readout.id);
-  const signs = entriesOf(bundle, 'panel').flatMap((p) => p.faces.flatMap((f) => f.signs));
-  const names = new Map(signs.map((s) => [s.id as string, s.label] as const));
-  const at = new Map(signs.map((s) => [s.id as string, s.at] as const));
-  return { readout, names, at, listed: codes.map((c) => ({ text: c.text, frequency: c.frequency })) };
+  const codes = entriesOf(bundle, 'code').filter((c) => showsCode(readout, c));
+  const panels = entriesOf(bundle, 'panel');
+  const panel = panels[0] && { ...panels[0], faces: panels.flatMap((p) => p.faces) };
+  if (!panel) return refuse(file, 'holds no panel');
+  return { bundle, readout, panel, labels: labelsOf(panels), listed: listedOf(codes) };
 }
 
 /** Kinds of look that go with each way of reading; steady lamps can be told of rhythmic stages too. */
@@ -50,25 +54,11 @@ function fitsStage(readout: Readout, look: Seen['looks'][number]): boolean {
   return isRhythmic(reads) ? look.kind !== 'text' : look.kind === 'text';
 }
 
-const misreadWords = (m: Misread): string => {
-  switch (m.kind) {
-    case 'lamp':
-      return `${m.sign} shows ${m.shows}`;
-    case 'character':
-      return `place ${m.position + 1} shows ${m.shows}`;
-    case 'count':
-    case 'pattern':
-      return `it shows ${m.shows}`;
-    default:
-      return assertNever(m);
-  }
-};
-
 /** What a readout may be showing, given a file of what was seen or what somebody said. */
 export function runDecode(file: string, options: Options): Output {
-  const { readout, listed, names, at } = readoutIn(file, options.readout);
+  const { bundle, readout, panel, listed, labels } = readoutIn(file, options.readout);
   if (options.said !== undefined) {
-    const heard = readCaller(readout, options.said, names, at);
+    const heard = readCaller(readout, options.said, labels);
     const readings = heard.readings.map((r) => ({
       as: r.as,
       decoded: decode(readout, listed, { slot: 1, looks: [...r.looks] }),
@@ -96,13 +86,21 @@ export function runDecode(file: string, options: Options): Output {
       ]);
   });
   const decoded = decode(readout, listed, seen);
+  const [first] = decoded.candidates;
+  const general = first?.kind === 'unlisted' ? genericMeaning(bundle, first.code)?.says : undefined;
   return {
-    json: decoded,
+    json: { ...decoded, ...(general && { general }) },
     lines: [
       ...decoded.candidates.map(
         (c) =>
-          `${c.code.padEnd(16)}${(c.certainty * 100).toFixed(1).padStart(5)} %  ${c.kind}${c.misread.map((m) => `, if ${misreadWords(m)}`).join('')}`,
+          `${c.code.padEnd(16)}${(c.certainty * 100).toFixed(1).padStart(5)} %  ${[c.kind, ifWords(c, panel)].filter(Boolean).join(', ')}`,
       ),
+      ...(decoded.rest > 0.005
+        ? [`${'none of these'.padEnd(16)}${(decoded.rest * 100).toFixed(1).padStart(5)} %`]
+        : []),
+      ...(decoded.noSuchPattern ? ['no code shows like this'] : []),
+      ...(general ? [`in general: ${general}`] : []),
+      ...decoded.values.map((v) => liveValueWords(v)),
       ...decoded.disagreements.map((d) => `told otherwise before: ${d.sign ?? d.stage} ${d.told.join(', then ')}`),
       ...decoded.undecided.map((u) => `look at ${u.sign ?? u.stage} (${u.kind}): ${u.bits.toFixed(2)} bits`),
     ],

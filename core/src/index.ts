@@ -1,5 +1,5 @@
 // Everything other packages may use of core, room by room. What is not listed is private. A test holds that all of it is used.
-// Four types are here only because types inferred elsewhere are made of them; the test names them.
+// Six types are here only because types inferred elsewhere are made of them; the test names them.
 
 // accounts
 export { alignAccounts, type Differing, differenceKey } from './accounts/align.ts';
@@ -48,6 +48,8 @@ export { seeded } from './base/random.ts';
 export { assertNever } from './base/result.ts';
 export { Role, roleAtLeast, roles } from './base/role.ts';
 export { Scope, Standing, scopes, standings } from './base/text.ts';
+// caller
+export { labelsOf, readCaller } from './caller/read.ts';
 // chart
 export {
   amountOf,
@@ -102,6 +104,7 @@ export {
 export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export { mostNodes, type OutlineRow, outlineRows, parseOutline, printOutline } from './chart/outline.ts';
 export { probePoints } from './chart/probes.ts';
+export { type ShownBy, shownBy } from './chart/shown-value.ts';
 export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading } from './chart/verdict.ts';
@@ -122,15 +125,15 @@ export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type
 export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
 export { type EventsTaken, Question, SeenMachine, type Tried, type WalkLine } from './contract/walks.ts';
 // decode
-export { readCaller } from './decode/caller.ts';
-export { asTold, compareReadings, looksOf } from './decode/compare.ts';
-export { confirmAt, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
-export { type Candidate, type Decoded, decode, isTold, type Listed, type Misread } from './decode/decode.ts';
-export { type Elsewhere, readElsewhere } from './decode/elsewhere.ts';
+export { asTold, compareReadings, looksOf, readByAccounts } from './decode/compare.ts';
+export { confirmAt, listedOf, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
+export { type Candidate, type Decoded, decode, isTold, type Listed } from './decode/decode.ts';
+export { type Elsewhere, readElsewhere, type TellsApart } from './decode/elsewhere.ts';
 export { partsSeen } from './decode/evidence.ts';
 export { lintReadout } from './decode/lint.ts';
 export { literalOf } from './decode/literal.ts';
 export { type LookAlike, lookAlikes, type Slip } from './decode/look-alikes.ts';
+export type { Misread } from './decode/misread.ts';
 export type { NextLook } from './decode/next-look.ts';
 export { runVectors } from './decode/vectors.ts';
 // exchange
@@ -243,8 +246,9 @@ export { waitsBefore } from './play/waits-before.ts';
 export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
-// readout
 export { encode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
+// readout
+export { valueFieldOf } from './readout/live-value.ts';
 export { bytesOfPair, bytesText, pairOf, pairOfBytes, pairText, readBytesText } from './readout/pair.ts';
 export { litAt, type Scene, type Segment, sceneAt, schedule, segmentsOfRun } from './readout/schedule.ts';
 export { segmentsOf } from './readout/segments.ts';
@@ -329,6 +333,7 @@ export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
+export { openRoots, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
 export {
   currentStation,
@@ -353,7 +358,17 @@ export { type FindingGroup, groupFindings } from './words/finding-groups.ts';
 export { todoWords } from './words/finding-todo.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
-export { callerMeantWords, doubtWords, misreadWords, patternWords, unreadableWords } from './words/look.ts';
+export {
+  callerMeantWords,
+  confusionQuestion,
+  doubtWords,
+  ifWords,
+  liveValueWords,
+  patternWords,
+  tellsApartQuestion,
+  tellsWords,
+  unreadableWords,
+} from './words/look.ts';
 export {
   judgedWords,
   measureErrorWords,
@@ -382,4 +397,4 @@ export { aidWords, slipKindWords } from './words/slip-kind.ts';
 export { actBig, type CardDetail, cardBig, cardDetails, cardLead, cardNotes } from './words/step.ts';
 export { textNoteWords } from './words/text-note.ts';
 export { waitBeforeWords } from './words/wait-before.ts';
-export { clearedWords, passedWords } from './words/walked.ts';
+export { clearedWords, passedWords, rootWords } from './words/walked.ts';

@@ -1,4 +1,5 @@
-import { buildFindIndex, type FindFamily, find, seeded, squeezed } from '@wire-trail/core';
+import { buildFindIndex, type FindFamily, type Found, find, seeded, squeezed } from '@wire-trail/core';
+import { missedIn } from '@wire-trail/core/testing';
 import MiniSearch from 'minisearch';
 import { madeUpFamilies, misread } from './library.ts';
 import { median, type Row } from './row.ts';
@@ -49,6 +50,28 @@ const heapMB = (): number => {
   return (heapUsed + external) / 1e6;
 };
 
+/**
+ * Words in place of a code: those people typed over the demo, and over the large library a unit's name with words of a
+ * title, in any order, one with a slip. First is whatever holds all of them in that family.
+ */
+function wordsFirst(families: readonly FindFamily[], ask: (text: string) => readonly Found[]): number {
+  const typed = missedIn(['queries.txt', 'queries-2.txt']);
+  const random = seeded(9);
+  const made = 94;
+  let right = 0;
+  for (let n = 0; n < made; n++) {
+    const family = families[Math.floor(random() * families.length)];
+    const doc = family?.docs[Math.floor(random() * family.docs.length)];
+    if (!family || !doc) continue;
+    const words = doc.title.split(' ').sort(() => random() - 0.5);
+    const slipped =
+      n % 3 === 0 ? words.map((w, i) => (i === 0 && w.length > 5 ? w.slice(0, 2) + w.slice(3) : w)) : words;
+    const [first] = ask(`${family.name.split(' ')[0]} ${slipped.join(' ')}`);
+    if (first?.family === family.id && words.every((w) => first.title.includes(w))) right++;
+  }
+  return (typed.of - typed.missed.length + right) / (typed.of + made);
+}
+
 /** Finding a misread code with its family named, beside a general search library with its fuzzy search on the same library. */
 export function benchFind(): Row[] {
   const families = madeUpFamilies(1000, 100);
@@ -62,6 +85,7 @@ export function benchFind(): Row[] {
   run(queries.slice(0, 500), ask);
   const ours = run(queries, ask);
 
+  const words = wordsFirst(families, ask);
   const small = madeUpFamilies(100, 100);
   const smallIndex = buildFindIndex(small);
   const smallQueries = queriesOf(small, 4000);
@@ -104,6 +128,7 @@ export function benchFind(): Row[] {
   return [
     { name: 'find.first', value: ours.first, unit: 'share', aim: '≥ 0.97', met: ours.first >= 0.97 },
     { name: 'find.firstThree', value: ours.firstThree, unit: 'share', aim: '≥ 0.995', met: ours.firstThree >= 0.995 },
+    { name: 'find.wordsFirst', value: words, unit: 'share', aim: '≥ 0.9', met: words >= 0.9 },
     { name: 'find.p95Ms', value: ours.p95, unit: 'ms', aim: '≤ 3', met: ours.p95 <= 3 },
     { name: 'find.indexS', value: indexS, unit: 's', aim: '≤ 3', met: indexS <= 3 },
     { name: 'find.indexMB', value: Math.round(indexMB), unit: 'MB', aim: null, met: null },

@@ -14,6 +14,7 @@ import {
   seeded,
   shiftOf,
 } from '@wire-trail/core';
+import { madeLook, sayingsOf, takenFrom, usualSlipping } from '@wire-trail/core/testing';
 import { readTaps, readTraces } from './rhythm.ts';
 import { median, type Row, row } from './row.ts';
 
@@ -118,6 +119,30 @@ function cameraFps(): number {
   return frames / (took / 1000);
 }
 
+/** Made-up looks with slips: what is said to be as good as certain, how often that is wrong, and what is decided of looks with a slip at most. */
+function certainty(looks: number, rate: number) {
+  let [sure, right, easy, decided] = [0, 0, 0, 0];
+  for (let seed = 500_000; seed < 500_000 + looks; seed++) {
+    const { readout, listed, seen, truth, slips, confused } = madeLook(seed, { ...usualSlipping, rate });
+    const [first] = decode(readout, listed, seen).candidates;
+    const isSure = (first?.certainty ?? 0) >= 0.9;
+    const isRight = first?.code === truth;
+    if (isSure) sure++;
+    if (isSure && isRight) right++;
+    if (slips + (confused ? 1 : 0) > 1) continue;
+    easy++;
+    if (isSure && isRight) decided++;
+  }
+  return { calibration: right / sure, decided: decided / easy, confidentlyWrong: (sure - right) / looks };
+}
+
+/** Share of sayings that are taken as a careful listener takes them. */
+function saidShare(files: readonly string[]): number {
+  const all = files.flatMap((file) => sayingsOf(new URL(`../../core/src/caller/${file}`, import.meta.url)));
+  const sorted = (means: string) => means.split(' or ').sort().join(' or ');
+  return all.filter((s) => sorted(takenFrom(s)) === sorted(s.means)).length / all.length;
+}
+
 /** Reading codes: how fast with doubt, how right by rhythm, and how each grows from 1× to 10×. */
 export function benchRead(): Row[] {
   doubtMs();
@@ -128,6 +153,8 @@ export function benchRead(): Row[] {
   const fps = cameraFps();
   const traces = readTraces(10, 1500, 11);
   const taps = readTaps(1500, 12);
+  const [usual, halved, doubled] = [certainty(6000, 1), certainty(3000, 0.5), certainty(3000, 2)];
+  const said = saidShare(['sayings.txt', 'sayings-2.txt', 'sayings-3.txt', 'sayings-4.txt', 'sayings-5.txt']);
   return [
     row('read.decodesPerS', Math.round(decodesPerS()), 'decodes/s'),
     row('read.doubtMs', doubt, 'ms', '≤ 1', doubt <= 1),
@@ -136,6 +163,12 @@ export function benchRead(): Row[] {
     row('read.cameraFps', Math.round(fps), 'frames/s', '≥ 150', fps >= 150),
     row('read.rhythmRight10dB', traces.right, 'share', '≥ 0.995', traces.right >= 0.995),
     row('read.rhythmWrong10dB', traces.wrong, 'share', '≤ 0.001', traces.wrong <= 0.001),
+    row('read.calibration', usual.calibration, 'share', '≥ 0.9', usual.calibration >= 0.9),
+    row('read.calibrationHalved', halved.calibration, 'share', '≥ 0.9', halved.calibration >= 0.9),
+    row('read.calibrationDoubled', doubled.calibration, 'share', '≥ 0.9', doubled.calibration >= 0.9),
+    row('read.decided', usual.decided, 'share', '≥ 0.7', usual.decided >= 0.7),
+    row('read.confidentlyWrong', usual.confidentlyWrong, 'share', '≤ 0.01', usual.confidentlyWrong <= 0.01),
+    row('read.saidShare', said, 'share', '≥ 0.95', said >= 0.95),
     row('read.tapsRight', taps, 'share', '≥ 0.98', taps >= 0.98),
   ];
 }

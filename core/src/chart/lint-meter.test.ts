@@ -31,6 +31,7 @@ const around = (...instruments: Instrument[]): ChartSurroundings => ({
   parts: new Map(),
   instruments: new Map(instruments.map((i) => [i.id as string, i])),
   pictures: new Map(),
+  readouts: new Map(),
   calibrating: new Set(),
 });
 const thermistor: Band = { kind: 'thermistor', r25Ohm: 12_000, betaK: 3740, toleranceRatio: 0.02 };

@@ -23,6 +23,7 @@ function surroundings(bundle: Bundle): ChartSurroundings {
     ways: new Map(entriesOf(bundle, 'access').map((a) => [a.id as string, a])),
     parts: new Map(families.flatMap((f) => f.parts.map((p) => [p.id, p] as const))),
     instruments: new Map(entriesOf(bundle, 'instrument').map((i) => [i.id as string, i])),
+    readouts: new Map(entriesOf(bundle, 'readout').map((r) => [r.id as string, r])),
     pictures: new Map(entriesOf(bundle, 'asset').map((a) => [a.id as string, a])),
     calibrating: new Set(
       entriesOf(bundle, 'route').flatMap((r) => (r.purpose === 'calibrate' ? [r.id as string] : [])),

@@ -10,6 +10,7 @@ import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
 import { lintProbes } from './probes.ts';
+import { lintShown } from './shown-value.ts';
 import type { ChartSurroundings } from './surroundings.ts';
 
 /** Findings of one chart on its own. */
@@ -106,7 +107,8 @@ function lintSafety(node: ChartNode, chart: Chart, around: ChartSurroundings, at
       needs,
       audience: chart.audience,
     });
-  if (node.kind === 'measure' && node.supply === 'energised') {
+  if (node.kind === 'measure') findings.push(...lintShown(node, around.readouts, at));
+  if (node.kind === 'measure' && node.supply === 'energised' && !node.shownBy) {
     const isolated = node.isolation !== undefined || hazards.some((h) => h.isolation.length > 0);
     if (node.protection === undefined || node.hazards.length === 0 || !isolated)
       findings.push({ code: 'energised-unprotected', severity: 'error', at, node: node.title });

@@ -17,6 +17,7 @@ import type { Instrument } from '../model/source.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
 import { shared } from './meter-share.ts';
+import { type MeterFacts, type ShownBy, unitAsMeter } from './shown-value.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
 import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
@@ -80,15 +81,15 @@ export type Measured = ReadingVerdict &
 export const readingsNeeded = (band: Band): number => bandTraits[band.kind].readings;
 
 /** The share of a reading an instrument is said to be off by for a quantity; undefined where nobody said. */
-export const statedAccuracy = (instrument: Instrument, quantity: Quantity): number | undefined =>
+export const statedAccuracy = (instrument: MeterFacts, quantity: Quantity): number | undefined =>
   instrument.ranges.find((r) => r.quantity === quantity)?.accuracyRatio ?? instrument.accuracyRatio;
 
 /** The same, 0 where nothing is known. */
-export const accuracyOf = (instrument: Instrument | undefined, quantity: Quantity): number =>
+export const accuracyOf = (instrument: MeterFacts | undefined, quantity: Quantity): number =>
   (instrument && statedAccuracy(instrument, quantity)) ?? 0;
 
 /** What the instrument cannot do that this measurement asks of it. */
-function beyond(instrument: Instrument | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {
+function beyond(instrument: MeterFacts | undefined, node: MeasureNode, values: readonly number[], known: BandKnown) {
   const range = instrument?.ranges.find((r) => r.quantity === node.quantity);
   if (range && values.some((v) => v < range.least || v > range.most))
     return { code: 'beyond-instrument', least: range.least, most: range.most, quantity: node.quantity } as const;
@@ -207,8 +208,10 @@ export function measure(input: {
   typed: TypedReading;
   known: BandKnown;
   instrument?: Instrument | undefined;
+  /** Where the unit itself shows it. */
+  shown?: ShownBy | null;
 }): Result<Measured, MeasureError> {
-  const { node, typed, known, instrument } = input;
+  const { node, typed, known, shown = null } = input;
   const celsius = celsiusTyped(node, typed);
   if (!celsius.ok) return celsius;
   const set = withSet(node, typed, known);
@@ -227,6 +230,8 @@ export function measure(input: {
     });
   const band = computeBand(node.band, { ...set.value, atCelsius: celsius.value });
   if (!band.ok) return fail({ field: 'band', error: band.error });
+  const [first = null] = values;
+  const instrument = shown ? unitAsMeter(shown, node, first) : input.instrument;
   const cannot = beyond(instrument, node, values, known);
   if (cannot) return fail({ field: 'instrument', error: cannot });
   const clockAccuracy = instrument?.ranges.find((r) => r.quantity === 'duration')?.accuracyRatio ?? 0;
@@ -272,7 +277,7 @@ export function measure(input: {
       verdict: judged.verdict,
       ...(derived.as ? { as: derived.as } : {}),
       ...(points.length > 1 || derived.as ? { points } : {}),
-      ...(instrument ? { instrument: instrument.id } : {}),
+      ...(input.instrument && !shown ? { instrument: input.instrument.id } : {}),
     },
   });
 }

@@ -2,6 +2,7 @@ import type { HazardId, PartId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
 import type { Access } from '../model/access.ts';
 import type { Part } from '../model/family.ts';
+import type { Readout } from '../model/readout.ts';
 import type { Asset, Hazard, Instrument } from '../model/source.ts';
 import type { Parameters } from './band.ts';
 
@@ -15,6 +16,7 @@ export type ChartSurroundings = Readonly<{
   parts: ReadonlyMap<PartId, Part>;
   instruments: ReadonlyMap<string, Instrument>;
   pictures: ReadonlyMap<string, Asset>;
+  readouts: ReadonlyMap<string, Readout>;
   /** Routes that recalibrate. */
   calibrating: ReadonlySet<string>;
 }>;

@@ -1,26 +1,15 @@
 import type { Path } from '../base/path.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import type { Finding } from '../model/finding.ts';
+import { numberWords } from '../spoken/numbers.ts';
 
-const words: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-};
 /** A count in words or figures: “after the 3rd attempt”, “from three in a row on”. Lengths of time are none. */
 const countIn = (text: string): number | null => {
   const found =
     /\b(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten)(?:st|nd|rd|th)?\b(?!\s*(?:ms|s|sec|min|h|hours?|days?|°|v\b))/i.exec(
       text,
     )?.[1];
-  return found === undefined ? null : (words[found.toLowerCase()] ?? Number(found));
+  return found === undefined ? null : (numberWords[found.toLowerCase()] ?? Number(found));
 };
 
 /** What is said of how a code is detected, held against itself: counters, attempts, and the signs that go with them. */

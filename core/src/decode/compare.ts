@@ -60,3 +60,29 @@ export function compareReadings(readout: Readout, other: Readout, listed: readon
     return otherReads === text ? [] : [{ code: text, otherReads, decoded }];
   });
 }
+
+/** What somebody may have read by another account of the same readout: whose, what it reads there, and how likely it was that. */
+export type ReadByAccount = Readonly<{ account: ReadoutAccount; reads: string; share: number }>;
+
+/** How often somebody reads by another account than the readout's own, all of them together. */
+const accountsShare = 0.15;
+
+/**
+ * What was told, read by the accounts kept beside: those that make another listed code of it than the readout does, each
+ * weighed by how well it goes with what was told. A code that was told by an account's way of reading is recognised as such.
+ */
+export function readByAccounts(readout: Readout, listed: readonly Listed[], looks: readonly Look[]): ReadByAccount[] {
+  if (looks.length === 0 || readout.accounts.length === 0) return [];
+  const seen = { slot: 1, looks: [...looks] };
+  const own = decode(readout, listed, seen);
+  const known = new Set(listed.map((l) => l.text));
+  const each = accountsShare / readout.accounts.length;
+  return readout.accounts.flatMap((account): ReadByAccount[] => {
+    const other = asTold(readout, account);
+    const told = looks.every((l) => other.stages.some((s) => s.id === l.stage)) ? decode(other, listed, seen) : null;
+    const reads = told?.literal ?? null;
+    if (!told || reads === null || reads === own.literal || !known.has(reads)) return [];
+    const odds = (each / (1 - accountsShare)) * Math.exp(told.evidence - own.evidence);
+    return [{ account, reads, share: odds / (1 + odds) }];
+  });
+}

@@ -5,10 +5,18 @@ import type { Controller } from '../model/family.ts';
 import type { Readout } from '../model/readout.ts';
 import { entriesOf, familyEntry } from '../model/select.ts';
 import { holdsFor } from '../unit/plate.ts';
+import type { Listed } from './table.ts';
 
 /** Whether a code is read on this readout: its own, or those of the readout it shows in another way. */
 export const showsCode = (readout: Readout, code: Pick<Code, 'readout'>): boolean =>
   code.readout !== null && (code.readout === readout.id || code.readout === readout.codesOf);
+
+/** Each text once, as frequent as all its entries together. */
+export function listedOf(codes: ReadonlyArray<Pick<Code, 'text' | 'frequency'>>): Listed[] {
+  const byText = new Map<string, number>();
+  for (const { text, frequency } of codes) byText.set(text, (byText.get(text) ?? 0) + frequency);
+  return [...byText].map(([text, frequency]) => ({ text, frequency }));
+}
 
 /** One controller to ask for its codes: where they show, and how one gets there. */
 export type SweepItem = Readonly<{

@@ -2,19 +2,13 @@ import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../model/lamp.ts';
 import type { Fit, Look, LookOf, Seen, SeenLamp } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
-import { pairOfBytes, pairText, readBytesText } from '../readout/pair.ts';
+import { pairOf, pairOfBytes, pairText, readBytesText } from '../readout/pair.ts';
 import type { Cell, Shape } from '../readout/values.ts';
 import { matchPulses } from '../rhythm/match-pulses.ts';
 import { matchTrace } from '../rhythm/match-trace.ts';
 import { patternsOf } from '../rhythm/pattern.ts';
-import {
-  characterLikelihood,
-  colourLikelihood,
-  countLikelihood,
-  deadShare,
-  oneLook,
-  patternLikelihood,
-} from './likelihood.ts';
+import { type Aligned, alignTexts } from './align.ts';
+import { colourLikelihood, countLikelihood, deadShare, oneLook, patternLikelihood } from './likelihood.ts';
 import { inAlphabet, literalParts } from './literal.ts';
 import type { ShowRow, ShowTable } from './table.ts';
 
@@ -121,7 +115,12 @@ function ofLook({ stage, look, fits }: Evidence['others'][number], row: ShowRow,
   return ofShape(stage, look, shape);
 }
 
-function ofShape(stage: Stage, look: Look, shape: Shape): number {
+/** What somebody says of a steady light before the blinks, beside what shows. */
+const leadSeen = (said: boolean | undefined, shows: boolean): number =>
+  said === undefined ? 1 : said ? (shows ? 0.9 : 0.02) : shows ? 0.1 : 0.98;
+
+/** How likely a look that is not of lamps is told so where a stage shows this. */
+export function ofShape(stage: Stage, look: Look, shape: Shape): number {
   const { reads } = stage;
   if (look.kind === 'blinks') {
     if (shape.kind !== 'pulses') return impossible;
@@ -129,28 +128,33 @@ function ofShape(stage: Stage, look: Look, shape: Shape): number {
     const short = shape.pattern.includes('l') ? 0.01 : 1;
     const counts = [look.count, ...(look.maybe ?? [])];
     const best = counts.reduce((p, count) => Math.max(p, countLikelihood(count, shape.pattern.length)), 0);
-    return best * wrongLamp * short;
+    const lead = leadSeen(look.lead, reads.kind !== 'which' && 'leadIn' in reads && reads.leadIn !== undefined);
+    return best * wrongLamp * short * lead;
   }
   if (look.kind === 'rhythm')
     return shape.kind === 'pulses' ? patternLikelihood(look.pattern, shape.pattern) : impossible;
   if (look.kind !== 'text' || shape.kind !== 'text') return impossible;
-  const face = reads.kind === 'text' ? reads.face : 'text';
-  let told = look.text.trim();
-  let is = shape.text;
-  if (reads.kind === 'text') told = inAlphabet(told, reads).text;
-  if (reads.kind === 'pair') {
-    // what stands between may be typed as one likes
-    told = told.replace(/[\s\-./]+/g, '-');
-    is = is.replace(/[\s\-./]+/g, '-');
-  }
   if (reads.kind === 'bytes') {
-    const [a, b] = [readBytesText(told), readBytesText(is)];
-    const pairs = [a, b].map((r) => (r.ok ? pairOfBytes(r.value) : null));
-    const [x, y] = pairs.map((p) => (p?.ok ? pairText(p.value) : null));
+    const [x, y] = [look.text, shape.text].map((text) => {
+      const bytes = readBytesText(text);
+      const pair = bytes.ok ? pairOfBytes(bytes.value) : null;
+      return pair?.ok ? pairText(pair.value) : null;
+    });
     return x !== null && x === y ? 0.93 : 0.0005;
   }
-  if (told.length !== is.length) return 0.0005;
-  return [...told].reduce((p, c, i) => p * characterLikelihood(c, is[i] ?? '', face), 1);
+  return textAligned(stage, look.text, shape.text).likelihood;
+}
+
+/** A typed text beside one that shows: in the alphabet of the display, a number pair however its two numbers are told apart. */
+export function textAligned({ reads }: Stage, typed: string, shows: string): Aligned {
+  if (reads.kind !== 'pair')
+    return alignTexts(
+      reads.kind === 'text' ? inAlphabet(typed, reads).text : typed.trim(),
+      shows.trim(),
+      reads.kind === 'text' ? reads.face : 'text',
+    );
+  const pair = pairOf(typed);
+  return alignTexts(pair ? pairText(pair) : typed.trim(), shows.replace(/[\s\-./]+/g, '-'), 'text');
 }
 
 /** By hypothesis: how likely everything seen is under it, and the row of the table that fits best (-1 for none). */

@@ -10,7 +10,9 @@ import {
   entriesOf,
   type Folded,
   foldConsequences,
+  type Look,
   type Readout,
+  readByAccounts,
   runVectors,
   sweepPlan,
 } from '../index.ts';
@@ -109,6 +111,29 @@ describe('two accounts of one readout', () => {
       ['01', '08'],
       ['10', '05'],
     ]);
+  });
+  it('what was told by another account’s way of reading is recognised as such', () => {
+    const account = {
+      id: 'x' as never,
+      label: 'from the right',
+      source: null,
+      standing: 'hearsay' as const,
+      stages: readoutOf([lamps(['d', 'c', 'b', 'a'])]).stages,
+    };
+    const told = { ...readout, accounts: [account] };
+    const look = (lit: string): Look => ({
+      kind: 'lamps',
+      stage: 'n' as never,
+      lamps: Object.fromEntries([...'abcd'].map((l) => [l, lit.includes(l) ? 'lit' : 'dark'])) as never,
+    });
+    // 08 is not listed: read from the right it is 01, which is
+    const [odd] = readByAccounts(told, listed, [look('d')]);
+    expect([odd?.reads, (odd?.share ?? 0) > 0.5]).toEqual(['01', true]);
+    // 01 is listed itself: from the right it would be nothing listed
+    expect(readByAccounts(told, listed, [look('a')])).toEqual([]);
+    // the same either way says nothing
+    expect(readByAccounts(told, listed, [look('bc')])).toEqual([]);
+    expect(readByAccounts(readout, listed, [look('d')])).toEqual([]);
   });
   it('a reading does not differ from itself', () => {
     for (const bundle of [glasswasher(), dryer()])

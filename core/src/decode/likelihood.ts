@@ -1,5 +1,6 @@
 import type { LampColour, LampState } from '../model/lamp.ts';
-import type { SeenLamp } from '../model/look.ts';
+import type { Look, SeenLamp } from '../model/look.ts';
+import type { Readout } from '../model/readout.ts';
 import { looksLike, lostSegment, segmentsOf } from '../readout/segments.ts';
 
 export type Told = Exclude<SeenLamp, 'unsure'>;
@@ -55,4 +56,33 @@ export function characterLikelihood(told: string, is: string, face: 'segments' |
   if (face === 'segments' && segmentsOf(a) !== null && segmentsOf(a) === segmentsOf(b)) return 0.92;
   if (face === 'segments' && lostSegment(b, a) !== null) return 0.012;
   return looksLike(a, b) ? 0.03 : 0.0008;
+}
+
+/** How lamps are told of something no readout here shows: lit or dark mostly. */
+const strangeLamp: Readonly<Record<Told, number>> = { lit: 0.44, dark: 0.44, slow: 0.05, fast: 0.05, dim: 0.02 };
+
+/**
+ * How likely looks are told of something that is nothing this readout shows: every state, count and character about as
+ * often as any other. What fits a code worse than this fits it by accident.
+ */
+export const strangeness = (readout: Readout, looks: readonly Look[]): number =>
+  looks.reduce((p, look) => p * strangeLook(readout, look), 1);
+
+function strangeLook(readout: Readout, look: Look): number {
+  switch (look.kind) {
+    case 'lamps':
+      return Object.values(look.lamps).reduce((p, seen) => p * (seen === 'unsure' ? 1 : strangeLamp[seen]), 1);
+    case 'blinks':
+      return (1 + (look.maybe?.length ?? 0)) / 15;
+    case 'rhythm':
+      return 0.2 * 2 ** -[...look.pattern].filter((c) => c !== '?').length;
+    case 'text': {
+      const reads = readout.stages.find((s) => s.id === look.stage)?.reads;
+      if (reads?.kind === 'value') return 1;
+      return 0.2 * (1 / 25) ** [...look.text.trim()].filter((c) => c !== '?').length;
+    }
+    case 'pulses':
+    case 'trace':
+      return Math.exp(-6);
+  }
 }

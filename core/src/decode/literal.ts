@@ -2,10 +2,10 @@ import type { StageId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Look } from '../model/look.ts';
 import type { Readout, Stage } from '../model/readout.ts';
-import { isRhythmic } from '../model/reads.ts';
+import { isRhythmic, type ReadsOf } from '../model/reads.ts';
 import { pairOf, pairOfBytes, pairText, readBytesText } from '../readout/pair.ts';
 import { isTwin, looksLike, segmentsOf } from '../readout/segments.ts';
-import { type Cell, freeTextOf, type Parts, type Shape, valuesOf } from '../readout/values.ts';
+import { type Cell, canShowText, freeTextsOf, type Parts, type Shape, valuesOf } from '../readout/values.ts';
 
 /** What every stage says at its word, for those that say anything. */
 export function literalParts(readout: Readout, looks: readonly Look[]): Map<StageId, string> {
@@ -23,8 +23,10 @@ export type TakenAs = Readonly<{ position: number; typed: string; as: string }>;
 /** A typed text in the alphabet of its display; `unread` are places nothing can be made of. */
 export function inAlphabet(
   typed: string,
-  { characters, face }: { characters: string; face: 'segments' | 'text' },
+  { characters, face, words }: Pick<ReadsOf<'text'>, 'characters' | 'face' | 'words'>,
 ): { text: string; taken: TakenAs[]; unread: number[] } {
+  const word = words.find((w) => w.toUpperCase() === typed.trim().toUpperCase());
+  if (word !== undefined) return { text: word, taken: [], unread: [] };
   const taken: TakenAs[] = [];
   const unread: number[] = [];
   const text = [...typed.trim()].map((c, position) => {
@@ -95,12 +97,12 @@ function literalText(stage: Stage, typed: string): string | null {
   switch (reads.kind) {
     case 'text': {
       const { text, unread } = inAlphabet(typed, reads);
-      return unread.length === 0 && text.length === reads.length && !text.includes('?') ? text : null;
+      return unread.length === 0 && !text.includes('?') && canShowText(reads, text) ? text : null;
     }
     case 'pair': {
       const pair = pairOf(typed);
       const text = pair && pairText(pair);
-      return text !== null && freeTextOf(stage, text) === text ? text : null;
+      return text !== null && freeTextsOf(stage, text).includes(text) ? text : null;
     }
     case 'bytes': {
       const bytes = readBytesText(typed);

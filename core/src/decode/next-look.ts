@@ -2,6 +2,7 @@ import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../model/lamp.ts';
 import { lampStates } from '../model/lamp.ts';
 import type { Readout } from '../model/readout.ts';
+import type { ConfusionKind } from './confusions.ts';
 import { deadOdds, type Evidence } from './evidence.ts';
 import { characterLikelihood, countLikelihood, type Told, toldAs } from './likelihood.ts';
 import type { Hypothesis, ShowRow, ShowTable } from './table.ts';
@@ -14,9 +15,17 @@ export type NextLook = Readonly<{ bits: number; between: readonly string[] }> &
     | Readonly<{ kind: 'lamp-test'; stage: StageId; sign: SignId; weight: null }>
     | Readonly<{ kind: 'count'; stage: StageId; sign: SignId | null; weight: null }>
     | Readonly<{ kind: 'character'; stage: StageId; sign: SignId | null; weight: null; position: number }>
+    /** Whether somebody did one of the usual things with the whole look. */
+    | Readonly<{ kind: 'ask'; stage: StageId; sign: null; weight: null; confusion: ConfusionKind }>
   );
 
-export type Live = Readonly<{ hypothesis: Hypothesis; row: ShowRow; certainty: number; fit: number }>;
+export type Live = Readonly<{
+  hypothesis: Hypothesis;
+  row: ShowRow;
+  certainty: number;
+  fit: number;
+  confusion: ConfusionKind | null;
+}>;
 
 const tellings: readonly Told[] = [...lampStates, 'dim'];
 const leastBits = 0.05;
@@ -68,6 +77,11 @@ export function nextLooks(readout: Readout, table: ShowTable, evidence: Evidence
     if (stage) found.push({ kind: 'lamp-test', stage, sign, weight: null, bits, between });
   }
   for (const stage of readout.stages) found.push(...ofStage(stage.id, live, between));
+  const [first] = readout.stages;
+  for (const confusion of new Set(live.flatMap((h) => h.confusion ?? []))) {
+    const bits = expectedBits(live, (h) => (h.confusion === confusion ? [0.95, 0.05] : [0.05, 0.95]));
+    if (first) found.push({ kind: 'ask', stage: first.id, sign: null, weight: null, confusion, bits, between });
+  }
   return found.filter((l) => l.bits > leastBits).sort((a, b) => b.bits - a.bits);
 }
 

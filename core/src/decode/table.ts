@@ -2,8 +2,9 @@ import type { SignId, StageId } from '../base/ids.ts';
 import type { LampState } from '../model/lamp.ts';
 import type { Readout, Special, Stage } from '../model/readout.ts';
 import { isRhythmic, signsOfReads } from '../model/reads.ts';
-import { joinCode, shapesOf, splitCode } from '../readout/encode.ts';
+import { shapesOf, splitCode } from '../readout/encode.ts';
 import { type Cell, keyOfCell, type Parts, type Shape } from '../readout/values.ts';
+import { type Usual, usualOf } from './usual.ts';
 
 /** A code the table lists, with how often it comes (any positive scale). */
 export type Listed = Readonly<{ text: string; frequency: number }>;
@@ -28,11 +29,21 @@ export type Hypothesis = Readonly<{
   parts: Parts;
 }>;
 
+/** Something a readout can show that no table lists and that goes with what was seen. */
+export type Unlisted = Readonly<{ code: string; parts: Parts; usual: number }>;
+
 export type ShowTable = Readonly<{
   columns: readonly LampColumn[];
   /** Which columns each lamp has: a dead lamp is dead in all of them. */
   signs: ReadonlyArray<Readonly<{ sign: SignId; columns: readonly number[] }>>;
   hypotheses: readonly Hypothesis[];
+  /** What each is worth beforehand, in the order of `hypotheses`. */
+  priors: Float64Array;
+  /** The codes a table lists. */
+  listed: ReadonlySet<string>;
+  /** How usual a text is in a stage, of codes no table lists; and what all of them together are worth, taken by that. */
+  usual: Usual;
+  unlistedShare: number;
   rows: readonly ShowRow[];
   /** Every cell there is in the table, once. */
   cells: readonly Cell[];
@@ -41,9 +52,12 @@ export type ShowTable = Readonly<{
   ofRow: Int32Array;
 }>;
 
-/** Share of what technicians read that no table lists, and that is a sign but no code. */
-const unlistedShare = 0.02;
+/** Share of what technicians read that no table lists, that is a sign but no code, and that is nothing this readout shows. */
+const unlistedShare = 0.04;
+/** Of number pairs, which have thousands in use, tables list a few. */
+const unlistedPairs = 0.3;
 const specialShare = 0.08;
+export const strangeShare = 0.01;
 /** More ways than this to show one code are not told apart one by one. */
 const mostWays = 64;
 
@@ -113,10 +127,10 @@ function specialRow(readout: Readout, columns: readonly LampColumn[], special: S
 
 type Numbered = Pick<ShowTable, 'rows' | 'cells' | 'cellIds' | 'ofRow'>;
 
-/** Rows with their cells numbered, going on from the rows that are numbered already. */
-function numbered(more: readonly ShowRow[], before: Numbered | null): Numbered {
-  const cells = [...(before?.cells ?? [])];
-  const ids = new Map(cells.map((c, i) => [keyOfCell(c), i] as const));
+/** Rows with their cells numbered. */
+function numbered(rows: readonly ShowRow[]): Numbered {
+  const cells: Cell[] = [];
+  const ids = new Map<string, number>();
   const idOf = (cell: Cell): number => {
     const key = keyOfCell(cell);
     const id = ids.get(key);
@@ -125,21 +139,26 @@ function numbered(more: readonly ShowRow[], before: Numbered | null): Numbered {
     cells.push(cell);
     return cells.length - 1;
   };
-  const width = more[0]?.cells.length ?? 0;
-  const known = before?.cellIds ?? new Uint16Array(0);
-  const cellIds = new Uint16Array(known.length + more.length * width);
-  cellIds.set(known);
-  more.forEach((row, r) => {
+  const width = rows[0]?.cells.length ?? 0;
+  const cellIds = new Uint16Array(rows.length * width);
+  rows.forEach((row, r) => {
     row.cells.forEach((cell, i) => {
-      cellIds[known.length + r * width + i] = idOf(cell);
+      cellIds[r * width + i] = idOf(cell);
     });
   });
-  return {
-    rows: [...(before?.rows ?? []), ...more],
-    cells,
-    cellIds,
-    ofRow: Int32Array.from([...(before?.ofRow ?? []), ...more.map((r) => r.of)]),
-  };
+  return { rows, cells, cellIds, ofRow: Int32Array.from(rows, (r) => r.of) };
+}
+
+/** How usual a whole code is, of those no table lists. */
+export function usualOfCode(readout: Readout, usual: Usual, parts: Parts): number {
+  const stages = new Map(readout.stages.map((s) => [s.id, s] as const));
+  let product = 1;
+  for (const piece of readout.compose) {
+    const stage = piece.kind === 'stage' ? stages.get(piece.stage) : undefined;
+    const text = stage && parts.get(stage.id);
+    if (stage && text !== undefined) product *= usual(stage, text, parts);
+  }
+  return product;
 }
 
 const cache = new WeakMap<Readout, WeakMap<readonly Listed[], ShowTable>>();
@@ -151,6 +170,8 @@ export function showTable(readout: Readout, listed: readonly Listed[]): ShowTabl
   const before = known.get(listed);
   if (before) return before;
   const columns = columnsOf(readout);
+  const pairs = readout.stages.some(({ reads }) => reads.kind === 'pair' || reads.kind === 'bytes');
+  const unlisted = pairs ? unlistedPairs : unlistedShare;
   const total = listed.reduce((sum, code) => sum + code.frequency, 0) || 1;
   const hypotheses: Hypothesis[] = [];
   const rows: ShowRow[] = [];
@@ -159,7 +180,7 @@ export function showTable(readout: Readout, listed: readonly Listed[]): ShowTabl
     const own = parts ? rowsOf(readout, columns, parts, hypotheses.length) : [];
     if (!parts || own.length === 0) continue;
     rows.push(...own);
-    const prior = (1 - unlistedShare - specialShare) * (frequency / total);
+    const prior = (1 - unlisted - specialShare - strangeShare) * (frequency / total);
     hypotheses.push({ kind: 'listed', code: text, prior, parts });
   }
   for (const special of readout.specials) {
@@ -167,29 +188,41 @@ export function showTable(readout: Readout, listed: readonly Listed[]): ShowTabl
     const prior = specialShare / readout.specials.length;
     hypotheses.push({ kind: 'special', code: special.id, prior, parts: new Map() });
   }
+  const codes = hypotheses.filter((h) => h.kind === 'listed');
+  const usual = usualOf(
+    readout,
+    codes.map((h) => h.parts),
+  );
+  // what is usual counts the listed ones too: the others share what is left
+  const left = Math.max(0.1, 1 - codes.reduce((sum, h) => sum + usualOfCode(readout, usual, h.parts), 0));
+  const share = codes.length > 0 ? unlisted : 1 - specialShare - strangeShare;
   const made: ShowTable = {
     columns,
+    listed: new Set(codes.map((h) => h.code)),
+    usual,
+    unlistedShare: share / left,
     signs: [...new Set(columns.map((s) => s.sign))].map((sign) => ({
       sign,
       columns: columns.flatMap((s, i) => (s.sign === sign ? [i] : [])),
     })),
     hypotheses,
-    ...numbered(rows, null),
+    priors: Float64Array.from(hypotheses, (h) => h.prior),
+    ...numbered(rows),
   };
   known.set(listed, made);
   return made;
 }
 
-/** The table with one thing more: what was read at its word, though nobody lists it. */
-export function withLiteral(readout: Readout, table: ShowTable, parts: Parts): ShowTable {
-  const code = joinCode(readout, parts);
-  if (code === null || table.hypotheses.some((h) => h.kind === 'listed' && h.code === code)) return table;
-  const split = splitCode(readout, code);
-  if (!split) return table;
-  const rows = rowsOf(readout, table.columns, split, table.hypotheses.length);
-  return {
-    ...table,
-    hypotheses: [...table.hypotheses, { kind: 'unlisted', code, prior: unlistedShare, parts: split }],
-    ...numbered(rows, table),
-  };
+/** A table of what can show, was seen and stands in no table, beside that of what does. */
+export function unlistedTable(readout: Readout, table: ShowTable, more: readonly Unlisted[]): ShowTable {
+  const hypotheses: Hypothesis[] = [];
+  const rows: ShowRow[] = [];
+  const added = new Set<string>();
+  for (const { code, parts, usual } of more) {
+    if (table.listed.has(code) || added.has(code)) continue;
+    added.add(code);
+    rows.push(...rowsOf(readout, table.columns, parts, hypotheses.length));
+    hypotheses.push({ kind: 'unlisted', code, prior: table.unlistedShare * usual, parts });
+  }
+  return { ...table, hypotheses, priors: Float64Array.from(hypotheses, (h) => h.prior), ...numbered(rows) };
 }

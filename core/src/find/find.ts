@@ -9,6 +9,7 @@ import {
   typedAs,
 } from '../code/alike.ts';
 import type { FindDoc, FindIndex } from './index-build.ts';
+import { rhythmsNear, rhythmsSaid, tellsRhythm } from './rhythm.ts';
 import { matchWord, type WordMatch, withoutOne, wordsOf } from './vocabulary.ts';
 
 /** Why something was found. */
@@ -20,7 +21,11 @@ export type Why =
   | Readonly<{ kind: 'beginning'; typed: string }>
   | Readonly<{ kind: 'misread'; typed: string; differences: readonly Difference[] }>
   | Readonly<{ kind: 'word'; word: string; typed: string; in: 'title' | 'saw' | 'suspect' }>
-  | Readonly<{ kind: 'family'; word: string; typed: string }>;
+  | Readonly<{ kind: 'family'; word: string; typed: string }>
+  /** It blinks or beeps so; `off` by how many from what was told. */
+  | Readonly<{ kind: 'blinks'; rhythm: string; off: number }>
+  /** The number behind the code says where. */
+  | Readonly<{ kind: 'sub'; typed: string }>;
 
 export type Found = Readonly<{
   kind: 'code' | 'symptom' | 'family';
@@ -70,32 +75,62 @@ type Scope = Readonly<{
   families: ReadonlyMap<number, readonly Why[]> | null;
   rest: readonly Token[];
   penalty: number;
+  /** Whether the families are named by a whole name of theirs. */
+  isName: boolean;
 }>;
+
+type Families = ReadonlyMap<number, readonly Why[]>;
+
+function both(a: Families, b: Families): Families {
+  return new Map([...b].flatMap(([f, why]) => (a.has(f) ? [[f, [...(a.get(f) ?? []), ...why]] as const] : [])));
+}
+
+/** A whole name among the tokens: `Quaylift 12` names one family, and its 12 is no code. */
+function wholeName(index: FindIndex, tokens: readonly Token[]): Scope | null {
+  for (let length = Math.min(4, tokens.length); length > 0; length--)
+    for (let from = 0; from + length <= tokens.length; from++) {
+      const part = tokens.slice(from, from + length);
+      const name = part.map((t) => t.word).join(' ');
+      const named = index.byName.get(name);
+      if (!named || (length === 1 && tokens.length > 1 && name.length < 3)) continue;
+      const typed = part.map((t) => t.typed).join(' ');
+      const why = { kind: 'family', word: name, typed } as const;
+      return {
+        families: new Map(named.map((f) => [f, [why]] as const)),
+        rest: [...tokens.slice(0, from), ...tokens.slice(from + length)],
+        penalty: 0,
+        isName: true,
+      };
+    }
+  return null;
+}
+
+const mostScopes = 8;
 
 /** What a query may mean: some of its words name families and narrow, the others are code or words. Narrowest first. */
 function scopesOf(index: FindIndex, tokens: readonly Token[]): Scope[] {
-  const scopes: Scope[] = [{ families: null, rest: tokens, penalty: 0.05 }];
-  let families: ReadonlyMap<number, readonly Why[]> | null = null;
-  let rest: readonly Token[] = tokens;
-  let penalty = 0;
-  for (const token of tokens) {
-    const named = namedBy(index, token);
-    if (!named) continue;
-    const before: ReadonlyMap<number, readonly Why[]> | null = families;
-    const both: ReadonlyMap<number, readonly Why[]> = before
-      ? new Map(
-          [...named.families].flatMap(([f, why]) =>
-            before.has(f) ? [[f, [...(before.get(f) ?? []), why]] as const] : [],
-          ),
-        )
-      : new Map([...named.families].map(([f, why]) => [f, [why]] as const));
-    if (both.size === 0) continue;
-    families = both;
-    rest = rest.filter((t) => t !== token);
-    penalty += named.slip ? 0.01 : 0;
-    scopes.unshift({ families, rest, penalty });
+  const all: Scope = { families: null, rest: tokens, penalty: 0.05, isName: false };
+  const named = wholeName(index, tokens);
+  const scopes: Scope[] = [];
+  let narrowest: Scope = named ?? all;
+  if (named) scopes.push(named);
+  for (const token of named ? named.rest : tokens) {
+    const own = namedBy(index, token);
+    if (!own) continue;
+    const families: Families = new Map([...own.families].map(([f, why]) => [f, [why]] as const));
+    const penalty = own.slip ? 0.01 : 0;
+    const and = narrowest.families ? both(narrowest.families, families) : families;
+    if (and.size > 0) {
+      const { rest, penalty: before } = narrowest;
+      const base = narrowest === all ? 0 : before;
+      narrowest = { families: and, rest: rest.filter((t) => t !== token), penalty: base + penalty, isName: false };
+      scopes.unshift(narrowest);
+    }
+    // the others may name another one
+    if (!named && and.size !== families.size)
+      scopes.push({ families, rest: tokens.filter((t) => t !== token), penalty: penalty + 0.02, isName: false });
   }
-  return scopes;
+  return [...scopes.slice(0, mostScopes), all];
 }
 
 /** The same sign for sign; a small letter is the same letter. */
@@ -116,8 +151,8 @@ function judge(
   if (tightUpper === other.squeezed || plainUpper === other.plain)
     return { distance: tightUpper === other.squeezed ? 0.001 : 0.002, why: { kind: 'spelling', typed } };
   const ahead = other.squeezed.length - tight.length;
-  if (ahead > 0 && ahead <= 2 && tight.length >= 2 && other.squeezed.startsWith(tightUpper))
-    return { distance: 0.45 + ahead * 0.05, why: { kind: 'beginning', typed } };
+  if (ahead > 0 && ahead <= 4 && tight.length >= 2 && other.squeezed.startsWith(tightUpper))
+    return { distance: 0.2 + ahead * 0.02, why: { kind: 'beginning', typed } };
   const whole = codeDistance(tight, other.squeezed);
   const isPlain = plain === tight && other.plain === other.squeezed;
   const short = isPlain ? whole : codeDistance(plain, other.plain);
@@ -155,7 +190,22 @@ function nearSpellings(index: FindIndex, tight: string, plain: string): Set<numb
 
 const mostCodes = 64;
 
+const plainWords: ReadonlySet<string> = new Set(
+  'no on in is it of to at so or an as be by do go hot low off out not all any has too wet dry and the up my'.split(
+    ' ',
+  ),
+);
+/** Words in small letters are a code only where it is spelled so; a unit's own may be misread, but not as a word such as "no". */
+const isNoCode = (typed: string, isNamed: boolean): boolean =>
+  /^[a-z]{2,}(?:[\s'][a-z]+)*$/.test(typed) && (!isNamed || typed.length > 4 || plainWords.has(typed));
+
 function findTyped(index: FindIndex, typed: string, families: Scope['families']): Hit[] {
+  const hits = typedHits(index, typed, families);
+  const isNamed = families !== null && families.size <= fewFamilies;
+  return isNoCode(typed, isNamed) ? hits.filter((h) => h.why.kind !== 'misread') : hits;
+}
+
+function typedHits(index: FindIndex, typed: string, families: Scope['families']): Hit[] {
   const [tight, plain] = [typedAs(typed), plainAs(typed)];
   if (tight === '' || tight.length > 16 || !/[A-Z0-9]/i.test(tight)) return [];
   const hits: Hit[] = [];
@@ -166,7 +216,7 @@ function findTyped(index: FindIndex, typed: string, families: Scope['families'])
         const doc = index.docs[place];
         if (doc?.kind !== 'code') continue;
         const other = index.spellings[index.spellingOf[place] ?? -1];
-        if (!other || Math.abs(other.squeezed.length - tight.length) > 2) continue;
+        if (!other || other.squeezed.length - tight.length > 4 || tight.length - other.squeezed.length > 2) continue;
         const judged = judge(typed, tight, plain, doc, other);
         if (judged) hits.push({ place, ...judged });
       }
@@ -202,13 +252,18 @@ const inField = (doc: FindDoc, word: string): 'title' | 'saw' | 'suspect' | null
         ? 'saw'
         : null;
 
+const stopWords: ReadonlySet<string> = new Set(
+  'the and for with was are but when while its has not does you get'.split(' '),
+);
+
 /** Codes and symptoms that hold every word; where none does, those that hold most of what is rare. */
 function findWords(
   index: FindIndex,
   tokens: readonly Token[],
   families: Scope['families'],
 ): Array<{ place: number; distance: number; why: Why[] }> {
-  const asked = tokens.filter((t) => t.word.length >= 3);
+  const telling = tokens.filter((t) => (t.word.length >= 3 || /\d/.test(t.word)) && !stopWords.has(t.word));
+  const asked = telling.length > 0 ? telling : tokens.filter((t) => t.word.length >= 3);
   if (asked.length === 0) return [];
   const met = asked.map((token) => {
     const matches = matchWord(index.words, token.word);
@@ -241,7 +296,13 @@ function findWords(
       });
       const worth = why.reduce((sum, w) => sum + (w.kind === 'word' && w.in === 'title' ? 0 : 0.2), 0);
       const slips = found.filter((m) => m.byPlace.get(place)?.how === 'slip').length;
-      return { place, distance: 2 + missing + worth * 0.5 + slips * 0.3, why };
+      const inTitle = why.filter((w) => w.kind === 'word' && w.in === 'title').length;
+      // what says all that was typed, in its own title, is what was meant, before any unit of such a name
+      const whole = missing === 0 && inTitle === asked.length && asked.length > 1 && slips === 0;
+      const share = whole && doc ? Math.min(1, inTitle / wordsOf(doc.title).length) : 0;
+      const isNamed = families !== null && families.size <= fewFamilies && missing === 0;
+      const base = whole ? 0.9 - 0.2 * share : isNamed ? 1.25 : 2;
+      return { place, distance: base + missing + worth * 0.5 + slips * 0.3 - Math.min(0.4, inTitle * 0.08), why };
     });
 }
 
@@ -274,13 +335,32 @@ export function find(index: FindIndex, query: string, most = 12): Found[] {
     const { id, name } = family;
     keep(`family ${id}`, { kind: 'family', family: id, familyName: name, id, text: '', title: name, why, distance }, 0);
   };
-  for (const { families, rest, penalty } of scopesOf(index, tokens)) {
+  const told = rhythmsSaid(query);
+  const others = told.length > 0 ? tokens.filter((t) => !tellsRhythm(t.word)) : tokens;
+  for (const { families, rest, penalty, isName } of scopesOf(index, others)) {
     const whyFamily = (place: number): readonly Why[] => families?.get(index.familyOf[place] ?? -1) ?? [];
+    for (const said of told)
+      for (const { rhythm, off } of rhythmsNear(said))
+        for (const place of index.byRhythm.get(rhythm) ?? [])
+          if (!families || families.has(index.familyOf[place] ?? -1))
+            keepDoc(place, penalty + 0.02 + off * 0.6, [{ kind: 'blinks', rhythm, off }, ...whyFamily(place)]);
     if (rest.length === 0) {
       if (families && families.size <= mostNamed)
-        for (const [number, why] of families) keepFamily(number, why, 1 + penalty);
+        for (const [number, why] of families) keepFamily(number, why, isName ? 0.05 : 1 + penalty);
       continue;
     }
+    // a number behind a code says where, on units that have such
+    const [code, sub, ...more] = rest;
+    if (code && sub && more.length === 0 && /^[#\d][\w-]{0,5}$/.test(sub.typed))
+      for (const hit of findTyped(index, code.typed, families)) {
+        const family = index.families[index.familyOf[hit.place] ?? -1];
+        if (family?.hasSub && hit.distance < 0.1)
+          keepDoc(hit.place, hit.distance + penalty + 0.01, [
+            hit.why,
+            { kind: 'sub', typed: sub.typed },
+            ...whyFamily(hit.place),
+          ]);
+      }
     // a code told with spaces is one code; each word on its own may be one as well
     const joined = rest.map((t) => t.typed).join(' ');
     const alone = rest.length > 1 ? rest.map((t) => t.typed).filter((t) => /\d/.test(t)) : [];

@@ -60,24 +60,39 @@ function isOneSlip(a: string, b: string): boolean {
   );
 }
 
+const endings = /(?:ings?|ed|es|s|er|ers|ly|n't)$/;
+/** A word without its ending, where enough is left of it: `heating` is `heat`. */
+export const stemOf = (word: string): string => {
+  const stem = word
+    .replace(endings, '')
+    .replace(/([a-z])\1$/, '$1')
+    .replace(/e$/, '');
+  return stem.length >= 4 ? stem : word;
+};
+
 /** Known words a typed one may mean: the word itself, else words it begins, else words one slip away. */
 export function matchWord(vocabulary: Vocabulary, typed: string, most = 40): WordMatch[] {
   const { words, places, shortened } = vocabulary;
   const found: WordMatch[] = [];
   const whole = places.get(typed);
   if (whole !== undefined) found.push({ place: whole, word: typed, how: 'whole' });
+  const stem = stemOf(typed);
+  const own = places.get(stem);
+  if (stem !== typed && own !== undefined) found.push({ place: own, word: stem, how: 'whole' });
   if (typed.length >= 3) {
     let low = 0;
     let high = words.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if ((words[middle] ?? '') < typed) low = middle + 1;
+      if ((words[middle] ?? '') < stem) low = middle + 1;
       else high = middle;
     }
     for (let i = low; i < words.length && found.length < most; i++) {
       const word = words[i] ?? '';
-      if (!word.startsWith(typed)) break;
-      if (word !== typed) found.push({ place: i, word, how: 'beginning' });
+      if (!word.startsWith(stem)) break;
+      // of a word with an ending only what is the same word in another form
+      if (word === typed || (stem !== typed && !word.startsWith(typed) && stemOf(word) !== stem)) continue;
+      if (word !== stem || stem === typed) found.push({ place: i, word, how: 'beginning' });
     }
   }
   if (found.length > 0 || typed.length < leastForSlip - 1) return found;

@@ -3,7 +3,7 @@ import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope, Span, Standing } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
 import { Amount, Band } from './band.ts';
-import { defines, ref, refToEither, scoped, withRoles } from './reference.ts';
+import { defines, plain, ref, refToEither, scoped, withRoles } from './reference.ts';
 
 /** What a chart may come to. */
 export const Verdict = z.enum(['cause-found', 'hand-on', 'nothing-found', 'unsafe-stop', 'left-limited']);
@@ -109,7 +109,14 @@ export const ChartNode = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('measure'),
     quantity: Quantity,
-    probes: z.array(Title).min(1).max(6),
+    probes: z.array(Title).max(6).default([]),
+    /** The unit itself shows the value, behind an address where it has several: no probes and no meter. */
+    shownBy: z
+      .strictObject({
+        readout: ref('readout'),
+        address: plain('characters', z.string().min(1).max(12)).nullable().default(null),
+      })
+      .optional(),
     /** Where the probes go, on the drawn panel. */
     marks: z.array(refToEither('control', 'sign')).max(6).default([]),
     supply: z.enum(['dead', 'energised']),

@@ -145,6 +145,15 @@ type Facts =
       leftRatio: number;
       better: string[];
     }>
+  | Readonly<{ code: 'measured-nowhere'; severity: 'error'; node: string }>
+  | Readonly<{
+      code: 'value-not-shown';
+      severity: 'error';
+      node: string;
+      readout: string;
+      address: string | null;
+      shows: Quantity | null;
+    }>
   | Readonly<{ code: 'probe-not-marked'; severity: 'hint'; node: string; probes: string[] }>
   | Readonly<{ code: 'limited-without-return'; severity: 'error'; node: string }>
   | Readonly<{ code: 'hand-on-to-nobody'; severity: 'warning'; node: string }>

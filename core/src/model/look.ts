@@ -36,6 +36,8 @@ export const Look = z.discriminatedUnion('kind', [
     maybe: z.array(z.number().int().min(0).max(1000)).max(10).optional(),
     /** Which lamp it was, where several may blink. */
     sign: ref('sign').optional(),
+    /** Whether a steady light of seconds came before the count; left out where nobody said. */
+    lead: z.boolean().optional(),
   }),
   /** Long and short as somebody says them; `?` where it could not be told. */
   z.strictObject({

@@ -35,6 +35,10 @@ export const specialMeans = [
   'setting',
 ] as const;
 
+/** What a readout tells of: codes, or something else that is read in the same way. */
+export const readoutTells = ['codes', 'entry', 'role', 'setting', 'result'] as const;
+export type ReadoutTells = (typeof readoutTells)[number];
+
 /** A pattern that is no code: nothing stored, self-check, healthy. Callers report these as if they were codes. */
 export const Special = z.strictObject({
   id: defines('special'),
@@ -51,33 +55,50 @@ export const Special = z.strictObject({
 });
 export type Special = z.infer<typeof Special>;
 
+/** What a sub code names: looked up, or counted through. */
+const SubNames = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('table'),
+    rows: z
+      .array(
+        z.strictObject({
+          value: plain('characters', z.string().min(1).max(12)),
+          unit: Label,
+          part: Label.optional(),
+        }),
+      )
+      .min(1)
+      .max(400),
+  }),
+  /** Counted through: `first` is the first part of the main unit, then its next part, then the next unit. */
+  z.strictObject({
+    kind: z.literal('count'),
+    first: z.number().int().min(0).max(65_535),
+    main: Label,
+    unit: Label,
+    parts: z.array(Label).min(1).max(32),
+    most: z.number().int().min(1).max(64),
+  }),
+]);
+export type SubNames = z.infer<typeof SubNames>;
+
 /** A stage beside the code that says where: which unit, and which part within it. */
 export const SubCode = z.strictObject({
   stage: ref('stage'),
-  names: z.discriminatedUnion('kind', [
-    z.strictObject({
-      kind: z.literal('table'),
-      rows: z
-        .array(
-          z.strictObject({
-            value: plain('characters', z.string().min(1).max(12)),
-            unit: Label,
-            part: Label.optional(),
-          }),
-        )
-        .min(1)
-        .max(400),
-    }),
-    /** Counted through: `first` is the first part of the main unit, then its next part, then the next unit. */
-    z.strictObject({
-      kind: z.literal('count'),
-      first: z.number().int().min(0).max(65_535),
-      main: Label,
-      unit: Label,
-      parts: z.array(Label).min(1).max(32),
-      most: z.number().int().min(1).max(64),
-    }),
-  ]),
+  names: SubNames,
+  /** Where the same number names something else with some codes. */
+  byCode: z
+    .array(
+      z.strictObject({
+        codes: z
+          .array(plain('a code as it shows', z.string().min(1).max(64)))
+          .min(1)
+          .max(200),
+        names: SubNames,
+      }),
+    )
+    .max(64)
+    .default([]),
 });
 export type SubCode = z.infer<typeof SubCode>;
 
@@ -120,6 +141,7 @@ export const Readout = scoped(
     /** Shows the codes of another readout in its own way, such as a later generation's or a service instrument's. */
     codesOf: ref('readout').optional(),
     modes: z.array(ref('mode')).min(1).max(20),
+    tells: z.enum(readoutTells).default('codes'),
     stages: z.array(Stage).min(1).max(8),
     /** The code's text, piece by piece. */
     compose: z

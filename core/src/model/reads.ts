@@ -117,8 +117,12 @@ export const Reads = z.discriminatedUnion('kind', [
     sign: ref('sign'),
     /** Seven segments lose one now and then; a text line does not. */
     face: z.enum(['segments', 'text']).default('text'),
+    /** Characters of the longest text; `shortest` where shorter ones show as well. */
     length: z.number().int().min(1).max(12),
+    shortest: z.number().int().min(1).max(12).optional(),
     characters: plain('characters', z.string().min(1).max(128)),
+    /** Words that may stand there beside, of any length and letters, such as LO and HOT where numbers show. */
+    words: z.array(Value).max(64).default([]),
   }),
   /** A live value with its unit and range; it accompanies the code and is no part of it. */
   z.strictObject({

@@ -213,6 +213,20 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     node: ref('node', 'chart').nullable(),
     verdict: Verdict.nullable(),
     cause: ref('part').nullable(),
+    /** Other codes that were read are still open: testing goes on. */
+    more: z.boolean().optional(),
+  }),
+  /** Of several codes that were read, one is done with: tested, or left for later with a reason. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('code-settled'),
+    code: ref('code'),
+    as: z.enum(['tested', 'deferred']),
+    why: Prose,
+    /** The code the walk goes on with; null where it stays with its own. */
+    next: ref('code').nullable().default(null),
+    /** Others are still open. */
+    more: z.boolean().optional(),
   }),
   z.strictObject({ ...stamp, kind: z.literal('clear-step'), did: Clearing }),
   z.strictObject({ ...stamp, kind: z.literal('cleared'), route: ref('route').nullable() }),
@@ -230,6 +244,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     kind: z.literal('proved'),
     returned: z.boolean(),
     cycles: z.number().int().min(0).max(10_000),
+    /** Which of several codes came back. */
+    which: z.array(ref('code')).max(40).optional(),
   }),
   z.strictObject({
     ...stamp,

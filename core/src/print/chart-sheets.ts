@@ -14,6 +14,7 @@ import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import { partNamesOf } from '../model/values.ts';
 import { bandWords, verdictWords } from '../words/band.ts';
 import { cautionWords } from '../words/caution.ts';
+import { measuredAtWords } from '../words/measured.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;
@@ -25,7 +26,7 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
     switch (node.kind) {
       case 'measure':
         return [
-          `${node.probes.join(' – ')}, ${node.supply}. Good: ${bandWords(node.band, node, parameters)}`,
+          `${measuredAtWords(node)}. Good: ${bandWords(node.band, node, parameters)}`,
           ...(node.supply === 'energised' && node.protection ? [node.protection] : []),
           ...node.disconnect.map((d) => `Off first: ${d}`),
           ...measureCautions(node, parameters).map(cautionWords),
@@ -61,7 +62,7 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
 /** What a card has room for of a step: what to measure and what is good. */
 const cardLines = (node: ChartNode, parameters: Parameters): string[] =>
   node.kind === 'measure'
-    ? [`${node.probes.join(' – ')}, ${node.supply}: ${bandWords(node.band, node, parameters)}`]
+    ? [`${measuredAtWords(node)}: ${bandWords(node.band, node, parameters)}`]
     : node.kind === 'wait'
       ? [waitText(node.waitMs)]
       : [];

@@ -5,6 +5,7 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import { rootsOf } from '../walk/roots.ts';
 import type { Walk } from '../walk/state.ts';
 import type { Block, Sheet } from './sheet.ts';
 
@@ -101,6 +102,11 @@ export function handOnSheet(input: {
             const code = entryOf(bundle, 'code', t.code);
             return `slot ${t.slot}${t.controller ? `, ${t.controller}` : ''}: ${code ? `${code.text} ${code.title}` : t.code}`;
           }),
+          ...rootsOf(bundle, walk).flatMap(({ code, is, why }) =>
+            is === 'open' || is === 'deferred'
+              ? [`${code.text} is ${is === 'open' ? 'still to be tested' : 'left for later'}${why ? `: ${why}` : ''}`]
+              : [],
+          ),
           ...[...walk.swept].filter(([, r]) => r !== 'codes').map(([c, r]) => `${c}: ${r.replaceAll('-', ' ')}`),
         ]),
       ),

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '../base/result.ts';
 import type { LampColour, LampState } from '../model/lamp.ts';
 import type { Readout, Stage } from '../model/readout.ts';
 import type { Shown } from '../model/shown.ts';
-import { freeTextOf, type Parts, type Shape, type StageValue, stageValue, valuesOf } from './values.ts';
+import { freeTextsOf, type Parts, type Shape, type StageValue, stageValue, valuesOf } from './values.ts';
 
 export type { Parts } from './values.ts';
 
@@ -19,8 +19,7 @@ export function splitCode(readout: Readout, text: string): Parts | null {
       return rest.startsWith(next.text) ? walk(piece + 1, rest.slice(next.text.length), parts) : null;
     const stage = readout.stages.find((s) => s.id === next.stage);
     if (!stage) return null;
-    const free = isFree(stage) ? freeTextOf(stage, rest) : null;
-    const texts = isFree(stage) ? (free === null ? [] : [free]) : [...valuesOf(stage, parts).keys()];
+    const texts = isFree(stage) ? freeTextsOf(stage, rest) : [...valuesOf(stage, parts).keys()];
     for (const candidate of texts) {
       if (candidate === '' || !rest.startsWith(candidate)) continue;
       const found = walk(piece + 1, rest.slice(candidate.length), new Map([...parts, [stage.id, candidate]]));

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bytesOfPair, bytesText, pairOfBytes, readBytesText } from '../index.ts';
+import { pairOf, pairText } from './pair.ts';
 
 describe('number pairs in four bytes', () => {
   it('come back from either layout as they went in', () => {
@@ -47,5 +48,23 @@ describe('number pairs in four bytes', () => {
 
   it('a number that does not fit its bits is a fault of ours', () => {
     expect(() => bytesOfPair({ parameter: 524_288, mode: 0, count: 0 })).toThrow('does not fit');
+  });
+});
+
+describe('pairs as people write them', () => {
+  it.each([
+    ['412-7', '412-7'],
+    ['412 7', '412-7'],
+    ['412, 7', '412-7'],
+    ['P412 M7', '412-7'],
+    ['parameter 412 mode 7', '412-7'],
+    ['mode 7 of 412', '412-7'],
+    ['412/13', '412-13'],
+    ['4127', null],
+    ['4?2-7', null],
+    ['no', null],
+  ])('%s is %s', (text, pair) => {
+    const found = pairOf(text);
+    expect(found && pairText(found)).toBe(pair);
   });
 });

@@ -10,9 +10,19 @@ export type BytesError =
   | Readonly<{ code: 'not-four-bytes'; bytes: number }>
   | Readonly<{ code: 'not-hex'; column: number }>;
 
-/** The number pair a text may be: suspect parameter and failure mode, as in `412-3`, `412.3` or `412/3`. */
+const paired = /^[^\d?]{0,30}?(\d{1,6})\s*[-./,;\s]\s*[^\d?]{0,30}?(\d{1,2})$/;
+/** The failure mode said first: `mode 7 of 412`. */
+const modeFirst = /^[^\d?]{0,12}mode[^\d?]{0,4}(\d{1,2})[^\d?]{1,30}(\d{1,6})$/i;
+
+/**
+ * The number pair a text may be: suspect parameter and failure mode, as in `412-3`, `412.3`, `412/3` or `412 3`, with or
+ * without what they are called, also told the other way round.
+ */
 export function pairOf(text: string): { parameter: number; mode: number } | null {
-  const [, parameter, mode] = /^\D{0,4}(\d{1,6})\s*[-./\s]\s*\D{0,4}(\d{1,2})$/.exec(text.trim()) ?? [];
+  const plain = text.trim();
+  const [, before, of] = modeFirst.exec(plain) ?? [];
+  if (before !== undefined && of !== undefined) return { parameter: Number(of), mode: Number(before) };
+  const [, parameter, mode] = paired.exec(plain) ?? [];
   return parameter === undefined || mode === undefined ? null : { parameter: Number(parameter), mode: Number(mode) };
 }
 

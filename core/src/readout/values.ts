@@ -166,25 +166,34 @@ export function valuesOf(stage: Stage, earlier: Parts): ReadonlyMap<string, Stag
 
 const pairPattern = /^(\d{1,6})-(\d{1,2})/;
 
-/** The longest beginning of a text that a stage of free text can show; null where it cannot. */
-export function freeTextOf(stage: Stage, rest: string): string | null {
+/** Whether a display can show a text: a word of its own, or characters it has, not fewer and not more than it may. */
+export function canShowText(reads: ReadsOf<'text'>, text: string): boolean {
+  if (reads.words.includes(text)) return true;
+  const least = reads.shortest ?? reads.length;
+  return text.length >= least && text.length <= reads.length && [...text].every((c) => reads.characters.includes(c));
+}
+
+/** Every beginning of a text that a stage of free text can show, the longest first. */
+export function freeTextsOf(stage: Stage, rest: string): string[] {
   const { reads } = stage;
   switch (reads.kind) {
     case 'text': {
-      const text = rest.slice(0, reads.length);
-      return text.length === reads.length && [...text].every((c) => reads.characters.includes(c)) ? text : null;
+      const longest = Math.max(reads.length, ...reads.words.map((w) => w.length));
+      return Array.from({ length: Math.min(longest, rest.length) }, (_, i) => rest.slice(0, i + 1))
+        .filter((text) => canShowText(reads, text))
+        .reverse();
     }
     case 'pair':
     case 'bytes': {
       const [text, parameter, mode] = pairPattern.exec(rest) ?? [];
-      return text !== undefined && Number(parameter) <= mostParameter && Number(mode) <= mostMode ? text : null;
+      return text !== undefined && Number(parameter) <= mostParameter && Number(mode) <= mostMode ? [text] : [];
     }
     case 'blinks':
     case 'lamps':
     case 'rhythm':
     case 'value':
     case 'which':
-      return null;
+      return [];
     default:
       return assertNever(reads);
   }
@@ -196,11 +205,11 @@ export function stageValue(stage: Stage, text: string, earlier: Parts): StageVal
   const free = (shown: string): StageValue => ({ text, shapes: [{ kind: 'text', text: shown }] });
   switch (reads.kind) {
     case 'text':
-      return freeTextOf(stage, text) === text ? free(text) : null;
+      return freeTextsOf(stage, text).includes(text) ? free(text) : null;
     case 'pair':
-      return freeTextOf(stage, text) === text ? free(text.replace('-', reads.between)) : null;
+      return freeTextsOf(stage, text).includes(text) ? free(text.replace('-', reads.between)) : null;
     case 'bytes': {
-      if (freeTextOf(stage, text) !== text) return null;
+      if (!freeTextsOf(stage, text).includes(text)) return null;
       const [parameter, mode] = text.split('-').map(Number);
       return free(bytesText(bytesOfPair({ parameter: parameter ?? 0, mode: mode ?? 0, count: 1 })));
     }

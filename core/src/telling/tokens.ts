@@ -1,3 +1,5 @@
+import { numberWords } from '../spoken/numbers.ts';
+
 /** One word, number, quotation or stop of a telling, with where it stands in the text. */
 export type Token = Readonly<{
   kind: 'word' | 'number' | 'text' | 'stop';
@@ -8,35 +10,6 @@ export type Token = Readonly<{
   from: number;
   to: number;
 }>;
-
-const small: Readonly<Record<string, number>> = {
-  zero: 0,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  thirteen: 13,
-  fourteen: 14,
-  fifteen: 15,
-  sixteen: 16,
-  seventeen: 17,
-  eighteen: 18,
-  nineteen: 19,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  sixty: 60,
-  ninety: 90,
-};
 
 /** Forms of the verbs people tell sequences with, by their plain form. */
 const verbs: Readonly<Record<string, string>> = Object.fromEntries(
@@ -100,7 +73,7 @@ export function tokensOf(text: string): Token[] {
     if (/^\d/.test(raw) && /^\d+(?:[.,]\d+)?$/.test(raw))
       return { ...at, kind: 'number', word: plain, value: Number(raw.replace(',', '.')) };
     const bare = plain.replace(/'s?$/, '');
-    const value = small[plain];
+    const value = numberWords[plain];
     if (value !== undefined) return { ...at, kind: 'number', word: plain, value };
     return { ...at, kind: 'word', word: verbs[plain] ?? verbs[bare] ?? bare, value: null };
   });

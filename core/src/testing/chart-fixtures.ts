@@ -150,6 +150,9 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
   'parallel-path': () => withEntries(made([measured(), end])),
   'meter-too-coarse': () =>
     withEntries(made([measured({ instrument: 'meter', band: { kind: 'fixed', least: 3200, most: 3230 } }), end])),
+  'measured-nowhere': () => withEntries(made([measured({ probes: [] }), end])),
+  'value-not-shown': () =>
+    withEntries(made([measured({ probes: [], shownBy: { readout: 'lamps', address: '07' } }), end])),
   'probe-not-marked': () => {
     const picture = Asset.parse({
       kind: 'asset',

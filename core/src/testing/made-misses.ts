@@ -192,6 +192,22 @@ export function judged({ plan, begin, events, route, expected }: MadeMiss): { na
   return { named, said };
 }
 
+/** Everything the unit said of a try, one line each: when, of which way, at which step, what, and what else it may have been. */
+export function saidOf({ plan, begin, events }: Pick<MadeMiss, 'plan' | 'begin' | 'events'>): string[] {
+  const nameOf = (of: { kind: string; name?: string }) => `${of.kind} ${of.name ?? ''}`;
+  return play(plan, begin, events).map((e) => {
+    if (e.kind !== 'missed') return `${Math.round(e.at)} ${e.kind}${'of' in e ? ` ${nameOf(e.of as never)}` : ''}`;
+    const told = [e.nearest, ...e.others].map(({ of, miss }) => {
+      const { at, code, ...facts } = miss;
+      const more = Object.entries(facts).map(
+        ([k, v]) => `${k} ${typeof v === 'number' ? Math.round(v) : JSON.stringify(v)}`,
+      );
+      return `${nameOf(of)} ${at} ${code} (${more.join(', ')})`;
+    });
+    return `${Math.round(e.at)} missed ${told.join(' | ')}`;
+  });
+}
+
 /** A performance whose every time lies within what its route declares; null where the draw gives none. */
 export function madeTake(
   seed: number,
@@ -206,6 +222,40 @@ export function madeTake(
   const { events } = hands(plan, begin, all, random, null);
   // what stands as it should already is not done
   return events.length === 0 ? null : { seed, plan, route, begin, events };
+}
+
+/** A way begun as it should be, broken off anywhere, and gone on with by a hand that strays over the panel. */
+export function madeStray(seed: number): ReturnType<typeof madeTake> {
+  const made = madeTake(seed);
+  if (!made) return null;
+  const d = drawing(seeded(seed * 17 + 3));
+  const events = made.events.slice(0, d.number(0, made.events.length));
+  let at = (events.at(-1)?.at ?? made.begin.at) + d.number(200, 900);
+  const down = new Set<ControlId>();
+  const chosen = made.events.flatMap((e) => (e.kind === 'choose' ? [e] : []));
+  for (const e of events) {
+    if (e.kind === 'down') down.add(e.control);
+    if (e.kind === 'up') down.delete(e.control);
+  }
+  for (let n = d.number(3, 14); n > 0; n -= 1) {
+    const { control, mechanism } = d.one([...made.plan.facts.controls.values()]);
+    const { id } = control;
+    const again = d.one(chosen.length > 0 ? chosen : [null]);
+    if (again && d.number(0, 5) === 0) events.push({ ...again, at });
+    else if (mechanism.kind === 'places')
+      events.push({ kind: 'place', at, control: id, to: d.one([...mechanism.places]).id });
+    else if (mechanism.kind === 'clicks') events.push({ kind: 'click', at, control: id, way: d.one(['cw', 'ccw']) });
+    else if (down.delete(id)) events.push({ kind: 'up', at, control: id });
+    else {
+      down.add(id);
+      events.push({ kind: 'down', at, control: id });
+      at += d.one([90, 150, 300, 1200, 4000, 7000]);
+      if (d.number(0, 4) > 0 && down.delete(id)) events.push({ kind: 'up', at, control: id });
+    }
+    at += d.one([120, 300, 300, 500, 900, 2500, 6000, 14_000, 65_000]);
+  }
+  for (const control of down) events.push({ kind: 'up', at, control });
+  return { ...made, events };
 }
 
 export const taken = (made: NonNullable<ReturnType<typeof madeTake>>): boolean =>

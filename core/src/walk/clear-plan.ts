@@ -26,6 +26,8 @@ type Asked = Readonly<{
   bundle: Bundle;
   walk: Walk;
   chartWalk: ChartWalk | null;
+  /** Charts of codes that were tested before, of several. */
+  earlier?: readonly ChartWalk[];
   /** The routes this walk may go: those that hold for the unit. */
   routes: readonly Route[];
   clear: Route | null;
@@ -37,8 +39,8 @@ type Asked = Readonly<{
  * dead; only then it has its supply, is recalibrated and erased by way of the mode it was thrown out of, and left. What has
  * to stay open for that goes back on at the end.
  */
-export function clearPlan({ bundle, walk, chartWalk, routes, clear, leave }: Asked): ClearStep[] {
-  const path = chartWalk?.path ?? [];
+export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear, leave }: Asked): ClearStep[] {
+  const path = [...earlier, ...(chartWalk ? [chartWalk] : [])].flatMap((c) => c.path);
   const done = path.filter((s) => s.skipped === null).map((s) => s.node);
   const opened = entriesOf(bundle, 'access').filter((a) =>
     [
@@ -57,16 +59,16 @@ export function clearPlan({ bundle, walk, chartWalk, routes, clear, leave }: Ask
   const erasing = clear && hasRead ? upTo(clear) : [];
   const isInAfter = isIn || erasing.length > 0;
   const leaving = leave && isInAfter ? [leave] : [];
-  const wants = replacedPart(bundle, walk, chartWalk);
-  const calibrating = wants?.recalibrateBy ? entryOf(bundle, 'route', wants.recalibrateBy) : undefined;
-  const needed = new Set([...erasing, ...leaving, ...(calibrating ? [calibrating] : [])].flatMap((r) => r.ways));
+  const wants = replacedParts(bundle, walk, chartWalk, path);
+  const calibrating = wants.flatMap((p) => entryOf(bundle, 'route', p.recalibrateBy) ?? []);
+  const needed = new Set([...erasing, ...leaving, ...calibrating].flatMap((r) => r.ways));
   // what is in the way of that comes on last, opened for the tests or only then
   const now = opened.filter((a) => !needed.has(a.id));
   const last = entriesOf(bundle, 'access').filter((a) => needed.has(a.id));
   const plugs = [...new Set(done.flatMap((n) => (n.kind === 'measure' ? n.disconnect : [])))];
   return [
     { kind: 'close-up', back: [...plugs.map(onAgain), ...wayBack(now)], isDead },
-    ...(wants ? [recalibrating(wants, calibrating ? upTo(calibrating) : [])] : []),
+    ...(wants.length > 0 ? [recalibrating(wants, [...new Set(calibrating.flatMap(upTo))])] : []),
     ...(erasing.length > 0 ? [{ kind: 'erase' as const, routes: erasing }] : []),
     ...(leaving.length > 0 ? [{ kind: 'leave' as const, routes: leaving }] : []),
     ...(last.length > 0
@@ -84,24 +86,23 @@ function onAgain(what: string): string {
 
 type Part = Readonly<{ name: string; afterReplacing?: string | undefined; recalibrateBy?: string | undefined }>;
 
-const recalibrating = (part: Part, routes: readonly Route[]): ClearStep => ({
+const recalibrating = (parts: readonly Part[], routes: readonly Route[]): ClearStep => ({
   kind: 'recalibrate',
-  part: part.name,
-  demands: part.afterReplacing ?? '',
+  part: parts.map((p) => p.name).join(', '),
+  demands: parts.flatMap((p) => p.afterReplacing ?? []).join(' '),
   routes,
 });
 
-/** The part that was found to be the cause, or was put in new on the way, if it wants something once it is new. */
-function replacedPart(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null): Part | null {
+/** The parts that were found to be causes, or were put in new on the way, and want something once they are new. */
+function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, path: ChartWalk['path']): Part[] {
   const { parts } = familyEntry(bundle);
   const replaced = new Set<PartId>(
-    (chartWalk?.path ?? []).flatMap(({ node }) =>
-      node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [],
-    ),
+    path.flatMap(({ node }) => (node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [])),
   );
   const found = foundOn(walk, chartWalk);
-  const cause = found?.verdict === 'cause-found' ? found.cause : null;
-  return parts.find((p) => (p.id === cause || replaced.has(p.id)) && (p.afterReplacing || p.recalibrateBy)) ?? null;
+  if (found?.verdict === 'cause-found' && found.cause) replaced.add(found.cause);
+  for (const settled of walk.settled.values()) if (settled.found?.cause) replaced.add(settled.found.cause);
+  return parts.filter((p) => replaced.has(p.id) && (p.afterReplacing || p.recalibrateBy));
 }
 
 type Found = NonNullable<Walk['found']>;

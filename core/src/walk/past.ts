@@ -23,6 +23,7 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'clear-step':
       case 'cleared':
       case 'closed':
+      case 'code-settled':
       case 'code-taken':
       case 'confirmed':
       case 'locked-out':

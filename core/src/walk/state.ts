@@ -98,6 +98,11 @@ export type Walk = Readonly<{
   passed: ReadonlyMap<Station, NothingToDo>;
   /** What the test chart came to. */
   found: Readonly<{ chart: ChartId; node: NodeId | null; verdict: Verdict | null; cause: PartId | null }> | null;
+  /** Codes that are done with, of several: tested or left for later, and what was found. */
+  settled: ReadonlyMap<
+    CodeId,
+    Readonly<{ as: 'tested' | 'deferred'; why: string; found: Readonly<{ cause: PartId | null }> | null }>
+  >;
   /** What of Clear is done. */
   clearing: ReadonlySet<Clearing>;
   seen: readonly KeptLook[];
@@ -127,7 +132,7 @@ export type Walk = Readonly<{
   waitingUntil: string | null;
   /** Readings taken once more after the repair, by `stepKey`. */
   after: ReadonlyMap<string, TakenReading>;
-  proved: Readonly<{ returned: boolean; cycles: number }> | null;
+  proved: Readonly<{ returned: boolean; cycles: number; which: readonly CodeId[] }> | null;
   closed: Readonly<{ outcome: WalkEventOf<'closed'>['outcome']; fixedBy: string }> | null;
   /** Newest event that can be taken back; null on a fresh walk. */
   lastUndoable: EventId | null;
@@ -217,7 +222,14 @@ function apply(walk: Walk, event: WalkEvent): Walk {
       return { ...next, passed: new Map([...walk.passed, [event.station, event.why]]), done: finish(event.station) };
     case 'chart-ended': {
       const { chart, node, verdict, cause } = event;
-      return { ...next, found: { chart, node, verdict, cause }, done: finish('test') };
+      return { ...next, found: { chart, node, verdict, cause }, done: event.more ? walk.done : finish('test') };
+    }
+    case 'code-settled': {
+      const { code, as, why, next: goesOn, more } = event;
+      const isOwn = code === walk.code;
+      const settled = new Map([...walk.settled, [code, { as, why, found: isOwn ? walk.found : null }] as const]);
+      const done = more || goesOn ? walk.done : finish('test');
+      return goesOn === null ? { ...next, settled, done } : { ...next, settled, done, code: goesOn, found: null };
     }
     case 'clear-step':
       return { ...next, clearing: new Set([...walk.clearing, event.did]) };
@@ -288,7 +300,11 @@ function apply(walk: Walk, event: WalkEvent): Walk {
     case 'reading-after':
       return { ...next, after: new Map([...walk.after, [stepKey(event), event.reading]]) };
     case 'proved':
-      return { ...next, proved: { returned: event.returned, cycles: event.cycles }, waitingUntil: null };
+      return {
+        ...next,
+        proved: { returned: event.returned, cycles: event.cycles, which: event.which ?? [] },
+        waitingUntil: null,
+      };
     case 'closed':
       return {
         ...next,
@@ -329,6 +345,7 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     skipped: new Map(),
     passed: new Map(),
     found: null,
+    settled: new Map(),
     clearing: new Set(),
     seen: [],
     special: null,

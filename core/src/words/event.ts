@@ -26,6 +26,7 @@ export const happeningWords: Readonly<Record<WalkEvent['kind'], string>> = {
   'put-back': 'Something put back',
   noted: 'A note',
   'chart-ended': 'The result of a test',
+  'code-settled': 'One of several codes, done with',
   'clear-step': 'A step of clearing',
   cleared: 'Clearing',
   waits: 'Until when it waits',

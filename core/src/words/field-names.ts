@@ -36,6 +36,8 @@ export const fieldNames: Readonly<Record<string, string>> = {
   verdict: 'result',
   band: 'good range',
   probes: 'measuring points',
+  shownBy: 'shown by the unit itself',
+  address: 'address it shows behind',
   goodReadings: 'good readings',
   accounts: 'descriptions',
   vectors: 'tests',

@@ -78,6 +78,8 @@ const todo: Readonly<Record<FindingCode, string>> = {
   'insulation-through-all': 'Take off first what the test voltage would harm.',
   'parallel-path': 'Take a lead off first.',
   'meter-too-coarse': 'Name a better instrument, or widen the good range.',
+  'measured-nowhere': 'Say where the probes go, or which value of the unit is read.',
+  'value-not-shown': 'Choose the address that shows it, or set the readout right.',
   'probe-not-marked': 'Mark the measuring points on a picture.',
   'limited-without-return': 'Say what is put back, and by when.',
   'hand-on-to-nobody': 'Say to whom.',

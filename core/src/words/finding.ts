@@ -123,6 +123,11 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'parallel-path': (f) => `“${f.node}”: with nothing taken off first, the reading may be of another path beside it.`,
   'meter-too-coarse': (f) =>
     `“${f.node}”: with the ${f.meter.toLowerCase()} (±${Number((f.accuracyRatio * 100).toPrecision(2))} %) ${f.leftRatio === 0 ? 'no reading' : `only ${Math.ceil(f.leftRatio * 100)} % of the good readings`} can be called good${f.better.length > 0 ? `; the ${f.better.join(' or the ').toLowerCase()} could` : ''}.`,
+  'measured-nowhere': (f) => `“${f.node}” says neither where the probes go nor what the unit shows.`,
+  'value-not-shown': (f) =>
+    f.shows === null
+      ? `“${f.node}”: “${f.readout}” shows no such value${f.address === null ? '' : ` behind ${f.address}`}.`
+      : `“${f.node}” measures something else than “${f.readout}” shows${f.address === null ? '' : ` behind ${f.address}`}.`,
   'probe-not-marked': (f) =>
     `“${f.node}”: its pictures show where some measuring points are, and not ${f.probes.join(', ')}.`,
   'limited-without-return': (f) => `“${f.node}” leaves it limited, and does not say what is put back and by when.`,

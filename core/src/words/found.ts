@@ -32,6 +32,10 @@ function oneWhy(why: Why): string[] {
       return why.differences.map(differenceWords);
     case 'word':
       return [`${inWords[why.in]}: ${why.word}${why.word === why.typed.toLowerCase() ? '' : ` for “${why.typed}”`}`];
+    case 'blinks':
+      return [why.off === 0 ? 'it blinks so' : 'one blink more or less'];
+    case 'sub':
+      return [`${why.typed} says where`];
     case 'family':
       return why.word === why.typed.toLowerCase() ? [] : [`unit: ${why.word}`];
   }

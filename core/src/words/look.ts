@@ -1,12 +1,18 @@
-import type { CallerMeant } from '../decode/caller.ts';
-import type { Misread } from '../decode/decode.ts';
+import { baseUnit } from '../base/quantity.ts';
+import type { CallerMeant } from '../caller/read.ts';
+import type { ConfusionKind } from '../decode/confusions.ts';
+import type { Candidate } from '../decode/decode.ts';
+import type { TellsApart } from '../decode/elsewhere.ts';
+import type { Misread } from '../decode/misread.ts';
 import type { Panel } from '../model/panel.ts';
+import type { ReadoutTells } from '../model/readout.ts';
+import type { LiveValue } from '../readout/live-value.ts';
 import type { RhythmDoubt } from '../rhythm/read-pulses.ts';
 import type { UnreadableTrace } from '../rhythm/trace.ts';
 import { lampStateWords, partName } from './sign.ts';
 
 /** What must have been seen wrongly, in a few words. */
-export function misreadWords(m: Misread, panel: Panel): string {
+function misreadWords(m: Misread, panel: Panel): string {
   switch (m.kind) {
     case 'lamp':
       return `${partName(panel, m.sign)} is ${lampStateWords[m.shows]}`;
@@ -16,7 +22,66 @@ export function misreadWords(m: Misread, panel: Panel): string {
       return `it is ${patternWords(m.shows)}`;
     case 'character':
       return `place ${m.position + 1} shows ${m.shows}`;
+    case 'place-missing':
+      return `${m.shows} was left out at place ${m.position + 1}`;
+    case 'place-extra':
+      return `one ${m.seen} is too many`;
+    case 'which-lamp':
+      return `it is ${partName(panel, m.shows)} that blinks`;
   }
+}
+
+/** What was done with the whole look, in a few words. */
+export const confusionWords: Readonly<Record<ConfusionKind, string>> = {
+  'halves-swapped': 'the two halves were told the other way round',
+  'other-end': 'the lamps were counted from the other end',
+  'phase-lamp-counted': 'the lamp that says which half it is was counted as one of the row',
+  'lead-in-counted': 'the steady light before the blinks was counted as one of them',
+  'told-twice': 'two rounds were told as one',
+};
+
+/** What a readout tells, where it is no code. */
+export const tellsWords: Readonly<Record<ReadoutTells, string>> = {
+  codes: '',
+  entry: 'which entry of the list',
+  role: 'whose word it is',
+  setting: 'how it is set',
+  result: 'what it found',
+};
+
+/** What to ask back, where it makes a difference. */
+export const confusionQuestion: Readonly<Record<ConfusionKind, string>> = {
+  'halves-swapped': 'Which half showed first?',
+  'other-end': 'Were the lamps counted from the left?',
+  'phase-lamp-counted': 'Is the lamp that says which half it is among the ones you named?',
+  'lead-in-counted': 'Did a long steady light come first, and did you count it?',
+  'told-twice': 'Is that one round, or did you see it twice?',
+};
+
+/** What to ask where two readouts of the same signs may be meant. */
+export const tellsApartQuestion: Readonly<Record<TellsApart, string>> = {
+  'lead-in': 'Was the light on for some seconds without a break before it blinked?',
+  mode: 'Is the unit in that mode?',
+  controller: 'Is it that controller that shows?',
+};
+
+/** What a candidate takes to hold, in a few words; null where it is as it was told. */
+export function ifWords({ confusion, misread }: Pick<Candidate, 'confusion' | 'misread'>, panel: Panel): string | null {
+  const all = [...(confusion ? [confusionWords[confusion]] : []), ...misread.map((m) => misreadWords(m, panel))];
+  return all.length > 0 ? `if ${all.join(', and ')}` : null;
+}
+
+const inUnit = (n: number, { quantity }: Pick<LiveValue, 'quantity'>): string =>
+  quantity === null || quantity === 'count' ? String(n) : `${n} ${baseUnit(quantity)}`;
+
+/** A live value in words: what it is, and whether the unit can show it at all. */
+export function liveValueWords(value: LiveValue): string {
+  const said = `${value.name} ${inUnit(value.shown, value)}`;
+  if (value.canShow) return said;
+  const range = `it runs from ${value.least} to ${inUnit(value.most, value)}`;
+  return value.withPoint === null
+    ? `${said}: that cannot show, ${range}`
+    : `${said}: that cannot show, ${range}; with its point it is ${inUnit(value.withPoint, value)}`;
 }
 
 /** Long and short in words a caller would use. */

@@ -1,7 +1,14 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import { formatTaken, type Measured, type MeasureError } from '../chart/measure.ts';
+import type { MeasureNode } from '../model/chart.ts';
 import type { TestReading } from '../modes-map/test-reading.ts';
+
+/** Where a reading is taken: at the probes, dead or energised, or on the unit itself behind an address. */
+export const measuredAtWords = ({ probes, supply, shownBy }: MeasureNode): string =>
+  shownBy
+    ? `shown by the unit${shownBy.address === null ? '' : ` at ${shownBy.address}`}`
+    : `${probes.join(' – ')}, ${supply}`;
 
 /** What is wrong with a reading as typed. */
 export function readingErrorWords(error: ReadingError): string {

@@ -1,4 +1,5 @@
 import type { Clearing, NothingToDo } from '../model/walk.ts';
+import type { Root } from '../walk/roots.ts';
 
 /** Why a walk passed a station by itself, as a line after the station's name. */
 export const passedWords: Readonly<Record<NothingToDo, string>> = {
@@ -15,4 +16,12 @@ export const clearedWords: Readonly<Record<Clearing, string>> = {
   erase: 'Memory erased',
   leave: 'Service mode left',
   'close-last': 'What had to stay open is closed',
+};
+
+/** How far one of several codes is. */
+export const rootWords: Readonly<Record<Root['is'], string>> = {
+  now: 'now',
+  tested: 'tested',
+  deferred: 'left for later',
+  open: 'still open',
 };

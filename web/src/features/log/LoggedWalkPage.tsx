@@ -99,6 +99,8 @@ function eventWords(event: WalkEvent, names: Names): string {
       return `${stationNames[event.station]}: ${passedWords[event.why]}`;
     case 'chart-ended':
       return `Tests ended: ${names.found(event)}`;
+    case 'code-settled':
+      return `${names.code(event.code)} ${event.as === 'tested' ? 'tested' : `left for later: ${event.why}`}${event.next ? `; going on with ${names.code(event.next)}` : ''}`;
     case 'clear-step':
       return clearedWords[event.did];
     case 'seen':

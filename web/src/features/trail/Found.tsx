@@ -19,7 +19,8 @@ type Props = Readonly<{
 
 const keyOf = (hit: Hit): string => `${hit.kind} ${hit.family} ${hit.id}`;
 /** What it would take a misreading to be. */
-const isFarFetched = (hit: Hit): boolean => hit.why.some((w) => w.kind === 'misread');
+const isFarFetched = (hit: Hit): boolean =>
+  hit.why.some((w) => w.kind === 'misread' || (w.kind === 'blinks' && w.off > 0));
 
 /** What was typed, found: what it is or begins with first; what it may be misread for behind one more tap. */
 export function Found({ typed, bundles, begin }: Props) {

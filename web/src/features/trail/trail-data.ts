@@ -20,9 +20,11 @@ import {
   needsOf,
   type Panel,
   type Readout,
+  type Root,
   type Route,
   readingsOnPath,
   resolvePlate,
+  rootsOf,
   type Symptom,
   squeezed,
   type Variant,
@@ -61,6 +63,8 @@ export type TrailData = Readonly<{
   /** Codes that hold, or may hold, on this unit as far as its plate is known. */
   codes: readonly Code[];
   parameters: ReturnType<typeof resolvePlate>['parameters'];
+  /** The codes read on this walk that no other explains, and how far each is. */
+  roots: readonly Root[];
 }>;
 
 const noUse = { values: {}, parts: {} };
@@ -117,6 +121,13 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const known = chartKnown({ bundle, walk, subject, variants: alive, parameters });
   const chart = holdsHere ? fillChart(ownChart, subject?.chartUse ?? noUse, known.partNames) : null;
   const chartWalk = chart ? walkChart(chart, walk.answers, known) : null;
+  const earlier = [...walk.settled].flatMap(([id, { as }]): ChartWalk[] => {
+    const code = id === walk.code || as !== 'tested' ? undefined : entryOf(bundle, 'code', id);
+    const own = entryOf(bundle, 'chart', code?.chart);
+    if (!code || !own) return [];
+    const before = chartKnown({ bundle, walk, subject: code, variants: alive, parameters });
+    return [walkChart(fillChart(own, code.chartUse ?? noUse, before.partNames), walk.answers, before)];
+  });
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
   const front = panel?.faces[0];
@@ -141,7 +152,7 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     waysIn,
     alive,
     clear,
-    clearing: clearPlan({ bundle, walk, chartWalk, routes: routes.filter(holds), clear, leave }),
+    clearing: clearPlan({ bundle, walk, chartWalk, earlier, routes: routes.filter(holds), clear, leave }),
     leave,
     chart,
     chartWalk,
@@ -155,6 +166,7 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     needs,
     parameters,
     codes,
+    roots: rootsOf(bundle, walk),
   };
 }
 

@@ -13,16 +13,18 @@ export function VectorsPane({ body, texts, nameOf, onEdit }: ReadoutAt) {
   const [said, setSaid] = useState('');
   const [name, setName] = useState('');
   const [expect, setExpect] = useState(texts[0] ?? '');
-  const names = useMemo(
-    () =>
-      new Map(
+  const labels = useMemo(
+    () => ({
+      names: new Map(
         body.stages.flatMap((s) =>
-          'lamps' in s.reads ? s.reads.lamps.map((l) => [l.sign as string, nameOf(l.sign)] as const) : [],
+          'lamps' in s.reads ? s.reads.lamps.map((l) => [l.sign as string, [nameOf(l.sign)]] as const) : [],
         ),
       ),
+      at: new Map(),
+    }),
     [body, nameOf],
   );
-  const heard = useMemo(() => readCaller(body, said, names), [body, said, names]);
+  const heard = useMemo(() => readCaller(body, said, labels), [body, said, labels]);
   const looks = said.trim() === '' ? null : (heard.readings[0]?.looks ?? null);
   const reads = looks ? (decode(body, listed, { slot: 1, looks: [...looks] }).candidates[0]?.code ?? 'nothing') : null;
   const add = (vector: TestVector) => onEdit({ vectors: [...body.vectors, vector] }, 'vectors');

@@ -1,13 +1,16 @@
 import Button from '@mui/material/Button';
-import { type ClearStep, clearingNow, ledgerOf, type Route } from '@wire-trail/core';
+import { type ClearStep, clearingNow, ledgerOf, openRoots, type Route } from '@wire-trail/core';
 import { useState } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { Coach } from './coach/Coach.tsx';
 import { Ledger } from './Ledger.tsx';
+import { OtherCodes } from './OtherCodes.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 /** Put everything back while the unit is dead; then, with its supply, erase the memory the way the unit wants, and leave. */
 export function ClearStation({ walk, data, add }: StationProps) {
+  if (!walk.cleared && openRoots(data.roots).length > 0)
+    return <OtherCodes walk={walk} data={data} add={add} title="Not yet: other codes are open" />;
   const plan = data.clearing;
   const step = clearingNow(plan, walk.clearing);
   if (walk.cleared || !step)

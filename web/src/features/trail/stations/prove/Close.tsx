@@ -11,6 +11,7 @@ import {
   foundOn,
   foundWords,
   type MeasureNode,
+  shownBy,
   stepKey,
   type TakenReading,
 } from '@wire-trail/core';
@@ -61,6 +62,7 @@ export function Close({ walk, data, add }: StationProps) {
           node={measuring.node}
           known={data.bandKnown}
           instruments={entriesOf(data.bundle, 'instrument')}
+          shown={shownBy(data.bundle, measuring.node)}
           onTake={(reading) => {
             void add({ kind: 'reading-after', chart: measuring.chart, node: measuring.node.id, reading });
             setMeasuring(null);

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
-import { formatQuantity, type ProveRun } from '@wire-trail/core';
+import { type Code, formatQuantity, type ProveRun, provesOf } from '@wire-trail/core';
 import { type FormEvent, useState } from 'react';
 import { useDates } from '../../../../foundation/use-own.ts';
+import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { dayOf } from '../day-of.ts';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
@@ -14,8 +15,9 @@ const tomorrowMs = 86_400_000;
 /** The shortest run that proves it: worked out, begun, waited for. */
 export function Run(props: StationProps) {
   const { walk, data, add } = props;
+  const several = provesOf(data.roots);
   const run = runOf(data);
-  const { detection } = data.subject ?? {};
+  const { detection } = several[0]?.code ?? data.subject ?? {};
   const cycle = detection?.cycle ?? 'cycle';
   const timer = walk.timers.get('prove');
   const [early, setEarly] = useState(false);
@@ -34,6 +36,16 @@ export function Run(props: StationProps) {
         <strong className="big mono">{run.cycles}</strong> {plural(cycle, run.cycles)} prove it
       </p>
       <Reckoning run={run} cycle={cycle} threshold={detection?.threshold ?? null} />
+      {several.length > 1 && (
+        <ul>
+          {several.map(({ code, run: own }) => (
+            <li key={code.id}>
+              <CodeGlyph text={code.text} /> {code.title}: {own.cycles}{' '}
+              {plural(code.detection.cycle ?? 'cycle', own.cycles)}
+            </li>
+          ))}
+        </ul>
+      )}
       {timer && !early ? (
         <Timer
           since={timer.since}
@@ -114,7 +126,9 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
   const [waiting, setWaiting] = useState(false);
   const [until, setUntil] = useState(dayOf(Date.now() + tomorrowMs));
   const count = /^\d{1,4}$/.test(cycles.trim()) ? Number(cycles) : null;
-  const prove = (returned: boolean) => count !== null && void add({ kind: 'proved', returned, cycles: count });
+  const several = provesOf(data.roots);
+  const prove = (returned: boolean, which?: Code['id'][]) =>
+    count !== null && void add({ kind: 'proved', returned, cycles: count, ...(which && { which }) });
   return (
     <>
       <label className="field" style={{ maxWidth: 260 }}>
@@ -143,9 +157,17 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
         >
           Fault is gone
         </Button>
-        <Button size="glove" disabled={count === null} onClick={() => prove(true)}>
-          It returned
-        </Button>
+        {several.length > 1 ? (
+          several.map(({ code }) => (
+            <Button key={code.id} size="glove" disabled={count === null} onClick={() => prove(true, [code.id])}>
+              {code.text} returned
+            </Button>
+          ))
+        ) : (
+          <Button size="glove" disabled={count === null} onClick={() => prove(true)}>
+            It returned
+          </Button>
+        )}
       </div>
       {waiting ? (
         <form

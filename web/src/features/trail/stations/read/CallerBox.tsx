@@ -1,5 +1,14 @@
 import Button from '@mui/material/Button';
-import { callerMeantWords, decode, type Listed, type Look, partName, type Readout, readCaller } from '@wire-trail/core';
+import {
+  callerMeantWords,
+  decode,
+  isTold,
+  type Listed,
+  type Look,
+  labelsOf,
+  type Readout,
+  readCaller,
+} from '@wire-trail/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../../../parts/field/Input.tsx';
@@ -20,21 +29,11 @@ export function CallerBox({
 }) {
   const [said, setSaid] = useState('');
   const later = useDeferredValue(said);
-  const names = useMemo(
-    () =>
-      new Map(
-        data.panel.faces.flatMap((f) => f.signs.map((s) => [s.id as string, partName(data.panel, s.id)] as const)),
-      ),
-    [data.panel],
-  );
-  const at = useMemo(
-    () => new Map(data.panel.faces.flatMap((f) => f.signs.map((s) => [s.id as string, s.at] as const))),
-    [data.panel],
-  );
-  const heard = useMemo(() => readCaller(readout, later, names, at), [readout, later, names, at]);
+  const labels = useMemo(() => labelsOf([data.panel]), [data.panel]);
+  const heard = useMemo(() => readCaller(readout, later, labels), [readout, later, labels]);
   const readings = heard.readings.map((r) => {
     const decoded = decode(readout, listed, { slot: 1, looks: [...r.looks] });
-    return { ...r, reads: r.literal ?? decoded.candidates[0]?.code ?? null };
+    return { ...r, reads: r.literal ?? (isTold(decoded) ? (decoded.candidates[0]?.code ?? null) : null) };
   });
   const use = (looks: readonly Look[]) => {
     onHeard(looks, said);

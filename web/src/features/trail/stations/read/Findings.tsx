@@ -1,15 +1,20 @@
 import Button from '@mui/material/Button';
 import {
   type Candidate,
+  confusionQuestion,
+  type Decoded,
+  ifWords,
+  liveValueWords,
   lookAlikes,
-  misreadWords,
   type NextLook,
   type Panel,
   partName,
   type Readout,
+  readByAccounts,
   type Stage,
   slipWords,
   specialWords,
+  tellsApartQuestion,
 } from '@wire-trail/core';
 import { useMemo } from 'react';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
@@ -17,14 +22,20 @@ import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import { Meter } from '../../../../parts/meter/Meter.tsx';
 import type { Reading } from './use-decoding.ts';
 
+/** What cannot show is said at its field already, unless it is a point that was not told. */
+const saysMore = ({ canShow, withPoint }: Decoded['values'][number]): boolean => canShow || withPoint !== null;
+
 export function Candidates({
   candidates,
   panel,
   onTake,
+  isTable,
 }: {
   candidates: readonly Candidate[];
   panel: Panel;
   onTake: (c: Candidate) => void;
+  /** Whether there is a table of codes it could stand in. */
+  isTable: boolean;
 }) {
   // what is under one in a hundred is counted, not shown
   const shown = candidates.filter((c, i) => i === 0 || c.certainty >= 0.01).slice(0, 4);
@@ -40,11 +51,12 @@ export function Candidates({
             <Meter share={c.certainty} color="secondary" />
             <span className="mono">{c.certainty < 0.01 ? '<1' : Math.round(c.certainty * 100)} %</span>
             <span className="soft small">
-              {c.kind === 'unlisted'
-                ? 'not in the table'
-                : c.misread.length > 0
-                  ? `if ${c.misread.map((m) => misreadWords(m, panel)).join(', ')}`
-                  : 'as seen'}
+              {[
+                c.kind === 'unlisted' && isTable && 'not in the table',
+                ifWords(c, panel) ?? ((c.kind !== 'unlisted' || !isTable) && 'as seen'),
+              ]
+                .filter(Boolean)
+                .join(', ')}
             </span>
           </Pressable>
         </li>
@@ -57,6 +69,12 @@ export function Candidates({
     </ul>
   );
 }
+
+/** What a candidate is called: its code, or of a sign that is no code what it is. */
+const nameOf = ({ kind, code }: Candidate, { specials }: Readout): string => {
+  const special = kind === 'special' ? specials.find((s) => s.id === code) : undefined;
+  return special ? `${special.label}, ${specialWords[special.means]}` : code;
+};
 
 /** The one look that decides most, as a sentence. */
 function NextWords({ next, readout, panel }: { next: NextLook; readout: Readout; panel: Panel }) {
@@ -88,6 +106,12 @@ function NextWords({ next, readout, panel }: { next: NextLook; readout: Readout;
           <strong>Look at place {next.position + 1} once more</strong> ({stage?.label}). {between}
         </>
       );
+    case 'ask':
+      return (
+        <>
+          <strong>{confusionQuestion[next.confusion]}</strong> {between}
+        </>
+      );
   }
 }
 
@@ -104,6 +128,10 @@ export function Advice({
   const { readout, decoded, codes, elsewhere } = reading;
   const texts = useMemo(() => [...new Set(codes.map((c) => c.text))], [codes]);
   const alike = useMemo(() => (readout ? lookAlikes(readout, texts) : []), [readout, texts]);
+  const byAccount = useMemo(
+    () => (readout ? readByAccounts(readout, reading.listed, reading.entered.looks) : []),
+    [readout, reading.listed, reading.entered.looks],
+  );
   if (!readout || !decoded) return null;
   const next = decoded.undecided[0];
   const first = decoded.candidates[0];
@@ -114,7 +142,7 @@ export function Advice({
         <div className="note bad" role="status">
           <strong>No code shows like this.</strong>{' '}
           {decoded.oneSlip
-            ? `One misreading explains it: ${decoded.oneSlip.code}, if ${decoded.oneSlip.misread.map((m) => misreadWords(m, panel)).join(', ')}.`
+            ? `One misreading explains it: ${nameOf(decoded.oneSlip, readout)}, ${ifWords(decoded.oneSlip, panel)}.`
             : `Look once more at ${next?.sign ? partName(panel, next.sign) : 'all of it'}.`}{' '}
           {readout.note}
         </div>
@@ -151,6 +179,11 @@ export function Advice({
           ))}
         </div>
       )}
+      {decoded.values.filter(saysMore).map((value) => (
+        <p role="status" key={value.stage} className={value.canShow ? '' : 'note'}>
+          {liveValueWords(value)}
+        </p>
+      ))}
       {decoded.place && (
         <p role="status">
           <span className="tag">
@@ -159,8 +192,13 @@ export function Advice({
           </span>
         </p>
       )}
+      {byAccount.map(({ account, reads, share }) => (
+        <p key={account.id} role="status" className={share > 0.3 ? 'note' : 'soft small'}>
+          Read as “{account.label}” has it, this is <CodeGlyph text={reads} />. Who told it, and how did they read it?
+        </p>
+      ))}
       {elsewhere.length > 0 && (
-        <div className={elsewhere.some((e) => e.fitsBetter) ? 'note' : 'soft small'} role="status">
+        <div className={elsewhere.some((e) => e.fitsBetter || e.ask) ? 'note' : 'soft small'} role="status">
           {elsewhere.map((e) => (
             <p key={e.readout.id}>
               {e.fitsBetter ? (
@@ -169,8 +207,9 @@ export function Advice({
                 `On “${e.readout.name}” the same would be`
               )}{' '}
               <CodeGlyph text={e.reads} />
-              {e.fitsBetter && (
-                <Button size="dense" onClick={() => reading.readBy(e.readout)}>
+              {e.ask && <strong> {tellsApartQuestion[e.ask]}</strong>}
+              {(e.fitsBetter || e.ask) && (
+                <Button size="dense" onClick={() => reading.readBy(e.readout, e.looks)}>
                   Read it there
                 </Button>
               )}

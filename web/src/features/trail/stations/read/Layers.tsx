@@ -130,7 +130,8 @@ export function Collected({ walk, data, reading, onGoTo, onConfirm, onDone, quie
   const [root] = folded;
   if (!root) return null;
   const lead = reading.plan.find((i) => i.controller.id === walk.confirmAt);
-  const unasked = reading.plan.filter((i) => !walk.swept.has(i.controller.id));
+  // one board alone is not asked again
+  const unasked = reading.plan.length > 1 ? reading.plan.filter((i) => !walk.swept.has(i.controller.id)) : [];
   const ask = lead ?? unasked[0];
   return (
     <section className="sheet collected stack" aria-label="read so far">

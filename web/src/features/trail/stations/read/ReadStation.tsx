@@ -10,6 +10,7 @@ import {
   type SignId,
   type Stage,
   signsOfReads,
+  tellsWords,
 } from '@wire-trail/core';
 import { useState } from 'react';
 import { usePageKeys } from '../../../../foundation/keys.ts';
@@ -67,6 +68,9 @@ export function ReadStation({ walk, data, add }: StationProps) {
   );
   // what does not stand out is not offered as the answer; each of those left can still be taken
   const told = isTold(decoded);
+  const isStrange = decoded.rest > 0.5;
+  // what goes better with another readout of the same signs is read there first
+  const better = reading.elsewhere.find((e) => e.fitsBetter);
   // what was taken is not offered again beside the way on
   const isTaken = before !== undefined && codes.some((c) => c.id === before.code && c.text === first?.code);
   const generic = first?.kind === 'unlisted' ? (genericMeaning(data.bundle, first.code)?.says ?? null) : null;
@@ -128,7 +132,20 @@ export function ReadStation({ walk, data, add }: StationProps) {
         </>
       }
       actions={
-        first && told && !isTaken && isWhole ? (
+        readout.tells !== 'codes' ? (
+          <Next onClick={() => item && reading.readBy(item.readout)}>Back to the codes</Next>
+        ) : better ? (
+          <>
+            <Next onClick={() => reading.readBy(better.readout, better.looks)}>
+              It is {better.reads}: read it on “{better.readout.name}”
+            </Next>
+            {first && told && isWhole && (
+              <Button size="glove" onClick={() => void take(first)}>
+                {takeWords} all the same
+              </Button>
+            )}
+          </>
+        ) : first && told && !isTaken && isWhole ? (
           doubted ? (
             <>
               <Next onClick={() => lookAgain(doubted)}>Lamp {nameOf(doubted.sign)}: look again</Next>
@@ -224,7 +241,11 @@ export function ReadStation({ walk, data, add }: StationProps) {
         <div className="sheet">
           {told ? (
             <>
-              <p className="soft small">{first.certainty > sure ? 'reads as' : 'most likely'}</p>
+              <p className="soft small">
+                {[first.certainty > sure ? 'reads as' : 'most likely', tellsWords[readout.tells]]
+                  .filter(Boolean)
+                  .join(': ')}
+              </p>
               <div className="row spread">
                 <CodeGlyph text={first.kind === 'special' ? 'no code' : first.code} size="huge" />
                 <CodeWords candidate={first} codes={codes} readout={readout} generic={generic} />
@@ -232,10 +253,18 @@ export function ReadStation({ walk, data, add }: StationProps) {
             </>
           ) : (
             <p>
-              <strong>Cannot be told yet:</strong> {decoded.candidates.length} are left.
+              <strong>Cannot be told yet:</strong>{' '}
+              {isStrange ? 'nothing in the table goes well with it.' : `${decoded.candidates.length} are left.`}
             </p>
           )}
-          <Candidates candidates={decoded.candidates} panel={panel} onTake={(c) => void take(c)} />
+          {!isStrange && (
+            <Candidates
+              candidates={decoded.candidates}
+              panel={panel}
+              isTable={readout.tells === 'codes'}
+              onTake={(c) => readout.tells === 'codes' && void take(c)}
+            />
+          )}
           <Several codes={several} data={data} onTake={(code) => void takeCode(code)} />
           <MarkChoice reading={reading} />
           <Advice

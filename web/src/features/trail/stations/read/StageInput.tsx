@@ -11,6 +11,7 @@ import {
   readBytesText,
   type SignId,
   type Stage,
+  valueFieldOf,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
@@ -200,13 +201,7 @@ function DisplayInput({ readout, stage, look, parts, onLook }: StageProps) {
   const text = look?.kind === 'text' ? look.text : '';
   const bytes = reads.kind === 'bytes' && text.trim() !== '' ? readBytesText(text) : null;
   const pair = bytes?.ok ? pairOfBytes(bytes.value) : null;
-  const of = reads.kind === 'value' && reads.after ? (parts.get(reads.after) ?? null) : null;
-  const field =
-    reads.kind === 'value'
-      ? (reads.fields.find((f) => f.when !== null && f.when === of) ??
-        reads.fields.find((f) => f.when === null) ??
-        null)
-      : null;
+  const field = reads.kind === 'value' ? valueFieldOf(reads, parts) : null;
   return (
     <div className="stack">
       <label className="field">

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Bundle, doubtWords, entryOf, misreadWords, type Stage, unreadableWords } from '@wire-trail/core';
+import { type Bundle, doubtWords, entryOf, type Stage, unreadableWords } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import cartJson from '../../../../../../demo/corrant-u3.json';
 import stackerJson from '../../../../../../demo/hobrannet-t12.json';
@@ -432,15 +432,6 @@ describe('the camera', () => {
 });
 
 describe('words', () => {
-  it.each([
-    [{ kind: 'lamp', stage: 's', sign: 'lamp-c', seen: 'dark', shows: 'lit' }, 'c is lit'],
-    [{ kind: 'count', stage: 's', seen: 3, shows: 4 }, 'it blinks 4 times'],
-    [{ kind: 'pattern', stage: 's', seen: 'ss', shows: 'sl' }, 'it is short long'],
-    [{ kind: 'character', stage: 's', position: 1, seen: '8', shows: '6' }, 'place 2 shows 6'],
-  ])('%j', (misread, words) => {
-    const panel = glasswasher.entries.find((e) => e.kind === 'panel');
-    expect(misreadWords(misread as never, panel as never)).toBe(words);
-  });
   it('every refusal and every doubt says what to do, in a sentence', () => {
     const refusals = ['no-pictures', 'too-short', 'black', 'saturated', 'steady', 'too-noisy', 'no-fit', 'undecided'];
     for (const code of refusals)

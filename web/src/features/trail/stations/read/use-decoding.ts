@@ -1,11 +1,11 @@
 import {
-  type Code,
   decode,
   type Elsewhere,
   entriesOf,
   holdsFor,
   type Listed,
   type Look,
+  listedOf,
   type Parts,
   partsSeen,
   type Readout,
@@ -19,13 +19,6 @@ import {
 } from '@wire-trail/core';
 import { useCallback, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
-
-/** Each text once, as frequent as all its entries together. */
-function listedOf(codes: readonly Code[]): Listed[] {
-  const byText = new Map<string, number>();
-  for (const { text, frequency } of codes) byText.set(text, (byText.get(text) ?? 0) + frequency);
-  return [...byText].map(([text, frequency]) => ({ text, frequency }));
-}
 
 /** Everything a walk kept of one place, whatever it said of whose codes they were. */
 export function keptAt(walk: Walk, readout: Readout, controller: string, slot: number) {
@@ -62,15 +55,24 @@ export function useDecoding(walk: Walk, data: TrailData) {
   const [stageIndex, setStageIndex] = useState(0);
   const stage = readout?.stages[stageIndex] ?? null;
   const codes = useMemo(() => data.codes.filter((c) => readout && showsCode(readout, c)), [data.codes, readout]);
-  const listed = useMemo(() => listedOf(codes), [codes]);
+  // each readout's list stays the same one, so that its table is made once
+  const listedOn = useMemo(() => {
+    const kept = new Map<string, readonly Listed[]>();
+    return (r: Readout): readonly Listed[] => {
+      const known = kept.get(r.id) ?? listedOf(data.codes.filter((c) => showsCode(r, c)));
+      kept.set(r.id, known);
+      return known;
+    };
+  }, [data.codes]);
+  const listed = useMemo(() => (readout ? listedOn(readout) : []), [readout, listedOn]);
   const decoded = useMemo(
     () => (readout ? decode(readout, listed, { slot, looks: [...entered.looks] }) : null),
     [readout, listed, entered.looks, slot],
   );
   const parts = useMemo(() => (readout ? partsSeen(readout, entered.looks) : null), [readout, entered.looks]);
   const elsewhere = useMemo<readonly Elsewhere[]>(
-    () => (readout ? readElsewhere(readouts, readout, entered.looks) : []),
-    [readouts, readout, entered.looks],
+    () => (readout ? readElsewhere(readouts, readout, entered.looks, listedOn) : []),
+    [readouts, readout, entered.looks, listedOn],
   );
 
   const enter = useCallback(
@@ -118,9 +120,10 @@ export function useDecoding(walk: Walk, data: TrailData) {
       setOther(null);
       openAt(next.readout, next, 1);
     },
-    readBy: (next: Readout) => {
+    readBy: (next: Readout, looks: readonly Look[] = []) => {
       setOther(next.id === item?.readout.id ? null : next);
       openAt(next, item, 1);
+      if (looks.length > 0) setPast([nothing, { ...nothing, looks }]);
     },
   };
 }

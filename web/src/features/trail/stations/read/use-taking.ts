@@ -30,7 +30,7 @@ export function useTaking({ walk, data, add }: Pick<StationProps, 'walk' | 'data
       : [];
   const swept = (result: 'codes' | 'nothing-stored' | 'no-answer'): Happening[] =>
     alone || !item ? [] : [{ kind: 'swept', controller: item.controller.id, result }];
-  const taken = (code: Code): Happening => {
+  const taken = (code: Code, isMore = !alone): Happening => {
     const confirm = item && !alone ? confirmAt(data.bundle, reading.plan, item) : null;
     return {
       kind: 'code-taken',
@@ -38,7 +38,7 @@ export function useTaking({ walk, data, add }: Pick<StationProps, 'walk' | 'data
       slot,
       ...place,
       ...(confirm && !walk.swept.has(confirm) && { confirmAt: confirm }),
-      ...(!alone && { more: true }),
+      ...(isMore && { more: true }),
     };
   };
   const takeCode = (code: Code) => add(...keep(), ...swept('codes'), taken(code));
@@ -68,7 +68,7 @@ export function useTaking({ walk, data, add }: Pick<StationProps, 'walk' | 'data
   };
   const keepAndNext = async () => {
     const code = first?.kind === 'listed' ? codes.find((c) => c.text === first.code) : undefined;
-    await add(...keep(), ...(code ? [...swept('codes'), taken(code)] : []));
+    await add(...keep(), ...(code ? [...swept('codes'), taken(code, true)] : []));
     reading.goToSlot(slot + 1);
   };
   return { alone, first, swept, several, unlisted, setUnlisted, take, takeCode, takeSpecial, keepAndNext };

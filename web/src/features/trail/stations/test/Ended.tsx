@@ -5,6 +5,7 @@ import {
   endWords,
   entriesOf,
   handOnSheet,
+  openRoots,
   type VerdictNode,
   verdictWords,
 } from '@wire-trail/core';
@@ -22,13 +23,15 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
   const isFound = verdict?.verdict === 'cause-found';
   const isOut = !verdict || verdict.verdict === 'hand-on' || verdict.verdict === 'unsafe-stop';
   const [sheet, setSheet] = useState(false);
+  const others = openRoots(data.roots);
+  const next = others.length > 0 ? 'Go on: other codes are left' : 'Go on to Clear';
   const goOn = () => {
     const by = verdict?.putBackDays === undefined ? null : dayIn(verdict.putBackDays);
     void add(
       ...(verdict?.verdict === 'left-limited' && verdict.putBack
         ? [{ kind: 'owed' as const, what: verdict.putBack, by }]
         : []),
-      { kind: 'chart-ended', ...chartFound(at) },
+      { kind: 'chart-ended', ...chartFound(at), ...(others.length > 0 && { more: true }) },
     );
   };
   const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject });
@@ -46,12 +49,12 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
         {isOut ? (
           <Next onClick={() => setSheet(!sheet)}>{sheet ? 'Close the sheet' : 'Hand-on sheet'}</Next>
         ) : (
-          <Next onClick={goOn}>{isFound ? 'Repaired: go on to Clear' : 'Go on to Clear'}</Next>
+          <Next onClick={goOn}>{isFound && others.length === 0 ? 'Repaired: go on to Clear' : next}</Next>
         )}
         {isOut && (
           <>
             <Button size="glove" onClick={goOn}>
-              Go on to Clear
+              {next}
             </Button>
             <Button size="glove" onClick={() => void add({ kind: 'closed', outcome: 'handed-on', fixedBy: '' })}>
               Handed on: close the walk

@@ -15,6 +15,7 @@ import {
   needsTemperature,
   parseReading,
   readingsNeeded,
+  type ShownBy,
   type TakenReading,
 } from '@wire-trail/core';
 import { lazy, Suspense, useState } from 'react';
@@ -30,6 +31,8 @@ type Props = Readonly<{
   node: MeasureNode;
   known: BandKnown;
   instruments: readonly Instrument[];
+  /** Where the unit itself shows it, in place of a meter. */
+  shown?: ShownBy | null;
   /** What was taken here before and taken back since: it stands in the boxes again. */
   former?: TakenReading | null;
   settingName?: (id: string) => string;
@@ -44,6 +47,7 @@ export function Measure({
   node,
   known,
   instruments,
+  shown = null,
   former = null,
   settingName = (id) => id,
   onTake,
@@ -63,7 +67,7 @@ export function Measure({
   const [tried, setTried] = useState(false);
   const instrument = instruments.find((i) => i.id === meter);
   const typed = inOwnUnits({ readings: readings.taken, temperature, set }, node.quantity, amounts.own);
-  const judged = measure({ node, typed, known, instrument });
+  const judged = measure({ node, typed, known, instrument, shown });
   const band = bandHere(node, typed, known);
   const thermal = needsTemperature(node.band);
   const asksSet = node.band.kind === 'of-setting' && !known.settings?.has(node.band.setting);
@@ -97,10 +101,25 @@ export function Measure({
       }}
     >
       <ul>
-        <li>
-          Measure at <strong>{node.probes.join(' and ')}</strong>
-        </li>
-        <li>{node.supply === 'dead' ? 'Dead: isolated and proved' : 'Energised'}</li>
+        {shown ? (
+          <li>
+            Read it on the unit: <strong>{shown.field.name}</strong> on “{shown.readout.name}”
+            {shown.address !== null && (
+              <>
+                {' '}
+                at <strong className="mono">{shown.address}</strong>
+              </>
+            )}
+            . No cover has to come off.
+          </li>
+        ) : (
+          <>
+            <li>
+              Measure at <strong>{node.probes.join(' and ')}</strong>
+            </li>
+            <li>{node.supply === 'dead' ? 'Dead: isolated and proved' : 'Energised'}</li>
+          </>
+        )}
         {node.disconnect.map((d) => (
           <li key={d}>Off first: {d}</li>
         ))}
@@ -141,13 +160,13 @@ export function Measure({
         )}
         <Readings
           of={readings}
-          label={`What the meter shows, ${amounts.unit(node.quantity)}`}
+          label={`What the ${shown ? 'unit' : 'meter'} shows, ${amounts.unit(node.quantity)}`}
           least={readingsNeeded(node.band)}
           placeholder={node.quantity === 'resistance' ? '12k4, 17.6, OL' : ''}
           wrong={(index) => wrong('reading', index)}
         />
       </div>
-      {usable.length > 1 && (
+      {!shown && usable.length > 1 && (
         <label className="field meter">
           With
           <Select native fullWidth value={meter} onChange={(e) => setMeter(e.target.value)}>

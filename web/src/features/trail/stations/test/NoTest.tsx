@@ -1,28 +1,32 @@
 import Button from '@mui/material/Button';
-import { entriesOf, holdsFor } from '@wire-trail/core';
+import { entriesOf, holdsFor, openRoots } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 
+const noChart = 'there is no chart for this yet';
+
 /** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
-export function NoChart({ data, add }: StationProps) {
+export function NoChart({ walk, data, add }: StationProps) {
   const [note, setNote] = useState('');
   const { subject } = data;
+  const isMore = openRoots(data.roots).length > 0;
   return (
     <StationLayout
       panel={{ face: data.front }}
       actions={
         <Next
           onClick={() =>
-            void add(...(note.trim() ? [{ kind: 'noted' as const, text: note.trim() }] : []), {
-              kind: 'skipped',
-              station: 'test',
-              why: 'there is no chart for this yet',
-            })
+            void add(
+              ...(note.trim() ? [{ kind: 'noted' as const, text: note.trim() }] : []),
+              isMore && walk.code
+                ? { kind: 'code-settled', code: walk.code, as: 'tested', why: noChart, next: null, more: true }
+                : { kind: 'skipped', station: 'test', why: noChart },
+            )
           }
         >
-          Go on to Clear
+          {isMore ? 'Go on: other codes are left' : 'Go on to Clear'}
         </Next>
       }
     >

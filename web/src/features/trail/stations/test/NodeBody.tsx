@@ -7,6 +7,7 @@ import {
   entriesOf,
   entryOf,
   type NodeOf,
+  shownBy,
 } from '@wire-trail/core';
 import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
@@ -30,6 +31,7 @@ export function NodeBody(props: BodyProps) {
             node={node}
             known={data.bandKnown}
             instruments={entriesOf(data.bundle, 'instrument')}
+            shown={shownBy(data.bundle, node)}
             former={former?.reading ?? null}
             settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
             keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}

@@ -1,5 +1,13 @@
 import Button from '@mui/material/Button';
-import { type ChartWalk, coverWords, entryOf, minutesAhead, probePoints, type Route } from '@wire-trail/core';
+import {
+  type ChartWalk,
+  coverWords,
+  entryOf,
+  minutesAhead,
+  openRoots,
+  probePoints,
+  type Route,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
@@ -7,6 +15,7 @@ import { faceOf } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
 import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
+import { OtherCodes } from '../OtherCodes.tsx';
 import { StationLayout, type StationProps, useTopOf } from '../StationLayout.tsx';
 import { Ended } from './Ended.tsx';
 import { NodeBody } from './NodeBody.tsx';
@@ -24,6 +33,8 @@ export function TestStation(props: StationProps) {
   useTopOf(walk.answers.length);
   if (walk.special && !subject) return <NothingStored {...props} />;
   if (!subject) return <NoSubject {...props} />;
+  const isDone = walk.found !== null || (walk.code !== null && walk.settled.has(walk.code));
+  if (isDone && openRoots(data.roots).length > 0) return <OtherCodes {...props} title="Other codes were read" />;
   if (!chartWalk) return <NoChart {...props} />;
   if (walk.waitingUntil) return <Until {...props} until={walk.waitingUntil} />;
   return <AtNode {...props} at={chartWalk} />;

@@ -102,7 +102,7 @@ describe('what is run on the unit', () => {
       'e6',
       null,
       ...said('warm-up', ['door', 'yes'], ['rate', 'high']),
-      ...said('air', ['fan', 'yes'], ['sensor', 'pass']),
+      ...said('air', ['fan', 'yes'], ['seen', 'pass']),
       ...said('warm-up', ['heater', 'done']),
       ...said('element-check', ['isolate', 'done'], ['ohms', 'pass'], ['leak', 'pass']),
       ...said('warm-up', ['close-up', 'done']),

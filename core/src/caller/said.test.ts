@@ -1,0 +1,16 @@
+import { describe, expect, it } from 'vitest';
+import { sayingsOf, takenFrom } from '../testing/said-units.ts';
+
+const sortedOut = (means: string): string => means.split(' or ').sort().join(' or ');
+
+/** Sayings that are not taken as they were meant, by their words. */
+const otherwise: readonly string[] = [];
+
+describe('what people say of a readout', () => {
+  it.each(['sayings.txt', 'sayings-2.txt', 'sayings-3.txt', 'sayings-4.txt', 'sayings-5.txt'])('%s', (file) => {
+    const all = sayingsOf(new URL(file, import.meta.url));
+    expect(all.length).toBeGreaterThan(40);
+    const missed = all.filter((s) => sortedOut(takenFrom(s)) !== sortedOut(s.means)).map((s) => s.said);
+    expect(missed).toEqual(otherwise.filter((said) => all.some((s) => s.said === said)));
+  });
+});

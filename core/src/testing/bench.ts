@@ -1,0 +1,5 @@
+// What measurements outside core use of its generators.
+export { missedIn } from './find-queries.ts';
+export { type MadeLook, madeLook, usualSlipping } from './made-looks.ts';
+export { judged, type MadeMiss, madeMiss, madeTake, missKinds, taken } from './made-misses.ts';
+export { sayingsOf, takenFrom } from './said-units.ts';
