@@ -81,19 +81,23 @@ export class AlreadyRunning extends Error {
   }
 }
 
-async function makeFolder({ folder, data, user, onLine }) {
+async function makeFolder({ folder, data, user, temporary, onLine }) {
   if (existsSync(join(data, 'mysql')) && !existsSync(join(folder, 'making'))) return;
   onLine('making the database folder');
   rmSync(data, { recursive: true, force: true });
   writeFileSync(join(folder, 'making'), '');
-  await run('mariadb-install-db', [
-    '--no-defaults',
-    `--user=${user}`,
-    `--datadir=${data}`,
-    '--auth-root-authentication-method=normal',
-    '--skip-test-db',
-    '--skip-name-resolve',
-  ]);
+  await run(
+    'mariadb-install-db',
+    [
+      '--no-defaults',
+      `--user=${user}`,
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve',
+    ],
+    { env: { ...process.env, TMPDIR: temporary } },
+  );
   rmSync(join(folder, 'making'));
 }
 
@@ -136,11 +140,11 @@ async function startHeld({ folder, port, onLine, extra, held }) {
   const user = userInfo().username;
   const password = passwordOf(folder);
   await stopLeftOver(pidFile, onLine);
-  await makeFolder({ folder, data, user, onLine });
-  // of its own: what lies about in a shared one is swept by others
+  // of its own: what lies about in a shared one is swept by others that start, while the folder is being made as well
   const temporary = join(folder, 'tmp');
   rmSync(temporary, { recursive: true, force: true });
   mkdirSync(temporary, { mode: 0o700 });
+  await makeFolder({ folder, data, user, temporary, onLine });
   const initFile = join(folder, 'accounts.sql');
   writeFileSync(initFile, accounts(password), { mode: 0o600 });
   rmSync(socket, { force: true });
