@@ -14,7 +14,7 @@ import {
   seeded,
   shiftOf,
 } from '@wire-trail/core';
-import { madeLook, sayingsOf, takenFrom, usualSlipping } from '@wire-trail/core/testing';
+import { madeLook, saidFiles, sayingsOf, takenFrom, usualSlipping } from '@wire-trail/core/testing';
 import { readTaps, readTraces } from './rhythm.ts';
 import { median, type Row, row } from './row.ts';
 
@@ -137,8 +137,8 @@ function certainty(looks: number, rate: number) {
 }
 
 /** Share of sayings that are taken as a careful listener takes them. */
-function saidShare(files: readonly string[]): number {
-  const all = files.flatMap((file) => sayingsOf(new URL(`../../core/src/caller/${file}`, import.meta.url)));
+function saidShare(): number {
+  const all = saidFiles().flatMap(sayingsOf);
   const sorted = (means: string) => means.split(' or ').sort().join(' or ');
   return all.filter((s) => sorted(takenFrom(s)) === sorted(s.means)).length / all.length;
 }
@@ -154,7 +154,7 @@ export function benchRead(): Row[] {
   const traces = readTraces(10, 1500, 11);
   const taps = readTaps(1500, 12);
   const [usual, halved, doubled] = [certainty(6000, 1), certainty(3000, 0.5), certainty(3000, 2)];
-  const said = saidShare(['sayings.txt', 'sayings-2.txt', 'sayings-3.txt', 'sayings-4.txt', 'sayings-5.txt']);
+  const said = saidShare();
   return [
     row('read.decodesPerS', Math.round(decodesPerS()), 'decodes/s'),
     row('read.doubtMs', doubt, 'ms', '≤ 1', doubt <= 1),

@@ -29,10 +29,13 @@ const unclear =
 type Face = Readonly<{ words: readonly string[]; characters: string }>;
 const anyFace: Face = { words: [], characters: '' };
 
+/** Words as they sound on a display of few letters: low is LO, high is HI. */
+const sounding = (said: string): string => said.replace(/\b(l)ow\b/gi, '$1o').replace(/\b(h)igh\b/gi, '$1i');
+
 /** What a display shows, as it was said: "E three" is E3, "eff oh five" F05, "four twelve dash seven" 412-7. */
 export function charactersSaid(said: string, { words, characters }: Face = anyFace): string {
   const whole = said.trim();
-  const known = words.find((w) => new RegExp(`\\b${w.replace(/[^\w]/g, '.')}\\b`, 'i').test(whole));
+  const known = words.find((w) => new RegExp(`\\b${w.replace(/[^\w]/g, '.')}\\b`, 'i').test(sounding(whole)));
   if (known !== undefined) return known;
   const plain = said
     .slice(0, 200)
@@ -43,6 +46,8 @@ export function charactersSaid(said: string, { words, characters }: Face = anyFa
       word.toLowerCase().startsWith(letter.toLowerCase()) ? letter : all,
     )
     .replace(/\bdouble (\w+)\b/gi, '$1 $1')
+    // err is said of an E where there is no r to follow it
+    .replace(/\berr (?=\w)/gi, characters.includes('E') && !/r/i.test(characters) ? 'E ' : ' ')
     .replace(/\b(?:um+|uh+|er+)\b/gi, ' ')
     .replace(/^(.*?)\bwith (?:a|an) (\w+) in front\b/i, '$2 $1')
     .replace(/\b(\w+)(?: i think)?,? (?:or|could be|maybe|might be) (?:a |an )?(\w+)\s*$/i, (_, a: string, b: string) =>

@@ -5,7 +5,8 @@ import type { Look, SeenLamp } from '../model/look.ts';
 import type { Stage } from '../model/readout.ts';
 import type { ReadsOf } from '../model/reads.ts';
 import { placesIn } from '../spoken/places.ts';
-import type { CallerWord, SaidState } from './word.ts';
+import { clausesOf, inOrder, type SaidOfLamp as Said, withState } from './lamp-states.ts';
+import type { CallerWord } from './word.ts';
 
 /** What the numbers somebody said of lamps may mean. */
 export type LampsMeant = 'from-left' | 'from-right' | 'names' | 'weights';
@@ -16,17 +17,6 @@ export type Row = Readonly<{
   weights: ReadonlyArray<number | undefined>;
   labels: ReadonlyMap<string, readonly string[]>;
 }>;
-
-const stateOf: Readonly<Record<SaidState, SeenLamp>> = {
-  on: 'lit',
-  lit: 'lit',
-  off: 'dark',
-  blinks: 'slow',
-  slow: 'slow',
-  fast: 'fast',
-  dim: 'dim',
-  unsure: 'unsure',
-};
 
 /** Which lamps a word points at, if numbers are taken so; null where it points at none of these, undefined where it does not point. */
 export function signsMeant(
@@ -98,27 +88,6 @@ export function signsMeant(
   }
 }
 
-type Said = Readonly<{ state: SeenLamp | null; colour: LampColour | null }>;
-
-/** What further words add: on and blinking is blinking, blinking and quickly is quick. */
-function withState(was: SeenLamp | null, word: SaidState): SeenLamp {
-  const next = stateOf[word];
-  if (was === null) return next;
-  if (word === 'blinks' && (was === 'fast' || was === 'slow')) return was;
-  if (word === 'on' && was !== 'dark') return was;
-  return next;
-}
-
-const clausesOf = (words: readonly CallerWord[]): CallerWord[][] => {
-  const clauses: CallerWord[][] = [[]];
-  for (const word of words) {
-    if (word.kind === 'stop') clauses.push([]);
-    else if (word.kind === 'end') clauses.push([word], []);
-    else clauses.at(-1)?.push(word);
-  }
-  return clauses.filter((c) => c.length > 0);
-};
-
 /** How many there are, said before as many are named, says no more. */
 function withoutSum(words: readonly CallerWord[], row: Row): readonly CallerWord[] {
   const at = words.findIndex((w) => w.kind === 'number');
@@ -150,6 +119,8 @@ export function lampLook(
     for (const sign of signs) told.set(sign, how);
     if (signs.length > 0) last = how;
   };
+  const listed = inOrder(said, as === 'from-right' ? row.signs.toReversed() : row.signs);
+  if (listed) return lookOf(stage, reads, row, listed, null);
   for (const clause of clausesOf(withoutSum(said, row))) {
     if (clause[0]?.kind === 'end') {
       // a new sentence says nothing of the lamps before
@@ -167,6 +138,8 @@ export function lampLook(
     let before = false;
     let except = false;
     let isRest = false;
+    /** How the lamps before the others are: those are the contrary where nothing else is said. */
+    let unlike: SeenLamp | null = null;
     let all: SignId[] = [];
     let allIs: SeenLamp | null = null;
     const how = (): Said => ({ state, colour });
@@ -177,12 +150,14 @@ export function lampLook(
         put(all, { state: others, colour });
         put(here, { state: others === 'dark' ? null : 'dark', colour: null });
         except = false;
+      } else if (state === null && colour === null && isRest && unlike !== null) {
+        rest = { state: unlike === 'dark' ? 'lit' : 'dark', colour: null };
       } else if (state === null && colour === null) {
         if (standing) put(here, standing);
         else waiting = [...waiting, ...here];
       } else if (here.length > 0 || isRest) {
         // "small and water, large is off": what is off is that one alone
-        if (state === 'dark' && !isPlural && !before) {
+        if (state === 'dark' && (isRest || !isPlural) && !before) {
           put(waiting, standing ?? { state: null, colour: null });
           waiting = [];
         }
@@ -198,7 +173,7 @@ export function lampLook(
     };
     let saidState = false;
     let nothing = false;
-    for (const word of clause) {
+    for (const [i, word] of clause.entries()) {
       switch (word.kind) {
         case 'state':
           // "nothing is on" says that it is off
@@ -222,6 +197,12 @@ export function lampLook(
           saidState = true;
           break;
         case 'except':
+          if (clause[i + 1]?.kind === 'rest') {
+            unlike = state;
+            close();
+            [state, colour, saidState, before] = [null, null, false, false];
+            break;
+          }
           all = state === null && colour === null ? here : [];
           allIs = state;
           if (all.length === 0 && (here.length > 0 || isRest)) close();
@@ -287,7 +268,17 @@ export function lampLook(
     waiting.filter((s) => !told.has(s)),
     standing ?? lit,
   );
-  if (told.size === 0 && !allDark && rest === null) return null;
+  return told.size === 0 && !allDark && rest === null ? null : lookOf(stage, reads, row, told, rest);
+}
+
+/** The look of lamps of which so much was said; what is said of the others holds for those nobody named. */
+function lookOf(
+  stage: Stage,
+  reads: ReadsOf<'lamps'>,
+  row: Row,
+  told: ReadonlyMap<SignId, Said>,
+  rest: Said | null,
+): Look {
   const lamps: Record<SignId, SeenLamp> = {};
   const colours: Record<SignId, LampColour> = {};
   const others: Said = rest ?? { state: reads.offIs, colour: null };

@@ -179,8 +179,11 @@ export function readCaller(readout: Readout, said: string, labels: Labels): Hear
   }
   const counted = readout.stages.some((s) => isRhythmic(s.reads) && s.reads.kind !== 'rhythm');
   const { lead, rest } = counted ? leadSaid(said) : { lead: null, rest: said };
-  const fromRight = /\b(?:(?<!\w+ )from (?:the )?right|right to left)\b/i.test(rest);
-  const directed = rest.replace(/\b(?:from (?:the )?left|left to right|right to left)\b:?/gi, ' ');
+  const fromRight = /\b(?:(?<!\w+ )from (?:the )?right|right to (?:the )?left)\b/i.test(rest);
+  const directed = rest.replace(
+    /\b(?:(?:from )?(?:the )?left to (?:the )?right|(?:from )?(?:the )?right to (?:the )?left|from (?:the )?left)\b:?/gi,
+    ' ',
+  );
   const plain = fromRight ? directed.replace(/\bfrom (?:the )?right\b:?/gi, ' ') : directed;
   const { words, unread } = callerWords(plain, callerNames(readout, labels.names));
   const { chunks: spoken, left } = chunksOf(readout, words);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sayingsOf, takenFrom } from '../testing/said-units.ts';
+import { saidFiles, sayingsOf, takenFrom } from '../testing/said-units.ts';
 
 const sortedOut = (means: string): string => means.split(' or ').sort().join(' or ');
 
@@ -7,8 +7,8 @@ const sortedOut = (means: string): string => means.split(' or ').sort().join(' o
 const otherwise: readonly string[] = [];
 
 describe('what people say of a readout', () => {
-  it.each(['sayings.txt', 'sayings-2.txt', 'sayings-3.txt', 'sayings-4.txt', 'sayings-5.txt'])('%s', (file) => {
-    const all = sayingsOf(new URL(file, import.meta.url));
+  it.each(saidFiles().map((file) => [file.pathname.split('/').at(-1), file] as const))('%s', (_, file) => {
+    const all = sayingsOf(file);
     expect(all.length).toBeGreaterThan(40);
     const missed = all.filter((s) => sortedOut(takenFrom(s)) !== sortedOut(s.means)).map((s) => s.said);
     expect(missed).toEqual(otherwise.filter((said) => all.some((s) => s.said === said)));

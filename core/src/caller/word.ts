@@ -1,7 +1,8 @@
 import type { SignId } from '../base/ids.ts';
 import { type LampColour, lampColours } from '../model/lamp.ts';
-import { joinedByDash, numberAt, ordinalOf, timesOf } from '../spoken/numbers.ts';
+import { numberAt, ordinalOf, timesOf } from '../spoken/numbers.ts';
 import { endOf, isMiddle, type SpokenPlace } from '../spoken/places.ts';
+import { plainly } from './plainly.ts';
 
 export type SaidState = 'on' | 'lit' | 'off' | 'blinks' | 'slow' | 'fast' | 'dim' | 'unsure';
 
@@ -110,10 +111,16 @@ type Scan = Readonly<{ word: CallerWord | 'filler' | null; used: number }>;
 const endsThere = (next: string | undefined): boolean =>
   next === undefined || /^(?:[,.;:]|[a-z]|and|then|or|is|are|lit|on|off|but)$/.test(next);
 
+/** What a figure's name stands behind, and no count of quick ones. */
+const beginsThere = /^(?:|[,.;:]|the|and|then)$/;
+
+/** What stands between a lamp and how it is. */
+const isAbout: ReadonlySet<string> = new Set(['is', 'was', 'stays', 'goes', 'looks', 'does']);
+
 function namedAt(words: readonly string[], at: number, names: CallerNames): Scan | null {
   for (const { words: label, stage } of names.stages) {
     // quick ones are blinks, the ones are a figure
-    if (label[0] === 'ones' && words[at - 1] !== 'the') continue;
+    if (label[0] === 'ones' && !beginsThere.test(words[at - 1] ?? '') && words[at + 1] !== ':') continue;
     if (label.every((w, i) => words[at + i] === w)) return { word: { kind: 'stage', stage }, used: label.length };
   }
   for (const { words: label, signs } of names.signs) {
@@ -121,7 +128,9 @@ function namedAt(words: readonly string[], at: number, names: CallerNames): Scan
     // "a" alone is more often an article, and a figure is a number first
     if (label.length === 1 && /^\d+$/.test(label[0] ?? '')) continue;
     if (label.length === 1 && label[0] === 'a' && !endsThere(words[at + 1])) continue;
-    return { word: { kind: 'name', signs }, used: label.length };
+    // the upper one is out: that one counts nothing
+    const one = words[at + label.length] === 'one' && isAbout.has(words[at + label.length + 1] ?? '');
+    return { word: { kind: 'name', signs }, used: label.length + (one ? 1 : 0) };
   }
   return null;
 }
@@ -213,62 +222,15 @@ function wordAt(words: readonly string[], at: number, names: CallerNames): Scan 
   return one(fillers.has(word) ? 'filler' : null);
 }
 
-const durations =
-  /\b(?:for |after |about |like |another |roughly )*(?:a |an |one |two |three |four |five |six |ten |few |\d+(?:[.,]\d+)? ?|couple of |half a |several |some )+(?:seconds?|secs?|minutes?|mins?)\b(?: or so| later)?/gi;
-
-/** What was said, in plain words: corrections marked, phrases that mean one thing made one word. */
-function plainly(said: string): string {
-  return (
-    said
-      .slice(0, 400)
-      .replace(/[’`]/g, "'")
-      .replace(/(\w)'s\b/g, '$1 is')
-      .replace(joinedByDash, '$1 ')
-      .replace(/\b(?:but )?all the (?:others|rest)\b/gi, ' rest on ')
-      .replace(/\b(?:um+|uh+|er+|erm)\b,?/gi, ' ')
-      .replace(
-        /\b(?:no,? (?:wait|sorry|hang on|make that)|hang on|hold on|sorry,?(?: no)?|wait,? no|i mean|scratch that|correction|rather)\b,?/gi,
-        ' §correct ',
-      )
-      .replace(/([.,;] ?)no, /gi, '$1§correct ')
-      .replace(durations, ' ')
-      .replace(/\b(?:does not|doesn't|never|won't) (?:go|goes) (?:off|out)\b/gi, ' lit ')
-      .replace(/\b(?:is not|isn't|not|aren't) (?:on|lit)\b/gi, ' off ')
-      .replace(/\b(?:can ?not|can't|couldn't) (?:tell|see|be sure|say|read|make out)(?: about| of)?\b/gi, ' unsure ')
-      .replace(/\bnot sure (?:about|of)?\b/gi, ' unsure ')
-      .replace(/\b(?:could|might|may) (?:also )?be\b/gi, ' or ')
-      .replace(/\bone of (?:them|the (?:lamps|lights|leds))\b/gi, ' ')
-      // how many there are says no more than which they are
-      .replace(/\b(?:two|three|four|five|six|\d) (?:lamps|lights|leds)(?: are)?(?: on| lit| up)?(?=[,:])/gi, ' ')
-      .replace(/\b(?:one |a )?(?:long |short )?(?:pause|gap|break) (?:in )?between\b,?/gi, ' ')
-      .replace(/\b(?:two|three|four) (red|green|amber|white|blue|yellow)s\b/gi, ' all $1 ')
-      .replace(/\b(?:the )?other (?:one|two|three|four|five|ones|lamps?|lights?)\b/gi, ' rest ')
-      .replace(/\bnothing else\b|\bthat is all\b|\bthe whole time\b/gi, ' ')
-      .replace(/\band so (?:is|are|does|do)\b|\bsame (?:for|with)\b/gi, ' ditto ')
-      .replace(/\bbefore that\b|\bthe rest of the time\b/gi, ' otherwise ')
-      .replace(/\bafter that\b|\bfollowed by\b|\band then\b|\bover and over\b|\bthen again\b/gi, (m) =>
-        /over/i.test(m) ? ' ' : ' then ',
-      )
-      .replace(/\bstays on (?:for )?longer,? like a long one\b/gi, ' long ')
-      .replace(/\b(?:stays?|stayed|goes|is|are) on\b/gi, ' lit ')
-      .replace(/\bthe one (?=on|in|at|next|below|above|to|for|with|of)/gi, 'the ')
-      .replace(/\b(?:once|twice|\w+ times) over\b/gi, ' ')
-      .replace(/\b(first|second|third|fourth|fifth|sixth|last|left|right|middle|top|bottom) one\b/gi, '$1')
-      .replace(/\b(the|this|that) ((?:far |very )?[a-z0-9]+) one\b/gi, '$1 $2')
-      .replace(/\b(\w+) over (red|green|amber|white|blue|yellow|dark|off)\b/gi, 'top $1, bottom $2')
-      .replace(/\b(?:apart|aside) from\b|\bother than\b|\bbesides\b/gi, ' except ')
-      .replace(
-        /\bthe (?:whole|entire) (?:row|lot|line|panel)\b|\ball the (?:lamps|lights|leds)\b|\bthe lot\b/gi,
-        ' all ',
-      )
-      .replace(/\ball (?:of them|two|three|four|five|six)\b|\bboth of them\b/gi, ' all ')
-      .replace(/\bof them\b/gi, ' ')
-  );
-}
-
 /** The words of what was said, in small letters; stops stand alone. */
 export const spokenWords = (said: string): string[] =>
   said.match(/§correct|[\p{L}\p{N}][\p{L}\p{N}'’-]*|[,.;:!?]|\n|→|\|/gu)?.map((w) => w.toLowerCase()) ?? [];
+
+/** Yes or no, said of a lamp that was just named. */
+function answered(before: CallerWord | undefined, word: string | undefined): Scan | null {
+  if (before?.kind !== 'name' || (word !== 'yes' && word !== 'no')) return null;
+  return { word: { kind: 'state', state: word === 'yes' ? 'on' : 'off' }, used: 1 };
+}
 
 /** Reads what was said of lamps and blinks as words; `unread` are those nothing is made of. */
 export function callerWords(said: string, names: CallerNames): { words: CallerWord[]; unread: string[] } {
@@ -276,7 +238,7 @@ export function callerWords(said: string, names: CallerNames): { words: CallerWo
   const words: CallerWord[] = [];
   const unread: string[] = [];
   for (let at = 0; at < spoken.length; ) {
-    const { word, used } = wordAt(spoken, at, names);
+    const { word, used } = answered(words.at(-1), spoken[at]) ?? wordAt(spoken, at, names);
     if (word === null) unread.push(spoken[at] ?? '');
     else if (word !== 'filler') words.push(word);
     at += Math.max(1, used);
@@ -304,6 +266,12 @@ function corrected(words: readonly CallerWord[]): CallerWord[] {
     }
     const next = words.slice(i + 1).find((w) => ['count', 'name', 'state', 'colour', 'length'].includes(sort(w)));
     const last = made.findLastIndex((w) => sort(w) === sort(next));
+    // all of it once more, where as many follow as there were
+    const lengths = (all: readonly CallerWord[]) => all.filter((w) => w.kind === 'length').length;
+    if (next?.kind === 'length' && last >= 0 && lengths(words.slice(i + 1)) >= Math.max(2, lengths(made))) {
+      made.length = made.findIndex((w) => w.kind === 'length' || w.kind === 'number');
+      return;
+    }
     // whoever begins a thing again begins it where it was
     if (next && last >= 0) made.splice(last, made.slice(last + 1).some(tells) ? 1 : made.length - last);
   });

@@ -1,6 +1,7 @@
 /** How the letters sound when somebody spells them. */
 const spelt: Readonly<Record<string, string>> = {
   ay: 'A',
+  aye: 'A',
   bee: 'B',
   cee: 'C',
   see: 'C',

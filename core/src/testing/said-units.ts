@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import type { Labels } from '../caller/read.ts';
 import { decode, isTold, readCaller, readElsewhere } from '../index.ts';
 import type { Readout } from '../model/readout.ts';
@@ -194,6 +194,13 @@ export const saidUnits: Readonly<Record<string, SaidUnit>> = {
 
 /** One line of a file of sayings: of which unit, what is said, and what a careful listener takes from it. */
 export type Saying = Readonly<{ unit: string; said: string; means: string }>;
+
+/** Every file of sayings, those of the first day first. */
+export function saidFiles(): URL[] {
+  const folder = new URL('../caller/', import.meta.url);
+  const names = readdirSync(folder).filter((name) => /^sayings(-\d+)?\.txt$/.test(name));
+  return names.sort().map((name) => new URL(name, folder));
+}
 
 /** The sayings of a file such as `caller/sayings.txt`. */
 export function sayingsOf(file: URL): Saying[] {
