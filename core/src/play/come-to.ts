@@ -3,6 +3,7 @@ import { assertNever } from '../base/result.ts';
 import type { Outcome } from './attempt-state.ts';
 import type { Hand } from './op.ts';
 import {
+  acted,
   dies,
   dropped,
   gripped,
@@ -16,6 +17,7 @@ import {
   setWindow,
   showAwaited,
   showSign,
+  staysPut,
   waits,
 } from './run.ts';
 
@@ -154,6 +156,12 @@ export function takeDue(run: Run): Outcome {
     case 'branch':
       return onward(run, at);
     case 'hold': {
+      if (staysPut(op.grips) && !op.sign) {
+        // put back now or later, or left as it is
+        w.loose = [...w.loose, ...op.grips.map((g) => g.control)];
+        acted(run, at);
+        return onward(run, at);
+      }
       if (op.sign ? isSound(op.sign) : op.mostMs !== null) return dies(run, op.sign ? 'let-go-late' : 'held-too-long');
       w.loose = [...w.loose, ...op.grips.filter((g) => !g.sticks).map((g) => g.control)];
       w.lastActAt = at;

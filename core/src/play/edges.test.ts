@@ -346,6 +346,18 @@ describe('what stays and what goes', () => {
     const long = one('keep lid open for 4 s to 9 s\n  press a\npress b').set('lid', 'open').press('a').wait(5000);
     expect(long.press('b').wait(500).mode).toBe('service');
   });
+  it('what stays where it is held is left so or put back, and is no hold where it was put back early', () => {
+    const lid = () => bench({ id: 'w', script: 'from idle\nhold lid open for 2 s to 5 s\npress a\nreach service' });
+    expect(lid().set('lid', 'open').wait(3000).press('a').wait(1000).mode).toBe('service');
+    expect(lid().set('lid', 'open').wait(3000).set('lid', 'shut').press('a').wait(1000).mode).toBe('service');
+    const early = lid().set('lid', 'open').wait(500).set('lid', 'shut').press('a').wait(9000);
+    expect([early.mode, early.missed.at(-1)]).toEqual(['idle', expect.stringMatching(/^w 0 let-go-early 1200/)]);
+    const more = bench({
+      id: 'w',
+      script: 'from idle\nhold lid open for 2 s to 5 s\nset lid shut\npress a\nreach service',
+    });
+    expect(more.set('lid', 'open').wait(3000).press('a').wait(1000).mode).toBe('idle');
+  });
   it('a hold without a most may be let go of at any time after', () => {
     const unit = one('hold a for 2 s\npress b\npress c').down('a').wait(2500).press('b').up('a').press('c').wait(500);
     expect([unit.mode, unit.missed]).toEqual(['service', []]);

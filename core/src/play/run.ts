@@ -104,8 +104,11 @@ export function holding(run: Run, op: Extract<Op, { op: 'hold' }>, at: number): 
   if (op.sign) {
     showAwaited(run, op.sign, at);
     w.due = at + op.sign.gapMs * (isSound(op.sign) ? op.sign.nth + 1 : op.sign.nth);
-  } else w.due = at + (op.mostMs ?? op.leastMs);
+  } else w.due = at + (staysPut(op.grips) ? op.leastMs : (op.mostMs ?? op.leastMs));
 }
+
+/** Whether nobody has to let go of any of it: a lid that is held open is just left so. */
+export const staysPut = (grips: readonly Grip[]): boolean => grips.every((g) => g.sticks);
 
 export function gripped(run: Run, grips: readonly Grip[], at: number): void {
   run.w.held = [...run.w.held, ...grips];

@@ -50,11 +50,18 @@ function letGo(run: Run, op: Op | undefined, control: ControlId, at: number): Ou
   return null;
 }
 
+/** Whether a hand puts back what stayed where it was held, and nothing else is wanted of that. */
+function putsBack({ w }: Run, op: Op, control: ControlId): boolean {
+  const wanted = op.op === 'set' ? [op.control] : 'grips' in op ? op.grips.map((g) => g.control) : [];
+  return w.loose.includes(control) && !wanted.includes(control);
+}
+
 export function takeHand(run: Run, hand: Hand): Outcome {
   const { w } = run;
   const op = opOf(run);
   if (!op) return ignored;
-  if (hand.kind === 'up') return release(run, op, hand.control, hand.at);
+  if (hand.kind === 'up' || (hand.kind === 'set' && putsBack(run, op, hand.control)))
+    return release(run, op, hand.control, hand.at);
   const late = overdue(run, hand.at);
   if (late) return late;
   if (w.opensWith) setWindow(run, w.opensWith.window, hand.at + w.opensWith.mostMs);
