@@ -46,6 +46,67 @@ describe('walk', () => {
     });
     expect(json.path.at(-1)).toMatchObject({ node: 'sensor', answer: 'low', reading: { value: 9100 } });
   });
+  const until = [
+    { node: 'look-scale', answer: 'no' },
+    { node: 'isolate', answer: 'done' },
+    { node: 'sensor', reading: '12k1', temperature: '25 °C' },
+  ];
+  const walked = async (more: object, ...options: string[]) =>
+    cli('walk', washer, '--chart', 'rinse-heat', '--answers', file('v.json', more), ...options);
+  it('says that it needs the plate where a reading is good on one variant and not on another', async () => {
+    const element = [...until, { node: 'element', reading: '18' }];
+    const { json } = await walked({ answers: element }, '--json');
+    expect(json).toMatchObject({ end: 'needs-plate', verdict: null, at: 'element' });
+    expect(json.needsPlate.map((c: { answer: string }) => c.answer).sort()).toEqual(['high', 'pass']);
+    const { out } = await walked({ answers: element });
+    expect(out).toMatch(/Three phase.*: too high; there 10.8 Ω to 12.7 Ω is good/);
+    expect(out).toMatch(/needs the plate: .*What tells: the model number\./);
+    const known = await walked({ answers: element, variant: 'single-late' }, '--json');
+    expect(known.json.path.at(-1)).toMatchObject({ node: 'element' });
+    expect(known.json.end).not.toBe('needs-plate');
+  });
+  it('refuses a variant the family does not have, and what is no measurement or no amount, at its place', async () => {
+    expect((await walked({ answers: until, variant: 'none' })).err).toMatch(/variant: is none of single-early/);
+    expect((await walked({ answers: until, earlier: { 'look-scale': '3' } })).err).toMatch(
+      /earlier\.look-scale: is no measurement of it/,
+    );
+    expect((await walked({ answers: until, earlier: { sensor: 'a lot' } })).err).toMatch(
+      /earlier\.sensor: .*not a number/,
+    );
+    expect((await walked({ answers: until, settings: { any: 'much' } })).err).toMatch(
+      /settings\.any: “much” is no number/,
+    );
+  });
+  it('takes several readings with their times, and readings that were taken before', async () => {
+    const pe = demo('pellgrave-p8.json');
+    const rate = (readings: object) =>
+      cli(
+        'walk',
+        pe,
+        '--chart',
+        'warm-up',
+        '--answers',
+        file('r.json', {
+          answers: [
+            { node: 'door', answer: 'yes' },
+            { node: 'rate', readings },
+          ],
+        }),
+        '--json',
+      );
+    const slow = await rate([
+      { reading: '40 °C' },
+      { reading: '41 °C', after: '2 min' },
+      { reading: '42 °C', after: '4 min' },
+    ]);
+    expect(slow.json.path.at(-1)).toMatchObject({
+      node: 'rate',
+      reading: { as: 'seconds', value: null, points: [{ value: 40 }, { afterMs: 120_000 }, { value: 42 }] },
+    });
+    const bad = await rate([{ reading: '40 °C' }, { reading: '41 °C', after: 'later' }]);
+    expect(bad.status).not.toBe(0);
+    expect(bad.out).toMatch(/readings.*after/s);
+  });
   it('goes into charts that are called', async () => {
     const pe = demo('pellgrave-p8.json');
     const called = [

@@ -3,28 +3,17 @@ import {
   type Bundle,
   bandHere,
   type Chart,
-  ChartId,
-  type ChartKnown,
   celsiusOf,
   entriesOf,
-  entryOf,
-  familyEntry,
-  fillChart,
   formatTaken,
-  type Given,
   Instrument,
   type MeasureError,
   type MeasureNode,
   measure,
   type ParameterId,
-  parametersOf,
-  partNamesOf,
-  shownBy,
-  walkChart,
 } from '@wire-trail/core';
-import { z } from 'zod';
 import type { Options, Output } from './commands.ts';
-import { readBundleFile, readShape, UnusableInput } from './input.ts';
+import { UnusableInput } from './input.ts';
 
 /** Stops with one plain reason at its file or option. */
 export const refuse = (file: string, reason: string): never => {
@@ -41,130 +30,8 @@ export function chartIn(bundle: Bundle, file: string, id: string | undefined): C
   );
 }
 
-/** Answers as a file: in order, and what a split may go by. */
-const Answers = z.strictObject({
-  answers: z.array(
-    z.strictObject({
-      chart: ChartId.optional(),
-      node: z.string(),
-      answer: z.string().optional(),
-      /** What the meter showed; the answer is then worked out. */
-      reading: z.string().optional(),
-      temperature: z.string().optional(),
-      skipped: z.string().optional(),
-    }),
-  ),
-  code: z.string().optional(),
-  subCode: z.string().optional(),
-  variant: z.string().optional(),
-  controller: z.string().optional(),
-});
-
-/** Follows a chart through answers: the path, the verdict, the minutes. Readings are judged as on a walk. */
-export function runWalk(file: string, { chart: id, answers, code }: Options): Output {
-  const bundle = readBundleFile(file);
-  const own = chartIn(bundle, file, id);
-  if (!answers) return refuse('--answers', 'names the file of answers');
-  const given = readShape(answers, Answers);
-  const family = familyEntry(bundle);
-  const parameters = parametersOf(
-    family,
-    family.variants.find((v) => v.id === given.variant),
-  );
-  const partNames = partNamesOf(family);
-  const subject = entryOf(bundle, 'code', code) ?? entryOf(bundle, 'symptom', code);
-  const chart = subject ? fillChart(own, subject.chartUse, partNames) : own;
-  const known: ChartKnown = {
-    code: given.code ?? null,
-    subCode: given.subCode ?? null,
-    controller: given.controller ?? null,
-    ...(given.variant ? { variants: [given.variant] } : {}),
-    parameters,
-    partNames,
-    charts: (c) => entryOf(bundle, 'chart', c),
-  };
-  const done: Given[] = [];
-  given.answers.forEach((one, i) => {
-    const walk = walkChart(chart, done, known);
-    const at = ['answers', i] as const;
-    if (one.node !== walk.at.id)
-      throw new UnusableInput([{ file: answers, path: [...at, 'node'], reason: `the walk stands at “${walk.at.id}”` }]);
-    const judged =
-      one.reading !== undefined && walk.at.kind === 'measure'
-        ? judge(bundle, walk.at, one.reading, one.temperature, parameters, answers, at)
-        : null;
-    const answer = judged?.answer ?? one.answer;
-    if (answer === undefined)
-      throw new UnusableInput([{ file: answers, path: [...at, 'answer'], reason: 'is missing' }]);
-    done.push({
-      chart: walk.chart.id,
-      node: walk.at.id,
-      answer,
-      reading: judged?.taken ?? null,
-      skipped: one.skipped ?? null,
-    });
-    if (walkChart(chart, done, known).path.length === walk.path.length)
-      throw new UnusableInput([
-        { file: answers, path: [...at, 'answer'], reason: `“${walk.at.id}” does not take “${answer}”` },
-      ]);
-  });
-  const walk = walkChart(chart, done, known);
-  const path = walk.path.map((s) => ({
-    chart: s.chart,
-    node: s.node.id,
-    answer: s.answer,
-    byItself: s.byItself,
-    reading: s.reading,
-  }));
-  const verdict =
-    walk.end?.kind === 'verdict'
-      ? { node: walk.end.verdict.id, verdict: walk.end.verdict.verdict, cause: walk.end.verdict.cause ?? null }
-      : null;
-  return {
-    json: {
-      path,
-      at: walk.at.id,
-      end: walk.end?.kind ?? null,
-      verdict,
-      minutes: walk.minutes,
-      wentRound: walk.wentRound,
-    },
-    lines: [
-      ...walk.path.map(
-        (s) => `${s.byItself ? '*' : ' '} ${s.node.title}: ${s.reading ? `${s.reading.typed} is ` : ''}${s.answer}`,
-      ),
-      verdict
-        ? `${verdict.verdict}: ${walk.at.title}`
-        : walk.end
-          ? walk.end.kind.replaceAll('-', ' ')
-          : `next: ${walk.at.title}`,
-      `${walk.minutes} min`,
-    ],
-    errors: false,
-  };
-}
-
-function judge(
-  bundle: Bundle,
-  node: MeasureNode,
-  reading: string,
-  temperature: string | undefined,
-  parameters: ReadonlyMap<ParameterId, number>,
-  file: string,
-  path: readonly (string | number)[],
-) {
-  const judged = measure({
-    node,
-    known: { parameters },
-    instrument: entryOf(bundle, 'instrument', node.instrument),
-    shown: shownBy(bundle, node),
-    typed: { readings: [{ typed: reading, afterMs: 0 }], ...(temperature === undefined ? {} : { temperature }) },
-  });
-  if (judged.ok) return judged.value;
-  throw new UnusableInput([{ file, path: [...path, judged.error.field], reason: errorWords(judged.error) }]);
-}
-
-const errorWords = ({ error }: MeasureError): string => {
+/** What is wrong with a measurement, in words for a line of text. */
+export const errorWords = ({ error }: MeasureError): string => {
   const facts = Object.entries(error).filter(([k]) => k !== 'code');
   return [error.code.replaceAll('-', ' '), ...facts.map(([k, v]) => `${k} ${String(v)}`)].join(', ');
 };

@@ -6,7 +6,6 @@ import {
   chartPage,
   entryOf,
   familyEntry,
-  parametersOf,
   pocketCard,
   printMermaid,
   readChartText,
@@ -64,7 +63,7 @@ export async function runExchangePdf(file: string, options: Options): Promise<Ou
   const chart = chartIn(bundle, file, id ?? subject?.chart ?? undefined);
   if (!out) return refuse('--out', 'names the file to write');
   const family = familyEntry(bundle);
-  const of = { bundle, chart, parameters: parametersOf(family), subject };
+  const of = { bundle, chart, subject };
   const find = `${family.name} ${subject?.kind === 'code' ? subject.text : chart.title}`;
   const sheet = card
     ? pocketCard({ ...of, address: `${address}/trail?find=${encodeURIComponent(find)}` })

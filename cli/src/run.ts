@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { runMeasure, runWalk } from './chart-commands.ts';
+import { runMeasure } from './chart-commands.ts';
 import { runLockOut, runProve } from './code-commands.ts';
 import { type Output, runExport, runImport, runLint } from './commands.ts';
 import { runExchangeCsv, runExchangeMermaid, runExchangePdf } from './exchange-commands.ts';
@@ -8,6 +8,7 @@ import { runCodesExport, runCodesImport, runFind, runResolve, runUnit } from './
 import { runRename, runUses } from './name-commands.ts';
 import { runDecode, runEncode, runLookAlikes, runRhythm } from './readout-commands.ts';
 import { runAccounts, runExchangeScxml, runPlay, runScript, runSuccessRate, runTelling } from './route-commands.ts';
+import { runWalk } from './walk-command.ts';
 
 const usage = `wire-trail COMMAND … [--json]
 

@@ -19,9 +19,11 @@ export {
   InputId,
   MachineId,
   ModeId,
+  type NodeId,
   ParameterId,
   PartId,
   PlaceId,
+  type SettingId,
   SignId,
   StageId,
   SymptomId,
@@ -50,6 +52,7 @@ export { Role, roleAtLeast, roles } from './base/role.ts';
 export { Scope, Standing, scopes, standings } from './base/text.ts';
 // caller
 export { labelsOf, readCaller } from './caller/read.ts';
+export type { JudgedCase } from './chart/agreed.ts';
 // chart
 export {
   amountOf,
@@ -93,6 +96,7 @@ export { lintCharts } from './chart/lint-uses.ts';
 export {
   accuracyOf,
   bandHere,
+  bandsHere,
   formatTaken,
   inOwnUnits,
   type Measured,
@@ -109,6 +113,7 @@ export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading } from './chart/verdict.ts';
 export { type ChartKnown, type ChartWalk, type Given, minutesAhead, readingsOnPath, walkChart } from './chart/walk.ts';
+export { judgeWatch, watchedAmounts } from './chart/watched.ts';
 // code
 export { codeDistance, differences, plainCode, squeezed } from './code/alike.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
@@ -116,6 +121,7 @@ export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
+export { type RightValue, rightValues } from './code/right-values.ts';
 // contract
 export { type Answer, type Asked, type Contract, contract, type RouteName, routeNames } from './contract/contract.ts';
 export type { EntryView, Job, Revision, RevisionWithBody, Working } from './contract/entries.ts';
@@ -220,7 +226,7 @@ export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
-export { parametersOf, partNamesOf } from './model/values.ts';
+export { parametersOf, partNamesOf, type VariantCase, variantCases } from './model/values.ts';
 export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkEventOf } from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
@@ -324,6 +330,7 @@ export {
   resolveParameters,
   resolvePlate,
 } from './unit/plate.ts';
+export { type PlateFact, plateTells } from './unit/plate-tells.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
@@ -387,6 +394,7 @@ export {
   specialWords,
   standingWords,
 } from './words/names.ts';
+export { goodWords, judgedCaseWords, plateTellsWords, rightWords } from './words/needs-plate.ts';
 export { headWords, nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';

@@ -2,6 +2,7 @@ import type { NodeId, ParameterId, SettingId } from '../base/ids.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Amount, Band } from '../model/band.ts';
 import { bandTraits } from '../model/band.ts';
+import type { VariantCase } from '../model/values.ts';
 
 /** Values of a family's parameters for the variant at hand, in base units. */
 export type Parameters = ReadonlyMap<ParameterId, number>;
@@ -104,6 +105,8 @@ export const needsTemperature = (band: Band): boolean => bandTraits[band.kind].n
 /** What is known when a band is worked out. */
 export type BandKnown = Readonly<{
   parameters: Parameters;
+  /** The values of every variant that is still possible, where the plate leaves several. */
+  cases?: readonly VariantCase[];
   /** How warm the part is; null where nobody has measured it. */
   atCelsius?: number | null;
   /** What settings stand at, in the base unit of what is measured. */

@@ -1,4 +1,4 @@
-import type { InstrumentId, NodeId } from '../base/ids.ts';
+import type { InstrumentId, NodeId, VariantId } from '../base/ids.ts';
 import {
   baseUnit,
   formatQuantity,
@@ -15,6 +15,7 @@ import { bandTraits } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import { agreed, type JudgedCase, possible } from './agreed.ts';
 import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
 import { shared } from './meter-share.ts';
 import { type MeterFacts, type ShownBy, unitAsMeter } from './shown-value.ts';
@@ -50,6 +51,7 @@ export type MeasureError =
   | Readonly<{ field: 'temperature'; error: ReadingError | Readonly<{ code: 'open-temperature' }> }>
   | Readonly<{ field: 'set'; error: ReadingError }>
   | Readonly<{ field: 'band'; error: BandError }>
+  | Readonly<{ field: 'variant'; error: Readonly<{ code: 'needs-plate'; cases: readonly JudgedCase[] }> }>
   | Readonly<{ field: 'readings'; error: Readonly<{ code: 'more-readings-needed'; have: number; need: number }> }>
   | Readonly<{
       field: 'instrument';
@@ -189,7 +191,27 @@ function celsiusTyped(node: MeasureNode, typed: TypedReading): Result<number | n
   return ok(read.value.value);
 }
 
-/** Works out the good band here and now, from what was typed of temperature and setting. Errors name their field. */
+/** What is good on some of the variants that are still possible. */
+export type BandCase = Readonly<{ variants: readonly VariantId[]; band: GoodBand }>;
+
+/**
+ * The good bands here and now, from what was typed of temperature and setting: one, or one for each variant that may be
+ * this and has another. Errors name their field.
+ */
+export function bandsHere(node: MeasureNode, typed: TypedReading, known: BandKnown): Result<BandCase[], MeasureError> {
+  const found = new Map<string, { variants: VariantId[]; band: GoodBand }>();
+  for (const { variants, parameters } of possible(known)) {
+    const band = bandHere(node, typed, { ...known, parameters });
+    if (!band.ok) return band;
+    const key = JSON.stringify(band.value);
+    const before = found.get(key);
+    if (before) before.variants.push(...variants);
+    else found.set(key, { variants: [...variants], band: band.value });
+  }
+  return ok([...found.values()]);
+}
+
+/** Works out the good band for the parameters as they are known. Errors name their field. */
 export function bandHere(node: MeasureNode, typed: TypedReading, known: BandKnown): Result<GoodBand, MeasureError> {
   const celsius = celsiusTyped(node, typed);
   if (!celsius.ok) return celsius;
@@ -199,18 +221,24 @@ export function bandHere(node: MeasureNode, typed: TypedReading, known: BandKnow
   return band.ok ? band : fail({ field: 'band', error: band.error });
 }
 
-/**
- * Judges a measurement from what was typed: reads it, works out the good band at that temperature and setting, takes
- * the meter's accuracy into the verdict, and says which answer of the node it leads to. Every error names its field.
- */
-export function measure(input: {
+type Measuring = Readonly<{
   node: MeasureNode;
   typed: TypedReading;
   known: BandKnown;
   instrument?: Instrument | undefined;
   /** Where the unit itself shows it. */
   shown?: ShownBy | null;
-}): Result<Measured, MeasureError> {
+}>;
+
+/**
+ * Judges a measurement from what was typed: reads it, works out the good band at that temperature and setting, takes
+ * the meter's accuracy into the verdict, and says which answer of the node it leads to. Every error names its field; where
+ * it means one thing on one variant that is still possible and another on another, that is `needs-plate`.
+ */
+export const measure = (input: Measuring): Result<Measured, MeasureError> =>
+  agreed(input.known, (known) => measureOne({ ...input, known }));
+
+function measureOne(input: Measuring): Result<Measured, MeasureError> {
   const { node, typed, known, shown = null } = input;
   const celsius = celsiusTyped(node, typed);
   if (!celsius.ok) return celsius;

@@ -3,6 +3,8 @@ import type { Quantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import type { Chart, ChartNode, NodeOf, VerdictNode } from '../model/chart.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import type { VariantCase } from '../model/values.ts';
+import { possible, sameUnder } from './agreed.ts';
 import { amountOf, type Parameters } from './band.ts';
 import { type Choice, choicesOf, otherwise } from './choices.ts';
 import { compareReadings } from './compare.ts';
@@ -29,7 +31,11 @@ export type ChartKnown = Readonly<{
   controller?: string | null;
   options?: Readonly<Record<string, string>>;
   parameters?: Parameters;
+  /** The values of every variant that is still possible, where the plate leaves several. */
+  cases?: readonly VariantCase[];
   settings?: ReadonlyMap<SettingId, number>;
+  /** Readings taken before, by step, in the base unit of what is measured there. */
+  earlier?: ReadonlyMap<NodeId, number>;
   charts?: (id: ChartId) => Chart | undefined;
   partNames?: ReadonlyMap<PartId, string>;
 }>;
@@ -68,6 +74,9 @@ export type ChartWalk = Readonly<{
 
 type Frame = { chart: Chart; at: ChartNode; visits: Map<NodeId, number>; call: NodeOf<'call'> | null };
 
+const casesOf = ({ parameters = new Map<ParameterId, number>(), cases = [] }: ChartKnown): VariantCase[] =>
+  possible({ parameters, cases });
+
 /** The case a split goes by what is known; null where that has to be asked. */
 function decided(node: NodeOf<'split'>, known: ChartKnown, own: readonly Step[]): string | null {
   const has = (is: string): boolean => node.cases.some((c) => c.is === is);
@@ -93,15 +102,16 @@ function decided(node: NodeOf<'split'>, known: ChartKnown, own: readonly Step[])
       return pick(own.findLast((s) => s.node.id === by.node)?.answer);
     }
     case 'reading': {
-      const value = readings(own).get(node.by.node);
+      const value = readings(own).get(node.by.node) ?? known.earlier?.get(node.by.node);
       if (value === undefined) return null;
-      const parameters = known.parameters ?? new Map<ParameterId, number>();
-      const within = node.cases.find((c) => {
-        const least = c.within?.least == null ? Number.NEGATIVE_INFINITY : amountOf(c.within.least, parameters);
-        const most = c.within?.most == null ? Number.POSITIVE_INFINITY : amountOf(c.within.most, parameters);
-        return least !== null && most !== null && value >= least && value <= most;
+      return sameUnder(casesOf(known), (parameters) => {
+        const within = node.cases.find((c) => {
+          const least = c.within?.least == null ? Number.NEGATIVE_INFINITY : amountOf(c.within.least, parameters);
+          const most = c.within?.most == null ? Number.POSITIVE_INFINITY : amountOf(c.within.most, parameters);
+          return least !== null && most !== null && value >= least && value <= most;
+        });
+        return within?.is ?? fallback;
       });
-      return within?.is ?? fallback;
     }
   }
 }
@@ -208,8 +218,8 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
         }
         case 'compare': {
           const compared = compareReadings(at, {
-            parameters: known.parameters ?? new Map(),
-            readings: readings(within(path, frame.chart)),
+            cases: casesOf(known),
+            readings: new Map([...(known.earlier ?? []), ...readings(within(path, frame.chart))]),
             settings: known.settings ?? new Map(),
             quantity: quantityOf(frame.chart, at.reading),
           });

@@ -1,6 +1,5 @@
 import type { NodeId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Parameters } from '../chart/band.ts';
 import { measureCautions } from '../chart/cautions.ts';
 import { choicesOf } from '../chart/choices.ts';
 import { drawnOf, waitText } from '../chart/drawn.ts';
@@ -8,28 +7,39 @@ import { fillChart } from '../chart/fill.ts';
 import { outlineRows } from '../chart/outline.ts';
 import { proveRun } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
-import type { Chart, ChartNode } from '../model/chart.ts';
+import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
-import { partNamesOf } from '../model/values.ts';
-import { bandWords, verdictWords } from '../words/band.ts';
+import { partNamesOf, type VariantCase, variantCases } from '../model/values.ts';
+import { bandWordsOn, verdictWords } from '../words/band.ts';
 import { cautionWords } from '../words/caution.ts';
 import { measuredAtWords } from '../words/measured.ts';
 import type { Block, Sheet } from './sheet.ts';
 
-type Printed = Readonly<{ bundle: Bundle; chart: Chart; parameters: Parameters; subject?: Code | Symptom | undefined }>;
+type Printed = Readonly<{ bundle: Bundle; chart: Chart; subject?: Code | Symptom | undefined }>;
+
+/** The values of every variant a chart is for: paper does not know which unit it will be held against. */
+function casesOf(bundle: Bundle, { onlyVariants }: Chart): VariantCase[] {
+  const family = familyEntry(bundle);
+  return variantCases(family, onlyVariants.length > 0 ? onlyVariants : family.variants.map((v) => v.id));
+}
+
+/** What a measurement asks for on any of the variants, each once. */
+const cautionsOn = (node: MeasureNode, cases: readonly VariantCase[]): string[] => [
+  ...new Set(cases.flatMap(({ parameters }) => measureCautions(node, parameters).map(cautionWords))),
+];
 
 /** What a step says beside its title, line by line. */
-function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): string[] {
+function stepLines(node: ChartNode, bundle: Bundle, cases: readonly VariantCase[]): string[] {
   const hazards = node.hazards.flatMap((id) => entryOf(bundle, 'hazard', id)?.title ?? []);
   const own = ((): string[] => {
     switch (node.kind) {
       case 'measure':
         return [
-          `${measuredAtWords(node)}. Good: ${bandWords(node.band, node, parameters)}`,
+          `${measuredAtWords(node)}. Good: ${bandWordsOn(node.band, node, familyEntry(bundle), cases)}`,
           ...(node.supply === 'energised' && node.protection ? [node.protection] : []),
           ...node.disconnect.map((d) => `Off first: ${d}`),
-          ...measureCautions(node, parameters).map(cautionWords),
+          ...cautionsOn(node, cases),
         ];
       case 'operate':
         return [node.watchFor];
@@ -60,9 +70,9 @@ function stepLines(node: ChartNode, bundle: Bundle, parameters: Parameters): str
 }
 
 /** What a card has room for of a step: what to measure and what is good. */
-const cardLines = (node: ChartNode, parameters: Parameters): string[] =>
+const cardLines = (node: ChartNode, bundle: Bundle, cases: readonly VariantCase[]): string[] =>
   node.kind === 'measure'
-    ? [`${measuredAtWords(node)}: ${bandWords(node.band, node, parameters)}`]
+    ? [`${measuredAtWords(node)}: ${bandWordsOn(node.band, node, familyEntry(bundle), cases)}`]
     : node.kind === 'wait'
       ? [waitText(node.waitMs)]
       : [];
@@ -71,7 +81,8 @@ const cardLines = (node: ChartNode, parameters: Parameters): string[] =>
  * The steps of a chart in the order of its outline, numbered, each with where its answers lead. On a card verdicts stand
  * where they are led to, and have no step of their own.
  */
-function stepsBlock({ chart, bundle, parameters }: Printed, isCard: boolean): Block {
+function stepsBlock({ chart, bundle }: Printed, isCard: boolean): Block {
+  const cases = casesOf(bundle, chart);
   const nodes = outlineRows(drawnOf(chart)).flatMap((r) =>
     r.kind === 'step' ? chart.nodes.filter((n) => n.id === r.node && !(isCard && n.kind === 'verdict')) : [],
   );
@@ -86,7 +97,7 @@ function stepsBlock({ chart, bundle, parameters }: Printed, isCard: boolean): Bl
       const to = numberOf.get(next as NodeId) ?? chart.nodes.find((n) => n.id === next)?.title ?? '?';
       return `${answers.join(', ')} › ${to}`;
     });
-    const lines = isCard ? cardLines(node, parameters) : stepLines(node, bundle, parameters);
+    const lines = isCard ? cardLines(node, bundle, cases) : stepLines(node, bundle, cases);
     return { number: String(i + 1), title: node.title, lines, ways };
   });
   return { kind: 'steps', steps };

@@ -112,8 +112,7 @@ describe('what a chart may go by', () => {
       bundle,
       walk,
       subject: entryOf(bundle, 'code', walk.code) ?? null,
-      variants: ['single-late'],
-      parameters: new Map(),
+      variants: ['single-late' as never],
     });
   it('is the code, its controller, the variant, the options, and what settings stand at', () => {
     const walk = walkOf(

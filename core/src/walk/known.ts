@@ -1,12 +1,11 @@
-import type { ChartId, NodeId, SettingId } from '../base/ids.ts';
+import type { ChartId, NodeId, SettingId, VariantId } from '../base/ids.ts';
 import { parseReading, quantities } from '../base/quantity.ts';
-import type { Parameters } from '../chart/band.ts';
 import type { ChartKnown } from '../chart/walk.ts';
 import { partsSeen } from '../decode/evidence.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
-import { partNamesOf } from '../model/values.ts';
+import { partNamesOf, variantCases } from '../model/values.ts';
 import type { WalkEvent } from '../model/walk.ts';
 import { subPlace } from '../readout/sub-code.ts';
 import type { GivenAnswer, Walk } from './state.ts';
@@ -25,10 +24,10 @@ export function chartKnown(input: {
   bundle: Bundle;
   walk: Walk;
   subject: Code | Symptom | null;
-  variants: readonly string[];
-  parameters: Parameters;
-}): ChartKnown {
-  const { bundle, walk, subject, variants, parameters } = input;
+  /** Those that are still possible. */
+  variants: readonly VariantId[];
+}): ChartKnown & Required<Pick<ChartKnown, 'cases'>> {
+  const { bundle, walk, subject, variants } = input;
   const taken = walk.taken.find((t) => t.code === walk.code);
   const look = walk.seen.findLast((s) => (taken ? s.readout === taken.readout && s.slot === taken.slot : true));
   const readout = entryOf(bundle, 'readout', look?.readout);
@@ -44,7 +43,7 @@ export function chartKnown(input: {
     variants,
     controller: taken?.controller ?? (subject?.kind === 'code' ? subject.controller : null),
     options: walk.unit?.options ?? {},
-    parameters,
+    cases: variantCases(familyEntry(bundle), variants),
     settings,
     charts: (id: ChartId) => entryOf(bundle, 'chart', id),
     partNames: partNamesOf(familyEntry(bundle)),

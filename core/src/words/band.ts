@@ -3,6 +3,8 @@ import { assertNever } from '../base/result.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
 import type { Band } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
+import type { Family } from '../model/family.ts';
+import type { VariantCase } from '../model/values.ts';
 
 const span = (least: string | null, most: string | null): string =>
   least === null ? `up to ${most}` : most === null ? `${least} and up` : `${least} to ${most}`;
@@ -50,6 +52,25 @@ export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, param
     default:
       return assertNever(band);
   }
+}
+
+/** The same for every variant that may be meant: one, or each that differs with the names of those it is for. */
+export function bandWordsOn(
+  band: Band,
+  node: Pick<MeasureNode, 'quantity'>,
+  family: Pick<Family, 'variants'>,
+  cases: readonly VariantCase[],
+): string {
+  const words = new Map<string, string[]>();
+  for (const { variants, parameters } of cases) {
+    const said = bandWords(band, node, parameters);
+    const names = variants.map((id) => family.variants.find((v) => v.id === id)?.name ?? id);
+    words.set(said, [...(words.get(said) ?? []), ...names]);
+  }
+  const [only] = words.keys();
+  return words.size === 1 && only !== undefined
+    ? only
+    : [...words].map(([said, names]) => `${said} (${names.join(', ')})`).join('; ');
 }
 
 /** What a verdict is called where it stands. */

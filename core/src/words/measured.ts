@@ -59,6 +59,8 @@ export function measureErrorWords({ field, error }: MeasureError): string {
       return 'The earlier reading this is held against was not taken. Take a step back and measure it.';
     case 'band-impossible':
       return 'The good range cannot be computed. Note the reading and ask the trainer.';
+    case 'needs-plate':
+      return 'What this means depends on which variant this is. It needs the plate.';
     case 'reading-below-absolute-zero':
     case 'reading-negative':
     case 'reading-not-a-number':

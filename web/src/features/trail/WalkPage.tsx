@@ -210,7 +210,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         {passing && !looked ? (
           <Loading what="the next station" />
         ) : (
-          <StationView walk={walk} data={data} events={open.events} add={add} />
+          <StationView walk={walk} data={data} events={open.events} add={add} goTo={go} />
         )}
       </Suspense>
       {ahead && (

@@ -19,6 +19,7 @@ import {
   type Needs,
   needsOf,
   type Panel,
+  type Plate,
   type Readout,
   type Root,
   type Route,
@@ -62,6 +63,8 @@ export type TrailData = Readonly<{
   needs: Needs;
   /** Codes that hold, or may hold, on this unit as far as its plate is known. */
   codes: readonly Code[];
+  /** What is known of its plate. */
+  plate: Plate;
   parameters: ReturnType<typeof resolvePlate>['parameters'];
   /** The codes read on this walk that no other explains, and how far each is. */
   roots: readonly Root[];
@@ -83,7 +86,8 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const plate = walk.unit
     ? {
         model: walk.unit.model || null,
-        serial: walk.unit.serial,
+        // what stands in for a serial number that could not be read rules nothing out
+        serial: walk.unit.serialUnread ? null : walk.unit.serial,
         software: walk.unit.software,
         options: walk.unit.options,
       }
@@ -118,14 +122,14 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     routes.find((r) => r.purpose === 'leave' && inMode && r.from !== 'any' && r.from.includes(inMode)) ?? null;
   const ownChart = entryOf(bundle, 'chart', subject?.chart) ?? null;
   const holdsHere = ownChart && holdsFor(ownChart.onlyVariants, alive) !== 'no';
-  const known = chartKnown({ bundle, walk, subject, variants: alive, parameters });
+  const known = chartKnown({ bundle, walk, subject, variants: alive });
   const chart = holdsHere ? fillChart(ownChart, subject?.chartUse ?? noUse, known.partNames) : null;
   const chartWalk = chart ? walkChart(chart, walk.answers, known) : null;
   const earlier = [...walk.settled].flatMap(([id, { as }]): ChartWalk[] => {
     const code = id === walk.code || as !== 'tested' ? undefined : entryOf(bundle, 'code', id);
     const own = entryOf(bundle, 'chart', code?.chart);
     if (!code || !own) return [];
-    const before = chartKnown({ bundle, walk, subject: code, variants: alive, parameters });
+    const before = chartKnown({ bundle, walk, subject: code, variants: alive });
     return [walkChart(fillChart(own, code.chartUse ?? noUse, before.partNames), walk.answers, before)];
   });
   const panels = entriesOf(bundle, 'panel');
@@ -159,11 +163,13 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     known,
     bandKnown: {
       parameters,
+      cases: known.cases,
       settings: known.settings ?? new Map(),
       earlier: chartWalk ? readingsOnPath(chartWalk) : new Map(),
     },
     hazards: needs.hazards,
     needs,
+    plate,
     parameters,
     codes,
     roots: rootsOf(bundle, walk),

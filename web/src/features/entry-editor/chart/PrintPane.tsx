@@ -1,13 +1,5 @@
 import Button from '@mui/material/Button';
-import {
-  chartPage,
-  entriesOf,
-  parametersOf,
-  pocketCard,
-  printMermaid,
-  printOutline,
-  type Sheet,
-} from '@wire-trail/core';
+import { chartPage, entriesOf, pocketCard, printMermaid, printOutline, type Sheet } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
@@ -36,7 +28,6 @@ export function PrintPane({ body, bodies, bundle }: ChartAt) {
     const of = {
       bundle: { ...bundle, family: family.id },
       chart: body,
-      parameters: parametersOf(family),
       subject,
     };
     const find = `${family.name} ${subject?.kind === 'code' ? subject.text : body.title}`;

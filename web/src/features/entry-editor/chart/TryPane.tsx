@@ -7,8 +7,8 @@ import {
   fillChart,
   type Given,
   minutesAhead,
-  parametersOf,
   partNamesOf,
+  variantCases,
   walkChart,
 } from '@wire-trail/core';
 import { useState } from 'react';
@@ -28,7 +28,12 @@ export function TryPane({ body, bodies }: ChartAt) {
   const walk = walkChart(chart, given, {
     code: subject?.kind === 'code' ? subject.text : null,
     ...(variant ? { variants: [variant] } : {}),
-    parameters: family ? parametersOf(family) : new Map(),
+    cases: family
+      ? variantCases(
+          family,
+          family.variants.flatMap((v) => (variant === '' || v.id === variant ? [v.id] : [])),
+        )
+      : [],
     partNames,
     charts: (id) => entryOf(bodies, 'chart', id),
   });

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Walk, WalkEvent } from '@wire-trail/core';
+import type { Station, Walk, WalkEvent } from '@wire-trail/core';
 import { type ReactNode, useEffect, useRef } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { PanelDrawing, type PanelProps } from '../../../parts/panel/PanelDrawing.tsx';
@@ -12,6 +12,8 @@ export type StationProps = Readonly<{
   /** Every event of the walk, also those taken back. */
   events: readonly WalkEvent[];
   add: (...happenings: Happening[]) => Promise<unknown>;
+  /** Looks at another station, such as the unit's plate from within a test. */
+  goTo?: (station: Station) => void;
 }>;
 
 type TabProps = Readonly<{

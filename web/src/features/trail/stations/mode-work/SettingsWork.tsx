@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Setting } from '@wire-trail/core';
+import { familyEntry, rightValues, rightWords, type Setting } from '@wire-trail/core';
 import { useState } from 'react';
 import { Select } from '../../../../parts/field/Select.tsx';
 import type { StationProps } from '../StationLayout.tsx';
@@ -20,7 +20,7 @@ export function SettingsWork({ settings, walk, data, add }: Props & { settings: 
 function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) {
   const [value, setValue] = useState('');
   const state = walk.settings.get(setting.id);
-  const right = setting.right.filter((r) => r.variant === null || data.alive.includes(r.variant)).map((r) => r.value);
+  const right = rightValues(setting, data.alive);
   const did = (what: 'noted' | 'set' | 'verified' | 'put-back', v: string) =>
     void add({ kind: 'setting', setting: setting.id, did: what, value: v });
   const choices = setting.allowed;
@@ -29,7 +29,7 @@ function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) 
       <strong>{setting.name}</strong>
       <div className="small soft">{setting.shownAs}</div>
       <div className="small">
-        right here: <strong>{right.join(' or ') || 'not known'}</strong>
+        right here: <strong>{rightWords(right, familyEntry(data.bundle)) || 'not known'}</strong>
         {state?.old != null && <> · was {state.old}</>}
         {state?.set != null && <> · set to {state.set}</>}
         {state?.verified && ' · verified'}

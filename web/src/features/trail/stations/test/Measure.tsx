@@ -2,10 +2,12 @@ import Button from '@mui/material/Button';
 import {
   accuracyOf,
   type BandKnown,
-  bandHere,
+  bandsHere,
   cautionWords,
+  goodWords,
   type Instrument,
   inOwnUnits,
+  type JudgedCase,
   type Measured,
   type MeasureError,
   type MeasureNode,
@@ -18,7 +20,7 @@ import {
   type ShownBy,
   type TakenReading,
 } from '@wire-trail/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useAmounts } from '../../../../foundation/use-own.ts';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Select } from '../../../../parts/field/Select.tsx';
@@ -40,6 +42,9 @@ type Props = Readonly<{
   action?: string;
   /** Where readings over time are kept until they are taken; left out where one is enough. */
   keptAs?: string;
+  /** Said of a reading that means one thing on one variant and another on another. */
+  needsPlate?: (cases: readonly JudgedCase[]) => ReactNode;
+  variantName?: (id: string) => string;
 }>;
 
 /** One measurement: where the probes go, what is good here and now, and what the reading means. */
@@ -53,11 +58,10 @@ export function Measure({
   onTake,
   action = 'Take this reading',
   keptAs,
+  needsPlate,
+  variantName = (id) => id,
 }: Props) {
-  const readings = useReadings(
-    former && !former.points ? former.typed : '',
-    readingsNeeded(node.band) > 1 ? (keptAs ?? null) : null,
-  );
+  const readings = useReadings(former && !former.points ? former.typed : '', keptAs ?? null);
   const amounts = useAmounts();
   const [temperature, setTemperature] = useState(
     former?.atCelsius == null ? '' : amounts.say(former.atCelsius, 'temperature'),
@@ -68,7 +72,9 @@ export function Measure({
   const instrument = instruments.find((i) => i.id === meter);
   const typed = inOwnUnits({ readings: readings.taken, temperature, set }, node.quantity, amounts.own);
   const judged = measure({ node, typed, known, instrument, shown });
-  const band = bandHere(node, typed, known);
+  const bands = bandsHere(node, typed, known);
+  const [only, ...others] = bands.ok ? bands.value : [];
+  const band = only && others.length === 0 ? only.band : null;
   const thermal = needsTemperature(node.band);
   const asksSet = node.band.kind === 'of-setting' && !known.settings?.has(node.band.setting);
   const at = thermal ? parseReading(typed.temperature ?? '', 'temperature') : null;
@@ -186,11 +192,20 @@ export function Measure({
             </p>
           ),
       )}
-      {thermal && celsius !== null && band.ok ? (
+      {bands.ok && others.length > 0 && (
+        <div className="small mono">
+          {bands.value.map((b) => (
+            <p key={b.variants.join()}>
+              good on {b.variants.map(variantName).join(', ')}: {goodWords({ quantity: node.quantity }, b.band)}
+            </p>
+          ))}
+        </div>
+      )}
+      {error?.field === 'variant' &&
+        (needsPlate?.(error.error.cases) ?? <p className="wrong">{measureErrorWords(error)}</p>)}
+      {thermal && celsius !== null && band ? (
         <Suspense
-          fallback={
-            <BandStrip node={node} band={band.value} judged={judged.ok ? judged.value : null} celsius={celsius} />
-          }
+          fallback={<BandStrip node={node} band={band} judged={judged.ok ? judged.value : null} celsius={celsius} />}
         >
           <Curve
             node={node}
@@ -198,12 +213,10 @@ export function Measure({
             atCelsius={celsius}
             ohm={judged.ok ? judged.value.taken.value : null}
           />
-          <BandStrip node={node} band={band.value} judged={judged.ok ? judged.value : null} celsius={celsius} />
+          <BandStrip node={node} band={band} judged={judged.ok ? judged.value : null} celsius={celsius} />
         </Suspense>
       ) : (
-        band.ok && (
-          <BandStrip node={node} band={band.value} judged={judged.ok ? judged.value : null} celsius={celsius} />
-        )
+        band && <BandStrip node={node} band={band} judged={judged.ok ? judged.value : null} celsius={celsius} />
       )}
       {judged.ok && <Verdict judged={judged.value} node={node} instruments={instruments} instrument={instrument} />}
       <div className="actions">

@@ -6,6 +6,7 @@ import {
   enteredBefore,
   entriesOf,
   entryOf,
+  familyEntry,
   type NodeOf,
   shownBy,
 } from '@wire-trail/core';
@@ -13,6 +14,7 @@ import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';
+import { NeedsPlate } from './NeedsPlate.tsx';
 import { SetTo } from './SetTo.tsx';
 import { Wait } from './Wait.tsx';
 import { Watched } from './Watched.tsx';
@@ -35,6 +37,8 @@ export function NodeBody(props: BodyProps) {
             former={former?.reading ?? null}
             settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
             keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
+            needsPlate={(cases) => <NeedsPlate cases={cases} data={data} goTo={props.goTo} />}
+            variantName={(id) => familyEntry(data.bundle).variants.find((v) => v.id === id)?.name ?? id}
             onTake={(reading, answer) => say(answer, { reading })}
           />
         </>

@@ -1,4 +1,5 @@
-import { entryOf, type NodeOf } from '@wire-trail/core';
+import Button from '@mui/material/Button';
+import { entryOf, familyEntry, type NodeOf, rightValues, rightWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Select } from '../../../../parts/field/Select.tsx';
@@ -6,11 +7,12 @@ import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
 
 /** A setting: what it stands at is noted before it is set, so that it can be put back. */
-export function SetTo({ walk, data, add, say, node }: BodyProps & { node: NodeOf<'set'> }) {
+export function SetTo({ walk, data, add, say, goTo, node }: BodyProps & { node: NodeOf<'set'> }) {
   const setting = entryOf(data.bundle, 'setting', node.setting);
   const state = walk.settings.get(node.setting);
-  const right = setting?.right.filter((r) => r.variant === null || data.alive.includes(r.variant)).map((r) => r.value);
-  const wanted = node.to ?? right?.[0] ?? '';
+  const right = setting ? rightValues(setting, data.alive) : [];
+  // what is right on one variant only is not put there by itself
+  const wanted = node.to ?? (right.length === 1 ? right[0]?.value : undefined) ?? '';
   const [old, setOld] = useState('');
   const [to, setTo] = useState(wanted);
   const choices = setting?.allowed ?? [];
@@ -25,6 +27,17 @@ export function SetTo({ walk, data, add, say, node }: BodyProps & { node: NodeOf
         <p className="note">It stood at {state?.old}.</p>
       ) : (
         <Pick label="What it stands at now" value={old} choices={choices} onPick={setOld} />
+      )}
+      {isNoted && node.to === undefined && right.length > 1 && (
+        <p className="note" role="status">
+          What is right depends on which variant this is: {rightWords(right, familyEntry(data.bundle))}.
+          {goTo && (
+            <>
+              {' '}
+              <Button onClick={() => goTo('unit')}>Read the plate</Button>
+            </>
+          )}
+        </p>
       )}
       {isNoted && <Pick label="Set it to" value={to} choices={choices} onPick={setTo} />}
       <div className="actions">

@@ -1,38 +1,24 @@
 import Button from '@mui/material/Button';
 import {
-  amountOf,
   baseUnit,
   formatTaken,
-  type MeasureNode,
-  measure,
+  judgeWatch,
   measureErrorWords,
   type NodeOf,
-  type Parameters,
   type TakenReading,
+  watchedAmounts,
 } from '@wire-trail/core';
 import { useState } from 'react';
 import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
+import { NeedsPlate } from './NeedsPlate.tsx';
 import { Readings, useReadings } from './Readings.tsx';
 
 type Operate = NodeOf<'operate'>;
 type Watch = NonNullable<Operate['watch']>;
 
-/** What is watched as a measurement: so much more in so long, or a value reached in so long. */
-function asMeasure(node: Operate, watch: Exclude<Watch, { kind: 'sound' }>, parameters: Parameters): MeasureNode {
-  const by = watch.kind === 'climb' ? (amountOf(watch.by, parameters) ?? Number.NaN) : 0;
-  const within = watch.withinMs / 1000;
-  const band =
-    watch.kind === 'reach'
-      ? ({ kind: 'time-to', value: watch.value, leastS: null, mostS: within } as const)
-      : ({ kind: 'rate', leastPerMin: by / (within / 60), mostPerMin: null } as const);
-  const plain = { id: node.id, kind: 'measure', title: node.title, quantity: watch.quantity } as const;
-  // what leads on from it is the operate step's own, and asked there
-  return { ...(plain as unknown as MeasureNode), band, probes: [], marks: [], disconnect: [], supply: 'energised' };
-}
-
 /** A unit that is run and watched: judged by readings over time, or by what is heard. */
-export function Watched({ walk, at, data, say, node, watch }: BodyProps & { node: Operate; watch: Watch }) {
+export function Watched({ walk, at, data, say, goTo, node, watch }: BodyProps & { node: Operate; watch: Watch }) {
   if (watch.kind === 'sound')
     return (
       <div className="actions answers">
@@ -50,8 +36,9 @@ export function Watched({ walk, at, data, say, node, watch }: BodyProps & { node
     );
   return (
     <OverTime
-      node={asMeasure(node, watch, data.bandKnown.parameters)}
+      node={node}
       data={data}
+      goTo={goTo}
       say={say}
       watch={watch}
       keptAs={`wire-trail-readings:${walk.id}/${at.chart.id}/${node.id}`}
@@ -63,29 +50,36 @@ function OverTime({
   node,
   data,
   say,
+  goTo,
   watch,
   keptAs,
 }: Pick<BodyProps, 'data' | 'say'> & {
-  node: MeasureNode;
+  goTo: BodyProps['goTo'] | undefined;
+  node: Operate;
   watch: Exclude<Watch, { kind: 'sound' }>;
   keptAs: string;
 }) {
   const readings = useReadings('', keptAs);
   const [tried, setTried] = useState(false);
-  const judged = measure({ node, typed: { readings: readings.taken }, known: data.bandKnown });
-  const { parameters } = data.bandKnown;
+  const judged = judgeWatch(node, watch, { readings: readings.taken }, data.bandKnown);
+  const wanted = watchedAmounts(watch, data.bandKnown)
+    .map((amount) => formatTaken(watch, amount))
+    .join(' or ');
   const within = formatTaken({ quantity: 'duration' }, watch.withinMs / 1000);
   const words =
-    watch.kind === 'reach'
-      ? `must reach ${formatTaken(watch, amountOf(watch.value, parameters))} within ${within}`
-      : `must climb by ${formatTaken(watch, amountOf(watch.by, parameters))} within ${within}`;
+    watch.kind === 'reach' ? `must reach ${wanted} within ${within}` : `must climb by ${wanted} within ${within}`;
   const take = (reading: TakenReading, isGood: boolean) => say(isGood ? 'pass' : 'fail', { reading });
   const close = judged.ok && judged.value.answer === 'too-close';
   return (
     <div className="stack">
       <p>It {words}.</p>
-      <Readings of={readings} label={`What it shows, ${baseUnit(node.quantity)}`} least={2} />
-      {tried && !judged.ok && <p className="wrong">{measureErrorWords(judged.error)}</p>}
+      <Readings of={readings} label={`What it shows, ${baseUnit(watch.quantity)}`} least={2} />
+      {!judged.ok && judged.error.field === 'variant' && (
+        <NeedsPlate cases={judged.error.error.cases} data={data} goTo={goTo} />
+      )}
+      {tried && !judged.ok && judged.error.field !== 'variant' && (
+        <p className="wrong">{measureErrorWords(judged.error)}</p>
+      )}
       {judged.ok && (
         <p className={`note ${judged.value.answer === 'pass' ? 'good' : 'bad'}`} role="status">
           <strong>

@@ -29,10 +29,17 @@ afterEach(() => {
 
 /** At a code of a family, on a unit of some variant, with answers and whatever else happened. */
 function at(json: { family: string }, code: string, variant: string | null, ...happenings: object[]) {
-  const s = standing(
-    [unit({ serial: 'X-1', model: '', software: null, variant }), { kind: 'code-taken', code, slot: 1 }, ...happenings],
-    readDemo(json),
-  );
+  const s = {
+    ...standing(
+      [
+        unit({ serial: 'X-1', model: '', software: null, variant }),
+        { kind: 'code-taken', code, slot: 1 },
+        ...happenings,
+      ],
+      readDemo(json),
+    ),
+    goTo: vi.fn(),
+  };
   show(<TestStation {...s} />);
   return s;
 }
@@ -65,6 +72,54 @@ describe('where the probes go', () => {
     sees('Closer');
     fireEvent.error(screen.getByAltText('The board behind the lower cover'));
     sees(/is not on this device yet/);
+  });
+});
+
+describe('a plate that was not read', () => {
+  const untilElement = said(
+    'rinse-heat',
+    ['look-scale', 'no'],
+    ['isolate', 'done'],
+    ['sensor', 'pass', { ...volts(12_100, 11_300, 12_700), quantity: 'resistance', atCelsius: 25 }],
+  );
+  const element = (model: string) => {
+    const s = {
+      ...standing(
+        [
+          unit({ serial: 'X-1', model, software: null, variant: null }),
+          { kind: 'code-taken', code: 'k19', slot: 1 },
+          ...untilElement,
+        ],
+        readDemo(brindlewick),
+      ),
+      goTo: vi.fn(),
+    };
+    show(<TestStation {...s} />);
+    sees('Measure the rinse element');
+    return s;
+  };
+  it('condemns no part that is good on one variant: it says which, what tells, and leads to the plate', () => {
+    const s = element('');
+    expect(screen.getAllByText(/^good on /)).toHaveLength(2);
+    type(/What the meter shows/, '18');
+    sees(/It needs the plate/);
+    sees(/Three phase.*: too high; there 10.8 Ω to 12.7 Ω is good/);
+    sees(/What tells: the model number/);
+    press('Take this reading');
+    expect(s.added).toEqual([]);
+    press('Read the plate');
+    expect(s.goTo).toHaveBeenCalledWith('unit');
+    // looked at again, what was typed stands there
+    cleanup();
+    element('');
+    expect((screen.getAllByLabelText(/What the meter shows/)[0] as HTMLInputElement).value).toBe('18');
+  });
+  it('what means the same on every variant is taken at once', () => {
+    const s = element('');
+    type(/What the meter shows/, 'OL');
+    sees(/Open/);
+    press('Take this reading');
+    expect(s.added).toHaveLength(1);
   });
 });
 
