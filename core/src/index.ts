@@ -52,10 +52,8 @@ export { Role, roleAtLeast, roles } from './base/role.ts';
 export { Scope, Standing, scopes, standings } from './base/text.ts';
 // caller
 export { labelsOf, readCaller } from './caller/read.ts';
-export type { JudgedCase } from './chart/agreed.ts';
 // chart
 export {
-  amountOf,
   type BandKnown,
   bandCurve,
   betaCelsius,
@@ -99,12 +97,11 @@ export {
   bandsHere,
   formatTaken,
   inOwnUnits,
-  type Measured,
-  type MeasureError,
   measure,
   readingsNeeded,
   settledBy,
 } from './chart/measure.ts';
+export type { JudgedCase, Measured, MeasureError } from './chart/measured.ts';
 export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export { mostNodes, type OutlineRow, outlineRows, parseOutline, printOutline } from './chart/outline.ts';
 export { probePoints } from './chart/probes.ts';
@@ -121,7 +118,7 @@ export { genericMeaning } from './code/generic.ts';
 export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
-export { type RightValue, rightValues } from './code/right-values.ts';
+export { rightValues } from './code/right-values.ts';
 // contract
 export { type Answer, type Asked, type Contract, contract, type RouteName, routeNames } from './contract/contract.ts';
 export type { EntryView, Job, Revision, RevisionWithBody, Working } from './contract/entries.ts';
@@ -226,7 +223,7 @@ export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
-export { parametersOf, partNamesOf, type VariantCase, variantCases } from './model/values.ts';
+export { partNamesOf, type VariantCase, variantCases } from './model/values.ts';
 export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkEventOf } from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
@@ -330,7 +327,7 @@ export {
   resolveParameters,
   resolvePlate,
 } from './unit/plate.ts';
-export { type PlateFact, plateTells } from './unit/plate-tells.ts';
+export { plateTells } from './unit/plate-tells.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk

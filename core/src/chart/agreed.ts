@@ -2,15 +2,7 @@ import type { VariantId } from '../base/ids.ts';
 import { fail, ok, type Result } from '../base/result.ts';
 import type { VariantCase } from '../model/values.ts';
 import type { BandKnown, GoodBand, Parameters } from './band.ts';
-import type { Measured, MeasureError } from './measure.ts';
-
-/** What a reading means on some of the variants that are still possible, and what is good there. */
-export type JudgedCase = Readonly<{
-  variants: readonly VariantId[];
-  answer: Measured['answer'];
-  band: GoodBand;
-  taken: Measured['taken'];
-}>;
+import type { JudgedCase, Measured, MeasureError } from './measured.ts';
 
 /** The values that are possible here: of every variant that may be this one, or those that are known. */
 export const possible = (known: Readonly<{ parameters: Parameters; cases?: readonly VariantCase[] }>): VariantCase[] =>

@@ -7,7 +7,6 @@ import {
   ownUnit,
   parseReading,
   type Quantity,
-  type ReadingError,
 } from '../base/quantity.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Band } from '../model/band.ts';
@@ -15,22 +14,14 @@ import { bandTraits } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Instrument } from '../model/source.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
-import { agreed, type JudgedCase, possible } from './agreed.ts';
-import { amountOf, type BandError, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
+import { agreed, possible } from './agreed.ts';
+import { amountOf, type BandKnown, computeBand, type GoodBand, needsTemperature } from './band.ts';
+import type { Measured, MeasureError, TypedReading } from './measured.ts';
 import { shared } from './meter-share.ts';
 import { type MeterFacts, type ShownBy, unitAsMeter } from './shown-value.ts';
 import { type Point, slopeOf, timeTo } from './slope.ts';
 import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
-
-/** What a person typed at a measurement, as typed. */
-export type TypedReading = Readonly<{
-  /** One reading, or several with the time since the first. */
-  readings: ReadonlyArray<Readonly<{ typed: string; afterMs: number }>>;
-  temperature?: string;
-  /** What the setting stands at, where the band is about one that is not known yet. */
-  set?: string;
-}>;
 
 /** What was typed, with the unit somebody means by a bare number written behind it. */
 export function inOwnUnits(typed: TypedReading, quantity: Quantity, own: OwnUnits): TypedReading {
@@ -45,39 +36,6 @@ export function inOwnUnits(typed: TypedReading, quantity: Quantity, own: OwnUnit
     ...(typed.set === undefined ? {} : { set: say(typed.set, quantity) }),
   };
 }
-
-export type MeasureError =
-  | Readonly<{ field: 'reading'; index: number; error: ReadingError }>
-  | Readonly<{ field: 'temperature'; error: ReadingError | Readonly<{ code: 'open-temperature' }> }>
-  | Readonly<{ field: 'set'; error: ReadingError }>
-  | Readonly<{ field: 'band'; error: BandError }>
-  | Readonly<{ field: 'variant'; error: Readonly<{ code: 'needs-plate'; cases: readonly JudgedCase[] }> }>
-  | Readonly<{ field: 'readings'; error: Readonly<{ code: 'more-readings-needed'; have: number; need: number }> }>
-  | Readonly<{
-      field: 'instrument';
-      error: Readonly<
-        | { code: 'beyond-instrument'; least: number; most: number; quantity: Quantity }
-        | { code: 'test-voltage-missing'; volt: number }
-      >;
-    }>;
-
-export type Measured = ReadingVerdict &
-  Readonly<{
-    taken: TakenReading;
-    band: GoodBand;
-    /** How far the value may be off by the meter, in its own unit. */
-    doubt: number;
-    /**
-     * What the temperature, as it was typed, adds to that; null where none is asked for. What is too close is settled
-     * where it is known to `settledByKelvin`, or where it has one digit more and the meter is off by no more than the share
-     * `settledWithDigit`; null where that would not settle it.
-     */
-    temperatureDoubt:
-      | (TemperatureDoubt & Readonly<{ settledByKelvin: number | null; settledWithDigit: number | null }>)
-      | null;
-    /** The answer of the node this leads to. */
-    answer: 'pass' | 'low' | 'high' | 'too-close' | 'open' | 'short';
-  }>;
 
 /** How many readings a band needs before it says anything. */
 export const readingsNeeded = (band: Band): number => bandTraits[band.kind].readings;

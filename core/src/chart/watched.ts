@@ -2,7 +2,8 @@ import type { Result } from '../base/result.ts';
 import type { MeasureNode, NodeOf, Watch } from '../model/chart.ts';
 import { agreed, possible } from './agreed.ts';
 import { amountOf, type BandKnown, type Parameters } from './band.ts';
-import { type Measured, type MeasureError, measure, type TypedReading } from './measure.ts';
+import { measure } from './measure.ts';
+import type { Measured, MeasureError, TypedReading } from './measured.ts';
 
 /** What is watched of a unit that runs and judged by readings over time. */
 export type MeasuredWatch = Exclude<Watch, { kind: 'sound' }>;

@@ -1,6 +1,7 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
-import { formatTaken, type Measured, type MeasureError } from '../chart/measure.ts';
+import { formatTaken } from '../chart/measure.ts';
+import type { Measured, MeasureError } from '../chart/measured.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { TestReading } from '../modes-map/test-reading.ts';
 

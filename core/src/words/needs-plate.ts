@@ -1,7 +1,7 @@
 import { assertNever } from '../base/result.ts';
-import type { JudgedCase } from '../chart/agreed.ts';
 import type { GoodBand } from '../chart/band.ts';
-import { formatTaken, type Measured } from '../chart/measure.ts';
+import { formatTaken } from '../chart/measure.ts';
+import type { JudgedCase, Measured } from '../chart/measured.ts';
 import type { RightValue } from '../code/right-values.ts';
 import type { Family } from '../model/family.ts';
 import type { PlateFact } from '../unit/plate-tells.ts';
