@@ -40,11 +40,13 @@ export {
   type MeterReading,
   OwnUnits,
   ownUnit,
+  parseDifference,
   parseReading,
   type Quantity,
   quantities,
   typedStep,
   unitNames,
+  writeDifference,
 } from './base/quantity.ts';
 export { seeded } from './base/random.ts';
 export { assertNever } from './base/result.ts';
@@ -91,6 +93,7 @@ export { fillChart } from './chart/fill.ts';
 export { guessHead, readChartText, type TextNote } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
 export { lintCharts } from './chart/lint-uses.ts';
+export { isLiveWork } from './chart/live.ts';
 export {
   accuracyOf,
   bandHere,
@@ -377,6 +380,7 @@ export {
   judgedWords,
   measureErrorWords,
   readingErrorWords,
+  supplyWords,
   testReadingWords,
   tooCloseWords,
 } from './words/measured.ts';

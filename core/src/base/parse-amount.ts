@@ -11,43 +11,12 @@ import { fail, ok, type Result } from './result.ts';
 
 // 1,800 and 12,345.6: commas that only part thousands; a leading 0 can only stand before a decimal comma
 const thousands = /^[1-9]\d{0,2}(?:[ ,\u00a0'’]\d{3})+(?![\d,])/;
-const timePart = /(\d+(?:[.,]\d+)?)\s*(h|hours?|min|minutes?|m|s|sec|seconds?)(?![a-z])\s*/giy;
-
-/** A span told in parts, in seconds: `1h10`, `1 h 10 min`, `2m30`, `1:30` as minutes and seconds. Null where it is none. */
-function spanInParts(text: string): number | null {
-  const [, minutes, seconds] = /^(\d+):([0-5]\d)$/.exec(text) ?? [];
-  if (minutes !== undefined) return Number(minutes) * 60 + Number(seconds);
-  const worth = { h: 3600, m: 60, s: 1 } as const;
-  let total = 0;
-  let at = 0;
-  let last: keyof typeof worth | null = null;
-  timePart.lastIndex = 0;
-  for (let part = timePart.exec(text); part; part = timePart.exec(text)) {
-    const unit = part[2]?.[0]?.toLowerCase() as keyof typeof worth;
-    // from the largest down, each once
-    if (last !== null && worth[unit] >= worth[last]) return null;
-    total += Number(part[1]?.replace(',', '.')) * worth[unit];
-    at = timePart.lastIndex;
-    last = unit;
-  }
-  if (last === null) return null;
-  // 1h10, 2m30: what is left is of the next smaller unit
-  const rest = text.slice(at).trim();
-  if (rest === '') return total;
-  if (!/^\d{1,2}$/.test(rest) || last === 's') return null;
-  return total + Number(rest) * (last === 'h' ? 60 : 1);
-}
-
 /**
  * Reads an amount as people write it where they describe a unit: `8 min`, `1h10`, `1 800 W`, `1,800 W`, `10k`, `1.8 kW`; a
  * bare number is taken in `assumedUnit`, else in the base unit. Gives the value in the base unit.
  */
 export function parseAmount(typed: string, quantity: Quantity, assumedUnit?: string): Result<number, ReadingError> {
   const text = typed.trim();
-  if (quantity === 'duration') {
-    const span = spanInParts(text);
-    if (span !== null) return ok(span);
-  }
   const plain = text.replace(thousands, (digits) => digits.replace(/[^\d]/g, ''));
   const [, digits, prefix] = /^([\d.,+-]+)\s*([kM])$/.exec(plain) ?? [];
   const isPrefix = digits !== undefined && quantity !== 'resistance' && quantity !== 'temperature';

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatQuantity, parseReading, type Quantity, quantities, typedStep, unitNames } from '../index.ts';
+import {
+  formatQuantity,
+  parseDifference,
+  parseReading,
+  type Quantity,
+  quantities,
+  typedStep,
+  unitNames,
+  writeDifference,
+} from '../index.ts';
 
 const value = (v: number, unit: string) => ({ ok: true, value: { kind: 'value', value: v, unit } });
 
@@ -20,6 +29,27 @@ describe('parseReading', () => {
     ['-4', 'temperature', value(-4, '°C')],
     ['0,4 bar', 'pressure', value(0.4, 'bar')],
     ['9 min', 'duration', value(540, 'min')],
+    ['8 min 40', 'duration', value(520, 's')],
+    ['8 min 40 s', 'duration', value(520, 's')],
+    ['1h10', 'duration', value(4200, 's')],
+    ['1:30', 'duration', value(90, 's')],
+    ['12 fl oz', 'volume', value(0.354882355, 'fl oz')],
+    ['12 imp fl oz', 'volume', value(0.34095675, 'imp fl oz')],
+    ['2 gal', 'volume', value(7.570823568, 'gal')],
+    ['2 imp gal', 'volume', value(9.09218, 'imp gal')],
+    ['3 cu ft', 'volume', value(84.950539776, 'ft³')],
+    ['0.5 m3', 'volume', value(500, 'm³')],
+    ['60 cfh', 'flow', value(28.316846592, 'ft³/h')],
+    ['1.2 m³/h', 'flow', value(20, 'm³/h')],
+    ['7 inWC', 'pressure', value(0.017436224, 'inWC')],
+    ['-12 Pa', 'pressure', value(-0.00012, 'Pa')],
+    ['72°', 'temperature', value(72, '°C')],
+    ['72 degrees', 'temperature', value(72, '°C')],
+    ['3.5°', 'angle', value(3.5, '°')],
+    ['-2 deg', 'angle', value(-2, '°')],
+    ['2 %', 'angle', value(1.145762838, '%')],
+    ['10 mm/m', 'angle', value(0.572938698, 'mm/m')],
+    ['45 %', 'share', value(45, '%')],
     ['', 'resistance', { ok: false, error: { code: 'reading-empty' } }],
     ['abc', 'resistance', { ok: false, error: { code: 'reading-not-a-number', typed: 'abc' } }],
     ['12,3.4', 'resistance', { ok: false, error: { code: 'reading-not-a-number', typed: '12,3.4' } }],
@@ -52,6 +82,45 @@ describe('parseReading', () => {
         const read = parseReading(formatQuantity(ohm, 'resistance'), 'resistance');
         expect(read.ok && read.value.kind === 'value' && Math.abs(read.value.value / ohm - 1)).toBeLessThan(0.06);
       }),
+    );
+  });
+});
+
+describe('a difference', () => {
+  it.each<[string, Quantity, string | undefined, number]>([
+    ['2 psi', 'pressure', undefined, 0.1378951458],
+    ['±2', 'pressure', 'psi', 0.1378951458],
+    ['5 °F', 'temperature', undefined, 5 / 1.8],
+    ['9', 'temperature', '°F', 5],
+    ['3 K', 'temperature', undefined, 3],
+    ['-3 °C', 'temperature', undefined, -3],
+    ['+ 0.2 bar', 'pressure', undefined, 0.2],
+  ])('%j of a %s in %s', (typed, quantity, unit, base) => {
+    const read = parseDifference(typed, quantity, unit);
+    expect(read.ok && read.value).toBeCloseTo(base, 9);
+  });
+  it.each<[number, Quantity, string | undefined, string]>([
+    [0.1378951458, 'pressure', 'psi', '2 psi'],
+    [0.1378951458, 'pressure', undefined, '0.137895 bar'],
+    [5, 'temperature', '°F', '9 °F'],
+    [5, 'temperature', undefined, '5 K'],
+    [0.2, 'pressure', 'no unit', '0.2 no unit'],
+  ])('%d of a %s in %s is written %4$s', (base, quantity, unit, written) => {
+    expect(writeDifference(base, quantity, unit)).toBe(written);
+  });
+  it('is read back as it is written, in every unit of every quantity', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...quantities),
+        fc.nat(20),
+        fc.double({ min: 0.01, max: 40, noNaN: true }),
+        (quantity, n, base) => {
+          const names = unitNames(quantity);
+          const unit = names[n % names.length] as string;
+          const read = parseDifference(writeDifference(base, quantity, unit), quantity);
+          expect(read.ok && Math.abs(read.value / base - 1)).toBeLessThan(1e-3);
+        },
+      ),
     );
   });
 });

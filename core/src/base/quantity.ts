@@ -17,12 +17,16 @@ export const quantities = [
   'frequency',
   'duration',
   'count',
+  'angle',
 ] as const;
 export const Quantity = z.enum(quantities);
 export type Quantity = z.infer<typeof Quantity>;
 
 type Unit = Readonly<{ toBase: (value: number) => number; fromBase: (value: number) => number }>;
 const scaled = (factor: number): Unit => ({ toBase: (v) => v * factor, fromBase: (v) => v / factor });
+
+/** Litres of a gallon of either kind, and of a cubic foot. */
+const [usGallon, impGallon, cubicFoot] = [3.785411784, 4.54609, 28.316846592];
 
 /** Units by quantity; the first is the base unit. Spellings people type are listed beside the standard one. */
 const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], unit: Unit]>> = {
@@ -45,24 +49,43 @@ const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], 
     [['kW'], scaled(1e3)],
   ],
   temperature: [
-    [['°C', 'c', 'degc', '℃'], scaled(1)],
-    [['°F', 'f', 'degf', '℉'], { toBase: (v) => ((v - 32) * 5) / 9, fromBase: (v) => (v * 9) / 5 + 32 }],
+    [['°C', 'c', 'degc', '℃', 'deg c', 'degrees c'], scaled(1)],
+    [
+      ['°F', 'f', 'degf', '℉', 'deg f', 'degrees f'],
+      { toBase: (v) => ((v - 32) * 5) / 9, fromBase: (v) => (v * 9) / 5 + 32 },
+    ],
     [['K', 'kelvin'], { toBase: (v) => v - 273.15, fromBase: (v) => v + 273.15 }],
   ],
   pressure: [
     [['bar'], scaled(1)],
-    [['mbar'], scaled(1e-3)],
+    [['mbar', 'hPa'], scaled(1e-3)],
     [['kPa'], scaled(0.01)],
-    [['psi'], scaled(0.0689475729)],
+    [['MPa'], scaled(10)],
+    [['Pa'], scaled(1e-5)],
+    [['psi', 'psig', 'lb/in²'], scaled(0.0689475729)],
+    // a column of water at 4 °C, of mercury at 0 °C
+    [['inWC', 'in wc', 'inH2O', '"wc', '″wc', 'in w.c.'], scaled(0.0024908891)],
+    [['mmWC', 'mmH2O'], scaled(9.80665e-5)],
+    [['inHg'], scaled(0.0338638867)],
   ],
   flow: [
     [['L/min', 'l/min', 'lpm'], scaled(1)],
-    [['gal/min', 'gpm'], scaled(3.785411784)],
+    [['gal/min', 'gpm', 'US gpm', 'US gal/min'], scaled(usGallon)],
+    [['imp gal/min', 'imp gpm'], scaled(impGallon)],
+    [['L/h', 'l/h', 'lph'], scaled(1 / 60)],
+    [['m³/h', 'm3/h'], scaled(1000 / 60)],
+    [['ft³/min', 'cfm', 'cu ft/min'], scaled(cubicFoot)],
+    [['ft³/h', 'cfh', 'cu ft/h'], scaled(cubicFoot / 60)],
   ],
   volume: [
     [['L', 'l', 'litre', 'litres'], scaled(1)],
     [['mL', 'ml'], scaled(1e-3)],
-    [['gal', 'gallon', 'gallons'], scaled(3.785411784)],
+    [['m³', 'm3', 'cubic metre', 'cubic metres'], scaled(1000)],
+    [['gal', 'gallon', 'gallons', 'US gal', 'US gallon', 'US gallons'], scaled(usGallon)],
+    [['imp gal', 'imperial gallon', 'imperial gallons', 'UK gal'], scaled(impGallon)],
+    [['fl oz', 'fl. oz', 'fluid ounce', 'fluid ounces', 'US fl oz'], scaled(usGallon / 128)],
+    [['imp fl oz', 'imperial fluid ounce', 'imperial fluid ounces', 'UK fl oz'], scaled(impGallon / 160)],
+    [['ft³', 'ft3', 'cu ft', 'cubic foot', 'cubic feet', 'cf'], scaled(cubicFoot)],
   ],
   mass: [
     [['kg'], scaled(1)],
@@ -83,6 +106,22 @@ const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], 
     [['h', 'hours'], scaled(3600)],
   ],
   count: [[['×', 'x', 'times', ''], scaled(1)]],
+  angle: [
+    [['°', 'deg', 'degree', 'degrees'], scaled(1)],
+    // a fall of so much in a hundred
+    [
+      ['%', 'percent'],
+      {
+        toBase: (v) => (Math.atan(v / 100) * 180) / Math.PI,
+        fromBase: (v) => Math.tan((v * Math.PI) / 180) * 100,
+      },
+    ],
+    [
+      ['mm/m'],
+      { toBase: (v) => (Math.atan(v / 1000) * 180) / Math.PI, fromBase: (v) => Math.tan((v * Math.PI) / 180) * 1000 },
+    ],
+    [['rad'], scaled(180 / Math.PI)],
+  ],
 };
 
 /** The base unit's standard spelling. */
@@ -93,8 +132,8 @@ export function baseUnit(quantity: Quantity): string {
 /** Units somebody reads and writes in; everything is kept in base units whatever they are. */
 export const OwnUnits = z.strictObject({
   temperature: z.enum(['°C', '°F']).default('°C'),
-  pressure: z.enum(['bar', 'kPa', 'psi']).default('bar'),
-  volume: z.enum(['L', 'gal']).default('L'),
+  pressure: z.enum(['bar', 'mbar', 'kPa', 'psi', 'inWC']).default('bar'),
+  volume: z.enum(['L', 'gal', 'imp gal']).default('L'),
 });
 export type OwnUnits = z.infer<typeof OwnUnits>;
 export const baseUnits: OwnUnits = { temperature: '°C', pressure: 'bar', volume: 'L' };
@@ -102,7 +141,7 @@ export const baseUnits: OwnUnits = { temperature: '°C', pressure: 'bar', volume
 /** The unit somebody takes a bare number of a quantity for. */
 export function ownUnit(quantity: Quantity, own: OwnUnits = baseUnits): string {
   if (quantity === 'temperature' || quantity === 'pressure' || quantity === 'volume') return own[quantity];
-  return quantity === 'flow' && own.volume === 'gal' ? 'gal/min' : baseUnit(quantity);
+  return quantity === 'flow' && own.volume !== 'L' ? `${own.volume}/min` : baseUnit(quantity);
 }
 
 /** Standard spellings of every unit of a quantity, base unit first. */
@@ -126,6 +165,33 @@ const openWords = /^(ol|o\.l\.?|open|inf|infinite|∞|1\s*\.)$/i;
 const letterPoint = /^(\d+)([kKrRM])(\d+)\s*(?:Ω|Ω|ohms?)?$/;
 const plain = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/i;
 
+const timePart = /(\d+(?:[.,]\d+)?)\s*(h|hours?|min|minutes?|m|s|sec|seconds?)(?![a-z])\s*/giy;
+
+/** A span told in parts, in seconds: `1h10`, `1 h 10 min`, `2m30`, `1:30` as minutes and seconds. Null where it is none. */
+function spanInParts(text: string): number | null {
+  const [, minutes, seconds] = /^(\d+):([0-5]\d)$/.exec(text) ?? [];
+  if (minutes !== undefined) return Number(minutes) * 60 + Number(seconds);
+  const worth = { h: 3600, m: 60, s: 1 } as const;
+  let total = 0;
+  let at = 0;
+  let last: keyof typeof worth | null = null;
+  timePart.lastIndex = 0;
+  for (let part = timePart.exec(text); part; part = timePart.exec(text)) {
+    const unit = part[2]?.[0]?.toLowerCase() as keyof typeof worth;
+    // from the largest down, each once
+    if (last !== null && worth[unit] >= worth[last]) return null;
+    total += Number(part[1]?.replace(',', '.')) * worth[unit];
+    at = timePart.lastIndex;
+    last = unit;
+  }
+  if (last === null) return null;
+  // 1h10, 2m30: what is left is of the next smaller unit
+  const rest = text.slice(at).trim();
+  if (rest === '') return total;
+  if (!/^\d{1,2}$/.test(rest) || last === 's') return null;
+  return total + Number(rest) * (last === 'h' ? 60 : 1);
+}
+
 function findUnit(quantity: Quantity, typed: string) {
   const exact = units[quantity].find(([names]) => names.includes(typed));
   // MΩ and mΩ differ by case only, so an exact spelling goes first
@@ -133,6 +199,9 @@ function findUnit(quantity: Quantity, typed: string) {
   if (exact || typed === 'm') return exact;
   return units[quantity].find(([names]) => names.some((name) => name.toLowerCase() === typed.toLowerCase()));
 }
+
+/** Quantities that go below nothing. A draught is a pressure below the air's. */
+const signed: ReadonlySet<Quantity> = new Set(['temperature', 'voltage', 'current', 'angle', 'pressure']);
 
 /**
  * Reads a quantity as people type it (`4k7`, `4.7 kΩ`, `0,4 bar`, `32 °F`, `OL`) into its base unit.
@@ -156,16 +225,37 @@ export function parseReading(
   }
   const [, digits, rest] = plain.exec(text) ?? [];
   if (digits === undefined || rest === undefined) return fail({ code: 'reading-not-a-number', typed: text });
-  const unitTyped = rest.trim();
+  // 72°: degrees of whatever was meant
+  const unitTyped = quantity === 'temperature' && /^(?:°|degrees?|deg)$/i.test(rest.trim()) ? '' : rest.trim();
   if (/^[\d.,]/.test(unitTyped)) return fail({ code: 'reading-not-a-number', typed: text });
   const found = findUnit(quantity, unitTyped === '' ? (assumedUnit ?? baseUnit(quantity)) : unitTyped);
+  const span = found || quantity !== 'duration' ? null : spanInParts(text);
+  if (span !== null) return ok({ kind: 'value', value: span, unit: 's' });
   if (!found) return fail({ code: 'reading-wrong-unit', unit: unitTyped, wanted: unitNames(quantity) });
   const value = found[1].toBase(Number(digits.replace(',', '.')));
   if (!Number.isFinite(value) || Math.abs(value) > 1e15) return fail({ code: 'reading-too-large', typed: text });
   if (quantity === 'temperature' && value < -273.15) return fail({ code: 'reading-below-absolute-zero', typed: text });
-  if (quantity !== 'temperature' && quantity !== 'voltage' && quantity !== 'current' && value < 0)
-    return fail({ code: 'reading-negative', typed: text });
+  if (!signed.has(quantity) && value < 0) return fail({ code: 'reading-negative', typed: text });
   return ok({ kind: 'value', value, unit: found[0][0] ?? '' });
+}
+
+/** What nothing of a unit is in base units: 0, but for degrees of another zero. A difference has none of it. */
+const zeroOf = (quantity: Quantity, unit: string): number => findUnit(quantity, unit)?.[1].toBase(0) ?? 0;
+
+/** Reads a difference as people type it into base units: `2 psi`, `5 °F`, which are 2.78 K apart, `3 K`. */
+export function parseDifference(typed: string, quantity: Quantity, assumedUnit?: string): Result<number, ReadingError> {
+  const read = parseReading(typed.replace(/^\s*[±+]\s*/, ''), quantity, assumedUnit);
+  if (!read.ok) return read;
+  if (read.value.kind === 'open') return fail({ code: 'reading-not-a-number', typed });
+  return ok(read.value.value - zeroOf(quantity, read.value.unit));
+}
+
+/** Writes a difference in a unit, else in the base unit, so that `parseDifference` reads it back. */
+export function writeDifference(value: number, quantity: Quantity, unit = baseUnit(quantity)): string {
+  const found = findUnit(quantity, unit);
+  const own = found ? found[1].fromBase(value + zeroOf(quantity, unit)) : value;
+  const shown = quantity === 'temperature' && unit === baseUnit(quantity) ? 'K' : unit;
+  return `${Number(own.toPrecision(6))} ${shown}`;
 }
 
 /**

@@ -11,6 +11,8 @@ const steps: Record<string, object> = {
   run: { kind: 'operate', watchFor: 'It turns.', watch: { kind: 'sound', what: 'a hum' } },
   ohm: { kind: 'measure', quantity: 'resistance', supply: 'dead', band: { kind: 'fixed', least: 10, most: 20 } },
   volt: { kind: 'measure', quantity: 'voltage', supply: 'energised', band: { kind: 'fixed', least: 10, most: 20 } },
+  none: { kind: 'measure', quantity: 'voltage', supply: 'energised', band: { kind: 'fixed', least: null, most: 5 } },
+  gas: { kind: 'measure', quantity: 'pressure', supply: 'energised', band: { kind: 'fixed', least: 0.01, most: 0.02 } },
   flow: { kind: 'measure', quantity: 'flow', supply: 'dead', band: { kind: 'fixed', least: 1, most: 2 } },
   megohm: {
     kind: 'measure',
@@ -24,16 +26,21 @@ const more: Record<string, object> = {
   cover: { ways: ['lower-cover'] },
   apart: { disconnect: ['The plug'] },
   told: { isolation: 'Key out.' },
+  dead: { supply: 'dead' },
+  guarded: { protection: 'Gloves.', hazards: ['mains'], isolation: 'Key out.' },
+  gloves: { protection: 'Gloves.' },
 };
 const after = ['volts-on-dead', 'dead-not-isolated', 'run-while-isolated', 'insulation-through-all', 'parallel-path'];
-const found = (words: string): string[] => {
+const findingsOf = (words: string) => {
   const row = words.split(' ');
   const nodes = row.map((word, i) => {
     const [kind = '', ...with_] = word.split('+');
     const next = i + 1 < row.length ? `s${i + 1}` : 'end';
     const own = steps[kind] ?? {};
     const ways =
-      kind in { ohm: 1, volt: 1, flow: 1, megohm: 1 } ? { probes: ['a', 'b'], pass: next, low: next, high: next } : {};
+      kind in { ohm: 1, volt: 1, none: 1, gas: 1, flow: 1, megohm: 1 }
+        ? { probes: ['a', 'b'], pass: next, low: next, high: next }
+        : {};
     const on = kind === 'run' ? { pass: next, fail: next } : 'probes' in ways ? {} : { next };
     return { id: `s${i}`, title: `s${i}`, ...own, ...ways, ...on, ...Object.assign({}, ...with_.map((w) => more[w])) };
   });
@@ -43,16 +50,23 @@ const found = (words: string): string[] => {
   const bundle = glasswasher();
   const own: Bundle = { ...bundle, entries: [...bundle.entries, made] };
   const here = own.entries.length - 1;
-  return lint(own).flatMap((f) =>
-    f.at[1] === here && after.includes(f.code) ? [`${'node' in f ? f.node : ''} ${f.code}`] : [],
-  );
+  return lint(own).filter((f) => f.at[1] === here);
 };
+const found = (words: string): string[] =>
+  findingsOf(words).flatMap((f) => (after.includes(f.code) ? [`${'node' in f ? f.node : ''} ${f.code}`] : []));
 
 describe('what is live on the way', () => {
   it.each<[string, string[]]>([
     ['ohm+apart', ['s0 dead-not-isolated']],
     ['off ohm+apart', []],
-    ['ohm+apart+mains', []],
+    // a danger that is named takes nothing off
+    ['ohm+apart+mains', ['s0 dead-not-isolated']],
+    ['off none ohm+apart', []],
+    ['off volt ohm+apart', ['s2 dead-not-isolated']],
+    ['none', []],
+    ['none+dead', []],
+    ['off none+dead ohm+apart', []],
+    ['off gas ohm+apart', ['s2 dead-not-isolated']],
     ['ohm+apart+cover', []],
     ['ohm+apart+told', []],
     ['off clean ohm+apart', []],
@@ -69,6 +83,22 @@ describe('what is live on the way', () => {
     ['off megohm', ['s1 insulation-through-all']],
     ['off ohm+apart megohm', []],
   ])('%s', (words, expected) => expect(found(words)).toEqual(expected));
+
+  it.each<[string, string[]]>([
+    ['volt', ['hazard', 'protection', 'isolation']],
+    ['volt+gloves', ['hazard', 'isolation']],
+    ['volt+gloves+told', ['hazard']],
+    // the danger says itself how it is isolated
+    ['volt+mains', ['protection']],
+    ['volt+guarded', []],
+    ['none', ['hazard', 'protection', 'isolation']],
+    // a gas tap and a bucket are no live work
+    ['gas', []],
+    ['flow', []],
+    ['ohm', []],
+  ])('what is missing where %s is measured energised', (words, missing) => {
+    expect(findingsOf(words).flatMap((f) => (f.code === 'energised-unprotected' ? f.missing : []))).toEqual(missing);
+  });
 
   it('of two ways to a step the one that leaves the supply on counts for a reading, and both must have it off for a run', () => {
     const ask = (to: string) => ({

@@ -1,12 +1,9 @@
 import type { Path } from '../base/path.ts';
-import type { Quantity } from '../base/quantity.ts';
 import type { ChartNode, MeasureNode } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
 import type { ChartGraph } from './graph.ts';
+import { isRun, liveQuantities, provesDead } from './live.ts';
 import type { ChartSurroundings } from './surroundings.ts';
-
-/** What is only there on something live: a reading of it on something dead says nothing, or that it is not dead. */
-const liveQuantities: ReadonlySet<Quantity> = new Set(['voltage', 'current', 'power']);
 
 /**
  * How a unit stands as a walk comes to a step, as a number from 0 to 3: whether its supply is off, and whether something
@@ -18,11 +15,10 @@ const anyIsolated = (1 << isolated) | (1 << (isolated | apart));
 const anyLive = (1 << 0) | (1 << apart);
 const anyWhole = (1 << 0) | (1 << isolated);
 
-/** Whether a step itself says how the supply is taken off. */
+/** Whether a step itself says how the supply is taken off: by its words or its way there. A hazard that is named takes nothing off. */
 function saysHow(node: ChartNode, around: ChartSurroundings): boolean {
   return (
     (node.kind === 'measure' && node.isolation !== undefined) ||
-    node.hazards.some((id) => (around.hazards.get(id)?.isolation.length ?? 0) > 0) ||
     node.ways.some((id) => around.ways.get(id)?.isolateFirst === true)
   );
 }
@@ -30,8 +26,6 @@ function saysHow(node: ChartNode, around: ChartSurroundings): boolean {
 /** Whether a step is done with meter and probes on something that must be dead. */
 const isDeadTest = (node: ChartNode): node is MeasureNode =>
   node.kind === 'measure' && node.supply === 'dead' && node.quantity === 'resistance';
-const isRun = (node: ChartNode): boolean =>
-  node.kind === 'operate' || (node.kind === 'measure' && node.supply === 'energised');
 
 /** What a step does to how the unit stands: what is kept of it, and what is added. */
 function effectOf(node: ChartNode, around: ChartSurroundings): Readonly<{ keeps: number; adds: number }> {
@@ -78,7 +72,7 @@ export function lintLive(graph: ChartGraph, around: ChartSurroundings, at: Path)
     if (node.kind === 'operate' && way !== 0 && (way & anyIsolated) === way)
       findings.push({ code: 'run-while-isolated', severity: 'hint', ...here });
     if (node.kind !== 'measure' || node.supply !== 'dead') return findings;
-    if (liveQuantities.has(node.quantity))
+    if (liveQuantities.has(node.quantity) && !provesDead(node))
       findings.push({ code: 'volts-on-dead', severity: 'error', ...here, quantity: node.quantity });
     const isWhole = node.disconnect.length === 0 && (way & anyWhole) !== 0;
     if (!isWhole || node.quantity !== 'resistance') return findings;

@@ -1,10 +1,12 @@
 import type { ChartId, ModeId, NodeId, PartId, RouteId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
+import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Chart } from '../model/chart.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
+import type { Readout } from '../model/readout.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';
 import { chartsCalled, lintCalls, missingOfUse } from './calls.ts';
@@ -88,6 +90,7 @@ type Users = Readonly<{
   idle: ReadonlyMap<ModeId, number>;
   /** What the parts are called. */
   parts: ReadonlyMap<PartId, string>;
+  readouts: ReadonlyMap<string, Readout>;
   /** There is a way to erase any code. */
   clears: boolean;
 }>;
@@ -100,6 +103,7 @@ function usersOf(bundle: Bundle, charts: ReadonlyMap<ChartId, Chart>): Users {
     modes: new Map(entriesOf(bundle, 'mode').map((m) => [m.id, m])),
     idle: idleTimes(bundle),
     parts: new Map(entriesOf(bundle, 'family').flatMap((f) => f.parts.map((p) => [p.id, p.name] as const))),
+    readouts: new Map(entriesOf(bundle, 'readout').map((r) => [r.id, r])),
     clears: routes.some((r) => r.purpose === 'clear' && r.onlyFor.length === 0),
   };
 }
@@ -147,7 +151,8 @@ function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Fin
     });
   const repairs = chart.nodes.some((n) => n.kind === 'verdict' && n.verdict === 'cause-found');
   if (repairs && user.kind === 'code') {
-    if (user.clear === null && !users.clears && user.detection.erasedAfterCleanCycles === null)
+    const isStored = isKept(user, users.readouts.get(user.readout ?? ''));
+    if (isStored && user.clear === null && !users.clears && user.detection.erasedAfterCleanCycles === null)
       findings.push({
         code: 'chart-without-clear',
         severity: 'warning',

@@ -9,6 +9,7 @@ import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, 
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
+import { isLiveWork } from './live.ts';
 import { lintProbes } from './probes.ts';
 import { lintShown } from './shown-value.ts';
 import type { ChartSurroundings } from './surroundings.ts';
@@ -108,10 +109,15 @@ function lintSafety(node: ChartNode, chart: Chart, around: ChartSurroundings, at
       audience: chart.audience,
     });
   if (node.kind === 'measure') findings.push(...lintShown(node, around.readouts, at));
-  if (node.kind === 'measure' && node.supply === 'energised' && !node.shownBy) {
+  if (isLiveWork(node)) {
     const isolated = node.isolation !== undefined || hazards.some((h) => h.isolation.length > 0);
-    if (node.protection === undefined || node.hazards.length === 0 || !isolated)
-      findings.push({ code: 'energised-unprotected', severity: 'error', at, node: node.title });
+    const missing = [
+      ...(node.hazards.length === 0 ? (['hazard'] as const) : []),
+      ...(node.protection === undefined ? (['protection'] as const) : []),
+      ...(isolated ? [] : (['isolation'] as const)),
+    ];
+    if (missing.length > 0)
+      findings.push({ code: 'energised-unprotected', severity: 'error', at, node: node.title, missing });
   }
   if (
     node.kind === 'measure' &&

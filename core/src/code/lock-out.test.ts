@@ -21,6 +21,7 @@ describe('a counter of attempts', () => {
         const at = attemptsSoFar(primes, n);
         const all = lockOutMs({
           ...primes,
+          stored: true,
           notWatchedCycles: 0,
           inARow: 1,
           erasedAfterCleanCycles: null,

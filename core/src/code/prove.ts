@@ -1,4 +1,9 @@
-import type { Detection } from '../model/code.ts';
+import type { Code, Detection } from '../model/code.ts';
+import type { Readout } from '../model/readout.ts';
+
+/** Whether a code stays in memory once it was found, so that it has to be erased: not where a readout tells results of tests. */
+export const isKept = (code: Code, readout: Readout | undefined): boolean =>
+  code.detection.stored && (readout === undefined || readout.tells === 'codes');
 
 export type ProveRun = Readonly<{
   /** Cycles to run before the code's absence proves anything. */

@@ -152,7 +152,7 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
   'loop-without-end': () =>
     washer('chart', 'drain', (c) => ({ ...node(c, 'filter', { yes: 'filter', no: 'filter' }), cannotTell: undefined })),
   'energised-unprotected': () =>
-    washer('chart', 'rinse-heat', (c) => node(c, 'element', { supply: 'energised', hazards: [] })),
+    washer('chart', 'rinse-heat', (c) => node(c, 'element', { quantity: 'voltage', supply: 'energised', hazards: [] })),
   'band-never-computes': () =>
     washer('chart', 'rinse-heat', (c) =>
       node(c, 'element', { band: { kind: 'element', powerWatt: 0, supplyVolt: 230, toleranceRatio: 0 } }),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ref } from './reference.ts';
+import { plain, ref } from './reference.ts';
 
 /** A number as it stands, or a parameter of the family that its variants may set. Base units. */
 export const Amount = z.number().or(z.strictObject({ parameter: ref('parameter') }));
@@ -29,6 +29,8 @@ export const Band = z.discriminatedUnion('kind', [
     by: z.enum(['share', 'amount']),
     plus: Amount,
     minus: Amount,
+    /** The unit it was told in, such as psi on a setting in bar; it is kept in the base unit whatever that is. */
+    toldIn: plain('a unit', z.string().max(24)).optional(),
   }),
   /** At least so many ohms, measured at a test voltage. */
   z.strictObject({ kind: z.literal('insulation'), leastOhm: Amount, testVolt: Amount }),

@@ -24,6 +24,8 @@ export const Detection = z.strictObject({
   /** What must be passed, in words, and for how long. */
   threshold: Prose.optional(),
   forMs: z.number().nonnegative().optional(),
+  /** Whether it is kept in memory once it is found; what a test or a live display shows is gone with it. */
+  stored: z.boolean().default(true),
   /** So many in a row before it is stored. */
   inARow: z.number().int().min(1).max(1000).default(1),
   warnsAfter: z.number().int().min(1).max(1000).optional(),

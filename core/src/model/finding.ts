@@ -176,7 +176,12 @@ type Facts =
       idleMs: number;
     }>
   | Readonly<{ code: 'loop-without-end'; severity: 'error'; node: string }>
-  | Readonly<{ code: 'energised-unprotected'; severity: 'error'; node: string }>
+  | Readonly<{
+      code: 'energised-unprotected';
+      severity: 'error';
+      node: string;
+      missing: ReadonlyArray<'hazard' | 'protection' | 'isolation'>;
+    }>
   | Readonly<{ code: 'band-never-computes'; severity: 'error'; node: string; why: string }>
   | Readonly<{ code: 'suspect-untested'; severity: 'warning'; text: string; part: string; chart: string }>
   | Readonly<{

@@ -54,6 +54,17 @@ const change = (bundle: Bundle, kind: string, of: string, more: object): Bundle 
 });
 
 describe('clearPlan', () => {
+  it('what is not kept in memory leaves nothing to erase', () => {
+    const walk = walkOf(entered, { kind: 'code-taken', code: 'k19', slot: 1 });
+    const erases = (bundle?: Bundle) => brief(planOf(walk, [], bundle)).some((step) => step.startsWith('erase'));
+    expect(erases()).toBe(true);
+    const code = entryOf(glasswasher(), 'code', 'k19');
+    expect(erases(change(glasswasher(), 'code', 'k19', { detection: { ...code?.detection, stored: false } }))).toBe(
+      false,
+    );
+    expect(erases(change(glasswasher(), 'readout', code?.readout ?? '', { tells: 'result' }))).toBe(false);
+    expect(erases(change(glasswasher(), 'readout', code?.readout ?? '', { tells: 'codes' }))).toBe(true);
+  });
   it('a unit that was isolated is closed up first, then brought into its mode again, erased and left', () => {
     const plan = planOf(walkOf(entered), dead);
     expect(brief(plan)).toEqual(['close-up', 'erase: enter-memory erase-memory', 'leave: leave-memory']);

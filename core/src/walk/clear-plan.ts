@@ -1,5 +1,6 @@
 import type { PartId } from '../base/ids.ts';
 import type { ChartWalk } from '../chart/walk.ts';
+import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
@@ -55,7 +56,12 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
   // what was isolated has forgotten its mode
   const isIn = !isDead && walk.tries.some((t) => t.took && !t.more);
   const upTo = (route: Route): Route[] => (isIn ? [route] : routesUpTo(route, routes, resting));
-  const hasRead = walk.code !== null || walk.taken.length > 0;
+  const read = [...walk.taken.map((t) => t.code), ...(walk.code ? [walk.code] : [])];
+  // a result that is not kept leaves nothing to erase
+  const hasRead = read.some((id) => {
+    const code = entryOf(bundle, 'code', id);
+    return !code || isKept(code, entryOf(bundle, 'readout', code.readout ?? undefined));
+  });
   const erasing = clear && hasRead ? upTo(clear) : [];
   const isInAfter = isIn || erasing.length > 0;
   const leaving = leave && isInAfter ? [leave] : [];

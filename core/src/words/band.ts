@@ -1,4 +1,4 @@
-import { formatQuantity } from '../base/quantity.ts';
+import { formatQuantity, writeDifference } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import { amountOf, computeBand, needsTemperature, type Parameters } from '../chart/band.ts';
 import type { Band } from '../model/band.ts';
@@ -23,7 +23,11 @@ export function bandWords(band: Band, node: Pick<MeasureNode, 'quantity'>, param
     case 'of-setting': {
       const [plus, minus] = [amountOf(band.plus, parameters), amountOf(band.minus, parameters)];
       const part = (v: number | null) =>
-        v === null ? '?' : band.by === 'share' ? `${Math.round(v * 1000) / 10} %` : show(v);
+        v === null
+          ? '?'
+          : band.by === 'share'
+            ? `${Math.round(v * 1000) / 10} %`
+            : writeDifference(v, node.quantity, band.toldIn);
       return `what is set, up to ${part(plus)} over and ${part(minus)} under`;
     }
     case 'ratio':

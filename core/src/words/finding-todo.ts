@@ -94,7 +94,7 @@ const todo: Readonly<Record<FindingCode, string>> = {
   'chart-without-prove': 'Say how it is detected, or accept that a run proves nothing here.',
   'chart-outlasts-mode': 'Say where to enter again, or have a key touched on the way.',
   'loop-without-end': 'Lead one answer to a result.',
-  'energised-unprotected': 'Name the hazard and the protection.',
+  'energised-unprotected': 'Say what is missing there, before the step is walked.',
   'band-never-computes': 'Correct what it is worked out from.',
   'suspect-untested': 'Add a test for it, or accept it where it is only handed on.',
   'pattern-unreadable': 'Correct the pattern.',

@@ -14,6 +14,12 @@ const patternWords: Record<PatternError['why'], string> = {
   range: 'is no range from a lower to a higher one',
 };
 
+const unsaid = {
+  hazard: 'what can hurt there',
+  protection: 'what protects from it',
+  isolation: 'how it is isolated while the leads go on',
+} as const;
+
 const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string } = {
   'dangling-id': (f) => `Names the ${f.wanted.kind} “${f.wanted.id}”, which does not exist.`,
   'duplicate-id': (f) => `The ${f.twice.kind} “${f.twice.id}” stands here twice.`,
@@ -115,7 +121,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'volts-on-dead': (f) =>
     `“${f.node}” measures ${f.quantity} and is called dead: what has that is live, and is measured as such.`,
   'dead-not-isolated': (f) =>
-    `“${f.node}” is measured dead, and on a way there nothing takes the supply off: neither a step, nor its hazards, nor how it is got at.`,
+    `“${f.node}” is measured dead, and on a way there nothing takes the supply off: neither a step, nor its own words, nor how it is got at. A danger that is only named takes nothing off.`,
   'run-while-isolated': (f) =>
     `“${f.node}” wants supply, and every way there has taken it off without a step that puts it back.`,
   'insulation-through-all': (f) =>
@@ -147,7 +153,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'chart-outlasts-mode': (f) =>
     `${f.text}: up to ${f.minutes} min pass before “${f.node}” without a hand on the unit; “${f.mode}” ends after ${f.idleMs / 60_000} min and has to be entered again.`,
   'loop-without-end': (f) => `From “${f.node}” no answers lead to a result.`,
-  'energised-unprotected': (f) => `“${f.node}” is measured energised, and names no protection or hazard.`,
+  'energised-unprotected': (f) =>
+    `“${f.node}” is measured energised, and does not say ${f.missing.map((m) => unsaid[m]).join(', nor ')}.`,
   'band-never-computes': (f) => `The good range of “${f.node}” cannot be computed: ${f.why}.`,
   'suspect-untested': (f) => `${f.text}: no test in “${f.chart}” is about the suspect “${f.part}”.`,
   'pattern-unreadable': (f) => `“${f.pattern}”: what stands at ${f.column} ${patternWords[f.why]}.`,

@@ -1,15 +1,20 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
+import { isLiveWork, provesDead } from '../chart/live.ts';
 import { formatTaken } from '../chart/measure.ts';
 import type { Measured, MeasureError } from '../chart/measured.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { TestReading } from '../modes-map/test-reading.ts';
 
+/** How the unit stands while a reading is taken. */
+export const supplyWords = (node: MeasureNode): 'to prove it dead' | 'dead' | 'energised' | 'running' =>
+  provesDead(node) ? 'to prove it dead' : node.supply === 'dead' ? 'dead' : isLiveWork(node) ? 'energised' : 'running';
+
 /** Where a reading is taken: at the probes, dead or energised, or on the unit itself behind an address. */
-export const measuredAtWords = ({ probes, supply, shownBy }: MeasureNode): string =>
-  shownBy
-    ? `shown by the unit${shownBy.address === null ? '' : ` at ${shownBy.address}`}`
-    : `${probes.join(' – ')}, ${supply}`;
+export const measuredAtWords = (node: MeasureNode): string =>
+  node.shownBy
+    ? `shown by the unit${node.shownBy.address === null ? '' : ` at ${node.shownBy.address}`}`
+    : `${node.probes.join(' – ')}, ${supplyWords(node)}`;
 
 /** What is wrong with a reading as typed. */
 export function readingErrorWords(error: ReadingError): string {

@@ -5,7 +5,7 @@ import { fieldWords, type Quantity, quantities, storedAs } from '@wire-trail/cor
 import type { z } from 'zod';
 import { Fold } from '../../parts/fold/Fold.tsx';
 import { AddButton } from './AddButton.tsx';
-import { choicesFor, nameAt, type Path, type SchemaContext } from './choices.ts';
+import { type AmountOf, choicesFor, nameAt, type Path, type SchemaContext } from './choices.ts';
 import { AmountField, Choice, NumberField, Text } from './inputs.tsx';
 import { withMadeId } from './made-id.ts';
 import { ListField, RecordField } from './SchemaLists.tsx';
@@ -16,10 +16,26 @@ import type { FieldProps } from './schema-props.ts';
 const namings: ReadonlySet<string> = new Set(['name', 'label', 'title']);
 /** Fields that are a number of whatever quantity stands beside them. */
 const inOwnQuantity: ReadonlySet<string> = new Set(['value', 'least', 'most', 'start']);
-const storedIn = (name: string, quantity: Quantity | null) =>
-  storedAs(name) ?? (quantity !== null && inOwnQuantity.has(name) ? { quantity, perBase: 1 } : null);
-const quantityOf = ({ quantity }: Record<string, unknown>): Quantity | null =>
-  quantities.find((q) => q === quantity) ?? null;
+/** How the numbers of an object are stored: what their names say, what it is a quantity of, a share, or what is over and under. */
+const storedIn =
+  (object: Record<string, unknown>, quantity: Quantity | null) =>
+  (name: string): AmountOf | null => {
+    const byName = storedAs(name);
+    if (byName) return byName;
+    if ((name === 'plus' || name === 'minus') && object['by'] === 'share') return { quantity: 'share', perBase: 0.01 };
+    if (quantity === null) return null;
+    const { toldIn } = object;
+    if ((name === 'plus' || name === 'minus') && object['by'] === 'amount')
+      return { quantity, perBase: 1, difference: true, ...(typeof toldIn === 'string' && { unit: toldIn }) };
+    return inOwnQuantity.has(name) ? { quantity, perBase: 1 } : null;
+  };
+/** What the numbers of an object are of: as it says, else as what it belongs to says; a ratio is of nothing. */
+const quantityOf = (object: Record<string, unknown>, outer: Quantity | null): Quantity | null =>
+  object['kind'] === 'ratio' || object['as'] === 'ratio'
+    ? null
+    : 'quantity' in object
+      ? (quantities.find((q) => q === object['quantity']) ?? null)
+      : outer;
 
 /** One field of any schema. The form is read off the same schema that checks what was typed. */
 export function SchemaField(props: FieldProps) {
@@ -54,7 +70,7 @@ export function SchemaField(props: FieldProps) {
         />
       );
     case 'number': {
-      const stored = storedIn(nameAt(path), context.quantity ?? null);
+      const stored = context.stored?.(nameAt(path)) ?? null;
       const number = {
         label,
         value: typeof value === 'number' ? value : null,
@@ -165,7 +181,8 @@ type ObjectProps = Readonly<{
 
 /** The fields of an object, in the order the schema names them. What it is filed under comes of its name, and last. */
 export function SchemaFields({ fields, value, path, context, onChange }: ObjectProps) {
-  const quantity = quantityOf(value);
+  const quantity = quantityOf(value, context.quantity ?? null);
+  const stored = storedIn(value, quantity);
   const asked = fields.filter(([name]) => !(path.length === 0 && context.hidden?.has(name)));
   // an entry itself was filed when it was begun
   const isFiled = asked.some(([name]) => name === 'id') && asked.some(([name]) => namings.has(name));
@@ -176,7 +193,7 @@ export function SchemaFields({ fields, value, path, context, onChange }: ObjectP
       value={value[name]}
       path={[...path, name]}
       label={fieldWords(storedAs(name)?.name ?? name)}
-      context={{ ...context, quantity }}
+      context={{ ...context, quantity, stored }}
       onChange={(next, about) => {
         const { [name]: _, ...rest } = value;
         const changed = next === undefined ? rest : { ...value, [name]: next };

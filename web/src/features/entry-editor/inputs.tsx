@@ -1,10 +1,11 @@
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
-import { parseAmount, readingErrorWords, type StoredAs, writeAmount } from '@wire-trail/core';
+import { parseAmount, parseDifference, readingErrorWords, writeAmount, writeDifference } from '@wire-trail/core';
 import { useId, useState } from 'react';
 import { useAmounts } from '../../foundation/use-own.ts';
 import { Input } from '../../parts/field/Input.tsx';
 import { Select } from '../../parts/field/Select.tsx';
+import type { AmountOf } from './choices.ts';
 
 type TextProps = Readonly<{
   label: string;
@@ -97,7 +98,7 @@ type AmountProps = Readonly<{
   label: string;
   /** In the unit it is stored in; null where there is none. */
   value: number | null;
-  of: Pick<StoredAs, 'quantity' | 'perBase'>;
+  of: AmountOf;
   wrong?: string | null;
   onChange: (value: number | null) => void;
 }>;
@@ -109,8 +110,16 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
   const [typed, setTyped] = useState<string | null>(null);
   // a bare number is one of the unit that stood there before it was typed
   const [bare, setBare] = useState(() => bareUnit(value, of, amounts.unit(of.quantity)));
-  const shown = typed ?? (value === null ? '' : writeAmount(value / of.perBase, of.quantity, amounts.own));
-  const read = shown.trim() === '' ? null : parseAmount(shown, of.quantity, bare);
+  const write = (stored: number): string =>
+    of.difference
+      ? writeDifference(stored / of.perBase, of.quantity, of.unit ?? amounts.unit(of.quantity))
+      : writeAmount(stored / of.perBase, of.quantity, amounts.own);
+  const readAs = (text: string) =>
+    of.difference
+      ? parseDifference(text, of.quantity, of.unit ?? amounts.unit(of.quantity))
+      : parseAmount(text, of.quantity, bare);
+  const shown = typed ?? (value === null ? '' : write(value));
+  const read = shown.trim() === '' ? null : readAs(shown);
   const said = read && !read.ok ? readingErrorWords(read.error) : wrong;
   const isBare = typed !== null && read?.ok && of.quantity === 'duration' && /^[\d.,]+$/.test(typed.trim());
   return (
@@ -121,7 +130,7 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
         {said === null && isBare && value !== null && (
           <span className="soft" aria-hidden>
             {' '}
-            taken as {writeAmount(value / of.perBase, of.quantity, amounts.own)}
+            taken as {write(value)}
           </span>
         )}
       </label>
@@ -137,7 +146,7 @@ export function AmountField({ label, value, of, wrong = null, onChange }: Amount
           const text = e.target.value;
           setTyped(text);
           if (text.trim() === '') return onChange(null);
-          const next = parseAmount(text, of.quantity, bare);
+          const next = readAs(text);
           if (next.ok) onChange(Number((next.value * of.perBase).toPrecision(12)));
         }}
         slotProps={{ input: { inputMode: 'text', ...(said !== null && { 'aria-describedby': `${id}w` }) } }}

@@ -64,8 +64,10 @@ export default function ProfilePage() {
           value={own.units.pressure}
           of={[
             ['bar', 'bar'],
+            ['mbar', 'mbar'],
             ['kPa', 'kPa'],
             ['psi', 'psi'],
+            ['inWC', 'inches of water'],
           ]}
           onPick={(pressure) => units({ pressure })}
         />
@@ -74,7 +76,8 @@ export default function ProfilePage() {
           value={own.units.volume}
           of={[
             ['L', 'litres'],
-            ['gal', 'gallons'],
+            ['gal', 'US gallons'],
+            ['imp gal', 'imperial gallons'],
           ]}
           onPick={(volume) => units({ volume })}
         />

@@ -7,6 +7,7 @@ import { Attempts, spanWords } from './Attempts.tsx';
 afterEach(cleanup);
 const min = 60_000;
 const detection: Detection = {
+  stored: true,
   notWatchedCycles: 0,
   inARow: 1,
   erasedAfterCleanCycles: null,

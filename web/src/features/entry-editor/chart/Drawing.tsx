@@ -4,6 +4,7 @@ import {
   type ChartNode,
   choicesOf,
   drawnOf,
+  isLiveWork,
   leadTo,
   nodeKindWords,
   outlineRows,
@@ -53,7 +54,7 @@ function StepBox({ data, selected }: NodeProps<StepNode>) {
       <span className="row spread small soft">
         {isStart && <strong>begin · </strong>}
         {nodeKindWords[step.kind]} · {more}
-        {step.kind === 'measure' && step.supply === 'energised' && ' · energised'}
+        {isLiveWork(step) && ' · energised'}
         {severity && <span className={`flag ${severity}`} role="img" aria-label={severity} />}
       </span>
       <strong>{step.title}</strong>

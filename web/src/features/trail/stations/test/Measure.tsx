@@ -18,6 +18,7 @@ import {
   parseReading,
   readingsNeeded,
   type ShownBy,
+  supplyWords,
   type TakenReading,
 } from '@wire-trail/core';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
@@ -46,6 +47,13 @@ type Props = Readonly<{
   needsPlate?: (cases: readonly JudgedCase[]) => ReactNode;
   variantName?: (id: string) => string;
 }>;
+
+const supplySaid = {
+  dead: 'Dead: isolated and proved',
+  energised: 'Energised',
+  running: 'While it runs',
+  'to prove it dead': 'Isolated: this proves it dead. Prove the meter on something live before and after',
+} as const;
 
 /** One measurement: where the probes go, what is good here and now, and what the reading means. */
 export function Measure({
@@ -123,7 +131,10 @@ export function Measure({
             <li>
               Measure at <strong>{node.probes.join(' and ')}</strong>
             </li>
-            <li>{node.supply === 'dead' ? 'Dead: isolated and proved' : 'Energised'}</li>
+            <li>
+              {supplySaid[supplyWords(node)]}
+              {node.supply === 'dead' && node.isolation && `. ${node.isolation}`}
+            </li>
           </>
         )}
         {node.disconnect.map((d) => (

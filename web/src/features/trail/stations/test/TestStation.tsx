@@ -3,6 +3,7 @@ import {
   type ChartWalk,
   coverWords,
   entryOf,
+  isLiveWork,
   minutesAhead,
   openRoots,
   probePoints,
@@ -112,9 +113,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
       <HazardNote
         ids={node.hazards}
         data={data}
-        {...(node.kind === 'measure' && node.supply === 'energised'
-          ? { energised: node.protection ?? '', isolation: node.isolation }
-          : {})}
+        {...(isLiveWork(node) ? { energised: node.protection ?? '', isolation: node.isolation } : {})}
       />
       <h1>{node.title}</h1>
       {node.text && <p>{node.text}</p>}
