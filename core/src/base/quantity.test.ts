@@ -10,6 +10,7 @@ import {
   unitNames,
   writeDifference,
 } from '../index.ts';
+import { readingsInLine } from './quantity.ts';
 
 const value = (v: number, unit: string) => ({ ok: true, value: { kind: 'value', value: v, unit } });
 
@@ -123,6 +124,19 @@ describe('a difference', () => {
       ),
     );
   });
+});
+
+describe('readings on one line', () => {
+  it.each([
+    ['230 / 229 / 231 V', ['230 V', '229 V', '231 V']],
+    ['230/229', ['230', '229']],
+    ['12 mA and 14', ['12 mA', '14']],
+    ['18 ; OL', ['18', 'OL']],
+    ['4 L/min', ['4 L/min']],
+    ['3.5 m³/h', ['3.5 m³/h']],
+    ['12.4', ['12.4']],
+    ['', ['']],
+  ])('%j', (typed, each) => expect(readingsInLine(typed)).toEqual(each));
 });
 
 describe('typedStep', () => {

@@ -258,6 +258,13 @@ export function writeDifference(value: number, quantity: Quantity, unit = baseUn
   return `${Number(own.toPrecision(6))} ${shown}`;
 }
 
+/** Readings that were typed on one line, `230 / 229 / 231 V`, each with the unit that stands behind the last. One where it is one. */
+export function readingsInLine(typed: string): string[] {
+  const parts = typed.split(/\s*(?:[/;]|\band\b)\s*(?=[+-]?[\d.,]|OL\b)/i).map((part) => part.trim());
+  const unit = /^[+-]?[\d.,]+\s*(\D*)$/.exec(parts.at(-1) ?? '')?.[1]?.trim() ?? '';
+  return parts.map((part) => (/^[+-]?[\d.,]*\d$/.test(part) && unit !== '' ? `${part} ${unit}` : part));
+}
+
 /**
  * What one more in the last digit of a reading is worth as it was typed, in base units: 1 for `22 °C`, 0.1 for `22.4`,
  * 100 for `4k7`. Null where it is no number. Half of it is the least that reading may be off by.
@@ -290,6 +297,7 @@ export function formatQuantity(value: number, quantity: Quantity, own?: OwnUnits
   }
   if (quantity === 'resistance' && Math.abs(value) >= 1e6) return `${significant(value / 1e6)} MΩ`;
   if (quantity === 'resistance' && Math.abs(value) >= 1e3) return `${significant(value / 1e3)} kΩ`;
+  if (quantity === 'power' && Math.abs(value) >= 1e4) return `${significant(value / 1e3)} kW`;
   if (quantity === 'duration' && Math.abs(value) >= 60) return `${significant(value / 60)} min`;
   return `${significant(value)} ${baseUnit(quantity)}`;
 }

@@ -551,3 +551,20 @@ describe('slopes', () => {
     );
   });
 });
+
+describe('several readings on one line', () => {
+  const answer = (typed: string) => {
+    const judged = run(node(fixed), typed);
+    return judged.ok ? [judged.value.answer, judged.value.taken.typed, judged.value.taken.value] : judged.error;
+  };
+  it.each([
+    ['150 / 160 / 170', ['pass', '150 / 160 / 170', 150]],
+    ['150 / 120 / 170', ['low', '150 / 120 / 170', 120]],
+    ['150 / 250', ['high', '150 / 250', 250]],
+    ['0.15 / 0.25 kΩ', ['high', '0.15 / 0.25 kΩ', 250]],
+    ['150 / OL', ['high', '150 / OL', null]],
+  ])('%s: each must be good, and the gravest is told', (typed, means) => expect(answer(typed)).toEqual(means));
+  it('one that cannot be read is said', () => {
+    expect(answer('150 / 17a')).toMatchObject({ field: 'reading' });
+  });
+});

@@ -7,6 +7,7 @@ import {
   ownUnit,
   parseReading,
   type Quantity,
+  readingsInLine,
 } from '../base/quantity.ts';
 import { assertNever, fail, ok, type Result } from '../base/result.ts';
 import type { Band } from '../model/band.ts';
@@ -194,7 +195,25 @@ type Measuring = Readonly<{
  * it means one thing on one variant that is still possible and another on another, that is `needs-plate`.
  */
 export const measure = (input: Measuring): Result<Measured, MeasureError> =>
-  agreed(input.known, (known) => measureOne({ ...input, known }));
+  agreed(input.known, (known) => measureLine({ ...input, known }));
+
+/** The gravest first: what is open or short, then what is off, then what cannot be told. */
+const gravest: ReadonlyArray<Measured['answer']> = ['open', 'short', 'low', 'high', 'too-close', 'pass'];
+
+/** Several readings on one line, such as three phases: each must be good; what is told is the gravest of them. */
+function measureLine(input: Measuring): Result<Measured, MeasureError> {
+  const [first, ...more] = input.typed.readings;
+  const line = first && more.length === 0 && readingsNeeded(input.node.band) === 1 ? readingsInLine(first.typed) : [];
+  if (!first || line.length < 2) return measureOne(input);
+  const judged: Measured[] = [];
+  for (const typed of line) {
+    const one = measureOne({ ...input, typed: { ...input.typed, readings: [{ typed, afterMs: first.afterMs }] } });
+    if (!one.ok) return one;
+    judged.push(one.value);
+  }
+  const [worst] = judged.sort((a, b) => gravest.indexOf(a.answer) - gravest.indexOf(b.answer));
+  return worst ? ok({ ...worst, taken: { ...worst.taken, typed: first.typed.trim() } }) : measureOne(input);
+}
 
 function measureOne(input: Measuring): Result<Measured, MeasureError> {
   const { node, typed, known, shown = null } = input;

@@ -85,6 +85,14 @@ export const Against = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('reading'), node: ref('node') }),
   z.strictObject({ kind: z.literal('setting'), setting: ref('setting') }),
   z.strictObject({ kind: z.literal('amount'), amount: Amount }),
+  /** What several add up to: the demand of every appliance on a meter, the loads on a supply. In the reading's base unit. */
+  z.strictObject({
+    kind: z.literal('sum'),
+    of: z
+      .array(z.strictObject({ name: Label, amount: Amount, count: z.number().int().min(1).max(1000).default(1) }))
+      .min(1)
+      .max(60),
+  }),
 ]);
 
 /** One node of a test flowchart. New kinds join the union; documents written before stay good. */
@@ -145,6 +153,8 @@ export const ChartNode = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('compare'),
     reading: ref('node'),
+    /** The reading is a flow of water: by how much it is warmed makes it a power. */
+    warmed: z.strictObject({ from: ref('node'), to: ref('node') }).optional(),
     against: Against,
     as: z.enum(['ratio', 'difference']),
     least: Amount.nullable(),

@@ -8,6 +8,7 @@ import {
   entryOf,
   familyEntry,
   type NodeOf,
+  readingsOnPath,
   shownBy,
 } from '@wire-trail/core';
 import { Next } from '../StationLayout.tsx';
@@ -121,18 +122,38 @@ function Answers({ node, at, say, former }: BodyProps & { node: ChartNode; forme
   );
 }
 
-/** A comparison of readings one of which was never taken: it says so, and is answered by eye. */
-function NotCompared({ at, say, node }: BodyProps & { node: NodeOf<'compare'> }) {
-  const missing = at.chart.nodes.find((n) => n.id === node.reading)?.title;
+/** A comparison that cannot be done: a reading was never taken, or it depends on the variant. It says so, and is answered by eye. */
+function NotCompared({ at, say, data, goTo, node }: BodyProps & { node: NodeOf<'compare'> }) {
+  const taken = readingsOnPath(at);
+  const wanted = [
+    node.reading,
+    ...(node.warmed ? [node.warmed.from, node.warmed.to] : []),
+    ...(node.against.kind === 'reading' ? [node.against.node] : []),
+  ];
+  const missing = wanted.filter((id) => !taken.has(id)).map((id) => at.chart.nodes.find((n) => n.id === id)?.title);
+  const depends = missing.length === 0 && data.alive.length > 1;
   return (
     <>
-      <p className="soft">One of the two readings was not taken{missing ? ` (“${missing}”)` : ''}. What would it be?</p>
+      <p className="soft">
+        {depends
+          ? 'What is right here depends on which variant this is. It needs the plate. What would it be?'
+          : `${missing.length > 1 ? 'Some readings were' : 'One of the readings was'} not taken${missing.length > 0 ? ` (“${missing.join('”, “')}”)` : ''}. What would it be?`}
+      </p>
+      {depends && goTo && (
+        <div className="actions">
+          <Button onClick={() => goTo('unit')}>Read the plate</Button>
+        </div>
+      )}
       <div className="actions answers">
         {(['pass', 'low', 'high'] as const).map((answer) => (
           <Button
             key={answer}
             size="glove"
-            onClick={() => say(answer, { skipped: 'not compared: a reading was not taken' })}
+            onClick={() =>
+              say(answer, {
+                skipped: depends ? 'not compared: the variant is not known' : 'not compared: a reading was not taken',
+              })
+            }
           >
             {{ pass: 'As it should be', low: 'Too low', high: 'Too high' }[answer]}
           </Button>
