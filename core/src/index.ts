@@ -71,7 +71,7 @@ export {
 } from './chart/band.ts';
 export { chartsCalled } from './chart/calls.ts';
 export { measureCautions } from './chart/cautions.ts';
-export { choicesOf } from './chart/choices.ts';
+export { choicesOf, itComesAgain, itStopped } from './chart/choices.ts';
 export { assemble, chartOf, drawnOf, headOf, plainLabel } from './chart/drawn.ts';
 export {
   addAnswer,
@@ -108,6 +108,7 @@ export type { JudgedCase, Measured, MeasureError } from './chart/measured.ts';
 export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export { mostNodes, type OutlineRow, outlineRows, parseOutline, printOutline } from './chart/outline.ts';
 export { probePoints } from './chart/probes.ts';
+export { remedyAt, stoppedBy } from './chart/remedies.ts';
 export { type ShownBy, shownBy } from './chart/shown-value.ts';
 export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';

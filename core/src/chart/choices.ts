@@ -11,6 +11,9 @@ const onlyIf = (answer: string, next: NodeId | undefined): Choice[] => (next ? [
 /** What "cannot tell" is called among the answers; it has one way for the whole chart unless a node has its own. */
 export const cannotTell = 'cannot tell';
 export const otherwise = 'something else';
+/** What a reading is called that is good only since something was done about it. */
+export const passAfterRemedy = 'pass after a remedy';
+export const [itStopped, itComesAgain] = ['it stopped', 'it comes again'] as const;
 
 /**
  * The answers a node takes and where each leads. Measurements and comparisons answer with their verdict, what is run
@@ -37,10 +40,13 @@ export function choicesOf(node: ChartNode, chart: Pick<Chart, 'cannotTell'>): Ch
         to('high', node.high),
         ...onlyIf('open', node.open),
         ...onlyIf('short', node.short),
+        ...onlyIf(passAfterRemedy, node.passAfter),
         node.tooClose ? to('too-close', node.tooClose) : { answer: 'too-close', next: null, again: true },
       ];
     case 'compare':
       return [to('pass', node.pass), to('low', node.low), to('high', node.high)];
+    case 'remedies':
+      return [to(itStopped, node.stopped), to(itComesAgain, node.comesAgain)];
     case 'act':
     case 'wait':
     case 'set':
@@ -93,16 +99,23 @@ export function changeTargets<N extends ChartNode>(node: N, change: (id: NodeId,
       }
       case 'measure':
         return {
-          ...without(any, 'tooClose', 'open', 'short'),
+          ...without(any, 'tooClose', 'open', 'short', 'passAfter'),
           pass: must(any.pass, 'pass'),
           low: must(any.low, 'low'),
           high: must(any.high, 'high'),
           ...may('tooClose', any.tooClose, 'too-close'),
           ...may('open', any.open, 'open'),
           ...may('short', any.short, 'short'),
+          ...may('passAfter', any.passAfter, passAfterRemedy),
         };
       case 'compare':
         return { ...any, pass: must(any.pass, 'pass'), low: must(any.low, 'low'), high: must(any.high, 'high') };
+      case 'remedies':
+        return {
+          ...any,
+          stopped: must(any.stopped, itStopped),
+          comesAgain: must(any.comesAgain, itComesAgain),
+        };
       case 'act':
       case 'wait':
       case 'set':
@@ -157,9 +170,12 @@ export function leadAnswer(node: ChartNode, answer: string, next: NodeId | null)
     case 'measure':
       if (answer === 'pass' || answer === 'low' || answer === 'high') return { ...node, [answer]: next };
       if (answer === 'open' || answer === 'short') return optional(node, answer);
+      if (answer === passAfterRemedy) return optional(node, 'passAfter');
       return optional(node, 'tooClose');
     case 'compare':
       return answer === 'pass' || answer === 'low' || answer === 'high' ? { ...node, [answer]: next } : node;
+    case 'remedies':
+      return answer === itStopped ? { ...node, stopped: next } : { ...node, comesAgain: next };
     case 'act':
     case 'wait':
     case 'set':

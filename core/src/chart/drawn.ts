@@ -54,6 +54,7 @@ export function headOf(node: ChartNode): string {
     case 'ask':
     case 'look':
     case 'operate':
+    case 'remedies':
       return node.kind;
     default:
       return assertNever(node);
@@ -95,6 +96,13 @@ export function nodeFromHead(id: string, head: string, title: string): ChartNode
           pass: null,
           low: null,
           high: null,
+        };
+      case 'remedies':
+        return {
+          question: 'Does it come again?',
+          remedies: [{ do: title }],
+          stopped: null,
+          comesAgain: null,
         };
       case 'act':
         return { act: (acts as readonly string[]).includes(word) ? word : 'adjust', next: null };

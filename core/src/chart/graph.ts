@@ -191,6 +191,7 @@ export function causesAhead(chart: Chart, from: NodeId): ReadonlySet<PartId> {
     seen.add(i);
     const node = graph.nodes[i];
     if (node?.kind === 'verdict' && node.cause) causes.add(node.cause);
+    if (node?.kind === 'remedies') for (const { part } of node.remedies) if (part) causes.add(part);
     open.push(...(graph.next[i] ?? []));
   }
   return causes;

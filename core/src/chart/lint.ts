@@ -9,6 +9,7 @@ import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, 
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
+import { lintRemedies } from './lint-remedies.ts';
 import { isLiveWork } from './live.ts';
 import { lintProbes } from './probes.ts';
 import { lintShown } from './shown-value.ts';
@@ -23,13 +24,14 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
   const reached = reachedNodes(graph);
   const ending = endingNodes(graph);
   const feasible = feasibleNodes(graph);
-  const bounded = [...lintRounds(graph, at), ...lintRetries(graph, at)];
+  const bounded = [...lintRounds(graph, at), ...lintRetries(graph, at), ...lintRemedies(graph, at)];
   const known = withOwn(chart, around);
   return [
     ...bounded,
     ...chart.nodes.flatMap((node, i): Finding[] => {
       const here = [...at, 'nodes', i];
-      const words = interlockWords(`${node.title}. ${node.text ?? ''} ${node.access ?? ''}`);
+      const said = node.kind === 'remedies' ? node.remedies.map((r) => r.do).join('. ') : '';
+      const words = interlockWords(`${node.title}. ${node.text ?? ''} ${node.access ?? ''} ${said}`);
       const isReached = reached[i] === 1;
       const impossible = isReached && feasible !== null && feasible[i] === 0;
       return [
@@ -235,4 +237,8 @@ export function untestedSuspects(chart: Chart, parts: readonly PartId[]): PartId
 
 /** Every part a chart's nodes are about, or find. */
 export const partsAbout = (chart: Chart): PartId[] =>
-  chart.nodes.flatMap((n) => [...n.about, ...(n.kind === 'verdict' && n.cause ? [n.cause] : [])]);
+  chart.nodes.flatMap((n) => [
+    ...n.about,
+    ...(n.kind === 'verdict' && n.cause ? [n.cause] : []),
+    ...(n.kind === 'remedies' ? n.remedies.flatMap((r) => r.part ?? []) : []),
+  ]);

@@ -33,6 +33,7 @@ const shapes: Readonly<Record<string, readonly [string, string]>> = {
   measure: ['[/', '/]'],
   compare: ['[/', '\\]'],
   operate: ['[\\', '\\]'],
+  remedies: ['[/', '\\]'],
   act: ['[', ']'],
   set: ['[', ']'],
   wait: ['(', ')'],

@@ -6,10 +6,12 @@ import type { TakenReading } from '../model/taken-reading.ts';
 import type { VariantCase } from '../model/values.ts';
 import { possible, sameUnder } from './agreed.ts';
 import { amountOf, type Parameters } from './band.ts';
-import { type Choice, choicesOf, otherwise } from './choices.ts';
+import { type Choice, choicesOf, itComesAgain, otherwise, passAfterRemedy } from './choices.ts';
 import { compareReadings } from './compare.ts';
 import { fillChart } from './fill.ts';
 import { earlierReadings } from './measure.ts';
+import { remediedBefore, remedyAt } from './remedies.ts';
+import type { Step } from './step.ts';
 
 /** An answer given at a node. Measurements answer with their verdict: `pass`, `low`, `high` or `too-close`. */
 export type Given = Readonly<{
@@ -38,16 +40,6 @@ export type ChartKnown = Readonly<{
   earlier?: ReadonlyMap<NodeId, number>;
   charts?: (id: ChartId) => Chart | undefined;
   partNames?: ReadonlyMap<PartId, string>;
-}>;
-
-export type Step = Readonly<{
-  chart: ChartId;
-  node: ChartNode;
-  answer: string;
-  reading: TakenReading | null;
-  /** Worked out from what is known, without asking anybody. */
-  byItself: boolean;
-  skipped: string | null;
 }>;
 
 /** Why a walk goes no further. */
@@ -234,6 +226,7 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
         case 'look':
         case 'measure':
         case 'operate':
+        case 'remedies':
         case 'set':
         case 'wait':
           return;
@@ -249,10 +242,21 @@ export function walkChart(chart: Chart, given: readonly Given[], known: ChartKno
     if (end !== null) break;
     const { at, chart: of } = top();
     if (one.node !== at.id || (one.chart ?? chart.id) !== of.id) continue;
-    const choice: Choice | undefined = choicesOf(at, of).find((c) => c.answer === one.answer);
+    const own = within(path, of);
+    const since = at.kind === 'measure' && one.answer === 'pass' ? remediedBefore(own, at) : null;
+    const answer = since && at.kind === 'measure' && at.passAfter ? passAfterRemedy : one.answer;
+    const choice: Choice | undefined = choicesOf(at, of).find((c) => c.answer === answer);
     if (!choice) continue;
-    step(one.answer, { reading: one.reading ?? null, byItself: false, skipped: one.skipped ?? null });
+    const isLast = at.kind !== 'remedies' || remedyAt(own, at.id) + 1 >= at.remedies.length;
+    step(answer, {
+      reading: one.reading ?? null,
+      byItself: false,
+      skipped: one.skipped ?? null,
+      ...(since && { since }),
+    });
     minutes += one.skipped ? 0 : at.minutes;
+    // the next remedy is the same step: nobody comes there anew
+    if (answer === itComesAgain && !isLast) continue;
     enter(choice.again ? at.id : choice.next);
     settle();
   }

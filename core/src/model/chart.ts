@@ -147,6 +147,8 @@ export const ChartNode = z.discriminatedUnion('kind', [
     /** Where an open circuit or a short goes, when that is another matter than too high or too low. */
     open: ref('node').optional(),
     short: ref('node').optional(),
+    /** Where a reading goes that is good only after something was cleaned, put right or changed since it was not. */
+    passAfter: ref('node').optional(),
   }),
   /** Holds a reading against another one or against what is set; the sum is done, nobody is asked. */
   z.strictObject({
@@ -176,6 +178,26 @@ export const ChartNode = z.discriminatedUnion('kind', [
     fail: ref('node').optional(),
     answers: z.array(Answer).max(12).default([]),
     cannotTell: ref('node').optional(),
+  }),
+  /** Remedies one after the other, each with the same question behind it: what stopped it was the cause. */
+  z.strictObject({
+    ...base,
+    kind: z.literal('remedies'),
+    question: Words,
+    remedies: z
+      .array(
+        z.strictObject({
+          do: Title,
+          act: z.enum(['clean', 'reseat', 'adjust', 'replace']).default('adjust'),
+          /** What it is done to: the cause where it helps. */
+          part: ref('part').optional(),
+        }),
+      )
+      .min(1)
+      .max(20),
+    /** Where it goes once one has helped, and once none has. */
+    stopped: Target,
+    comesAgain: Target,
   }),
   z.strictObject({
     ...base,
@@ -225,6 +247,7 @@ export const nodeKinds = [
   'measure',
   'compare',
   'operate',
+  'remedies',
   'act',
   'wait',
   'ask',
@@ -241,6 +264,7 @@ export const nodeWays: Readonly<Record<NodeKind, 'one' | 'named' | 'own' | 'none
   measure: 'own',
   compare: 'own',
   operate: 'named',
+  remedies: 'own',
   act: 'one',
   wait: 'one',
   set: 'one',

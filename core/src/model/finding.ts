@@ -164,6 +164,7 @@ type Facts =
   | Readonly<{ code: 'call-never-returns'; severity: 'warning'; node: string; chart: string; finds: string }>
   | Readonly<{ code: 'call-unpublished'; severity: 'error'; node: string; chart: string }>
   | Readonly<{ code: 'use-incomplete'; severity: 'error'; user: string; chart: string; missing: string[] }>
+  | Readonly<{ code: 'remedy-forgotten'; severity: 'warning'; node: string; remedy: string }>
   | Readonly<{ code: 'chart-without-clear'; severity: 'warning'; text: string; chart: string }>
   | Readonly<{ code: 'chart-without-prove'; severity: 'hint'; text: string; chart: string }>
   | Readonly<{

@@ -43,6 +43,8 @@ function stepLines(node: ChartNode, bundle: Bundle, cases: readonly VariantCase[
         ];
       case 'operate':
         return [node.watchFor];
+      case 'remedies':
+        return [...node.remedies.map((r, i) => `${i + 1}. ${r.do}`), `After each: ${node.question}`];
       case 'wait':
         return [waitText(node.waitMs)];
       case 'look':

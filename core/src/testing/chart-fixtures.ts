@@ -193,6 +193,21 @@ export const chartFixtures: Partial<Record<FindingCode, () => Bundle>> = {
   }),
   'use-incomplete': () =>
     used(made([end], { parameters: [{ id: 'limit', name: 'Limit', quantity: 'pressure' }], roles: [] })),
+  'remedy-forgotten': () =>
+    used(
+      made([
+        measured({ low: 'clean', high: 'clean', pass: 'end' }),
+        {
+          id: 'clean',
+          kind: 'act',
+          act: 'clean',
+          title: 'Clean the plug',
+          next: 'm',
+          retries: { times: 2, after: 'end' },
+        },
+        end,
+      ]),
+    ),
   'chart-without-clear': () => {
     const bundle = used(made([cause]), { clear: null });
     return { ...bundle, entries: bundle.entries.filter((e) => e.kind !== 'route' || e.purpose !== 'clear') };

@@ -1,4 +1,5 @@
 import type { PartId } from '../base/ids.ts';
+import { causeOf, remediesDone, stoppedBy } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
@@ -105,8 +106,12 @@ function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, 
   const replaced = new Set<PartId>(
     path.flatMap(({ node }) => (node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [])),
   );
+  const helped = stoppedBy(path);
+  for (const { act, part } of remediesDone(path)) if (act === 'replace' && part) replaced.add(part);
   const found = foundOn(walk, chartWalk);
-  if (found?.verdict === 'cause-found' && found.cause) replaced.add(found.cause);
+  // what was cleaned or put right is not new
+  const isNew = helped?.part !== found?.cause || helped?.act === 'replace';
+  if (found?.verdict === 'cause-found' && found.cause && isNew) replaced.add(found.cause);
   for (const settled of walk.settled.values()) if (settled.found?.cause) replaced.add(settled.found.cause);
   return parts.filter((p) => replaced.has(p.id) && (p.afterReplacing || p.recalibrateBy));
 }
@@ -114,13 +119,13 @@ function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, 
 type Found = NonNullable<Walk['found']>;
 
 /** What a chart came to, as a walk keeps it; without a result where it ended openly. */
-export function chartFound({ chart, end }: ChartWalk): Found {
+export function chartFound({ chart, end, path }: ChartWalk): Found {
   const verdict = end?.kind === 'verdict' ? end.verdict : null;
   return {
     chart: chart.id,
     node: verdict?.id ?? null,
     verdict: verdict?.verdict ?? null,
-    cause: verdict?.cause ?? null,
+    cause: verdict?.verdict === 'cause-found' ? causeOf(path, verdict.cause) : (verdict?.cause ?? null),
   };
 }
 

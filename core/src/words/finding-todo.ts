@@ -90,6 +90,7 @@ const todo: Readonly<Record<FindingCode, string>> = {
   'call-never-returns': 'Correct the way on, or how the called chart ends.',
   'call-unpublished': 'Publish that chart first.',
   'use-incomplete': 'Give it what it asks for.',
+  'remedy-forgotten': 'Say where it leads when it is good only after that: what was done has mended it.',
   'chart-without-clear': 'Name the way that erases the code.',
   'chart-without-prove': 'Say how it is detected, or accept that a run proves nothing here.',
   'chart-outlasts-mode': 'Say where to enter again, or have a key touched on the way.',

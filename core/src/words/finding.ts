@@ -147,6 +147,8 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
     `“${f.node}” goes on when “${f.chart}” finds ${f.finds.replaceAll('-', ' ')}, and that chart never ends so.`,
   'call-unpublished': (f) => `“${f.node}” calls “${f.chart}”, which is not published.`,
   'use-incomplete': (f) => `${f.user} uses “${f.chart}” and does not give it ${f.missing.join(', ')}.`,
+  'remedy-forgotten': (f) =>
+    `“${f.node}” is measured again after “${f.remedy}”; where it is good then, it comes to “nothing found”.`,
   'chart-without-clear': (f) => `${f.text}: after “${f.chart}” nothing erases the code.`,
   'chart-without-prove': (f) =>
     `${f.text}: nothing says how it is detected, so that no run after “${f.chart}” proves the repair.`,

@@ -1,14 +1,18 @@
 import { formatQuantity, type ReadingError } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
-import { isLiveWork, provesDead } from '../chart/live.ts';
+import { isLiveWork, liveQuantities, provesDead } from '../chart/live.ts';
 import { formatTaken } from '../chart/measure.ts';
 import type { Measured, MeasureError } from '../chart/measured.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { TestReading } from '../modes-map/test-reading.ts';
 
 /** How the unit stands while a reading is taken. */
-export const supplyWords = (node: MeasureNode): 'to prove it dead' | 'dead' | 'energised' | 'running' =>
-  provesDead(node) ? 'to prove it dead' : node.supply === 'dead' ? 'dead' : isLiveWork(node) ? 'energised' : 'running';
+export const supplyWords = (node: MeasureNode): 'to prove it dead' | 'dead' | 'at rest' | 'energised' | 'running' => {
+  if (provesDead(node)) return 'to prove it dead';
+  if (node.supply === 'energised') return isLiveWork(node) ? 'energised' : 'running';
+  // a bucket, a blade and a hygrometer are not isolated first
+  return node.quantity === 'resistance' || liveQuantities.has(node.quantity) ? 'dead' : 'at rest';
+};
 
 /** Where a reading is taken: at the probes, dead or energised, or on the unit itself behind an address. */
 export const measuredAtWords = (node: MeasureNode): string =>

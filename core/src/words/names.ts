@@ -50,6 +50,7 @@ export const nodeKindWords: Readonly<Record<ChartNode['kind'], string>> = {
   measure: 'Measure',
   compare: 'Compare',
   operate: 'Run',
+  remedies: 'Try in turn',
   act: 'Do',
   wait: 'Wait',
   set: 'Set',

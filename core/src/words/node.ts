@@ -21,6 +21,7 @@ export function nodeHeadWords(node: ChartNode): string {
     case 'compare':
     case 'look':
     case 'operate':
+    case 'remedies':
     case 'set':
     case 'split':
       return kind;

@@ -37,6 +37,9 @@ const led = new Set([
   'tooClose',
   'open',
   'short',
+  'passAfter',
+  'stopped',
+  'comesAgain',
   'next',
   'answers',
   'otherwise',
@@ -49,7 +52,7 @@ const optionalWays: Partial<Record<Step['kind'], readonly string[]>> = {
   look: ['cannot tell'],
   ask: ['cannot tell'],
   operate: ['cannot tell', 'pass', 'fail'],
-  measure: ['too-close', 'open', 'short'],
+  measure: ['too-close', 'open', 'short', 'pass after a remedy'],
   split: ['something else'],
   call: ['cause found'],
 };

@@ -6,6 +6,7 @@ import {
   entriesOf,
   handOnSheet,
   openRoots,
+  stoppedBy,
   type VerdictNode,
   verdictWords,
 } from '@wire-trail/core';
@@ -43,7 +44,7 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
             ? verdictWords[verdict.verdict]
             : `${endWords[at.end && at.end.kind !== 'verdict' ? at.end.kind : 'call-circle']} Hand it on with what you have.`}
         </strong>
-        {verdict && <VerdictFacts verdict={verdict} data={data} />}
+        {verdict && <VerdictFacts verdict={verdict} at={at} data={data} />}
       </div>
       <div className="actions">
         {isOut ? (
@@ -72,8 +73,11 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
   );
 }
 
-function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationProps['data'] }) {
-  const part = entriesOf(data.bundle, 'family')[0]?.parts.find((p) => p.id === verdict.cause);
+function VerdictFacts({ verdict, at, data }: { verdict: VerdictNode; at: ChartWalk; data: StationProps['data'] }) {
+  const helped = verdict.verdict === 'cause-found' ? stoppedBy(at.path) : null;
+  const part = entriesOf(data.bundle, 'family')[0]?.parts.find((p) => p.id === chartFound(at).cause);
+  // what was cleaned or put right is not new
+  const isNew = !helped || helped.act === 'replace';
   return (
     <>
       {part && (
@@ -94,7 +98,12 @@ function VerdictFacts({ verdict, data }: { verdict: VerdictNode; data: StationPr
           )}
         </p>
       )}
-      {part?.afterReplacing && <p>After replacing: {part.afterReplacing}</p>}
+      {helped && (
+        <p>
+          What helped: <strong>{helped.do}</strong>
+        </p>
+      )}
+      {part?.afterReplacing && isNew && <p>After replacing: {part.afterReplacing}</p>}
     </>
   );
 }

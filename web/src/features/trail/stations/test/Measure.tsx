@@ -50,6 +50,7 @@ type Props = Readonly<{
 
 const supplySaid = {
   dead: 'Dead: isolated and proved',
+  'at rest': 'At rest',
   energised: 'Energised',
   running: 'While it runs',
   'to prove it dead': 'Isolated: this proves it dead. Prove the meter on something live before and after',

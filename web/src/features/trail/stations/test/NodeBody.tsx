@@ -16,6 +16,7 @@ import type { BodyProps } from './body-props.ts';
 import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';
 import { NeedsPlate } from './NeedsPlate.tsx';
+import { Remedies } from './Remedies.tsx';
 import { SetTo } from './SetTo.tsx';
 import { Wait } from './Wait.tsx';
 import { Watched } from './Watched.tsx';
@@ -88,6 +89,8 @@ export function NodeBody(props: BodyProps) {
       return <NotCompared {...props} node={node} />;
     case 'ask':
       return <Answers {...props} node={node} former={former?.answer ?? null} />;
+    case 'remedies':
+      return <Remedies {...props} node={node} />;
     case 'act':
       return (
         <div className="actions">

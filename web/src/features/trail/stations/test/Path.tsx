@@ -13,6 +13,7 @@ export function Path({ walk }: { walk: ChartWalk }) {
             {s.reading ? `${s.reading.typed}: ` : ''}
             {s.answer}
           </strong>
+          {s.since && <span className="soft"> since “{s.since.title}”</span>}
           {s.byItself && <span className="soft"> worked out</span>}
           {s.skipped && <span className="soft"> passed over: {s.skipped}</span>}
         </li>
