@@ -232,7 +232,7 @@ export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkE
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
-export { judgeTestReading } from './modes-map/test-reading.ts';
+export { judgeTestReading, testConditions } from './modes-map/test-reading.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';

@@ -32,6 +32,8 @@ const around = (...instruments: Instrument[]): ChartSurroundings => ({
   instruments: new Map(instruments.map((i) => [i.id as string, i])),
   pictures: new Map(),
   readouts: new Map(),
+  variants: [],
+  controllers: [],
   calibrating: new Set(),
 });
 const thermistor: Band = { kind: 'thermistor', r25Ohm: 12_000, betaK: 3740, toleranceRatio: 0.02 };

@@ -27,6 +27,8 @@ function surroundings(bundle: Bundle): ChartSurroundings {
     instruments: new Map(entriesOf(bundle, 'instrument').map((i) => [i.id as string, i])),
     readouts: new Map(entriesOf(bundle, 'readout').map((r) => [r.id as string, r])),
     pictures: new Map(entriesOf(bundle, 'asset').map((a) => [a.id as string, a])),
+    variants: families.flatMap((f) => f.variants),
+    controllers: families.flatMap((f) => f.controllers.map((c) => c.id as string)),
     calibrating: new Set(
       entriesOf(bundle, 'route').flatMap((r) => (r.purpose === 'calibrate' ? [r.id as string] : [])),
     ),
@@ -130,7 +132,11 @@ function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Fin
       return called && n.kind === 'call' ? chartsCalled(fillChart(called, n.use), charts).flatMap(partsAbout) : [];
     }),
   );
-  const findings: Finding[] = untestedSuspects(chart, parts)
+  const repairs = chart.nodes.some((n) => n.kind === 'verdict' && n.verdict === 'cause-found');
+  const calls = chart.nodes.some((n) => n.kind === 'call');
+  // what is only handed on is tested by whoever it is handed to
+  const tested = repairs || calls ? untestedSuspects(chart, parts) : [];
+  const findings: Finding[] = tested
     .filter((part) => !calledParts.has(part))
     .map((part) => ({
       code: 'suspect-untested',
@@ -149,7 +155,6 @@ function lintUse(user: Code | Symptom, used: Chart, users: Users, at: Path): Fin
       chart: used.title,
       missing,
     });
-  const repairs = chart.nodes.some((n) => n.kind === 'verdict' && n.verdict === 'cause-found');
   if (repairs && user.kind === 'code') {
     const isStored = isKept(user, users.readouts.get(user.readout ?? ''));
     if (isStored && user.clear === null && !users.clears && user.detection.erasedAfterCleanCycles === null)

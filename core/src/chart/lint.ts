@@ -2,7 +2,7 @@ import type { PartId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
 import { scopes } from '../base/text.ts';
 import { interlockWords } from '../gesture/lint.ts';
-import type { Chart, ChartNode } from '../model/chart.ts';
+import type { Chart, ChartNode, NodeOf } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
 import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
@@ -49,7 +49,7 @@ export function lintChart(input: { chart: Chart; around: ChartSurroundings; at: 
           ? [{ code: 'loop-without-end', severity: 'error', at: here, node: node.title } as const]
           : []),
         ...(words ? [{ code: 'interlock-words', severity: 'warning', at: here, words } as const] : []),
-        ...lintAnswers(node, graph.choices[i] ?? [], here),
+        ...lintAnswers(graph, node, graph.choices[i] ?? [], around, here),
         ...lintSafety(node, chart, known, here),
         ...lintBand(node, chart, known, here),
         ...lintRanges(node, known.parameters, here),
@@ -79,7 +79,13 @@ function withOwn(chart: Chart, around: ChartSurroundings): ChartSurroundings {
 }
 
 /** Answers that lead nowhere, and answers that are missing. */
-function lintAnswers(node: ChartNode, choices: readonly Choice[], at: Path): Finding[] {
+function lintAnswers(
+  graph: ChartGraph,
+  node: ChartNode,
+  choices: readonly Choice[],
+  around: ChartSurroundings,
+  at: Path,
+): Finding[] {
   const findings: Finding[] = choices.flatMap((c): Finding[] =>
     c.next === null && !c.again
       ? [{ code: 'branch-open', severity: 'error', at, node: node.title, answer: c.answer }]
@@ -92,8 +98,38 @@ function lintAnswers(node: ChartNode, choices: readonly Choice[], at: Path): Fin
   if ((node.kind === 'ask' || (node.kind === 'operate' && !node.watch)) && choices.length < 2)
     missing('a second answer', 'error');
   if (node.kind === 'split' && node.cases.length === 0) missing('a case', 'error');
-  if (node.kind === 'split' && node.by.kind !== 'reading' && !node.otherwise) missing(otherwise, 'warning');
+  if (node.kind === 'split' && node.by.kind !== 'reading' && !node.otherwise && !coversAll(graph, node, around))
+    missing(otherwise, 'warning');
   return findings;
+}
+
+/** Whether a split has a case for everything that may be: every variant it holds for, every control board, every answer. */
+function coversAll(graph: ChartGraph, node: NodeOf<'split'>, around: ChartSurroundings): boolean {
+  const { by, cases } = node;
+  const { onlyVariants, family } = graph.chart;
+  // a shared chart meets units of families that are not here
+  if (family === null && by.kind !== 'answer') return false;
+  const all = (): readonly string[] => {
+    const variants = around.variants.filter((v) => onlyVariants.length === 0 || onlyVariants.includes(v.id));
+    switch (by.kind) {
+      case 'variant':
+        return variants.map((v) => v.id);
+      case 'option':
+        return variants.every((v) => v.options[by.option] !== undefined)
+          ? variants.flatMap((v) => v.options[by.option] ?? [])
+          : [];
+      case 'controller':
+        return around.controllers;
+      case 'answer':
+        return graph.choices[graph.indexOf.get(by.node) ?? -1]?.map((c) => c.answer) ?? [];
+      case 'code':
+      case 'sub-code':
+      case 'reading':
+        return [];
+    }
+  };
+  const possible = all();
+  return possible.length > 0 && possible.every((is) => cases.some((c) => c.is === is));
 }
 
 /** What can hurt: energised work, work beyond the audience, what is left limited without a word. */

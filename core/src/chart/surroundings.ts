@@ -1,7 +1,7 @@
 import type { HazardId, PartId } from '../base/ids.ts';
 import type { Quantity } from '../base/quantity.ts';
 import type { Access } from '../model/access.ts';
-import type { Part } from '../model/family.ts';
+import type { Part, Variant } from '../model/family.ts';
 import type { Readout } from '../model/readout.ts';
 import type { Asset, Hazard, Instrument } from '../model/source.ts';
 import type { Parameters } from './band.ts';
@@ -17,6 +17,8 @@ export type ChartSurroundings = Readonly<{
   instruments: ReadonlyMap<string, Instrument>;
   pictures: ReadonlyMap<string, Asset>;
   readouts: ReadonlyMap<string, Readout>;
+  variants: readonly Variant[];
+  controllers: readonly string[];
   /** Routes that recalibrate. */
   calibrating: ReadonlySet<string>;
 }>;

@@ -1,3 +1,4 @@
+import type { VariantId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
 import { interlockWords } from '../gesture/lint.ts';
 import type { Code, Setting, Symptom } from '../model/code.ts';
@@ -38,9 +39,9 @@ const mayMeet = (a: Code, b: Code): boolean =>
  */
 export function lintCodeTable(
   codes: readonly Placed[],
-  family: Pick<Family, 'variants' | 'controllers'> | undefined,
+  family: Pick<Family, 'variants' | 'controllers' | 'parts'> | undefined,
 ): Finding[] {
-  const { variants = [], controllers = [] } = family ?? {};
+  const { variants = [], controllers = [], parts = [] } = family ?? {};
   const bySpelling = new Map<string, Placed[]>();
   for (const placed of codes) bySpelling.set(spelled(placed), [...(bySpelling.get(spelled(placed)) ?? []), placed]);
   return [...bySpelling.values()].flatMap((group): Finding[] => {
@@ -59,7 +60,14 @@ export function lintCodeTable(
     );
     const [first] = group;
     if (!first || group.some(({ code }) => code.onlyVariants.length === 0)) return twice;
-    const missing = variants.filter((v) => !group.some(({ code }) => code.onlyVariants.some((own) => own === v.id)));
+    const suspects = group.flatMap(({ code }) => code.suspects.flatMap((s) => s.part ?? []));
+    const named = parts.filter((p) => suspects.includes(p.id));
+    // a variant that has none of the parts behind it cannot have the code
+    const canHave = (v: VariantId): boolean =>
+      named.length === 0 || named.some((p) => p.onlyVariants.length === 0 || p.onlyVariants.includes(v));
+    const missing = variants.filter(
+      (v) => canHave(v.id) && !group.some(({ code }) => code.onlyVariants.some((own) => own === v.id)),
+    );
     if (missing.length === 0) return twice;
     return [
       ...twice,

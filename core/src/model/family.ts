@@ -78,6 +78,8 @@ export const Part = z.strictObject({
   id: defines('part'),
   name: Label,
   location: Prose.optional(),
+  /** The variants that have it; empty for all. */
+  onlyVariants: z.array(ref('variant')).max(40).default([]),
   interlock: z.boolean().default(false),
   afterReplacing: Prose.optional(),
   /** The route that recalibrates it once it is replaced. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { NumberedTest } from '../model/mode.ts';
 import { testReadingWords } from '../words/measured.ts';
-import { judgeTestReading } from './test-reading.ts';
+import { judgeTestReading, testConditions } from './test-reading.ts';
 
 const test = (expects?: object) =>
   NumberedTest.parse({
@@ -39,5 +39,20 @@ describe('the reading of a numbered test', () => {
     expect(said(coil, 'twelve')).toMatchObject({ ok: false, error: { code: 'reading-not-a-number' } });
     expect(said(coil, '12 bar')).toMatchObject({ error: { code: 'reading-wrong-unit' } });
     expect(said(test(), '12')).toBeNull();
+  });
+});
+
+describe('what a mode says of a numbered test', () => {
+  it('is said before it is run from a chart as well', () => {
+    const first = NumberedTest.parse({ number: '2', name: 'Zero', starts: '', expected: '' });
+    const of = (more: object) => NumberedTest.parse({ number: '3', name: 'Span', starts: '', expected: '', ...more });
+    const said = (more: object) => testConditions({ tests: [first, of(more)] }, of(more));
+    expect(said({})).toEqual([]);
+    expect(said({ coldOnly: true, needsFirst: '2', repeatWhen: 'it shows 99.' })).toEqual([
+      'Only on a cold unit: a warm one gives a wrong result.',
+      'Test 2 (Zero) has to be run first.',
+      'It does not count, and is run again: it shows 99.',
+    ]);
+    expect(said({ needsFirst: '9' })).toEqual(['Test 9 has to be run first.']);
   });
 });

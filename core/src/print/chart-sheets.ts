@@ -11,6 +11,7 @@ import type { Chart, ChartNode, MeasureNode } from '../model/chart.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import { partNamesOf, type VariantCase, variantCases } from '../model/values.ts';
+import { testConditions } from '../modes-map/test-reading.ts';
 import { bandWordsOn, verdictWords } from '../words/band.ts';
 import { cautionWords } from '../words/caution.ts';
 import { measuredAtWords } from '../words/measured.ts';
@@ -41,8 +42,15 @@ function stepLines(node: ChartNode, bundle: Bundle, cases: readonly VariantCase[
           ...node.disconnect.map((d) => `Off first: ${d}`),
           ...cautionsOn(node, cases),
         ];
-      case 'operate':
-        return [node.watchFor];
+      case 'operate': {
+        const mode = entryOf(bundle, 'mode', node.test?.mode);
+        const test = mode?.tests.find((t) => t.number === node.test?.number);
+        return [
+          ...(test ? [`Test ${test.number}: ${test.name}. ${test.starts}`] : []),
+          ...(mode && test ? testConditions(mode, test) : []),
+          node.watchFor,
+        ];
+      }
       case 'remedies':
         return [...node.remedies.map((r, i) => `${i + 1}. ${r.do}`), `After each: ${node.question}`];
       case 'wait':

@@ -8,6 +8,7 @@ import {
   type Route,
   routesTo,
   routesUpTo,
+  testConditions,
 } from '@wire-trail/core';
 import type { StationProps } from '../StationLayout.tsx';
 
@@ -26,6 +27,8 @@ function routesOf(node: ChartNode, data: StationProps['data']): Route[] {
 export function OnUnit({ node, walk, data, onCoach }: Props) {
   const routes = routesOf(node, data);
   const test = node.kind === 'operate' ? testOf(node, data) : null;
+  const mode = node.kind === 'operate' ? entryOf(data.bundle, 'mode', node.test?.mode) : undefined;
+  const conditions = mode && test ? testConditions(mode, test) : [];
   if (routes.length === 0 && !test) return null;
   const took = (route: Route) => walk.tries.findLast((t) => t.route === route.id)?.took;
   return (
@@ -46,6 +49,13 @@ export function OnUnit({ node, walk, data, onCoach }: Props) {
           <strong>{test.name}</strong>. <span className="soft">{test.starts}</span>
           {test.stops && <span className="small"> To stop: {test.stops}</span>}
         </p>
+      )}
+      {conditions.length > 0 && (
+        <ul className="note">
+          {conditions.map((said) => (
+            <li key={said}>{said}</li>
+          ))}
+        </ul>
       )}
     </section>
   );
