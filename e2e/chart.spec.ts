@@ -57,7 +57,7 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await page.getByLabel('hand on to').fill('the school');
   await trainer.seesNot(/does not say to whom/);
 
-  // probes on what may still be live, and on what else is connected: the hazard that says how, and what comes off first
+  // probes on what may still be live, and on what else is connected: a danger that is named, how it is isolated, and what comes off first
   await trainer.sees(/is measured dead, and on a way there nothing takes the supply off/);
   await trainer.sees(/the reading may be of another path beside it/);
   await row(/Measure the float/).focus();
@@ -65,6 +65,10 @@ test('a numbered list becomes a chart by the keyboard alone, is mended, shared b
   await expect(page.getByRole('region', { name: /^step: Measure the float/ })).toBeVisible();
   await page.getByLabel('Mains behind covers').focus();
   await keys('Space');
+  // that it is named takes nothing off
+  await trainer.sees(/nothing takes the supply off/);
+  await page.getByLabel('isolation', { exact: true }).focus();
+  await page.keyboard.type('Isolator open and locked, proved dead.');
   await trainer.seesNot(/nothing takes the supply off/);
   await page.getByRole('button', { name: 'Add disconnect' }).focus();
   await keys('Enter');

@@ -231,11 +231,14 @@ export function Measure({
         band && <BandStrip node={node} band={band} judged={judged.ok ? judged.value : null} celsius={celsius} />
       )}
       {judged.ok && <Verdict judged={judged.value} node={node} instruments={instruments} instrument={instrument} />}
-      <div className="actions">
-        <Button type="submit" variant="contained" size="glove" fullWidth color="primary">
-          {action}
-        </Button>
-      </div>
+      {/* where the plate is needed first, that is the next thing to do */}
+      {!(error?.field === 'variant' && needsPlate) && (
+        <div className="actions">
+          <Button type="submit" variant="contained" size="glove" fullWidth color="primary">
+            {action}
+          </Button>
+        </div>
+      )}
     </form>
   );
 }

@@ -1,6 +1,5 @@
-import Button from '@mui/material/Button';
 import { familyEntry, type JudgedCase, judgedCaseWords, plateTells, plateTellsWords } from '@wire-trail/core';
-import type { StationProps } from '../StationLayout.tsx';
+import { Next, type StationProps } from '../StationLayout.tsx';
 
 type Props = Pick<StationProps, 'data'> &
   Readonly<{ cases: readonly JudgedCase[]; goTo: StationProps['goTo'] | undefined }>;
@@ -15,21 +14,21 @@ export function NeedsPlate({ cases, data, goTo }: Props) {
     cases.map((c) => c.variants),
   );
   return (
-    <div className="note stack" role="status">
-      <strong>It needs the plate: what this means depends on which variant this is</strong>
-      <ul>
-        {cases.map((one) => (
-          <li key={one.variants.join()}>{judgedCaseWords(one, nameOf)}</li>
-        ))}
-      </ul>
-      <p>{plateTellsWords(tells)} No part is condemned before that. The reading stays here.</p>
+    <>
+      <div className="note stack" role="status">
+        <strong>It needs the plate: what this means depends on which variant this is</strong>
+        <ul>
+          {cases.map((one) => (
+            <li key={one.variants.join()}>{judgedCaseWords(one, nameOf)}</li>
+          ))}
+        </ul>
+        <p>{plateTellsWords(tells)} No part is condemned before that. The reading stays here.</p>
+      </div>
       {goTo && (
         <div className="actions">
-          <Button variant="outlined" onClick={() => goTo('unit')}>
-            Read the plate
-          </Button>
+          <Next onClick={() => goTo('unit')}>Read the plate</Next>
         </div>
       )}
-    </div>
+    </>
   );
 }

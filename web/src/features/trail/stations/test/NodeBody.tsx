@@ -143,7 +143,7 @@ function NotCompared({ at, say, data, goTo, node }: BodyProps & { node: NodeOf<'
           : `${missing.length > 1 ? 'Some readings were' : 'One of the readings was'} not taken${missing.length > 0 ? ` (“${missing.join('”, “')}”)` : ''}. What would it be?`}
       </p>
       {depends && goTo && (
-        <div className="actions">
+        <div className="row">
           <Button onClick={() => goTo('unit')}>Read the plate</Button>
         </div>
       )}
