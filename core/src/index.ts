@@ -335,6 +335,7 @@ export { plateTells } from './unit/plate-tells.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
+export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf } from './walk/ledger.ts';

@@ -40,6 +40,8 @@ const base = {
   /** Suspects this node clears or finds, by part. */
   about: z.array(ref('part')).max(20).default([]),
   pictures: z.array(ref('asset')).max(12).default([]),
+  /** What is changed by hand here and has to be put back: a tap, a fuse, an output that was switched on. */
+  changes: z.array(Label).max(12).optional(),
   source: ref('source').optional(),
   standing: Standing.optional(),
   /** How often a walk may come here, and where it is sent when it would come once more. */

@@ -14,6 +14,8 @@ export const Owed = z
     since: plain('a time', z.string()),
     /** The day it has to be put back by; null where nobody said. */
     by: plain('a date', z.string()).nullable(),
+    /** Who puts it back, where somebody said so. */
+    who: plain('a name', z.string()).optional(),
   })
   .readonly();
 export type Owed = z.infer<typeof Owed>;

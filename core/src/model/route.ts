@@ -237,6 +237,8 @@ export const Route = z.strictObject({
   /** How the tellings it was made of were settled. */
   settled: z.array(Settled).max(60).default([]),
   sideEffects: z.array(Prose).max(12).default([]),
+  /** What it changes by hand and what has to be put back after it. */
+  changes: z.array(Label).max(12).optional(),
   /** What it does beside changing the mode: move a cursor, send a message. */
   effects: z.array(Effect).max(20).default([]),
   /** Ways known not to work, worth as much as one that does. */

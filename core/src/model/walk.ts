@@ -39,7 +39,7 @@ export const NothingToDo = z.enum(reasonsToPass);
 export type NothingToDo = z.infer<typeof NothingToDo>;
 
 /** What Clear is made of, in the order of doing it. */
-export const clearings = ['close-up', 'recalibrate', 'erase', 'leave', 'close-last'] as const;
+export const clearings = ['put-back', 'close-up', 'recalibrate', 'erase', 'leave', 'close-last'] as const;
 export const Clearing = z.enum(clearings);
 export type Clearing = z.infer<typeof Clearing>;
 
@@ -196,6 +196,10 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     kind: z.literal('owed'),
     what: Prose.min(1),
     by: plain('a date', z.iso.date()).nullable(),
+    /** Who puts it back. */
+    who: Label.optional(),
+    /** What of the list of changes is left so. */
+    left: plain('what was changed', z.string().min(1).max(200)).optional(),
   }),
   /** What was owed on this walk, or on an earlier one of the same machine, is as it should be. */
   z.strictObject({
@@ -204,6 +208,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     of: ref('walk'),
     what: plain('what was owed', z.string().min(1).max(200)),
   }),
+  /** Something was changed by hand that nothing else tells of: a tap, a fuse, a set point, an output. */
+  z.strictObject({ ...stamp, kind: z.literal('changed'), what: Prose.min(1) }),
   z.strictObject({ ...stamp, kind: z.literal('noted'), text: Prose.min(1) }),
   /** A chart came to its end; without a verdict where it ends openly. */
   z.strictObject({

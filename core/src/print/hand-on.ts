@@ -1,10 +1,12 @@
 import { causesAhead } from '../chart/graph.ts';
 import { formatTaken } from '../chart/measure.ts';
+import { causeOf } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import { changedByHand } from '../walk/changed.ts';
 import { rootsOf } from '../walk/roots.ts';
 import type { Walk } from '../walk/state.ts';
 import type { Block, Sheet } from './sheet.ts';
@@ -21,7 +23,8 @@ export function readingText(r: TakenReading): string {
 
 /** Suspects that were tested and cannot be found any more from where the walk stands; and those that still can. */
 export function ruledOut(chartWalk: ChartWalk): { out: string[]; left: string[] } {
-  const end = chartWalk.end?.kind === 'verdict' ? chartWalk.end.verdict.cause : undefined;
+  const verdict = chartWalk.end?.kind === 'verdict' ? chartWalk.end.verdict : null;
+  const end = verdict?.verdict === 'cause-found' ? causeOf(chartWalk.path, verdict.cause) : verdict?.cause;
   const ahead = chartWalk.ended ? new Set(end ? [end] : []) : causesAhead(chartWalk.chart, chartWalk.at.id);
   const tested = new Set(chartWalk.path.flatMap((s) => (s.skipped ? [] : s.node.about)));
   const named = new Set(
@@ -159,7 +162,8 @@ export function handOnSheet(input: {
             .filter(([, s]) => s.set !== null && !s.putBack)
             .map(([id, s]) => `${entryOf(bundle, 'setting', id)?.name ?? id}: ${s.set}, was ${s.old ?? 'not noted'}`),
           ...[...walk.lockedOut].filter(([, n]) => n > 0).map(([p, n]) => `${p}: ${n} locked out`),
-          ...[...walk.owed.values()].map((o) => `${o.what}${o.by ? `, by ${o.by}` : ''}`),
+          ...[...walk.owed.values()].map((o) => [o.what, o.by && `by ${o.by}`, o.who].filter(Boolean).join(', ')),
+          ...changedByHand(bundle, walk, chartWalk?.path ?? []).flatMap((c) => (c.is === 'open' ? [c.what] : [])),
         ]),
       ),
     ],

@@ -8,6 +8,7 @@ import {
   entryOf,
   foldWalk,
   foundWords,
+  ledgerOf,
   roundsSeen,
   type Walk,
   WalkEvent,
@@ -171,4 +172,54 @@ it('what passed by itself is not what is taken back', () => {
   const walk = walkOf({ kind: 'safe', hazards: [] }, { kind: 'passed', station: 'enter', why: 'no-mode' });
   expect(walk.done.has('enter')).toBe(true);
   expect(walk.lastUndoable).toBe(EventId.parse('0b9a7e52-41b3-4c6e-9d55-000000000001'));
+});
+
+describe('what was changed by hand', () => {
+  const declared = (bundle: Bundle): Bundle => ({
+    ...bundle,
+    entries: bundle.entries.map((e) => {
+      if (e.kind === 'route' && e.id === 'enter-memory') return { ...e, changes: ['Hood propped up'] };
+      if (e.kind !== 'chart' || e.id !== 'rinse-heat') return e;
+      return {
+        ...e,
+        nodes: e.nodes.map((n) => (n.id === 'isolate' ? { ...n, changes: ['Own lock on the isolator'] } : n)),
+      };
+    }),
+  });
+  const said = { kind: 'changed', what: 'Inlet tap shut' };
+  const listed = (walk: Walk, answers: readonly object[] = dead) => {
+    const [first] = planOf(walk, answers, declared(glasswasher()));
+    return first?.kind === 'put-back' ? first.changes.map((c) => `${c.what}: ${c.is}`) : [];
+  };
+  it('enters the list by itself where a step or route says so, and by a word where not', () => {
+    expect(listed(walkOf(entered, said))).toEqual([
+      'Own lock on the isolator: open',
+      'Hood propped up: open',
+      'Inlet tap shut: open',
+    ]);
+    expect(listed(walkOf(said), [])).toEqual(['Inlet tap shut: open']);
+    expect(listed(walkOf(entered), [])).toEqual(['Hood propped up: open']);
+    expect(listed(walkOf({ ...entered, took: false }), [])).toEqual([]);
+    expect(brief(planOf(walkOf(), [])).includes('put-back')).toBe(false);
+  });
+  it('a step that was passed over changed nothing', () => {
+    const passed = dead.map((d) => (d.node === 'isolate' ? { ...d, skipped: 'isolated already' } : d));
+    expect(listed(walkOf(), passed)).toEqual([]);
+  });
+  it('is back, or left so for somebody, whose it is on the ledger of the machine', () => {
+    const begun = walkOf(entered, said);
+    const [tap] = [...begun.changed.keys()];
+    const key = 'step:rinse-heat/isolate/0';
+    const done = walkOf(
+      entered,
+      said,
+      { kind: 'put-back', of: id, what: key },
+      { kind: 'owed', what: 'Inlet tap shut', by: '2031-02-01', who: 'Ada', left: tap },
+    );
+    expect(listed(done)).toEqual(['Own lock on the isolator: back', 'Hood propped up: open', 'Inlet tap shut: left']);
+    expect(ledgerOf([begun])).toMatchObject([{ key: tap, what: 'Inlet tap shut' }]);
+    expect(ledgerOf([done])).toMatchObject([{ what: 'Inlet tap shut', by: '2031-02-01', who: 'Ada' }]);
+    const back = walkOf(entered, said, { kind: 'put-back', of: id, what: tap });
+    expect(ledgerOf([back])).toEqual([]);
+  });
 });

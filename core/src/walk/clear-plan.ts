@@ -7,12 +7,15 @@ import type { Route } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Clearing } from '../model/walk.ts';
 import { routesUpTo } from '../modes-map/routes-to.ts';
+import { type Changed, changedByHand } from './changed.ts';
 import { wayBack } from './needs.ts';
 import type { Walk } from './state.ts';
 import { restingModes } from './way-in.ts';
 
 /** One thing that is done at Clear. */
 export type ClearStep =
+  /** What was changed by hand: each is put back, or left so for somebody. */
+  | Readonly<{ kind: 'put-back'; changes: readonly Changed[] }>
   | Readonly<{
       kind: 'close-up' | 'close-last';
       /** What goes back on, in the order of doing it. */
@@ -73,7 +76,9 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
   const now = opened.filter((a) => !needed.has(a.id));
   const last = entriesOf(bundle, 'access').filter((a) => needed.has(a.id));
   const plugs = [...new Set(done.flatMap((n) => (n.kind === 'measure' ? n.disconnect : [])))];
+  const changes = changedByHand(bundle, walk, path);
   return [
+    ...(changes.length > 0 ? [{ kind: 'put-back' as const, changes }] : []),
     { kind: 'close-up', back: [...plugs.map(onAgain), ...wayBack(now)], isDead },
     ...(wants.length > 0 ? [recalibrating(wants, [...new Set(calibrating.flatMap(upTo))])] : []),
     ...(erasing.length > 0 ? [{ kind: 'erase' as const, routes: erasing }] : []),

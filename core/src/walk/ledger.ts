@@ -6,7 +6,18 @@ function leftBehind(walk: Walk): Owed[] {
   const of = { walk: walk.id, setting: null, by: null, since: walk.lastAt };
   return [
     ...[...walk.owed].map(
-      ([key, o]): Owed => ({ ...of, key, kind: 'limited', what: o.what, since: o.since, by: o.by }),
+      ([key, o]): Owed => ({
+        ...of,
+        key,
+        kind: 'limited',
+        what: o.what,
+        since: o.since,
+        by: o.by,
+        ...(o.who && { who: o.who }),
+      }),
+    ),
+    ...[...walk.changed].flatMap(([key, c]): Owed[] =>
+      walk.leftSo.has(key) ? [] : [{ ...of, key, kind: 'limited', what: c.what, since: c.since }],
     ),
     ...[...walk.settings].flatMap(([setting, s]): Owed[] =>
       s.set !== null && s.old !== null && s.set !== s.old && !s.putBack

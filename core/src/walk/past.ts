@@ -27,6 +27,7 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'code-taken':
       case 'confirmed':
       case 'locked-out':
+      case 'changed':
       case 'noted':
       case 'owed':
       case 'passed':

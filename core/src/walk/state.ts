@@ -125,7 +125,10 @@ export type Walk = Readonly<{
   /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
   timers: ReadonlyMap<string, Readonly<{ since: string; ms: number }>>;
   /** What was said to be owed, by event. */
-  owed: ReadonlyMap<string, Readonly<{ what: string; by: string | null; since: string }>>;
+  owed: ReadonlyMap<string, Readonly<{ what: string; by: string | null; who?: string; since: string }>>;
+  /** What was changed by hand, by event; and what of all changes is left so. */
+  changed: ReadonlyMap<string, Readonly<{ what: string; since: string }>>;
+  leftSo: ReadonlySet<string>;
   /** What was put back, on this walk or an earlier one. */
   putBack: ReadonlyArray<Readonly<{ of: WalkId; what: string }>>;
   cleared: boolean;
@@ -285,8 +288,14 @@ function apply(walk: Walk, event: WalkEvent): Walk {
     case 'owed':
       return {
         ...next,
-        owed: new Map([...walk.owed, [event.id, { what: event.what, by: event.by, since: event.at }]]),
+        owed: new Map([
+          ...walk.owed,
+          [event.id, { what: event.what, by: event.by, since: event.at, ...(event.who && { who: event.who }) }],
+        ]),
+        leftSo: event.left ? new Set([...walk.leftSo, event.left]) : walk.leftSo,
       };
+    case 'changed':
+      return { ...next, changed: new Map([...walk.changed, [event.id, { what: event.what, since: event.at }]]) };
     case 'put-back':
       return { ...next, putBack: [...walk.putBack, { of: event.of, what: event.what }] };
     case 'noted':
@@ -361,6 +370,8 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     suspected: [],
     timers: new Map(),
     owed: new Map(),
+    changed: new Map(),
+    leftSo: new Set(),
     putBack: [],
     cleared: false,
     waitingUntil: null,

@@ -11,6 +11,7 @@ export const passedWords: Readonly<Record<NothingToDo, string>> = {
 
 /** What of Clear was done. */
 export const clearedWords: Readonly<Record<Clearing, string>> = {
+  'put-back': 'What was changed by hand is back, or left to somebody',
   'close-up': 'What was taken off is back on',
   recalibrate: 'What the new part wants is done',
   erase: 'Memory erased',

@@ -128,7 +128,9 @@ function eventWords(event: WalkEvent, names: Names): string {
         ? `The run began, ${Math.round(event.ms / 60_000)} min at the least`
         : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
     case 'owed':
-      return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}`;
+      return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}${event.who ? `, ${event.who}` : ''}`;
+    case 'changed':
+      return `Changed by hand: ${event.what}`;
     case 'put-back':
       return 'What was left on an earlier walk is put back';
     case 'noted':

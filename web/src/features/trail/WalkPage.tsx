@@ -30,6 +30,7 @@ import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { Told } from '../../parts/undo/Told.tsx';
 import { useUndo } from '../../parts/undo/use-undo.tsx';
+import { AnyTime } from './AnyTime.tsx';
 import { GoAhead } from './GoAhead.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
@@ -125,6 +126,8 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
       undo(words, () => void open.add(...[...ids].reverse().map((event) => ({ kind: 'taken-back' as const, event }))));
     return ids;
   };
+  // a note leaves one where one is
+  const addHere: OpenWalk['add'] = (...happenings) => open.add(...happenings);
   usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -213,6 +216,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
           <StationView walk={walk} data={data} events={open.events} add={add} goTo={go} />
         )}
       </Suspense>
+      {!walk.closed && !passing && <AnyTime walk={walk} add={addHere} />}
       {ahead && (
         <GoAhead
           to={ahead}

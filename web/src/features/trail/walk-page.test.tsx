@@ -69,3 +69,17 @@ it('what the device could not keep did not happen: the walk stands where it stoo
   fireEvent.click(screen.getByRole('button', { name: 'I have read this' }));
   await waitFor(async () => expect(await kinds(walk)).toHaveLength(3));
 });
+
+it('a note and what was changed by hand can be written down at any station, and leave one where one is', async () => {
+  const walk = await open();
+  fireEvent.click(screen.getByRole('button', { name: 'Note something …' }));
+  fireEvent.change(screen.getByLabelText('What is worth keeping?'), { target: { value: 'it ran over on Monday' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep the note' }));
+  await screen.findByText('Noted: it ran over on Monday');
+  fireEvent.click(screen.getByRole('button', { name: 'Changed something by hand …' }));
+  fireEvent.change(screen.getByLabelText('What has to be put back later?'), { target: { value: 'inlet tap shut' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Put it on the list' }));
+  await screen.findByText('To put back: inlet tap shut');
+  expect(await kinds(walk)).toEqual(['started', 'unit', 'noted', 'changed']);
+  expect(screen.getByText('What can hurt here')).toBeTruthy();
+});

@@ -5,6 +5,7 @@ import type { Happening } from '../../../foundation/device/walks.ts';
 import { Coach } from './coach/Coach.tsx';
 import { Ledger } from './Ledger.tsx';
 import { OtherCodes } from './OtherCodes.tsx';
+import { PutBack } from './PutBack.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 /** Put everything back while the unit is dead; then, with its supply, erase the memory the way the unit wants, and leave. */
@@ -28,6 +29,8 @@ export function ClearStation({ walk, data, add }: StationProps) {
   const of = plan.length > 1 ? `${plan.indexOf(step) + 1} of ${plan.length}` : null;
   const props = { walk, data, add, of, onDone: done };
   switch (step.kind) {
+    case 'put-back':
+      return <PutBack {...props} changes={step.changes} />;
     case 'close-up':
     case 'close-last':
       return <CloseUp {...props} step={step} isLast={isLast} />;

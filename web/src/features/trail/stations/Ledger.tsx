@@ -34,6 +34,7 @@ export function Ledger({ walk, data, add }: Omit<StationProps, 'events'>) {
             by <Day at={o.by} />
           </strong>
         )}
+        {o.who && <span className="soft"> {o.who}</span>}
         {o.walk !== walk.id && (
           <span className="soft small">
             {' '}

@@ -379,6 +379,32 @@ describe('Clear', () => {
     expect(s.added).toEqual([{ kind: 'clear-step', did: 'close-up' }]);
   });
 
+  it('what was changed by hand is put back first, or left so with who and until when', async () => {
+    const changed = ['Inlet tap shut', 'Fuse F2 pulled'].map((what) => ({ kind: 'changed', what }));
+    const s = standing([...k19, ...dead, ended, ...changed]);
+    show(<ClearStation {...s} />);
+    sees('What was changed by hand');
+    expect(screen.getByRole('button', { name: '2 still to put back' })).toHaveProperty('disabled', true);
+    fireEvent.click(screen.getAllByRole('button', { name: 'It is back' })[0] as Element);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Left so …' })[1] as Element);
+    expect(screen.getByRole('button', { name: 'Leave it so' })).toHaveProperty('disabled', true);
+    type('Who puts it back', 'Ada of the night shift');
+    type('Until when', '2026-06-01');
+    press('Leave it so');
+    const [tap, fuse] = [...s.walk.changed.keys()];
+    expect(s.added).toEqual([
+      { kind: 'put-back', of: s.walk.id, what: tap },
+      { kind: 'owed', what: 'Fuse F2 pulled', by: '2026-06-01', who: 'Ada of the night shift', left: fuse },
+    ]);
+    cleanup();
+    const done = standing([...k19, ...dead, ended, ...changed, ...s.added]);
+    show(<ClearStation {...done} />);
+    sees(/is back/);
+    sees(/left so, on the ledger/);
+    press('Go on');
+    expect(done.added).toEqual([{ kind: 'clear-step', did: 'put-back' }]);
+  });
+
   it('then into the mode again, which the isolating ended; then it is erased, and left', () => {
     const s = standing([...k19, ...dead, ended, { kind: 'clear-step', did: 'close-up' }]);
     show(<ClearStation {...s} />);
