@@ -184,6 +184,17 @@ export function Measure({
           wrong={(index) => wrong('reading', index)}
         />
       </div>
+      {bands.ok && others.length > 0 && error?.field !== 'variant' && (
+        <div className="small mono">
+          {bands.value.map((b) => (
+            <p key={b.variants.join()}>
+              good on {b.variants.map(variantName).join(', ')}: {goodWords({ quantity: node.quantity }, b.band)}
+            </p>
+          ))}
+        </div>
+      )}
+      {error?.field === 'variant' &&
+        (needsPlate?.(error.error.cases) ?? <p className="wrong">{measureErrorWords(error)}</p>)}
       {!shown && usable.length > 1 && (
         <label className="field meter">
           With
@@ -204,17 +215,6 @@ export function Measure({
             </p>
           ),
       )}
-      {bands.ok && others.length > 0 && (
-        <div className="small mono">
-          {bands.value.map((b) => (
-            <p key={b.variants.join()}>
-              good on {b.variants.map(variantName).join(', ')}: {goodWords({ quantity: node.quantity }, b.band)}
-            </p>
-          ))}
-        </div>
-      )}
-      {error?.field === 'variant' &&
-        (needsPlate?.(error.error.cases) ?? <p className="wrong">{measureErrorWords(error)}</p>)}
       {thermal && celsius !== null && band ? (
         <Suspense
           fallback={<BandStrip node={node} band={band} judged={judged.ok ? judged.value : null} celsius={celsius} />}
