@@ -45,6 +45,6 @@ describe('a reading the unit itself shows', () => {
     });
     expect(result.ok && result.value.taken.instrument).toBeUndefined();
     expect(measuredAtWords(node)).toBe('shown by the unit at 07');
-    expect(measuredAtWords({ ...node, shownBy: undefined, probes: ['A', 'B'], supply: 'dead' })).toBe('A – B, dead');
+    expect(measuredAtWords({ ...node, shownBy: undefined, probes: ['A', 'B'], supply: 'dead' })).toBe('A – B, at rest');
   });
 });
