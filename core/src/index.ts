@@ -228,7 +228,16 @@ export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { partNamesOf, type VariantCase, variantCases } from './model/values.ts';
-export { Happened, happenings, Outcome, Station, stations, WalkEvent, type WalkEventOf } from './model/walk.ts';
+export {
+  Happened,
+  happenings,
+  mostPictureLength,
+  Outcome,
+  Station,
+  stations,
+  WalkEvent,
+  type WalkEventOf,
+} from './model/walk.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';
@@ -349,6 +358,7 @@ export {
   eventsInForce,
   foldWalk,
   type KeptLook,
+  type Pictured,
   stepKey,
   type TakenCode,
   timerKey,

@@ -43,6 +43,9 @@ export const clearings = ['put-back', 'close-up', 'recalibrate', 'erase', 'leave
 export const Clearing = z.enum(clearings);
 export type Clearing = z.infer<typeof Clearing>;
 
+/** A picture of a walk goes with its events, over any line: so many characters and no more. */
+export const mostPictureLength = 120_000;
+
 const stamp = {
   id: defines('event'),
   walk: ref('walk'),
@@ -207,6 +210,17 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     kind: z.literal('put-back'),
     of: ref('walk'),
     what: plain('what was owed', z.string().min(1).max(200)),
+  }),
+  /** A picture or a clip of a few seconds, kept small, with the step it was taken at. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('pictured'),
+    station: Station,
+    chart: ref('chart').nullable(),
+    node: ref('node', 'chart').nullable(),
+    words: Prose,
+    type: z.enum(['image/jpeg', 'video/webm']),
+    data: plain('a picture', z.base64().min(1).max(mostPictureLength)),
   }),
   /** Something was changed by hand that nothing else tells of: a tap, a fuse, a set point, an output. */
   z.strictObject({ ...stamp, kind: z.literal('changed'), what: Prose.min(1) }),

@@ -155,6 +155,20 @@ export function handOnSheet(input: {
           ...walk.notes,
         ]),
       ),
+      ...(walk.pictures.length > 0
+        ? [
+            { kind: 'heading', text: 'Pictures' } as const,
+            {
+              kind: 'pictures',
+              pictures: walk.pictures.map(({ chart, node, words, type, data }) => ({
+                words:
+                  [chart && node ? nodeTitle(chart, node) : '', words].filter(Boolean).join(': ') || 'Without words',
+                type,
+                data,
+              })),
+            } as const,
+          ]
+        : []),
       ...section(
         'Changed and not put back',
         list([

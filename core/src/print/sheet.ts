@@ -1,4 +1,6 @@
 import { assertNever } from '../base/result.ts';
+import type { Pictured } from '../walk/state.ts';
+
 /** One piece of a sheet of paper. */
 export type Block =
   /** A code in large type, with the way to its trail beside it where there is one. */
@@ -6,6 +8,8 @@ export type Block =
   | Readonly<{ kind: 'heading'; text: string }>
   | Readonly<{ kind: 'text'; text: string; tone?: 'soft' | 'warning' }>
   | Readonly<{ kind: 'list'; items: readonly string[] }>
+  /** Pictures and clips, each with its words; base64. */
+  | Readonly<{ kind: 'pictures'; pictures: ReadonlyArray<Readonly<Pick<Pictured, 'words' | 'type' | 'data'>>> }>
   | Readonly<{ kind: 'table'; head: readonly string[]; rows: ReadonlyArray<readonly string[]> }>
   /** Steps by number, each with where its answers lead. */
   | Readonly<{
@@ -36,6 +40,8 @@ export function sheetText(sheet: Sheet): string {
         return [b.text];
       case 'list':
         return b.items.map((item) => `- ${item}`);
+      case 'pictures':
+        return b.pictures.map((p) => `- ${p.words}`);
       case 'table':
         return b.rows.map((row) => row.filter(Boolean).join(' · '));
       case 'steps':
@@ -97,6 +103,16 @@ export function sheetDefinition(sheet: Sheet): Readonly<Record<string, unknown>>
           ...(b.tone === 'soft' ? { color: soft } : {}),
           ...(b.tone === 'warning' ? { bold: true, color: '#b3261e' } : {}),
         });
+      case 'pictures':
+        return {
+          // what moves has no place on paper: its words stand there
+          stack: b.pictures.map((p) =>
+            p.type === 'image/jpeg'
+              ? { stack: [{ image: `data:${p.type};base64,${p.data}`, width: 180 }, text(p.words, { color: soft })] }
+              : text(`${p.words} (a clip; it is in the log)`, { color: soft }),
+          ),
+          margin: [0, 0, 0, 3],
+        };
       case 'list':
         return { ul: b.items.map((i) => text(i)), margin: [0, 0, 0, 3] };
       case 'table':

@@ -31,6 +31,7 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'noted':
       case 'owed':
       case 'passed':
+      case 'pictured':
       case 'proved':
       case 'put-back':
       case 'read-done':

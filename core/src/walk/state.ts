@@ -43,6 +43,12 @@ export type WalkUnit = Readonly<{
   composition: readonly Attached[];
 }>;
 
+/** A picture or clip taken on a walk, with where it was taken. */
+export type Pictured = Pick<
+  WalkEventOf<'pictured'>,
+  'id' | 'at' | 'station' | 'chart' | 'node' | 'words' | 'type' | 'data'
+>;
+
 export type WalkSetting = Readonly<{ old: string | null; set: string | null; verified: boolean; putBack: boolean }>;
 
 /** Where a code was read. */
@@ -124,6 +130,8 @@ export type Walk = Readonly<{
   suspected: ReadonlyArray<Readonly<{ part: PartId | null; text: string; at: string }>>;
   /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
   timers: ReadonlyMap<string, Readonly<{ since: string; ms: number }>>;
+  /** Pictures and clips, in the order they were taken. */
+  pictures: readonly Pictured[];
   /** What was said to be owed, by event. */
   owed: ReadonlyMap<string, Readonly<{ what: string; by: string | null; who?: string; since: string }>>;
   /** What was changed by hand, by event; and what of all changes is left so. */
@@ -294,6 +302,10 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         ]),
         leftSo: event.left ? new Set([...walk.leftSo, event.left]) : walk.leftSo,
       };
+    case 'pictured': {
+      const { id, at, station, chart, node, words, type, data } = event;
+      return { ...next, pictures: [...walk.pictures, { id, at, station, chart, node, words, type, data }] };
+    }
     case 'changed':
       return { ...next, changed: new Map([...walk.changed, [event.id, { what: event.what, since: event.at }]]) };
     case 'put-back':
@@ -369,6 +381,7 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     notes: [],
     suspected: [],
     timers: new Map(),
+    pictures: [],
     owed: new Map(),
     changed: new Map(),
     leftSo: new Set(),

@@ -24,6 +24,7 @@ export const happeningWords: Readonly<Record<WalkEvent['kind'], string>> = {
   timer: 'A wait',
   owed: 'Something left to put back',
   'put-back': 'Something put back',
+  pictured: 'A picture',
   changed: 'Something changed by hand',
   noted: 'A note',
   'chart-ended': 'The result of a test',

@@ -19,7 +19,7 @@ export function securityHeaders(config: Config): Middleware {
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         // a clip from the person's own device, read by the camera
-        mediaSrc: ["'self'", 'blob:'],
+        mediaSrc: ["'self'", 'blob:', 'data:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
         workerSrc: ["'self'", 'blob:'],

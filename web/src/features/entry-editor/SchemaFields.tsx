@@ -18,24 +18,23 @@ const namings: ReadonlySet<string> = new Set(['name', 'label', 'title']);
 const inOwnQuantity: ReadonlySet<string> = new Set(['value', 'least', 'most', 'start']);
 /** How the numbers of an object are stored: what their names say, what it is a quantity of, a share, or what is over and under. */
 const storedIn =
-  (object: Record<string, unknown>, quantity: Quantity | null) =>
+  ({ by, toldIn }: Record<string, unknown>, quantity: Quantity | null) =>
   (name: string): AmountOf | null => {
     const byName = storedAs(name);
     if (byName) return byName;
-    if ((name === 'plus' || name === 'minus') && object['by'] === 'share') return { quantity: 'share', perBase: 0.01 };
+    const isTolerance = name === 'plus' || name === 'minus';
+    if (isTolerance && by === 'share') return { quantity: 'share', perBase: 0.01 };
     if (quantity === null) return null;
-    const { toldIn } = object;
-    if ((name === 'plus' || name === 'minus') && object['by'] === 'amount')
+    if (isTolerance && by === 'amount')
       return { quantity, perBase: 1, difference: true, ...(typeof toldIn === 'string' && { unit: toldIn }) };
     return inOwnQuantity.has(name) ? { quantity, perBase: 1 } : null;
   };
 /** What the numbers of an object are of: as it says, else as what it belongs to says; a ratio is of nothing. */
-const quantityOf = (object: Record<string, unknown>, outer: Quantity | null): Quantity | null =>
-  object['kind'] === 'ratio' || object['as'] === 'ratio'
-    ? null
-    : 'quantity' in object
-      ? (quantities.find((q) => q === object['quantity']) ?? null)
-      : outer;
+const quantityOf = ({ kind, as, ...object }: Record<string, unknown>, outer: Quantity | null): Quantity | null => {
+  const { quantity } = object;
+  if (kind === 'ratio' || as === 'ratio') return null;
+  return 'quantity' in object ? (quantities.find((q) => q === quantity) ?? null) : outer;
+};
 
 /** One field of any schema. The form is read off the same schema that checks what was typed. */
 export function SchemaField(props: FieldProps) {

@@ -23,6 +23,7 @@ import { api } from '../../foundation/api.ts';
 import { type Amounts, type Dates, useAmounts, useDates } from '../../foundation/use-own.ts';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
+import { PicturedView } from '../../parts/pictured/PicturedView.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames, TrailLine } from '../../parts/trail-line/TrailLine.tsx';
@@ -129,6 +130,8 @@ function eventWords(event: WalkEvent, names: Names): string {
         : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
     case 'owed':
       return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}${event.who ? `, ${event.who}` : ''}`;
+    case 'pictured':
+      return [event.type === 'image/jpeg' ? 'Picture' : 'Clip', event.words].filter(Boolean).join(': ');
     case 'changed':
       return `Changed by hand: ${event.what}`;
     case 'put-back':
@@ -205,6 +208,7 @@ export default function LoggedWalkPage() {
             </span>
             <span className="grow">
               {eventWords(event, names)}
+              {event.kind === 'pictured' && <PicturedView type={event.type} data={event.data} words="" />}
               {event.saidAt && (
                 <span className="soft small">
                   {' '}

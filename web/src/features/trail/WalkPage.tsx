@@ -216,7 +216,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
           <StationView walk={walk} data={data} events={open.events} add={add} goTo={go} />
         )}
       </Suspense>
-      {!walk.closed && !passing && <AnyTime walk={walk} add={addHere} />}
+      {!walk.closed && !passing && <AnyTime walk={walk} at={{ station, chartWalk: data.chartWalk }} add={addHere} />}
       {ahead && (
         <GoAhead
           to={ahead}

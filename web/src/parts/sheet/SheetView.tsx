@@ -7,6 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { type Block, type Sheet, sheetText } from '@wire-trail/core';
 import { useState } from 'react';
 import { CodeGlyph } from '../code/CodeGlyph.tsx';
+import { PicturedView } from '../pictured/PicturedView.tsx';
 import './sheet.css';
 
 /** A sheet on the screen, as it will be on paper, to print, keep or share. */
@@ -62,6 +63,8 @@ function BlockView({ block }: { block: Block }) {
       return <h3>{block.text}</h3>;
     case 'text':
       return <p className={block.tone ?? ''}>{block.text}</p>;
+    case 'pictures':
+      return block.pictures.map((p) => <PicturedView key={p.data.slice(-40)} {...p} />);
     case 'list':
       return (
         <ul>
