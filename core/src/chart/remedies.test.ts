@@ -178,6 +178,37 @@ describe('a reading after something was done about it', () => {
   ])('%s', (_, act, answers, at) => {
     expect(walk(of({ passAfter: 'mended' }, act), ...answers).at.id).toBe(at);
   });
+  it.each<[string, object, object, string]>([
+    ['cleaned before', { about: ['plug'] }, { part: 'plug' }, 'mended'],
+    ['cleaned before, as its step is about', { about: ['plug', 'lead'] }, { about: ['lead', 'rail'] }, 'mended'],
+    ['another part cleaned before', { about: ['plug'] }, { part: 'rail' }, 'fine'],
+    ['about nothing', {}, { part: 'plug' }, 'fine'],
+    ['only isolated before', { about: ['plug'] }, { part: 'plug', act: 'isolate' }, 'fine'],
+  ])('that was not read before: its part was %s', (_, about, act, at) => {
+    const made = chart([
+      { ...clean, ...act, next: 'm' },
+      measured({ ...about, passAfter: 'mended' }),
+      end('fine'),
+      end('mended', { verdict: 'cause-found' }),
+    ] as never);
+    expect(walk(made, ['clean', 'done'], ['m', 'pass']).at.id).toBe(at);
+  });
+  it('that was not read before: a remedy in turn was done to its part', () => {
+    const made = chart([
+      { ...tries, stopped: 'm', comesAgain: 'm' },
+      measured({ about: ['rail'], passAfter: 'mended' }),
+      end('fine'),
+      end('mended', { verdict: 'cause-found' }),
+    ] as never);
+    expect(walk(made, ['try', stopped], ['m', 'pass']).at.id).toBe('mended');
+    const other = chart([
+      { ...tries, remedies: [{ do: 'Turn it round' }], stopped: 'm', comesAgain: 'm' },
+      measured({ about: ['rail'], passAfter: 'mended' }),
+      end('fine'),
+      end('mended'),
+    ] as never);
+    expect(walk(other, ['try', stopped], ['m', 'pass']).at.id).toBe('fine');
+  });
   it('after a remedy that was passed over nothing was done', () => {
     const made = of({ passAfter: 'mended' });
     const given = [

@@ -141,6 +141,24 @@ describe('sheets', () => {
     expect(left).toContain('Mains supply');
   });
 
+  it('pictures of the walk stand on the hand-on sheet with the step they were taken at; a clip is named on paper', () => {
+    const walk = foldWalk(walked);
+    if (!walk) throw new Error('walk');
+    const of_ = { station: 'test', chart: 'rinse-heat', node: 'sensor', at: '2031-01-01T08:05:00.000Z' };
+    const pictures = [
+      { ...of_, id: '1', words: 'rust', type: 'image/jpeg', data: 'AAAA' },
+      { ...of_, id: '2', chart: null, node: null, words: '', type: 'video/webm', data: 'BBBB' },
+    ] as never;
+    const sheet = handOnSheet({ bundle, walk: { ...walk, pictures }, chartWalk: null, subject: k19 });
+    const text = sheetText(sheet);
+    expect(text).toContain('PICTURES\n- Measure the rinse sensor: rust\n- Without words');
+    const definition = JSON.stringify(sheetDefinition(sheet));
+    expect(definition).toContain('data:image/jpeg;base64,AAAA');
+    expect(definition).not.toContain('BBBB');
+    expect(definition).toContain('Without words (a clip; it is in the log)');
+    expect(sheetText(handOnSheet({ bundle, walk, chartWalk: null, subject: k19 }))).not.toContain('PICTURES');
+  });
+
   it('definitions name only the faces that are brought, and hold every word of the sheet', () => {
     const definition = JSON.stringify(sheetDefinition(chartPage(of)));
     const fonts = new Set([...definition.matchAll(/"font":"(\w+)"/g)].map((m) => m[1]));
