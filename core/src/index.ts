@@ -351,7 +351,7 @@ export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
-export { openRoots, provesOf, type Root, rootsOf } from './walk/roots.ts';
+export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
 export {
   currentStation,
@@ -410,6 +410,7 @@ export {
 export { goodWords, judgedCaseWords, plateTellsWords, rightWords } from './words/needs-plate.ts';
 export { headWords, nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
+export { resetFirstWords } from './words/reset-first.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';

@@ -31,7 +31,7 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
   }
   for (const user of demoUsers)
     if (!(await findUser(user.signIn, db))) await addUser({ ...user, password: demoPassword }, services);
-  await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false }, db);
+  await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false, firstDo: 'test' }, db);
   const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
   for (const file of files) {
     const json: unknown = JSON.parse(await readFile(join(folder, file), 'utf8'));

@@ -211,6 +211,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     of: ref('walk'),
     what: plain('what was owed', z.string().min(1).max(200)),
   }),
+  /** A stored code was reset before anything was tested, and whether it came back; null while that is waited for. */
+  z.strictObject({ ...stamp, kind: z.literal('reset-first'), code: ref('code'), returned: z.boolean().nullable() }),
   /** A picture or a clip of a few seconds, kept small, with the step it was taken at. */
   z.strictObject({
     ...stamp,

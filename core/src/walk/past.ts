@@ -35,6 +35,7 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'proved':
       case 'put-back':
       case 'read-done':
+      case 'reset-first':
       case 'resumed':
       case 'safe':
       case 'seen':

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Code, entriesOf, foldWalk, openRoots, provesOf, rootsOf, type WalkEvent } from '../index.ts';
+import { type Code, entriesOf, foldWalk, openRoots, possibleRun, provesOf, rootsOf, type WalkEvent } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 
 const [pattern] = entriesOf(glasswasher(), 'code');
@@ -106,5 +106,23 @@ describe('several codes on one unit', () => {
       { kind: 'code-settled', code: 'a', as: 'tested', why: '', next: 'b', more: true },
     );
     expect(provesOf(rootsOf(bundle, both)).map((p) => p.code.id)).toEqual(['b', 'a']);
+  });
+});
+
+describe('a code that stands for several variants', () => {
+  const on = (id: string, inARow: number, more: object = {}) =>
+    code(id, [], { text: 'A', detection: { ...pattern?.detection, notWatchedCycles: 0, inARow }, ...more });
+  it('wants the longest of the runs that are possible, whichever stands first', () => {
+    const [early, late] = [on('a', 2), on('a-late', 5)];
+    expect([possibleRun(early, []).cycles, possibleRun(late, []).cycles]).toEqual([2, 5]);
+    for (const possible of [
+      [early, late],
+      [late, early],
+    ])
+      expect([possibleRun(early, possible).cycles, possibleRun(late, possible).cycles]).toEqual([5, 5]);
+    // another code, and the same one of another control board, are others
+    expect(possibleRun(early, [on('b', 9, { text: 'B' }), on('c', 9, { controller: 'other' })]).cycles).toBe(2);
+    const walk = walked(['a']);
+    expect(provesOf(rootsOf({ entries: [early, late] }, walk), [late]).map((p) => p.run.cycles)).toEqual([5]);
   });
 });

@@ -1,3 +1,4 @@
+import { squeezed } from '../code/alike.ts';
 import { type Folded, foldConsequences } from '../code/consequences.ts';
 import { type ProveRun, proveRun } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
@@ -35,9 +36,21 @@ export function rootsOf(bundle: Pick<Bundle, 'entries'>, walk: Walk): Root[] {
 export const openRoots = (roots: readonly Root[]): Code[] =>
   roots.flatMap((root) => (root.is === 'open' ? [root.code] : []));
 
-/** The run each tested code wants, the longest first: that one proves them all. */
-export function provesOf(roots: readonly Root[]): Array<Readonly<{ code: Code; run: ProveRun }>> {
+const longerFirst = (a: ProveRun, b: ProveRun): number => (b.leastMs ?? 0) - (a.leastMs ?? 0) || b.cycles - a.cycles;
+
+/** The run a code wants: of the entries it may have on other variants that are still possible, the longest. */
+export function possibleRun(code: Code, possible: readonly Code[]): ProveRun {
+  const same = possible.filter((c) => c.controller === code.controller && squeezed(c.text) === squeezed(code.text));
+  const [longest] = [code, ...same].map((c) => proveRun(c.detection)).sort(longerFirst);
+  return longest ?? proveRun(code.detection);
+}
+
+/** The run each tested code wants, the longest first: that one proves them all. `possible` are the codes this unit may have. */
+export function provesOf(
+  roots: readonly Root[],
+  possible: readonly Code[] = [],
+): Array<Readonly<{ code: Code; run: ProveRun }>> {
   return roots
-    .flatMap(({ code, is }) => (is === 'tested' || is === 'now' ? [{ code, run: proveRun(code.detection) }] : []))
-    .sort((a, b) => (b.run.leastMs ?? 0) - (a.run.leastMs ?? 0) || b.run.cycles - a.run.cycles);
+    .flatMap(({ code, is }) => (is === 'tested' || is === 'now' ? [{ code, run: possibleRun(code, possible) }] : []))
+    .sort((a, b) => longerFirst(a.run, b.run));
 }

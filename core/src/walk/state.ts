@@ -130,6 +130,8 @@ export type Walk = Readonly<{
   suspected: ReadonlyArray<Readonly<{ part: PartId | null; text: string; at: string }>>;
   /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
   timers: ReadonlyMap<string, Readonly<{ since: string; ms: number }>>;
+  /** The code that was reset before anything was tested, and whether it came back since. */
+  resetFirst: Readonly<{ code: CodeId; returned: boolean | null }> | null;
   /** Pictures and clips, in the order they were taken. */
   pictures: readonly Pictured[];
   /** What was said to be owed, by event. */
@@ -302,6 +304,8 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         ]),
         leftSo: event.left ? new Set([...walk.leftSo, event.left]) : walk.leftSo,
       };
+    case 'reset-first':
+      return { ...next, resetFirst: { code: event.code, returned: event.returned } };
     case 'pictured': {
       const { id, at, station, chart, node, words, type, data } = event;
       return { ...next, pictures: [...walk.pictures, { id, at, station, chart, node, words, type, data }] };
@@ -381,6 +385,7 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     notes: [],
     suspected: [],
     timers: new Map(),
+    resetFirst: null,
     pictures: [],
     owed: new Map(),
     changed: new Map(),

@@ -115,7 +115,7 @@ describe('a change set', () => {
   const open = (detail: object, user = person('reviewer'), more: Parameters<typeof standInServer>[0] = {}) => {
     const calls = standInServer({
       changeSet: { ...set(5, 'in-review'), items: [item()], ...detail } as Detail,
-      settings: { schoolName: 'S', ownReview: false },
+      settings: { schoolName: 'S', ownReview: false, firstDo: 'test' },
       ...more,
     });
     openPage(<ChangeSetPage />, { path: '/bench/:set', at: '/bench/5', user });
@@ -159,7 +159,7 @@ describe('a change set', () => {
   });
 
   it('in a school of one its author publishes', async () => {
-    open({ authorId: 7 }, person('reviewer'), { settings: { schoolName: 'S', ownReview: true } });
+    open({ authorId: 7 }, person('reviewer'), { settings: { schoolName: 'S', ownReview: true, firstDo: 'test' } });
     await waitFor(() => expect(button('Publish')?.hasAttribute('disabled')).toBe(false));
   });
 

@@ -130,6 +130,10 @@ function eventWords(event: WalkEvent, names: Names): string {
         : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
     case 'owed':
       return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}${event.who ? `, ${event.who}` : ''}`;
+    case 'reset-first':
+      return event.returned === null
+        ? `${names.code(event.code)} reset before testing`
+        : `${names.code(event.code)} ${event.returned ? 'came back after the reset' : 'stayed away after the reset'}`;
     case 'pictured':
       return [event.type === 'image/jpeg' ? 'Picture' : 'Clip', event.words].filter(Boolean).join(': ');
     case 'changed':

@@ -5,7 +5,7 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { NewPassword, type Role, roles, type SchoolSettings, type User } from '@wire-trail/core';
+import { NewPassword, type Role, resetFirstWords, roles, type SchoolSettings, type User } from '@wire-trail/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -38,13 +38,14 @@ function School({ settings }: { settings: SchoolSettings }) {
   const [save, { isLoading, error, isSuccess }] = api.useSaveSettingsMutation();
   const [name, setName] = useState(settings.schoolName);
   const [own, setOwn] = useState(settings.ownReview);
-  const isDirty = name !== settings.schoolName || own !== settings.ownReview;
+  const [firstDo, setFirstDo] = useState(settings.firstDo);
+  const isDirty = name !== settings.schoolName || own !== settings.ownReview || firstDo !== settings.firstDo;
   return (
     <form
       className="sheet stack"
       onSubmit={(e) => {
         e.preventDefault();
-        void save({ schoolName: name.trim(), ownReview: own });
+        void save({ schoolName: name.trim(), ownReview: own, firstDo });
       }}
     >
       <label className="field">
@@ -63,6 +64,14 @@ function School({ settings }: { settings: SchoolSettings }) {
           The author may publish: for a school of one.{' '}
           <span className="soft">The history says each time that the author reviewed it.</span>
         </span>
+      </label>
+      <label className="field">
+        For a stored code, first
+        <Select native fullWidth value={firstDo} onChange={(e) => setFirstDo(e.target.value as typeof firstDo)}>
+          <option value="test">test what may be behind it</option>
+          <option value="reset">reset it and see whether it comes back</option>
+        </Select>
+        <span className="soft small">{resetFirstWords.why}</span>
       </label>
       <div className="row">
         <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isLoading}>

@@ -1,4 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type { SchoolSettings } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../../foundation/api.ts';
 import { openPage, person } from '../../testing/page.tsx';
@@ -16,7 +17,7 @@ const people = [
 ];
 const open = async (more: Script = {}) => {
   const calls = standInServer({
-    settings: { schoolName: 'School', ownReview: false },
+    settings: { schoolName: 'School', ownReview: false, firstDo: 'test' },
     users: people,
     ...more,
   });
@@ -28,7 +29,7 @@ const button = (name: string) => screen.getByRole('button', { name });
 
 describe('the school', () => {
   it('is saved once something differs, and says so', async () => {
-    let kept = { schoolName: 'School', ownReview: false };
+    let kept: SchoolSettings = { schoolName: 'School', ownReview: false, firstDo: 'test' };
     const sent = await open({
       settings: () => kept,
       saveSettings: ({ body }) => {
@@ -39,8 +40,11 @@ describe('the school', () => {
     expect(button('Save')).toHaveProperty('disabled', true);
     fireEvent.change(screen.getByLabelText('Name of the school'), { target: { value: ' New name ' } });
     fireEvent.click(screen.getByRole('checkbox'));
+    fireEvent.change(screen.getByLabelText(/For a stored code, first/), { target: { value: 'reset' } });
     fireEvent.click(button('Save'));
-    await waitFor(() => expect(sent('saveSettings')[0]?.body).toEqual({ schoolName: 'New name', ownReview: true }));
+    await waitFor(() =>
+      expect(sent('saveSettings')[0]?.body).toEqual({ schoolName: 'New name', ownReview: true, firstDo: 'reset' }),
+    );
   });
 
   it('what was typed stays where it could not be saved', async () => {
@@ -53,7 +57,7 @@ describe('the school', () => {
 });
 
 it('an answer of a newer server leaves what was here where it is', async () => {
-  let settings: object = { schoolName: 'School', ownReview: false };
+  let settings: object = { schoolName: 'School', ownReview: false, firstDo: 'test' };
   standInServer({ settings: () => settings as never, users: people });
   const store = openPage(<SettingsPage />, { path: '/settings', user: person('admin') });
   await screen.findByText('Ada One');

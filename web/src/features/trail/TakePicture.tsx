@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { canClip, clipMs, type Small, smallPicture, takeClip } from '../../foundation/small-picture.ts';
 import { Input } from '../../parts/field/Input.tsx';
 import { PicturedView } from '../../parts/pictured/PicturedView.tsx';
@@ -11,6 +11,8 @@ export function TakePicture({ onKeep }: Props) {
   const [taken, setTaken] = useState<Small | null>(null);
   const [words, setWords] = useState('');
   const [state, setState] = useState<'at-rest' | 'working' | 'filming' | 'failed'>('at-rest');
+  const isBusy = state === 'working' || state === 'filming';
+  const file = useRef<HTMLInputElement>(null);
   const take = async (making: Promise<Small | null>, doing: 'working' | 'filming') => {
     setState(doing);
     const made = await making.catch(() => null);
@@ -38,10 +40,10 @@ export function TakePicture({ onKeep }: Props) {
           />
         </label>
         <div className="row">
-          <Button type="submit" variant="outlined">
+          <Button type="submit" size="glove" variant="outlined">
             Keep it
           </Button>
-          <Button variant="text" onClick={() => setTaken(null)}>
+          <Button size="glove" variant="text" onClick={() => setTaken(null)}>
             Not this one
           </Button>
         </div>
@@ -49,27 +51,24 @@ export function TakePicture({ onKeep }: Props) {
     );
   return (
     <>
-      <Button component="label" variant="text" disabled={state === 'working' || state === 'filming'}>
+      <Button size="glove" variant="text" disabled={isBusy} onClick={() => file.current?.click()}>
         {state === 'working' ? 'Making it small …' : 'Take a picture …'}
-        <input
-          className="visually-hidden"
-          type="file"
-          accept="image/*"
-          capture="environment"
-          aria-label="picture from the camera or a file"
-          onChange={(e) => {
-            const [file] = e.target.files ?? [];
-            if (file) void take(smallPicture(file), 'working');
-            e.target.value = '';
-          }}
-        />
       </Button>
+      <input
+        hidden
+        ref={file}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        aria-label="picture from the camera or a file"
+        onChange={(e) => {
+          const [chosen] = e.target.files ?? [];
+          if (chosen) void take(smallPicture(chosen), 'working');
+          e.target.value = '';
+        }}
+      />
       {canClip() && (
-        <Button
-          variant="text"
-          disabled={state !== 'at-rest' && state !== 'failed'}
-          onClick={() => void take(takeClip(), 'filming')}
-        >
+        <Button size="glove" variant="text" disabled={isBusy} onClick={() => void take(takeClip(), 'filming')}>
           {state === 'filming' ? `Filming ${clipMs / 1000} s …` : 'Take a clip …'}
         </Button>
       )}

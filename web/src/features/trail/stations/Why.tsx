@@ -18,7 +18,7 @@ export function Why({ opens, asks, says, example, quiet = false, onWhy }: Props)
   const [why, setWhy] = useState('');
   if (!open)
     return (
-      <Button {...(quiet && { variant: 'text' as const })} onClick={() => setOpen(true)}>
+      <Button size="glove" {...(quiet && { variant: 'text' as const })} onClick={() => setOpen(true)}>
         {opens}
       </Button>
     );
@@ -40,7 +40,7 @@ export function Why({ opens, asks, says, example, quiet = false, onWhy }: Props)
           slotProps={{ input: { maxLength: 400 } }}
         />
       </label>
-      <Button type="submit" disabled={!why.trim()}>
+      <Button type="submit" size="glove" disabled={!why.trim()}>
         {says}
       </Button>
     </form>

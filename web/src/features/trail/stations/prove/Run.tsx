@@ -15,7 +15,7 @@ const tomorrowMs = 86_400_000;
 /** The shortest run that proves it: worked out, begun, waited for. */
 export function Run(props: StationProps) {
   const { walk, data, add } = props;
-  const several = provesOf(data.roots);
+  const several = provesOf(data.roots, data.codes);
   const run = runOf(data);
   const { detection } = several[0]?.code ?? data.subject ?? {};
   const cycle = detection?.cycle ?? 'cycle';
@@ -126,7 +126,7 @@ function Count({ data, add, run, cycle, isFirst }: StationProps & { run: ProveRu
   const [waiting, setWaiting] = useState(false);
   const [until, setUntil] = useState(dayOf(Date.now() + tomorrowMs));
   const count = /^\d{1,4}$/.test(cycles.trim()) ? Number(cycles) : null;
-  const several = provesOf(data.roots);
+  const several = provesOf(data.roots, data.codes);
   const prove = (returned: boolean, which?: Code['id'][]) =>
     count !== null && void add({ kind: 'proved', returned, cycles: count, ...(which && { which }) });
   return (

@@ -24,6 +24,7 @@ import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { OnTheWay } from './OnTheWay.tsx';
 import { OnUnit } from './OnUnit.tsx';
 import { Path } from './Path.tsx';
+import { AfterReset, canResetFirst, OfferReset, Resetting } from './ResetFirst.tsx';
 import type { Say } from './say.ts';
 import { Until } from './Wait.tsx';
 
@@ -38,6 +39,8 @@ export function TestStation(props: StationProps) {
   if (isDone && openRoots(data.roots).length > 0) return <OtherCodes {...props} title="Other codes were read" />;
   if (!chartWalk) return <NoChart {...props} />;
   if (walk.waitingUntil) return <Until {...props} until={walk.waitingUntil} />;
+  if (subject.kind === 'code' && walk.resetFirst?.code === subject.id && walk.resetFirst.returned === null)
+    return <AfterReset props={props} code={subject} />;
   return <AtNode {...props} at={chartWalk} />;
 }
 
@@ -45,6 +48,8 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
   const { walk, data, add } = props;
   const { at: node, chart } = at;
   const [coached, setCoached] = useState<Route | null>(null);
+  const [resetting, setResetting] = useState(false);
+  const stored = data.subject?.kind === 'code' && canResetFirst(props) ? data.subject : null;
   const say: Say = (answer, { reading, skipped } = {}) =>
     void add({
       kind: 'answered',
@@ -82,6 +87,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
         }
       />
     );
+  if (resetting && stored) return <Resetting props={props} code={stored} onBack={() => setResetting(false)} />;
   const probes = node.kind === 'measure' ? node.probes : [];
   const pictures = node.pictures
     .flatMap((id) => entryOf(data.bundle, 'asset', id) ?? [])
@@ -137,6 +143,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
           <OnUnit node={node} walk={walk} data={data} onCoach={setCoached} />
           <NodeBody key={`${node.id}${walk.answers.length}`} {...props} at={at} say={say} />
           <OnTheWay {...props} at={at} say={say} />
+          {stored && <OfferReset props={props} code={stored} onReset={() => setResetting(true)} />}
         </>
       )}
       <ModeWork {...props} />

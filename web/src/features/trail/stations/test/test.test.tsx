@@ -186,6 +186,39 @@ describe('what is run on the unit', () => {
   });
 });
 
+describe('reset first, and see', () => {
+  const reset = (returned: boolean | null) => ({ kind: 'reset-first', code: 'k19', returned });
+  it('is offered at the first question, with what it costs and when it is right', () => {
+    at(brindlewick, 'k19', null);
+    fireEvent.click(screen.getByText('Or reset it first, and see whether it comes back'));
+    sees(/It costs the evidence/);
+    sees(/Right where the code may be old/);
+    press('Reset K19 first');
+    press('Test it instead');
+    sees('Is the element white with scale?');
+    cleanup();
+    // once something was tested the evidence is being used
+    at(brindlewick, 'k19', null, ...said('rinse-heat', ['look-scale', 'no']));
+    expect(screen.queryByText(/Or reset it first/)).toBeNull();
+  });
+  it('erases along its routes, then asks whether it came back', () => {
+    const s = at(brindlewick, 'k19', null);
+    fireEvent.click(screen.getByText('Or reset it first, and see whether it comes back'));
+    press('Reset K19 first');
+    press('It is erased already');
+    expect(s.added).toMatchObject([reset(null)]);
+    cleanup();
+    const waiting = at(brindlewick, 'k19', null, reset(null));
+    sees('Does K19 come back?');
+    press('It stayed away all that time');
+    expect(waiting.added).toMatchObject([reset(false), { kind: 'chart-ended', verdict: 'nothing-found' }]);
+    cleanup();
+    at(brindlewick, 'k19', null, reset(null), reset(true));
+    sees('Is the element white with scale?');
+    expect(screen.queryByText(/Or reset it first/)).toBeNull();
+  });
+});
+
 describe('what people measure beside ohms and volts', () => {
   const symptom = (
     json: { family: string },
