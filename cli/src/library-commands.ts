@@ -7,6 +7,7 @@ import {
   find,
   findFamilyOf,
   formatQuantity,
+  genericMeaning,
   guessEncoding,
   guessMapping,
   identify,
@@ -31,19 +32,42 @@ const needs = (option: string, what: string): never => {
 /** What somebody may have meant, nearest first. */
 export function runFind(files: readonly string[], { query }: Options): Output {
   if (!query) return needs('--query', 'names what to look for');
-  const found = find(buildFindIndex(files.map((file) => findFamilyOf(readBundleFile(file)))), query);
+  const bundles = files.map(readBundleFile);
+  const found = find(buildFindIndex(bundles.map(findFamilyOf)), query);
+  // what no table lists may have a general meaning in the scheme a family follows
+  const general = bundles.flatMap((bundle) => {
+    const meaning = genericMeaning(bundle, query);
+    return meaning ? [{ family: bundle.family, name: familyEntry(bundle).name, meaning }] : [];
+  });
   return {
-    json: found.map((f) => ({
-      family: f.family,
-      code: f.text || null,
-      kind: f.kind,
-      title: f.title,
-      why: f.why,
-      distance: f.distance,
-    })),
-    lines: found.map(
-      (f) => `${(f.text || '—').padEnd(10)}${f.familyName.padEnd(20)}${f.distance.toFixed(2).padStart(5)}  ${f.title}`,
-    ),
+    json: [
+      ...found.map((f) => ({
+        family: f.family,
+        code: f.text || null,
+        kind: f.kind,
+        title: f.title,
+        why: f.why,
+        distance: f.distance,
+      })),
+      ...general.map(({ family, meaning }) => ({
+        family,
+        code: query,
+        kind: 'generic',
+        title: meaning.says,
+        why: `${meaning.scheme}, ${meaning.number}`,
+        distance: null,
+      })),
+    ],
+    lines: [
+      ...found.map(
+        (f) =>
+          `${(f.text || '—').padEnd(10)}${f.familyName.padEnd(20)}${f.distance.toFixed(2).padStart(5)}  ${f.title}`,
+      ),
+      ...general.map(
+        ({ name, meaning }) =>
+          `${query.padEnd(10)}${name.padEnd(20)}  —    in general (${meaning.scheme}, ${meaning.number}), not from its table: ${meaning.says}`,
+      ),
+    ],
     errors: false,
   };
 }

@@ -127,6 +127,14 @@ describe('find', () => {
     });
     expect(json[0].distance).toBeLessThan(0.5);
   });
+  it('says what a pair means in general that no table lists', async () => {
+    const { json } = await run(['find', demo, cart, '--query', '999-3', '--json']);
+    expect(json).toContainEqual(
+      expect.objectContaining({ family: 'corrant-u3', code: '999-3', kind: 'generic', distance: null }),
+    );
+    const listed = await run(['find', demo, cart, '--query', 'corrant 4l2 7', '--json']);
+    expect(listed.json.some((f: { kind: string }) => f.kind === 'generic')).toBe(false);
+  });
   it('without a query: status 2', async () => expect((await run(['find', demo])).status).toBe(2));
 });
 
