@@ -68,6 +68,60 @@ const spoils: ReadonlyArray<(node: Raw, chart: Chart, draw: Draw) => Raw> = [
     of(node, 'kind') === 'verdict'
       ? { ...node, verdict: of(node, 'verdict') === 'hand-on' ? 'left-limited' : 'hand-on' }
       : node,
+  // another good range altogether, what it is told in the title, another meter
+  (node, chart, draw) =>
+    of(node, 'kind') === 'measure'
+      ? {
+          ...node,
+          ...[
+            {
+              band: { kind: 'fixed', least: 27, most: 32 },
+              title: `Coil, ${['27 to 32', '20 to 32', '27 to 32.2', '2.7 to 3.2'][draw(4)]} ${['Ω', 'kΩ', 'V', 'boxes'][draw(4)]}`,
+            },
+            {
+              band: {
+                kind: 'table',
+                rows: [0, 50].map((atCelsius) => ({ atCelsius, ohm: 9000 - atCelsius * 100 })),
+                toleranceRatio: 0.1,
+              },
+              measuredAt: { leastCelsius: [-5, 0, 10][draw(3)], mostCelsius: [40, 50, 60][draw(3)] },
+              title: 'Sensor, 8 to 9 kΩ',
+            },
+            { band: { kind: 'ratio', to: chart.nodes[draw(chart.nodes.length)]?.id, least: 0.9, most: null } },
+            { band: { kind: 'fixed', least: -400, most: -300 }, quantity: 'temperature' },
+            {
+              band: {
+                kind: 'element',
+                powerWatt: { parameter: 'nobody-has-it' },
+                supplyVolt: 230,
+                toleranceRatio: 0.05,
+              },
+            },
+            { band: { kind: 'insulation', leastOhm: 1e6, testVolt: [0, 500][draw(2)] } },
+          ][draw(6)],
+          instrument: ['meter', 'gauge', 'thermometer', 'insulation', 'bench-meter'][draw(5)],
+        }
+      : node,
+  // a branch by an earlier reading, with spans that may meet, overlap or leave something out
+  (node, chart, draw) => {
+    const read = chart.nodes.find((n) => n.kind === 'measure')?.id;
+    if (of(node, 'kind') !== 'split' && draw(4) > 0) return node;
+    const bound = () => [null, 1, 5, 5, 9][draw(5)] ?? null;
+    const cases = ['low', 'high'].map((is) => ({ is, within: { least: bound(), most: bound() }, next: chart.start }));
+    return {
+      id: of(node, 'id'),
+      kind: 'split',
+      title: 'By the reading',
+      by: { kind: 'reading', node: read },
+      cases,
+      hazards: [],
+      tools: [],
+      ways: [],
+      minutes: 1,
+      about: [],
+      pictures: [],
+    };
+  },
 ];
 
 /** A bundle one of whose charts has a few steps spoilt, or loses one. */
@@ -97,7 +151,7 @@ describe('what is found in charts that are not as they should be', () => {
       lintCharts(bundle).map((f) => `${f.severity} ${f.code} ${f.at.join('.')} ${findingWords(f)}`);
     const usual = new Set(as(read.value));
     const lines = [...usual, ''];
-    for (let seed = 1; seed <= 60; seed += 1) {
+    for (let seed = 1; seed <= 110; seed += 1) {
       const found = as(spoilt(read.value, seed));
       const gone = [...usual].filter((line) => !found.includes(line));
       lines.push(
