@@ -260,6 +260,7 @@ export function writeDifference(value: number, quantity: Quantity, unit = baseUn
 
 /** Readings that were typed on one line, `230 / 229 / 231 V`, each with the unit that stands behind the last. One where it is one. */
 export function readingsInLine(typed: string): string[] {
+  if (!/[/;]|and/i.test(typed)) return [typed.trim()];
   const parts = typed.split(/\s*(?:[/;]|\band\b)\s*(?=[+-]?[\d.,]|OL\b)/i).map((part) => part.trim());
   const unit = /^[+-]?[\d.,]+\s*(\D*)$/.exec(parts.at(-1) ?? '')?.[1]?.trim() ?? '';
   return parts.map((part) => (/^[+-]?[\d.,]*\d$/.test(part) && unit !== '' ? `${part} ${unit}` : part));

@@ -38,6 +38,8 @@ export function agreed(
   known: BandKnown,
   judge: (known: BandKnown) => Result<Measured, MeasureError>,
 ): Result<Measured, MeasureError> {
+  // one variant, or none that differs: nothing to hold against anything
+  if (!known.cases || known.cases.length === 0) return judge(known);
   const { cases: _, ...plain } = known;
   const judged: Array<Readonly<{ variants: readonly VariantId[]; measured: Measured }>> = [];
   for (const { variants, parameters } of possible(known)) {

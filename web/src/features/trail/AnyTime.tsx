@@ -1,4 +1,6 @@
+import Button from '@mui/material/Button';
 import type { ChartWalk, Station, Walk } from '@wire-trail/core';
+import { useState } from 'react';
 import type { Happening } from '../../foundation/device/walks.ts';
 import { PicturedView } from '../../parts/pictured/PicturedView.tsx';
 import { Why } from './stations/Why.tsx';
@@ -27,15 +29,7 @@ export function AnyTime({ walk, at, add }: Props) {
           example="what the customer said, a noise, a mark on the floor"
           onWhy={(text) => void add({ kind: 'noted', text })}
         />
-        <Why
-          key={`changed${changed.length}`}
-          quiet
-          opens="Changed something by hand …"
-          asks="What has to be put back later?"
-          says="Put it on the list"
-          example="a tap left open, a fuse pulled, the display locked"
-          onWhy={(what) => void add({ kind: 'changed', what })}
-        />
+        <Changed key={`changed${changed.length}`} onChange={(what) => void add({ kind: 'changed', what })} />
         <TakePicture
           key={`picture${walk.pictures.length}`}
           onKeep={(picture, words) =>
@@ -60,5 +54,46 @@ export function AnyTime({ walk, at, add }: Props) {
       {walk.notes.length > 0 && <p className="small soft">Noted: {walk.notes.join('; ')}</p>}
       {changed.length > 0 && <p className="small soft">To put back: {changed.map((c) => c.what).join('; ')}</p>}
     </section>
+  );
+}
+
+/** What is changed most often: one tap is enough. */
+const usual = [
+  'A set point',
+  'An output switched on',
+  'A tap left open or shut',
+  'A fuse pulled',
+  'Something held open or shut',
+  'The display locked',
+];
+
+/** What was changed by hand: one of the usual things by one tap, anything else in words. */
+function Changed({ onChange }: { onChange: (what: string) => void }) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Button size="glove" variant="text" onClick={() => setOpen(true)}>
+        Changed something by hand …
+      </Button>
+    );
+  return (
+    <fieldset className="sheet stack">
+      <legend>What has to be put back later?</legend>
+      <div className="row">
+        {usual.map((what) => (
+          <Button key={what} size="glove" onClick={() => onChange(what)}>
+            {what}
+          </Button>
+        ))}
+      </div>
+      <Why
+        quiet
+        opens="Something else …"
+        asks="What was changed?"
+        says="Put it on the list"
+        example="the left probe unplugged"
+        onWhy={onChange}
+      />
+    </fieldset>
   );
 }

@@ -77,9 +77,13 @@ it('a note and what was changed by hand can be written down at any station, and 
   fireEvent.click(screen.getByRole('button', { name: 'Keep the note' }));
   await screen.findByText('Noted: it ran over on Monday');
   fireEvent.click(screen.getByRole('button', { name: 'Changed something by hand …' }));
-  fireEvent.change(screen.getByLabelText('What has to be put back later?'), { target: { value: 'inlet tap shut' } });
+  fireEvent.click(screen.getByRole('button', { name: 'A fuse pulled' }));
+  await screen.findByText('To put back: A fuse pulled');
+  fireEvent.click(screen.getByRole('button', { name: 'Changed something by hand …' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Something else …' }));
+  fireEvent.change(screen.getByLabelText('What was changed?'), { target: { value: 'inlet tap shut' } });
   fireEvent.click(screen.getByRole('button', { name: 'Put it on the list' }));
-  await screen.findByText('To put back: inlet tap shut');
-  expect(await kinds(walk)).toEqual(['started', 'unit', 'noted', 'changed']);
+  await screen.findByText('To put back: A fuse pulled; inlet tap shut');
+  expect(await kinds(walk)).toEqual(['started', 'unit', 'noted', 'changed', 'changed']);
   expect(screen.getByText('What can hurt here')).toBeTruthy();
 });
