@@ -25,6 +25,7 @@ import {
   settingNumber,
   shownBy,
   variantCases,
+  variantName,
   walkChart,
 } from '@wire-trail/core';
 import { z } from 'zod';
@@ -163,7 +164,7 @@ export function runWalk(file: string, { chart: id, answers, code }: Options): Ou
       ...walk.path.map(
         (s) => `${s.byItself ? '*' : ' '} ${s.node.title}: ${s.reading ? `${s.reading.typed} is ` : ''}${s.answer}`,
       ),
-      ...(open ?? []).map((c) => judgedCaseWords(c, (id) => family.variants.find((v) => v.id === id)?.name ?? id)),
+      ...(open ?? []).map((c) => judgedCaseWords(c, (id) => variantName(family, id))),
       open
         ? `needs the plate: ${walk.at.title}. ${plateTellsWords(
             plateTells(

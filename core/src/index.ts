@@ -227,7 +227,7 @@ export { Shown } from './model/shown.ts';
 export { Hazard, Instrument, PictureType, Source } from './model/source.ts';
 export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
-export { partNamesOf, type VariantCase, variantCases } from './model/values.ts';
+export { partNamesOf, type VariantCase, variantCases, variantName } from './model/values.ts';
 export {
   Happened,
   happenings,

@@ -25,6 +25,12 @@ export type Quantity = z.infer<typeof Quantity>;
 type Unit = Readonly<{ toBase: (value: number) => number; fromBase: (value: number) => number }>;
 const scaled = (factor: number): Unit => ({ toBase: (v) => v * factor, fromBase: (v) => v / factor });
 
+/** Degrees told as a fall of so much in so many. */
+const fallIn = (length: number): Unit => ({
+  toBase: (v) => (Math.atan(v / length) * 180) / Math.PI,
+  fromBase: (v) => Math.tan((v * Math.PI) / 180) * length,
+});
+
 /** Litres of a gallon of either kind, and of a cubic foot. */
 const [usGallon, impGallon, cubicFoot] = [3.785411784, 4.54609, 28.316846592];
 
@@ -108,18 +114,8 @@ const units: Record<Quantity, ReadonlyArray<readonly [names: readonly string[], 
   count: [[['×', 'x', 'times', ''], scaled(1)]],
   angle: [
     [['°', 'deg', 'degree', 'degrees'], scaled(1)],
-    // a fall of so much in a hundred
-    [
-      ['%', 'percent'],
-      {
-        toBase: (v) => (Math.atan(v / 100) * 180) / Math.PI,
-        fromBase: (v) => Math.tan((v * Math.PI) / 180) * 100,
-      },
-    ],
-    [
-      ['mm/m'],
-      { toBase: (v) => (Math.atan(v / 1000) * 180) / Math.PI, fromBase: (v) => Math.tan((v * Math.PI) / 180) * 1000 },
-    ],
+    [['%', 'percent'], fallIn(100)],
+    [['mm/m'], fallIn(1000)],
     [['rad'], scaled(180 / Math.PI)],
   ],
 };

@@ -38,17 +38,17 @@ export function agreed(
   known: BandKnown,
   judge: (known: BandKnown) => Result<Measured, MeasureError>,
 ): Result<Measured, MeasureError> {
-  // one variant, or none that differs: nothing to hold against anything
-  if (!known.cases || known.cases.length === 0) return judge(known);
-  const { cases: _, ...plain } = known;
+  const { cases = [], ...plain } = known;
   const judged: Array<Readonly<{ variants: readonly VariantId[]; measured: Measured }>> = [];
-  for (const { variants, parameters } of possible(known)) {
+  for (const { variants, parameters } of cases) {
     const one = judge({ ...plain, parameters });
     if (!one.ok) return one;
     judged.push({ variants, measured: one.value });
   }
   const [first] = judged;
-  if (!first || judged.length === 1) return first ? ok(first.measured) : judge(plain);
+  // no case, or one: nothing to hold against anything
+  if (!first) return judge(plain);
+  if (judged.length === 1) return ok(first.measured);
   const alike = new Map<string, JudgedCase>();
   for (const { variants, measured } of judged) {
     const { answer, band, taken } = measured;

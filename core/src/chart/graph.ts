@@ -179,20 +179,31 @@ export function feasibleNodes(graph: ChartGraph): Marks | null {
   return found;
 }
 
-/** Causes that verdicts ahead of a node may still name. */
-export function causesAhead(chart: Chart, from: NodeId): ReadonlySet<PartId> {
-  const graph = chartGraph(chart);
+/** The parts a step may come to as the cause: a verdict's, or what its remedies are done to. */
+export const foundParts = (node: ChartNode): PartId[] => {
+  if (node.kind === 'verdict') return node.cause ? [node.cause] : [];
+  return node.kind === 'remedies' ? node.remedies.flatMap((r) => r.part ?? []) : [];
+};
+
+/** Every part a chart's nodes are about, or find. */
+export const partsAbout = (chart: Chart): PartId[] => chart.nodes.flatMap((n) => [...n.about, ...foundParts(n)]);
+
+/** Every node, by index, that some answers of one lead to; itself where they lead round. */
+export function aheadOf({ next }: ChartGraph, from: number): ReadonlySet<number> {
   const seen = new Set<number>();
-  const at = graph.indexOf.get(from);
-  const open = at === undefined ? [] : [at];
-  const causes = new Set<PartId>();
+  const open = [...(next[from] ?? [])];
   for (let i = open.pop(); i !== undefined; i = open.pop()) {
     if (seen.has(i)) continue;
     seen.add(i);
-    const node = graph.nodes[i];
-    if (node?.kind === 'verdict' && node.cause) causes.add(node.cause);
-    if (node?.kind === 'remedies') for (const { part } of node.remedies) if (part) causes.add(part);
-    open.push(...(graph.next[i] ?? []));
+    open.push(...(next[i] ?? []));
   }
-  return causes;
+  return seen;
+}
+
+/** Causes that verdicts ahead of a node may still name. */
+export function causesAhead(chart: Chart, from: NodeId): ReadonlySet<PartId> {
+  const graph = chartGraph(chart);
+  const at = graph.indexOf.get(from);
+  if (at === undefined) return new Set();
+  return new Set([at, ...aheadOf(graph, at)].flatMap((i) => graph.nodes[i] ?? []).flatMap(foundParts));
 }

@@ -1,7 +1,7 @@
 import type { Path } from '../base/path.ts';
 import type { ChartNode } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
-import type { ChartGraph } from './graph.ts';
+import { aheadOf, type ChartGraph } from './graph.ts';
 import { isRemedyNode, touches } from './remedies.ts';
 
 /**
@@ -10,14 +10,17 @@ import { isRemedyNode, touches } from './remedies.ts';
  */
 export function lintRemedies(graph: ChartGraph, at: Path): Finding[] {
   const { nodes, indexOf } = graph;
+  const known = new Map<number, ReadonlySet<number>>();
+  const ahead = (from: number): ReadonlySet<number> => {
+    const set = known.get(from) ?? aheadOf(graph, from);
+    known.set(from, set);
+    return set;
+  };
   return nodes.flatMap((node, i): Finding[] => {
     if (node.kind !== 'measure' || node.passAfter || !isNothingFound(nodes[indexOf.get(node.pass ?? node.id) ?? i]))
       return [];
-    const ahead = leadsTo(graph, i);
-    const behind = (graph.before[i] ?? []).map((b) => nodes[b]);
-    const isForgotten = (r: ChartNode): boolean =>
-      isRemedyNode(r) &&
-      ((behind.includes(r) && ahead.has(r)) || (touches(r, node) && leadsTo(graph, nodes.indexOf(r)).has(node)));
+    const isForgotten = (r: ChartNode, at: number): boolean =>
+      isRemedyNode(r) && ((graph.next[at]?.includes(i) && ahead(i).has(at)) || (touches(r, node) && ahead(at).has(i)));
     const remedy = nodes.find(isForgotten);
     if (!remedy) return [];
     return [
@@ -34,15 +37,3 @@ export function lintRemedies(graph: ChartGraph, at: Path): Finding[] {
 
 const isNothingFound = (node: ChartNode | undefined): boolean =>
   node?.kind === 'verdict' && node.verdict === 'nothing-found';
-
-/** Every node some answers of one lead to. */
-function leadsTo({ nodes, next }: ChartGraph, from: number): ReadonlySet<ChartNode> {
-  const seen = new Set<number>();
-  const open = [...(next[from] ?? [])];
-  for (let i = open.pop(); i !== undefined; i = open.pop()) {
-    if (seen.has(i)) continue;
-    seen.add(i);
-    open.push(...(next[i] ?? []));
-  }
-  return new Set([...seen].flatMap((i) => nodes[i] ?? []));
-}

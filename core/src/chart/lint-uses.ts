@@ -12,7 +12,8 @@ import { entriesOf } from '../model/select.ts';
 import { chartsCalled, lintCalls, missingOfUse } from './calls.ts';
 import { choicesOf } from './choices.ts';
 import { fillChart } from './fill.ts';
-import { lintChart, partsAbout, untestedSuspects } from './lint.ts';
+import { partsAbout } from './graph.ts';
+import { lintChart, untestedSuspects } from './lint.ts';
 import type { ChartSurroundings } from './surroundings.ts';
 
 /** What a family and its library say, as a chart is held against it. */

@@ -5,7 +5,15 @@ import { interlockWords } from '../gesture/lint.ts';
 import type { Chart, ChartNode, NodeOf } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
 import { type Choice, cannotTell, otherwise } from './choices.ts';
-import { type ChartGraph, chartGraph, endingNodes, feasibleNodes, reachedNodes, roundsOf } from './graph.ts';
+import {
+  type ChartGraph,
+  chartGraph,
+  endingNodes,
+  feasibleNodes,
+  partsAbout,
+  reachedNodes,
+  roundsOf,
+} from './graph.ts';
 import { lintBand, lintRanges } from './lint-bands.ts';
 import { lintLive } from './lint-live.ts';
 import { lintMeter } from './lint-meter.ts';
@@ -270,11 +278,3 @@ export function untestedSuspects(chart: Chart, parts: readonly PartId[]): PartId
   const about = new Set(partsAbout(chart));
   return parts.filter((part) => !about.has(part));
 }
-
-/** Every part a chart's nodes are about, or find. */
-export const partsAbout = (chart: Chart): PartId[] =>
-  chart.nodes.flatMap((n) => [
-    ...n.about,
-    ...(n.kind === 'verdict' && n.cause ? [n.cause] : []),
-    ...(n.kind === 'remedies' ? n.remedies.flatMap((r) => r.part ?? []) : []),
-  ]);

@@ -1,6 +1,7 @@
 import type { NodeId, PartId } from '../base/ids.ts';
 import type { ChartNode, NodeOf } from '../model/chart.ts';
 import { itStopped } from './choices.ts';
+import { foundParts } from './graph.ts';
 import type { Step } from './step.ts';
 
 export type Remedy = NodeOf<'remedies'>['remedies'][number];
@@ -37,7 +38,7 @@ const isRemedy = ({ node, skipped }: Step): boolean => skipped === null && isRem
 const partsOf = (node: ChartNode): readonly PartId[] => [
   ...node.about,
   ...(node.kind === 'act' && node.part ? [node.part] : []),
-  ...(node.kind === 'remedies' ? node.remedies.flatMap((r) => r.part ?? []) : []),
+  ...foundParts(node),
 ];
 
 /** Whether a remedy is done to what a step is about. */

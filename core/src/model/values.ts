@@ -29,6 +29,10 @@ export function variantCases(family: Family, alive: readonly VariantId[]): Varia
   return cases.size > 0 ? [...cases.values()] : [{ variants: [], parameters: parametersOf(family) }];
 }
 
+/** What a variant is called; its id where the family has none of it. */
+export const variantName = ({ variants }: Pick<Family, 'variants'>, id: string): string =>
+  variants.find((v) => v.id === id)?.name ?? id;
+
 /** What a family's parts are called, by id. */
 export const partNamesOf = (family: Family): ReadonlyMap<PartId, string> =>
   new Map(family.parts.map((p) => [p.id, p.name]));

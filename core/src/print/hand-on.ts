@@ -1,4 +1,4 @@
-import { causesAhead } from '../chart/graph.ts';
+import { causesAhead, partsAbout } from '../chart/graph.ts';
 import { formatTaken } from '../chart/measure.ts';
 import { causeOf } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
@@ -27,9 +27,7 @@ export function ruledOut(chartWalk: ChartWalk): { out: string[]; left: string[] 
   const end = verdict?.verdict === 'cause-found' ? causeOf(chartWalk.path, verdict.cause) : verdict?.cause;
   const ahead = chartWalk.ended ? new Set(end ? [end] : []) : causesAhead(chartWalk.chart, chartWalk.at.id);
   const tested = new Set(chartWalk.path.flatMap((s) => (s.skipped ? [] : s.node.about)));
-  const named = new Set(
-    chartWalk.chart.nodes.flatMap((n) => [...n.about, ...(n.kind === 'verdict' && n.cause ? [n.cause] : [])]),
-  );
+  const named = new Set(partsAbout(chartWalk.chart));
   const out = [...tested].filter((p) => !ahead.has(p));
   return { out, left: [...named].filter((p) => !out.includes(p)) };
 }

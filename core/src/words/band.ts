@@ -4,7 +4,7 @@ import { amountOf, computeBand, needsTemperature, type Parameters } from '../cha
 import type { Band } from '../model/band.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Family } from '../model/family.ts';
-import type { VariantCase } from '../model/values.ts';
+import { type VariantCase, variantName } from '../model/values.ts';
 
 const span = (least: string | null, most: string | null): string =>
   least === null ? `up to ${most}` : most === null ? `${least} and up` : `${least} to ${most}`;
@@ -68,7 +68,7 @@ export function bandWordsOn(
   const words = new Map<string, string[]>();
   for (const { variants, parameters } of cases) {
     const said = bandWords(band, node, parameters);
-    const names = variants.map((id) => family.variants.find((v) => v.id === id)?.name ?? id);
+    const names = variants.map((id) => variantName(family, id));
     words.set(said, [...(words.get(said) ?? []), ...names]);
   }
   const [only] = words.keys();

@@ -4,6 +4,7 @@ import { formatTaken } from '../chart/measure.ts';
 import type { JudgedCase, Measured } from '../chart/measured.ts';
 import type { RightValue } from '../code/right-values.ts';
 import type { Family } from '../model/family.ts';
+import { variantName } from '../model/values.ts';
 import type { PlateFact } from '../unit/plate-tells.ts';
 
 const answerWords: Readonly<Record<Measured['answer'], string>> = {
@@ -50,11 +51,13 @@ export const judgedCaseWords = (
 ): string => `${variants.map(nameOf).join(', ')}: ${answerWords[answer]}; there ${goodWords(taken, band)} is good.`;
 
 /** Values that are right, each with the variants it is right on where that is not all the same. */
-export function rightWords(right: readonly RightValue[], { variants }: Pick<Family, 'variants'>): string {
+export function rightWords(right: readonly RightValue[], family: Pick<Family, 'variants'>): string {
   const [only] = right;
   if (only && right.length === 1) return only.value;
-  const nameOf = (id: string): string => variants.find((v) => v.id === id)?.name ?? id;
   return right
-    .map((r) => `${r.value}${r.variants.length > 0 ? ` on ${r.variants.map(nameOf).join(', ')}` : ''}`)
+    .map(
+      (r) =>
+        `${r.value}${r.variants.length > 0 ? ` on ${r.variants.map((id) => variantName(family, id)).join(', ')}` : ''}`,
+    )
     .join('; ');
 }

@@ -6,6 +6,7 @@ import {
   reasonWords,
   resolveParameters,
   resolvePlate,
+  variantName,
 } from '@wire-trail/core';
 import { useState } from 'react';
 import { useAmounts } from '../../foundation/use-own.ts';
@@ -24,7 +25,7 @@ export function VariantsBeside({ family }: { family: Family }) {
   };
   const resolved = resolvePlate(family, plate);
   const findings = lintFamily(family, []);
-  const nameOf = (id: string) => family.variants.find((v) => v.id === id)?.name ?? id;
+  const nameOf = (id: string) => variantName(family, id);
   return (
     <aside className="stack sticks">
       <div className="sheet stack">

@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
 import { type ClearStep, clearingNow, ledgerOf, openRoots, type Route } from '@wire-trail/core';
-import { useState } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
-import { Coach } from './coach/Coach.tsx';
+import { InTurn } from './coach/InTurn.tsx';
 import { Ledger } from './Ledger.tsx';
 import { OtherCodes } from './OtherCodes.tsx';
 import { PutBack } from './PutBack.tsx';
@@ -64,21 +63,14 @@ function Along({
   of,
   onDone,
 }: StepProps & { routes: readonly Route[]; erases?: boolean; said?: string }) {
-  const [at, setAt] = useState(0);
-  const route = routes[at];
-  if (!route) return null;
-  const isLast = at === routes.length - 1;
-  const on = () => (isLast ? onDone() : setAt(at + 1));
   return (
-    <Coach
-      key={route.id}
-      route={route}
+    <InTurn
+      routes={routes}
       data={data}
       title="Front, as it should stand"
-      failed={0}
-      part={[of, routes.length > 1 ? `part ${at + 1} of ${routes.length}` : null].filter(Boolean).join(', ')}
-      onEnd={(took) => took && on()}
-      aside={
+      of={of}
+      onDone={onDone}
+      aside={(isLast, on) => (
         <div className="sheet small">
           {said && <p>{said}</p>}
           {erases && isLast && (
@@ -101,7 +93,7 @@ function Along({
             {erases ? 'It is erased already' : 'That is done already'}
           </Button>
         </div>
-      }
+      )}
     />
   );
 }

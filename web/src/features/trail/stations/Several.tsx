@@ -1,4 +1,4 @@
-import { type Code, familyEntry } from '@wire-trail/core';
+import { type Code, familyEntry, variantName } from '@wire-trail/core';
 import { Pressable } from '../../../parts/field/Pressable.tsx';
 import type { TrailData } from '../trail-data.ts';
 
@@ -17,9 +17,7 @@ export function Several({ codes, data, onTake }: Props) {
             <span>
               <strong>{code.title}</strong>
               <span className="soft small">
-                on{' '}
-                {code.onlyVariants.map((id) => variants.find((v) => v.id === id)?.name ?? id).join(', ') ||
-                  'every variant'}
+                on {code.onlyVariants.map((id) => variantName({ variants }, id)).join(', ') || 'every variant'}
               </span>
             </span>
           </Pressable>

@@ -5,6 +5,7 @@ import {
   reasonWords,
   resolveParameters,
   type VariantId,
+  variantName,
 } from '@wire-trail/core';
 import { useAmounts } from '../../../foundation/use-own.ts';
 
@@ -13,7 +14,7 @@ type Props = Readonly<{ family: Family; plate: Plate; resolved: Resolved }>;
 /** Which variant the plate means and why, and the values that follow; several side by side where it is not settled. */
 export function VariantSheet({ family, plate, resolved }: Props) {
   const amounts = useAmounts();
-  const nameOf = (id: VariantId) => family.variants.find((v) => v.id === id)?.name ?? id;
+  const nameOf = (id: VariantId) => variantName(family, id);
   const differing = resolveParameters(family, plate).filter(
     ({ id, cases }) => cases.length > 1 || family.variants.some((v) => v.values[id] !== undefined),
   );

@@ -1,4 +1,11 @@
-import { familyEntry, type JudgedCase, judgedCaseWords, plateTells, plateTellsWords } from '@wire-trail/core';
+import {
+  familyEntry,
+  type JudgedCase,
+  judgedCaseWords,
+  plateTells,
+  plateTellsWords,
+  variantName,
+} from '@wire-trail/core';
 import { Next, type StationProps } from '../StationLayout.tsx';
 
 type Props = Pick<StationProps, 'data'> &
@@ -7,7 +14,7 @@ type Props = Pick<StationProps, 'data'> &
 /** A reading that is good on one variant and not on another, while the plate does not tell which this is. */
 export function NeedsPlate({ cases, data, goTo }: Props) {
   const family = familyEntry(data.bundle);
-  const nameOf = (id: string) => family.variants.find((v) => v.id === id)?.name ?? id;
+  const nameOf = (id: string) => variantName(family, id);
   const tells = plateTells(
     family,
     data.plate,

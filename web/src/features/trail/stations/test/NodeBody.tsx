@@ -10,6 +10,7 @@ import {
   type NodeOf,
   readingsOnPath,
   shownBy,
+  variantName,
 } from '@wire-trail/core';
 import { Next } from '../StationLayout.tsx';
 import type { BodyProps } from './body-props.ts';
@@ -40,7 +41,7 @@ export function NodeBody(props: BodyProps) {
             settingName={(id) => entryOf(data.bundle, 'setting', id)?.name ?? id}
             keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
             needsPlate={(cases) => <NeedsPlate cases={cases} data={data} goTo={props.goTo} />}
-            variantName={(id) => familyEntry(data.bundle).variants.find((v) => v.id === id)?.name ?? id}
+            variantName={(id) => variantName(familyEntry(data.bundle), id)}
             onTake={(reading, answer) => say(answer, { reading })}
           />
         </>

@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
 import { type Code, possibleRun, resetFirstWords } from '@wire-trail/core';
-import { useState } from 'react';
 import { api } from '../../../../foundation/api.ts';
 import { Fold } from '../../../../parts/fold/Fold.tsx';
-import { Coach } from '../coach/Coach.tsx';
+import { InTurn } from '../coach/InTurn.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 
 /** The routes that erase what is stored, from where the unit stands; none where nothing erases it. */
@@ -46,21 +45,14 @@ export function OfferReset({ props, code, onReset }: Props) {
 
 /** Erases what is stored along its routes, one after the other; whoever has done it already says so. */
 export function Resetting({ props, code, onBack }: { props: StationProps; code: Code; onBack: () => void }) {
-  const routes = erasing(props);
-  const [at, setAt] = useState(0);
-  const route = routes[at];
   const isDone = () => void props.add({ kind: 'reset-first', code: code.id, returned: null });
-  if (!route) return null;
   return (
-    <Coach
-      key={route.id}
-      route={route}
+    <InTurn
+      routes={erasing(props)}
       data={props.data}
       title={props.data.front.label}
-      failed={0}
-      part={routes.length > 1 ? `part ${at + 1} of ${routes.length}` : ''}
-      onEnd={(took) => took && (at + 1 < routes.length ? setAt(at + 1) : isDone())}
-      aside={
+      onDone={isDone}
+      aside={() => (
         <div className="sheet small">
           <Button variant="text" onClick={isDone}>
             It is erased already
@@ -69,7 +61,7 @@ export function Resetting({ props, code, onBack }: { props: StationProps; code: 
             Test it instead
           </Button>
         </div>
-      }
+      )}
     />
   );
 }
