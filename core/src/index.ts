@@ -346,6 +346,7 @@ export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
+export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
@@ -364,7 +365,7 @@ export {
   timerKey,
   type Walk,
 } from './walk/state.ts';
-export { wayGone, wayIn } from './walk/way-in.ts';
+export { isInside, wayGone, wayIn } from './walk/way-in.ts';
 // words
 export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
@@ -375,6 +376,7 @@ export { happeningWords } from './words/event.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { type FindingGroup, groupFindings } from './words/finding-groups.ts';
 export { todoWords } from './words/finding-todo.ts';
+export { firstMoveWords } from './words/first-moves.ts';
 export { whyWords } from './words/found.ts';
 export { happenedWords } from './words/happened.ts';
 export {
@@ -410,7 +412,6 @@ export {
 export { goodWords, judgedCaseWords, plateTellsWords, rightWords } from './words/needs-plate.ts';
 export { headWords, nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
-export { resetFirstWords } from './words/reset-first.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';

@@ -38,8 +38,8 @@ export const SchoolSettings = z.strictObject({
   schoolName: z.string().trim().min(1).max(120),
   /** The author may publish: for a school of one. The history says so. */
   ownReview: z.boolean(),
-  /** What a technician is offered first for a stored code: to test it, or to reset it and see whether it comes back. */
-  firstDo: z.enum(['test', 'reset']).default('test'),
+  /** What a technician is offered first for a code: to test it, or to reset or recalibrate and see whether it comes back. */
+  firstDo: z.enum(['test', 'reset', 'recalibrate']).default('test'),
 });
 export type SchoolSettings = Readonly<z.infer<typeof SchoolSettings>>;
 

@@ -38,6 +38,10 @@ export const reasonsToPass = ['no-mode', 'symptom-leads', 'no-readout', 'nothing
 export const NothingToDo = z.enum(reasonsToPass);
 export type NothingToDo = z.infer<typeof NothingToDo>;
 
+/** What is done first for a code, where it is not tested first. */
+export const FirstBy = z.enum(['reset', 'recalibrate']);
+export type FirstBy = z.infer<typeof FirstBy>;
+
 /** What Clear is made of, in the order of doing it. */
 export const clearings = ['put-back', 'close-up', 'recalibrate', 'erase', 'leave', 'close-last'] as const;
 export const Clearing = z.enum(clearings);
@@ -211,8 +215,17 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     of: ref('walk'),
     what: plain('what was owed', z.string().min(1).max(200)),
   }),
-  /** A stored code was reset before anything was tested, and whether it came back; null while that is waited for. */
-  z.strictObject({ ...stamp, kind: z.literal('reset-first'), code: ref('code'), returned: z.boolean().nullable() }),
+  /**
+   * A code was reset, or what it may come from was recalibrated, before anything was tested; and whether it came back, null
+   * while that is waited for.
+   */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('reset-first'),
+    code: ref('code'),
+    by: FirstBy.default('reset'),
+    returned: z.boolean().nullable(),
+  }),
   /** A picture or a clip of a few seconds, kept small, with the step it was taken at. */
   z.strictObject({
     ...stamp,

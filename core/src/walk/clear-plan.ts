@@ -10,7 +10,7 @@ import { routesUpTo } from '../modes-map/routes-to.ts';
 import { type Changed, changedByHand } from './changed.ts';
 import { wayBack } from './needs.ts';
 import type { Walk } from './state.ts';
-import { restingModes } from './way-in.ts';
+import { isInside, restingModes } from './way-in.ts';
 
 /** One thing that is done at Clear. */
 export type ClearStep =
@@ -58,7 +58,7 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
     done.some((n) => (n.kind === 'act' && n.act === 'isolate') || (n.kind === 'measure' && n.supply === 'dead'));
   const resting = restingModes(entriesOf(bundle, 'mode'));
   // what was isolated has forgotten its mode
-  const isIn = !isDead && walk.tries.some((t) => t.took && !t.more);
+  const isIn = !isDead && isInside(walk);
   const upTo = (route: Route): Route[] => (isIn ? [route] : routesUpTo(route, routes, resting));
   const read = [...walk.taken.map((t) => t.code), ...(walk.code ? [walk.code] : [])];
   // a result that is not kept leaves nothing to erase

@@ -23,6 +23,7 @@ import type { Seen } from '../model/look.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
 import {
   type Clearing,
+  type FirstBy,
   type Happened,
   type NothingToDo,
   type Station,
@@ -130,8 +131,8 @@ export type Walk = Readonly<{
   suspected: ReadonlyArray<Readonly<{ part: PartId | null; text: string; at: string }>>;
   /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
   timers: ReadonlyMap<string, Readonly<{ since: string; ms: number }>>;
-  /** The code that was reset before anything was tested, and whether it came back since. */
-  resetFirst: Readonly<{ code: CodeId; returned: boolean | null }> | null;
+  /** The code that something was done for before anything was tested, and whether it came back since. */
+  resetFirst: Readonly<{ code: CodeId; by: FirstBy; returned: boolean | null }> | null;
   /** Pictures and clips, in the order they were taken. */
   pictures: readonly Pictured[];
   /** What was said to be owed, by event. */
@@ -305,7 +306,7 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         leftSo: event.left ? new Set([...walk.leftSo, event.left]) : walk.leftSo,
       };
     case 'reset-first':
-      return { ...next, resetFirst: { code: event.code, returned: event.returned } };
+      return { ...next, resetFirst: { code: event.code, by: event.by, returned: event.returned } };
     case 'pictured': {
       const { id, at, station, chart, node, words, type, data } = event;
       return { ...next, pictures: [...walk.pictures, { id, at, station, chart, node, words, type, data }] };

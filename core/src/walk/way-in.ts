@@ -23,6 +23,9 @@ export function wayIn(
   return [...upTo, ...routesOn(named.to, shownIn, unit.routes)];
 }
 
+/** Whether the unit was brought into a mode and not run since, as after something was done first. */
+export const isInside = (walk: Walk): boolean => walk.resetFirst === null && walk.tries.some((t) => t.took && !t.more);
+
 /** How many routes of a way are behind a walk: each that took, in a row; a reset throws it back to the first. */
 export function wayGone(way: readonly Route[], tries: Walk['tries']): number {
   let gone = 0;

@@ -24,7 +24,7 @@ export const happeningWords: Readonly<Record<WalkEvent['kind'], string>> = {
   timer: 'A wait',
   owed: 'Something left to put back',
   'put-back': 'Something put back',
-  'reset-first': 'A reset before testing',
+  'reset-first': 'Something done before testing',
   pictured: 'A picture',
   changed: 'Something changed by hand',
   noted: 'A note',

@@ -132,8 +132,8 @@ function eventWords(event: WalkEvent, names: Names): string {
       return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}${event.who ? `, ${event.who}` : ''}`;
     case 'reset-first':
       return event.returned === null
-        ? `${names.code(event.code)} reset before testing`
-        : `${names.code(event.code)} ${event.returned ? 'came back after the reset' : 'stayed away after the reset'}`;
+        ? `${names.code(event.code)} ${event.by === 'reset' ? 'reset' : 'recalibrated'} before testing`
+        : `${names.code(event.code)} ${event.returned ? 'came back' : 'stayed away'} after the ${event.by === 'reset' ? 'reset' : 'recalibration'}`;
     case 'pictured':
       return [event.type === 'image/jpeg' ? 'Picture' : 'Clip', event.words].filter(Boolean).join(': ');
     case 'changed':

@@ -5,7 +5,7 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { NewPassword, type Role, resetFirstWords, roles, type SchoolSettings, type User } from '@wire-trail/core';
+import { firstMoveWords, NewPassword, type Role, roles, type SchoolSettings, type User } from '@wire-trail/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -66,12 +66,13 @@ function School({ settings }: { settings: SchoolSettings }) {
         </span>
       </label>
       <label className="field">
-        For a stored code, first
+        For a code, first
         <Select native fullWidth value={firstDo} onChange={(e) => setFirstDo(e.target.value as typeof firstDo)}>
           <option value="test">test what may be behind it</option>
           <option value="reset">reset it and see whether it comes back</option>
+          <option value="recalibrate">recalibrate what it may come from, and see</option>
         </Select>
-        <span className="soft small">{resetFirstWords.why}</span>
+        <span className="soft small">{firstMoveWords.why}</span>
       </label>
       <div className="row">
         <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isLoading}>

@@ -40,7 +40,7 @@ describe('the school', () => {
     expect(button('Save')).toHaveProperty('disabled', true);
     fireEvent.change(screen.getByLabelText('Name of the school'), { target: { value: ' New name ' } });
     fireEvent.click(screen.getByRole('checkbox'));
-    fireEvent.change(screen.getByLabelText(/For a stored code, first/), { target: { value: 'reset' } });
+    fireEvent.change(screen.getByLabelText(/For a code, first/), { target: { value: 'reset' } });
     fireEvent.click(button('Save'));
     await waitFor(() =>
       expect(sent('saveSettings')[0]?.body).toEqual({ schoolName: 'New name', ownReview: true, firstDo: 'reset' }),

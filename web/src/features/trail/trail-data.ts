@@ -12,10 +12,13 @@ import {
   entriesOf,
   entryOf,
   type Face,
+  type FirstMove,
   familyEntry,
   fillChart,
+  firstMoves,
   type Hazard,
   holdsFor,
+  isInside,
   type Needs,
   needsOf,
   type Panel,
@@ -52,6 +55,8 @@ export type TrailData = Readonly<{
   /** What Clear is made of, in the order of doing it. */
   clearing: readonly ClearStep[];
   leave: Route | null;
+  /** What can be done first for the code, to see whether it comes back, before anything is tested. */
+  firstMoves: readonly FirstMove[];
   /** The test chart, as it stands for this code. */
   chart: Chart | null;
   /** Where the walk stands in it; null without one. */
@@ -158,6 +163,17 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
     clear,
     clearing: clearPlan({ bundle, walk, chartWalk, earlier, routes: routes.filter(holds), clear, leave }),
     leave,
+    firstMoves:
+      subject?.kind === 'code'
+        ? firstMoves({
+            bundle,
+            code: subject,
+            chart,
+            routes: routes.filter(holds),
+            clear,
+            inMode: isInside(walk) ? inMode : null,
+          })
+        : [],
     chart,
     chartWalk,
     known,

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { entriesOf, holdsFor, openRoots } from '@wire-trail/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { CodeGlyph, StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Input } from '../../../../parts/field/Input.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
@@ -8,7 +8,7 @@ import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 const noChart = 'there is no chart for this yet';
 
 /** A code was read that has suspects but no chart: they are named in their order, and a note keeps what was done. */
-export function NoChart({ walk, data, add }: StationProps) {
+export function NoChart({ walk, data, add, offer }: StationProps & { offer: ReactNode }) {
   const [note, setNote] = useState('');
   const { subject } = data;
   const isMore = openRoots(data.roots).length > 0;
@@ -51,6 +51,7 @@ export function NoChart({ walk, data, add }: StationProps) {
           slotProps={{ input: { maxLength: 2000 } }}
         />
       </label>
+      {offer}
     </StationLayout>
   );
 }

@@ -3,13 +3,14 @@ import {
   type ChartWalk,
   coverWords,
   entryOf,
+  type FirstMove,
   isLiveWork,
   minutesAhead,
   openRoots,
   probePoints,
   type Route,
 } from '@wire-trail/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
@@ -18,38 +19,47 @@ import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
 import { OtherCodes } from '../OtherCodes.tsx';
 import { StationLayout, type StationProps, useTopOf } from '../StationLayout.tsx';
+import { AfterFirst, DoingFirst, OfferFirst } from './DoFirst.tsx';
 import { Ended } from './Ended.tsx';
 import { NodeBody } from './NodeBody.tsx';
 import { NoChart, NoSubject, NothingStored } from './NoTest.tsx';
 import { OnTheWay } from './OnTheWay.tsx';
 import { OnUnit } from './OnUnit.tsx';
 import { Path } from './Path.tsx';
-import { AfterReset, canResetFirst, OfferReset, Resetting } from './ResetFirst.tsx';
 import type { Say } from './say.ts';
 import { Until } from './Wait.tsx';
 
 /** The test chart, one question at a time, until one cause is left or the case is out of scope. */
 export function TestStation(props: StationProps) {
   const { walk, data } = props;
-  const { chartWalk, subject } = data;
+  const { subject } = data;
   useTopOf(walk.answers.length);
   if (walk.special && !subject) return <NothingStored {...props} />;
   if (!subject) return <NoSubject {...props} />;
   const isDone = walk.found !== null || (walk.code !== null && walk.settled.has(walk.code));
   if (isDone && openRoots(data.roots).length > 0) return <OtherCodes {...props} title="Other codes were read" />;
-  if (!chartWalk) return <NoChart {...props} />;
   if (walk.waitingUntil) return <Until {...props} until={walk.waitingUntil} />;
-  if (subject.kind === 'code' && walk.resetFirst?.code === subject.id && walk.resetFirst.returned === null)
-    return <AfterReset props={props} code={subject} />;
-  return <AtNode {...props} at={chartWalk} />;
+  const { resetFirst } = walk;
+  if (subject.kind === 'code' && resetFirst?.code === subject.id && resetFirst.returned === null)
+    return <AfterFirst props={props} code={subject} move={data.firstMoves.find((m) => m.by === resetFirst.by)} />;
+  return <Testing {...props} />;
 }
 
-function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
+/** At the chart or, where there is none, at the suspects; unless something is done first. */
+function Testing(props: StationProps) {
+  const { chartWalk, subject } = props.data;
+  const [first, setFirst] = useState<FirstMove | null>(null);
+  const code = subject?.kind === 'code' ? subject : null;
+  if (first && code) return <DoingFirst props={props} code={code} move={first} onBack={() => setFirst(null)} />;
+  const offer = code && <OfferFirst props={props} code={code} onBegin={setFirst} />;
+  if (!chartWalk) return <NoChart {...props} offer={offer} />;
+  return <AtNode {...props} at={chartWalk} offer={offer} />;
+}
+
+function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: ReactNode }) {
   const { walk, data, add } = props;
   const { at: node, chart } = at;
   const [coached, setCoached] = useState<Route | null>(null);
-  const [resetting, setResetting] = useState(false);
-  const stored = data.subject?.kind === 'code' && canResetFirst(props) ? data.subject : null;
   const say: Say = (answer, { reading, skipped } = {}) =>
     void add({
       kind: 'answered',
@@ -87,7 +97,6 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
         }
       />
     );
-  if (resetting && stored) return <Resetting props={props} code={stored} onBack={() => setResetting(false)} />;
   const probes = node.kind === 'measure' ? node.probes : [];
   const pictures = node.pictures
     .flatMap((id) => entryOf(data.bundle, 'asset', id) ?? [])
@@ -143,7 +152,7 @@ function AtNode({ at, ...props }: StationProps & { at: ChartWalk }) {
           <OnUnit node={node} walk={walk} data={data} onCoach={setCoached} />
           <NodeBody key={`${node.id}${walk.answers.length}`} {...props} at={at} say={say} />
           <OnTheWay {...props} at={at} say={say} />
-          {stored && <OfferReset props={props} code={stored} onReset={() => setResetting(true)} />}
+          {offer}
         </>
       )}
       <ModeWork {...props} />

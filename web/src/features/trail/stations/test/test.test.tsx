@@ -1,6 +1,7 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import brindlewick from '../../../../../../demo/brindlewick-g4.json';
+import hobrannet from '../../../../../../demo/hobrannet-t12.json';
 import ostrel from '../../../../../../demo/ostrel-r6.json';
 import pellgrave from '../../../../../../demo/pellgrave-p8.json';
 import quorrin from '../../../../../../demo/quorrin-b2.json';
@@ -186,8 +187,8 @@ describe('what is run on the unit', () => {
   });
 });
 
-describe('reset first, and see', () => {
-  const reset = (returned: boolean | null) => ({ kind: 'reset-first', code: 'k19', returned });
+describe('something done first, and see', () => {
+  const reset = (returned: boolean | null) => ({ kind: 'reset-first', code: 'k19', by: 'reset', returned });
   it('is offered at the first question, with what it costs and when it is right', () => {
     at(brindlewick, 'k19', null);
     fireEvent.click(screen.getByText('Or reset it first, and see whether it comes back'));
@@ -196,6 +197,7 @@ describe('reset first, and see', () => {
     press('Reset K19 first');
     press('Test it instead');
     sees('Is the element white with scale?');
+    expect(screen.queryByText(/recalibrate first/)).toBeNull();
     cleanup();
     // once something was tested the evidence is being used
     at(brindlewick, 'k19', null, ...said('rinse-heat', ['look-scale', 'no']));
@@ -216,6 +218,27 @@ describe('reset first, and see', () => {
     at(brindlewick, 'k19', null, reset(null), reset(true));
     sees('Is the element white with scale?');
     expect(screen.queryByText(/Or reset it first/)).toBeNull();
+  });
+  it('recalibrates what the code may come from, with its cautions; where there is no chart, that ends the tests', () => {
+    const s = at(hobrannet, '23', null);
+    sees('No chart for this yet');
+    fireEvent.click(screen.getByText('Or recalibrate first, and see whether it comes back'));
+    sees('Set the lowering trim.');
+    sees(/the setting it had is gone/);
+    press('Recalibrate first');
+    sees(/part 1 of 5/);
+    sees(/Raised/);
+    press('It is recalibrated already');
+    const by = { kind: 'reset-first', code: '23', by: 'recalibrate' };
+    expect(s.added).toMatchObject([{ ...by, returned: null }]);
+    cleanup();
+    const waiting = at(hobrannet, '23', null, { ...by, returned: null });
+    sees('Does 23 come back?');
+    press('It stayed away all that time');
+    expect(waiting.added).toMatchObject([
+      { ...by, returned: false },
+      { kind: 'skipped', station: 'test', why: 'stayed away after the recalibration' },
+    ]);
   });
 });
 
