@@ -1,11 +1,14 @@
 import { assertNever } from '../base/result.ts';
 import type { Span } from '../base/text.ts';
 import type { Moment, Step } from '../model/route.ts';
+import { dialControls } from '../model/steps.ts';
 
 /** What a telling comes down to, one thing at a time: how it is grouped and nested makes no difference of its own. */
 export type Atom = Readonly<{
   act:
     | 'press'
+    | 'together'
+    | 'do'
     | 'take'
     | 'let-go'
     | 'hold'
@@ -85,7 +88,15 @@ export function atomsOf(steps: readonly Step[], under = ''): Atom[] {
       case 'step-list':
         return [atom('list', step.control, { to: step.by, count: step.to })];
       case 'dial':
-        return [atom('dial', step.by.kind === 'each' ? step.by.up.join('+') : step.by.up, { to: step.text })];
+        return [
+          atom('dial', step.by.kind === 'each' ? step.by.up.join('+') : (dialControls(step.by)[0] ?? ''), {
+            to: step.text,
+          }),
+        ];
+      case 'together':
+        return [atom('together', [...step.controls].sort().join('+'), { count: step.times })];
+      case 'do':
+        return [atom('do', step.route, { count: step.times })];
       case 'choose':
         return [atom('choose', step.on, { to: [...step.path, step.value ?? ''].join(' › ') })];
       case 'see':

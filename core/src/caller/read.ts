@@ -38,7 +38,12 @@ export type Labels = Readonly<{
 export function labelsOf(panels: readonly Panel[]): Labels {
   const signs = panels.flatMap((p) => p.faces.flatMap((f) => f.signs));
   return {
-    names: new Map(signs.map((s) => [s.id, [...new Set([s.label, ...Object.values(s.labelByBadge ?? {})])]] as const)),
+    names: new Map(
+      signs.map(
+        (s) =>
+          [s.id, [...new Set([s.label, ...Object.values(s.labelByBadge ?? {}), ...(s.alsoCalled ?? [])])]] as const,
+      ),
+    ),
     at: new Map(signs.map((s) => [s.id, s.at] as const)),
   };
 }

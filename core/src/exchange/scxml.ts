@@ -44,6 +44,11 @@ const eventOf = (on: Transition['on']): string => {
       return `input.${on.input}.${on.passes}.${on.value}`;
     case 'message':
       return `message.${on.from}.${on.message.replaceAll(/\s+/g, '-')}`;
+    case 'code-comes':
+    case 'code-stands':
+      return [on.kind.replace('-', '.'), ...on.codes].join('.');
+    case 'held':
+      return `held.${on.control}.${on.afterMs}.${on.everyMs}`;
   }
 };
 
@@ -60,6 +65,8 @@ function transitionNode(mode: Mode, t: Transition, index: number): Node {
         return node('send', { event: `message.${mode.controller}.${e.message.replaceAll(/\s+/g, '-')}` });
       case 'erase-memory':
         return node('raise', { event: 'memory.erased' });
+      case 'carry':
+        return node('assign', { location: e.to, expr: e.from });
       default:
         return assertNever(e);
     }

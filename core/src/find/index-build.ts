@@ -85,7 +85,16 @@ export function findFamilyOf(bundle: Bundle): FindFamily {
     name: family.name,
     badges: family.badges.map((b) => b.name),
     hasSub: readouts.some((r) => r.sub !== undefined),
-    otherNames: [...family.badges.map((b) => b.name), family.sort, family.summary, ...family.recognisedBy],
+    otherNames: [
+      ...family.badges.map((b) => b.name),
+      family.sort,
+      family.summary,
+      ...family.recognisedBy,
+      // what people call its controls is what they know it by
+      ...entriesOf(bundle, 'panel').flatMap((p) =>
+        p.faces.flatMap((f) => f.controls.flatMap((c) => c.alsoCalled ?? [])),
+      ),
+    ],
     docs: [...entriesOf(bundle, 'code'), ...entriesOf(bundle, 'symptom')].map((entry) => docOf(entry, readouts)),
   };
 }

@@ -46,6 +46,8 @@ export type CoachCard = Readonly<{
   watch: readonly Shown[];
   must: 'must' | 'may' | 'must-not' | null;
   withinMs: number | null;
+  /** The ways within this one it belongs to, by name, outermost first, and which time it is gone where it is gone again. */
+  part: Readonly<{ names: readonly string[]; round: Readonly<{ n: number; of: number }> | null }> | null;
   /** What the step carries along, and what the steps put together on this card and around it carry. */
   notes: CardNotes;
 }>;
@@ -77,6 +79,7 @@ const notesOf = (steps: readonly Step[]): CardNotes => {
   };
 };
 
+const dialActs = { cw: 'turn-right', ccw: 'turn-left', none: 'press' } as const;
 const act = (partial: Partial<HandAct> & Pick<HandAct, 'act'>): HandAct => ({
   control: null,
   place: null,
@@ -112,12 +115,16 @@ function actsOf(step: Step): HandAct[] {
           times: Math.max(1, Math.abs(step.to - step.start)),
         }),
       ];
+    case 'together':
+      return step.controls.map((control) => act({ act: 'press', control }));
+    case 'do':
+      return step.steps ? step.steps.flatMap(actsOf) : [act({ act: 'do', words: step.name ?? step.route })];
     case 'release':
       return step.controls.map((control) => act({ act: 'let-go', control }));
     case 'dial': {
       const presses = dialPresses(step);
       return presses.ok
-        ? presses.value.map((p) => act({ act: 'press', control: p.control, times: p.times }))
+        ? presses.value.map((p) => act({ act: dialActs[p.way ?? 'none'], control: p.control, times: p.times }))
         : [act({ act: 'do', words: step.text })];
     }
     case 'choose':
@@ -157,6 +164,9 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
   let made = 0;
   /** Steps around the next card, told with it: nobody would see them otherwise. */
   let around: readonly Step[] = [];
+  /** The ways within this one that the next card belongs to. */
+  let part: readonly string[] = [];
+  let round: Readonly<{ n: number; of: number }> | null = null;
   const walk = (
     list: readonly Step[],
     at: string,
@@ -184,6 +194,7 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
           watch: [],
           must: null,
           withinMs: null,
+          part: part.length === 0 ? null : { names: part, round },
           notes,
           ...rest,
         };
@@ -213,6 +224,24 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
             [],
           );
           return [begin, ...during, end];
+        }
+        case 'do': {
+          // where it is not filled in, only its name can be told
+          if (!step.steps) return [card({ times: step.times })];
+          // a part has its own name on every card of it
+          around = [...around, step];
+          const within = part;
+          part = [...part, step.name ?? step.route];
+          const cards: CoachCard[] = [];
+          for (let n = 0; n < step.times && (n === 0 || made <= mostCards); n += 1) {
+            round = step.times === 1 ? null : { n: n + 1, of: step.times };
+            cards.push(
+              ...walk(step.steps ?? [], `${path}.steps${step.times === 1 ? '' : `#${n + 1}`}`, keeping, window, from),
+            );
+          }
+          part = within;
+          round = null;
+          return cards;
         }
         case 'group': {
           const mostMs = step.window?.mostMs ?? window;
@@ -253,6 +282,8 @@ export function coachCards(steps: readonly Step[]): CoachCard[] {
         case 'at-place':
         case 'say':
           return [card({})];
+        case 'together':
+          return [card({ times: step.times })];
         default:
           return assertNever(step);
       }

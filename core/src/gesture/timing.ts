@@ -11,11 +11,15 @@ export const handSpans = {
   set: { leastMs: 600, usualMs: 1200, mostMs: 2500 },
 } as const satisfies Record<string, Span>;
 
+/** How long a key is down in a press, and the longest that is none but a hold. Nobody says how long; this is a guess. */
+export const pressedMs = 150;
+export const longestPressMs = 1000;
 /** Between two signs that are counted, where the route does not say how long it takes. */
 export const signGapMs = 1500;
 /** One entry of a list that runs by itself while its key is held, where the route does not say. */
 export const rampMs = 400;
 
+const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 const zero: Span = { leastMs: 0, usualMs: 0, mostMs: 0 };
 const times = (span: Span, n: number): Span => ({
   leastMs: span.leastMs * n,
@@ -60,8 +64,17 @@ export function stepSpan(step: Step): Span {
       return handSpans.set;
     case 'rest':
       return step.span;
-    case 'step-list':
-      return times(handSpans.press, Math.abs(step.to - step.start));
+    case 'step-list': {
+      const { repeats } = step;
+      const entries = Math.abs(step.to - step.start);
+      if (step.by === 'press' || !repeats) return times(handSpans.press, entries);
+      const held = exactly(repeats.afterMs + Math.max(0, entries - 1) * repeats.everyMs);
+      return add(held, times(handSpans.press, Math.min(2, entries)));
+    }
+    case 'together':
+      return times(handSpans.press, step.times);
+    case 'do':
+      return times(stepsSpan(step.steps ?? []), step.times);
     case 'dial':
       return times(handSpans.press, dialCount(step));
     case 'choose':

@@ -16,6 +16,19 @@ export const Suspect = z.strictObject({
 });
 export type Suspect = z.infer<typeof Suspect>;
 
+/** Numbers of a detection that a variant may set. */
+export const detectionAmounts = [
+  'notWatchedCycles',
+  'forMs',
+  'inARow',
+  'warnsAfter',
+  'locksOutAfter',
+  'erasedAfterCleanCycles',
+  'armingMs',
+  'cycleMs',
+  'cycleEveryMs',
+] as const;
+
 /** When the control looks and when it speaks up: the sum of how long a run proves a repair follows from this. */
 export const Detection = z.strictObject({
   /** Cycles after power-up in which it does not look. */
@@ -39,6 +52,11 @@ export const Detection = z.strictObject({
   cycleMs: z.number().positive().max(604_800_000).optional(),
   cycleEveryMs: z.number().positive().max(2_592_000_000).optional(),
   cycle: Label.default('cycle'),
+  /** Which of these numbers are values of the family's that its variants may set; times in seconds there. */
+  amounts: z
+    .array(z.strictObject({ of: z.enum(detectionAmounts), is: ref('parameter') }))
+    .max(12)
+    .optional(),
 });
 export type Detection = z.infer<typeof Detection>;
 

@@ -12,5 +12,7 @@ export const Effect = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('step'), variable: ref('variable'), by: z.number().int() }),
   z.strictObject({ kind: z.literal('send'), to: ref('controller'), message: Label }),
   z.strictObject({ kind: z.literal('erase-memory') }),
+  /** Takes a value along into the next mode: which entry was picked, which controller. */
+  z.strictObject({ kind: z.literal('carry'), from: ref('variable'), to: ref('variable') }),
 ]);
 export type Effect = z.infer<typeof Effect>;

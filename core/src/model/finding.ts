@@ -78,6 +78,10 @@ type Facts =
       needs: string;
       others: string[];
     }>
+  | Readonly<{ code: 'route-circle'; severity: 'error'; routes: string[]; by: 'does' | 'needs' }>
+  | Readonly<{ code: 'part-begins-elsewhere'; severity: 'warning'; part: string; mode: string }>
+  | Readonly<{ code: 'amount-otherwise'; severity: 'warning'; said: number; is: number; name: string }>
+  | Readonly<{ code: 'tests-outlast-mode'; severity: 'warning'; mode: string; lastsMs: number; takesMs: number }>
   | Readonly<{ code: 'times-out-inside'; severity: 'warning'; mode: string; idleMs: number; takesMs: number }>
   | Readonly<{ code: 'routes-alike'; severity: 'warning'; routes: [string, string] }>
   | Readonly<{ code: 'fires-first'; severity: 'warning'; routes: [string, string]; earlyMs: number }>

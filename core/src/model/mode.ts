@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import type { CodeId, InputId, ReadoutId, VariableId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Span } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
-import { Effect, VariableValue } from './effect.ts';
+import { Condition } from './condition.ts';
+import { Effect } from './effect.ts';
 import { defines, plain, ref, scoped } from './reference.ts';
 import { Step } from './route.ts';
 import { Shown } from './shown.ts';
@@ -34,32 +34,6 @@ export const Variable = z.discriminatedUnion('kind', [
 ]);
 export type Variable = z.infer<typeof Variable>;
 
-/** Holds or not, given mode, variables, physical inputs and what a readout says. */
-export type Condition =
-  | { kind: 'variable'; variable: VariableId; is: number | string | boolean }
-  | { kind: 'input'; input: InputId; compare: 'above' | 'below'; value: number }
-  | { kind: 'reads'; readout: ReadoutId; code: CodeId }
-  | { kind: 'sign'; shown: Shown }
-  | { kind: 'all'; of: Condition[] }
-  | { kind: 'any'; of: Condition[] }
-  | { kind: 'not'; of: Condition };
-export const Condition: z.ZodType<Condition> = z.lazy(() =>
-  z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('variable'), variable: ref('variable'), is: VariableValue }),
-    z.strictObject({
-      kind: z.literal('input'),
-      input: ref('input'),
-      compare: z.enum(['above', 'below']),
-      value: z.number(),
-    }),
-    z.strictObject({ kind: z.literal('reads'), readout: ref('readout'), code: ref('code') }),
-    z.strictObject({ kind: z.literal('sign'), shown: Shown }),
-    z.strictObject({ kind: z.literal('all'), of: z.array(Condition).max(20) }),
-    z.strictObject({ kind: z.literal('any'), of: z.array(Condition).max(20) }),
-    z.strictObject({ kind: z.literal('not'), of: Condition }),
-  ]),
-);
-
 /** What sets a transition off. Gestures are the steps routes are made of. */
 export const Trigger = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gesture'), steps: z.array(Step).min(1).max(60) }),
@@ -74,7 +48,19 @@ export const Trigger = z.discriminatedUnion('kind', [
     value: z.number(),
   }),
   z.strictObject({ kind: z.literal('message'), from: ref('controller'), message: Label }),
+  /** A code comes up: one of these, or any. */
+  z.strictObject({ kind: z.literal('code-comes'), codes: z.array(ref('code')).max(60).default([]) }),
+  /** A code stands: at once on entry where one does already, or as soon as one comes to stand. */
+  z.strictObject({ kind: z.literal('code-stands'), codes: z.array(ref('code')).max(60).default([]) }),
+  /** A control is kept down: after so long, and again every so long. */
+  z.strictObject({
+    kind: z.literal('held'),
+    control: ref('control'),
+    afterMs: z.number().positive().max(60_000),
+    everyMs: z.number().min(10).max(60_000),
+  }),
 ]);
+export type Trigger = z.infer<typeof Trigger>;
 
 export const Transition = z.strictObject({
   on: Trigger,
@@ -130,6 +116,11 @@ export const NumberedTest = z.strictObject({
   needsFirst: ref('test').optional(),
   /** The gesture that starts it; left out where it starts by itself. */
   gesture: z.array(Step).max(20).optional(),
+  /** What passes on from it before it is over, and what begins it anew. */
+  skipBy: z.array(Step).max(20).optional(),
+  againBy: z.array(Step).max(20).optional(),
+  /** Only these variants have it; empty for all. */
+  onlyVariants: z.array(ref('variant')).max(40).optional(),
   /** How it is stopped, where it does not end by itself. */
   stops: Prose.optional(),
   /** When what it says does not count, and it has to be done again. */
@@ -148,6 +139,8 @@ export const Mode = scoped(
     family: ref('family'),
     controller: ref('controller'),
     name: Label,
+    /** Only these variants have it; empty for all. */
+    onlyVariants: z.array(ref('variant')).max(40).optional(),
     sort: z.enum(['standby', 'running', 'service', 'memory', 'live', 'tests', 'settings', 'locked-out', 'off']),
     /** So long after it begins the unit takes nothing that is done, as during a self-check or a restart. */
     deafForMs: z.number().positive().max(86_400_000).optional(),

@@ -66,6 +66,10 @@ export const Control = scoped(
     look: z.enum(controlLooks),
     label: Label,
     labelByBadge: byBadge,
+    /** What else it goes by: its number in the sheet, how people call it. */
+    alsoCalled: z.array(Label).max(12).optional(),
+    /** Only these variants have it; empty for all. */
+    onlyVariants: z.array(ref('variant')).max(40).optional(),
     at: Box,
     /** Places in which the unit has its supply through this control; a main breaker, plug or key. */
     powersAt: z.array(ref('place')).max(8).default([]),
@@ -76,7 +80,14 @@ export const Control = scoped(
 );
 export type Control = z.infer<typeof Control>;
 
-const signBase = { id: defines('sign'), label: Label, labelByBadge: byBadge, at: Box };
+const signBase = {
+  id: defines('sign'),
+  label: Label,
+  labelByBadge: byBadge,
+  /** What else it goes by: its number in the sheet, how people call it. */
+  alsoCalled: z.array(Label).max(12).optional(),
+  at: Box,
+};
 export const Sign = z.discriminatedUnion('kind', [
   z.strictObject({
     ...signBase,
@@ -130,6 +141,8 @@ export const Panel = z.strictObject({
   family: ref('family'),
   name: Label,
   controller: ref('controller'),
+  /** Only these variants have it, as one generation of a board; empty for all. */
+  onlyVariants: z.array(ref('variant')).max(40).optional(),
   faces: z.array(Face).min(1).max(12),
   /** How many copies of this panel one system may have. */
   copies: z

@@ -156,7 +156,8 @@ export const Readout = scoped(
     slots: z
       .strictObject({
         count: z.number().int().min(1).max(100),
-        order: z.enum(['latest-first', 'oldest-first']),
+        /** With `active-first`, what stands now comes before what is only stored. */
+        order: z.enum(['latest-first', 'oldest-first', 'active-first']),
         next: ref('route').optional(),
         /** The slots follow one another by themselves. */
         rotatesMs: z.number().positive().max(600_000).optional(),

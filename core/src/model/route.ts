@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import type { ControlId, InstrumentId, PartId, PlaceId } from '../base/ids.ts';
+import type { ControlId, InstrumentId, ParameterId, PartId, PlaceId, RouteId } from '../base/ids.ts';
 import { Label, Prose, Span, Standing } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
+import { Condition } from './condition.ts';
 import { Effect } from './effect.ts';
 import { defines, plain, ref, refToEither } from './reference.ts';
 import { Shown } from './shown.ts';
@@ -11,7 +12,13 @@ export const Moment = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('power-on') }),
   z.strictObject({ kind: z.literal('step-before') }),
   /** The sign comes (or goes); `nth` counts repeats, as in the second beep. */
-  z.strictObject({ kind: z.literal('sign'), shown: Shown, nth: z.number().int().min(1).max(100).default(1) }),
+  z.strictObject({
+    kind: z.literal('sign'),
+    shown: Shown,
+    /** All of these as well, at the same time. */
+    also: z.array(Shown).max(12).optional(),
+    nth: z.number().int().min(1).max(100).default(1),
+  }),
 ]);
 export type Moment = z.infer<typeof Moment>;
 
@@ -23,6 +30,8 @@ export type Retry = z.infer<typeof Retry>;
 
 /** Notes any step may carry. */
 const notes = {
+  /** The step's number (how often, which entry, how long) is this value of the family's, which its variants may set. */
+  amount: ref('parameter').optional(),
   takes: Span.optional(),
   why: Prose.optional(),
   caution: Prose.optional(),
@@ -34,7 +43,8 @@ const notes = {
   standing: Standing.optional(),
 };
 const until = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('span'), span: Span }),
+  /** Counted from the grip, or from when the supply came. */
+  z.strictObject({ kind: z.literal('span'), span: Span, from: z.literal('power-on').optional() }),
   z.strictObject({ kind: z.literal('moment'), moment: Moment }),
 ]);
 /** A hold ends after a span, at a moment, or stays until a `release` lets it go. */
@@ -52,6 +62,8 @@ const DialBy = z.discriminatedUnion('kind', [
     down: ref('control').optional(),
     next: ref('control'),
   }),
+  /** One knob, a click for each: the characters one by one, moved along by another control, or all of them as one number. */
+  z.strictObject({ kind: z.literal('knob'), knob: ref('control'), next: ref('control').optional() }),
 ]);
 type DialBy = z.infer<typeof DialBy>;
 
@@ -59,6 +71,16 @@ type Notes = z.infer<z.ZodObject<typeof notes>>;
 type Until = z.infer<typeof until>;
 type HoldUntil = z.infer<typeof holdUntil>;
 export type Held = z.infer<typeof held>;
+
+/** How a key that is kept down goes on by itself: after so long, then once every so long. */
+const Repeats = z.strictObject({
+  afterMs: z.number().positive().max(60_000),
+  everyMs: z.number().min(10).max(60_000),
+});
+export type Repeats = z.infer<typeof Repeats>;
+
+/** Keys that go down together are no further apart than this, where nothing else is said. */
+export const defaultWithinMs = 500;
 
 /** One step of a route. A small timed language: a step is an action, a rest, a sign to see, or a group of steps. */
 export type Step =
@@ -76,7 +98,20 @@ export type Step =
       to: number;
       start: number;
       by: 'press' | 'ramp';
+      back?: ControlId;
+      round?: { from: number; to: number };
+      repeats?: Repeats;
       overshoot?: string;
+    } & Notes)
+  | ({ kind: 'together'; controls: ControlId[]; times: number; withinMs: number } & Notes)
+  /** `steps` is filled in where the route is gone (`wholeSteps`); it is never stored. */
+  | ({
+      kind: 'do';
+      route: RouteId;
+      times: number;
+      values?: Array<{ parameter: ParameterId; is: number }>;
+      steps?: Step[];
+      name?: string;
     } & Notes)
   | ({ kind: 'dial'; text: string; start: string; alphabet: string[]; wraps: boolean; by: DialBy } & Notes)
   | ({
@@ -148,7 +183,33 @@ export const Step: z.ZodType<Step> = z.lazy(() =>
       to: z.number().int().min(0).max(9999),
       start: z.number().int().min(0).max(9999).default(0),
       by: z.enum(['press', 'ramp']),
+      /** The control that steps the other way, for coming back. */
+      back: ref('control').optional(),
+      /** The list goes round: past its last entry comes its first. */
+      round: z
+        .strictObject({ from: z.number().int().min(0).max(9999), to: z.number().int().min(0).max(9999) })
+        .optional(),
+      repeats: Repeats.optional(),
       overshoot: Prose.optional(),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('together'),
+      controls: z.array(ref('control')).min(2).max(6),
+      times: z.number().int().min(1).max(20).default(1),
+      /** From the first that goes down to the last. */
+      withinMs: z.number().min(20).max(5000).default(defaultWithinMs),
+      ...notes,
+    }),
+    z.strictObject({
+      kind: z.literal('do'),
+      route: ref('route'),
+      times: z.number().int().min(1).max(100).default(1),
+      /** What values of the family's stand at while it is done. */
+      values: z
+        .array(z.strictObject({ parameter: ref('parameter'), is: z.number().min(-1e12).max(1e12) }))
+        .max(8)
+        .optional(),
       ...notes,
     }),
     z.strictObject({
@@ -223,6 +284,10 @@ export const Route = z.strictObject({
   /** Only where a reset is special to one code. */
   onlyFor: z.array(ref('code')).max(60).default([]),
   onlyVariants: z.array(ref('variant')).max(40).default([]),
+  /** Only where this holds, such as an entry of a list or a page that shows. */
+  when: Condition.optional(),
+  /** Routes that must have been gone before, such as a drain before a calibration. */
+  needsFirst: z.array(ref('route')).max(8).optional(),
   before: z.array(Prose).max(20).default([]),
   tools: z.array(Label).max(20).default([]),
   hazards: z.array(ref('hazard')).max(20).default([]),

@@ -9,6 +9,8 @@ export const Shown = z.discriminatedUnion('kind', [
     kind: z.literal('text'),
     sign: ref('sign'),
     text: plain('what a display shows', z.string().max(80)),
+    /** Whether it flashes; left out where that does not matter. */
+    flashes: z.boolean().optional(),
   }),
   z.strictObject({
     kind: z.literal('sound'),
@@ -19,11 +21,12 @@ export const Shown = z.discriminatedUnion('kind', [
 ]);
 export type Shown = z.infer<typeof Shown>;
 
-/** Whether two signs show the same; a colour that is not named fits any, as does a count. */
+/** Whether two signs show the same; a colour that is not named fits any, as do a count and whether it flashes. */
 export function sameShown(a: Shown, b: Shown): boolean {
   if (a.sign !== b.sign || a.kind !== b.kind) return false;
   if (a.kind === 'lamp' && b.kind === 'lamp')
     return a.state === b.state && (!a.colour || !b.colour || a.colour === b.colour);
-  if (a.kind === 'text' && b.kind === 'text') return a.text === b.text;
+  if (a.kind === 'text' && b.kind === 'text')
+    return a.text === b.text && (a.flashes === undefined || b.flashes === undefined || a.flashes === b.flashes);
   return a.kind === 'sound' && b.kind === 'sound' && a.state === b.state;
 }

@@ -1,3 +1,4 @@
+import type { ControlId } from '../base/ids.ts';
 import type { Path } from '../base/path.ts';
 import { assertNever } from '../base/result.ts';
 import type { Step } from './route.ts';
@@ -18,6 +19,8 @@ export const stepTraits: Readonly<
   set: { works: true, waits: false, powered: false, joins: true },
   rest: { works: false, waits: true, powered: false, joins: false },
   'step-list': { works: true, waits: false, powered: true, joins: true },
+  together: { works: true, waits: false, powered: true, joins: true },
+  do: { works: false, waits: false, powered: false, joins: false },
   dial: { works: true, waits: false, powered: true, joins: true },
   choose: { works: true, waits: false, powered: false, joins: true },
   see: { works: false, waits: true, powered: false, joins: false },
@@ -37,6 +40,9 @@ export function innerLists(step: Step): readonly Inner[] {
       return [{ at: 'during', steps: step.during }];
     case 'group':
       return [{ at: 'steps', steps: step.steps }];
+    // what another route does is in it once it is filled in
+    case 'do':
+      return step.steps ? [{ at: 'steps', steps: step.steps }] : [];
     case 'branch':
       return [
         { at: 'met', steps: step.met },
@@ -55,10 +61,25 @@ export function innerLists(step: Step): readonly Inner[] {
     case 'set':
     case 'step-list':
     case 'sweep':
+    case 'together':
     case 'turn':
       return [];
     default:
       return assertNever(step);
+  }
+}
+
+/** Every control a way of setting characters works. */
+export function dialControls(by: Extract<Step, { kind: 'dial' }>['by']): ControlId[] {
+  switch (by.kind) {
+    case 'each':
+      return [...by.up, ...by.down];
+    case 'moving':
+      return [by.up, by.next, ...(by.down ? [by.down] : [])];
+    case 'knob':
+      return [by.knob, ...(by.next ? [by.next] : [])];
+    default:
+      return assertNever(by);
   }
 }
 

@@ -21,7 +21,7 @@ export type MapEdge = Readonly<{
   id: string;
   from: ModeId | 'any';
   to: ModeId | 'any';
-  kind: 'route' | 'gesture' | 'after' | 'idle' | 'supply' | 'sign' | 'input' | 'message';
+  kind: 'route' | Transition['on']['kind'];
   /** The route's id where it is one. */
   route: string | null;
   name: string;
@@ -72,7 +72,7 @@ export function modesMap(bundle: Bundle): ModesMap {
         name: t.note ?? '',
         hazards: [],
         afterMs: afterOf(t.on),
-        variants: [],
+        variants: mode.onlyVariants ?? [],
       });
     });
   const rests = (m: Mode): boolean => m.sort === 'standby' || m.sort === 'running' || m.sort === 'off';

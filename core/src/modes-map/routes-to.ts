@@ -23,6 +23,29 @@ const begins = (route: Route, resting: readonly ModeId[]): boolean =>
   route.from === 'any' || route.from.some((mode) => resting.includes(mode));
 
 /**
+ * A row of routes with what has to be gone first put in before each that wants it: where it can begin there, else before the
+ * whole row. Each stands in it once.
+ */
+export function withFirst(row: readonly Route[], routes: readonly Route[]): Route[] {
+  const out: Route[] = [];
+  const before: Route[] = [];
+  const put = (route: Route, within: readonly Route[]): void => {
+    if (out.includes(route) || before.includes(route) || within.includes(route)) return;
+    for (const id of route.needsFirst ?? []) {
+      const first = routes.find((r) => r.id === id);
+      const at = out.at(-1)?.to ?? null;
+      if (!first || row.includes(first)) continue;
+      if (first.from === 'any' || (at !== null && first.from.includes(at)) || out.length === 0)
+        put(first, [...within, route]);
+      else if (!before.includes(first)) before.push(first);
+    }
+    out.push(route);
+  };
+  for (const route of row) put(route, []);
+  return [...before, ...out];
+}
+
+/**
  * Routes one after the other that bring a unit into one of these modes from wherever it is, or from a mode it rests in: the
  * shortest row, in the order they are gone. Empty where none leads there.
  */
@@ -31,20 +54,29 @@ export const routesTo = (
   routes: readonly Route[],
   resting: readonly ModeId[] = [],
 ): Route[] =>
-  shortest(
-    routes.filter((r) => begins(r, resting)),
-    modes,
+  withFirst(
+    shortest(
+      routes.filter((r) => begins(r, resting)),
+      modes,
+      routes,
+    ),
     routes,
   );
 
 /** The same from a mode the unit is in. */
 export const routesOn = (from: ModeId, modes: readonly ModeId[], routes: readonly Route[]): Route[] =>
-  shortest(
-    routes.filter((r) => r.from !== 'any' && r.from.includes(from)),
-    modes,
+  withFirst(
+    shortest(
+      routes.filter((r) => r.from !== 'any' && r.from.includes(from)),
+      modes,
+      routes,
+    ),
     routes,
   );
 
-/** The same for a route: what comes before it, and the route itself. */
+/** The same for a route: what comes before it, what has to be gone first, and the route itself. */
 export const routesUpTo = (route: Route, routes: readonly Route[], resting: readonly ModeId[] = []): Route[] =>
-  route.from === 'any' || begins(route, resting) ? [route] : [...routesTo(route.from, routes, resting), route];
+  withFirst(
+    route.from === 'any' || begins(route, resting) ? [route] : [...routesTo(route.from, routes, resting), route],
+    routes,
+  );

@@ -36,6 +36,8 @@ export type MissCode =
   | 'let-go-late'
   | 'held-not-pressed'
   | 'held-too-long'
+  /** Keys that have to go down together went down one after the other. */
+  | 'not-together'
   | 'no-power'
   /** Begun in a mode it does not begin in, or while what it wants does not hold. */
   | 'other-mode'
@@ -139,6 +141,7 @@ export function actsDone(program: Program, attempt: Attempt): number {
   const op = program.ops[attempt.pc];
   const before = attempt.pc === 0 ? 0 : (program.acts[attempt.pc - 1] ?? 0);
   if (op?.op === 'press') return before + attempt.count / op.times;
+  if (op?.op === 'list') return before + Math.min(0.99, Math.abs(attempt.count) / op.entries);
   if (op?.op === 'turn') return before + Math.min(0.99, attempt.count / op.clicks);
   return before;
 }

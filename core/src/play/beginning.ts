@@ -4,6 +4,7 @@ import type { MissFacts } from './attempt-state.ts';
 import type { Edit } from './explain/variation.ts';
 import type { Gesture } from './gestures.ts';
 import { controlOfOp, isAct } from './op.ts';
+import { codeHeld } from './shows.ts';
 import type { UnitState } from './state.ts';
 import { mayHappen, type Turn } from './turn.ts';
 
@@ -13,6 +14,11 @@ export function whyNotFrom(turn: Turn, gesture: Gesture, before: UnitState): 'ot
   if (!controllerState) return 'other-mode';
   if (gesture.from !== 'any' && !gesture.from.includes(controllerState.mode)) return 'other-mode';
   if (deafMs(turn, gesture.controller, before) > 0 && !worksSupply(turn, gesture)) return 'deaf';
+  const { of, onlyFor } = gesture;
+  // a test is passed on from, or begun anew, while it runs
+  if (of.kind === 'test' && of.does !== 'starts' && controllerState.test?.number !== of.number) return 'not-now';
+  if (onlyFor.length > 0 && !codeHeld(turn.plan, before, controllerState, onlyFor, { standing: false }))
+    return 'not-now';
   return mayHappen(turn, controllerState, gesture.when) ? null : 'not-now';
 }
 

@@ -1,9 +1,10 @@
 import type { ControlId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Outcome } from './attempt-state.ts';
-import type { Hand } from './op.ts';
+import { entriesLeft, type Hand } from './op.ts';
 import {
   acted,
+  countsFrom,
   dies,
   dropped,
   gripped,
@@ -87,7 +88,7 @@ export function comeTo(run: Run, at: number, taking: Hand | null = null): Outcom
         if (op.sign) showAwaited(run, op.sign, at);
         const letsGo = op.grips.some((g) => !g.sticks);
         const signAt = op.sign ? at + op.sign.nth * op.sign.gapMs : at;
-        const least = Math.max(signAt, w.heldSince + op.leastMs);
+        const least = Math.max(signAt, countsFrom(run, op, w.heldSince) + op.leastMs);
         if (letsGo) return { kind: 'on', attempt: w };
         if (least > at) {
           w.due = least;
@@ -107,6 +108,7 @@ export function comeTo(run: Run, at: number, taking: Hand | null = null): Outcom
         w.due = at + op.settleMs;
         return { kind: 'on', attempt: w };
       case 'choose':
+      case 'list':
       case 'press':
       case 'turn':
         return { kind: 'on', attempt: w };
@@ -169,6 +171,10 @@ export function takeDue(run: Run): Outcome {
       w.latest = op.sign ? at + noticeMs : Number.POSITIVE_INFINITY;
       return onward(run, at);
     }
+    case 'list':
+      // left alone where it should stand, it stands there from its last step on
+      if (entriesLeft(op, w.count) === 0) return onward(run, w.lastActAt);
+      return w.windows.some((limit) => at >= limit) ? dies(run, 'after-window') : dies(run, 'too-few');
     case 'press':
     case 'turn':
       return w.windows.some((limit) => at >= limit) ? dies(run, 'after-window') : dies(run, 'too-few');

@@ -1,8 +1,8 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import { dialPresses } from '../gesture/dial.ts';
-import { handSpans, rampMs, signGapMs } from '../gesture/timing.ts';
-import type { Step } from '../model/route.ts';
+import { handSpans, longestPressMs, pressedMs, rampMs, signGapMs } from '../gesture/timing.ts';
+import type { Repeats, Step } from '../model/route.ts';
 import { boundOf, type Compiler, controlOf, gripOf, hasPlace, paceOf, put, refuse, waitOf } from './compiler.ts';
 import { joinSteps } from './join-steps.ts';
 import { isAct, type Op } from './op.ts';
@@ -43,6 +43,12 @@ function compileStep(into: Compiler, step: Step, at: string, next: Step | undefi
       return;
     case 'step-list':
       compileStepList(into, step, at);
+      return;
+    case 'together':
+      compileTogether(into, step, at);
+      return;
+    case 'do':
+      compileDo(into, step, at);
       return;
     case 'dial':
       compileDial(into, step, at);
@@ -112,7 +118,34 @@ function compileHold(into: Compiler, step: StepOf<'hold'>, at: string): void {
   }
   const span = step.until.kind === 'span' ? step.until.span : null;
   const sign = step.until.kind === 'moment' ? waitOf(step.until.moment, step) : null;
-  put(into, { op: 'hold', at, grips, sign, ...boundOf(span) });
+  put(into, { op: 'hold', at, grips, sign, ...fromPower(step.until), ...boundOf(span) });
+}
+
+/** Whether a span counts from when the supply came. */
+const fromPower = (until: StepOf<'hold' | 'keep'>['until']): { fromPower?: true } =>
+  until?.kind === 'span' && until.from === 'power-on' ? { fromPower: true } : {};
+
+/** Two or more keys that go down together and up again, so many times. */
+function compileTogether(into: Compiler, step: StepOf<'together'>, at: string): void {
+  const grips = step.controls.map((control) => gripOf(into, { control }, at));
+  for (let n = 0; n < step.times; n += 1)
+    put(into, {
+      op: 'hold',
+      at,
+      grips,
+      sign: null,
+      withinMs: step.withinMs,
+      leastMs: 0,
+      usualMs: pressedMs,
+      mostMs: longestPressMs,
+      ...(step.times > 1 && { round: { at, n, of: step.times } }),
+    });
+}
+
+/** What another route does, so many times. */
+function compileDo(into: Compiler, step: StepOf<'do'>, at: string): void {
+  if (step.steps === undefined) refuse(into, { at, code: 'no-such-route', route: step.route });
+  else repeated(into, step.steps, at, step.times);
 }
 
 function compileKeep(into: Compiler, step: StepOf<'keep'>, at: string): void {
@@ -121,7 +154,14 @@ function compileKeep(into: Compiler, step: StepOf<'keep'>, at: string): void {
   put(into, { op: 'grip', at, grips });
   compileList(into, step.during, `${at}.during.`);
   const sign = until?.kind === 'moment' ? waitOf(until.moment, step) : null;
-  put(into, { op: 'drop', at, grips, sign, ...boundOf(until?.kind === 'span' ? until.span : null) });
+  put(into, {
+    op: 'drop',
+    at,
+    grips,
+    sign,
+    ...fromPower(until),
+    ...boundOf(until?.kind === 'span' ? until.span : null),
+  });
 }
 
 function compileRelease(into: Compiler, step: StepOf<'release'>, at: string): void {
@@ -175,14 +215,32 @@ function compileSet(into: Compiler, step: StepOf<'set'>, at: string): void {
 function compileStepList(into: Compiler, step: StepOf<'step-list'>, at: string): void {
   const { control } = step;
   const count = Math.abs(step.to - step.start);
-  if (step.by === 'press') {
+  if (count === 0) return;
+  if (step.by === 'press' && step.back === undefined && step.round === undefined) {
     presses(into, { step, at, control, times: count, of: count });
     return;
   }
-  if (count === 0) return;
-  const each = step.takes ? step.takes.usualMs / count : rampMs;
-  const times = { leastMs: (count - 0.5) * each, usualMs: count * each, mostMs: (count + 0.5) * each };
-  put(into, { op: 'hold', at, grips: [gripOf(into, { control }, at)], sign: null, ...times });
+  gripOf(into, { control }, at);
+  if (step.back) gripOf(into, { control: step.back }, at);
+  put(into, {
+    op: 'list',
+    at,
+    control,
+    back: step.back ?? null,
+    entries: count,
+    goesRound: step.round ? step.round.to - step.round.from + 1 : null,
+    repeats: step.by === 'ramp' ? rampOf(step, count) : null,
+    settleMs: handSpans.press.mostMs,
+    // how long all of it takes says how fast it runs by itself, not how fast a hand is
+    paceMs: handSpans.press.usualMs,
+    slowMs: handSpans.press.mostMs,
+  });
+}
+
+/** How the list runs while its key is kept down: as it says, or as long as all of it takes. */
+function rampOf({ repeats, takes }: StepOf<'step-list'>, count: number): Repeats {
+  const each = takes ? takes.usualMs / count : rampMs;
+  return repeats ?? { afterMs: each, everyMs: each };
 }
 
 function compileDial(into: Compiler, step: StepOf<'dial'>, at: string): void {
@@ -192,7 +250,26 @@ function compileDial(into: Compiler, step: StepOf<'dial'>, at: string): void {
     return;
   }
   const of = all.value.reduce((sum, p) => sum + p.times, 0);
-  for (const { control, times } of all.value) presses(into, { step, at, control, times, of });
+  for (const { control, times, way } of all.value)
+    if (way === undefined) presses(into, { step, at, control, times, of });
+    else clicks(into, { step, at, control, way, times, of });
+}
+
+type Clicks = Readonly<{
+  step: Step;
+  at: string;
+  control: ControlId;
+  way: 'cw' | 'ccw';
+  times: number;
+  of: number;
+}>;
+
+/** So many clicks of a knob that sets something; `of` is how many the step has in all. */
+function clicks(into: Compiler, { step, at, control, way, times, of }: Clicks): void {
+  if (controlOf(into, control, at)?.mechanism.kind !== 'clicks')
+    refuse(into, { at, code: 'cannot', control, act: 'turn' });
+  put(into, { op: 'turn', at, control, way, clicks: times, stop: null, ...paceOf(step, of, handSpans.click) });
+  put(into, guard(at, { control, place: null }, handSpans.click.mostMs, times));
 }
 
 function compileGroup(into: Compiler, step: StepOf<'group'>, at: string): void {
@@ -200,26 +277,34 @@ function compileGroup(into: Compiler, step: StepOf<'group'>, at: string): void {
   const window = step.window ? into.windows++ : null;
   if (step.window && window !== null)
     put(into, { op: 'open', at, window, from: step.window.from, mostMs: step.window.mostMs, gapMs: signGapMs });
-  const begin = ops.length;
-  for (let n = 0; n < step.times && into.error === null; n += 1) {
-    const before = ops.length;
-    compileList(into, step.steps, `${at}.steps.`);
-    // nothing is done in it: doing that again is nothing either
-    if (ops.length === before) break;
-    if (step.times === 1) continue;
-    for (let i = before; i < ops.length; i += 1) {
-      const op = ops[i];
-      if (op && op.round === undefined) ops[i] = { ...op, round: { at, n, of: step.times } };
-    }
-  }
-  if (window !== null) {
+  const close = (): void => {
+    if (window === null) return;
     const last = ops.at(-1);
     if (last?.op === 'guard') ops.pop();
     put(into, { op: 'close', at, window });
     if (last?.op === 'guard') put(into, last);
+  };
+  repeated(into, step.steps, at, step.times, close);
+}
+
+/** Steps so many times over; what would begin one time more is guarded against. `close` ends what was open around them. */
+function repeated(into: Compiler, steps: readonly Step[], at: string, times: number, close = () => {}): void {
+  const { ops } = into;
+  const begin = ops.length;
+  for (let n = 0; n < times && into.error === null; n += 1) {
+    const before = ops.length;
+    compileList(into, steps, `${at}.steps.`);
+    // nothing is done in it: doing that again is nothing either
+    if (ops.length === before) break;
+    if (times === 1) continue;
+    for (let i = before; i < ops.length; i += 1) {
+      const op = ops[i];
+      if (op && op.round === undefined) ops[i] = { ...op, round: { at, n, of: times } };
+    }
   }
+  close();
   const first = ops.slice(begin).find(isAct);
-  const again = step.times > 1 && first ? guardOf(first, step.times) : null;
+  const again = times > 1 && first ? guardOf(first, times) : null;
   if (again && ops.at(-1)?.op !== 'guard') put(into, again);
 }
 
@@ -252,6 +337,8 @@ function guardOf(first: Op, count: number): Op | null {
       return grip ? guard(first.at, { control: grip.control, place: grip.place }, handSpans.set.mostMs, count) : null;
     }
     case 'drop':
+    // one entry more is no round more
+    case 'list':
     case 'rest':
     case 'choose':
     case 'show':

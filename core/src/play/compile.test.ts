@@ -26,6 +26,8 @@ function words(op: Op): string {
       return `${op.op} ${op.grips.map((g) => `${g.control}${g.place ? ` ${g.place}` : ''}${g.sticks ? ' sticks' : ''}`).join(' + ')}${op.op !== 'grip' && op.sign ? ` #${op.sign.nth}` : ''}`;
     case 'turn':
       return `turn ${op.control} ${op.way} ${op.clicks}${op.stop ? ` to ${op.stop.click}` : ''}`;
+    case 'list':
+      return `list ${op.control} ${op.entries}${op.back ? ` back ${op.back}` : ''}${op.goesRound ? ` of ${op.goesRound}` : ''}`;
     case 'set':
       return `set ${op.control} ${op.to}`;
     case 'rest':
@@ -63,7 +65,7 @@ describe('compileSteps', () => {
     ['rest 2 s\nrest 3 s', ['rest 5000']],
     ['say nothing\nat the tap\npress a', ['press a 1']],
     ['step a from 2 to 5', ['press a 3', 'guard a']],
-    ['step a from 1 to 5 ramp', ['hold a']],
+    ['step a from 1 to 5 ramp', ['list a 4']],
     ['dial "31" from "00" with a + b', ['press a 3', 'guard a', 'press b 1']],
     [
       'choose "M" > "E" on-unit confirm "Sure?" value "2"',

@@ -14,6 +14,7 @@ export type CompileError = Readonly<{ at: string }> &
     | Readonly<{ code: 'cannot-dial'; text: string }>
     | Readonly<{ code: 'nothing-held'; control: string }>
     | Readonly<{ code: 'interlock'; what: string }>
+    | Readonly<{ code: 'no-such-route'; route: string }>
     | Readonly<{ code: 'nothing-done' }>
     | Readonly<{ code: 'too-long'; most: number }>
   );
@@ -76,7 +77,12 @@ export function gripOf(into: Compiler, { control, place }: Held, at: string): Gr
 /** The sign a moment waits for; null where it is no sign. */
 export const waitOf = (moment: Moment, step: Step): SignWait | null =>
   moment.kind === 'sign'
-    ? { shown: moment.shown, nth: moment.nth, gapMs: (step.takes?.usualMs ?? signGapMs * moment.nth) / moment.nth }
+    ? {
+        shown: moment.shown,
+        also: moment.also,
+        nth: moment.nth,
+        gapMs: (step.takes?.usualMs ?? signGapMs * moment.nth) / moment.nth,
+      }
     : null;
 
 /** A span as an operation keeps it: without a most where nothing but its length was said. */

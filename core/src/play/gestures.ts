@@ -1,9 +1,12 @@
-import type { ControllerId, ModeId, RouteId } from '../base/ids.ts';
+import type { CodeId, ControllerId, ModeId, RouteId, VariantId } from '../base/ids.ts';
 import type { Bundle } from '../model/bundle.ts';
+import type { Condition } from '../model/condition.ts';
 import type { Effect } from '../model/effect.ts';
-import type { Condition, Mode } from '../model/mode.ts';
+import type { Mode } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
 import { entriesOf } from '../model/select.ts';
+import { routesDone } from '../model/whole.ts';
+import { asBuilt } from '../unit/as-built.ts';
 import { bundleFacts, type UnitFacts } from '../unit/facts.ts';
 import { compileSteps } from './compile.ts';
 import type { CompileError } from './compiler.ts';
@@ -14,7 +17,10 @@ export type GestureOf =
   | Readonly<{ kind: 'route'; id: RouteId; name: string }>
   | Readonly<{ kind: 'known-not-to-work'; id: RouteId; name: string; how: string; why: string }>
   | Readonly<{ kind: 'transition'; mode: ModeId; index: number; name: string }>
-  | Readonly<{ kind: 'test'; mode: ModeId; number: string; name: string }>;
+  | Readonly<{ kind: 'test'; mode: ModeId; number: string; name: string; does: TestAct }>;
+
+/** What a gesture of a numbered test does: start it, pass on from it while it runs, begin it anew. */
+export type TestAct = 'starts' | 'skips' | 'repeats';
 
 /** Something the unit recognises: in which modes it may begin, the program, and what comes of it. */
 export type Gesture = Readonly<{
@@ -26,6 +32,10 @@ export type Gesture = Readonly<{
   program: Program;
   to: ModeId | null;
   when: Condition | null;
+  /** Only while one of these is in memory; empty where that does not matter. */
+  onlyFor: readonly CodeId[];
+  /** The routes it does, whose steps are its own. */
+  does: ReadonlySet<RouteId>;
   effects: readonly Effect[];
 }>;
 export type RefusedGesture = Readonly<{ of: GestureOf; error: CompileError }>;
@@ -54,16 +64,22 @@ export function controllerOf(
  * Compiles every route, known way that does not work, gesture transition and numbered test of a bundle's family. With a
  * variant named, routes and ways of other variants are left out.
  */
-export function planUnit(bundle: Bundle, variant: string | null = null): UnitPlan {
+export function planUnit(stored: Bundle, variant: string | null = null): UnitPlan {
+  const bundle = asBuilt(stored, variant === null ? null : [variant as VariantId]);
+  const routes = new Map(entriesOf(bundle, 'route').map((r) => [r.id, r] as const));
   const facts = bundleFacts(bundle);
   const all = entriesOf(bundle, 'mode').filter((m) => m.family === bundle.family);
   const modes = new Map(all.map((m) => [m.id, m] as const));
   const first = all[0]?.controller ?? ('' as ControllerId);
   const gestures: Gesture[] = [];
   const refused: RefusedGesture[] = [];
-  const put = (gesture: Omit<Gesture, 'program' | 'steps'>, steps: readonly Step[]): void => {
+  type Own = 'program' | 'steps' | 'does' | 'onlyFor';
+  const put = (gesture: Omit<Gesture, Own>, steps: readonly Step[], onlyFor: readonly CodeId[] = []): void => {
     const program = compileSteps(steps, facts);
-    if (program.ok) gestures.push({ ...gesture, steps, program: program.value });
+    const { of } = gesture;
+    const route = of.kind === 'route' ? routes.get(of.id) : undefined;
+    const does = route ? routesDone(route, routes) : new Set<RouteId>();
+    if (program.ok) gestures.push({ ...gesture, onlyFor, does, steps, program: program.value });
     else refused.push({ of: gesture.of, error: program.error });
   };
   for (const route of entriesOf(bundle, 'route')) {
@@ -73,7 +89,8 @@ export function planUnit(bundle: Bundle, variant: string | null = null): UnitPla
     const controller = controllerOf(route, modes, first);
     const erases = route.purpose === 'clear' && !route.effects.some((e) => e.kind === 'erase-memory');
     const effects: Effect[] = erases ? [...route.effects, { kind: 'erase-memory' }] : route.effects;
-    put({ of: { kind: 'route', id, name }, from, controller, to, when: null, effects }, route.steps);
+    const when = route.when ?? null;
+    put({ of: { kind: 'route', id, name }, from, controller, to, when, effects }, route.steps, route.onlyFor);
     for (const { variant: only, how, why, steps } of route.knownNotToWork)
       if (steps && (variant === null || only === undefined || only === variant))
         put(
@@ -103,19 +120,16 @@ export function planUnit(bundle: Bundle, variant: string | null = null): UnitPla
           on.steps,
         );
     });
-    for (const test of mode.tests)
-      if (test.gesture && test.gesture.length > 0)
-        put(
-          {
-            of: { kind: 'test', mode: mode.id, number: test.number, name: test.name },
-            from: [mode.id],
-            controller: mode.controller,
-            to: null,
-            when: null,
-            effects: [],
-          },
-          test.gesture,
-        );
+    for (const { number, name, gesture, skipBy, againBy } of mode.tests)
+      for (const [does, steps] of [
+        ['starts', gesture],
+        ['skips', skipBy],
+        ['repeats', againBy],
+      ] as const)
+        if (steps && steps.length > 0) {
+          const of = { kind: 'test', mode: mode.id, number, name, does } as const;
+          put({ of, from: [mode.id], controller: mode.controller, to: null, when: null, effects: [] }, steps);
+        }
   }
   return { bundle, facts, modes, gestures, refused };
 }

@@ -7,6 +7,7 @@ export const happenedOf: Readonly<Record<MissCode, Happened>> = {
   'after-window': 'too-slow',
   'let-go-late': 'too-slow',
   'held-too-long': 'too-slow',
+  'not-together': 'too-slow',
   'held-not-pressed': 'too-slow',
   'too-early': 'too-fast',
   'let-go-early': 'too-fast',

@@ -35,9 +35,42 @@ export function storedCodes(bundle: Bundle, codes: CodesAtStart): StoredCodes {
   return stored;
 }
 
-/** The codes of one controller, latest first, as their text. */
-export const codesIn = (stored: StoredCodes, controller: ControllerId): readonly string[] =>
-  (stored.get(controller) ?? []).map((c) => c.text);
+/** The codes of one controller as their text: latest first, the other way round, or what stands before what is stored. */
+export function codesIn(
+  stored: StoredCodes,
+  controller: ControllerId,
+  order: 'latest-first' | 'oldest-first' | 'active-first' = 'latest-first',
+): readonly string[] {
+  const codes = stored.get(controller) ?? [];
+  const sorted =
+    order === 'active-first' ? [...codes.filter((c) => c.standing), ...codes.filter((c) => !c.standing)] : codes;
+  const texts = sorted.map((c) => c.text);
+  return order === 'oldest-first' ? texts.reverse() : texts;
+}
+
+/** A code comes up, in front of what is stored; or it stands no longer, and is only stored. */
+export function codeStands(
+  stored: StoredCodes,
+  { controller, text }: Readonly<{ controller: ControllerId; text: string }>,
+  stands: boolean,
+): StoredCodes {
+  const codes = stored.get(controller) ?? [];
+  const now = stands
+    ? [{ text, standing: true }, ...codes.filter((c) => c.text !== text)]
+    : codes.map((c) => (c.text === text ? { text, standing: false } : c));
+  return new Map(stored).set(controller, now);
+}
+
+/** Whether one of these codes, or any where none is named, is in a controller's memory; with `standing`, stands now. */
+export const hasCode = (
+  stored: StoredCodes,
+  controller: ControllerId,
+  texts: readonly string[],
+  { standing }: Readonly<{ standing: boolean }>,
+): boolean =>
+  (stored.get(controller) ?? []).some(
+    (c) => (c.standing || !standing) && (texts.length === 0 || texts.includes(c.text)),
+  );
 
 /** A controller's memory erased: what still stands stays. */
 export function erased(stored: StoredCodes, controller: ControllerId): StoredCodes {

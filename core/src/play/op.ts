@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ControlId, InputId, PlaceId } from '../base/ids.ts';
+import { CodeId, ControlId, InputId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Moment, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
@@ -22,6 +22,8 @@ export const UnitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ at, kind: z.literal('click'), control: ControlId, way: z.enum(['cw', 'ccw']) }),
   z.strictObject({ at, kind: z.literal('choose'), on: z.string().max(64), words: z.string().max(120) }),
   z.strictObject({ at, kind: z.literal('input'), input: InputId, value: z.number() }),
+  /** A code comes up and stands, or stands no longer. */
+  z.strictObject({ at, kind: z.literal('code'), code: CodeId, stands: z.boolean() }),
   z.strictObject({ at, kind: z.literal('tick') }),
 ]);
 export type UnitEvent = z.infer<typeof UnitEvent>;
@@ -30,7 +32,7 @@ export type UnitEvent = z.infer<typeof UnitEvent>;
 /** `sticks`: it stays in that place when let go, so that letting go does nothing. */
 export type Grip = Readonly<{ control: ControlId; place: PlaceId | null; sticks: boolean }>;
 /** A sign that is waited for: the nth time it comes, usually so far apart. */
-export type SignWait = Readonly<{ shown: Shown; nth: number; gapMs: number }>;
+export type SignWait = Readonly<{ shown: Shown; also?: readonly Shown[] | undefined; nth: number; gapMs: number }>;
 type Bound = Readonly<{ leastMs: number; usualMs: number; mostMs: number | null }>;
 
 /** Which round of a repeated group an operation belongs to, counted from 0, of how many; `at` is the group's step. */
@@ -51,9 +53,32 @@ export type Op = Readonly<{ at: string; round?: Round }> &
         /** However long it is held, it counts as a press. */
         anyLength?: true;
       }>
-    | (Readonly<{ op: 'hold'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
+    | (Readonly<{
+        op: 'hold';
+        grips: readonly Grip[];
+        sign: SignWait | null;
+        /** From the first that goes down to the last, where they have to go down together. */
+        withinMs?: number;
+        /** Counted from when the supply came. */
+        fromPower?: true;
+      }> &
+        Bound)
     | Readonly<{ op: 'grip'; grips: readonly Grip[] }>
-    | (Readonly<{ op: 'drop'; grips: readonly Grip[]; sign: SignWait | null }> & Bound)
+    | (Readonly<{ op: 'drop'; grips: readonly Grip[]; sign: SignWait | null; fromPower?: true }> & Bound)
+    /** Brings a list to an entry, by presses and by keeping its key down: past it and back again, or round, is as good. */
+    | Readonly<{
+        op: 'list';
+        control: ControlId;
+        back: ControlId | null;
+        /** So many entries on; and how many the whole list has, where it goes round. */
+        entries: number;
+        goesRound: number | null;
+        repeats: Readonly<{ afterMs: number; everyMs: number }> | null;
+        paceMs: number;
+        slowMs: number;
+        /** Left alone for so long, it is taken to stand there. */
+        settleMs: number;
+      }>
     | Readonly<{
         op: 'turn';
         control: ControlId;
@@ -105,6 +130,7 @@ const acts: Readonly<Record<Op['op'], boolean>> = {
   grip: true,
   drop: true,
   turn: true,
+  list: true,
   set: true,
   rest: true,
   choose: true,
@@ -119,11 +145,28 @@ const acts: Readonly<Record<Op['op'], boolean>> = {
 /** Whether a hand has to do something for this operation, waiting included. */
 export const isAct = (op: Op): boolean => acts[op.op];
 
+/** How far a list still has to go: entries on, or back where it was overshot; round only where nothing leads back. */
+export function entriesLeft(op: Extract<Op, { op: 'list' }>, count: number): number {
+  const { entries, goesRound } = op;
+  if (goesRound === null) return entries - count;
+  const left = (((entries - count) % goesRound) + goesRound) % goesRound;
+  return op.back !== null && left > goesRound / 2 ? left - goesRound : left;
+}
+
+/** How many entries a key of a list that was down for so long has stepped. */
+export const steppedBy = ({ repeats }: Extract<Op, { op: 'list' }>, ms: number): number =>
+  repeats === null || ms < repeats.afterMs ? 1 : 1 + Math.floor((ms - repeats.afterMs) / repeats.everyMs);
+
+/** How often an operation is done, where it is counted; null where it is not. */
+export const countOf = (op: Op | undefined): number | null =>
+  op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : op?.op === 'list' ? op.entries : null;
+
 /** The control an operation works first; null where it works none. */
 export function controlOfOp(op: Op | undefined): ControlId | 'any' | null {
   switch (op?.op) {
     case 'press':
     case 'turn':
+    case 'list':
     case 'set':
       return op.control;
     case 'hold':

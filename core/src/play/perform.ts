@@ -2,7 +2,17 @@ import type { ControlId, PlaceId } from '../base/ids.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import { clickedTo, isSupplied, type UnitFacts } from '../unit/facts.ts';
 import type { UnitView } from './attempt-state.ts';
-import { controlOfOp, type Grip, type Hand, type Op, type Program, type UnitEvent } from './op.ts';
+import {
+  controlOfOp,
+  entriesLeft,
+  type Grip,
+  type Hand,
+  type Op,
+  type Program,
+  type SignWait,
+  steppedBy,
+  type UnitEvent,
+} from './op.ts';
 
 /** How somebody does things: every length in milliseconds. */
 export type Hands = Readonly<{
@@ -23,13 +33,17 @@ export type Hands = Readonly<{
   forgets: () => boolean;
 }>;
 
+const idealReactionMs = 250;
+/** So often somebody steps a list by hand before giving up. */
+const mostSteps = 300;
+
 /** Somebody who does everything as it is usually done and never miscounts. */
 export const idealHands: Hands = {
   pace: (usualMs) => usualMs,
   pressMs: () => 150,
   keep: ({ leastMs, usualMs, mostMs }) =>
     mostMs === null ? Math.max(usualMs, leastMs) + 50 : Math.min(Math.max(usualMs, leastMs + 1), mostMs - 1),
-  reaction: () => 250,
+  reaction: () => idealReactionMs,
   count: (meant) => meant,
   control: (wanted) => wanted,
   way: (wanted) => wanted,
@@ -172,11 +186,43 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     t += hands.pressMs();
     back(op, control, place);
   };
+  /** Keeps a list's key down while most of the way runs by itself, then steps to the entry, back where it went past. */
+  const bringTo = (pc: number, op: Extract<Op, { op: 'list' }>): void => {
+    if (hands.forgets()) return;
+    settle();
+    const control = hands.control(op.control);
+    let count = 0;
+    const step = (which: ControlId, ms: number | null): void => {
+      t += approach(Math.max(40, hands.pace(op.paceMs) * 0.6));
+      const downAt = t;
+      grip(pc, { control: which, place: null, sticks: false });
+      t += ms ?? hands.pressMs();
+      back(pc, which, null);
+      count += (which === op.back ? -1 : 1) * steppedBy(op, t - downAt);
+    };
+    const { repeats } = op;
+    // whoever watches it run lets go a little before
+    const byItself = op.entries - 2;
+    if (repeats && byItself > 1) {
+      const aim = repeats.afterMs + (byItself - 0.5) * repeats.everyMs;
+      step(control, Math.max(repeats.afterMs, aim + hands.reaction() - idealReactionMs));
+    }
+    for (let n = 0; n < mostSteps && entriesLeft(op, count) !== 0; n += 1) {
+      const left = entriesLeft(op, count);
+      if (left < 0 && op.back === null) break;
+      step(left > 0 ? control : (op.back ?? control), null);
+    }
+    settled = t + op.settleMs + 50;
+  };
   /** Waits for a sign and goes on from it, whatever is left of a rest before. */
   const waitFor = (ms: number): void => {
     ready += ms;
     t = ready + hands.reaction();
     rested = false;
+  };
+  const awaited = (sign: SignWait): void => {
+    for (let n = 1; n <= sign.nth; n += 1) signs.push({ at: t + n * sign.gapMs, shown: sign.shown });
+    for (const shown of sign.also ?? []) signs.push({ at: t + sign.nth * sign.gapMs, shown });
   };
   const gripped = (g: Grip): Grip => (g.place === null ? { ...g, control: hands.control(g.control) } : g);
   const anyPush = (): ControlId | undefined =>
@@ -205,24 +251,32 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         // one hand on one key may take another for it; whoever holds several has looked
         const grips = op.op === 'hold' && op.grips.length === 1 ? op.grips.map(gripped) : op.grips;
         for (const g of grips) {
-          t += approach(Math.max(30, hands.pace(120)));
+          // fingers that go down together are no distance apart
+          t +=
+            g === grips[0] || op.op === 'grip' || op.withinMs === undefined
+              ? approach(Math.max(30, hands.pace(120)))
+              : hands.pace(40);
           grip(pc, g);
         }
         if (op.op === 'grip') break;
         if (op.sign) {
-          for (let n = 1; n <= op.sign.nth; n += 1) signs.push({ at: t + n * op.sign.gapMs, shown: op.sign.shown });
+          awaited(op.sign);
           t += op.sign.nth * op.sign.gapMs + hands.reaction();
-        } else t += hands.keep(op);
+        } else {
+          const powered = op.op === 'hold' && op.fromPower ? solo.view.poweredAt() : null;
+          t = Math.max(t + 30, (powered ?? t) + hands.keep(op));
+        }
         letGo(pc, grips);
         break;
       }
       case 'drop': {
         const sign = op.sign;
         if (sign) {
-          for (let n = 1; n <= sign.nth; n += 1) signs.push({ at: t + n * sign.gapMs, shown: sign.shown });
+          awaited(sign);
           t += sign.nth * sign.gapMs + hands.reaction();
         } else if (op.leastMs > 0) {
-          const since = Math.min(...op.grips.map((g) => grippedAt.get(g.control) ?? t));
+          const powered = op.fromPower ? solo.view.poweredAt() : null;
+          const since = powered ?? Math.min(...op.grips.map((g) => grippedAt.get(g.control) ?? t));
           t = Math.max(t + 30, since + hands.keep(op));
         } else t += Math.max(30, hands.pace(150));
         letGo(pc, op.grips);
@@ -256,6 +310,9 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
         }
         break;
       }
+      case 'list':
+        bringTo(pc, op);
+        break;
       case 'set': {
         const own = facts.controls.get(op.control);
         if (own?.mechanism.kind === 'clicks') {

@@ -1,6 +1,6 @@
 import { type Shown, sameShown } from '../model/shown.ts';
 import { type Attempt, actsDone, type MissCode, type Outcome, type Tell, type UnitView } from './attempt-state.ts';
-import type { Grip, Op, Program, SignWait } from './op.ts';
+import { countOf, type Grip, type Op, type Program, type SignWait } from './op.ts';
 
 /** So long a hand may take to notice a sign and to count on from it. Nobody says how long. */
 export const noticeMs = 2000;
@@ -46,11 +46,12 @@ export function dies(run: Run, code: MissCode, byMs: number | null = null): Outc
   const of = program.acts.at(-1) ?? 0;
   const op = opOf(run);
   const counts = code === 'one-too-many' || code === 'too-few';
-  const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : op?.op === 'guard' ? op.count : null;
-  const count = counts && meant !== null ? { meant, did: code === 'too-few' ? w.count : meant + 1 } : {};
+  const meant = op?.op === 'guard' ? op.count : countOf(op);
+  const did = code === 'too-few' || op?.op === 'list' ? w.count : (meant ?? 0) + 1;
+  const count = counts && meant !== null ? { meant, did } : {};
   return {
     kind: 'dies',
-    miss: { code, at: op?.at ?? '', byMs, nth: w.count + 1, done: actsDone(program, w), of, ...count },
+    miss: { code, at: op?.at ?? '', byMs, nth: Math.abs(w.count) + 1, done: actsDone(program, w), of, ...count },
   };
 }
 
@@ -74,6 +75,7 @@ export function waits(run: Run, at: number, ms: number): void {
 
 export function showAwaited(run: Run, wait: SignWait, from: number): void {
   for (let n = 1; n <= wait.nth; n += 1) showSign(run, from + n * wait.gapMs, wait.shown);
+  for (const shown of wait.also ?? []) showSign(run, from + wait.nth * wait.gapMs, shown);
 }
 
 export function setWindow(run: Run, window: number, limit: number): void {
@@ -104,8 +106,12 @@ export function holding(run: Run, op: Extract<Op, { op: 'hold' }>, at: number): 
   if (op.sign) {
     showAwaited(run, op.sign, at);
     w.due = at + op.sign.gapMs * (isSound(op.sign) ? op.sign.nth + 1 : op.sign.nth);
-  } else w.due = at + (staysPut(op.grips) ? op.leastMs : (op.mostMs ?? op.leastMs));
+  } else w.due = Math.max(at, countsFrom(run, op, at) + (staysPut(op.grips) ? op.leastMs : (op.mostMs ?? op.leastMs)));
 }
+
+/** From when a hold counts: from the grip, or from when the supply came. */
+export const countsFrom = (run: Run, { fromPower }: { fromPower?: true }, since: number): number =>
+  fromPower ? (run.view.poweredAt() ?? since) : since;
 
 /** Whether nobody has to let go of any of it: a lid that is held open is just left so. */
 export const staysPut = (grips: readonly Grip[]): boolean => grips.every((g) => g.sticks);

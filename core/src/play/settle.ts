@@ -7,7 +7,7 @@ import { type Hand, isAct } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 import { bringSign, letGoOut } from './signs.ts';
 import type { UnitState } from './state.ts';
-import { follow } from './transitions.ts';
+import { follow, runTest } from './transitions.ts';
 import { cameToNothing, isSprung, logHand, triedAfter } from './tried.ts';
 import { setAttempt, setController, type Turn } from './turn.ts';
 
@@ -67,13 +67,19 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
 }
 
-/** A single press that stays in its mode, such as the next entry of a list: longer ways are made of such. */
-function isSmallStep(turn: Turn, hand: Hand, { program, to, controller }: Gesture): boolean {
+/**
+ * What stays in its mode and longer ways are made of: a single press, such as the next entry of a list, or a way that one
+ * under way does.
+ */
+function isSmallStep(turn: Turn, hand: Hand, { of, program, to, controller }: Gesture): boolean {
+  const isPart = ({ does }: Gesture): boolean => of.kind === 'route' && does.has(of.id);
+  const within = turn.w.attempts.some((a, i) => a !== null && turn.plan.gestures[i] && isPart(turn.plan.gestures[i]));
   // what is pressed while something else is held is no small step
   const alone = hand.kind === 'down' && [...turn.w.pushed].every((c) => c === hand.control) && !isSprung(turn);
   const [first, ...more] = program.ops.filter(isAct);
   const stays = to === null || to === turn.w.controllers.get(controller)?.mode;
-  return alone && stays && first?.op === 'press' && first.times === 1 && more.length === 0;
+  const isPress = first?.op === 'press' && first.times === 1 && more.length === 0;
+  return stays && (within || (alone && isPress));
 }
 
 /** What comes of a gesture that begins with this hand; null where it does not begin with it. */
@@ -118,7 +124,7 @@ function settle(turn: Turn, outcomes: ReadonlyArray<readonly [number, Outcome]>)
   fired.sort((a, b) => actsOf(b) - actsOf(a));
   const main = plan.gestures[fired[0] ?? -1];
   if (main) fire(turn, main.controller, fired);
-  triedAfter(turn, main !== undefined && main.of.kind !== 'known-not-to-work');
+  triedAfter(turn, main && main.of.kind !== 'known-not-to-work' ? main : null);
 }
 
 function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): void {
@@ -143,6 +149,7 @@ function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): v
     }
     effects.push({ at: w.at, kind: 'done', of });
     nextStage(turn, gesture.controller, of);
+    takeTest(turn, gesture);
     follow(turn, gesture.controller, {
       to: n === 0 ? gesture.to : null,
       effects: gesture.effects,
@@ -150,6 +157,14 @@ function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): v
     });
     letGoOut(turn, gesture.controller);
   }
+}
+
+/** A gesture of a numbered test starts it, passes on from it, or begins it anew. */
+function takeTest(turn: Turn, { of, controller }: Gesture): void {
+  if (of.kind !== 'test') return;
+  const own = turn.plan.modes.get(of.mode)?.tests.find((t) => t.number === of.number);
+  // one that does not say how long it takes is over when the person says so
+  if (own?.takes) runTest(turn, controller, of.does === 'skips' ? own.followedBy : of.number);
 }
 
 /** A route that brings on a stage of a readout has brought it on. */

@@ -1,12 +1,13 @@
 import type { CodeId, ReadoutId, SignId, VariableId } from '../base/ids.ts';
-import type { Condition, Showing } from '../model/mode.ts';
+import type { Condition } from '../model/condition.ts';
+import type { Showing } from '../model/mode.ts';
 import type { Readout } from '../model/readout.ts';
 import { entryOf } from '../model/select.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import { encode } from '../readout/encode.ts';
 import { type Scene, sceneAt, schedule } from '../readout/schedule.ts';
 import type { UnitPlan } from './gestures.ts';
-import { codesIn } from './memory.ts';
+import { codesIn, hasCode } from './memory.ts';
 import type { ControllerState, UnitState } from './state.ts';
 
 /** Which code a readout shows now: that of the memory's slot a cursor stands on. */
@@ -15,10 +16,11 @@ function memoryText(
   state: UnitState,
   controllerState: ControllerState,
   slot: VariableId | undefined,
+  readout: Readout | undefined,
 ): string | null {
   const cursor = slot === undefined ? 1 : controllerState.variables.get(slot);
   const controller = plan.modes.get(controllerState.mode)?.controller;
-  const codes = controller === undefined ? [] : codesIn(state.memory, controller);
+  const codes = controller === undefined ? [] : codesIn(state.memory, controller, readout?.slots.order);
   return codes[typeof cursor === 'number' ? cursor - 1 : 0] ?? null;
 }
 
@@ -57,7 +59,7 @@ function readoutShows(
   const { of } = showing;
   const text =
     of.kind === 'memory'
-      ? memoryText(plan, state, controllerState, of.slot)
+      ? memoryText(plan, state, controllerState, of.slot, readout)
       : of.kind === 'variable'
         ? String(controllerState.variables.get(of.variable) ?? '')
         : String(Math.round(state.inputs.get(of.input) ?? 0));
@@ -70,6 +72,19 @@ function readoutShows(
   return shows.ok ? (shows.value.find((s) => s.stage === scene.stages[0])?.shown ?? []) : [];
 }
 const plainText = (sign: SignId, text: string): Shown[] => [{ kind: 'text', sign, text }];
+
+/** Whether one of these codes is in the memory of a controller; with `standing`, stands now. */
+export function codeHeld(
+  plan: UnitPlan,
+  state: UnitState,
+  controllerState: ControllerState,
+  codes: readonly CodeId[],
+  how: Readonly<{ standing: boolean }>,
+): boolean {
+  const controller = plan.modes.get(controllerState.mode)?.controller;
+  const texts = codes.flatMap((id) => entryOf(plan.bundle, 'code', id)?.text ?? []);
+  return controller !== undefined && hasCode(state.memory, controller, texts, how);
+}
 
 /** Whether a condition holds; `shows` says what a sign shows at this moment. */
 export function holds(
@@ -91,6 +106,8 @@ export function holds(
       const over = state.over.get(condition.shown.sign);
       return over !== undefined && sameShown(over.shown, condition.shown);
     }
+    case 'code-stands':
+      return codeHeld(plan, state, controllerState, condition.codes, { standing: true });
     case 'all':
       return condition.of.every((c) => holds(plan, state, controllerState, c));
     case 'any':
@@ -118,6 +135,10 @@ export function showsNow(plan: UnitPlan, state: UnitState, atMs: number | null =
         showing.kind === 'fixed' ? showing.signs : readoutShows({ plan, state, controllerState, atMs }, showing);
       for (const s of shown) signs.set(s.sign, s);
     }
+  for (const { mode, test } of state.controllers.values()) {
+    const expects = test && plan.modes.get(mode)?.tests.find((t) => t.number === test.number)?.expects;
+    if (expects?.kind === 'signs') for (const s of expects.signs) signs.set(s.sign, s);
+  }
   for (const [sign, { shown }] of state.over) signs.set(sign, shown);
   for (const [sign, shown] of signs) if (isDark(shown)) signs.delete(sign);
   return signs;
@@ -129,7 +150,7 @@ export function keepsTime(plan: UnitPlan, state: UnitState): boolean {
     (plan.modes.get(controllerState.mode)?.shows ?? []).some((showing) => {
       if (showing.kind !== 'readout' || showing.of.kind !== 'memory') return false;
       const readout = entryOf(plan.bundle, 'readout', showing.readout);
-      const text = memoryText(plan, state, controllerState, showing.of.slot);
+      const text = memoryText(plan, state, controllerState, showing.of.slot, readout);
       const scene = readout && text !== null ? sceneNow(readout, text, controllerState) : null;
       return scene?.cues.some((c) => c.toMs - c.fromMs < scene.periodMs) ?? false;
     }),

@@ -36,7 +36,7 @@ function unsupply(facts: UnitFacts, standing: UnitAsLeft): void {
 export function standingIn(id: ModeId, family: Family, without: readonly Route[] = []): UnitAsLeft {
   const { facts, modes, routes } = family;
   const mode = modes.get(id);
-  const way = routes.find((r) => r.to === id && r.purpose === 'enter' && !without.includes(r));
+  const way = routes.find((r) => r.to === id && r.purpose === 'enter' && !without.some((w) => w.id === r.id));
   const own = (): UnitAsLeft => {
     if (!way || mode?.sort === 'off') return atStart(facts);
     const begin =

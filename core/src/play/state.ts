@@ -2,6 +2,7 @@ import type { ControlId, ControllerId, InputId, ModeId, PlaceId, SignId, Variabl
 import type { VariableValue } from '../model/effect.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
+import { entryOf } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
 import { type Attempt, actsDone, type Miss } from './attempt-state.ts';
@@ -17,6 +18,8 @@ export type ControllerState = Readonly<{
   since: number;
   lastHandAt: number;
   variables: ReadonlyMap<VariableId, VariableValue>;
+  /** The numbered test that runs, since when; null where none does. */
+  test: Readonly<{ number: string; since: number }> | null;
   /** Which stage of its readout shows, and since when what shows is what it is. */
   stage: number;
   shownAt: number;
@@ -31,10 +34,12 @@ export type Tried = Readonly<{
   died: boolean;
   /** How many hands the last telling was about. */
   told: number;
+  /** How many hands there were when something last came of them that a longer way may go on from. */
+  came: number;
   /** When it is told, where nothing more is done. */
   tellAt: number;
 }>;
-export const nothingTried: Tried = { hands: [], died: false, told: 0, tellAt: Number.POSITIVE_INFINITY };
+export const nothingTried: Tried = { hands: [], died: false, told: 0, came: 0, tellAt: Number.POSITIVE_INFINITY };
 
 /** A played unit at an instant. */
 export type UnitState = Readonly<{
@@ -42,6 +47,8 @@ export type UnitState = Readonly<{
   places: ReadonlyMap<ControlId, PlaceId>;
   clicks: ReadonlyMap<ControlId, number>;
   pushed: ReadonlySet<ControlId>;
+  /** What is kept down: since when, and how often it has gone on by itself. */
+  keptDown: ReadonlyMap<ControlId, Readonly<{ at: number; repeated: number }>>;
   poweredAt: number | null;
   inputs: ReadonlyMap<InputId, number>;
   controllers: ReadonlyMap<ControllerId, ControllerState>;
@@ -59,7 +66,7 @@ export type UnitState = Readonly<{
 
 export type ModeCause =
   | Readonly<{ kind: 'gesture'; of: GestureOf }>
-  | Readonly<{ kind: 'supply' | 'idle' | 'after' | 'sign' | 'input' | 'message' }>;
+  | Readonly<{ kind: 'supply' | 'idle' | 'after' | 'sign' | 'input' | 'message' | 'code' | 'held' }>;
 /** Which gesture came nearest, where it failed and by how much. */
 export type Nearest = Readonly<{ of: GestureOf; miss: Miss }>;
 
@@ -69,11 +76,13 @@ export type UnitEffect = Readonly<{ at: number }> &
     | Readonly<{ kind: 'mode'; controller: ControllerId; from: ModeId; to: ModeId; by: ModeCause }>
     | Readonly<{ kind: 'done'; of: GestureOf }>
     | Readonly<{ kind: 'sign'; shown: Shown }>
+    /** A numbered test begins; null: those that run by themselves are over. */
+    | Readonly<{ kind: 'test'; controller: ControllerId; number: string | null }>
     | Readonly<{ kind: 'missed'; nearest: Nearest; others: readonly Nearest[] }>
     | Readonly<{ kind: 'known-not-to-work'; how: string; why: string; route: string }>
     | Readonly<{
         kind: 'refused';
-        why: 'out-of-order' | 'no-such-control' | 'no-such-place' | 'cannot' | 'never-settles';
+        why: 'out-of-order' | 'no-such-control' | 'no-such-place' | 'no-such-code' | 'cannot' | 'never-settles';
         what: string;
       }>
   );
@@ -114,6 +123,7 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart)
         since: 0,
         lastHandAt: 0,
         variables: freshVariables(rest),
+        test: null,
         stage: 0,
         shownAt: 0,
       });
@@ -123,6 +133,7 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart)
     places,
     clicks,
     pushed: new Set(),
+    keptDown: new Map(),
     poweredAt: powered ? 0 : null,
     inputs: new Map(inputs),
     controllers,
@@ -141,7 +152,11 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart)
  */
 export function startForRoute(plan: UnitPlan, route: Route, memory: CodesAtStart = []): UnitState {
   const standing = standingBefore(route, familyOf(plan), [route]);
-  const start = standingUnit(plan, standing, memory);
+  // a way that is there for one code only begins with that code
+  const only = entryOf(plan.bundle, 'code', route.onlyFor[0]);
+  const codes =
+    memory.length === 0 && only ? [{ code: only.text, controller: only.controller, standing: true }] : memory;
+  const start = standingUnit(plan, standing, codes);
   const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
   const controllerState = mode && start.controllers.get(mode.controller);
   if (!mode || !controllerState) return start;

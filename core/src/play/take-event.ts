@@ -4,7 +4,7 @@ import { type Clicks, type ControlFacts, clickedTo } from '../unit/facts.ts';
 import type { UnitEvent } from './op.ts';
 import { takeHandOf } from './settle.ts';
 import type { UnitEffect, UnitState } from './state.ts';
-import { onInput, onSupply } from './transitions.ts';
+import { onCode, onInput, onSupply } from './transitions.ts';
 import type { Turn } from './turn.ts';
 
 type Why = Extract<UnitEffect, { kind: 'refused' }>['why'];
@@ -20,6 +20,9 @@ export function takeEvent(turn: Turn, event: UnitEvent, before: UnitState): void
       return;
     case 'input':
       onInput(turn, event.input, event.value);
+      return;
+    case 'code':
+      if (!onCode(turn, event.code, event.stands)) refuse('no-such-code', event.code);
       return;
     case 'choose':
       takeHandOf(turn, { at: w.at, kind: 'choose', on: event.on, words: event.words }, before);
@@ -74,6 +77,14 @@ function clicked(turn: Turn, { control, way }: EventOf<'click'>, mechanism: Clic
   takeHandOf(turn, { at: w.at, kind: 'click', control, way }, before);
 }
 
+/** What is kept down once a control went down at an instant, or was let go of. */
+function keptAfter(kept: UnitState['keptDown'], control: ControlId, downAt: number | null): UnitState['keptDown'] {
+  const now = new Map(kept);
+  if (downAt === null) now.delete(control);
+  else now.set(control, { at: downAt, repeated: 0 });
+  return now;
+}
+
 /** A place that springs back is held down and let go of; in another the control stays. */
 function placed(turn: Turn, { control, to }: EventOf<'place'>, { springs }: ControlFacts, before: UnitState): void {
   const { w } = turn;
@@ -83,6 +94,7 @@ function placed(turn: Turn, { control, to }: EventOf<'place'>, { springs }: Cont
   w.places = new Map(w.places).set(control, to);
   onSupply(turn);
   const letGo = was !== null && springs.has(was);
+  w.keptDown = keptAfter(w.keptDown, control, springs.has(to) ? at : null);
   if (letGo) takeHandOf(turn, { at, kind: 'up', control }, before);
   if (springs.has(to)) takeHandOf(turn, { at, kind: 'down', control, place: to }, before);
   else if (!letGo || springs.get(was) !== to) takeHandOf(turn, { at, kind: 'set', control, to }, before);
@@ -95,5 +107,6 @@ function pushed(turn: Turn, { kind, control }: EventOf<'down' | 'up'>, before: U
   if (kind === 'down') now.add(control);
   else now.delete(control);
   w.pushed = now;
+  w.keptDown = keptAfter(w.keptDown, control, kind === 'down' ? w.at : null);
   takeHandOf(turn, kind === 'down' ? { at: w.at, kind, control, place: null } : { at: w.at, kind, control }, before);
 }

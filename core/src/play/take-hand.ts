@@ -1,14 +1,25 @@
 import type { ControlId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
+import { longestPressMs } from '../gesture/timing.ts';
 import type { Outcome } from './attempt-state.ts';
 import { comeTo, onward } from './come-to.ts';
-import { type Hand, isAct, type Op } from './op.ts';
-import { acted, dies, dropped, gripped, holding, ignored, isSound, opOf, type Run, setWindow } from './run.ts';
+import { entriesLeft, type Hand, isAct, type Op, steppedBy } from './op.ts';
+import {
+  acted,
+  countsFrom,
+  dies,
+  dropped,
+  gripped,
+  holding,
+  ignored,
+  isSound,
+  opOf,
+  type Run,
+  setWindow,
+} from './run.ts';
 
 /** A count that was begun is forgotten when nothing is added to it for so long, or three times as long as one of it may take. Nobody says how long; this is a guess. */
 const patienceMs = 8_000;
-/** A press that lasts longer than this is a hold. */
-const longestPressMs = 1000;
 
 function overdue(run: Run, at: number): Outcome | null {
   const { w } = run;
@@ -21,7 +32,7 @@ function letGo(run: Run, op: Op | undefined, control: ControlId, at: number): Ou
   const { w } = run;
   if (op?.op === 'hold' && w.down.includes(control)) {
     if (w.down.length < op.grips.length && w.count === 0) return dies(run, 'let-go-early');
-    const early = (op.sign ? w.since + op.sign.nth * op.sign.gapMs : w.since + op.leastMs) - at;
+    const early = (op.sign ? w.since + op.sign.nth * op.sign.gapMs : countsFrom(run, op, w.since) + op.leastMs) - at;
     if (w.count === 0 && early > 0) return dies(run, 'let-go-early', early);
     w.down = w.down.filter((c) => c !== control);
     w.count += 1;
@@ -33,8 +44,9 @@ function letGo(run: Run, op: Op | undefined, control: ControlId, at: number): Ou
   }
   if (op?.op === 'drop' && op.grips.some((g) => g.control === control)) {
     const signAt = op.sign ? w.since + op.sign.nth * op.sign.gapMs : w.since;
-    const early = Math.max(signAt, w.heldSince + op.leastMs) - at;
-    const most = op.mostMs === null ? Number.POSITIVE_INFINITY : w.heldSince + op.mostMs;
+    const since = countsFrom(run, op, w.heldSince);
+    const early = Math.max(signAt, since + op.leastMs) - at;
+    const most = op.mostMs === null ? Number.POSITIVE_INFINITY : since + op.mostMs;
     const late = at - (op.sign && isSound(op.sign) ? signAt + op.sign.gapMs : most);
     if (w.count === 0 && early > 0) return dies(run, 'let-go-early', early);
     if (w.count === 0 && late > 0) return dies(run, 'let-go-late', late);
@@ -99,6 +111,8 @@ export function takeHand(run: Run, hand: Hand): Outcome {
     }
     case 'turn':
       return turnBy(run, op, hand);
+    case 'list':
+      return listDown(run, op, hand);
     case 'set':
       return put(run, op, hand);
     case 'choose':
@@ -141,6 +155,8 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
       return hand.kind === 'down' && (next.control === 'any' || next.control === hand.control);
     case 'turn':
       return hand.kind === 'click' && next.control === hand.control && next.way === hand.way;
+    case 'list':
+      return hand.kind === 'down' && (hand.control === next.control || hand.control === next.back);
     case 'branch':
     case 'choose':
     case 'close':
@@ -159,7 +175,7 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
 }
 
 /** Forgets a count that is begun when nothing is added to it. */
-function counted(run: Run, op: Extract<Op, { op: 'press' | 'turn' }>, at: number): Outcome {
+function counted(run: Run, op: Extract<Op, { op: 'press' | 'turn' | 'list' }>, at: number): Outcome {
   // where there is a time for it, it has that time
   const limit = run.w.windows.find((l) => l > at) ?? at;
   run.w.due = Math.max(limit + 1, at + patienceMs, at + 3 * op.slowMs);
@@ -186,6 +202,7 @@ function release(run: Run, op: Op, control: ControlId, at: number): Outcome {
     acted(run, at);
     return w.count >= op.times ? onward(run, at) : counted(run, op, at);
   }
+  if (op.op === 'list' && w.pressing?.control === control) return listUp(run, op, w.pressing.at, at);
   if (op.op === 'grip' && w.down.includes(control)) return dies(run, 'let-go-early');
   const mine = (op.op === 'hold' && w.down.includes(control)) || w.held.some((h) => h.control === control);
   if (!mine) return ignored;
@@ -209,6 +226,40 @@ function pressDown(run: Run, op: Extract<Op, { op: 'press' }>, hand: Hand): Outc
   return { kind: 'on', attempt: run.w };
 }
 
+type ListOp = Extract<Op, { op: 'list' }>;
+
+/** A key of the list goes down; anything else is what comes after it, once the list stands where it should. */
+function listDown(run: Run, op: ListOp, hand: Hand): Outcome {
+  const { w } = run;
+  const mine = hand.kind === 'down' && (hand.control === op.control || hand.control === op.back);
+  if (mine && w.pressing === null) {
+    w.pressing = { control: hand.control, at: hand.at };
+    w.due = Number.POSITIVE_INFINITY;
+    return { kind: 'on', attempt: w };
+  }
+  const left = entriesLeft(op, w.count);
+  if (w.count !== 0 && left === 0 && w.pressing === null) return after(run, onward(run, w.lastActAt, hand), hand);
+  return dies(run, w.count === 0 ? 'other-control' : left > 0 ? 'too-few' : 'one-too-many');
+}
+
+function listUp(run: Run, op: ListOp, downAt: number, at: number): Outcome {
+  const { w } = run;
+  const late = overdue(run, at);
+  if (late) return late;
+  const lasted = at - downAt;
+  if (op.repeats === null && lasted > longestPressMs) return dies(run, 'held-not-pressed', lasted - longestPressMs);
+  if (run.view.poweredAt() === null) return dies(run, 'no-power');
+  w.count += (w.pressing?.control === op.back ? -1 : 1) * steppedBy(op, lasted);
+  w.pressing = null;
+  acted(run, at);
+  const left = entriesLeft(op, w.count);
+  if (left === 0) {
+    w.due = at + op.settleMs;
+    return { kind: 'on', attempt: w };
+  }
+  return left < 0 && op.back === null ? dies(run, 'one-too-many') : counted(run, op, at);
+}
+
 function grasp(run: Run, op: Extract<Op, { op: 'hold' | 'grip' }>, hand: Hand): Outcome {
   const { w } = run;
   if (hand.kind === 'set' && op.op === 'hold' && w.down.includes(hand.control))
@@ -218,9 +269,12 @@ function grasp(run: Run, op: Extract<Op, { op: 'hold' | 'grip' }>, hand: Hand): 
   if (!grip || w.down.includes(hand.control)) return dies(run, 'other-control');
   const place = hand.kind === 'set' ? hand.to : hand.place;
   if (grip.place !== null && place !== grip.place) return dies(run, 'other-place');
+  if (w.down.length === 0) w.since = hand.at;
   w.down = [...w.down, hand.control];
   if (w.down.length < op.grips.length) return { kind: 'on', attempt: w };
   if (op.op === 'hold') {
+    const apart = hand.at - w.since;
+    if (op.withinMs !== undefined && apart > op.withinMs) return dies(run, 'not-together', apart - op.withinMs);
     holding(run, op, hand.at);
     return { kind: 'on', attempt: w };
   }

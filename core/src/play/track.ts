@@ -1,5 +1,6 @@
 import type { ControlId, PlaceId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
+import { dialPresses } from '../gesture/dial.ts';
 import type { Step } from '../model/route.ts';
 import { isSupplied, type UnitFacts } from '../unit/facts.ts';
 
@@ -90,8 +91,15 @@ export function track(
         break;
       }
       case 'group':
-        track(step.steps, facts, standing, visit, `${at}.steps.`);
+      case 'do':
+        track(step.steps ?? [], facts, standing, visit, `${at}.steps.`);
         break;
+      case 'dial': {
+        const presses = step.by.kind === 'knob' ? dialPresses(step) : null;
+        for (const { control, times, way } of presses?.ok ? presses.value : [])
+          if (way !== undefined) turned(facts, standing, control, way === 'cw' ? times : -times);
+        break;
+      }
       case 'branch':
         track(step.met, facts, copyOf(standing), visit, `${at}.met.`);
         track(step.otherwise, facts, standing, visit, `${at}.otherwise.`);
@@ -99,12 +107,12 @@ export function track(
       case 'at-place':
       case 'bypass':
       case 'choose':
-      case 'dial':
       case 'press':
       case 'rest':
       case 'say':
       case 'see':
       case 'step-list':
+      case 'together':
         break;
       default:
         assertNever(step);

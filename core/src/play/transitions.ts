@@ -1,11 +1,13 @@
-import type { ControllerId, InputId, ModeId } from '../base/ids.ts';
+import type { CodeId, ControlId, ControllerId, InputId, ModeId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
 import type { Effect } from '../model/effect.ts';
-import type { Transition, Variable } from '../model/mode.ts';
+import type { Mode, NumberedTest, Transition, Variable } from '../model/mode.ts';
+import { entryOf } from '../model/select.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import { isSupplied } from '../unit/facts.ts';
-import { erased } from './memory.ts';
-import { type ControllerState, freshVariables, type ModeCause } from './state.ts';
+import { codeStands, erased } from './memory.ts';
+import { codeHeld } from './shows.ts';
+import { type ControllerState, freshVariables, type ModeCause, nothingTried, type UnitState } from './state.ts';
 import { mayHappen, setController, setOver, type Turn } from './turn.ts';
 
 /** Messages that set off messages go so deep; deeper is a circle among controllers. */
@@ -41,22 +43,89 @@ export function follow(
   for (const effect of effects) applyEffect(turn, id, effect, depth);
   const before = w.controllers.get(id);
   if (!before || to === null || to === before.mode || !plan.modes.has(to)) return;
+  const next = plan.modes.get(to);
+  const first = next && firstTest(next);
   setController(turn, id, {
     mode: to,
     since: w.at,
     lastHandAt: w.at,
-    variables: freshVariables(plan.modes.get(to)),
+    variables: carried(next, before.variables, effects),
+    test: first ? { number: first.number, since: w.at } : null,
     stage: 0,
   });
   for (const [sign, over] of w.over) if (over.controller === id && over.at < w.at) setOver(turn, sign, null);
   turn.effects.push({ at: w.at, kind: 'mode', controller: id, from: before.mode, to, by });
+  if (first) turn.effects.push({ at: w.at, kind: 'test', controller: id, number: first.number });
+  onStanding(turn, id, depth + 1);
+}
+
+/** The variables of a mode as it is entered, with what is taken along into it. */
+function carried(
+  mode: Mode | undefined,
+  were: ControllerState['variables'],
+  effects: readonly Effect[],
+): ControllerState['variables'] {
+  const now = new Map(freshVariables(mode));
+  for (const effect of effects) {
+    if (effect.kind === 'assign' && now.has(effect.variable)) now.set(effect.variable, effect.to);
+    const value = effect.kind === 'carry' ? were.get(effect.from) : undefined;
+    if (effect.kind === 'carry' && value !== undefined && now.has(effect.to)) now.set(effect.to, value);
+  }
+  return now;
+}
+
+/** The test that runs by itself as its mode begins: one nobody starts and none leads to. */
+export const firstTest = ({ tests }: Mode): NumberedTest | undefined =>
+  tests.find((t) => t.takes && !t.gesture?.length && !tests.some((other) => other.followedBy === t.number));
+
+/** Begins a numbered test of the mode a controller is in, or with null lets those that run be over. */
+export function runTest(turn: Turn, id: ControllerId, number: string | null): void {
+  setController(turn, id, { test: number === null ? null : { number, since: turn.w.at } });
+  turn.effects.push({ at: turn.w.at, kind: 'test', controller: id, number });
+}
+
+/** Where a code stands that a mode waits for, it leads on at once. */
+function onStanding(turn: Turn, id: ControllerId, depth = 0): void {
+  const state = turn.w.controllers.get(id);
+  for (const t of (state && turn.plan.modes.get(state.mode)?.transitions) ?? [])
+    if (
+      state &&
+      isOn(t, 'code-stands') &&
+      t.to !== state.mode &&
+      codeHeld(turn.plan, turn.w, state, t.on.codes, { standing: true }) &&
+      mayHappen(turn, state, t.when)
+    ) {
+      follow(turn, id, { to: t.to ?? null, effects: t.effects, by: { kind: 'code' } }, depth);
+      return;
+    }
+}
+
+/** A code comes up and stands, or stands no longer; false where there is no such code. */
+export function onCode(turn: Turn, of: CodeId, stands: boolean): boolean {
+  const { w, plan } = turn;
+  const code = entryOf(plan.bundle, 'code', of);
+  if (!code) return false;
+  w.memory = codeStands(w.memory, code, stands);
+  const own = w.controllers.get(code.controller);
+  if (own) setController(turn, code.controller, { shownAt: w.at });
+  if (!stands) return true;
+  for (const [id, state, t] of transitionsOn(turn, 'code-comes'))
+    if (
+      id === code.controller &&
+      w.controllers.get(id)?.mode === state.mode &&
+      (t.on.codes.length === 0 || t.on.codes.includes(of)) &&
+      mayHappen(turn, state, t.when)
+    )
+      along(turn, id, t, 'code');
+  onStanding(turn, code.controller);
+  return true;
 }
 
 const along = (
   turn: Turn,
   id: ControllerId,
   t: Transition,
-  kind: 'supply' | 'idle' | 'after' | 'sign' | 'input',
+  kind: 'supply' | 'idle' | 'after' | 'sign' | 'input' | 'code' | 'held',
 ): void => follow(turn, id, { to: t.to ?? null, effects: t.effects, by: { kind } });
 
 function applyEffect(turn: Turn, id: ControllerId, effect: Effect, depth: number): void {
@@ -88,6 +157,9 @@ function applyEffect(turn: Turn, id: ControllerId, effect: Effect, depth: number
           follow(turn, effect.to, { to: t.to ?? null, effects: t.effects, by: { kind: 'message' } }, depth + 1);
       return;
     }
+    // taken along once the next mode is there
+    case 'carry':
+      return;
     case 'erase-memory':
       w.memory = erased(w.memory, id);
       return;
@@ -158,12 +230,18 @@ export function onSupply(turn: Turn): void {
 }
 
 /** When the timer of a transition is over; null for what something else sets off, each at its own place here or in `settle`. */
-function timerOf({ on }: Transition, state: ControllerState): number | null {
+function timerOf({ on }: Transition, state: ControllerState, keptDown: UnitState['keptDown']): number | null {
   switch (on.kind) {
     case 'after':
       return state.since + on.afterMs;
     case 'idle':
       return Math.max(state.since, state.lastHandAt) + on.afterMs;
+    case 'held': {
+      const kept = keptDown.get(on.control);
+      return kept ? kept.at + on.afterMs + kept.repeated * on.everyMs : null;
+    }
+    case 'code-comes':
+    case 'code-stands':
     case 'gesture':
     case 'supply':
     case 'sign':
@@ -181,7 +259,7 @@ type Timer = Readonly<{ at: number; id: ControllerId; state: ControllerState; tr
 function timers(turn: Turn): Timer[] {
   return [...turn.w.controllers].flatMap(([id, state]) =>
     (turn.plan.modes.get(state.mode)?.transitions ?? []).flatMap((transition): Timer[] => {
-      const at = timerOf(transition, state);
+      const at = timerOf(transition, state, turn.w.keptDown);
       return at !== null && at > state.since && mayHappen(turn, state, transition.when)
         ? [{ at, id, state, transition }]
         : [];
@@ -191,13 +269,53 @@ function timers(turn: Turn): Timer[] {
 
 /** When the next timer is over; infinite where none runs. */
 export const nextTimer = (turn: Turn): number =>
-  timers(turn).reduce((due, { at }) => Math.min(due, at), Number.POSITIVE_INFINITY);
+  Math.min(
+    timers(turn).reduce((due, { at }) => Math.min(due, at), Number.POSITIVE_INFINITY),
+    nextTestEnd(turn)?.at ?? Number.POSITIVE_INFINITY,
+  );
+
+/** The numbered test that is over first by itself. */
+function nextTestEnd({ w, plan }: Turn): Readonly<{ at: number; id: ControllerId; next: string | null }> | null {
+  const ends = [...w.controllers].flatMap(([id, { mode, test }]) => {
+    const own = test && plan.modes.get(mode)?.tests.find((t) => t.number === test.number);
+    return test && own?.takes ? [{ at: test.since + own.takes.usualMs, id, next: own.followedBy }] : [];
+  });
+  return ends.reduce<(typeof ends)[number] | null>((first, e) => (first && first.at <= e.at ? first : e), null);
+}
+
+/** What is kept down goes on by itself: everything that waits for that does what it does, once. */
+function goOnByItself(turn: Turn, control: ControlId, due: number): void {
+  const { w, plan } = turn;
+  const own = timers(turn).filter(
+    ({ at, transition: { on } }) => on.kind === 'held' && on.control === control && at <= due,
+  );
+  const kept = w.keptDown.get(control);
+  if (kept) w.keptDown = new Map(w.keptDown).set(control, { ...kept, repeated: kept.repeated + 1 });
+  // what was begun as a press has become a hold that does something
+  w.attempts = w.attempts.map((a, i) => {
+    const op = a && plan.gestures[i]?.program.ops[a.pc];
+    return op?.op === 'press' && a?.pressing?.control === control ? null : a;
+  });
+  w.tried = nothingTried;
+  for (const { id, transition } of own) {
+    setController(turn, id, { lastHandAt: due });
+    along(turn, id, transition, 'held');
+  }
+}
 
 /** Takes the first timer that is over by an instant. */
 export function onTimer(turn: Turn, due: number): void {
   const over = timers(turn).find(({ at }) => at <= due);
-  if (!over) return;
+  const ended = nextTestEnd(turn);
+  if (!over) {
+    if (ended) runTest(turn, ended.id, ended.next);
+    return;
+  }
   const { id, state, transition } = over;
+  if (transition.on.kind === 'held') {
+    goOnByItself(turn, transition.on.control, due);
+    return;
+  }
   // a timer that leads nowhere else starts again
   if (transition.to === undefined || transition.to === state.mode)
     setController(turn, id, { since: due, lastHandAt: due });

@@ -43,13 +43,24 @@ export const isSprung = ({ w, plan }: Turn): boolean =>
 
 const isDown = (turn: Turn): boolean => turn.w.pushed.size > 0 || isSprung(turn);
 
+/** Whether a longer way that does this one, or was just carried on by it, is still under way. */
+const goesOn = ({ w, plan }: Turn, { of, from, to }: Gesture): boolean => {
+  const stays = to === null || (from !== 'any' && from.includes(to));
+  return w.attempts.some((a, i) => {
+    const longer = plan.gestures[i];
+    if (!a || !longer || longer.of.kind === 'known-not-to-work') return false;
+    return (of.kind === 'route' && longer.does.has(of.id)) || (stays && a.begun && a.lastActAt === w.at);
+  });
+};
+
 /** After a hand, or what was due: the try has come to something, is told of now, or later when nothing more is done. */
-export function triedAfter(turn: Turn, fired: boolean): void {
+export function triedAfter(turn: Turn, fired: Gesture | null): void {
   const { w, plan } = turn;
-  if (fired) {
+  if (fired && !goesOn(turn, fired)) {
     w.tried = nothingTried;
     return;
   }
+  if (fired) w.tried = { ...w.tried, died: false, came: w.tried.hands.length };
   const { tried } = w;
   if (tried.hands.length === 0) return;
   const alive = w.attempts.filter((a, i) => a !== null && plan.gestures[i]?.of.kind !== 'known-not-to-work');
@@ -86,7 +97,8 @@ function tellTry(turn: Turn): void {
   const { w, effects } = turn;
   const { tried } = w;
   w.tried = { ...tried, died: false, told: tried.hands.length, tellAt: Number.POSITIVE_INFINITY };
-  if (tried.hands.length <= tried.told) return;
+  // what came to something is not told of, whatever longer way it might have begun
+  if (tried.hands.length <= Math.max(tried.told, tried.came)) return;
   for (const id of w.controllers.keys()) letGoOut(turn, id);
   const [first, ...others] = explained(turn, tried.hands, tried.told);
   if (!first) return;

@@ -1,5 +1,5 @@
 import type { ControllerId, SignId } from '../base/ids.ts';
-import type { Condition } from '../model/mode.ts';
+import type { Condition } from '../model/condition.ts';
 import { type Shown, sameShown } from '../model/shown.ts';
 import type { Attempt, UnitView } from './attempt-state.ts';
 import type { UnitPlan } from './gestures.ts';

@@ -7,11 +7,14 @@ import type { EntryKind, EntryOf } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
 import type { Mode } from '../model/mode.ts';
 import type { Route } from '../model/route.ts';
+import { entriesOf, familyEntry } from '../model/select.ts';
 import { type Gesture, planUnit } from '../play/gestures.ts';
 import { standingBefore } from '../play/standing.ts';
 import { atStart, copyOf, track, type UnitAsLeft } from '../play/track.ts';
+import { stepAt } from '../timeline/edit.ts';
 import type { UnitFacts } from '../unit/facts.ts';
 import { lintPairs } from './pairs.ts';
+import { lintParts } from './parts.ts';
 import { lintTests, lintWhole } from './route.ts';
 import { lintSteps } from './steps.ts';
 import { lintTelling } from './telling.ts';
@@ -86,6 +89,14 @@ function lintLockOuts(
   ].map(({ what, at }): Finding => ({ code: 'lock-out-never-cleared', severity: 'warning', at, what }));
 }
 
+/** Whether a place among the steps of a route is within another route it does: what is wrong there is told of that one. */
+function isWithinPart(route: Route, place: Path): boolean {
+  const at = place.map(String);
+  return at.some(
+    (_, i) => i % 2 === 0 && i < at.length - 1 && stepAt(route.steps, at.slice(0, i + 1).join('.'))?.kind === 'do',
+  );
+}
+
 /** Every finding of a family's routes that needs the panel, the modes or the other routes. */
 export function lintRoutes(bundle: Bundle): Finding[] {
   const placed = <K extends EntryKind>(kind: K): Placed<EntryOf<K>>[] =>
@@ -94,19 +105,32 @@ export function lintRoutes(bundle: Bundle): Finding[] {
     );
   const routes = placed('route');
   const plan = planUnit(bundle);
+  // findings go by the steps as they are gone, and stand where they are written
+  const built = new Map(entriesOf(plan.bundle, 'route').map((r) => [r.id, r] as const));
+  const family = familyEntry(bundle);
+  const parts = {
+    routes: new Map(routes.map((r) => [r.entry.id, r.entry] as const)),
+    modes: plan.modes,
+    parameters: new Map(family.parameters.map((p) => [p.id, p] as const)),
+  };
   const { facts, modes } = plan;
-  const all = routes.map((r) => r.entry);
+  const all = [...built.values()];
   const around = {
     facts,
     ways: new Map(placed('access').map(({ entry }) => [entry.id, entry] as const)),
     instruments: new Map(placed('instrument').map(({ entry }) => [entry.id as string, entry] as const)),
   };
   const findings: Finding[] = [];
-  for (const { entry: route, at } of routes) {
+  for (const { entry, at } of routes) {
+    const route = built.get(entry.id) ?? entry;
     const before = standingBefore(route, { facts, modes, routes: all }, [route]);
-    findings.push(
+    const own = [
       ...lintSteps(route, before, { ...around, opened: openedFor(route, all, around.ways) }, at).findings,
       ...lintWhole(route, modes, all, at),
+    ];
+    findings.push(
+      ...own.filter((f) => !isWithinPart(route, f.at.slice(at.length + 1))),
+      ...lintParts(entry, parts, at),
     );
     findings.push(...notPutBack({ entry: route, at }, all, before, facts));
     findings.push(...lintTelling(route, before, bundle, at));

@@ -1,6 +1,6 @@
 import type { Path } from '../base/path.ts';
+import type { Condition } from '../model/condition.ts';
 import type { Finding } from '../model/finding.ts';
-import type { Condition } from '../model/mode.ts';
 import type { Gesture, UnitPlan } from '../play/gestures.ts';
 import { controlOfOp, isAct, type Op } from '../play/op.ts';
 import { type Done, type Hands, idealHands, perform, Solo } from '../play/perform.ts';

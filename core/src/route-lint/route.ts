@@ -6,6 +6,7 @@ import type { Finding } from '../model/finding.ts';
 import type { Mode, NumberedTest, Variable } from '../model/mode.ts';
 import type { Route, Step } from '../model/route.ts';
 import { eachStep, stepTraits } from '../model/steps.ts';
+import { firstTest } from '../play/transitions.ts';
 
 /** The shortest idle time-out of a mode; null where it has none. */
 export function idleMs(mode: Mode): number | null {
@@ -129,6 +130,7 @@ export function lintTests(mode: Mode, at: Path): Finding[] {
   return [
     ...lintNumbers(mode, at),
     ...lintOrder(mode, at),
+    ...lintWholeRun(mode, at),
     ...mode.tests.flatMap((test, i): Finding[] => {
       const here = [...at, 'tests', i];
       const { expects } = test;
@@ -163,6 +165,25 @@ export function lintTests(mode: Mode, at: Path): Finding[] {
       ];
     }),
   ];
+}
+
+/** Tests that run by themselves one after the other and take longer, in all, than their mode lasts by itself. */
+function lintWholeRun(mode: Mode, at: Path): Finding[] {
+  const ends = mode.transitions.flatMap((t) =>
+    t.on.kind === 'after' && t.to !== undefined && t.to !== mode.id ? [t.on.afterMs] : [],
+  );
+  const lastsMs = Math.min(...ends);
+  let test = firstTest(mode);
+  let takesMs = 0;
+  for (const seen = new Set<string>(); test?.takes && !seen.has(test.number); ) {
+    seen.add(test.number);
+    takesMs += test.takes.leastMs;
+    const next: string | null = test.followedBy;
+    test = mode.tests.find((t) => t.number === next);
+  }
+  return takesMs > lastsMs
+    ? [{ code: 'tests-outlast-mode', severity: 'warning', at: [...at, 'tests'], mode: mode.name, lastsMs, takesMs }]
+    : [];
 }
 
 /** Numbers that are missing among the tests of a mode, where those are numbered. */

@@ -7,7 +7,7 @@ import type { Sign } from '../model/panel.ts';
 import type { Moment, Route, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Instrument } from '../model/source.ts';
-import { stepTraits } from '../model/steps.ts';
+import { dialControls, stepTraits } from '../model/steps.ts';
 import { compileSteps } from '../play/compile.ts';
 import { copyOf, pathOfStep, suppliedAs, track, type UnitAsLeft } from '../play/track.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
@@ -50,7 +50,8 @@ export function cannotShow(sign: Sign, shown: Shown): SignLimit | null {
   }
 }
 
-const momentSigns = (moment: Moment | undefined): Shown[] => (moment?.kind === 'sign' ? [moment.shown] : []);
+const momentSigns = (moment: Moment | undefined): Shown[] =>
+  moment?.kind === 'sign' ? [moment.shown, ...(moment.also ?? [])] : [];
 
 /** Every sign a step waits for, sees or asks about. */
 export function signsOf(step: Step): Shown[] {
@@ -74,8 +75,10 @@ export function signsOf(step: Step): Shown[] {
     case 'rest':
     case 'say':
     case 'set':
+    case 'do':
     case 'step-list':
     case 'sweep':
+    case 'together':
     case 'turn':
       return [];
     default:
@@ -96,16 +99,18 @@ export function controlsOf(step: Step): ControlId[] {
     case 'turn':
     case 'sweep':
     case 'set':
-    case 'step-list':
       return [step.control];
+    case 'step-list':
+      return [step.control, ...(step.back ? [step.back] : [])];
+    case 'together':
+      return step.controls;
     case 'dial':
-      return step.by.kind === 'each'
-        ? [...step.by.up, ...step.by.down]
-        : [step.by.up, step.by.next, ...(step.by.down ? [step.by.down] : [])];
+      return dialControls(step.by);
     case 'at-place':
     case 'branch':
     case 'bypass':
     case 'choose':
+    case 'do':
     case 'group':
     case 'rest':
     case 'say':
@@ -224,6 +229,7 @@ function cannotRun(route: Route, facts: UnitFacts, at: Path): Finding[] {
     case 'nothing-done':
       return [{ code: 'nothing-done', severity: 'warning', at, route: route.name }];
     case 'interlock':
+    case 'no-such-route':
     case 'no-such-control':
     case 'no-such-place':
       return [];

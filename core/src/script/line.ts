@@ -113,6 +113,14 @@ export class Line {
     this.next += 1;
     return value;
   }
+  /** Any number. */
+  numeral(): number {
+    const token = this.tokens[this.next] ?? this.fail({ code: 'missing', wanted: 'value' });
+    const value = Number(token.text);
+    if (token.kind !== 'word' || !Number.isFinite(value)) this.fail({ code: 'not-a-number', word: token.text });
+    this.next += 1;
+    return value;
+  }
   /** `3 times`, `twice`, `once`, `x3`, or nothing for once. */
   times(most = 100): number {
     if (this.takes('once')) return 1;
@@ -168,7 +176,11 @@ export class Line {
   }
   shown(): Shown {
     const sign = this.id('sign') as Shown['sign'];
-    if (this.tokens[this.next]?.kind === 'text') return { kind: 'text', sign, text: this.quoted('text') };
+    if (this.tokens[this.next]?.kind === 'text') {
+      const text = { kind: 'text' as const, sign, text: this.quoted('text') };
+      if (this.takes('flashing')) return { ...text, flashes: true };
+      return this.takes('steady') ? { ...text, flashes: false } : text;
+    }
     const state = this.word([...lampStates, 'on', 'off'], 'state');
     if (state === 'on' || state === 'off') {
       const glued = /^x(\d+)$/.exec(this.peek() ?? '');
@@ -184,7 +196,10 @@ export class Line {
     if (this.takes('step-before')) return { kind: 'step-before' };
     const shown = this.shown();
     const nth = /^#(\d+)$/.exec(this.peek() ?? '');
-    return { kind: 'sign', shown, nth: nth ? this.range(Number(nth[1]), 'count', 1, 100) : 1 };
+    const times = nth ? this.range(Number(nth[1]), 'count', 1, 100) : 1;
+    const also: Shown[] = [];
+    while (this.takes('and')) also.push(this.shown());
+    return { kind: 'sign', shown, ...(also.length > 0 && { also }), nth: times };
   }
   /** Nothing may be left; what is, is named with what was likely meant. */
   end(words: readonly string[] = []): void {

@@ -1,6 +1,15 @@
-import type { CodeId, ControlId, InstrumentId, PlaceId, ReadoutId, SourceId } from '../base/ids.ts';
+import type {
+  CodeId,
+  ControlId,
+  InstrumentId,
+  ParameterId,
+  PlaceId,
+  ReadoutId,
+  RouteId,
+  SourceId,
+} from '../base/ids.ts';
 import { standings } from '../base/text.ts';
-import { type Held, type Retry, retries, type Step } from '../model/route.ts';
+import { defaultWithinMs, type Held, type Repeats, type Retry, retries, type Step } from '../model/route.ts';
 import type { Line } from './line.ts';
 import type { LineWord, NoteWord } from './words.ts';
 
@@ -21,7 +30,12 @@ function held(line: Line): Held[] {
 const way = (line: Line): 'cw' | 'ccw' => ways[line.word(Object.keys(ways), 'way') as keyof Ways];
 
 function until(line: Line) {
-  if (line.takes('for')) return { kind: 'span' as const, span: line.span() };
+  if (line.takes('for')) {
+    const span = line.span();
+    if (!line.takes('from')) return { kind: 'span' as const, span };
+    line.expect('power-on');
+    return { kind: 'span' as const, span, from: 'power-on' as const };
+  }
   if (line.takes('until')) return { kind: 'moment' as const, moment: line.moment() };
   return null;
 }
@@ -31,17 +45,25 @@ function dial(line: Line): Step {
   line.expect('from');
   const start = line.quoted('start');
   line.expect('with');
+  const knob = line.takes('knob') ? (line.id('control') as ControlId) : null;
+  if (knob !== null) {
+    const moves = line.takes('next') ? { next: line.id('control') as ControlId } : {};
+    return { kind: 'dial', text, start, ...alphabetOf(line), by: { kind: 'knob', knob, ...moves } };
+  }
   const up = line.ids('control') as ControlId[];
   const down = line.takes('down-with') ? (line.ids('control') as ControlId[]) : [];
   const next = line.takes('next') ? (line.id('control') as ControlId) : null;
-  const alphabet = line.takes('of') ? line.quoted('alphabet').split('') : [...'0123456789'];
-  const wraps = !line.takes('stops');
   const by =
     next === null || up[0] === undefined
       ? { kind: 'each' as const, up, down }
       : { kind: 'moving' as const, up: up[0], ...(down[0] ? { down: down[0] } : {}), next };
-  return { kind: 'dial', text, start, alphabet, wraps, by };
+  return { kind: 'dial', text, start, ...alphabetOf(line), by };
 }
+
+const alphabetOf = (line: Line) => ({
+  alphabet: line.takes('of') ? line.quoted('alphabet').split('') : [...'0123456789'],
+  wraps: !line.takes('stops'),
+});
 
 function choose(line: Line): Step {
   const path = [line.quoted('menu-entry')];
@@ -74,6 +96,25 @@ const seen = (line: Line, must: 'must' | 'may' | 'must-not'): Step => {
   const within = line.takes('within') ? line.span() : null;
   return { kind: 'see', must, signs, ...(within ? { within } : {}) };
 };
+
+function repeatsOf(line: Line): Repeats {
+  const afterMs = line.duration();
+  line.expect('every');
+  return { afterMs, everyMs: line.duration() };
+}
+
+function roundOf(line: Line): { from: number; to: number } {
+  const from = line.integer('entry', 0, 9999);
+  line.expect('to');
+  return { from, to: line.integer('entry', 0, 9999) };
+}
+
+function valuesOf(line: Line): Array<{ parameter: ParameterId; is: number }> {
+  const values: Array<{ parameter: ParameterId; is: number }> = [];
+  do values.push({ parameter: line.id('value') as ParameterId, is: line.numeral() });
+  while (line.takes(','));
+  return values;
+}
 
 /** The step a line begins with `word`. Steps inside it are put in by the caller. */
 export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, line: Line): Step {
@@ -118,8 +159,32 @@ export function parseHead(word: Exclude<LineWord, 'else' | 'from' | 'reach'>, li
       line.expect('to');
       const to = line.integer('entry', 0, 9999);
       const by = line.takes('ramp') ? 'ramp' : 'press';
+      const repeats = line.takes('after') ? repeatsOf(line) : null;
+      const back = line.takes('back') ? (line.id('control') as ControlId) : null;
+      const round = line.takes('round') ? roundOf(line) : null;
       const overshoot = line.takes('over') ? line.quoted('act') : null;
-      return { kind: 'step-list', control, to, start, by, ...(overshoot === null ? {} : { overshoot }) };
+      return {
+        kind: 'step-list',
+        control,
+        to,
+        start,
+        by,
+        ...(repeats && { repeats }),
+        ...(back && { back }),
+        ...(round && { round }),
+        ...(overshoot === null ? {} : { overshoot }),
+      };
+    }
+    case 'together': {
+      const controls = line.ids('control') as ControlId[];
+      const times = line.atEnd || line.peek() === 'within' ? 1 : line.times(20);
+      return { kind: 'together', controls, times, withinMs: line.takes('within') ? line.duration() : defaultWithinMs };
+    }
+    case 'do': {
+      const route = line.id('route') as RouteId;
+      const times = line.atEnd || line.peek() === 'with' ? 1 : line.times();
+      const values = line.takes('with') ? valuesOf(line) : null;
+      return { kind: 'do', route, times, ...(values && { values }) };
     }
     case 'dial':
       return dial(line);
@@ -164,12 +229,20 @@ export const tailWords = [
   'confirm',
   'value',
   'ramp',
+  'after',
+  'every',
+  'back',
+  'round',
+  'knob',
   'over',
 ];
 
 /** Reads a note line onto its step. */
 export function readNote(word: NoteWord, line: Line, step: Step): void {
   switch (word) {
+    case 'amount':
+      step.amount = line.id('value') as ParameterId;
+      break;
     case 'takes':
       step.takes = line.span();
       break;

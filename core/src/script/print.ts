@@ -1,6 +1,6 @@
 import { assertNever } from '../base/result.ts';
 import type { Span } from '../base/text.ts';
-import type { Held, Moment, Step } from '../model/route.ts';
+import { defaultWithinMs, type Held, type Moment, type Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 
 /** What a script says of a route: where it begins, its steps, and the mode it reaches. */
@@ -30,7 +30,7 @@ export function printShown(shown: Shown, ...words: readonly string[]): string {
     case 'lamp':
       return `${sign} ${shown.state}${shown.colour ? ` ${shown.colour}` : ''}`;
     case 'text':
-      return `${sign} ${JSON.stringify(shown.text)}`;
+      return `${sign} ${JSON.stringify(shown.text)}${shown.flashes === undefined ? '' : shown.flashes ? ' flashing' : ' steady'}`;
     case 'sound':
       return `${sign} ${shown.state}${shown.times ? ` x${shown.times}` : ''}`;
     default:
@@ -40,7 +40,8 @@ export function printShown(shown: Shown, ...words: readonly string[]): string {
 
 export function printMoment(moment: Moment): string {
   if (moment.kind !== 'sign') return moment.kind;
-  return `${printShown(moment.shown, 'power-on', 'step-before')}${moment.nth === 1 ? '' : ` #${moment.nth}`}`;
+  const also = (moment.also ?? []).map((s) => ` and ${printShown(s)}`).join('');
+  return `${printShown(moment.shown, 'power-on', 'step-before')}${moment.nth === 1 ? '' : ` #${moment.nth}`}${also}`;
 }
 
 const printHeld = (held: readonly Held[]): string =>
@@ -57,7 +58,7 @@ const must = { must: 'see', may: 'may', 'must-not': 'no' } as const;
 
 const untilWords = (until: Extract<Step, { kind: 'hold' | 'keep' }>['until']): string | false =>
   until?.kind === 'span'
-    ? `for ${printSpan(until.span)}`
+    ? `for ${printSpan(until.span)}${until.from ? ' from power-on' : ''}`
     : until?.kind === 'moment'
       ? `until ${printMoment(until.moment)}`
       : false;
@@ -91,7 +92,24 @@ function head(step: Step): string {
         step.start !== 0 && `from ${step.start}`,
         `to ${step.to}`,
         step.by === 'ramp' && 'ramp',
+        step.repeats && `after ${printDuration(step.repeats.afterMs)} every ${printDuration(step.repeats.everyMs)}`,
+        step.back && `back ${step.back}`,
+        step.round && `round ${step.round.from} to ${step.round.to}`,
         step.overshoot !== undefined && `over ${JSON.stringify(step.overshoot)}`,
+      ]);
+    case 'together':
+      return list([
+        'together',
+        step.controls.join(' + '),
+        count(step.times),
+        step.withinMs !== defaultWithinMs && `within ${printDuration(step.withinMs)}`,
+      ]);
+    case 'do':
+      return list([
+        'do',
+        step.route,
+        count(step.times),
+        step.values && `with ${step.values.map((v) => `${v.parameter} ${v.is}`).join(', ')}`,
       ]);
     case 'dial':
       return list([
@@ -102,7 +120,9 @@ function head(step: Step): string {
         'with',
         step.by.kind === 'each'
           ? list([step.by.up.join(' + '), step.by.down.length > 0 && `down-with ${step.by.down.join(' + ')}`])
-          : list([step.by.up, step.by.down && `down-with ${step.by.down}`, `next ${step.by.next}`]),
+          : step.by.kind === 'knob'
+            ? list(['knob', step.by.knob, step.by.next && `next ${step.by.next}`])
+            : list([step.by.up, step.by.down && `down-with ${step.by.down}`, `next ${step.by.next}`]),
         step.alphabet.join('') !== '0123456789' && `of ${JSON.stringify(step.alphabet.join(''))}`,
         !step.wraps && 'stops',
       ]);
@@ -144,6 +164,7 @@ function head(step: Step): string {
 
 function notesOf(step: Step): string[] {
   return [
+    step.amount && `amount ${step.amount}`,
     step.takes && `takes ${printSpan(step.takes)}`,
     step.why !== undefined && `why ${tail(step.why)}`,
     step.caution !== undefined && `caution ${tail(step.caution)}`,

@@ -9,6 +9,8 @@ export const lineWords = [
   'set',
   'rest',
   'step',
+  'together',
+  'do',
   'dial',
   'choose',
   'see',
@@ -28,6 +30,7 @@ export type LineWord = (typeof lineWords)[number];
 
 /** The notes a step may carry, as their lines begin after the dash. */
 export const noteWords = [
+  'amount',
   'takes',
   'why',
   'caution',
@@ -50,8 +53,10 @@ export const lineForms: Readonly<Record<LineWord, string>> = {
   sweep: 'sweep CONTROL right|left 2 turns [to PLACE]',
   set: 'set CONTROL PLACE',
   rest: 'rest 3 s  ·  rest 2 s to 5 s usually 3 s',
-  step: 'step CONTROL [from 1] to 12 [ramp] [over "what then"]',
-  dial: 'dial "E12" from "000" with CONTROL + … [down-with …] [of "0123…"]',
+  step: 'step CONTROL [from 1] to 12 [ramp [after 1 s every 0.2 s]] [back CONTROL] [round 1 to 40] [over "what then"]',
+  together: 'together CONTROL + CONTROL [3 times] [within 0.3 s]',
+  do: 'do ROUTE [3 times] [with VALUE 42]',
+  dial: 'dial "E12" from "000" with CONTROL + … [down-with …] [of "0123…"]  ·  with knob CONTROL [next CONTROL]',
   choose: 'choose "Menu" > "Entry" on-unit|with INSTRUMENT [confirm "…"] [value "…"]',
   see: 'see LAMP lit [green], SIGN on [within 3 s]',
   may: 'may SIGN STATE: may show, need not',

@@ -61,6 +61,12 @@ const kinds: ReadonlyArray<string> = [
   'control',
 ];
 
+/** What else a control or sign goes by: on other badges, by its number in the sheet, as people call it. */
+const furtherNames = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'alsoCalled'>): string[] => [
+  ...Object.values(labelByBadge ?? {}),
+  ...(alsoCalled ?? []),
+];
+
 /** Gathers the names of a family. A name two things share names neither. */
 export function namesOf(facts: UnitFacts, instruments: readonly InstrumentName[] = []): Names {
   const controls: Array<readonly [string, ControlFacts]> = [];
@@ -68,7 +74,7 @@ export function namesOf(facts: UnitFacts, instruments: readonly InstrumentName[]
     const { control } = own;
     const label = wordsOf(control.label);
     const id = control.id.replaceAll('-', ' ');
-    const badge = Object.values(control.labelByBadge ?? {}).map((l) => wordsOf(l).join(' '));
+    const badge = furtherNames(control).map((l) => wordsOf(l).join(' '));
     const head = label.length > 1 ? [label.at(-1) ?? '', label[0] ?? ''] : [];
     const placed = `${wordsOf(own.face.label).join(' ')} ${label.join(' ')}`;
     const looked = (lookWords[control.look] ?? []).map((w) => `${label.join(' ')} ${w}`);
@@ -102,7 +108,7 @@ export function namesOf(facts: UnitFacts, instruments: readonly InstrumentName[]
       .filter((w) => w !== 'heard')
       .join(' ');
     const id = sign.id.replaceAll('-', ' ');
-    const own = [label, id];
+    const own = [label, id, ...furtherNames(sign).map((l) => wordsOf(l).join(' '))];
     if (sign.kind === 'lamp') {
       own.push(`lamp ${label}`, `${label} lamp`, `${label} light`, `light ${label}`, 'lamp', 'light', 'indicator');
       if (sign.colours.length === 1) own.push(`${sign.colours[0]} lamp`, `${sign.colours[0]} light`);

@@ -20,6 +20,8 @@ function lineOf(e: UnitEffect): string {
       return `done ${nameOf(e.of)}`;
     case 'sign':
       return `sign ${JSON.stringify(e.shown)}`;
+    case 'test':
+      return `test ${e.number ?? 'over'}`;
     case 'missed': {
       const told = [e.nearest, ...e.others].map(
         ({ of, miss }) => `${nameOf(of)} ${miss.at} ${miss.code} ${miss.byMs === null ? '' : Math.round(miss.byMs)}`,

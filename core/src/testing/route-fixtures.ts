@@ -161,6 +161,36 @@ export const routeFixtures: Partial<Record<FindingCode, RouteFixture>> = {
     says: '“box” lacks “clear codes”; large-box has it.',
     at: 'steps.0',
   },
+  'route-circle': {
+    routes: [
+      { id: 'r', script: 'from service\npress b\ndo s\nreach service', rest: { needsFirst: ['s'] } },
+      { id: 's', script: 'from service\ndo r\nreach service' },
+    ],
+    says: '“r” does itself, by way of “s”.',
+  },
+  'part-begins-elsewhere': {
+    routes: [into, { id: 'r', script: 'from service\npress b\ndo in\nreach service' }],
+    says: '“in” does not begin in “service”, where the unit is by then.',
+    at: 'steps.1',
+  },
+  'amount-otherwise': {
+    routes: [into, { id: 'r', script: 'from service\npress b 4 times\n  - amount count\nreach service' }],
+    says: 'Here it says 4, and the value “Count” is 3.',
+    at: 'steps.0',
+  },
+  'tests-outlast-mode': {
+    routes: [into],
+    service: {
+      transitions: [{ on: { kind: 'after', afterMs: 20_000 }, to: 'idle' }],
+      tests: ['1', '2'].map((number) =>
+        test(number, {
+          takes: { leastMs: 15_000, usualMs: 15_000, mostMs: 15_000 },
+          followedBy: number === '1' ? '2' : null,
+        }),
+      ),
+    },
+    says: 'The tests of “service” that run by themselves take 30 s, and the mode ends after 20 s.',
+  },
   'times-out-inside': {
     routes: [{ id: 'r', script: 'from service\npress a\nrest 90 s\npress b\nreach service' }],
     says: '“service” times out after 60 s without a hand; this takes 90 s.',

@@ -45,7 +45,10 @@ const shown = fc.oneof(
     },
     { requiredKeys: ['kind', 'sign', 'state'] },
   ),
-  fc.record({ kind: fc.constant('text' as const), sign: id, text: fc.string({ maxLength: 10 }) }),
+  fc.record(
+    { kind: fc.constant('text' as const), sign: id, text: fc.string({ maxLength: 10 }), flashes: fc.boolean() },
+    { requiredKeys: ['kind', 'sign', 'text'] },
+  ),
   fc.record(
     {
       kind: fc.constant('sound' as const),
@@ -58,10 +61,21 @@ const shown = fc.oneof(
 );
 const moment = fc.oneof(
   fc.constantFrom({ kind: 'power-on' as const }, { kind: 'step-before' as const }),
-  fc.record({ kind: fc.constant('sign' as const), shown, nth: fc.integer({ min: 1, max: 100 }) }),
+  fc.record(
+    {
+      kind: fc.constant('sign' as const),
+      shown,
+      also: fc.array(shown, { minLength: 1, maxLength: 3 }),
+      nth: fc.integer({ min: 1, max: 100 }),
+    },
+    { requiredKeys: ['kind', 'shown', 'nth'] },
+  ),
 );
 const until = fc.oneof(
-  fc.record({ kind: fc.constant('span' as const), span }),
+  fc.record(
+    { kind: fc.constant('span' as const), span, from: fc.constant('power-on' as const) },
+    { requiredKeys: ['kind', 'span'] },
+  ),
   fc.record({ kind: fc.constant('moment' as const), moment }),
 );
 const heldOnes = fc.array(fc.record({ control: id, place: id }, { requiredKeys: ['control'] }), {
@@ -70,6 +84,7 @@ const heldOnes = fc.array(fc.record({ control: id, place: id }, { requiredKeys: 
 });
 const notes = fc.record(
   {
+    amount: id,
     takes: span,
     why: prose,
     caution: prose,
@@ -114,9 +129,30 @@ const { step } = fc.letrec<{ step: unknown; steps: unknown[] }>((tie) => {
         to: fc.integer({ min: 0, max: 9999 }),
         start: fc.integer({ min: 0, max: 9999 }),
         by: fc.constantFrom('press', 'ramp'),
+        repeats: fc.record({ afterMs: ms.map((n) => n / 20 + 1), everyMs: ms.map((n) => n / 20 + 10) }),
+        back: id,
+        round: fc.record({ from: fc.integer({ min: 0, max: 9999 }), to: fc.integer({ min: 0, max: 9999 }) }),
         overshoot: prose,
       },
       { requiredKeys: ['kind', 'control', 'to', 'start', 'by'] },
+    ),
+    fc.record({
+      ...kind('together'),
+      controls: fc.array(id, { minLength: 2, maxLength: 3 }),
+      times: fc.integer({ min: 1, max: 20 }),
+      withinMs: fc.integer({ min: 20, max: 5000 }),
+    }),
+    fc.record(
+      {
+        ...kind('do'),
+        route: id,
+        times: fc.integer({ min: 1, max: 100 }),
+        values: fc.array(fc.record({ parameter: id, is: fc.double({ noNaN: true, min: -1e12, max: 1e12 }) }), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+      },
+      { requiredKeys: ['kind', 'route', 'times'] },
     ),
     fc.record({
       ...kind('dial'),
@@ -130,6 +166,7 @@ const { step } = fc.letrec<{ step: unknown; steps: unknown[] }>((tie) => {
           { kind: fc.constant('moving' as const), up: id, down: id, next: id },
           { requiredKeys: ['kind', 'up', 'next'] },
         ),
+        fc.record({ kind: fc.constant('knob' as const), knob: id, next: id }, { requiredKeys: ['kind', 'knob'] }),
       ),
     }),
     fc.record(

@@ -131,6 +131,7 @@ export function boardBundle(routes: readonly BoardRoute[], more: readonly Raw[] 
           { id: 'main', name: 'Main', role: 'lead', authoritative: true },
           { id: 'aux', name: 'Aux', role: 'second', authoritative: false },
         ],
+        parameters: [{ id: 'count', name: 'Count', quantity: 'count', value: 3 }],
         inputs: [{ id: 'warmth', name: 'Warmth', quantity: 'temperature', least: 0, most: 100, start: 20 }],
       },
       panel,

@@ -1,6 +1,6 @@
 import type { Span } from '../base/text.ts';
 import { dialPresses } from '../gesture/dial.ts';
-import { handSpans, rampMs } from '../gesture/timing.ts';
+import { handSpans, rampMs, stepSpan } from '../gesture/timing.ts';
 import type { Step } from '../model/route.ts';
 import { addCounted, addHold, addMark, type Drawing, endHold, laneOf, momentAt, mostDrawn } from './drawing.ts';
 import { exactly, later, plus, share, zero } from './spans.ts';
@@ -99,17 +99,39 @@ function drawStep(drawing: Drawing, step: Step, at: string, t: Span): Span {
     case 'step-list': {
       const n = Math.abs(step.to - step.start);
       if (step.by === 'press') return addCounted(drawing, at, step.control, n, t, each(n, handSpans.press), 'press');
-      const takes = exactly((step.takes?.usualMs ?? n * rampMs) || 1);
+      const takes = exactly((step.takes?.usualMs ?? (step.repeats ? stepSpan(step).usualMs : n * rampMs)) || 1);
       addHold(drawing, at, [{ control: step.control }], t, takes, false);
       drawing.lastAct = plus(t, takes);
       return drawing.lastAct;
+    }
+    case 'together': {
+      const one = each(step.times, handSpans.press);
+      let end = t;
+      for (const control of step.controls) end = addCounted(drawing, at, control, step.times, t, one, 'press');
+      return end;
+    }
+    case 'do': {
+      let now = t;
+      for (let n = 0; n < step.times; n += 1) {
+        if (n > 0 && (n >= mostDrawn || drawing.walked + drawing.marks.length > mostInAll)) {
+          drawing.cut = true;
+          break;
+        }
+        if (!step.steps)
+          addMark(drawing, at, laneOf(drawing, 'other', 'way'), 'say', now, exactly(300), { says: step.route });
+        now = step.steps ? drawSteps(drawing, step.steps, now, `${at}.steps.`) : plus(now, exactly(300));
+      }
+      return now;
     }
     case 'dial': {
       const presses = dialPresses(step);
       if (!presses.ok) return t;
       const n = presses.value.reduce((sum, p) => sum + p.times, 0);
       return presses.value.reduce(
-        (now, p) => addCounted(drawing, at, p.control, p.times, now, each(Math.max(1, n), handSpans.press), 'press'),
+        (now, { control, times, way }) =>
+          way === undefined
+            ? addCounted(drawing, at, control, times, now, each(Math.max(1, n), handSpans.press), 'press')
+            : addCounted(drawing, at, control, times, now, each(Math.max(1, n), handSpans.click), 'click', way),
         t,
       );
     }

@@ -6,7 +6,7 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Clearing } from '../model/walk.ts';
-import { routesUpTo } from '../modes-map/routes-to.ts';
+import { routesUpTo, withFirst } from '../modes-map/routes-to.ts';
 import { type Changed, changedByHand } from './changed.ts';
 import { wayBack } from './needs.ts';
 import type { Walk } from './state.ts';
@@ -59,7 +59,7 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
   const resting = restingModes(entriesOf(bundle, 'mode'));
   // what was isolated has forgotten its mode
   const isIn = !isDead && isInside(walk);
-  const upTo = (route: Route): Route[] => (isIn ? [route] : routesUpTo(route, routes, resting));
+  const upTo = (route: Route): Route[] => (isIn ? withFirst([route], routes) : routesUpTo(route, routes, resting));
   const read = [...walk.taken.map((t) => t.code), ...(walk.code ? [walk.code] : [])];
   // a result that is not kept leaves nothing to erase
   const hasRead = read.some((id) => {

@@ -74,6 +74,17 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'setting-left-changed': (f) => `“${f.setting}” is set to “${f.value}”, and nothing puts the old value back.`,
   'instrument-function-missing': (f) =>
     `“${f.instrument}” lacks “${f.needs}”; ${f.others.length > 0 ? `${f.others.join(' and ')} has it` : 'no instrument of the school has it'}.`,
+  'route-circle': (f) =>
+    f.routes.length === 1
+      ? `“${f.routes[0]}” ${f.by === 'does' ? 'does itself' : 'needs itself first'}.`
+      : `“${f.routes[0]}” ${f.by === 'does' ? 'does itself' : 'needs itself first'}, by way of ${f.routes
+          .slice(1)
+          .map((r) => `“${r}”`)
+          .join(' and ')}.`,
+  'part-begins-elsewhere': (f) => `“${f.part}” does not begin in “${f.mode}”, where the unit is by then.`,
+  'amount-otherwise': (f) => `Here it says ${f.said}, and the value “${f.name}” is ${f.is}.`,
+  'tests-outlast-mode': (f) =>
+    `The tests of “${f.mode}” that run by themselves take ${printDuration(f.takesMs)}, and the mode ends after ${printDuration(f.lastsMs)}.`,
   'times-out-inside': (f) =>
     `“${f.mode}” times out after ${f.idleMs / 1000} s without a hand; this takes ${f.takesMs / 1000} s.`,
   'routes-alike': (f) => `The unit cannot tell “${f.routes[0]}” from “${f.routes[1]}”.`,

@@ -7,6 +7,8 @@ import type { Miss, MissCode } from '../play/attempt-state.ts';
 import type { GestureOf } from '../play/gestures.ts';
 import { printDuration } from '../script/print.ts';
 import { stepAt } from '../timeline/edit.ts';
+import { asBuilt } from '../unit/as-built.ts';
+import { onlyWhereWords } from './condition.ts';
 import { partName, placeName } from './sign.ts';
 import { stepsInLine } from './step.ts';
 
@@ -29,6 +31,7 @@ const words: Readonly<Record<MissCode, string>> = {
   'let-go-late': 'let go too late',
   'held-not-pressed': 'held where it should be pressed',
   'held-too-long': 'held too long',
+  'not-together': 'went down one after the other',
   'no-power': 'there was no supply',
   'other-mode': 'begun in another mode',
   'not-now': 'what it wants does not hold now',
@@ -52,11 +55,11 @@ function allFaces(bundle: Bundle): Panel | undefined {
 function stepsOf(bundle: Bundle, of: GestureOf): readonly Step[] {
   switch (of.kind) {
     case 'route':
-      return entryOf(bundle, 'route', of.id)?.steps ?? [];
+      return entryOf(asBuilt(bundle, null), 'route', of.id)?.steps ?? [];
     case 'known-not-to-work':
       return entryOf(bundle, 'route', of.id)?.knownNotToWork.find((k) => k.how === of.how)?.steps ?? [];
     case 'test':
-      return entryOf(bundle, 'mode', of.mode)?.tests.find((t) => t.number === of.number)?.gesture ?? [];
+      return testSteps(bundle, of);
     case 'transition': {
       const on = entryOf(bundle, 'mode', of.mode)?.transitions[of.index]?.on;
       return on?.kind === 'gesture' ? on.steps : [];
@@ -64,6 +67,23 @@ function stepsOf(bundle: Bundle, of: GestureOf): readonly Step[] {
     default:
       return assertNever(of);
   }
+}
+
+function testSteps(bundle: Bundle, of: Extract<GestureOf, { kind: 'test' }>): readonly Step[] {
+  const test = entryOf(bundle, 'mode', of.mode)?.tests.find((t) => t.number === of.number);
+  const steps = { starts: test?.gesture, skips: test?.skipBy, repeats: test?.againBy };
+  return steps[of.does] ?? [];
+}
+
+/** The ways within a way that a step stands in, by name: a miss is told within the part it happened in. */
+function partsAt(bundle: Bundle, of: GestureOf, at: string): string[] {
+  const steps = stepsOf(bundle, of);
+  const places = at.split('.');
+  return places.flatMap((place, i): string[] => {
+    if (place === '' || i % 2 === 1 || i === places.length - 1) return [];
+    const step = stepAt(steps, places.slice(0, i + 1).join('.'));
+    return step?.kind === 'do' ? [step.name ?? step.route] : [];
+  });
 }
 
 /** A step of what was tried, in a few words: “temp up: press 3 times”. */
@@ -106,6 +126,8 @@ function whatWords(bundle: Bundle, of: GestureOf, miss: Miss): string {
     case 'let-go-late':
     case 'held-too-long':
       return by === null ? plain : `held ${by} too long`;
+    case 'not-together':
+      return by === null ? plain : `${words[miss.code]}: ${by} too far apart, they go down together`;
     case 'held-not-pressed':
       return by === null ? plain : `held where it should be pressed: ${by} too long`;
     case 'after-window': {
@@ -146,16 +168,22 @@ function whatWords(bundle: Bundle, of: GestureOf, miss: Miss): string {
       return miss.lastsMs === undefined || miss.leftMs === undefined
         ? plain
         : `the unit takes nothing for ${printDuration(miss.lastsMs)} after “${mode}” begins: begin again in ${printDuration(Math.ceil(miss.leftMs / 1000) * 1000)}`;
+    case 'not-now': {
+      const own = of.kind === 'route' ? entryOf(bundle, 'route', of.id) : undefined;
+      const only = own ? onlyWhereWords(own, bundle) : [];
+      return [words[miss.code], ...only.map(inSentence)].join(': ');
+    }
     case 'other-way':
     case 'other-choice':
     case 'left-out':
     case 'unfinished':
-    case 'not-now':
       return words[miss.code];
     default:
       return assertNever(miss.code);
   }
 }
+
+const inSentence = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1).replace(/\.$/, '')}`;
 
 const aboutBeginning: ReadonlySet<MissCode> = new Set(['other-mode', 'not-now', 'deaf', 'no-power']);
 
@@ -167,7 +195,9 @@ function oneWords(bundle: Bundle, of: GestureOf, miss: Miss): string {
     const count = miss.meant === undefined || miss.did === undefined ? '' : `, done ${often(miss.did)} so far`;
     return `so far so good, next comes ${stepWords(bundle, of, miss.at)}${count}`;
   }
-  return `${stepWords(bundle, of, miss.at)} ${miss.code === 'left-out' ? 'was ' : ''}${what}`;
+  const within = partsAt(bundle, of, miss.at);
+  const part = within.length > 0 ? `in its part “${within.join(' › ')}”, ` : '';
+  return `${part}${stepWords(bundle, of, miss.at)} ${miss.code === 'left-out' ? 'was ' : ''}${what}`;
 }
 
 /** Which way a try came nearest to, where it failed and by how much, in a sentence. */

@@ -37,7 +37,7 @@ function stateOf(shown: Shown): string {
     case 'lamp':
       return `${lampStateWords[shown.state]}${shown.state !== 'dark' && shown.colour ? ` ${shown.colour}` : ''}`;
     case 'text':
-      return `“${shown.text}”`;
+      return `“${shown.text}”${shown.flashes === undefined ? '' : shown.flashes ? ' flashing' : ' steady'}`;
     case 'sound':
       return shown.state === 'off' ? 'silent' : `heard${shown.times ? ` ${shown.times} times` : ''}`;
     default:
@@ -61,7 +61,11 @@ const doesWords: Readonly<Record<LampState, string>> = {
   fast: 'blinks fast',
 };
 
-function signMoment({ shown, nth }: Extract<Moment, { kind: 'sign' }>, panel: Panel): string {
+const textDoes = (flashes: boolean | undefined): string =>
+  flashes === undefined ? 'shows' : flashes ? 'flashes' : 'stops flashing and shows';
+
+function signMoment({ shown, nth, also = [] }: Extract<Moment, { kind: 'sign' }>, panel: Panel): string {
+  if (also.length > 0) return `When all of this shows: ${shownWords([shown, ...also], panel)}`;
   const name = partName(panel, shown.sign);
   const again = nth > 1 ? `, the ${ordinal(nth)} time` : '';
   switch (shown.kind) {
@@ -73,7 +77,7 @@ function signMoment({ shown, nth }: Extract<Moment, { kind: 'sign' }>, panel: Pa
     case 'lamp':
       return `When ${name} ${doesWords[shown.state]}${shown.colour && shown.state !== 'dark' ? ` ${shown.colour}` : ''}${again}`;
     case 'text':
-      return `When ${name} shows “${shown.text}”${again}`;
+      return `When ${name} ${textDoes(shown.flashes)} “${shown.text}”${again}`;
     default:
       return assertNever(shown);
   }

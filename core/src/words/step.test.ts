@@ -129,6 +129,22 @@ describe('every fact of a step is told', () => {
     ['the place', 'set hood open', 'set hood shut'],
     ['a rest', 'rest 3 s', 'rest 4 s'],
     ['the least of a rest', 'rest 3 s to 9 s usually 5 s', 'rest 4 s to 9 s usually 5 s'],
+    ['how a list runs by itself', 'step a to 12 ramp', 'step a to 12 ramp after 1 s every 0.2 s'],
+    ['how fast it does', 'step a to 12 ramp after 1 s every 0.3 s', 'step a to 12 ramp after 1 s every 0.2 s'],
+    ['from when on it does', 'step a to 12 ramp after 2 s every 0.2 s', 'step a to 12 ramp after 1 s every 0.2 s'],
+    ['what steps a list back', 'step a to 12', 'step a to 12 back b'],
+    ['where a list goes round', 'step a to 12 round 1 to 40', 'step a to 12 round 1 to 50'],
+    ['what is pressed together', 'together a + b', 'together a + c'],
+    ['how often together', 'together a + b 2 times', 'together a + b 3 times'],
+    ['how near to each other', 'together a + b', 'together a + b within 0.3 s'],
+    ['which way is done', 'do next-slot', 'do erase-memory'],
+    ['that a hold counts from the supply', 'hold a for 5 s', 'hold a for 5 s from power-on'],
+    ['that a keep counts from the supply', 'keep a for 5 s\n  press b', 'keep a for 5 s from power-on\n  press b'],
+    ['several signs at once', 'hold a until lamp-a lit', 'hold a until lamp-a lit and lamp-b lit'],
+    ['that a text flashes', 'hold a until line "12"', 'hold a until line "12" flashing'],
+    ['that a text stands still', 'hold a until line "12" steady', 'hold a until line "12" flashing'],
+    ['the knob', 'dial "12" from "00" with knob k', 'dial "12" from "00" with knob l'],
+    ['what moves on along a dial', 'dial "12" from "00" with knob k next a', 'dial "12" from "00" with knob k next b'],
     ['the entry of a list', 'step a to 12', 'step a from 1 to 13'],
     ['how a list is gone through', 'step a to 12', 'step a to 12 ramp'],
     ['what to do past it', 'step a to 12', 'step a to 12 over "go round again"'],
@@ -179,7 +195,7 @@ describe('every fact of a step is told', () => {
 
   it('for every kind of step', () => {
     const kinds = stepsOf(
-      'press a\nhold a\nlet-go a\nkeep a\n  press b\nturn k right 1 clicks\nsweep k left 1 turns\nset hood open\nrest 1 s\nstep a to 2\ndial "1" from "0" with a\nchoose "x" on-unit\nsee lamp-a lit\ngroup 2 times\n  press a\nif lamp-a lit\n  press a\nat the tap\nsay so\nbypass hood',
+      'press a\nhold a\nlet-go a\nkeep a\n  press b\nturn k right 1 clicks\nsweep k left 1 turns\nset hood open\nrest 1 s\nstep a to 2\ntogether a + b\ndo x\ndial "1" from "0" with a\nchoose "x" on-unit\nsee lamp-a lit\ngroup 2 times\n  press a\nif lamp-a lit\n  press a\nat the tap\nsay so\nbypass hood',
     ).map((s) => s.kind);
     const schema = Step as unknown as {
       def: { getter: () => { options: Array<{ shape: { kind: { value: string } } }> } };

@@ -91,7 +91,10 @@ function withoutControl(step: Step, panel: Panel): string {
     case 'turn':
     case 'sweep':
     case 'set':
+    case 'do':
+      return 'Do';
     case 'step-list':
+    case 'together':
     case 'see':
     case 'group':
     case 'bypass':
@@ -120,6 +123,8 @@ export function cardBig(card: CoachCard, panel: Panel): string {
   if (card.step.kind === 'rest') return spanWords(card.step.span);
   if (card.step.kind === 'branch') return stepsInLine(card.step.met, panel);
   if (card.step.kind === 'release' && card.acts.length === 0) return 'let go';
+  if (card.step.kind === 'together')
+    return 'press both at once'.replace('both', card.step.controls.length > 2 ? 'all' : 'both');
   return card.acts.map((a) => actBig(a, panel)).join(' · ');
 }
 
@@ -138,12 +143,13 @@ function holdOf(card: CoachCard): string[] {
   const { step } = card;
   if (card.holdMs === null) return [];
   const until = step.kind === 'hold' || step.kind === 'keep' ? step.until : undefined;
-  return [`for ${until?.kind === 'span' ? spanWords(until.span) : seconds(card.holdMs)}`];
+  const since = until?.kind === 'span' && until.from === 'power-on' ? ' from when the supply comes' : '';
+  return [`for ${until?.kind === 'span' ? spanWords(until.span) : seconds(card.holdMs)}${since}`];
 }
 
 /** One thing that belongs to an act, beside what is done, and what it is of: a screen may show some as a clock or a count. */
 export type CardDetail = Readonly<{
-  of: 'hold' | 'until' | 'entry' | 'past' | 'dial' | 'needs' | 'times' | 'window' | 'within' | 'keeping';
+  of: 'part' | 'hold' | 'until' | 'entry' | 'past' | 'dial' | 'needs' | 'times' | 'window' | 'within' | 'keeping';
   words: string;
 }>;
 
@@ -153,12 +159,21 @@ export function cardDetails(card: CoachCard, panel: Panel): CardDetail[] {
   const details: CardDetail[] = [];
   const add = (of: CardDetail['of'], words: string): void => void details.push({ of, words });
   const letsGo = card.acts.every((a) => a.act === 'let-go');
+  if (card.part) add('part', partWords(card.part));
   for (const words of holdOf(card)) add('hold', words);
   if (card.holdUntil && !letsGo) add('until', `let go ${lower(momentWords(card.holdUntil, panel))}`);
   if (step.kind === 'step-list') {
     add('entry', `${step.by === 'ramp' ? 'hold until' : 'to'} entry ${step.to}`);
+    if (step.by === 'ramp' && step.repeats)
+      add(
+        'entry',
+        `runs by itself after ${seconds(step.repeats.afterMs)}, an entry every ${seconds(step.repeats.everyMs)}`,
+      );
+    if (step.back) add('past', `went past it: back with ${partName(panel, step.back)}`);
+    if (step.round) add('past', `past ${step.round.to} comes ${step.round.from} again`);
     if (step.overshoot) add('past', `past it: ${step.overshoot}`);
   }
+  if (step.kind === 'together') add('within', `no more than ${seconds(step.withinMs)} apart`);
   if (step.kind === 'dial') add('dial', `until it shows ${step.text}`);
   if (step.kind === 'choose' && step.needs) add('needs', `needs ${step.needs}`);
   if (card.times > 1) add('times', `${card.times} times`);
@@ -168,6 +183,10 @@ export function cardDetails(card: CoachCard, panel: Panel): CardDetail[] {
     add('keeping', `keep holding ${card.keeping.map((k) => partName(panel, k.control)).join(' and ')}`);
   return details;
 }
+
+/** Which way within this one it is, and which time it is gone. */
+const partWords = ({ names, round }: NonNullable<CoachCard['part']>): string =>
+  `in “${names.join(' › ')}”${round ? `, ${round.n} of ${round.of}` : ''}`;
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 

@@ -1,6 +1,6 @@
 import type { ControlId } from '../../base/ids.ts';
 import type { Miss, MissCode } from '../attempt-state.ts';
-import { type Hand, isAct, type Op, type Program } from '../op.ts';
+import { countOf, type Hand, isAct, type Op, type Program } from '../op.ts';
 import { type RanOver, runOver, type Standing, standingAt } from './run-over.ts';
 import type { Edit } from './variation.ts';
 import { variations } from './variations.ts';
@@ -51,7 +51,7 @@ function cutShort(program: Program, ran: RanOver): Edit | null {
   if (ran.end !== 'open' || left === 0) return null;
   const { pc, count } = ran.attempt;
   const op: Op | undefined = program.ops[pc];
-  const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : 0;
+  const meant = countOf(op) ?? 0;
   const at = program.ops.find((o, i) => i >= pc && isAct(o))?.at ?? op?.at ?? '';
   const edit = { at, byMs: null, facts: {} };
   // in the middle of its last count it was one too few; before that somebody simply stopped
@@ -86,6 +86,7 @@ const byTime: ReadonlySet<MissCode> = new Set([
   'let-go-early',
   'let-go-late',
   'held-too-long',
+  'not-together',
 ]);
 
 /** A node run to its end: what it costs to take it for what was meant. */
@@ -119,7 +120,7 @@ function factsOf({ code: _c, at: _a, byMs: _b, nth: _n, done: _d, of: _o, also: 
 function shareIn(program: Program, ran: RanOver, window: number): number {
   const open = program.ops.findIndex((o) => o.op === 'open' && o.window === window);
   const close = program.ops.findIndex((o) => o.op === 'close' && o.window === window);
-  const weight = (op: Op): number => (op.op === 'press' ? op.times : op.op === 'turn' ? op.clicks : isAct(op) ? 1 : 0);
+  const weight = (op: Op): number => countOf(op) ?? (isAct(op) ? 1 : 0);
   let done = 0;
   let all = 0;
   program.ops.slice(open, close).forEach((op, i) => {

@@ -1,5 +1,5 @@
 import { calledAlike } from '../../unit/look-alike-controls.ts';
-import { controlOfOp, type Hand, isAct, type Program } from '../op.ts';
+import { controlOfOp, countOf, type Hand, isAct, type Program } from '../op.ts';
 import { type Block, begins, blockAt, changed, counting, roundAt, spliced, withOther } from './program-edit.ts';
 import type { Death, Edit, Variation } from './variation.ts';
 
@@ -23,7 +23,12 @@ export function otherActs(death: Death): Variation[] {
       });
   };
   const op = ops[next];
-  const counted = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : null;
+  const counted = countOf(op);
+  if (op?.op === 'list' && miss.code === 'one-too-many' && miss.did !== undefined) {
+    const facts = { meant: op.entries, did: miss.did };
+    put({ code: 'one-too-many', cost: 0.9 + more(miss.did - op.entries), facts }, counting(program, pc, miss.did));
+    return out;
+  }
   if (op && next === pc && counted !== null && count > 0 && count < counted)
     put(
       { code: 'too-few', cost: 0.9 + more(counted - count), facts: { meant: counted, did: count } },
@@ -158,11 +163,9 @@ function doneTwice(death: Death, hand: Hand, put: Put): void {
   const last = ops.findLastIndex((o, i) => i < pc && isAct(o) && o.op !== 'rest' && o.op !== 'drop');
   const op = ops[last];
   if (op && begins(op, hand)) {
-    const meant = op.op === 'press' ? op.times : op.op === 'turn' ? op.clicks : 1;
+    const meant = countOf(op) ?? 1;
     const made =
-      op.op === 'press' || op.op === 'turn'
-        ? counting(program, last, meant + 1)
-        : spliced(program, pc, pc, ops.slice(last, last + 1));
+      countOf(op) !== null ? counting(program, last, meant + 1) : spliced(program, pc, pc, ops.slice(last, last + 1));
     const again = death.before.at(-1);
     const more = again?.code === 'one-too-many' && again.at === op.at;
     put({ code: 'one-too-many', at: op.at, cost: more ? 0.2 : 0.95, facts: { meant, did: meant + 1 } }, made);
@@ -186,7 +189,7 @@ function paused({ program, ran, hands }: Death, put: Put): void {
   const { ops } = program;
   const p = ops.findLastIndex((o, i) => i < ran.attempt.pc && (o.op === 'press' || o.op === 'turn'));
   const op = ops[p];
-  const meant = op?.op === 'press' ? op.times : op?.op === 'turn' ? op.clicks : 0;
+  const meant = countOf(op) ?? 0;
   const from = p > 0 ? (ran.passedAt[p - 1] ?? 0) : 0;
   const till = ran.passedAt[p];
   if (!op || meant < 2 || till === undefined) return;

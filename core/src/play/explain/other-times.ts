@@ -43,6 +43,10 @@ export function otherTimes({ program, ran, miss, hands }: Death): Variation[] {
       const byMs = miss.byMs ?? (up === null ? null : up - due);
       return [one(miss.code, 0.7, changed(program, pc, { ...op, ...free, sign: null }), { byMs })];
     }
+    case 'not-together':
+      return op?.op === 'hold'
+        ? [one(miss.code, 0.8, changed(program, pc, { ...op, withinMs: Number.POSITIVE_INFINITY }))]
+        : [];
     case 'too-late': {
       const rest = program.ops.findLastIndex((o, i) => i < pc && o.op === 'rest' && o.mostMs !== null);
       const was = program.ops[rest];

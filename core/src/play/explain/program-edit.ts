@@ -52,6 +52,7 @@ export function changed(program: Program, pc: number, op: Op): Program {
 /** A program whose count at `pc` is another, its guard with it. */
 export function counting(program: Program, pc: number, count: number): Program {
   const op = program.ops[pc];
+  if (op?.op === 'list') return changed(program, pc, { ...op, entries: count });
   if (op?.op !== 'press' && op?.op !== 'turn') return program;
   const guard = program.ops[pc + 1];
   const made = changed(program, pc, op.op === 'press' ? { ...op, times: count } : { ...op, clicks: count });
@@ -71,6 +72,8 @@ export function begins(op: Op | undefined, hand: Hand): boolean {
       );
     case 'turn':
       return hand.kind === 'click' && hand.control === op.control && hand.way === op.way;
+    case 'list':
+      return hand.kind === 'down' && (hand.control === op.control || hand.control === op.back);
     case 'set':
       return (
         (hand.kind === 'set' && hand.control === op.control && hand.to === op.to) ||
@@ -110,6 +113,8 @@ export function withOther(
         : made;
     return { program: guarded, instead: op.control };
   }
+  if (op?.op === 'list' && hand.kind === 'down' && hand.control !== op.control && hand.control !== op.back)
+    return { program: changed(program, pc, { ...op, control: hand.control }), instead: op.control };
   if (op?.op === 'turn' && hand.kind === 'click' && hand.control !== op.control)
     return { program: changed(program, pc, { ...op, control: hand.control }), instead: op.control };
   if ((op?.op !== 'hold' && op?.op !== 'grip') || hand.kind !== 'down') return null;

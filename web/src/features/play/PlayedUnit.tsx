@@ -23,6 +23,7 @@ import { unitShow } from '../../parts/panel/unit-show.ts';
 import { Progress } from '../../parts/states/States.tsx';
 import { MenuBox } from '../../parts/unit/MenuBox.tsx';
 import { useUnit } from '../../parts/unit/use-unit.ts';
+import { CodeComes } from './CodeComes.tsx';
 import { Inputs } from './Inputs.tsx';
 import './play.css';
 
@@ -46,8 +47,8 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const unit = useUnit(plan, begin);
   const shown = unitShow(plan, unit.state, unit.clock);
   const [latch, setLatch] = useState(false);
-  const route = entryOf(bundle, 'route', goal);
-  const panels = entriesOf(bundle, 'panel').filter((p) => p.family === bundle.family);
+  const route = entryOf(plan.bundle, 'route', goal);
+  const panels = entriesOf(plan.bundle, 'panel').filter((p) => p.family === bundle.family);
   const faces = panels
     .flatMap((p) => p.faces)
     .filter((f) => f.controls.length > 0 || f.signs.some((s) => s.kind !== 'felt'));
@@ -118,6 +119,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
                 <li key={id}>
                   <span className="soft">{family.controllers.find((c) => c.id === id)?.name ?? id}: </span>
                   <strong data-testid={`mode-${id}`}>{modeName(controllerState.mode)}</strong>
+                  {controllerState.test && <span className="tag">test {controllerState.test.number}</span>}
                   {[...controllerState.variables].map(([v, value]) => (
                     <span key={v} className="tag">
                       {v} {String(value)}
@@ -162,7 +164,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               {unit.happened.map((h) => (
                 <li key={h.n} className={h.kind}>
                   <span className="mono soft small">{(h.at / 1000).toFixed(1)} s</span>{' '}
-                  {effectWords(h, modeName, bundle)}
+                  {effectWords(h, modeName, plan.bundle)}
                 </li>
               ))}
             </ol>
@@ -197,6 +199,10 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
             </Select>
             <p className="small soft">They are there from the next “Begin again” on.</p>
           </Fold>
+          <CodeComes
+            codes={entriesOf(plan.bundle, 'code')}
+            onCode={(code, stands) => unit.take({ kind: 'code', code, stands })}
+          />
         </section>
       </div>
     </>
@@ -216,11 +222,15 @@ function effectWords(effect: UnitEffect, modeName: (id: string) => string, bundl
               sign: ', by a sign',
               input: ', by a quantity',
               message: ', told by another board',
+              code: ', a code came up',
+              held: ', while it is held',
             }[effect.by.kind];
       return `${modeName(effect.from)} → ${modeName(effect.to)}${by}`;
     }
     case 'done':
       return `done: ${effect.of.name}`;
+    case 'test':
+      return effect.number === null ? 'the tests are over' : `test ${effect.number} runs`;
     case 'sign':
       return effect.shown.kind === 'sound'
         ? effect.shown.state === 'on'

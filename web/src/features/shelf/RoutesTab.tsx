@@ -4,7 +4,18 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { entriesOf, type Panel, type Route, type Source } from '@wire-trail/core';
+import {
+  asBuilt,
+  type Bundle,
+  entriesOf,
+  type FamilyId,
+  familyEntry,
+  onlyWhereWords,
+  type Panel,
+  type Route,
+  type Source,
+  variantName,
+} from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { AddEntry } from '../../parts/family/AddEntry.tsx';
@@ -16,8 +27,12 @@ const bodies = (props: TabProps) => ({ entries: props.entries.map((e) => e.body)
 
 /** Every way in, out and about, step by step as the technician is coached. */
 export function RoutesTab(props: TabProps) {
-  const routes = entriesOf(bodies(props), 'route');
-  const panel = entriesOf(bodies(props), 'panel')[0];
+  const { entries } = bodies(props);
+  const bundle = { format: 'wire-trail/bundle', version: 1, family: props.family as FamilyId, entries } as Bundle;
+  // a route is shown as it is gone: what another does is in it
+  const built = entries.some((e) => e.kind === 'family') ? asBuilt(bundle, null) : bundle;
+  const routes = entriesOf(built, 'route');
+  const panel = wholePanel(entriesOf(built, 'panel'));
   if (!panel) return <Empty title="No panel yet">Draw the panel first; a route is written on its controls.</Empty>;
   return (
     <div className="stack">
@@ -28,13 +43,21 @@ export function RoutesTab(props: TabProps) {
         </Button>
       </div>
       {routes.map((route) => (
-        <RouteSheet key={route.id} route={route} panel={panel} writes={props.writes} />
+        <RouteSheet key={route.id} route={route} panel={panel} bundle={built} writes={props.writes} />
       ))}
     </div>
   );
 }
 
-function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writes: boolean }) {
+/** Panels of two generations as one: each control and sign is called as on the one that has it. */
+function wholePanel([first, ...more]: readonly Panel[]): Panel | undefined {
+  return first && { ...first, faces: [first, ...more].flatMap((p) => p.faces) };
+}
+
+type SheetProps = Readonly<{ route: Route; panel: Panel; bundle: Bundle; writes: boolean }>;
+
+function RouteSheet({ route, panel, bundle, writes }: SheetProps) {
+  const only = route.onlyVariants.map((v) => variantName(familyEntry(bundle), v));
   return (
     <div className="sheet">
       <div className="row spread">
@@ -44,6 +67,11 @@ function RouteSheet({ route, panel, writes }: { route: Route; panel: Panel; writ
           <StandingMark standing={route.standing} />
         </span>
       </div>
+      {[...only.map((name) => `Only on ${name}.`), ...onlyWhereWords(route, bundle)].map((words) => (
+        <p key={words} className="small soft">
+          {words}
+        </p>
+      ))}
       <RouteSteps route={route} panel={panel} />
       {route.knownNotToWork.map((k) => (
         <p key={k.how} className="small">

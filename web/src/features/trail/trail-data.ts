@@ -1,4 +1,5 @@
 import {
+  asBuilt,
   type BandKnown,
   type Bundle,
   type Chart,
@@ -39,7 +40,9 @@ import {
 
 /** Everything a walk needs of its family's bundle, resolved once. */
 export type TrailData = Readonly<{
+  /** The family as this unit is built, as far as its plate tells; and as it is stored. */
   bundle: Bundle;
+  stored: Bundle;
   subject: Code | Symptom | null;
   panel: Panel;
   front: Face;
@@ -87,7 +90,7 @@ function codeHere(bundle: Bundle, walk: Walk, codes: readonly Code[]): Code | un
 const leadsInto = (way: readonly Route[], { modes }: Readout): boolean => modes.some((m) => m === way.at(-1)?.to);
 
 /** Puts together what a walk shows, from the bundle it began with and what it has found out so far. */
-export function trailData(bundle: Bundle, walk: Walk): TrailData {
+export function trailData(stored: Bundle, walk: Walk): TrailData {
   const plate = walk.unit
     ? {
         model: walk.unit.model || null,
@@ -97,7 +100,9 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
         options: walk.unit.options,
       }
     : { model: null, serial: null, software: null };
-  const { alive, parameters } = resolvePlate(familyEntry(bundle), plate);
+  const { alive, parameters } = resolvePlate(familyEntry(stored), plate);
+  // the unit as it is built, as far as its plate tells
+  const bundle = asBuilt(stored, alive);
   const codes = entriesOf(bundle, 'code').filter((c) => holdsFor(c.onlyVariants, alive) !== 'no');
   const subject = codeHere(bundle, walk, codes) ?? entryOf(bundle, 'symptom', walk.symptom) ?? null;
   const routes = entriesOf(bundle, 'route');
@@ -152,6 +157,7 @@ export function trailData(bundle: Bundle, walk: Walk): TrailData {
   const needs = needsOf(bundle, along);
   return {
     bundle,
+    stored,
     subject,
     panel,
     front,

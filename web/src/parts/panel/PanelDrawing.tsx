@@ -10,6 +10,8 @@ export type PanelProps = Readonly<{
   /** What each lamp shows; one that is not named is dark. */
   lamps?: ReadonlyMap<SignId, LampShow>;
   texts?: ReadonlyMap<SignId, string>;
+  /** Displays whose text flashes. */
+  flashing?: ReadonlySet<SignId>;
   /** Where each control stands; one that is not named stands at its start. */
   places?: ReadonlyMap<ControlId, PlaceId>;
   /** Sounds and things felt that are on right now. */
@@ -37,7 +39,7 @@ const labelOf = (part: Control | Sign, badge: string | undefined): string =>
 /** A face of a unit, drawn from its data: the same drawing on the Shelf, on the way in, and to read codes from. */
 export function PanelDrawing(props: PanelProps) {
   const { face, lamps, texts, places, sounding, pointed, weights, badge, thumbnail, bare, clicks, pushed } = props;
-  const { onSign, onControl, onControlEnd } = props;
+  const { onSign, onControl, onControlEnd, flashing } = props;
   const titleId = useId();
   const onLampKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || !onSign) return;
@@ -77,6 +79,7 @@ export function PanelDrawing(props: PanelProps) {
           label={labelOf(sign, badge)}
           lamp={lamps?.get(sign.id) ?? { state: 'dark' }}
           text={texts?.get(sign.id)}
+          flashes={flashing?.has(sign.id) ?? false}
           on={sounding?.has(sign.id) ?? false}
           weight={weights?.get(sign.id)}
           pointed={pointed?.has(sign.id) ?? false}

@@ -7,6 +7,8 @@ type Props = Readonly<{
   label: string;
   lamp: LampShow;
   text: string | undefined;
+  /** Whether its text flashes. */
+  flashes?: boolean;
   on: boolean;
   weight: string | undefined;
   pointed: boolean;
@@ -128,11 +130,11 @@ function Bar({ sign, label, lamp, pointed }: Props) {
   );
 }
 
-function Display({ sign, label, text, pointed }: Props) {
+function Display({ sign, label, text, pointed, flashes = false }: Props) {
   const { x, y, w, h } = sign.at;
   return (
-    <g className={`display ${pointed ? 'pointed' : ''}`}>
-      <title>{`${label}: ${text ?? 'dark'}`}</title>
+    <g className={`display ${pointed ? 'pointed' : ''} ${flashes ? 'flashes' : ''}`}>
+      <title>{`${label}: ${text ?? 'dark'}${flashes ? ', flashing' : ''}`}</title>
       <rect fill="var(--print-ink)" x={x} y={y} width={w} height={h} rx={0.5} />
       {sign.kind === 'segments' ? (
         <Segments at={sign.at} text={text ?? ''} digits={sign.digits} />

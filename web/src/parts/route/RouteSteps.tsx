@@ -14,7 +14,7 @@ export function RouteSteps({ route, panel }: { route: Route; panel: Panel }) {
           ))}
           <span className="soft">{cardLead(card, panel)}</span> <strong>{cardBig(card, panel)}</strong>{' '}
           {cardDetails(card, panel).map(({ of, words }) => (
-            <Fragment key={of}>
+            <Fragment key={`${of}${words}`}>
               <span className="tag">{words}</span>{' '}
             </Fragment>
           ))}

@@ -32,6 +32,9 @@ const kindWords: Readonly<Record<MapEdge['kind'], string>> = {
   sign: 'by a sign',
   input: 'by a quantity',
   message: 'told by another board',
+  'code-comes': 'when a code comes up',
+  'code-stands': 'while a code stands',
+  held: 'while it is held',
 };
 const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
 

@@ -27,7 +27,7 @@ export function Card({ card, data }: { card: CoachCard; data: TrailData }) {
       {cardDetails(card, data.panel)
         .filter(({ of }) => !drawn.has(of))
         .map(({ of, words }) => (
-          <p key={of} className="tag">
+          <p key={`${of}${words}`} className="tag">
             {words}
           </p>
         ))}

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { type CoachCard, coachCards, type Route } from '@wire-trail/core';
+import { type CoachCard, casesOfRoute, coachCards, type Route, type RouteCase } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
 import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
@@ -8,6 +8,7 @@ import { CoachStart } from './CoachStart.tsx';
 import { HandsFree } from './HandsFree.tsx';
 import { panelAt } from './panel-at.ts';
 import { useAwake } from './senses.ts';
+import { WhichVariant } from './WhichVariant.tsx';
 
 type Props = Readonly<{
   route: Route;
@@ -24,7 +25,16 @@ type Props = Readonly<{
 }>;
 
 /** Coaches a route: hands free, by a beat and a voice, or one card at a time as one taps along. Works with one thumb. */
-export function Coach({ route, data, title, onEnd, failed, pace = 1, aside, part }: Props) {
+export function Coach(props: Props) {
+  const { route, data } = props;
+  const cases = useMemo(() => casesOfRoute(data.stored, route.id, data.alive), [data.stored, data.alive, route.id]);
+  const [picked, setPicked] = useState<RouteCase | null>(null);
+  // numbers that differ by variant are nobody's to guess
+  if (cases.length > 1 && !picked) return <WhichVariant {...props} cases={cases} onPick={setPicked} />;
+  return <Coached {...props} route={picked?.route ?? route} />;
+}
+
+function Coached({ route, data, title, onEnd, failed, pace = 1, aside, part }: Props) {
   const cards = useMemo(() => coachCards(route.steps), [route]);
   const [way, setWay] = useState<'start' | 'free' | 'tapping'>('start');
   const [index, setIndex] = useState(0);

@@ -7,6 +7,7 @@ import {
   cardNotes,
   entriesOf,
   holdsFor,
+  onlyWhereWords,
   type Route,
   waitBeforeWords,
   waitsBefore,
@@ -35,7 +36,11 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
     (k) => k.variant === undefined || holdsFor([k.variant], data.alive) !== 'no',
   );
   const modes = new Map(entriesOf(data.bundle, 'mode').map((m) => [m.id, m] as const));
-  const first = [...route.before, ...waitsBefore(route, modes).map(waitBeforeWords)];
+  const first = [
+    ...onlyWhereWords(route, data.bundle),
+    ...route.before,
+    ...waitsBefore(route, modes).map(waitBeforeWords),
+  ];
   return (
     <StationLayout
       panel={{ face: data.front }}
@@ -88,7 +93,7 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
             ))}
             <span className="soft">{cardLead(c, data.panel)}</span> <strong>{cardBig(c, data.panel)}</strong>{' '}
             {cardDetails(c, data.panel).map(({ of, words }) => (
-              <span key={of} className="tag">
+              <span key={`${of}${words}`} className="tag">
                 {words}
               </span>
             ))}

@@ -19,8 +19,9 @@ export function panelAt(data: TrailData, cards: readonly CoachCard[], index: num
   const texts = new Map<SignId, string>(
     card?.watch.flatMap((w) => (w.kind === 'text' ? [[w.sign, w.text] as const] : [])),
   );
+  const flashing = new Set(card?.watch.flatMap((w) => (w.kind === 'text' && w.flashes ? [w.sign] : [])));
   const sounding = new Set(card?.watch.flatMap((w) => (w.kind === 'sound' && w.state === 'on' ? [w.sign] : [])));
   // the face that has what is to be touched; while a card is up, its own acts are shown as done
   const face = data.panel.faces.find((f) => f.controls.some((c) => pointed.has(c.id))) ?? data.front;
-  return { face, places: controlsAfter(cards, index + 1), pointed, lamps, texts, sounding };
+  return { face, places: controlsAfter(cards, index + 1), pointed, lamps, texts, flashing, sounding };
 }
