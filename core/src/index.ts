@@ -307,7 +307,7 @@ export { readTelling } from './telling/telling.ts';
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
 export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
-export { asBuilt, casesOfRoute, type RouteCase } from './unit/as-built.ts';
+export { asBuilt, casesOfRoute, differsInBuild, type RouteCase } from './unit/as-built.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
 export { bundleFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';

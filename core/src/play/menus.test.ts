@@ -208,6 +208,16 @@ describe('a way made of ways', () => {
     expect(unit.press('b').wait(1000).mode).toBe('tests');
     expect(unit.missed).toEqual([]);
   });
+  it('goes on across the modes its parts lead into', () => {
+    const across = boardBundle([
+      into,
+      { id: 'view', script: 'from service\npress c 2 times\nreach tests', rest: { purpose: 'step' } },
+      { id: 'far', script: 'from idle\ndo in\ndo view\npress a 3 times\nreach tests', rest: { purpose: 'step' } },
+    ]);
+    const unit = new PlayedBoard(across).press('b', 2).wait(1500).press('c', 2).wait(1500);
+    expect([unit.mode, unit.done]).toEqual(['tests', ['in', 'view']]);
+    expect(unit.press('a', 3).wait(1500).done).toEqual(['in', 'view', 'far']);
+  });
   it('one part alone is one part, and nothing is said of the longer way', () => {
     const unit = up(inService()).wait(20_000);
     expect([entry(unit), ...unit.missed]).toEqual([2]);

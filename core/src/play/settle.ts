@@ -1,9 +1,9 @@
 import type { ControllerId } from '../base/ids.ts';
 import type { Shown } from '../model/shown.ts';
-import type { Outcome, Tell, UnitView } from './attempt-state.ts';
+import type { Attempt, Outcome, Tell, UnitView } from './attempt-state.ts';
 import { whyNotFrom } from './beginning.ts';
 import type { Gesture, GestureOf } from './gestures.ts';
-import { type Hand, isAct } from './op.ts';
+import { type Hand, isAct, type Op } from './op.ts';
 import { beginAttempt, feedDue, feedHand } from './recognise.ts';
 import { bringSign, letGoOut } from './signs.ts';
 import type { UnitState } from './state.ts';
@@ -52,7 +52,7 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
       if (outcome.miss.code !== 'one-too-many') idle.push(index);
     } else {
       outcomes.push([index, outcome]);
-      carriedOn.add(gesture.controller);
+      if (!atPartsEdge(gesture, attempt)) carriedOn.add(gesture.controller);
     }
   });
   // what carries on a gesture under way is not the beginning of another, but of a small step that leaves it as it is
@@ -67,6 +67,14 @@ export function takeHandOf(turn: Turn, hand: Hand, before: UnitState): void {
   for (const [id] of w.controllers) setController(turn, id, { lastHandAt: hand.at });
 }
 
+/** Whether a way has just come from one of its parts to the next: whoever did that part may go on otherwise. */
+function atPartsEdge({ program, does }: Gesture, { pc }: Attempt): boolean {
+  const stepOf = (op: Op | undefined): string | undefined => op?.at.split('.')[0];
+  const before = program.ops.slice(0, pc).findLast(isAct);
+  const here = program.ops.slice(pc).find(isAct);
+  return does.size > 0 && before !== undefined && stepOf(before) !== stepOf(here);
+}
+
 /**
  * What stays in its mode and longer ways are made of: a single press, such as the next entry of a list, or a way that one
  * under way does.
@@ -79,7 +87,7 @@ function isSmallStep(turn: Turn, hand: Hand, { of, program, to, controller }: Ge
   const [first, ...more] = program.ops.filter(isAct);
   const stays = to === null || to === turn.w.controllers.get(controller)?.mode;
   const isPress = first?.op === 'press' && first.times === 1 && more.length === 0;
-  return stays && (within || (alone && isPress));
+  return within || (stays && alone && isPress);
 }
 
 /** What comes of a gesture that begins with this hand; null where it does not begin with it. */
@@ -133,7 +141,13 @@ function fire(turn: Turn, controller: ControllerId, fired: readonly number[]): v
   // leaves the others as they are: a small step within a longer way
   const mode = w.controllers.get(controller)?.mode;
   const stays = fired.every((i) => (plan.gestures[i]?.to ?? mode) === mode);
+  const parts = fired.flatMap((i) => {
+    const of = plan.gestures[i]?.of;
+    return of?.kind === 'route' ? [of.id] : [];
+  });
   w.attempts = w.attempts.map((attempt, i) => {
+    // a longer way goes on from a part of it, wherever that leads
+    if (parts.some((id) => plan.gestures[i]?.does.has(id))) return attempt;
     // and what is known not to work is told of, wherever the unit went meanwhile
     if (stays || plan.gestures[i]?.of.kind === 'known-not-to-work') return attempt;
     const other = plan.gestures[i];

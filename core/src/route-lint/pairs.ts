@@ -37,6 +37,8 @@ const overlap = (a: Gesture, b: Gesture): boolean =>
 const matters = (a: Gesture, b: Gesture): boolean =>
   !leadsBack(a, b) &&
   !leadsBack(b, a) &&
+  !isPartOf(a, b) &&
+  !isPartOf(b, a) &&
   !exclude(a.when, b.when) &&
   (a.to !== b.to || JSON.stringify(a.effects) !== JSON.stringify(b.effects));
 
@@ -62,6 +64,9 @@ type OfInput = Extract<Condition, { kind: 'input' }>;
 const apart = (x: OfInput, y: OfInput): boolean =>
   (x.compare === 'above' && y.compare === 'below' && x.value >= y.value) ||
   (x.compare === 'below' && y.compare === 'above' && x.value <= y.value);
+
+/** A way and a part of it are meant to be both there: the longest that fits is what was meant. */
+const isPartOf = (part: Gesture, whole: Gesture): boolean => part.of.kind === 'route' && whole.does.has(part.of.id);
 
 /** Nobody enters a mode from itself: a way in from anywhere does not compete with what is done there. */
 const leadsBack = (a: Gesture, b: Gesture): boolean =>

@@ -35,6 +35,12 @@ function builtPanel(panel: Panel, alive: readonly VariantId[]): Panel {
   return { ...panel, faces };
 }
 
+/** Whether units of one family are not built alike: a panel, or a control of one, that only some variants have. */
+export const differsInBuild = (bundle: Bundle): boolean =>
+  entriesOf(bundle, 'panel').some(
+    (p) => p.onlyVariants?.length || p.faces.some((f) => f.controls.some((c) => c.onlyVariants?.length)),
+  );
+
 const known = new WeakMap<Bundle, Map<string, Bundle>>();
 
 /**

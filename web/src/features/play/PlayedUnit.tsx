@@ -3,6 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import MenuItem from '@mui/material/MenuItem';
 import {
   type Bundle,
+  differsInBuild,
   entriesOf,
   entryOf,
   familyEntry,
@@ -30,7 +31,9 @@ import './play.css';
 /** A unit to be worked by hand: its faces, what it feels, where it stands, and what came of what was done. */
 export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: string | null; drafts: boolean }) {
   const family = familyEntry(bundle);
-  const [variant, setVariant] = useState<string | null>(null);
+  // boards that are not built alike are played one at a time
+  const isEach = differsInBuild(bundle);
+  const [variant, setVariant] = useState<string | null>(isEach ? (family.variants[0]?.id ?? null) : null);
   const [stored, setStored] = useState<readonly string[]>(() =>
     [...new Set(entriesOf(bundle, 'code').map((c) => c.text))].slice(0, 2),
   );
@@ -79,7 +82,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
               onChange={(e) => setVariant(e.target.value || null)}
               inputProps={{ 'aria-label': 'variant' }}
             >
-              <option value="">any variant</option>
+              {!isEach && <option value="">any variant</option>}
               {family.variants.map((v) => (
                 <option key={v.id} value={v.id}>
                   {v.name}

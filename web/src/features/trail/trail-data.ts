@@ -45,6 +45,8 @@ export type TrailData = Readonly<{
   stored: Bundle;
   subject: Code | Symptom | null;
   panel: Panel;
+  /** What may stand in its place, as long as the plate does not tell which of them it is. */
+  otherPanels: readonly Panel[];
   front: Face;
   readout: Readout | null;
   enter: Route | null;
@@ -108,7 +110,7 @@ export function trailData(stored: Bundle, walk: Walk): TrailData {
   const routes = entriesOf(bundle, 'route');
   const holds = (r: Route): boolean => holdsFor(r.onlyVariants, alive) !== 'no';
   const named =
-    entryOf(bundle, 'route', subject?.enter) ?? (subject ? null : (routes.find((r) => r.purpose === 'enter') ?? null));
+    entryOf(stored, 'route', subject?.enter) ?? (subject ? null : (routes.find((r) => r.purpose === 'enter') ?? null));
   const waysIn = routes.filter((r) => named && r.purpose === 'enter' && r.to === named.to && holds(r));
   // the way a code names may be another generation's: then the one that holds here
   const enter = named && !holds(named) ? (waysIn[0] ?? named) : named;
@@ -144,6 +146,7 @@ export function trailData(stored: Bundle, walk: Walk): TrailData {
   });
   const panels = entriesOf(bundle, 'panel');
   const panel = panels.find((p) => p.controller === readout?.controller) ?? panels[0];
+  const otherPanels = panels.filter((p) => p !== panel && p.controller === panel?.controller && p.onlyVariants?.length);
   const front = panel?.faces[0];
   if (!panel || !front) throw new Error(`${bundle.family} has no panel`);
   // before the code is known, what may hurt at any of them
@@ -160,6 +163,7 @@ export function trailData(stored: Bundle, walk: Walk): TrailData {
     stored,
     subject,
     panel,
+    otherPanels,
     front,
     readout,
     enter,

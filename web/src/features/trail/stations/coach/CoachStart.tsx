@@ -6,9 +6,12 @@ import {
   cardLead,
   cardNotes,
   entriesOf,
+  familyEntry,
   holdsFor,
   onlyWhereWords,
+  type Panel,
   type Route,
+  variantName,
   waitBeforeWords,
   waitsBefore,
 } from '@wire-trail/core';
@@ -29,6 +32,9 @@ type Props = Readonly<{
   part?: string;
   onBegin: (way: 'free' | 'tapping') => void;
 }>;
+
+const variantsOf = (panel: Panel, data: TrailData): string =>
+  (panel.onlyVariants ?? []).map((v) => variantName(familyEntry(data.stored), v)).join(', ');
 
 /** Before hands are busy: what must be so, what may hurt, all steps once, and how one wants to be told. */
 export function CoachStart({ route, data, title, cards, failed, pace, aside, part, onBegin }: Props) {
@@ -70,6 +76,13 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
             ))}
           </ol>
         </div>
+      )}
+      {data.otherPanels.length > 0 && (
+        <p className="note">
+          <strong>Drawn is “{data.panel.name}”.</strong> It may be{' '}
+          {data.otherPanels.map((p) => `“${p.name}” (${variantsOf(p, data)})`).join(' or ')}: look which it is, or read
+          the plate.
+        </p>
       )}
       <HazardNote ids={route.hazards} data={data} />
       <WaysThere ids={route.ways} data={data} />

@@ -226,7 +226,7 @@ describe('something done first, and see', () => {
     sees('Set the lowering trim.');
     sees(/the setting it had is gone/);
     press('Recalibrate first');
-    sees(/part 1 of 5/);
+    sees(/part 1 of 6/);
     sees(/Raised/);
     press('It is recalibrated already');
     const by = { kind: 'reset-first', code: '23', by: 'recalibrate' };
