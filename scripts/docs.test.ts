@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { entryKinds, Look, readBundle, Seen, scopes, standings, WalkEvent } from '@wire-trail/core';
+import { entryKinds, Look, Mode, readBundle, Seen, scopes, standings, WalkEvent } from '@wire-trail/core';
 import { describe, expect, it } from 'vitest';
 import { layers } from './house/layers.ts';
 import { notices } from './notices.ts';
@@ -33,6 +33,7 @@ describe('docs/format.md', () => {
     const read = readBundle(example('bundle'));
     expect(read.ok || read.error).toBe(true);
   });
+  it('shows a mode that reads', () => expect(Mode.safeParse(example('mode')).error).toBeUndefined());
   it('shows a seen file that reads, and every sort of look', () => {
     expect(Seen.safeParse(example('seen')).error).toBeUndefined();
     for (const name of ['look-blinks', 'look-rhythm', 'look-text', 'look-pulses', 'look-trace'])
@@ -73,7 +74,7 @@ describe('docs/architecture.md', () => {
   );
   it('says where to begin for a dozen changes, at files that are there', () => {
     const rows = table('## Where to begin');
-    expect(rows).toHaveLength(13);
+    expect(rows).toHaveLength(16);
     const paths = rows.flatMap((row) =>
       [...row.join(' ').matchAll(/`((?:core|web|server|cli|scripts)\/[\w./-]+)`/g)].map((m) => m[1] ?? ''),
     );

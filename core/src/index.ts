@@ -238,6 +238,7 @@ export {
   WalkEvent,
   type WalkEventOf,
 } from './model/walk.ts';
+export { wholeSteps } from './model/whole.ts';
 // modes-map
 export { type MapEdge, type MapNode, type ModesMap, modesMap } from './modes-map/map.ts';
 export { routesTo, routesUpTo } from './modes-map/routes-to.ts';

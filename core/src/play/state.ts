@@ -148,14 +148,13 @@ function standingUnit(plan: UnitPlan, standing: UnitAsLeft, codes: CodesAtStart)
 
 /**
  * How an untouched unit stands when a route begins: its controls where they are in the mode it begins in, with the supply
- * that mode has, and the route's controller in that mode with its variables as they start.
+ * that mode has, and the route's controller in that mode with its variables as they start. Where nothing is said of its
+ * memory, a route that is there for one code only begins with that code.
  */
-export function startForRoute(plan: UnitPlan, route: Route, memory: CodesAtStart = []): UnitState {
+export function startForRoute(plan: UnitPlan, route: Route, memory?: CodesAtStart): UnitState {
   const standing = standingBefore(route, familyOf(plan), [route]);
-  // a way that is there for one code only begins with that code
   const only = entryOf(plan.bundle, 'code', route.onlyFor[0]);
-  const codes =
-    memory.length === 0 && only ? [{ code: only.text, controller: only.controller, standing: true }] : memory;
+  const codes = memory ?? (only ? [{ code: only.text, controller: only.controller, standing: true }] : []);
   const start = standingUnit(plan, standing, codes);
   const mode = route.from === 'any' ? undefined : plan.modes.get(route.from[0] as ModeId);
   const controllerState = mode && start.controllers.get(mode.controller);

@@ -5,7 +5,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { type Control, type ControlId, entriesOf, type PlaceId } from '@wire-trail/core';
+import { type Control, type ControlId, entriesOf, type PlaceId, variantName } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { AddEntry } from '../../parts/family/AddEntry.tsx';
@@ -44,6 +44,12 @@ export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onTo
                 <h2>
                   {panels.length > 1 && `${panel.name}: `}
                   {face.label}
+                  {i === 0 && own && panel.onlyVariants && (
+                    <span className="soft small">
+                      {' '}
+                      only {panel.onlyVariants.map((v) => variantName(own, v)).join(', ')}
+                    </span>
+                  )}
                   {i === 0 && panel.copies.most > 1 && <span className="soft"> up to {panel.copies.most} of them</span>}
                 </h2>
                 {writes && i === 0 && <Link to={`/shelf/${family}/panel/${panel.id}`}>draw</Link>}

@@ -4,6 +4,7 @@ import {
   bundleFormat,
   bundleVersion,
   type Entry,
+  entriesOf,
   type FamilyId,
   findingsOfRoute,
   findingWords,
@@ -16,6 +17,7 @@ import {
   scriptProblemWords,
   stretchStep,
   stretchWindow,
+  wholeSteps,
 } from '@wire-trail/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -100,7 +102,12 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
   };
   const later = useDeferredValue(bundle);
   const findings = useMemo(() => findingsOfRoute(later, body.id), [later, body.id]);
-  const lineOf = (at: string): number | null => parsed.lineOf.get(at) ?? null;
+  // what stands within another way has the line that does it
+  const lineOf = (at: string): number | null => {
+    const places = at.split('.');
+    const line = parsed.lineOf.get(at);
+    return line ?? (places.length > 1 ? lineOf(places.slice(0, -1).join('.')) : null);
+  };
   const notes: ScriptNote[] = useMemo(
     () => [
       ...parsed.problems.map((p) => ({
@@ -129,7 +136,10 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
     }
     return worst;
   }, [findings]);
-  const timeline = useMemo(() => layoutTimeline(body.steps), [body.steps]);
+  const timeline = useMemo(() => {
+    const others = new Map(entriesOf(later, 'route').map((r) => [r.id, r] as const));
+    return layoutTimeline(wholeSteps(body.steps, others, new Map(), [body.id]));
+  }, [body.steps, body.id, later]);
   const rates = useSuccessRates(later, body.id, hands, 5000);
   const { data: counted } = api.useTriesQuery(body.family);
   const tries = counted?.find((t) => t.route === body.id) ?? { took: 0, of: 0, wrong: { pace: 0, count: 0 } };
