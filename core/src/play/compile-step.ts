@@ -226,6 +226,7 @@ function compileStepList(into: Compiler, step: StepOf<'step-list'>, at: string):
     op: 'list',
     at,
     control,
+    knob: null,
     back: step.back ?? null,
     entries: count,
     goesRound: step.round ? step.round.to - step.round.from + 1 : null,
@@ -252,24 +253,35 @@ function compileDial(into: Compiler, step: StepOf<'dial'>, at: string): void {
   const of = all.value.reduce((sum, p) => sum + p.times, 0);
   for (const { control, times, way } of all.value)
     if (way === undefined) presses(into, { step, at, control, times, of });
-    else clicks(into, { step, at, control, way, times, of });
+    else clicks(into, { step, at, control, way, times });
 }
 
 type Clicks = Readonly<{
-  step: Step;
+  step: StepOf<'dial'>;
   at: string;
   control: ControlId;
   way: 'cw' | 'ccw';
   times: number;
-  of: number;
 }>;
 
-/** So many clicks of a knob that sets something; `of` is how many the step has in all. */
-function clicks(into: Compiler, { step, at, control, way, times, of }: Clicks): void {
+/** So many clicks of a knob that sets something: it is watched while it is turned, past it and back is as good. */
+function clicks(into: Compiler, { step, at, control, way, times }: Clicks): void {
   if (controlOf(into, control, at)?.mechanism.kind !== 'clicks')
     refuse(into, { at, code: 'cannot', control, act: 'turn' });
-  put(into, { op: 'turn', at, control, way, clicks: times, stop: null, ...paceOf(step, of, handSpans.click) });
-  put(into, guard(at, { control, place: null }, handSpans.click.mostMs, times));
+  const isWhole = step.by.kind === 'knob' && step.by.next === undefined;
+  put(into, {
+    op: 'list',
+    at,
+    control,
+    knob: way,
+    back: null,
+    entries: times,
+    goesRound: step.wraps ? step.alphabet.length ** (isWhole ? step.text.length : 1) : null,
+    repeats: null,
+    settleMs: handSpans.press.mostMs,
+    paceMs: handSpans.click.usualMs,
+    slowMs: handSpans.click.mostMs,
+  });
 }
 
 function compileGroup(into: Compiler, step: StepOf<'group'>, at: string): void {

@@ -69,6 +69,8 @@ export type Op = Readonly<{ at: string; round?: Round }> &
     | Readonly<{
         op: 'list';
         control: ControlId;
+        /** A knob that is clicked on this way, and back the other; null for a key. */
+        knob: 'cw' | 'ccw' | null;
         back: ControlId | null;
         /** So many entries on; and how many the whole list has, where it goes round. */
         entries: number;
@@ -145,12 +147,15 @@ const acts: Readonly<Record<Op['op'], boolean>> = {
 /** Whether a hand has to do something for this operation, waiting included. */
 export const isAct = (op: Op): boolean => acts[op.op];
 
+/** Whether a list that went past its entry can be brought back. */
+export const comesBack = ({ back, knob }: Extract<Op, { op: 'list' }>): boolean => back !== null || knob !== null;
+
 /** How far a list still has to go: entries on, or back where it was overshot; round only where nothing leads back. */
 export function entriesLeft(op: Extract<Op, { op: 'list' }>, count: number): number {
   const { entries, goesRound } = op;
   if (goesRound === null) return entries - count;
   const left = (((entries - count) % goesRound) + goesRound) % goesRound;
-  return op.back !== null && left > goesRound / 2 ? left - goesRound : left;
+  return comesBack(op) && left > goesRound / 2 ? left - goesRound : left;
 }
 
 /** How many entries a key of a list that was down for so long has stepped. */

@@ -3,6 +3,7 @@ import { type Shown, sameShown } from '../model/shown.ts';
 import { clickedTo, isSupplied, type UnitFacts } from '../unit/facts.ts';
 import type { UnitView } from './attempt-state.ts';
 import {
+  comesBack,
   controlOfOp,
   entriesLeft,
   type Grip,
@@ -192,6 +193,13 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
     settle();
     const control = hands.control(op.control);
     let count = 0;
+    const click = (on: boolean): void => {
+      t += approach(Math.max(20, hands.pace(op.paceMs)));
+      const way = on === (op.knob === 'cw') ? ('cw' as const) : ('ccw' as const);
+      const event = { at: t, kind: 'click' as const, control: op.control, way };
+      put(pc, event, event);
+      count += on ? 1 : -1;
+    };
     const step = (which: ControlId, ms: number | null): void => {
       t += approach(Math.max(40, hands.pace(op.paceMs) * 0.6));
       const downAt = t;
@@ -207,10 +215,14 @@ export function perform(program: Program, facts: UnitFacts, hands: Hands, from =
       const aim = repeats.afterMs + (byItself - 0.5) * repeats.everyMs;
       step(control, Math.max(repeats.afterMs, aim + hands.reaction() - idealReactionMs));
     }
+    // who turns a knob quickly goes past it by one now and then, and sees it
+    const past = op.knob === null ? 0 : Math.max(0, hands.count(op.entries) - op.entries);
+    for (let n = 0; n < past; n += 1) click(true);
     for (let n = 0; n < mostSteps && entriesLeft(op, count) !== 0; n += 1) {
       const left = entriesLeft(op, count);
-      if (left < 0 && op.back === null) break;
-      step(left > 0 ? control : (op.back ?? control), null);
+      if (left < 0 && !comesBack(op)) break;
+      if (op.knob !== null) click(left > 0);
+      else step(left > 0 ? control : (op.back ?? control), null);
     }
     settled = t + op.settleMs + 50;
   };

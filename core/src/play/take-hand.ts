@@ -3,7 +3,7 @@ import { assertNever } from '../base/result.ts';
 import { longestPressMs } from '../gesture/timing.ts';
 import type { Outcome } from './attempt-state.ts';
 import { comeTo, onward } from './come-to.ts';
-import { entriesLeft, type Hand, isAct, type Op, steppedBy } from './op.ts';
+import { comesBack, entriesLeft, type Hand, isAct, type Op, steppedBy } from './op.ts';
 import {
   acted,
   countsFrom,
@@ -156,7 +156,9 @@ function isNext({ program, w }: Run, hand: Hand): boolean {
     case 'turn':
       return hand.kind === 'click' && next.control === hand.control && next.way === hand.way;
     case 'list':
-      return hand.kind === 'down' && (hand.control === next.control || hand.control === next.back);
+      return next.knob === null
+        ? hand.kind === 'down' && (hand.control === next.control || hand.control === next.back)
+        : hand.kind === 'click' && hand.control === next.control;
     case 'branch':
     case 'choose':
     case 'close':
@@ -231,7 +233,11 @@ type ListOp = Extract<Op, { op: 'list' }>;
 /** A key of the list goes down; anything else is what comes after it, once the list stands where it should. */
 function listDown(run: Run, op: ListOp, hand: Hand): Outcome {
   const { w } = run;
-  const mine = hand.kind === 'down' && (hand.control === op.control || hand.control === op.back);
+  if (op.knob !== null && hand.kind === 'click' && hand.control === op.control) {
+    if (run.view.poweredAt() === null) return dies(run, 'no-power');
+    return listAt(run, op, w.count + (hand.way === op.knob ? 1 : -1), hand.at);
+  }
+  const mine = op.knob === null && hand.kind === 'down' && (hand.control === op.control || hand.control === op.back);
   if (mine && w.pressing === null) {
     w.pressing = { control: hand.control, at: hand.at };
     w.due = Number.POSITIVE_INFINITY;
@@ -249,15 +255,22 @@ function listUp(run: Run, op: ListOp, downAt: number, at: number): Outcome {
   const lasted = at - downAt;
   if (op.repeats === null && lasted > longestPressMs) return dies(run, 'held-not-pressed', lasted - longestPressMs);
   if (run.view.poweredAt() === null) return dies(run, 'no-power');
-  w.count += (w.pressing?.control === op.back ? -1 : 1) * steppedBy(op, lasted);
+  const by = (w.pressing?.control === op.back ? -1 : 1) * steppedBy(op, lasted);
   w.pressing = null;
+  return listAt(run, op, w.count + by, at);
+}
+
+/** The list has come to an entry: it may stand there, or it goes on. */
+function listAt(run: Run, op: ListOp, count: number, at: number): Outcome {
+  const { w } = run;
+  w.count = count;
   acted(run, at);
-  const left = entriesLeft(op, w.count);
+  const left = entriesLeft(op, count);
   if (left === 0) {
     w.due = at + op.settleMs;
     return { kind: 'on', attempt: w };
   }
-  return left < 0 && op.back === null ? dies(run, 'one-too-many') : counted(run, op, at);
+  return left < 0 && !comesBack(op) ? dies(run, 'one-too-many') : counted(run, op, at);
 }
 
 function grasp(run: Run, op: Extract<Op, { op: 'hold' | 'grip' }>, hand: Hand): Outcome {

@@ -90,7 +90,9 @@ function beyondList(route: Route, modes: ReadonlyMap<ModeId, Mode>, routes: read
     mode.variables.flatMap((v) => (v.kind === 'cursor' ? [{ cursor: v, by: stepperOf(mode, v, routes) }] : [])),
   );
   return eachStep(route.steps, [...at, 'steps']).flatMap(({ step, at: here }): Finding[] => {
-    if (step.kind !== 'step-list') return [];
+    // behind a part the unit stands where that part leads, and what a part does is told of it
+    const before = route.steps.slice(0, Number(here[at.length + 1]) + 1);
+    if (step.kind !== 'step-list' || before.some((s) => s.kind === 'do')) return [];
     const own = lists.filter(({ by }) => (by === null ? stays : by === step.control));
     const [first] = own;
     return first && !own.some(({ cursor: c }) => step.to >= c.from && step.to <= c.to)

@@ -24,7 +24,18 @@ export type UnitFacts = Readonly<{
 }>;
 
 const supplyLooks: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'switch', 'rocker']);
-const supplyWords: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'power', 'main switch', 'battery plug']);
+const supplyWords: ReadonlySet<string> = new Set([
+  'breaker',
+  'plug',
+  'key',
+  'power',
+  'mains',
+  'mains switch',
+  'main switch',
+  'isolator',
+  'supply',
+  'battery plug',
+]);
 
 /** Where a control says nothing of the supply: a breaker, plug or key, or what is called power, supplies the unit when on or in. */
 function supplyPlaces(control: Control): PlaceId[] {

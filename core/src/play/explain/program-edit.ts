@@ -73,7 +73,9 @@ export function begins(op: Op | undefined, hand: Hand): boolean {
     case 'turn':
       return hand.kind === 'click' && hand.control === op.control && hand.way === op.way;
     case 'list':
-      return hand.kind === 'down' && (hand.control === op.control || hand.control === op.back);
+      return op.knob === null
+        ? hand.kind === 'down' && (hand.control === op.control || hand.control === op.back)
+        : hand.kind === 'click' && hand.control === op.control;
     case 'set':
       return (
         (hand.kind === 'set' && hand.control === op.control && hand.to === op.to) ||
@@ -113,7 +115,13 @@ export function withOther(
         : made;
     return { program: guarded, instead: op.control };
   }
-  if (op?.op === 'list' && hand.kind === 'down' && hand.control !== op.control && hand.control !== op.back)
+  if (
+    op?.op === 'list' &&
+    op.knob === null &&
+    hand.kind === 'down' &&
+    hand.control !== op.control &&
+    hand.control !== op.back
+  )
     return { program: changed(program, pc, { ...op, control: hand.control }), instead: op.control };
   if (op?.op === 'turn' && hand.kind === 'click' && hand.control !== op.control)
     return { program: changed(program, pc, { ...op, control: hand.control }), instead: op.control };
