@@ -130,7 +130,7 @@ export { FamilyCard, type ImportLine } from './contract/library.ts';
 export { NewPassword, NewUser, SchoolSettings, type SignedIn, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
-export { type EventsTaken, Question, SeenMachine, type Tried, type WalkLine } from './contract/walks.ts';
+export { type EventsTaken, OrderedLine, Question, SeenMachine, type Tried, WalkLine } from './contract/walks.ts';
 // decode
 export { asTold, compareReadings, looksOf, readByAccounts } from './decode/compare.ts';
 export { confirmAt, listedOf, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
@@ -155,7 +155,7 @@ export { columns as codeColumns, guessMapping } from './exchange/columns.ts';
 export { writeReadings } from './exchange/readings.ts';
 export { writeScxml } from './exchange/scxml.ts';
 export { readSeries } from './exchange/series.ts';
-export { guessEncoding, readTable, type Table, type TableError } from './exchange/table.ts';
+export { guessEncoding, readTable, type Table, type TableError, writeCsv } from './exchange/table.ts';
 export { type Found, find, type Why } from './find/find.ts';
 // find
 export { findCodes } from './find/find-code.ts';
@@ -198,7 +198,7 @@ export {
 export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom } from './model/code.ts';
 export type { Condition } from './model/condition.ts';
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './model/entry.ts';
-export { Attached, type AttachmentRule, Family, SoftwareVersion, type Variant } from './model/family.ts';
+export { Attached, type AttachmentRule, Family, type Part, SoftwareVersion, type Variant } from './model/family.ts';
 export { documentWith, fieldText, type StringField, stringFields } from './model/fields.ts';
 export type { Finding, FindingCode, Severity } from './model/finding.ts';
 export { familyOf, keyOf, keyText, titleOf } from './model/key.ts';
@@ -229,12 +229,14 @@ export { eachStep } from './model/steps.ts';
 export { TakenReading } from './model/taken-reading.ts';
 export { partNamesOf, type VariantCase, variantCases, variantName } from './model/values.ts';
 export {
+  complaintTimes,
   Happened,
   happenings,
   mostPictureLength,
   Outcome,
   Station,
   stations,
+  triedBefore,
   WalkEvent,
   type WalkEventOf,
 } from './model/walk.ts';
@@ -315,6 +317,7 @@ export { identify, type SeenTraits } from './unit/identify.ts';
 // unit
 export { lampField } from './unit/lamp-field.ts';
 export { lintFamily } from './unit/lint.ts';
+export { beyondIn, isBeyond, scopeOfNode, strictest } from './unit/may-act.ts';
 export {
   addPart,
   alignParts,
@@ -331,6 +334,7 @@ export {
   weighLamps,
 } from './unit/panel-edit.ts';
 export { type PartKind, partKinds } from './unit/panel-parts.ts';
+export { orderedBy } from './unit/part-numbers.ts';
 export { modelLike } from './unit/pattern.ts';
 export {
   compareVersions,
@@ -348,15 +352,19 @@ export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
+export { type ComplaintHints, complaintHints } from './walk/complaint.ts';
+export { askedDetails, contactsFor } from './walk/contacts.ts';
 export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { ledgerOf } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
+export { type OrderLine, orderLine, orderRows, orderText, partsToOrder } from './walk/order.ts';
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
 export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
 export {
+  type Complaint,
   currentStation,
   eventsInForce,
   foldWalk,
@@ -373,6 +381,7 @@ export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
+export { complaintLines, complaintTimeWords, triedWords } from './words/complaint.ts';
 export { onlyWhereWords } from './words/condition.ts';
 export { coverWords } from './words/cover.ts';
 export { happeningWords } from './words/event.ts';
@@ -416,6 +425,7 @@ export { goodWords, judgedCaseWords, plateTellsWords, rightWords } from './words
 export { headWords, nodeHeadWords } from './words/node.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
+export { scopeWords } from './words/scope.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';

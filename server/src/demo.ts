@@ -5,7 +5,7 @@ import { isEmpty } from './db/store.ts';
 import { importBundle } from './features/imports/service.ts';
 import { writeSettings } from './features/settings/service.ts';
 import { isLoading, markLoading } from './features/settings/store.ts';
-import { addUser } from './features/users/service.ts';
+import { addUser, changeUser } from './features/users/service.ts';
 import { findUser } from './features/users/store.ts';
 import { takeEvents } from './features/walks/service.ts';
 import type { Services } from './http/services.ts';
@@ -13,10 +13,10 @@ import type { Services } from './http/services.ts';
 /** Accounts of the demo school only; a production start makes none. */
 export const demoPassword = 'orrimar-demo';
 export const demoUsers = [
-  { signIn: 'technician', name: 'Demo technician', role: 'technician' },
-  { signIn: 'trainer', name: 'Demo trainer', role: 'trainer' },
-  { signIn: 'reviewer', name: 'Demo reviewer', role: 'reviewer' },
-  { signIn: 'admin', name: 'Demo admin', role: 'admin' },
+  { signIn: 'technician', name: 'Demo technician', role: 'technician', level: 'technician', trades: [] },
+  { signIn: 'trainer', name: 'Demo trainer', role: 'trainer', level: 'technician', trades: [] },
+  { signIn: 'reviewer', name: 'Demo reviewer', role: 'reviewer', level: 'licensed', trades: ['electrical', 'gas'] },
+  { signIn: 'admin', name: 'Demo admin', role: 'admin', level: 'technician', trades: [] },
 ] as const;
 
 /**
@@ -30,7 +30,11 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
     await markLoading(db, true);
   }
   for (const user of demoUsers)
-    if (!(await findUser(user.signIn, db))) await addUser({ ...user, password: demoPassword }, services);
+    if (!(await findUser(user.signIn, db))) {
+      const { level, trades, ...account } = user;
+      const { id, role } = await addUser({ ...account, password: demoPassword }, services);
+      await changeUser(id, { role, disabled: false, level, trades: [...trades] }, services);
+    }
   await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false, firstDo: 'test' }, db);
   const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
   for (const file of files) {

@@ -1,8 +1,19 @@
 import { z } from 'zod';
 import { Role } from '../base/role.ts';
+import { Scope as WhoMayAct } from '../base/text.ts';
 import { Counted, declare } from './route.ts';
 
-export const User = z.strictObject({ id: z.number(), name: z.string(), signIn: z.string(), role: Role });
+/** Trades somebody has a paper for, such as gas or refrigeration. */
+const Trades = z.array(z.string().trim().min(1).max(40)).max(12);
+export const User = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  signIn: z.string(),
+  role: Role,
+  /** What this person may do on a unit; left out: a technician. */
+  level: WhoMayAct.optional(),
+  trades: Trades.optional(),
+});
 export type User = Readonly<z.infer<typeof User>>;
 
 const SignIn = z.strictObject({ signIn: z.string().min(1).max(120), password: z.string().min(1).max(200) });
@@ -133,9 +144,14 @@ export const people = {
     method: 'put',
     path: '/users/:id',
     role: 'admin',
-    summary: 'Change a role, or close an account; its sessions end.',
+    summary: 'Change a role, what somebody may do on a unit, or close an account; its sessions end.',
     params: z.strictObject({ id: Counted }),
-    body: z.strictObject({ role: Role, disabled: z.boolean() }),
+    body: z.strictObject({
+      role: Role,
+      disabled: z.boolean(),
+      level: WhoMayAct.optional(),
+      trades: Trades.optional(),
+    }),
     refusals: ['not-found', 'wrong-state'],
   }),
   settings: declare({

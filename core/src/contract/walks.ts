@@ -7,7 +7,7 @@ import { Outcome, Station, WalkEvent } from '../model/walk.ts';
 import { declare } from './route.ts';
 
 const words = z.string().nullable();
-const State = z.enum(['open', 'waiting', 'closed']);
+const State = z.enum(['open', 'waiting', 'closed', 'offered']);
 
 /** A walk as the log lists it. */
 export const WalkLine = z.strictObject({
@@ -39,6 +39,21 @@ export const Question = z.strictObject({
   askedAt: z.string(),
 });
 export type Question = Readonly<z.infer<typeof Question>>;
+
+/** What was ordered on a walk. */
+export const OrderedLine = z.strictObject({
+  walk: z.string(),
+  family: FamilyId.nullable(),
+  serial: words,
+  model: words,
+  software: words,
+  part: z.string(),
+  number: words,
+  quantity: z.number(),
+  by: z.string(),
+  at: z.string(),
+});
+export type OrderedLine = Readonly<z.infer<typeof OrderedLine>>;
 
 /** A machine as it was seen last. */
 export const SeenMachine = z.strictObject({
@@ -93,7 +108,7 @@ export const walks = {
     summary: 'A page of the log, newest first: one’s own walks; for trainers, everybody’s.',
     query: z.strictObject({
       family: FamilyId.optional(),
-      /** `unfinished`: open or waiting. */
+      /** `unfinished`: open or waiting. `offered`: everybody’s that wait for somebody who may do what comes next. */
       state: State.or(z.literal('unfinished')).optional(),
       /** One's own only, also for a trainer. */
       mine: z.literal('yes').optional(),
@@ -113,6 +128,22 @@ export const walks = {
     params: ById,
     answer: z.strictObject({ id: z.string(), mine: z.boolean(), events: z.array(WalkEvent) }),
     refusals: ['not-found'],
+  }),
+  takeOver: declare({
+    method: 'post',
+    path: '/walks/:id/take-over',
+    role: 'technician',
+    summary: 'Go on with a walk that waits for somebody who may do what comes next; it is one’s own from then on.',
+    params: ById,
+    refusals: ['not-found', 'wrong-state', 'not-allowed'],
+  }),
+  orders: declare({
+    method: 'get',
+    path: '/orders',
+    role: 'technician',
+    summary:
+      'What was put into the order mailbox, newest first: one’s own; for trainers, everybody’s. Nothing leaves the machine.',
+    answer: z.array(OrderedLine),
   }),
   tries: declare({
     method: 'get',

@@ -42,6 +42,8 @@ const base = {
   pictures: z.array(ref('asset')).max(12).default([]),
   /** What is changed by hand here and has to be put back: a tap, a fuse, an output that was switched on. */
   changes: z.array(Label).max(12).optional(),
+  /** Who may do it, where that is not everybody the chart is for. */
+  scope: Scope.optional(),
   source: ref('source').optional(),
   standing: Standing.optional(),
   /** How often a walk may come here, and where it is sent when it would come once more. */

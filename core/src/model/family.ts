@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Quantity } from '../base/quantity.ts';
-import { Label, Prose, Standing } from '../base/text.ts';
+import { Label, Prose, Scope, Standing } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
 import { defines, plain, ref } from './reference.ts';
 
@@ -73,6 +73,27 @@ export const Variant = z.strictObject({
 });
 export type Variant = z.infer<typeof Variant>;
 
+/** A number something is ordered by, as it is printed. */
+const PartNumber = plain('a part number', z.string().trim().min(1).max(60));
+/** A currency by its three letters. */
+export const Currency = plain('a currency', z.string().regex(/^[A-Z]{3}$/, 'three capital letters, such as EUR'));
+
+/** Somebody to ring or write to: who, for what, when, and what they ask for. */
+export const Contact = z.strictObject({
+  name: Label,
+  sort: z.enum(['maker', 'shop', 'trade', 'colleague']),
+  /** Work that is theirs. */
+  for: Scope,
+  reach: Label,
+  country: Label.optional(),
+  hours: Label.optional(),
+  asks: z
+    .array(z.enum(['model', 'serial', 'software', 'code', 'readings', 'bought']))
+    .max(6)
+    .default([]),
+});
+export type Contact = z.infer<typeof Contact>;
+
 /** A part a suspect can name: where it sits, and whether it is an interlock. */
 export const Part = z.strictObject({
   id: defines('part'),
@@ -84,6 +105,47 @@ export const Part = z.strictObject({
   afterReplacing: Prose.optional(),
   /** The route that recalibrates it once it is replaced. */
   recalibrateBy: ref('route').optional(),
+  /** Settings that have to be right once it is replaced. */
+  setAfter: z.array(ref('setting')).max(12).optional(),
+  /** What it is ordered by, on which variants, and the numbers that were in its place before. */
+  numbers: z
+    .array(
+      z.strictObject({
+        number: PartNumber,
+        onlyVariants: z.array(ref('variant')).max(40).default([]),
+        supersedes: z.array(PartNumber).max(12).default([]),
+        source: ref('source').optional(),
+      }),
+    )
+    .max(40)
+    .optional(),
+  price: z.strictObject({ amount: z.number().min(0).max(10_000_000), currency: Currency }).optional(),
+  minutesToFit: z.number().min(0).max(6000).optional(),
+  /** Why it must not be bought first, as where a warning lamp blinks for every fault. */
+  notFirst: Prose.min(1).optional(),
+  /** How it is swapped, written once. */
+  swap: z
+    .strictObject({
+      ways: z.array(ref('access')).max(12).default([]),
+      hazards: z.array(ref('hazard')).max(20).default([]),
+      steps: z
+        .array(
+          z.strictObject({
+            do: Prose.min(1),
+            caution: Prose.optional(),
+            tool: Label.optional(),
+            scope: Scope.optional(),
+            /** What it has to come to, such as a torque. */
+            reading: Label.optional(),
+            /** Where it can be seen: a page, a figure, a second of a clip. */
+            cites: z.strictObject({ source: ref('source'), at: Label }).optional(),
+            pictures: z.array(ref('asset')).max(6).default([]),
+          }),
+        )
+        .min(1)
+        .max(60),
+    })
+    .optional(),
 });
 export type Part = z.infer<typeof Part>;
 
@@ -152,5 +214,6 @@ export const Family = z.strictObject({
   softwareShown: Prose.optional(),
   sheetHidden: Prose.optional(),
   pictures: z.array(ref('asset')).max(40).default([]),
+  contacts: z.array(Contact).max(40).optional(),
 });
 export type Family = z.infer<typeof Family>;

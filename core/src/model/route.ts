@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { ControlId, InstrumentId, ParameterId, PartId, PlaceId, RouteId } from '../base/ids.ts';
-import { Label, Prose, Span, Standing } from '../base/text.ts';
+import { Label, Prose, Scope, Span, Standing } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
 import { Condition } from './condition.ts';
 import { Effect } from './effect.ts';
@@ -32,6 +32,8 @@ export type Retry = z.infer<typeof Retry>;
 const notes = {
   /** The step's number (how often, which entry, how long) is this value of the family's, which its variants may set. */
   amount: ref('parameter').optional(),
+  /** Who may do it, where that is not everybody the route is for. */
+  scope: Scope.optional(),
   takes: Span.optional(),
   why: Prose.optional(),
   caution: Prose.optional(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Label, Prose } from '../base/text.ts';
+import { Label, Prose, Scope } from '../base/text.ts';
 import { Verdict } from './chart.ts';
 import { CodeText } from './code.ts';
 import { Attached, OptionName, SoftwareVersion } from './family.ts';
@@ -37,6 +37,20 @@ export type Happened = z.infer<typeof Happened>;
 export const reasonsToPass = ['no-mode', 'symptom-leads', 'no-readout', 'nothing-stored'] as const;
 export const NothingToDo = z.enum(reasonsToPass);
 export type NothingToDo = z.infer<typeof NothingToDo>;
+
+/** When it happens, as customers tell it. */
+export const complaintTimes = [
+  'always',
+  'now-and-then',
+  'cold',
+  'warm',
+  'under-load',
+  'at-start',
+  'after-rain',
+  'when-others-run',
+] as const;
+/** What was tried before anybody came. */
+export const triedBefore = ['reset', 'unplugged', 'breaker-tripped', 'parts-changed', 'cleaned', 'moved'] as const;
 
 /** What is done first for a code, where it is not tested first. */
 export const FirstBy = z.enum(['reset', 'recalibrate']);
@@ -87,6 +101,40 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     /** Options read off the unit, such as fuel or motor make. */
     options: z.record(OptionName, Label).default({}),
     composition: z.array(Attached).max(60).default([]),
+  }),
+  /** What the customer says, and what was tried before anybody came. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('complaint'),
+    says: Prose,
+    since: Label.optional(),
+    happens: z.array(z.enum(complaintTimes)).max(12).default([]),
+    usedBy: Label.optional(),
+    tried: z.array(z.enum(triedBefore)).max(12).default([]),
+    /** Parts somebody else put in new. */
+    partsChanged: z.array(ref('part')).max(40).default([]),
+    /** Age in years or the year it was built, and a counter, as they were told. */
+    age: Label.optional(),
+    counter: Label.optional(),
+  }),
+  /** Beyond what this person may do: it is for whoever may. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('offered'),
+    needs: Scope,
+    chart: ref('chart').nullable(),
+    node: ref('node', 'chart').nullable(),
+    what: Label,
+  }),
+  /** Somebody else goes on with it. */
+  z.strictObject({ ...stamp, kind: z.literal('taken-over'), by: Label }),
+  /** Something was ordered for it. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('ordered'),
+    part: ref('part'),
+    number: Label.nullable(),
+    quantity: z.number().int().min(1).max(1000),
   }),
   z.strictObject({ ...stamp, kind: z.literal('safe'), hazards: z.array(ref('hazard')).max(40) }),
   z.strictObject({

@@ -6,9 +6,14 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import { resolvePlate } from '../unit/plate.ts';
 import { changedByHand } from '../walk/changed.ts';
+import { askedDetails, contactsFor } from '../walk/contacts.ts';
+import { orderLine, orderText, partsToOrder } from '../walk/order.ts';
 import { rootsOf } from '../walk/roots.ts';
 import type { Walk } from '../walk/state.ts';
+import { complaintLines } from '../words/complaint.ts';
+import { scopeWords } from '../words/scope.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 /** A reading in words: what was typed, what it was made of, when good. */
@@ -32,6 +37,27 @@ export function ruledOut(chartWalk: ChartWalk): { out: string[]; left: string[] 
   return { out, left: [...named].filter((p) => !out.includes(p)) };
 }
 
+/** Whom it is for, and whom to ring with what: what is known of what they ask, and what is still to be found out. */
+function whom(bundle: Bundle, walk: Walk, handOnTo: string | null): Block[] {
+  const needs = walk.offered?.needs ?? (handOnTo === null ? null : 'technician');
+  if (needs === null) return [];
+  const codes = walk.taken.map((t) => entryOf(bundle, 'code', t.code)?.text ?? t.code);
+  const readings = walk.answers.filter((a) => a.reading).length;
+  const rows = contactsFor(bundle, needs).map((c) => [
+    c.name,
+    [c.reach, c.hours ?? 'hours not known', c.country].filter(Boolean).join(', '),
+    askedDetails(c, walk, codes, readings)
+      .map((d) => `${d.what}: ${d.known ?? 'still to be found out'}`)
+      .join('; '),
+  ]);
+  return [
+    ...(walk.offered
+      ? [{ kind: 'text', text: `${walk.offered.what} is for ${scopeWords[needs]}. Local codes come first.` } as const]
+      : []),
+    ...(rows.length > 0 ? [{ kind: 'table', head: ['whom', 'how and when', 'they ask for'], rows } as const] : []),
+  ];
+}
+
 /**
  * One page for whoever goes on with the case: the unit, the codes as seen, every reading with its time and meter, what
  * was ruled out and what is left, what was changed, what was seen on the way.
@@ -47,6 +73,12 @@ export function handOnSheet(input: {
   const part = (id: string): string => family.parts.find((p) => p.id === id)?.name ?? id;
   const variant = family.variants.find((v) => v.id === walk.unit?.variant)?.name;
   const time = (iso: string): string => iso.slice(11, 16);
+  const { alive } = resolvePlate(family, {
+    model: walk.unit?.model || null,
+    serial: walk.unit && !walk.unit.serialUnread ? walk.unit.serial : null,
+    software: walk.unit?.software ?? null,
+    ...(walk.unit && { options: walk.unit.options }),
+  });
   const verdict = chartWalk?.end?.kind === 'verdict' ? chartWalk.end.verdict : null;
   const { out, left } = chartWalk ? ruledOut(chartWalk) : { out: [], left: [] };
   const measured = walk.answers.filter((a) => a.reading);
@@ -74,6 +106,8 @@ export function handOnSheet(input: {
             } as const,
           ]
         : []),
+      ...section('Who goes on with it', whom(bundle, walk, verdict?.handOnTo ?? null)),
+      ...section('What the customer says', list(walk.complaint ? complaintLines(walk.complaint, part) : [])),
       ...section('Unit', [
         {
           kind: 'table',
@@ -110,6 +144,10 @@ export function handOnSheet(input: {
           ),
           ...[...walk.swept].filter(([, r]) => r !== 'codes').map(([c, r]) => `${c}: ${r.replaceAll('-', ' ')}`),
         ]),
+      ),
+      ...section(
+        'To order',
+        list(partsToOrder(bundle, walk, chartWalk).map((p) => orderText(orderLine(bundle, walk, p, { alive })))),
       ),
       ...section(
         'Readings',

@@ -8,7 +8,7 @@ import type {
   RouteId,
   SourceId,
 } from '../base/ids.ts';
-import { standings } from '../base/text.ts';
+import { type Scope, scopes, standings } from '../base/text.ts';
 import { defaultWithinMs, type Held, type Repeats, type Retry, retries, type Step } from '../model/route.ts';
 import type { Line } from './line.ts';
 import type { LineWord, NoteWord } from './words.ts';
@@ -240,6 +240,9 @@ export const tailWords = [
 /** Reads a note line onto its step. */
 export function readNote(word: NoteWord, line: Line, step: Step): void {
   switch (word) {
+    case 'for':
+      step.scope = line.word(scopes, 'who') as Scope;
+      break;
     case 'amount':
       step.amount = line.id('value') as ParameterId;
       break;

@@ -165,6 +165,7 @@ function head(step: Step): string {
 function notesOf(step: Step): string[] {
   return [
     step.amount && `amount ${step.amount}`,
+    step.scope && `for ${step.scope}`,
     step.takes && `takes ${printSpan(step.takes)}`,
     step.why !== undefined && `why ${tail(step.why)}`,
     step.caution !== undefined && `caution ${tail(step.caution)}`,

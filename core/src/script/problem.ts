@@ -16,6 +16,7 @@ export type ScriptWanted =
   | 'prompt'
   | 'value'
   | 'readout'
+  | 'who'
   | 'route'
   | 'code'
   | 'act'

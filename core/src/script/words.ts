@@ -31,6 +31,7 @@ export type LineWord = (typeof lineWords)[number];
 /** The notes a step may carry, as their lines begin after the dash. */
 export const noteWords = [
   'amount',
+  'for',
   'takes',
   'why',
   'caution',

@@ -85,6 +85,7 @@ const heldOnes = fc.array(fc.record({ control: id, place: id }, { requiredKeys: 
 const notes = fc.record(
   {
     amount: id,
+    scope: fc.constantFrom('technician', 'licensed'),
     takes: span,
     why: prose,
     caution: prose,

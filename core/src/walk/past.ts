@@ -35,6 +35,10 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'proved':
       case 'put-back':
       case 'read-done':
+      case 'complaint':
+      case 'offered':
+      case 'taken-over':
+      case 'ordered':
       case 'reset-first':
       case 'resumed':
       case 'safe':

@@ -17,6 +17,7 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
+import type { Scope } from '../base/text.ts';
 import type { Verdict } from '../model/chart.ts';
 import type { Attached } from '../model/family.ts';
 import type { Seen } from '../model/look.ts';
@@ -76,6 +77,9 @@ export const stepKey = (of: Readonly<{ chart: ChartId; node: NodeId }>): string 
 /** The key a wait is kept under. */
 export const timerKey = (of: WalkEventOf<'timer'>['of']): string => (of.kind === 'prove' ? 'prove' : stepKey(of));
 
+/** What the customer said, and what was tried before. */
+export type Complaint = Omit<WalkEventOf<'complaint'>, 'id' | 'walk' | 'seq' | 'at' | 'kind' | 'saidAt'>;
+
 /** What a walk's events add up to. */
 export type Walk = Readonly<{
   id: WalkId;
@@ -85,6 +89,13 @@ export type Walk = Readonly<{
   lastAt: string;
   unit: WalkUnit | null;
   confirmedHazards: readonly HazardId[] | null;
+  /** What the customer said; null where nobody was asked. */
+  complaint: Complaint | null;
+  /** Waits for somebody who may do what comes next; null where it does not. */
+  offered: Readonly<{ needs: Scope; what: string; since: string }> | null;
+  /** Who took it over, in order. */
+  takenOver: ReadonlyArray<Readonly<{ by: string; at: string }>>;
+  ordered: ReadonlyArray<Readonly<{ part: PartId; number: string | null; quantity: number; at: string }>>;
   tries: ReadonlyArray<
     Readonly<{
       route: RouteId;
@@ -177,7 +188,7 @@ function settingAfter(was: WalkSetting, event: WalkEventOf<'setting'>): WalkSett
 }
 
 /** The beginning stays, and what passes by itself would only pass again. */
-const takesBack = ({ kind }: WalkEvent): boolean => kind !== 'started' && kind !== 'passed';
+const takesBack = ({ kind }: WalkEvent): boolean => kind !== 'started' && kind !== 'passed' && kind !== 'taken-over';
 
 function apply(walk: Walk, event: WalkEvent): Walk {
   const finish = (station: Station): ReadonlySet<Station> => new Set([...walk.done, station]);
@@ -197,6 +208,18 @@ function apply(walk: Walk, event: WalkEvent): Walk {
         unit: { machine, serial, serialUnread, model, software, variant, options, composition },
         done: finish('unit'),
       };
+    }
+    case 'complaint': {
+      const { id: _, walk: _w, seq: _s, at: _a, kind: _k, saidAt: _d, ...complaint } = event;
+      return { ...next, complaint };
+    }
+    case 'offered':
+      return { ...next, offered: { needs: event.needs, what: event.what, since: event.at } };
+    case 'taken-over':
+      return { ...next, offered: null, takenOver: [...walk.takenOver, { by: event.by, at: event.at }] };
+    case 'ordered': {
+      const { part, number, quantity, at } = event;
+      return { ...next, ordered: [...walk.ordered, { part, number, quantity, at }] };
     }
     case 'safe':
       return { ...next, confirmedHazards: event.hazards, done: finish('safe') };
@@ -364,6 +387,10 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     lastAt: started.at,
     unit: null,
     confirmedHazards: null,
+    complaint: null,
+    offered: null,
+    takenOver: [],
+    ordered: [],
     tries: [],
     tests: [],
     settings: new Map(),

@@ -17,6 +17,7 @@ const wantedWords: Readonly<Record<Extract<ScriptWanted, string>, string>> = {
   value: 'the value',
   readout: 'a readout',
   code: 'a code',
+  who: 'who may do it (operator, technician, licensed or maker)',
   route: 'another way of this family',
   act: 'what to do',
   location: 'a place to be at',

@@ -1,11 +1,25 @@
-import { Role, type SignedIn, type User } from '@wire-trail/core';
+import { Role, type SignedIn, User } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../db/connect.ts';
-import { instant, readRow, readRows } from '../db/rows.ts';
+import { instant, json, readRow, readRows } from '../db/rows.ts';
 
 /** A user's columns, named as they are sent. */
-export const userColumns = ['users.id', 'users.name', 'users.sign_in as signIn', 'users.role'];
-export const UserRow = z.object({ id: z.number(), name: z.string(), signIn: z.string(), role: Role });
+export const userColumns = [
+  'users.id',
+  'users.name',
+  'users.sign_in as signIn',
+  'users.role',
+  'users.level',
+  'users.trades',
+];
+export const UserRow = z.object({
+  id: z.number(),
+  name: z.string(),
+  signIn: z.string(),
+  role: Role,
+  level: User.shape.level,
+  trades: json(User.shape.trades),
+});
 
 export type FoundSession = Readonly<{ user: User; ended: boolean; seenAt: Date | null }>;
 

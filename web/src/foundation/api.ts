@@ -126,6 +126,11 @@ export const api = createApi({
       invalidatesTags: ['Entries', 'Sets', 'Families'],
     }),
     bundle: build.query<Answer<'bundle'>, string>({ ...by('bundle', ofFamily), providesTags: ['Families'] }),
+    takeOver: build.mutation<Answer<'takeOver'>, string>({
+      ...by('takeOver', (id: string) => ({ params: { id } })),
+      invalidatesTags: ['Walks'],
+    }),
+    orders: build.query<Answer<'orders'>, void>({ ...by('orders', nothing), providesTags: ['Walks'] }),
     walks: build.query<Answer<'walks'>, Asked<'walks'>['query']>({
       ...by('walks', (query: Asked<'walks'>['query']) => ({ query })),
       providesTags: ['Walks'],

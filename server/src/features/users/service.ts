@@ -1,10 +1,10 @@
-import type { Answer, Role, User } from '@wire-trail/core';
+import type { Answer, User } from '@wire-trail/core';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
 import { markEnded, sessionsOf } from '../../http/session-store.ts';
 import { hashPassword, refuseCommon } from '../session/password.ts';
-import { allUsers, insertUser, lockAdmins, updateUser } from './store.ts';
+import { allUsers, insertUser, lockAdmins, type UserChange, updateUser } from './store.ts';
 
 export const listUsers = ({ db }: Services) => allUsers(db);
 
@@ -35,11 +35,7 @@ export async function endFromAfar(
   sessions.forgetUser(id);
 }
 
-export async function changeUser(
-  id: number,
-  change: { role: Role; disabled: boolean },
-  { db, sessions }: Services,
-): Promise<void> {
+export async function changeUser(id: number, change: UserChange, { db, sessions }: Services): Promise<void> {
   await transact(db, async (trx) => {
     const admins = await lockAdmins(trx);
     const losesLast = admins.length === 1 && admins[0] === id && (change.role !== 'admin' || change.disabled);

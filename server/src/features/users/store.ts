@@ -59,13 +59,13 @@ export async function lockAdmins(trx: Transaction): Promise<number[]> {
     .parse(await trx('users').where({ role: 'admin', disabled: false }).forUpdate().pluck('id'));
 }
 
+/** What of somebody is changed. */
+export type UserChange = Readonly<{ role: Role; disabled: boolean }> & Pick<User, 'level' | 'trades'>;
+
 /** Changes a user, and ends the sessions of one who is closed; whether there is such a user. */
-export async function updateUser(
-  trx: Transaction,
-  id: number,
-  change: Readonly<{ role: Role; disabled: boolean }>,
-): Promise<boolean> {
-  if ((await trx('users').where({ id }).update(change)) === 0) return false;
+export async function updateUser(trx: Transaction, id: number, { trades, ...change }: UserChange): Promise<boolean> {
+  const changed = { ...change, ...(trades && { trades: JSON.stringify(trades) }) };
+  if ((await trx('users').where({ id }).update(changed)) === 0) return false;
   if (change.disabled) await removeSessions(trx, id);
   return true;
 }

@@ -1,13 +1,16 @@
+import { randomUUID } from 'node:crypto';
 import {
   type Answer,
   type Asked,
   type EventsTaken,
   type FamilyId,
   foldWalk,
+  isBeyond,
   ledgerOf,
   problemsOf,
   readingsTaken,
   roleAtLeast,
+  scopeWords,
   type User,
   WalkEvent,
 } from '@wire-trail/core';
@@ -22,8 +25,11 @@ import {
   eventsOf,
   eventsOfMachine,
   findMachine,
+  giveWalk,
+  listOrders,
   listQuestions,
   listWalks,
+  lockOwner,
   lockWalk,
   markSettled,
   ownerOf,
@@ -111,7 +117,9 @@ export async function readLog(
 ): Promise<Answer<'walks'>> {
   const { mine, before, ...filter } = asked;
   const [at, id] = before?.split('_') ?? [];
-  const userId = roleAtLeast(user.role, 'trainer') && !mine ? null : user.id;
+  // what waits for somebody is everybody's to see
+  const isAll = (roleAtLeast(user.role, 'trainer') || filter.state === 'offered') && !mine;
+  const userId = isAll ? null : user.id;
   const walks = await listWalks(
     db,
     { ...filter, userId },
@@ -125,9 +133,42 @@ export async function readLog(
 export async function readWalk(id: string, user: User, { db }: Services) {
   const owner = await ownerOf(db, id);
   const mine = owner === user.id;
-  if (owner === null || (!mine && !roleAtLeast(user.role, 'trainer'))) throw new ProblemError('not-found');
-  return { id, mine, events: await eventsOf(db, id) };
+  if (owner === null) throw new ProblemError('not-found');
+  const events = await eventsOf(db, id);
+  // what waits for somebody may be looked at by whoever might take it
+  const mayLook = mine || roleAtLeast(user.role, 'trainer') || foldWalk(events)?.offered;
+  if (!mayLook) throw new ProblemError('not-found');
+  return { id, mine, events };
 }
+
+/** Takes a walk over from whoever could not go on with it: from then on it is this person's, with all that was done. */
+export async function takeOver(id: string, user: User, { db, now }: Services): Promise<void> {
+  await transact(db, async (trx) => {
+    const owner = await lockOwner(trx, id);
+    const events = owner === null ? [] : await eventsOf(trx, id);
+    const walk = foldWalk(events);
+    if (!walk) throw new ProblemError('not-found');
+    if (!walk.offered) throw new ProblemError('wrong-state', { detail: 'nobody has to take this walk over' });
+    if (isBeyond(user.level ?? 'technician', walk.offered.needs))
+      throw new ProblemError('not-allowed', { detail: `what comes next is for ${scopeWords[walk.offered.needs]}` });
+    const at = now();
+    const event = WalkEvent.parse({
+      id: randomUUID(),
+      walk: id,
+      seq: Math.max(...events.map((e) => e.seq)) + 1,
+      at: at.toISOString(),
+      kind: 'taken-over',
+      by: user.name,
+    });
+    await addEvent(trx, event, user.id, at);
+    await giveWalk(trx, id, user.id);
+    await rewriteWalk(trx, id, at);
+  });
+}
+
+/** What was put into the order mailbox. */
+export const readOrders = (user: User, { db }: Services) =>
+  listOrders(db, roleAtLeast(user.role, 'trainer') ? null : user.id);
 
 /** More earlier walks than this of one machine are not listed; the newest are. */
 const mostEarlier = 300;

@@ -5,13 +5,14 @@ import {
   FamilyId,
   foldWalk,
   groupBy,
+  type OrderedLine,
   Outcome,
   Question,
   SeenMachine,
   Station,
   type Tried,
   WalkEvent,
-  type WalkLine,
+  WalkLine,
 } from '@wire-trail/core';
 import { z } from 'zod';
 import type { Db, Transaction } from '../../db/connect.ts';
@@ -108,7 +109,7 @@ export async function rewriteWalk(trx: Transaction, walkId: string, now: Date): 
     .update({
       family: walk.family,
       machine_id: machineId,
-      state: walk.closed ? 'closed' : walk.waitingUntil ? 'waiting' : 'open',
+      state: walk.closed ? 'closed' : walk.offered ? 'offered' : walk.waitingUntil ? 'waiting' : 'open',
       code: walk.code ?? walk.symptom ?? walk.unlisted?.text ?? null,
       station: currentStation(walk),
       outcome: walk.closed?.outcome ?? null,
@@ -179,7 +180,7 @@ const WalkColumns = z
     model: text,
     software: text,
     by: z.string(),
-    state: z.enum(['open', 'waiting', 'closed']),
+    state: WalkLine.shape.state,
     code: text,
     station: Station,
     outcome: Outcome.nullable(),
@@ -265,6 +266,48 @@ export async function countTries(db: Db, family: string): Promise<Tried[]> {
     of: tries,
     wrong: { pace, count: counted, elsewhere },
   }));
+}
+
+/** Gives a walk to somebody else. */
+export async function giveWalk(trx: Transaction, walkId: string, userId: number): Promise<void> {
+  await trx('walks').where({ id: walkId }).update({ user_id: userId });
+}
+
+/** Whose a walk is, held until the transaction ends; null where there is none. */
+export async function lockOwner(trx: Transaction, walkId: string): Promise<number | null> {
+  return readRow(OwnerRow, await trx('walks').where({ id: walkId }).forUpdate().first('user_id'))?.user_id ?? null;
+}
+
+/** So many lines of the order mailbox are shown; the newest are. */
+const mostOrders = 300;
+const OrderRow = z.object({
+  body: EventBody,
+  family: FamilyId.nullable(),
+  serial: text,
+  model: text,
+  software: text,
+  by: z.string(),
+});
+
+/** What was ordered on walks: everybody's, or one person's; what was taken back is no order. */
+export async function listOrders(db: Db, userId: number | null): Promise<OrderedLine[]> {
+  const query = db('walk_events as e')
+    .join('walks as w', 'w.id', 'e.walk_id')
+    .leftJoin('machines as m', 'm.id', 'w.machine_id')
+    .join('users as u', 'u.id', 'e.user_id')
+    .whereRaw("JSON_VALUE(e.body, '$.kind') = 'ordered'")
+    .whereRaw(
+      "NOT EXISTS (SELECT 1 FROM walk_events b WHERE b.walk_id = e.walk_id AND JSON_VALUE(b.body, '$.kind') = 'taken-back' AND JSON_VALUE(b.body, '$.event') = e.id)",
+    )
+    .orderBy('e.received_at', 'desc')
+    .limit(mostOrders)
+    .select('e.body', 'w.family', 'm.serial', 'm.model', 'm.software', 'u.name as by');
+  if (userId !== null) query.where('e.user_id', userId);
+  return readRows(OrderRow, await query).flatMap(({ body, ...of }) =>
+    body.kind === 'ordered'
+      ? [{ ...of, walk: body.walk, part: body.part, number: body.number, quantity: body.quantity, at: body.at }]
+      : [],
+  );
 }
 
 /** Counts a walk's tries anew. */

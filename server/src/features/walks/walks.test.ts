@@ -318,6 +318,77 @@ describe('events', () => {
   });
 });
 
+describe('a walk that is for somebody else', () => {
+  const offer = { kind: 'offered', needs: 'licensed', chart: null, node: null, what: 'Measure the element' };
+  const offered = async () => {
+    const { walk, event, started } = begin();
+    await technician.post('/events', { events: [started, event({ ...unit, machine: randomUUID() }), event(offer)] });
+    return { walk, event };
+  };
+  const levelled = async (signIn: string, level: string) => {
+    const admin = await school.person('admin');
+    const users = (await admin.get('/users')).body as Answer<'users'>;
+    const own = users.find((u) => u.signIn === signIn);
+    const { status } = await admin.put(`/users/${own?.id}`, {
+      role: own?.role,
+      disabled: false,
+      level,
+      trades: ['gas'],
+    });
+    expect(status).toBe(204);
+  };
+
+  it('is seen by everybody, taken by whoever may, and goes on as theirs; the one before goes on with it no more', async () => {
+    const reviewer = await school.person('reviewer');
+    const { walk, event } = await offered();
+    expect(walksIn(await reviewer.get('/walks?state=offered')).map((w) => w.id)).toContain(walk);
+    expect((await reviewer.get(`/walks/${walk}`)).body).toMatchObject({ id: walk, mine: false });
+    // not by somebody who may do no more than the one before
+    expect((await reviewer.send('POST', `/walks/${walk}/take-over`)).status).toBe(403);
+    await levelled('reviewer', 'licensed');
+    expect((await reviewer.send('POST', `/walks/${walk}/take-over`)).status).toBe(204);
+    const taken = (await reviewer.get(`/walks/${walk}`)).body as Answer<'walk'>;
+    expect(taken.mine).toBe(true);
+    expect(taken.events.at(-1)).toMatchObject({ kind: 'taken-over', by: 'The reviewer', seq: 3 });
+    expect(walksIn(await reviewer.get('/walks?state=offered')).map((w) => w.id)).not.toContain(walk);
+    // once is enough, and whoever had it has it no more
+    expect((await reviewer.send('POST', `/walks/${walk}/take-over`)).status).toBe(409);
+    const late = (await technician.post('/events', { events: [event({ kind: 'noted', text: 'late' })] })).body;
+    expect((late as Answer<'takeEvents'>).refused).toHaveLength(1);
+  });
+  it('taken by two at once is one person’s', async () => {
+    const [a, b] = [await school.person('reviewer'), await school.person('admin')];
+    await levelled('reviewer', 'licensed');
+    await levelled('admin', 'licensed');
+    const { walk } = await offered();
+    const answers = await Promise.all([a, b].map((p) => p.send('POST', `/walks/${walk}/take-over`)));
+    expect(answers.map((r) => r.status).sort()).toEqual([204, 409]);
+  });
+  it('one that waits for nobody, or is none, is not taken', async () => {
+    const { walk, started } = begin();
+    await technician.post('/events', { events: [started] });
+    expect((await technician.send('POST', `/walks/${walk}/take-over`)).status).toBe(409);
+    expect((await technician.send('POST', `/walks/${randomUUID()}/take-over`)).status).toBe(404);
+  });
+});
+
+describe('the order mailbox', () => {
+  it('keeps what was put in, one’s own and for trainers everybody’s, without what was taken back', async () => {
+    const trainer = await school.person('trainer');
+    const { walk, event, started } = begin();
+    const line = (number: string) => event({ kind: 'ordered', part: 'rinse-element', number, quantity: 2 });
+    const wrong = line('B2');
+    const events = [started, event({ ...unit, machine: randomUUID(), serial: 'G4-ORD' }), line('A1'), wrong];
+    await technician.post('/events', { events: [...events, event({ kind: 'taken-back', event: wrong.id })] });
+    const own = async (p: Person) => ((await p.get('/orders')).body as Answer<'orders'>).filter((o) => o.walk === walk);
+    expect(await own(technician)).toMatchObject([
+      { number: 'A1', quantity: 2, part: 'rinse-element', serial: 'G4-ORD', model: 'G4-20A', by: 'The technician' },
+    ]);
+    expect(await own(trainer)).toHaveLength(1);
+    expect(await own(await school.person('reviewer'))).toHaveLength(1);
+  });
+});
+
 describe('the log', () => {
   it('is paged newest first without missing or doubling any, and found by beginnings', async () => {
     const own = await openSchool();

@@ -13,8 +13,11 @@ import { Empty, Loading } from '../../parts/states/States.tsx';
 import { stationNames } from '../../parts/trail-line/TrailLine.tsx';
 import { Day, Moment } from '../../parts/when/When.tsx';
 import { NotTaken } from './NotTaken.tsx';
+import { Orders } from './Orders.tsx';
 
-const states = [undefined, 'open', 'waiting', 'closed'] as const;
+const states = [undefined, 'open', 'waiting', 'offered', 'closed'] as const;
+/** What each is called. */
+const stateWords = { open: 'open', waiting: 'waiting', offered: 'to take over', closed: 'closed' } as const;
 
 /** Every walk: on which machine, for which code, how far, and what fixed it. */
 export default function LogPage() {
@@ -48,11 +51,12 @@ export default function LogPage() {
       >
         {states.map((s) => (
           <ToggleButton key={s ?? 'all'} value={s ?? 'all'}>
-            {s ?? 'all'}
+            {s ? stateWords[s] : 'all'}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
       <NotTaken />
+      <Orders />
       {error && <Failed error={error} again={() => void refetch()} />}
       {!data && !error && <Loading what="the log" />}
       {walks?.length === 0 &&

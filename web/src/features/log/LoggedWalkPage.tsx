@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import {
   type Bundle,
   clearedWords,
+  complaintLines,
   currentStation,
   entriesOf,
   entryOf,
@@ -11,6 +12,7 @@ import {
   outcomeWords,
   passedWords,
   roundsSeen,
+  scopeWords,
   stations,
   sweptWords,
   verdictWords,
@@ -35,6 +37,7 @@ type Names = Readonly<{
   node: (chart: string, id: string) => string;
   symptom: (id: string) => string;
   hazard: (id: string) => string;
+  part: (id: string) => string;
   code: (id: string) => string;
   special: (id: string) => string;
   controller: (id: string) => string;
@@ -53,6 +56,7 @@ function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Na
     code: (id) => (bundle && entryOf(bundle, 'code', id)?.text) ?? id.toUpperCase(),
     special: (id) =>
       (bundle ? entriesOf(bundle, 'readout') : []).flatMap((r) => r.specials).find((s) => s.id === id)?.label ?? id,
+    part: (id) => family?.parts.find((p) => p.id === id)?.name ?? id,
     hazard: (id) => (bundle && entryOf(bundle, 'hazard', id)?.title) ?? id,
     controller: (id) => family?.controllers.find((c) => c.id === id)?.name ?? id,
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
@@ -130,6 +134,14 @@ function eventWords(event: WalkEvent, names: Names): string {
         : `${names.node(event.of.chart, event.of.node)}: the timer began, ${Math.round(event.ms / 60_000)} min`;
     case 'owed':
       return `Left: ${event.what}${event.by ? `, to be put back by ${names.day(event.by)}` : ''}${event.who ? `, ${event.who}` : ''}`;
+    case 'complaint':
+      return complaintLines(event).join(' · ') || 'What the customer says was not asked';
+    case 'offered':
+      return `Handed over: ${event.what} is for ${scopeWords[event.needs]}`;
+    case 'taken-over':
+      return `Taken over by ${event.by}`;
+    case 'ordered':
+      return `Ordered: ${event.quantity} × ${names.part(event.part)}${event.number ? `, ${event.number}` : ''}`;
     case 'reset-first':
       return event.returned === null
         ? `${names.code(event.code)} ${event.by === 'reset' ? 'reset' : 'recalibrated'} before testing`

@@ -5,7 +5,17 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { firstMoveWords, NewPassword, type Role, roles, type SchoolSettings, type User } from '@wire-trail/core';
+import {
+  firstMoveWords,
+  NewPassword,
+  type Role,
+  roles,
+  type SchoolSettings,
+  type Scope,
+  scopes,
+  scopeWords,
+  type User,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -93,6 +103,34 @@ const Asked = z.object({
   role: z.enum(roles),
 });
 
+/** Trades somebody has a paper for, with commas between; none is said as well. */
+function Trades({
+  of,
+  trades,
+  onTrades,
+}: {
+  of: string;
+  trades: readonly string[];
+  onTrades: (trades: string[]) => void;
+}) {
+  const [typed, setTyped] = useState(trades.join(', '));
+  const read = typed
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean)
+    .slice(0, 12);
+  return (
+    <Input
+      fullWidth
+      value={typed}
+      placeholder="no trade named"
+      inputProps={{ 'aria-label': `trades of ${of}`, maxLength: 400 }}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={() => read.join() !== trades.join() && onTrades(read)}
+    />
+  );
+}
+
 function People() {
   const { data } = api.useUsersQuery();
   const [change] = api.useChangeUserMutation();
@@ -112,8 +150,9 @@ function People() {
     if (wrong) setError('password', { message: `It ${wrong.reason}.` }, { shouldFocus: true });
     setProblem(wrong ? null : (refused ?? null));
   });
-  const alter = async (id: number, role: Role, disabled: boolean) =>
-    setProblem(((await change({ id, role, disabled })).error as ApiError | undefined) ?? null);
+  type Change = Readonly<{ role?: Role; disabled?: boolean; level?: Scope; trades?: string[] }>;
+  const alter = async ({ id, role, disabled }: Pick<User, 'id' | 'role'> & { disabled: boolean }, to: Change) =>
+    setProblem(((await change({ id, role, disabled, ...to })).error as ApiError | undefined) ?? null);
   return (
     <section className="sheet stack">
       <h2>People</h2>
@@ -128,7 +167,7 @@ function People() {
                   native
                   fullWidth
                   value={user.role}
-                  onChange={(e) => void alter(user.id, e.target.value as Role, user.disabled)}
+                  onChange={(e) => void alter(user, { role: e.target.value as Role })}
                   inputProps={{ 'aria-label': `role of ${user.name}` }}
                 >
                   {roles.map((r) => (
@@ -137,9 +176,25 @@ function People() {
                 </Select>
               </TableCell>
               <TableCell>
+                <Select
+                  native
+                  fullWidth
+                  value={user.level ?? 'technician'}
+                  onChange={(e) => void alter(user, { level: e.target.value as Scope })}
+                  inputProps={{ 'aria-label': `what ${user.name} may do on a unit` }}
+                >
+                  {scopes.map((s) => (
+                    <option key={s} value={s}>
+                      what {scopeWords[s]} may do
+                    </option>
+                  ))}
+                </Select>
+                <Trades of={user.name} trades={user.trades ?? []} onTrades={(trades) => void alter(user, { trades })} />
+              </TableCell>
+              <TableCell>
                 <div className="row">
                   {!user.disabled && <Button onClick={() => setShown(user)}>Devices and password</Button>}
-                  <Button onClick={() => void alter(user.id, user.role, !user.disabled)}>
+                  <Button onClick={() => void alter(user, { disabled: !user.disabled })}>
                     {user.disabled ? 'Activate again' : 'Deactivate'}
                   </Button>
                 </div>

@@ -11,8 +11,8 @@ import {
   type WalkLine,
 } from '@wire-trail/core';
 import { useEffect, useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import { api } from '../../foundation/api.ts';
+import { Link, useNavigate } from 'react-router';
+import { type ApiError, api } from '../../foundation/api.ts';
 import { allEvents, readEvents } from '../../foundation/device/database.ts';
 import { useAppSelector } from '../../foundation/store.ts';
 import { useDates } from '../../foundation/use-own.ts';
@@ -51,47 +51,90 @@ export default function OpenWalks({ bundles }: { bundles: readonly Bundle[] }) {
     const rank = (w: Open): number => (w.until === null ? 1 : w.until <= today ? 0 : 2);
     return open.sort((a, b) => rank(a) - rank(b) || b.lastAt.localeCompare(a.lastAt));
   }, [here, elsewhere, bundles, today]);
-  if (walks.length === 0) return null;
+  if (walks.length === 0) return <ToTakeOver bundles={bundles} />;
   const shown = all ? walks : walks.slice(0, fewWalks);
   return (
-    <section className="stack">
-      <h2>Go on with</h2>
-      <ul className="plain stack">
-        {shown.map((walk) => {
-          const due = walk.until !== null && walk.until <= today;
-          const bundle = bundleOf(bundles, walk.family);
-          return (
-            <li key={walk.id}>
-              <Link className={`tile ends ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>
-                <CodeGlyph text={walk.code} size="large" />
-                <span>
-                  <strong>{bundle ? familyEntry(bundle).name : walk.family}</strong>
-                  <span className="soft small">
-                    {walk.serial ?? 'no serial yet'} · {dates.ago(walk.lastAt)}
-                    {walk.elsewhere && ' · elsewhere'}
+    <>
+      <ToTakeOver bundles={bundles} />
+      <section className="stack">
+        <h2>Go on with</h2>
+        <ul className="plain stack">
+          {shown.map((walk) => {
+            const due = walk.until !== null && walk.until <= today;
+            const bundle = bundleOf(bundles, walk.family);
+            return (
+              <li key={walk.id}>
+                <Link className={`tile ends ${due ? 'due' : ''}`} to={`/trail/${walk.id}`}>
+                  <CodeGlyph text={walk.code} size="large" />
+                  <span>
+                    <strong>{bundle ? familyEntry(bundle).name : walk.family}</strong>
+                    <span className="soft small">
+                      {walk.serial ?? 'no serial yet'} · {dates.ago(walk.lastAt)}
+                      {walk.elsewhere && ' · elsewhere'}
+                    </span>
                   </span>
+                  <span className={due ? 'says' : 'soft small'}>
+                    {walk.until === null
+                      ? `at ${stationNames[walk.station]}`
+                      : due
+                        ? `due since ${dates.day(walk.until)}`
+                        : `waits until ${dates.day(walk.until)}`}
+                  </span>
+                </Link>
+              </li>
+            );
+          })}
+        </ul>
+        {shown.length < walks.length && (
+          <Button variant="text" startIcon={<MoreIcon />} onClick={() => setAll(true)}>
+            All {walks.length} open walks
+          </Button>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** Walks of others that wait for somebody who may do what comes next. */
+function ToTakeOver({ bundles }: { bundles: readonly Bundle[] }) {
+  const { data } = api.useWalksQuery({ state: 'offered' });
+  const [takeOver, { error }] = api.useTakeOverMutation();
+  const navigate = useNavigate();
+  const me = useAppSelector((s) => (s.session.status === 'signed-in' ? s.session.user.name : null));
+  const others = (data?.walks ?? []).filter((line) => line.by !== me);
+  if (others.length === 0) return null;
+  const take = async (id: string) => {
+    const taken = await takeOver(id);
+    if (!('error' in taken)) void navigate(`/trail/${id}`);
+  };
+  return (
+    <section className="stack">
+      <h2>To take over</h2>
+      <ul className="plain stack">
+        {others.map((line) => {
+          const walk = ofLine(line, bundles);
+          return (
+            <li key={line.id} className="tile ends">
+              <CodeGlyph text={walk.code} size="large" />
+              <span>
+                <strong>{nameOf(bundleOf(bundles, line.family), line.family)}</strong>
+                <span className="soft small">
+                  {line.serial ?? 'no serial yet'} · from {line.by}
                 </span>
-                <span className={due ? 'says' : 'soft small'}>
-                  {walk.until === null
-                    ? `at ${stationNames[walk.station]}`
-                    : due
-                      ? `due since ${dates.day(walk.until)}`
-                      : `waits until ${dates.day(walk.until)}`}
-                </span>
-              </Link>
+              </span>
+              <Button size="glove" onClick={() => void take(line.id)}>
+                Take it over
+              </Button>
             </li>
           );
         })}
       </ul>
-      {shown.length < walks.length && (
-        <Button variant="text" startIcon={<MoreIcon />} onClick={() => setAll(true)}>
-          All {walks.length} open walks
-        </Button>
-      )}
+      {error && <p className="wrong">{(error as ApiError).detail ?? (error as ApiError).title}</p>}
     </section>
   );
 }
 
+const nameOf = (bundle: Bundle | undefined, family: string | null) => (bundle ? familyEntry(bundle).name : family);
 const bundleOf = (bundles: readonly Bundle[], family: string | null) => bundles.find((b) => b.family === family);
 const codeText = (bundle: Bundle | undefined, code: string | null): string =>
   (bundle && entryOf(bundle, 'code', code)?.text) ??

@@ -5,8 +5,10 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import {
   type Bundle,
+  type ChartId,
   currentStation,
   familyEntry,
+  type NodeId,
   nothingToDo,
   passedWords,
   type Station,
@@ -32,6 +34,7 @@ import { Told } from '../../parts/undo/Told.tsx';
 import { useUndo } from '../../parts/undo/use-undo.tsx';
 import { AnyTime } from './AnyTime.tsx';
 import { GoAhead } from './GoAhead.tsx';
+import { type Offer, Offered, WalkAround } from './stations/Beyond.tsx';
 import { ProveStation } from './stations/prove/ProveStation.tsx';
 import { SafeStation } from './stations/SafeStation.tsx';
 import { type StationProps, useTopOf } from './stations/StationLayout.tsx';
@@ -126,6 +129,8 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
       undo(words, () => void open.add(...[...ids].reverse().map((event) => ({ kind: 'taken-back' as const, event }))));
     return ids;
   };
+  const offer = ({ needs, what, chart, node }: Offer) =>
+    void add({ kind: 'offered', needs, what, chart: chart as ChartId | null, node: node as NodeId | null });
   // a note leaves one where one is
   const addHere: OpenWalk['add'] = (...happenings) => open.add(...happenings);
   usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
@@ -213,7 +218,13 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         {passing && !looked ? (
           <Loading what="the next station" />
         ) : (
-          <StationView walk={walk} data={data} events={open.events} add={add} goTo={go} />
+          <WalkAround value={{ walk, offer }}>
+            {walk.offered ? (
+              <Offered walk={walk} data={data} onBack={() => void open.takeBack()} />
+            ) : (
+              <StationView walk={walk} data={data} events={open.events} add={add} goTo={go} />
+            )}
+          </WalkAround>
         )}
       </Suspense>
       {!walk.closed && !passing && <AnyTime walk={walk} at={{ station, chartWalk: data.chartWalk }} add={addHere} />}

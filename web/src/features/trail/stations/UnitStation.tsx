@@ -22,6 +22,7 @@ import { Select } from '../../../parts/field/Select.tsx';
 import { lampsOfMode } from '../../../parts/panel/lamps-of-mode.ts';
 import { Day } from '../../../parts/when/When.tsx';
 import { Composition } from './Composition.tsx';
+import { CustomerSays } from './CustomerSays.tsx';
 import { StationLayout, type StationProps } from './StationLayout.tsx';
 import { VariantSheet } from './VariantSheet.tsx';
 
@@ -218,6 +219,7 @@ export function UnitStation({ walk, data, add }: StationProps) {
           )}
         </div>
       </form>
+      <CustomerSays key={`${walk.complaint?.says}`} walk={walk} data={data} add={add} />
       {scanning && (
         <Suspense fallback={null}>
           <ScanPlate families={[family]} onScan={take} onClose={() => setScanning(false)} />

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
-import { type CoachCard, casesOfRoute, coachCards, type Route, type RouteCase } from '@wire-trail/core';
+import { beyondIn, type CoachCard, casesOfRoute, coachCards, type Route, type RouteCase } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import type { TrailData } from '../../trail-data.ts';
+import { Beyond, useLevel } from '../Beyond.tsx';
 import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
 import { Card } from './Cards.tsx';
 import { CoachStart } from './CoachStart.tsx';
@@ -29,6 +30,15 @@ export function Coach(props: Props) {
   const { route, data } = props;
   const cases = useMemo(() => casesOfRoute(data.stored, route.id, data.alive), [data.stored, data.alive, route.id]);
   const [picked, setPicked] = useState<RouteCase | null>(null);
+  const beyond = beyondIn(data.bundle, route, useLevel());
+  if (beyond)
+    return (
+      <Beyond
+        offer={{ needs: beyond.needs, what: route.name, chart: null, node: null }}
+        data={data}
+        chartWalk={data.chartWalk}
+      />
+    );
   // numbers that differ by variant are nobody's to guess
   if (cases.length > 1 && !picked) return <WhichVariant {...props} cases={cases} onPick={setPicked} />;
   return <Coached {...props} route={picked?.route ?? route} />;

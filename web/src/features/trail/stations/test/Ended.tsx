@@ -15,6 +15,7 @@ import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
 import { dayOf } from '../day-of.ts';
 import { Next, type StationProps } from '../StationLayout.tsx';
+import { ToOrder } from './ToOrder.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
 export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
@@ -68,6 +69,7 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
           {sheet ? 'Close the sheet' : 'Sheet for whoever goes on …'}
         </Button>
       )}
+      <ToOrder walk={walk} data={data} add={add} at={at} />
       {sheet && <SheetView sheet={page} />}
     </div>
   );

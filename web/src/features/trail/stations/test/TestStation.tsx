@@ -4,17 +4,20 @@ import {
   coverWords,
   entryOf,
   type FirstMove,
+  isBeyond,
   isLiveWork,
   minutesAhead,
   openRoots,
   probePoints,
   type Route,
+  scopeOfNode,
 } from '@wire-trail/core';
 import { type ReactNode, useState } from 'react';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
 import { HazardNote, WaysThere } from '../Before.tsx';
+import { Beyond, useLevel } from '../Beyond.tsx';
 import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
 import { OtherCodes } from '../OtherCodes.tsx';
@@ -60,6 +63,7 @@ function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: 
   const { walk, data, add } = props;
   const { at: node, chart } = at;
   const [coached, setCoached] = useState<Route | null>(null);
+  const level = useLevel();
   const say: Say = (answer, { reading, skipped } = {}) =>
     void add({
       kind: 'answered',
@@ -76,6 +80,9 @@ function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: 
   const known = new Set(before.flatMap((n) => n.tools));
   const fetched = node.tools.filter((t) => !known.has(t));
   const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
+  const needs = scopeOfNode(data.bundle, node);
+  if (!at.ended && isBeyond(level, needs))
+    return <Beyond offer={{ needs, what: node.title, chart: chart.id, node: node.id }} data={data} chartWalk={at} />;
   if (coached)
     return (
       <Coach

@@ -1,0 +1,77 @@
+import Button from '@mui/material/Button';
+import {
+  type ChartWalk,
+  type OrderLine,
+  orderLine,
+  orderRows,
+  orderText,
+  type Part,
+  partsToOrder,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { saveCsv } from '../../../../parts/csv/save-csv.ts';
+import type { StationProps } from '../StationLayout.tsx';
+
+/** What a part is called for at the counter, and the mailbox that keeps it; what is not known of it is said. */
+export function ToOrder({ walk, data, add, at }: Pick<StationProps, 'walk' | 'data' | 'add'> & { at: ChartWalk }) {
+  const parts = partsToOrder(data.bundle, walk, at);
+  return (
+    <>
+      {parts.map((part) => (
+        <Line key={part.id} part={part} walk={walk} data={data} add={add} />
+      ))}
+      {walk.ordered.map((o) => (
+        <p key={`${o.part}${o.at}`} className="tag">
+          in the order mailbox: {o.quantity} × {o.number ?? o.part}
+        </p>
+      ))}
+    </>
+  );
+}
+
+const openWords = (line: OrderLine): string | null =>
+  line.open === 'no-number'
+    ? 'Its number is not known here: ask for it by name, model and serial number.'
+    : line.open === 'needs-plate'
+      ? `The plate has to tell which: ${line.maybe.join(' or ')}.`
+      : null;
+
+function Line({ part, walk, data, add }: { part: Part } & Pick<StationProps, 'walk' | 'data' | 'add'>) {
+  const [quantity, setQuantity] = useState(1);
+  const line = orderLine(data.bundle, walk, part, { alive: data.alive, quantity });
+  const open = openWords(line);
+  return (
+    <section className="sheet stack" aria-label={`order ${part.name}`}>
+      <h2>To order</h2>
+      <p>
+        <strong>{part.name}</strong> {line.number && <span className="mono">{line.number}</span>}{' '}
+        {line.note && <span className="soft small">{line.note}</span>}
+      </p>
+      {part.notFirst && <p className="note bad">{part.notFirst}</p>}
+      {open && <p className="note">{open}</p>}
+      {part.price && (
+        <p className="soft small">
+          {part.price.amount} {part.price.currency}
+          {part.minutesToFit !== undefined && ` · ${part.minutesToFit} min to fit`}
+        </p>
+      )}
+      <div className="row">
+        <Button aria-label="one less" disabled={quantity === 1} onClick={() => setQuantity(quantity - 1)}>
+          −
+        </Button>
+        <span className="mono">{quantity} ×</span>
+        <Button aria-label="one more" onClick={() => setQuantity(quantity + 1)}>
+          +
+        </Button>
+        <Button onClick={() => void navigator.clipboard.writeText(orderText(line))}>Copy</Button>
+        <Button onClick={() => void saveCsv('order.csv', orderRows([line]))}>CSV</Button>
+      </div>
+      <Button
+        size="glove"
+        onClick={() => void add({ kind: 'ordered', part: part.id, number: line.number || null, quantity })}
+      >
+        Put it in the order mailbox
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,1 @@
+export { writeCsv } from '@wire-trail/core';
