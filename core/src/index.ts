@@ -178,7 +178,7 @@ export { bundleMigrations, migrateBundle } from './library/migrate.ts';
 export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
-export { forSharing } from './library/share.ts';
+export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
 export { validate } from './library/validate.ts';
 // model
 export { Access } from './model/access.ts';
@@ -265,6 +265,7 @@ export { waitsBefore } from './play/waits-before.ts';
 export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
+export { unitPage } from './print/unit-page.ts';
 export { encode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
 // readout
 export { valueFieldOf } from './readout/live-value.ts';
@@ -352,7 +353,7 @@ export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
-export { type ComplaintHints, complaintHints } from './walk/complaint.ts';
+export { complaintHints } from './walk/complaint.ts';
 export { askedDetails, contactsFor } from './walk/contacts.ts';
 export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
@@ -361,6 +362,7 @@ export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type OrderLine, orderLine, orderRows, orderText, partsToOrder } from './walk/order.ts';
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
+export { repairCost } from './walk/repair-cost.ts';
 export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
 export {

@@ -35,7 +35,15 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
       const { id, role } = await addUser({ ...account, password: demoPassword }, services);
       await changeUser(id, { role, disabled: false, level, trades: [...trades] }, services);
     }
-  await writeSettings({ schoolName: 'Orrimar Isles Service School', ownReview: false, firstDo: 'test' }, db);
+  await writeSettings(
+    {
+      schoolName: 'Orrimar Isles Service School',
+      ownReview: false,
+      firstDo: 'test',
+      repairLimit: { fromYears: 6, most: 80, currency: 'EUR' },
+    },
+    db,
+  );
   const files = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
   for (const file of files) {
     const json: unknown = JSON.parse(await readFile(join(folder, file), 'utf8'));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Role } from '../base/role.ts';
 import { Scope as WhoMayAct } from '../base/text.ts';
+import { Currency } from '../model/family.ts';
 import { Counted, declare } from './route.ts';
 
 /** Trades somebody has a paper for, such as gas or refrigeration. */
@@ -51,6 +52,14 @@ export const SchoolSettings = z.strictObject({
   ownReview: z.boolean(),
   /** What a technician is offered first for a code: to test it, or to reset or recalibrate and see whether it comes back. */
   firstDo: z.enum(['test', 'reset', 'recalibrate']).default('test'),
+  /** From so many years on, a repair over so much is looked at twice. */
+  repairLimit: z
+    .strictObject({
+      fromYears: z.number().int().min(0).max(100),
+      most: z.number().min(0).max(10_000_000),
+      currency: Currency,
+    })
+    .optional(),
 });
 export type SchoolSettings = Readonly<z.infer<typeof SchoolSettings>>;
 

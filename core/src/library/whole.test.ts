@@ -12,11 +12,13 @@ import {
   invertChanges,
   leaningOn,
   lint,
+  mayBeCopied,
   migrateBundle,
   occurrencesOf,
   stationOf,
   usesOf,
   validate,
+  withheldOf,
 } from '../index.ts';
 import { glasswasher } from '../testing/bundles.ts';
 import { lintEditions } from './look-again.ts';
@@ -49,8 +51,62 @@ describe('a bundle to give away', () => {
 
   it('keeps a picture that may be shared, with its mentions', () => {
     const given = forSharing(glasswasher());
-    expect(given.entries).toEqual(glasswasher().entries);
+    const words = new Set(withheldOf(glasswasher()).map(({ of }) => of));
+    const without = glasswasher().entries.map((e) =>
+      e.kind === 'account' && words.has(e.name) ? { ...e, told: '' } : e,
+    );
+    expect(given.entries).toEqual(without);
     expect(mentions(given)).toBe(mentions(glasswasher()));
+  });
+
+  it('leaves out the words of what may only be looked at, and nothing the school says itself', () => {
+    const [k19] = glasswasher().entries.filter((e) => e.kind === 'code' && e.id === 'k19');
+    const [document] = glasswasher().entries.filter((e) => e.kind === 'source' && e.sort === 'document');
+    const claim = { about: 'saw', says: 'Ours.', source: document?.id, standing: 'document' };
+    const cites = { at: 'page 12, figure 3', quote: 'Theirs, word for word.' };
+    const demoAccount = glasswasher().entries.flatMap((e) => (e.kind === 'account' ? [e.name] : []))[0];
+    const told = {
+      kind: 'account',
+      id: 'told',
+      family: 'brindlewick-g4',
+      route: 'enter-memory',
+      name: 'As somebody told it',
+      told: 'first you turn it off',
+      steps: [],
+      source: document?.id,
+      standing: 'hearsay',
+    } as unknown as Entry;
+    const cited = washer('code', 'k19', { claims: [{ ...claim, cites }] });
+    const bundle = { ...cited, entries: [...cited.entries, told] };
+    const given = JSON.stringify(forSharing(bundle));
+    expect([given.includes('word for word'), given.includes('first you turn it off')]).toEqual([false, false]);
+    expect([given.includes('Ours.'), given.includes('page 12, figure 3')]).toEqual([true, true]);
+    const title = document && 'title' in document ? document.title : '';
+    const own = withheldOf(bundle).filter(({ of }) => of !== demoAccount);
+    expect(own).toEqual([
+      { what: 'quote', of: k19 && 'text' in k19 ? k19.text : '', from: title },
+      { what: 'words', of: 'As somebody told it', from: title },
+    ]);
+    // where its owner says so, they may be passed on
+    const free = {
+      ...bundle,
+      entries: bundle.entries.map((e) => (e.id === document?.id ? ({ ...e, mayBeCopied: true } as Entry) : e)),
+    };
+    const left = withheldOf(free).filter(({ of }) => of !== demoAccount);
+    expect([left, JSON.stringify(forSharing(free)).includes('word for word')]).toEqual([[], true]);
+  });
+
+  it('one’s own words may be passed on, somebody else’s only where it is said', () => {
+    const of = (sort: string, more: object = {}) => mayBeCopied({ sort, ...more } as never);
+    expect(['person', 'bench', 'document', 'bulletin', 'clip', 'chat'].map((s) => of(s))).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      false,
+    ]);
+    expect([of('clip', { mayBeCopied: true }), of('person', { mayBeCopied: false })]).toEqual([true, false]);
   });
 
   it('is not what was published, and does not say so', () => {

@@ -65,6 +65,8 @@ export const Claim = z.strictObject({
   about: z.enum(['saw', 'does', 'suspects', 'detection', 'reading', 'other']),
   says: Prose.min(1),
   source: ref('source'),
+  /** Where in it: a page, a figure, a second; and its own words. */
+  cites: z.strictObject({ at: Label, quote: Prose.optional() }).optional(),
   standing: Standing,
 });
 export type Claim = z.infer<typeof Claim>;

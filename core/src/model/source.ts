@@ -4,9 +4,21 @@ import { Label, Prose, Scope } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
 import { defines, plain, ref, refToEntry } from './reference.ts';
 
-const base = { kind: z.literal('source'), id: defines('source'), family: ref('family').nullable(), ...acceptances };
+const base = {
+  kind: z.literal('source'),
+  id: defines('source'),
+  family: ref('family').nullable(),
+  ...acceptances,
+  /** How it is got, what it costs, which course it wants, and what they ask for. */
+  obtained: Prose.optional(),
+  cost: Label.optional(),
+  course: Label.optional(),
+  asks: z.array(Label).max(12).optional(),
+  /** Whether its words may be passed on. Of what somebody else wrote, filmed or said in a chat: not, unless it says so. */
+  mayBeCopied: z.boolean().optional(),
+};
 
-/** Where a claim comes from: a document, a person's word, or a proof on the bench. */
+/** Where a claim comes from: a document, a bulletin, a clip, a chat, a person's word, or a proof on the bench. */
 export const Source = z.discriminatedUnion('sort', [
   z.strictObject({
     ...base,
@@ -20,6 +32,9 @@ export const Source = z.discriminatedUnion('sort', [
     page: Label.optional(),
     keptAt: Prose.optional(),
   }),
+  z.strictObject({ ...base, sort: z.literal('bulletin'), title: Label, number: Label, page: Label.optional() }),
+  z.strictObject({ ...base, sort: z.literal('clip'), title: Label, by: Label.optional(), keptAt: Prose.optional() }),
+  z.strictObject({ ...base, sort: z.literal('chat'), title: Label, when: Label.optional() }),
   z.strictObject({ ...base, sort: z.literal('person'), title: Label, role: Label }),
   z.strictObject({
     ...base,

@@ -11,6 +11,8 @@ export type Block =
   /** Pictures and clips, each with its words; base64. */
   | Readonly<{ kind: 'pictures'; pictures: ReadonlyArray<Readonly<Pick<Pictured, 'words' | 'type' | 'data'>>> }>
   | Readonly<{ kind: 'table'; head: readonly string[]; rows: ReadonlyArray<readonly string[]> }>
+  /** A drawing as SVG, with what it is. */
+  | Readonly<{ kind: 'drawing'; svg: string; words: string }>
   /** Steps by number, each with where its answers lead. */
   | Readonly<{
       kind: 'steps';
@@ -40,6 +42,8 @@ export function sheetText(sheet: Sheet): string {
         return [b.text];
       case 'list':
         return b.items.map((item) => `- ${item}`);
+      case 'drawing':
+        return [`(${b.words})`];
       case 'pictures':
         return b.pictures.map((p) => `- ${p.words}`);
       case 'table':
@@ -103,6 +107,8 @@ export function sheetDefinition(sheet: Sheet): Readonly<Record<string, unknown>>
           ...(b.tone === 'soft' ? { color: soft } : {}),
           ...(b.tone === 'warning' ? { bold: true, color: '#b3261e' } : {}),
         });
+      case 'drawing':
+        return { svg: b.svg, width: sheet.paper === 'card' ? 240 : 420, margin: [0, 2, 0, 6] };
       case 'pictures':
         return {
           // what moves has no place on paper: its words stand there

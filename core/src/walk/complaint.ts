@@ -1,7 +1,6 @@
 import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entriesOf, familyEntry } from '../model/select.ts';
-import { complaintTimeWords, triedWords } from '../words/complaint.ts';
 import type { Complaint } from './state.ts';
 
 /** What a complaint points at: symptoms it sounds like, circumstances it fits, and what to look at because of what was done. */
@@ -33,16 +32,14 @@ const shared = (a: ReadonlySet<string>, b: ReadonlySet<string>): number => [...a
  * the subject that speak of when it happens or what was tried; parts others changed that are suspects.
  */
 export function complaintHints(bundle: Bundle, said: Complaint, subject: Code | Symptom | null): ComplaintHints {
-  const told = stems([said.says, ...said.happens.map((h) => complaintTimeWords[h])].join(' '));
+  const told = stems([said.says, ...said.happens].join(' '));
   const symptoms = entriesOf(bundle, 'symptom')
     .map((s) => [s, shared(told, stems(`${s.title} ${s.saw}`))] as const)
     .filter(([, n]) => n >= 2)
     .sort((a, b) => b[1] - a[1])
     .slice(0, 3)
     .map(([s]) => s);
-  const when = stems(
-    [...said.happens.map((h) => complaintTimeWords[h]), ...said.tried.map((t) => triedWords[t])].join(' '),
-  );
+  const when = stems([...said.happens, ...said.tried].join(' '));
   const circumstances = (subject?.circumstances ?? []).filter(
     (c) => shared(when, stems(c)) > 0 || shared(told, stems(c)) >= 2,
   );

@@ -13,7 +13,6 @@ import {
   type SchoolSettings,
   type Scope,
   scopes,
-  scopeWords,
   type User,
 } from '@wire-trail/core';
 import { useState } from 'react';
@@ -49,13 +48,18 @@ function School({ settings }: { settings: SchoolSettings }) {
   const [name, setName] = useState(settings.schoolName);
   const [own, setOwn] = useState(settings.ownReview);
   const [firstDo, setFirstDo] = useState(settings.firstDo);
-  const isDirty = name !== settings.schoolName || own !== settings.ownReview || firstDo !== settings.firstDo;
+  const [limit, setLimit] = useState(settings.repairLimit);
+  const isDirty =
+    name !== settings.schoolName ||
+    own !== settings.ownReview ||
+    firstDo !== settings.firstDo ||
+    JSON.stringify(limit) !== JSON.stringify(settings.repairLimit);
   return (
     <form
       className="sheet stack"
       onSubmit={(e) => {
         e.preventDefault();
-        void save({ schoolName: name.trim(), ownReview: own, firstDo });
+        void save({ schoolName: name.trim(), ownReview: own, firstDo, ...(limit && { repairLimit: limit }) });
       }}
     >
       <label className="field">
@@ -84,6 +88,7 @@ function School({ settings }: { settings: SchoolSettings }) {
         </Select>
         <span className="soft small">{firstMoveWords.why}</span>
       </label>
+      <RepairLimit limit={limit} onLimit={setLimit} />
       <div className="row">
         <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isLoading}>
           Save
@@ -92,6 +97,44 @@ function School({ settings }: { settings: SchoolSettings }) {
         {error && <span className="wrong">{(error as ApiError).title}</span>}
       </div>
     </form>
+  );
+}
+
+type Limit = SchoolSettings['repairLimit'];
+
+/** From which age on a repair over how much is looked at twice; nothing is decided by it. */
+function RepairLimit({ limit, onLimit }: { limit: Limit; onLimit: (limit: Limit) => void }) {
+  const own = limit ?? { fromYears: 8, most: 200, currency: 'EUR' };
+  return (
+    <fieldset className="field">
+      <legend>Repair or replace</legend>
+      <label className="row">
+        <Checkbox checked={limit !== undefined} onChange={(e) => onLimit(e.target.checked ? own : undefined)} />
+        look twice at a repair of an old unit
+      </label>
+      {limit && (
+        <div className="row">
+          <Field
+            label="From so many years"
+            type="number"
+            value={String(limit.fromYears)}
+            onChange={(e) => onLimit({ ...limit, fromYears: Math.max(0, Math.round(Number(e.target.value) || 0)) })}
+          />
+          <Field
+            label="Over so much"
+            type="number"
+            value={String(limit.most)}
+            onChange={(e) => onLimit({ ...limit, most: Math.max(0, Number(e.target.value) || 0) })}
+          />
+          <Field
+            label="Currency"
+            value={limit.currency}
+            maxLength={3}
+            onChange={(e) => onLimit({ ...limit, currency: e.target.value.toUpperCase() })}
+          />
+        </div>
+      )}
+    </fieldset>
   );
 }
 
@@ -162,7 +205,7 @@ function People() {
             <TableRow key={user.id} sx={{ '& td': { verticalAlign: 'middle' } }}>
               <TableCell>{user.name}</TableCell>
               <TableCell className="mono">{user.signIn}</TableCell>
-              <TableCell>
+              <TableCell sx={{ minWidth: '9rem' }}>
                 <Select
                   native
                   fullWidth
@@ -175,7 +218,7 @@ function People() {
                   ))}
                 </Select>
               </TableCell>
-              <TableCell>
+              <TableCell className="stack">
                 <Select
                   native
                   fullWidth
@@ -185,7 +228,7 @@ function People() {
                 >
                   {scopes.map((s) => (
                     <option key={s} value={s}>
-                      what {scopeWords[s]} may do
+                      {s === 'maker' ? 'maker’s support' : s}
                     </option>
                   ))}
                 </Select>

@@ -39,7 +39,7 @@ describe('the school', () => {
     });
     expect(button('Save')).toHaveProperty('disabled', true);
     fireEvent.change(screen.getByLabelText('Name of the school'), { target: { value: ' New name ' } });
-    fireEvent.click(screen.getByRole('checkbox'));
+    fireEvent.click(screen.getByRole('checkbox', { name: /The author may publish/ }));
     fireEvent.change(screen.getByLabelText(/For a code, first/), { target: { value: 'reset' } });
     fireEvent.click(button('Save'));
     await waitFor(() =>

@@ -14,6 +14,7 @@ import { lampsOfMode } from '../../parts/panel/lamps-of-mode.ts';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { HowFar } from './FindingsList.tsx';
 import type { TabProps } from './tab-props.ts';
+import { UnitPagePane } from './UnitPagePane.tsx';
 
 /** The unit's faces, its controls to be tried, its badges and variants. */
 export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onToFix: () => void }) {
@@ -154,6 +155,7 @@ export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onTo
             </TableBody>
           </Table>
         </div>
+        {own && panels.length > 0 && <UnitPagePane entries={bodies.entries} family={family} />}
       </div>
     </div>
   );

@@ -10,15 +10,18 @@ import {
   entriesOf,
   type FamilyId,
   familyEntry,
+  mayBeCopied,
   onlyWhereWords,
   type Panel,
   type Route,
   type Source,
   variantName,
+  withheldOf,
 } from '@wire-trail/core';
 import { Link } from 'react-router';
 import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
 import { AddEntry } from '../../parts/family/AddEntry.tsx';
+import { Fold } from '../../parts/fold/Fold.tsx';
 import { RouteSteps } from '../../parts/route/RouteSteps.tsx';
 import { Empty } from '../../parts/states/States.tsx';
 import type { TabProps } from './tab-props.ts';
@@ -88,6 +91,12 @@ const whereOf = (source: Source): string => {
       return [`edition ${source.edition}`, source.page && `page ${source.page}`, source.keptAt]
         .filter(Boolean)
         .join(' · ');
+    case 'bulletin':
+      return [`number ${source.number}`, source.page && `page ${source.page}`].filter(Boolean).join(' · ');
+    case 'clip':
+      return [source.by, source.keptAt].filter(Boolean).join(' · ');
+    case 'chat':
+      return source.when ?? '';
     case 'person':
       return source.role;
     case 'bench':
@@ -103,7 +112,14 @@ const whereOf = (source: Source): string => {
 };
 
 export function SourcesTab(props: TabProps) {
-  const sources = entriesOf(bodies(props), 'source');
+  const { entries } = bodies(props);
+  const sources = entriesOf({ entries }, 'source');
+  const withheld = withheldOf({
+    format: 'wire-trail/bundle',
+    version: 1,
+    family: props.family as FamilyId,
+    entries,
+  } as Bundle);
   return (
     <div className="sheet">
       {props.writes && <AddEntry scope={props.family} kind="source" taken={sources.map((s) => s.id)} />}
@@ -113,7 +129,8 @@ export function SourcesTab(props: TabProps) {
           <TableRow>
             <TableCell>source</TableCell>
             <TableCell>sort</TableCell>
-            <TableCell>where</TableCell>
+            <TableCell>where, and how it is got</TableCell>
+            <TableCell>its words</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -127,11 +144,28 @@ export function SourcesTab(props: TabProps) {
                 )}
               </TableCell>
               <TableCell>{source.sort}</TableCell>
-              <TableCell className="soft">{whereOf(source)}</TableCell>
+              <TableCell className="soft">
+                {[whereOf(source), source.obtained, source.cost, source.course && `course: ${source.course}`]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </TableCell>
+              <TableCell>{mayBeCopied(source) ? 'may be passed on' : 'only looked at'}</TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
+      {withheld.length > 0 && (
+        <Fold title={`Stays here when this unit is given away: ${withheld.length}`}>
+          <ul>
+            {withheld.map((w) => (
+              <li key={`${w.what}${w.of}${w.from}`}>
+                {w.what === 'picture' ? 'the picture' : w.what === 'quote' ? 'a quote at' : 'the words of'} {w.of}
+                {w.from && `, from ${w.from}`}
+              </li>
+            ))}
+          </ul>
+        </Fold>
+      )}
     </div>
   );
 }

@@ -63,6 +63,10 @@ function BlockView({ block }: { block: Block }) {
       return <h3>{block.text}</h3>;
     case 'text':
       return <p className={block.tone ?? ''}>{block.text}</p>;
+    case 'drawing':
+      return (
+        <img className="drawn" alt={block.words} src={`data:image/svg+xml;utf8,${encodeURIComponent(block.svg)}`} />
+      );
     case 'pictures':
       return block.pictures.map((p) => <PicturedView key={p.data.slice(-40)} {...p} />);
     case 'list':

@@ -15,6 +15,7 @@ import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
 import { dayOf } from '../day-of.ts';
 import { Next, type StationProps } from '../StationLayout.tsx';
+import { SwapGuide } from './SwapGuide.tsx';
 import { ToOrder } from './ToOrder.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
@@ -106,6 +107,7 @@ function VerdictFacts({ verdict, at, data }: { verdict: VerdictNode; at: ChartWa
         </p>
       )}
       {part?.afterReplacing && isNew && <p>After replacing: {part.afterReplacing}</p>}
+      {part && isNew && <SwapGuide part={part} data={data} />}
     </>
   );
 }

@@ -19,6 +19,7 @@ import { Measure } from './Measure.tsx';
 import { NeedsPlate } from './NeedsPlate.tsx';
 import { Remedies } from './Remedies.tsx';
 import { SetTo } from './SetTo.tsx';
+import { SwapGuide } from './SwapGuide.tsx';
 import { Wait } from './Wait.tsx';
 import { Watched } from './Watched.tsx';
 
@@ -92,12 +93,17 @@ export function NodeBody(props: BodyProps) {
       return <Answers {...props} node={node} former={former?.answer ?? null} />;
     case 'remedies':
       return <Remedies {...props} node={node} />;
-    case 'act':
+    case 'act': {
+      const part = node.act === 'replace' ? familyEntry(data.bundle).parts.find((p) => p.id === node.part) : undefined;
       return (
-        <div className="actions">
-          <Next onClick={() => say('done')}>Done</Next>
-        </div>
+        <>
+          {part && <SwapGuide part={part} data={data} />}
+          <div className="actions">
+            <Next onClick={() => say('done')}>Done</Next>
+          </div>
+        </>
       );
+    }
     case 'wait':
       return <Wait {...props} node={node} />;
     case 'set':

@@ -7,8 +7,10 @@ import {
   orderText,
   type Part,
   partsToOrder,
+  repairCost,
 } from '@wire-trail/core';
 import { useState } from 'react';
+import { api } from '../../../../foundation/api.ts';
 import { saveCsv } from '../../../../parts/csv/save-csv.ts';
 import type { StationProps } from '../StationLayout.tsx';
 
@@ -36,6 +38,29 @@ const openWords = (line: OrderLine): string | null =>
       ? `The plate has to tell which: ${line.maybe.join(' or ')}.`
       : null;
 
+/** What it costs and takes, and whether the school looks at that twice at this age: shown, never decided. */
+function Cost({ part, quantity, age }: { part: Part; quantity: number; age: string | undefined }) {
+  const { data: settings } = api.useSettingsQuery();
+  const limit = settings?.repairLimit;
+  const cost = repairCost(part, quantity, { limit, age, thisYear: new Date().getFullYear() });
+  if (!cost) return null;
+  return (
+    <>
+      <p className="soft small">
+        {cost.amount} {cost.currency}
+        {cost.minutes !== null && ` · ${cost.minutes} min to fit`}
+        {cost.is === 'age-unknown' && ' · its age is not known'}
+      </p>
+      {cost.is === 'over' && limit && (
+        <p className="note">
+          At {cost.years} years the school looks twice at a repair over {limit.most} {limit.currency}. It is for you and
+          the customer to decide.
+        </p>
+      )}
+    </>
+  );
+}
+
 function Line({ part, walk, data, add }: { part: Part } & Pick<StationProps, 'walk' | 'data' | 'add'>) {
   const [quantity, setQuantity] = useState(1);
   const line = orderLine(data.bundle, walk, part, { alive: data.alive, quantity });
@@ -49,12 +74,7 @@ function Line({ part, walk, data, add }: { part: Part } & Pick<StationProps, 'wa
       </p>
       {part.notFirst && <p className="note bad">{part.notFirst}</p>}
       {open && <p className="note">{open}</p>}
-      {part.price && (
-        <p className="soft small">
-          {part.price.amount} {part.price.currency}
-          {part.minutesToFit !== undefined && ` · ${part.minutesToFit} min to fit`}
-        </p>
-      )}
+      <Cost part={part} quantity={quantity} age={walk.complaint?.age} />
       <div className="row">
         <Button aria-label="one less" disabled={quantity === 1} onClick={() => setQuantity(quantity - 1)}>
           −
