@@ -357,7 +357,7 @@ export { complaintHints } from './walk/complaint.ts';
 export { askedDetails, contactsFor } from './walk/contacts.ts';
 export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
-export { ledgerOf } from './walk/ledger.ts';
+export { isSheetMissing, ledgerOf, sheetMissing } from './walk/ledger.ts';
 export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type OrderLine, orderLine, orderRows, orderText, partsToOrder } from './walk/order.ts';
 export { nothingToDo } from './walk/passes.ts';

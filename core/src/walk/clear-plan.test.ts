@@ -10,6 +10,7 @@ import {
   foundWords,
   ledgerOf,
   roundsSeen,
+  Setting,
   type Walk,
   WalkEvent,
   walkChart,
@@ -112,6 +113,38 @@ describe('clearPlan', () => {
     expect(plan[1]).toMatchObject({ part: 'Rinse heating element', demands: 'Set the level to zero.' });
     const other = [...dead.slice(0, 2), { node: 'sensor', answer: 'low' }];
     expect(brief(planOf(walkOf(entered), other, wants))).not.toContain('recalibrate: enter-memory level-zero');
+  });
+  it('a new part that comes without its settings is led to them, by the route that opens them', () => {
+    const setting = (more: object = {}) => ({
+      kind: 'setting',
+      id: 'heat-limit',
+      family: 'brindlewick-g4',
+      name: 'Heat limit',
+      shownAs: 'As a number of lamps.',
+      allowed: ['1 lamp', '2 lamps'],
+      right: [{ variant: null, value: '2 lamps' }],
+      source: null,
+      standing: 'document',
+      ...more,
+    });
+    const wants = (more: object) => {
+      const bundle = glasswasher();
+      const parts = entryOf(bundle, 'family', 'brindlewick-g4')?.parts.map((p) =>
+        p.id === 'rinse-element' ? { ...p, setAfter: ['heat-limit'] } : p,
+      );
+      const changed = change(bundle, 'family', 'brindlewick-g4', { parts });
+      return { ...changed, entries: [...changed.entries, Setting.parse(setting(more))] };
+    };
+    const led = planOf(walkOf(entered), dead, wants({ route: 'level-zero' }));
+    expect(brief(led)[1]).toBe('recalibrate: enter-memory level-zero');
+    expect(led[1]).toMatchObject({ part: 'Rinse heating element', settings: [{ id: 'heat-limit' }] });
+    expect(brief(planOf(walkOf(entered), dead, wants({})))[1]).toBe('recalibrate: ');
+    // the cleaned or passed one is not new
+    expect(brief(planOf(walkOf(entered), [{ node: 'look-scale', answer: 'no' }], wants({})))).toEqual([
+      'close-up',
+      'erase: erase-memory',
+      'leave: leave-memory',
+    ]);
   });
   it('a cover that is in the way of the erasing itself comes on last', () => {
     const through = change(glasswasher(), 'route', 'erase-memory', { ways: ['lower-cover'] });

@@ -3,6 +3,8 @@ import { causeOf, remediesDone, stoppedBy } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
+import type { Setting } from '../model/code.ts';
+import type { Part } from '../model/family.ts';
 import type { Route } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Clearing } from '../model/walk.ts';
@@ -23,8 +25,14 @@ export type ClearStep =
       /** The unit is dead while this is done, and has its supply again only afterwards. */
       isDead: boolean;
     }>
-  /** What a part wants that was put in new; with the routes that do it, where there are any. */
-  | Readonly<{ kind: 'recalibrate'; part: string; demands: string; routes: readonly Route[] }>
+  /** What a part wants that was put in new; with the routes that do it and what has to be set right, where there is any. */
+  | Readonly<{
+      kind: 'recalibrate';
+      part: string;
+      demands: string;
+      routes: readonly Route[];
+      settings: readonly Setting[];
+    }>
   | Readonly<{ kind: 'erase' | 'leave'; routes: readonly Route[] }>;
 
 type Asked = Readonly<{
@@ -70,7 +78,12 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
   const isInAfter = isIn || erasing.length > 0;
   const leaving = leave && isInAfter ? [leave] : [];
   const wants = replacedParts(bundle, walk, chartWalk, path);
-  const calibrating = wants.flatMap((p) => entryOf(bundle, 'route', p.recalibrateBy) ?? []);
+  const settings = [...new Set(wants.flatMap((p) => p.setAfter ?? []))].flatMap(
+    (id) => entryOf(bundle, 'setting', id) ?? [],
+  );
+  const calibrating = [...wants.map((p) => p.recalibrateBy), ...settings.map((s) => s.route)].flatMap(
+    (id) => routes.find((r) => r.id === id) ?? [],
+  );
   const needed = new Set([...erasing, ...leaving, ...calibrating].flatMap((r) => r.ways));
   // what is in the way of that comes on last, opened for the tests or only then
   const now = opened.filter((a) => !needed.has(a.id));
@@ -80,7 +93,7 @@ export function clearPlan({ bundle, walk, chartWalk, earlier = [], routes, clear
   return [
     ...(changes.length > 0 ? [{ kind: 'put-back' as const, changes }] : []),
     { kind: 'close-up', back: [...plugs.map(onAgain), ...wayBack(now)], isDead },
-    ...(wants.length > 0 ? [recalibrating(wants, [...new Set(calibrating.flatMap(upTo))])] : []),
+    ...(wants.length > 0 ? [recalibrating(wants, [...new Set(calibrating.flatMap(upTo))], settings)] : []),
     ...(erasing.length > 0 ? [{ kind: 'erase' as const, routes: erasing }] : []),
     ...(leaving.length > 0 ? [{ kind: 'leave' as const, routes: leaving }] : []),
     ...(last.length > 0
@@ -96,13 +109,12 @@ function onAgain(what: string): string {
   return `Back on: ${what.replace(/ off\.?$/, '')}`;
 }
 
-type Part = Readonly<{ name: string; afterReplacing?: string | undefined; recalibrateBy?: string | undefined }>;
-
-const recalibrating = (parts: readonly Part[], routes: readonly Route[]): ClearStep => ({
+const recalibrating = (parts: readonly Part[], routes: readonly Route[], settings: readonly Setting[]): ClearStep => ({
   kind: 'recalibrate',
   part: parts.map((p) => p.name).join(', '),
   demands: parts.flatMap((p) => p.afterReplacing ?? []).join(' '),
   routes,
+  settings,
 });
 
 /** The parts that were found to be causes, or were put in new on the way, and want something once they are new. */
@@ -118,7 +130,7 @@ function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, 
   const isNew = helped?.part !== found?.cause || helped?.act === 'replace';
   if (found?.verdict === 'cause-found' && found.cause && isNew) replaced.add(found.cause);
   for (const settled of walk.settled.values()) if (settled.found?.cause) replaced.add(settled.found.cause);
-  return parts.filter((p) => replaced.has(p.id) && (p.afterReplacing || p.recalibrateBy));
+  return parts.filter((p) => replaced.has(p.id) && (p.afterReplacing || p.recalibrateBy || p.setAfter));
 }
 
 type Found = NonNullable<Walk['found']>;

@@ -1,6 +1,13 @@
 import type { Owed } from '../model/machine-past.ts';
 import type { Walk } from './state.ts';
 
+/** What is kept with a machine whose service sheet is gone, until somebody brings one back. */
+export const sheetMissing = { kind: 'owed', what: 'Service sheet missing: put a copy back', by: null } as const;
+
+/** Whether a walk says that the sheet of its machine is gone. */
+export const isSheetMissing = (walk: Pick<Walk, 'owed'>): boolean =>
+  [...walk.owed.values()].some((o) => o.what === sheetMissing.what);
+
 /** What one walk left behind, whether or not a later one put it back. */
 function leftBehind(walk: Walk): Owed[] {
   const of = { walk: walk.id, setting: null, by: null, since: walk.lastAt };

@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
 import { type ClearStep, clearingNow, ledgerOf, openRoots, type Route } from '@wire-trail/core';
+import { useState } from 'react';
 import type { Happening } from '../../../foundation/device/walks.ts';
 import { InTurn } from './coach/InTurn.tsx';
 import { Ledger } from './Ledger.tsx';
+import { SetAfter } from './mode-work/SetAfter.tsx';
 import { OtherCodes } from './OtherCodes.tsx';
 import { PutBack } from './PutBack.tsx';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
@@ -34,17 +36,7 @@ export function ClearStation({ walk, data, add }: StationProps) {
     case 'close-last':
       return <CloseUp {...props} step={step} isLast={isLast} />;
     case 'recalibrate':
-      return step.routes.length > 0 ? (
-        <Along key={step.kind} {...props} routes={step.routes} said={`The new part wants it: ${step.demands}`} />
-      ) : (
-        <StationLayout panel={{ face: data.front }} actions={<Next onClick={done}>It is done</Next>}>
-          {of && <p className="soft small">{of}</p>}
-          <h1>What the new part wants</h1>
-          <p>
-            <strong>{step.part}:</strong> {step.demands}
-          </p>
-        </StationLayout>
-      );
+      return <NewPart {...props} step={step} />;
     case 'erase':
     case 'leave':
       return <Along key={step.kind} {...props} routes={step.routes} erases={step.kind === 'erase'} />;
@@ -52,6 +44,39 @@ export function ClearStation({ walk, data, add }: StationProps) {
 }
 
 type StepProps = Omit<StationProps, 'events'> & Readonly<{ of: string | null; onDone: () => void }>;
+
+/** What a new part wants: the routes that bring the unit there, then every setting that has to be right, looked at by eye. */
+function NewPart({ step, ...props }: StepProps & { step: Extract<ClearStep, { kind: 'recalibrate' }> }) {
+  const { walk, data, add, of, onDone } = props;
+  const { part, demands, routes, settings } = step;
+  const [went, setWent] = useState(false);
+  if (routes.length > 0 && !went)
+    return (
+      <Along
+        {...props}
+        routes={routes}
+        said={`The new part wants it: ${demands}`}
+        onDone={() => (settings.length > 0 ? setWent(true) : onDone())}
+      />
+    );
+  const open = settings.filter((s) => !walk.settings.get(s.id)?.verified);
+  return (
+    <StationLayout
+      panel={{ face: data.front }}
+      actions={<Next onClick={onDone}>{open.length > 0 ? 'Go on: not set by me' : 'It is done'}</Next>}
+    >
+      {of && <p className="soft small">{of}</p>}
+      <h1>What the new part wants</h1>
+      <p>
+        <strong>{part}</strong>
+        {demands && `: ${demands}`}
+      </p>
+      {settings.map((s) => (
+        <SetAfter key={s.id} setting={s} walk={walk} data={data} add={add} />
+      ))}
+    </StationLayout>
+  );
+}
 
 /** Routes one after the other, each coached; whoever has done it already says so. */
 function Along({

@@ -1,4 +1,5 @@
-import { familyEntry, type Scope, scopes } from '@wire-trail/core';
+import Button from '@mui/material/Button';
+import { familyEntry, isSheetMissing, type Scope, scopes, sheetMissing } from '@wire-trail/core';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 const scopeWords = {
@@ -39,6 +40,13 @@ export function SafeStation({ walk, data, add }: StationProps) {
             ))}
           </ul>
           {family.sheetHidden && <p className="soft">Service sheet: {family.sheetHidden}</p>}
+          {isSheetMissing(walk) ? (
+            <p role="status">Kept with this unit: its service sheet is missing.</p>
+          ) : (
+            <Button variant="text" onClick={() => void add(sheetMissing)}>
+              The service sheet is missing here
+            </Button>
+          )}
         </div>
       }
       actions={

@@ -1,4 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { ledgerOf, sheetMissing } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { glasswasher, serverAnswers, show, standing, unit, velmarrow } from '../../../testing/trail.tsx';
 import { ClearStation } from './ClearStation.tsx';
@@ -79,6 +80,22 @@ describe('Safe', () => {
     expect(s.added).toMatchObject([
       { kind: 'safe', hazards: expect.arrayContaining(['mains', 'hot-water', 'chemical']) },
     ]);
+  });
+
+  it('a service sheet that is gone is kept with the unit until somebody brings one back', () => {
+    const s = standing([unit()]);
+    show(<SafeStation {...s} />);
+    press('The service sheet is missing here');
+    expect(s.added).toEqual([sheetMissing]);
+    cleanup();
+    const said = standing([unit(), sheetMissing]);
+    show(<SafeStation {...said} />);
+    sees(/its service sheet is missing/);
+    expect(ledgerOf([said.walk]).map((o) => o.what)).toEqual(['Service sheet missing: put a copy back']);
+    const [key = ''] = said.walk.owed.keys();
+    expect(
+      ledgerOf([standing([unit(), sheetMissing, { kind: 'put-back', of: said.walk.id, what: key }]).walk]),
+    ).toEqual([]);
   });
 
   it('with more danger found out, shows what is new only, and keeps both', () => {
@@ -403,6 +420,48 @@ describe('Clear', () => {
     sees(/left so, on the ledger/);
     press('Go on');
     expect(done.added).toEqual([{ kind: 'clear-step', did: 'put-back' }]);
+  });
+
+  it('a setting a new part comes without is named with what is right here, and looked at by eye', () => {
+    const setting = {
+      kind: 'setting',
+      id: 'heat-limit',
+      family: 'brindlewick-g4',
+      name: 'Heat limit',
+      shownAs: 'As a number of lamps at switch-on.',
+      allowed: ['1 lamp', '2 lamps'],
+      right: [{ variant: null, value: '2 lamps' }],
+      source: null,
+      standing: 'document',
+    };
+    const bundle = {
+      ...glasswasher,
+      entries: [
+        ...glasswasher.entries.map((e) =>
+          e.kind === 'family' ? { ...e, parts: e.parts.map((p) => ({ ...p, setAfter: ['heat-limit'] })) } : e,
+        ),
+        setting,
+      ],
+    } as typeof glasswasher;
+    const closed = { kind: 'clear-step', did: 'close-up' };
+    const s = standing([...k19, ...dead, { ...ended, cause: 'rinse-sensor' }, closed], bundle);
+    show(<ClearStation {...s} />);
+    sees('What the new part wants');
+    expect(screen.getByLabelText('value of Heat limit')).toHaveProperty('value', '2 lamps');
+    type('value of Heat limit', '1 lamp');
+    sees(/not what is right here/);
+    expect(screen.getByRole('button', { name: 'It shows so' })).toHaveProperty('disabled', true);
+    type('value of Heat limit', '2 lamps');
+    press('It shows so');
+    expect(s.added).toEqual(
+      ['set', 'verified'].map((did) => ({ kind: 'setting', setting: 'heat-limit', did, value: '2 lamps' })),
+    );
+    cleanup();
+    const done = standing([...k19, ...dead, { ...ended, cause: 'rinse-sensor' }, closed, ...s.added], bundle);
+    show(<ClearStation {...done} />);
+    sees('It shows 2 lamps.');
+    press('It is done');
+    expect(done.added).toEqual([{ kind: 'clear-step', did: 'recalibrate' }]);
   });
 
   it('then into the mode again, which the isolating ended; then it is erased, and left', () => {
