@@ -63,7 +63,11 @@ function NewPart({ step, ...props }: StepProps & { step: Extract<ClearStep, { ki
   return (
     <StationLayout
       panel={{ face: data.front }}
-      actions={<Next onClick={onDone}>{open.length > 0 ? 'Go on: not set by me' : 'It is done'}</Next>}
+      actions={
+        <Next disabled={open.length > 0} onClick={onDone}>
+          {open.length > 0 ? `${open.length} still to set` : 'It is done'}
+        </Next>
+      }
     >
       {of && <p className="soft small">{of}</p>}
       <h1>What the new part wants</h1>
@@ -74,6 +78,18 @@ function NewPart({ step, ...props }: StepProps & { step: Extract<ClearStep, { ki
       {settings.map((s) => (
         <SetAfter key={s.id} setting={s} walk={walk} data={data} add={add} />
       ))}
+      {open.length > 0 && (
+        <Button
+          variant="text"
+          onClick={() =>
+            void add(...open.map((s) => ({ kind: 'owed' as const, what: `${s.name}: still to set`, by: null }))).then(
+              onDone,
+            )
+          }
+        >
+          Not set now: keep it with this unit
+        </Button>
+      )}
     </StationLayout>
   );
 }

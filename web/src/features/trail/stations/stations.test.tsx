@@ -422,7 +422,7 @@ describe('Clear', () => {
     expect(done.added).toEqual([{ kind: 'clear-step', did: 'put-back' }]);
   });
 
-  it('a setting a new part comes without is named with what is right here, and looked at by eye', () => {
+  it('a setting a new part comes without is named with what is right here, and looked at by eye', async () => {
     const setting = {
       kind: 'setting',
       id: 'heat-limit',
@@ -447,11 +447,11 @@ describe('Clear', () => {
     const s = standing([...k19, ...dead, { ...ended, cause: 'rinse-sensor' }, closed], bundle);
     show(<ClearStation {...s} />);
     sees('What the new part wants');
-    expect(screen.getByLabelText('value of Heat limit')).toHaveProperty('value', '2 lamps');
-    type('value of Heat limit', '1 lamp');
+    expect(screen.getByRole('button', { name: '1 still to set' })).toHaveProperty('disabled', true);
+    type('what Heat limit shows', '1 lamp');
     sees(/not what is right here/);
     expect(screen.getByRole('button', { name: 'It shows so' })).toHaveProperty('disabled', true);
-    type('value of Heat limit', '2 lamps');
+    type('what Heat limit shows', '2 lamps');
     press('It shows so');
     expect(s.added).toEqual(
       ['set', 'verified'].map((did) => ({ kind: 'setting', setting: 'heat-limit', did, value: '2 lamps' })),
@@ -462,6 +462,16 @@ describe('Clear', () => {
     sees('It shows 2 lamps.');
     press('It is done');
     expect(done.added).toEqual([{ kind: 'clear-step', did: 'recalibrate' }]);
+    cleanup();
+    const left = standing([...k19, ...dead, { ...ended, cause: 'rinse-sensor' }, closed], bundle);
+    show(<ClearStation {...left} />);
+    press('Not set now: keep it with this unit');
+    await waitFor(() =>
+      expect(left.added).toEqual([
+        { kind: 'owed', what: 'Heat limit: still to set', by: null },
+        { kind: 'clear-step', did: 'recalibrate' },
+      ]),
+    );
   });
 
   it('then into the mode again, which the isolating ended; then it is erased, and left', () => {

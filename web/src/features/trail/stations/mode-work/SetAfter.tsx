@@ -9,7 +9,7 @@ type Props = Omit<StationProps, 'events'> & Readonly<{ setting: Setting }>;
 /** A setting that a new part comes without: what is right here, and what it shows now. There is no old value to put back. */
 export function SetAfter({ setting, walk, data, add }: Props) {
   const right = rightValues(setting, data.alive);
-  const [value, setValue] = useState(right.length === 1 ? (right[0]?.value ?? '') : '');
+  const [value, setValue] = useState('');
   const state = walk.settings.get(setting.id);
   const isRight = right.length === 0 || right.some((r) => r.value === value);
   const shows = () =>
@@ -32,9 +32,9 @@ export function SetAfter({ setting, walk, data, add }: Props) {
             native
             value={value}
             onChange={(e) => setValue(e.target.value)}
-            inputProps={{ 'aria-label': `value of ${setting.name}` }}
+            inputProps={{ 'aria-label': `what ${setting.name} shows` }}
           >
-            <option value="">value …</option>
+            <option value="">what it shows …</option>
             {setting.allowed.map((c) => (
               <option key={c}>{c}</option>
             ))}
