@@ -362,6 +362,7 @@ export { type Needs, needsOf, wayBack } from './walk/needs.ts';
 export { type OrderLine, orderLine, orderRows, orderText, partsToOrder } from './walk/order.ts';
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
+export { plateOf } from './walk/plate-of.ts';
 export { repairCost } from './walk/repair-cost.ts';
 export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';

@@ -28,6 +28,13 @@ export const remediesDone = (path: readonly Step[]): Remedy[] =>
       : [],
   );
 
+/** The parts that were put in new on the way: at a step that replaces one, or as a remedy. */
+export const putInNew = (path: readonly Step[]): ReadonlySet<PartId> =>
+  new Set([
+    ...path.flatMap(({ node }) => (node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [])),
+    ...remediesDone(path).flatMap(({ act, part }) => (act === 'replace' && part ? [part] : [])),
+  ]);
+
 const helps: ReadonlySet<string> = new Set(['clean', 'reseat', 'adjust', 'replace']);
 /** Whether a step does something about a fault. */
 export const isRemedyNode = (node: ChartNode): boolean =>

@@ -10,6 +10,7 @@ import { resolvePlate } from '../unit/plate.ts';
 import { changedByHand } from '../walk/changed.ts';
 import { askedDetails, contactsFor } from '../walk/contacts.ts';
 import { orderLine, orderText, partsToOrder } from '../walk/order.ts';
+import { plateOf } from '../walk/plate-of.ts';
 import { rootsOf } from '../walk/roots.ts';
 import type { Walk } from '../walk/state.ts';
 import { complaintLines } from '../words/complaint.ts';
@@ -73,12 +74,7 @@ export function handOnSheet(input: {
   const part = (id: string): string => family.parts.find((p) => p.id === id)?.name ?? id;
   const variant = family.variants.find((v) => v.id === walk.unit?.variant)?.name;
   const time = (iso: string): string => iso.slice(11, 16);
-  const { alive } = resolvePlate(family, {
-    model: walk.unit?.model || null,
-    serial: walk.unit && !walk.unit.serialUnread ? walk.unit.serial : null,
-    software: walk.unit?.software ?? null,
-    ...(walk.unit && { options: walk.unit.options }),
-  });
+  const { alive } = resolvePlate(family, plateOf(walk));
   const verdict = chartWalk?.end?.kind === 'verdict' ? chartWalk.end.verdict : null;
   const { out, left } = chartWalk ? ruledOut(chartWalk) : { out: [], left: [] };
   const measured = walk.answers.filter((a) => a.reading);

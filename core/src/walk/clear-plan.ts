@@ -1,5 +1,5 @@
 import type { PartId } from '../base/ids.ts';
-import { causeOf, remediesDone, stoppedBy } from '../chart/remedies.ts';
+import { causeOf, putInNew, stoppedBy } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
@@ -120,11 +120,8 @@ const recalibrating = (parts: readonly Part[], routes: readonly Route[], setting
 /** The parts that were found to be causes, or were put in new on the way, and want something once they are new. */
 function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, path: ChartWalk['path']): Part[] {
   const { parts } = familyEntry(bundle);
-  const replaced = new Set<PartId>(
-    path.flatMap(({ node }) => (node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [])),
-  );
+  const replaced = new Set<PartId>(putInNew(path));
   const helped = stoppedBy(path);
-  for (const { act, part } of remediesDone(path)) if (act === 'replace' && part) replaced.add(part);
   const found = foundOn(walk, chartWalk);
   // what was cleaned or put right is not new
   const isNew = helped?.part !== found?.cause || helped?.act === 'replace';

@@ -1,5 +1,5 @@
 import type { PartId, VariantId } from '../base/ids.ts';
-import { causeOf, remediesDone } from '../chart/remedies.ts';
+import { causeOf, putInNew } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Part } from '../model/family.ts';
@@ -54,11 +54,7 @@ export function partsToOrder(bundle: Bundle, walk: Pick<Walk, 'ordered'>, chartW
   const { path, end } = chartWalk;
   const verdict = end?.kind === 'verdict' ? end.verdict : null;
   const found = verdict?.verdict === 'cause-found' ? causeOf(path, verdict.cause) : (verdict?.cause ?? null);
-  const helped = remediesDone(path).filter((r) => r.act === 'replace');
-  const replaced = path.flatMap(({ node }) =>
-    node.kind === 'act' && node.act === 'replace' && node.part ? [node.part] : [],
-  );
-  const wanted = new Set<PartId>([...replaced, ...helped.flatMap((r) => r.part ?? []), ...(found ? [found] : [])]);
+  const wanted = new Set<PartId>([...putInNew(path), ...(found ? [found] : [])]);
   const had = new Set(walk.ordered.map((o) => o.part));
   return familyEntry(bundle).parts.filter((p) => wanted.has(p.id) && !had.has(p.id) && (p.numbers || p.price));
 }

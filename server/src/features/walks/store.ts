@@ -64,9 +64,9 @@ export async function lockWalk(trx: Transaction, walkId: string, userId: number)
     .insert({ id: walkId, user_id: userId, state: 'open', station: 'unit' })
     .onConflict('id')
     .merge(['id']);
-  const row = readRow(OwnerRow, await trx('walks').where({ id: walkId }).forUpdate().first('user_id'));
-  if (!row) throw new Error(`walk ${walkId} vanished`);
-  return row.user_id;
+  const owner = await lockOwner(trx, walkId);
+  if (owner === null) throw new Error(`walk ${walkId} vanished`);
+  return owner;
 }
 
 /** Stores an event once, however often it is sent: new, known already, or an id that stands for another walk's event. */

@@ -24,6 +24,7 @@ import {
   needsOf,
   type Panel,
   type Plate,
+  plateOf,
   type Readout,
   type Root,
   type Route,
@@ -93,15 +94,7 @@ const leadsInto = (way: readonly Route[], { modes }: Readout): boolean => modes.
 
 /** Puts together what a walk shows, from the bundle it began with and what it has found out so far. */
 export function trailData(stored: Bundle, walk: Walk): TrailData {
-  const plate = walk.unit
-    ? {
-        model: walk.unit.model || null,
-        // what stands in for a serial number that could not be read rules nothing out
-        serial: walk.unit.serialUnread ? null : walk.unit.serial,
-        software: walk.unit.software,
-        options: walk.unit.options,
-      }
-    : { model: null, serial: null, software: null };
+  const plate = plateOf(walk);
   const { alive, parameters } = resolvePlate(familyEntry(stored), plate);
   // the unit as it is built, as far as its plate tells
   const bundle = asBuilt(stored, alive);

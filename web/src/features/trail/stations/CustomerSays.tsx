@@ -25,8 +25,6 @@ export function CustomerSays({ walk, data, add }: Pick<StationProps, 'walk' | 'd
   const [said, setSaid] = useState<Complaint>(walk.complaint ?? nothing);
   const { parts } = familyEntry(data.bundle);
   const nameOf = (id: string) => parts.find((p) => p.id === id)?.name ?? id;
-  const toggled = <T,>(list: readonly T[], item: T): T[] =>
-    list.includes(item) ? list.filter((x) => x !== item) : [...list, item];
   const text = (field: 'since' | 'usedBy' | 'age' | 'counter', value: string) => {
     const { [field]: _, ...rest } = said;
     setSaid(value === '' ? rest : { ...rest, [field]: value });
@@ -82,34 +80,20 @@ export function CustomerSays({ walk, data, add }: Pick<StationProps, 'walk' | 'd
             onChange={(e) => text('counter', e.target.value)}
           />
         </div>
-        <fieldset className="field">
-          <legend>When it happens</legend>
-          <div className="row">
-            {complaintTimes.map((time) => (
-              <label key={time} className="row">
-                <Checkbox
-                  checked={said.happens.includes(time)}
-                  onChange={() => setSaid({ ...said, happens: toggled(said.happens, time) })}
-                />
-                {complaintTimeWords[time]}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-        <fieldset className="field">
-          <legend>Before you came</legend>
-          <div className="row">
-            {triedBefore.map((tried) => (
-              <label key={tried} className="row">
-                <Checkbox
-                  checked={said.tried.includes(tried)}
-                  onChange={() => setSaid({ ...said, tried: toggled(said.tried, tried) })}
-                />
-                {triedWords[tried]}
-              </label>
-            ))}
-          </div>
-        </fieldset>
+        <Picks
+          legend="When it happens"
+          all={complaintTimes}
+          words={complaintTimeWords}
+          picked={said.happens}
+          onPicked={(happens) => setSaid({ ...said, happens })}
+        />
+        <Picks
+          legend="Before you came"
+          all={triedBefore}
+          words={triedWords}
+          picked={said.tried}
+          onPicked={(tried) => setSaid({ ...said, tried })}
+        />
         {said.tried.includes('parts-changed') && (
           <label className="field">
             Which part was put in new
@@ -133,6 +117,34 @@ export function CustomerSays({ walk, data, add }: Pick<StationProps, 'walk' | 'd
         </Button>
       </div>
     </Fold>
+  );
+}
+
+type PicksProps<T extends string> = Readonly<{
+  legend: string;
+  all: readonly T[];
+  words: Readonly<Record<T, string>>;
+  picked: readonly T[];
+  onPicked: (picked: T[]) => void;
+}>;
+
+/** As many of these as hold. */
+function Picks<T extends string>({ legend, all, words, picked, onPicked }: PicksProps<T>) {
+  return (
+    <fieldset className="field">
+      <legend>{legend}</legend>
+      <div className="row">
+        {all.map((one) => (
+          <label key={one} className="row">
+            <Checkbox
+              checked={picked.includes(one)}
+              onChange={() => onPicked(picked.includes(one) ? picked.filter((x) => x !== one) : [...picked, one])}
+            />
+            {words[one]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

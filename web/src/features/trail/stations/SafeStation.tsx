@@ -1,13 +1,6 @@
 import Button from '@mui/material/Button';
-import { familyEntry, isSheetMissing, type Scope, scopes, sheetMissing } from '@wire-trail/core';
+import { familyEntry, isSheetMissing, type Scope, scopes, scopeWords, sheetMissing } from '@wire-trail/core';
 import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
-
-const scopeWords = {
-  operator: 'anybody who uses the unit',
-  technician: 'a technician',
-  licensed: 'a licensed person',
-  maker: 'the maker’s own support',
-} as const;
 
 const strictestOf = (list: readonly Scope[]): Scope =>
   [...list].sort((a, b) => scopes.indexOf(b) - scopes.indexOf(a))[0] ?? 'technician';
