@@ -31,6 +31,7 @@ export {
   WalkId,
 } from './base/ids.ts';
 export { canonicalJson, sameJson } from './base/json.ts';
+export { asShown, withOwn } from './base/own-beside.ts';
 export { parseAmount, type StoredAs, storedAs, writeAmount } from './base/parse-amount.ts';
 export type { Path } from './base/path.ts';
 export {
@@ -109,7 +110,7 @@ export { parseMermaid, printMermaid } from './chart/mermaid.ts';
 export { mostNodes, type OutlineRow, outlineRows, parseOutline, printOutline } from './chart/outline.ts';
 export { probePoints } from './chart/probes.ts';
 export { remedyAt, stoppedBy } from './chart/remedies.ts';
-export { type ShownBy, shownBy } from './chart/shown-value.ts';
+export { type ShownBy, shownBy, shownIn } from './chart/shown-value.ts';
 export { slopeOf, timeTo } from './chart/slope.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading } from './chart/verdict.ts';
@@ -130,7 +131,15 @@ export { FamilyCard, type ImportLine } from './contract/library.ts';
 export { NewPassword, NewUser, SchoolSettings, type SignedIn, User } from './contract/people.ts';
 export { type Overtaken, Refusal, type RefusalCode, refusalCodes, refusals, type Stale } from './contract/problem.ts';
 export { addressOf, apiPrefix, type Declared, refusalsOf, statusOf } from './contract/route.ts';
-export { type EventsTaken, OrderedLine, Question, SeenMachine, type Tried, WalkLine } from './contract/walks.ts';
+export {
+  type EventsTaken,
+  OfferedLine,
+  OrderedLine,
+  Question,
+  SeenMachine,
+  type Tried,
+  WalkLine,
+} from './contract/walks.ts';
 // decode
 export { asTold, compareReadings, looksOf, readByAccounts } from './decode/compare.ts';
 export { confirmAt, listedOf, type SweepItem, showsCode, sweepPlan } from './decode/controllers.ts';
@@ -179,6 +188,7 @@ export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
+export { entriesOfProposal } from './library/take-proposal.ts';
 export { validate } from './library/validate.ts';
 // model
 export { Access } from './model/access.ts';
@@ -198,7 +208,15 @@ export {
 export { Claim, Code, CodeText, type Detection, Setting, type Suspect, Symptom } from './model/code.ts';
 export type { Condition } from './model/condition.ts';
 export { Entry, EntryKey, EntryKind, type EntryOf, entryKinds, entrySchemas } from './model/entry.ts';
-export { Attached, type AttachmentRule, Family, type Part, SoftwareVersion, type Variant } from './model/family.ts';
+export {
+  Attached,
+  type AttachmentRule,
+  type Contact,
+  Family,
+  type Part,
+  SoftwareVersion,
+  type Variant,
+} from './model/family.ts';
 export { documentWith, fieldText, type StringField, stringFields } from './model/fields.ts';
 export type { Finding, FindingCode, Severity } from './model/finding.ts';
 export { familyOf, keyOf, keyText, titleOf } from './model/key.ts';
@@ -217,6 +235,7 @@ export { Mode, NumberedTest } from './model/mode.ts';
 export { occurrencesIn } from './model/occurrence.ts';
 export { Control, Face, Panel, Sign } from './model/panel.ts';
 export type { Problem } from './model/problem.ts';
+export { Proposal } from './model/proposal.ts';
 export { Readout, type ReadoutAccount, Stage, specialMeans, type TestVector } from './model/readout.ts';
 export { isRhythmic, type ReadsOf, signsOfReads } from './model/reads.ts';
 export { type IdKind, idHomes, idKinds, meaningOf } from './model/reference.ts';
@@ -248,6 +267,7 @@ export { judgeTestReading, testConditions } from './modes-map/test-reading.ts';
 export { orderOfTests, runAt, runOf } from './modes-map/tests.ts';
 // play
 export { advanceUnit, wakeAt } from './play/advance.ts';
+export { stepsAsDone } from './play/as-done.ts';
 export type { MissCode } from './play/attempt-state.ts';
 export { compileSteps } from './play/compile.ts';
 export type { CompileError } from './play/compiler.ts';
@@ -318,7 +338,8 @@ export { identify, type SeenTraits } from './unit/identify.ts';
 // unit
 export { lampField } from './unit/lamp-field.ts';
 export { lintFamily } from './unit/lint.ts';
-export { beyondIn, isBeyond, scopeOfNode, strictest } from './unit/may-act.ts';
+export { lintParts } from './unit/lint-around.ts';
+export { type Actor, lacking, lackingIn, type Permit, permitFor, permitForNode } from './unit/may-act.ts';
 export {
   addPart,
   alignParts,
@@ -348,13 +369,14 @@ export {
   resolvePlate,
 } from './unit/plate.ts';
 export { plateTells } from './unit/plate-tells.ts';
+export { type Reach, reachOf } from './unit/reach.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
 export { complaintHints } from './walk/complaint.ts';
-export { askedDetails, contactsFor } from './walk/contacts.ts';
+export { askedDetails, contactsFor, type SchoolContacts } from './walk/contacts.ts';
 export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { isSheetMissing, ledgerOf, sheetMissing } from './walk/ledger.ts';
@@ -363,10 +385,13 @@ export { type OrderLine, orderLine, orderRows, orderText, partsToOrder } from '.
 export { nothingToDo } from './walk/passes.ts';
 export { type Drift, driftOf, readingsTaken } from './walk/past.ts';
 export { plateOf } from './walk/plate-of.ts';
+export { offersOf } from './walk/proposals.ts';
 export { repairCost } from './walk/repair-cost.ts';
 export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
+export { type BesideRow, likeOnes, type SideBySide, sideBySide } from './walk/side-by-side.ts';
 export {
+  type BesideReading,
   type Complaint,
   currentStation,
   eventsInForce,
@@ -382,6 +407,7 @@ export { isInside, wayGone, wayIn } from './walk/way-in.ts';
 // words
 export { sweptWords } from './words/answered.ts';
 export { bandWords, verdictWords } from './words/band.ts';
+export { besideWords, sideBySideWords } from './words/beside.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { complaintLines, complaintTimeWords, triedWords } from './words/complaint.ts';
@@ -426,9 +452,11 @@ export {
 } from './words/names.ts';
 export { goodWords, judgedCaseWords, plateTellsWords, rightWords } from './words/needs-plate.ts';
 export { headWords, nodeHeadWords } from './words/node.ts';
+export { proposalWords } from './words/proposal.ts';
+export { reachWords } from './words/reach.ts';
 export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
-export { scopeWords } from './words/scope.ts';
+export { permitWords, scopeWords } from './words/scope.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';

@@ -41,6 +41,26 @@ export async function loadDemo(folder: string, services: Services): Promise<bool
       ownReview: false,
       firstDo: 'test',
       repairLimit: { fromYears: 6, most: 80, currency: 'EUR' },
+      country: 'Orrimar Isles',
+      contacts: [
+        {
+          name: 'Tamsel cold works',
+          sort: 'trade',
+          for: 'licensed',
+          trade: 'refrigeration',
+          reach: 'ring 0199 518',
+          hours: 'weekdays 8 to 16',
+          asks: ['model', 'serial', 'code', 'readings'],
+        },
+        {
+          name: 'The school’s bench',
+          sort: 'colleague',
+          for: 'technician',
+          reach: 'ring 0199 100',
+          hours: 'every day 7 to 20',
+          asks: ['code', 'readings'],
+        },
+      ],
     },
     db,
   );

@@ -24,17 +24,23 @@ import { type Point, slopeOf, timeTo } from './slope.ts';
 import { type TemperatureDoubt, temperatureDoubtOf } from './temperature-doubt.ts';
 import { edgeDistance, judgeReading, type Named, type ReadingVerdict } from './verdict.ts';
 
-/** What was typed, with the unit somebody means by a bare number written behind it. */
-export function inOwnUnits(typed: TypedReading, quantity: Quantity, own: OwnUnits): TypedReading {
-  const say = (text: string, of: Quantity): string =>
-    ownUnit(of, own) !== baseUnit(of) && /^[+-]?[\d.,]*\d[.,]?$/.test(text.trim())
-      ? `${text.trim()} ${ownUnit(of, own)}`
-      : text;
+/** What the unit itself shows a value in, and what a setting of it is keyed in; left out: as somebody is used to. */
+export type UnitsThere = Readonly<{ shown?: string | undefined; set?: string | undefined }>;
+
+/** What was typed, with the unit somebody means by a bare number written behind it; of what a unit shows, its own unit. */
+export function inOwnUnits(
+  typed: TypedReading,
+  quantity: Quantity,
+  own: OwnUnits,
+  unit: UnitsThere = {},
+): TypedReading {
+  const say = (text: string, of: Quantity, is = ownUnit(of, own)): string =>
+    is !== baseUnit(of) && /^[+-]?[\d.,]*\d[.,]?$/.test(text.trim()) ? `${text.trim()} ${is}` : text;
   return {
     ...typed,
-    readings: typed.readings.map((r) => ({ ...r, typed: say(r.typed, quantity) })),
+    readings: typed.readings.map((r) => ({ ...r, typed: say(r.typed, quantity, unit.shown) })),
     ...(typed.temperature === undefined ? {} : { temperature: say(typed.temperature, 'temperature') }),
-    ...(typed.set === undefined ? {} : { set: say(typed.set, quantity) }),
+    ...(typed.set === undefined ? {} : { set: say(typed.set, quantity, unit.set) }),
   };
 }
 

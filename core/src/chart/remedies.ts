@@ -62,6 +62,12 @@ export function remediedBefore(path: readonly Step[], node: ChartNode): ChartNod
   return (bad < 0 ? done.find((s) => touches(s.node, node)) : done[0])?.node ?? null;
 }
 
+/** The part behind it, where a new one is wanted: not where cleaning it or putting it right was what helped. */
+export function causeToRenew(path: readonly Step[], cause: PartId | null): PartId | null {
+  const helped = stoppedBy(path);
+  return helped?.part !== cause || helped?.act === 'replace' ? cause : null;
+}
+
 /** The part that was behind it: as the verdict says, else what the remedy was done to that helped. */
 export const causeOf = (path: readonly Step[], cause: PartId | undefined): PartId | null =>
   cause ?? stoppedBy(path)?.part ?? null;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Bundle, entryOf, type MeasureNode, measure, readBundle, shownBy } from '../index.ts';
+import { baseUnits, type OwnUnits } from '../base/quantity.ts';
+import { type Bundle, entryOf, inOwnUnits, type MeasureNode, measure, readBundle, shownBy, shownIn } from '../index.ts';
 import { measuredAtWords } from '../words/measured.ts';
 
 const read = readBundle(JSON.parse(readFileSync(new URL('../../../demo/pellgrave-p8.json', import.meta.url), 'utf8')));
@@ -35,6 +36,34 @@ describe('a reading the unit itself shows', () => {
     // what it cannot show was misread
     ['140', 'beyond-instrument'],
   ])('%s °C: %s', (typed, answer) => expect(judged(typed)).toBe(answer));
+  it('is read in the unit’s own unit, whatever one’s own is', () => {
+    const by = shownBy(bundle, node);
+    if (!by) throw new Error('not shown');
+    const warm = { ...by, field: { ...by.field, unit: '°F', least: 14, most: 176 } };
+    const take = (typed: string, own: OwnUnits) => {
+      const result = measure({
+        node,
+        known: { parameters: new Map() },
+        typed: inOwnUnits({ readings: [{ typed, afterMs: 0 }] }, node.quantity, own, { shown: shownIn(warm, node) }),
+        shown: warm,
+      });
+      return result.ok
+        ? [result.value.answer, Math.round(result.value.taken.value ?? Number.NaN)]
+        : result.error.error.code;
+    };
+    const other: OwnUnits = { ...baseUnits, temperature: '°F' };
+    expect([take('72', baseUnits), take('72', other), take('47', baseUnits), take('200', baseUnits)]).toEqual([
+      ['pass', 22],
+      ['pass', 22],
+      ['low', 8],
+      'beyond-instrument',
+    ]);
+    // a unit that shows °C is not read in °F by who thinks in it
+    const plain = inOwnUnits({ readings: [{ typed: '22', afterMs: 0 }] }, node.quantity, other, {
+      shown: shownIn(by, node),
+    });
+    expect(plain.readings[0]?.typed).toBe('22');
+  });
   it('names no meter, and says where it is read', () => {
     const result = measure({
       node,

@@ -1,4 +1,5 @@
 import type { Path } from '../base/path.ts';
+import { baseUnit, parseDifference, parseReading } from '../base/quantity.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { MeasureNode } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
@@ -26,11 +27,22 @@ export function shownBy(bundle: Bundle, node: MeasureNode): ShownBy | null {
 /** What of an instrument a reading is judged by. */
 export type MeterFacts = Pick<Instrument, 'ranges' | 'accuracyRatio' | 'testVolts'>;
 
+/** What it shows it in: its own unit, whatever one's own is. */
+export const shownIn = ({ field }: ShownBy, node: MeasureNode): string => field.unit ?? baseUnit(node.quantity);
+
 /** The unit as a meter: it shows what it can show, to half of its last place. */
-export function unitAsMeter({ field }: ShownBy, node: MeasureNode, shown: number | null): MeterFacts {
-  const half = 0.5 * 10 ** -field.decimals;
+export function unitAsMeter(by: ShownBy, node: MeasureNode, shown: number | null): MeterFacts {
+  const { field } = by;
+  const unit = shownIn(by, node);
+  const inBase = (value: number): number => {
+    const read = parseReading(`${value} ${unit}`, node.quantity);
+    return read.ok && read.value.kind === 'value' ? read.value.value : value;
+  };
+  const place = 0.5 * 10 ** -field.decimals;
+  const read = parseDifference(`${place} ${unit}`, node.quantity);
+  const half = read.ok ? read.value : place;
   return {
-    ranges: [{ quantity: node.quantity, least: field.least, most: field.most }],
+    ranges: [{ quantity: node.quantity, least: inBase(field.least), most: inBase(field.most) }],
     accuracyRatio: shown === null || shown === 0 ? 0 : half / Math.abs(shown),
     testVolts: [],
   };

@@ -68,7 +68,8 @@ export const library = {
     method: 'get',
     path: '/alike-families',
     role: 'trainer',
-    summary: 'Pairs of published families that cannot be told apart by what is written of them, each in a sentence.',
+    summary:
+      'What only shows across published families, each in a sentence: two that cannot be told apart, a part of two numbers.',
     answer: z.array(z.string()),
   }),
   begunFamilies: declare({

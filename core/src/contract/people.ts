@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Role } from '../base/role.ts';
 import { Scope as WhoMayAct } from '../base/text.ts';
-import { Currency } from '../model/family.ts';
+import { Contact, Currency } from '../model/family.ts';
 import { Counted, declare } from './route.ts';
 
 /** Trades somebody has a paper for, such as gas or refrigeration. */
@@ -60,6 +60,10 @@ export const SchoolSettings = z.strictObject({
       currency: Currency,
     })
     .optional(),
+  /** The country it works in; contacts elsewhere are left out. */
+  country: z.string().trim().min(1).max(120).optional(),
+  /** Whom to ring for any unit. */
+  contacts: z.array(Contact).max(40).optional(),
 });
 export type SchoolSettings = Readonly<z.infer<typeof SchoolSettings>>;
 

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { FamilyId } from '../base/ids.ts';
+import { EntryKey } from '../model/entry.ts';
 import { Attached } from '../model/family.ts';
 import { EarlierReading, Owed } from '../model/machine-past.ts';
 import { Problem } from '../model/problem.ts';
+import { Proposal } from '../model/proposal.ts';
 import { Outcome, Station, WalkEvent } from '../model/walk.ts';
 import { declare } from './route.ts';
 
@@ -54,6 +56,22 @@ export const OrderedLine = z.strictObject({
   at: z.string(),
 });
 export type OrderedLine = Readonly<z.infer<typeof OrderedLine>>;
+
+/** What somebody offered the library from a walk, and what became of it. */
+export const OfferedLine = z.strictObject({
+  id: z.string(),
+  walk: z.string(),
+  family: FamilyId,
+  offer: Proposal,
+  words: z.string(),
+  by: z.string(),
+  at: z.string(),
+  serial: words,
+  model: words,
+  software: words,
+  settled: z.strictObject({ as: z.enum(['taken', 'declined']), answer: z.string(), by: z.string() }).nullable(),
+});
+export type OfferedLine = Readonly<z.infer<typeof OfferedLine>>;
 
 /** A machine as it was seen last. */
 export const SeenMachine = z.strictObject({
@@ -144,6 +162,25 @@ export const walks = {
     summary:
       'What was put into the order mailbox, newest first: one’s own; for trainers, everybody’s. Nothing leaves the machine.',
     answer: z.array(OrderedLine),
+  }),
+  proposals: declare({
+    method: 'get',
+    path: '/proposals',
+    role: 'technician',
+    summary:
+      'What the field offers the library: for trainers what is not settled yet, else one’s own with what became of it.',
+    query: z.strictObject({ mine: z.literal('yes').optional() }),
+    answer: z.array(OfferedLine),
+  }),
+  settleProposal: declare({
+    method: 'post',
+    path: '/proposals/:id/settle',
+    role: 'trainer',
+    summary: 'Take what was offered into drafts, beside what is there, or decline it with a word.',
+    params: ById,
+    body: z.strictObject({ as: z.enum(['taken', 'declined']), answer: z.string().trim().max(2000) }),
+    answer: z.strictObject({ drafts: z.array(EntryKey) }),
+    refusals: ['not-found', 'wrong-state'],
   }),
   tries: declare({
     method: 'get',

@@ -9,6 +9,7 @@ import {
   findingCodes,
   findingWords,
   lint,
+  lintParts,
   lintTraits,
   stationOf,
 } from '../index.ts';
@@ -168,12 +169,41 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
     })),
   'suspect-untested': glasswasher,
   'scope-exceeded': () => washer('chart', 'rinse-heat', (c) => node(c, 'element', { hazards: ['steam-pressure'] })),
+  'contact-without-hours': () =>
+    washer('family', 'brindlewick-g4', () => ({
+      contacts: [{ name: 'Counter', sort: 'shop', for: 'technician', reach: 'ring 1', asks: [] }],
+    })),
+  'two-currencies': () =>
+    washer('family', 'brindlewick-g4', (f) => ({
+      parts: (f.parts as unknown as object[]).map((p, i) => ({
+        ...p,
+        ...(i < 2 ? { price: { amount: 20, currency: i === 0 ? 'EUR' : 'USD' } } : {}),
+      })),
+    })),
+  'trade-for-nobody': () => washer('hazard', 'mains', () => ({ scope: 'operator', trade: 'electrical' })),
+  'proof-falls-short': () =>
+    spoil(
+      washer('source', 'bench-0419', () => ({ speaksFor: [], notSeen: [{ route: 'erase-memory', at: '0' }] })),
+      'code',
+      'k17',
+      () => ({ standing: 'bench-proven', source: 'bench-0419' }),
+    ),
   'pattern-unreadable': () => washer('family', 'brindlewick-g4', variant({ models: ['G4[D-A]'] })),
   'pattern-matches-everything': () => washer('family', 'brindlewick-g4', variant({ models: ['(G)*'] })),
   'bounds-upside-down': () => washer('family', 'brindlewick-g4', variant({ serials: [{ from: 'B200', to: 'B99' }] })),
   'variants-overlap': () => washer('family', 'brindlewick-g4', variant({ software: { below: '2.6' } })),
   'variants-gap': () => washer('family', 'brindlewick-g4', variant({ software: { below: '2.1' } })),
   'variants-missing': () => washer('code', 'k17', () => ({ onlyVariants: ['three-phase'] })),
+  'part-two-numbers': () => {
+    const family = entryOf(glasswasher(), 'family', 'brindlewick-g4');
+    if (!family) throw new Error('no family');
+    const [part] = family.parts;
+    const numbered = (id: string, number: string, supersedes: string[]) =>
+      ({ ...family, id, parts: [{ ...part, numbers: [{ number, onlyVariants: [], supersedes }] }] }) as never;
+    // a later number of the same part is no other part
+    expect(lintParts([numbered('a', 'P1', []), numbered('b', 'P2', ['P1'])])).toEqual([]);
+    return lintParts([numbered('a', 'P1', []), numbered('b', 'P2', [])]);
+  },
   'families-alike': () =>
     lintTraits([
       { id: 'a', traits: new Map([['lamps', '5']]) },

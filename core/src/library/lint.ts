@@ -13,6 +13,7 @@ import type { Finding } from '../model/finding.ts';
 import { entriesOf } from '../model/select.ts';
 import { lintRoutes } from '../route-lint/family.ts';
 import { lintFamily } from '../unit/lint.ts';
+import { lintReach, lintTrade } from '../unit/lint-around.ts';
 import { acceptanceOf } from './accepted.ts';
 import { lintHazards } from './hazards.ts';
 import { lintEditions } from './look-again.ts';
@@ -73,6 +74,10 @@ function looseEnds(bundle: Bundle): Finding[] {
     );
   const families = placed('family');
   for (const { entry, at } of families) findings.push(...lintFamily(entry, at));
+  for (const { entry, at } of placed('hazard')) findings.push(...lintTrade(entry, at));
+  bundle.entries.forEach((entry, i) => {
+    findings.push(...lintReach(bundle, entry, ['entries', i]));
+  });
   findings.push(...lintCodeTable(codes, families[0]?.entry), ...lintCircles(codes));
   for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
   findings.push(...lintEditions(bundle));

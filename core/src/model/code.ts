@@ -162,6 +162,8 @@ export const Setting = z.strictObject({
   name: Label,
   shownAs: Prose,
   allowed: z.array(Label).min(1).max(200),
+  /** What its values are keyed in, where they are bare numbers. */
+  unit: plain('a unit', z.string().min(1).max(12)).optional(),
   right: z.array(z.strictObject({ variant: ref('variant').nullable(), value: Label })).max(100),
   parameter: ref('parameter').optional(),
   route: ref('route').optional(),

@@ -85,6 +85,8 @@ export const Contact = z.strictObject({
   /** Work that is theirs. */
   for: Scope,
   reach: Label,
+  /** The trade it is, where it is one. */
+  trade: Label.optional(),
   country: Label.optional(),
   hours: Label.optional(),
   asks: z

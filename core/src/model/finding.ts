@@ -196,6 +196,24 @@ type Facts =
       column: number;
       why: PatternError['why'];
     }>
+  | Readonly<{
+      code: 'part-two-numbers';
+      severity: 'warning';
+      part: string;
+      families: readonly [string, string];
+      numbers: readonly [readonly string[], readonly string[]];
+    }>
+  | Readonly<{ code: 'contact-without-hours'; severity: 'warning'; contact: string }>
+  | Readonly<{ code: 'two-currencies'; severity: 'warning'; currencies: readonly string[] }>
+  | Readonly<{ code: 'trade-for-nobody'; severity: 'warning'; hazard: string; trade: string }>
+  | Readonly<{
+      code: 'proof-falls-short';
+      severity: 'warning';
+      title: string;
+      proof: string;
+      notFor: readonly string[];
+      steps: number;
+    }>
   | Readonly<{ code: 'pattern-matches-everything'; severity: 'warning'; pattern: string }>
   | Readonly<{ code: 'bounds-upside-down'; severity: 'error'; what: 'serial' | 'software'; from: string; to: string }>
   | Readonly<{

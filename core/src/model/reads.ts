@@ -136,6 +136,8 @@ export const Reads = z.discriminatedUnion('kind', [
           when: plain('characters', z.string().max(12)).nullable().default(null),
           name: Label,
           quantity: Quantity.nullable(),
+          /** What it is shown in, where that is not the usual unit of its quantity. */
+          unit: plain('a unit', z.string().min(1).max(12)).optional(),
           decimals: z.number().int().min(0).max(4).default(0),
           /** In what is shown, not in base units. */
           least: z.number(),

@@ -18,6 +18,9 @@ const base = {
   mayBeCopied: z.boolean().optional(),
 };
 
+/** What a proof was done on. */
+export const proofOn = ['sound-unit', 'faulted-unit', 'loose-board'] as const;
+
 /** Where a claim comes from: a document, a bulletin, a clip, a chat, a person's word, or a proof on the bench. */
 export const Source = z.discriminatedUnion('sort', [
   z.strictObject({
@@ -45,6 +48,15 @@ export const Source = z.discriminatedUnion('sort', [
     software: Label.optional(),
     note: Prose.optional(),
     pictures: z.array(ref('asset')).max(20).default([]),
+    /** What it was tried on: a unit without a fault shows other signs than one with it, and a loose board has half of them. */
+    on: z.enum(proofOn).optional(),
+    /** Steps of routes that were not seen there. */
+    notSeen: z
+      .array(z.strictObject({ route: ref('route'), at: plain('where a step stands', z.string().min(1).max(80)) }))
+      .max(200)
+      .optional(),
+    /** The variants it speaks for; left out where nobody said. */
+    speaksFor: z.array(ref('variant')).max(40).optional(),
   }),
 ]);
 export type Source = z.infer<typeof Source>;
@@ -74,6 +86,8 @@ export const Hazard = z.strictObject({
   isolation: z.array(Prose).max(12).default([]),
   gear: z.array(Label).max(20).default([]),
   scope: Scope.default('technician'),
+  /** The trade that may, where it is for one. */
+  trade: Label.optional(),
 });
 export type Hazard = z.infer<typeof Hazard>;
 

@@ -4,6 +4,7 @@ import { Verdict } from './chart.ts';
 import { CodeText } from './code.ts';
 import { Attached, OptionName, SoftwareVersion } from './family.ts';
 import { Seen } from './look.ts';
+import { Proposal } from './proposal.ts';
 import { defines, plain, ref, refOrText } from './reference.ts';
 import { TakenReading } from './taken-reading.ts';
 
@@ -122,6 +123,8 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     ...stamp,
     kind: z.literal('offered'),
     needs: Scope,
+    /** The trades it takes, where any are named. */
+    trades: z.array(Label).max(12).optional(),
     chart: ref('chart').nullable(),
     node: ref('node', 'chart').nullable(),
     what: Label,
@@ -226,6 +229,20 @@ export const WalkEvent = z.discriminatedUnion('kind', [
     /** Why it was not done, where the walk went on as if the answer had been given. */
     skipped: Prose.min(1).optional(),
   }),
+  /** The same step at another one of its kind, for laying them side by side. */
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('beside'),
+    chart: ref('chart'),
+    node: ref('node', 'chart'),
+    /** Which one: a module, a twin, the unit next to it. */
+    one: Label,
+    /** Whether that one is known to work; null where nobody knows. */
+    isGood: z.boolean().nullable(),
+    reading: TakenReading,
+  }),
+  /** Offered to the library: this worked. */
+  z.strictObject({ ...stamp, kind: z.literal('proposed'), offer: Proposal, words: Prose }),
   /** A suspect seen on the way, which the question at hand is not about. */
   z.strictObject({
     ...stamp,

@@ -1,3 +1,4 @@
+import { groupBy } from '../base/group.ts';
 import { causesAhead, partsAbout } from '../chart/graph.ts';
 import { formatTaken } from '../chart/measure.ts';
 import { causeOf } from '../chart/remedies.ts';
@@ -6,15 +7,18 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Code, Symptom } from '../model/code.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
+import { permitFor } from '../unit/may-act.ts';
 import { resolvePlate } from '../unit/plate.ts';
 import { changedByHand } from '../walk/changed.ts';
-import { askedDetails, contactsFor } from '../walk/contacts.ts';
+import { askedDetails, contactsFor, type SchoolContacts } from '../walk/contacts.ts';
 import { orderLine, orderText, partsToOrder } from '../walk/order.ts';
 import { plateOf } from '../walk/plate-of.ts';
 import { rootsOf } from '../walk/roots.ts';
-import type { Walk } from '../walk/state.ts';
+import { sideBySide } from '../walk/side-by-side.ts';
+import { stepKey, type Walk } from '../walk/state.ts';
+import { besideWords, sideBySideWords } from '../words/beside.ts';
 import { complaintLines } from '../words/complaint.ts';
-import { scopeWords } from '../words/scope.ts';
+import { permitWords } from '../words/scope.ts';
 import type { Block, Sheet } from './sheet.ts';
 
 /** A reading in words: what was typed, what it was made of, when good. */
@@ -39,12 +43,12 @@ export function ruledOut(chartWalk: ChartWalk): { out: string[]; left: string[] 
 }
 
 /** Whom it is for, and whom to ring with what: what is known of what they ask, and what is still to be found out. */
-function whom(bundle: Bundle, walk: Walk, handOnTo: string | null): Block[] {
-  const needs = walk.offered?.needs ?? (handOnTo === null ? null : 'technician');
+function whom(bundle: Bundle, walk: Walk, handOnTo: string | null, school: SchoolContacts): Block[] {
+  const needs = walk.offered?.needs ?? (handOnTo === null ? null : permitFor([{ scope: 'technician' }]));
   if (needs === null) return [];
   const codes = walk.taken.map((t) => entryOf(bundle, 'code', t.code)?.text ?? t.code);
   const readings = walk.answers.filter((a) => a.reading).length;
-  const rows = contactsFor(bundle, needs).map((c) => [
+  const rows = contactsFor(bundle, needs, school).map((c) => [
     c.name,
     [c.reach, c.hours ?? 'hours not known', c.country].filter(Boolean).join(', '),
     askedDetails(c, walk, codes, readings)
@@ -53,7 +57,7 @@ function whom(bundle: Bundle, walk: Walk, handOnTo: string | null): Block[] {
   ]);
   return [
     ...(walk.offered
-      ? [{ kind: 'text', text: `${walk.offered.what} is for ${scopeWords[needs]}. Local codes come first.` } as const]
+      ? [{ kind: 'text', text: `${walk.offered.what} is for ${permitWords(needs)}. Local codes come first.` } as const]
       : []),
     ...(rows.length > 0 ? [{ kind: 'table', head: ['whom', 'how and when', 'they ask for'], rows } as const] : []),
   ];
@@ -68,8 +72,10 @@ export function handOnSheet(input: {
   walk: Walk;
   chartWalk: ChartWalk | null;
   subject: Code | Symptom | null;
+  /** Whom the school rings for any unit, and where it is. */
+  school?: SchoolContacts | undefined;
 }): Sheet {
-  const { bundle, walk, chartWalk, subject } = input;
+  const { bundle, walk, chartWalk, subject, school = {} } = input;
   const family = familyEntry(bundle);
   const part = (id: string): string => family.parts.find((p) => p.id === id)?.name ?? id;
   const variant = family.variants.find((v) => v.id === walk.unit?.variant)?.name;
@@ -102,7 +108,7 @@ export function handOnSheet(input: {
             } as const,
           ]
         : []),
-      ...section('Who goes on with it', whom(bundle, walk, verdict?.handOnTo ?? null)),
+      ...section('Who goes on with it', whom(bundle, walk, verdict?.handOnTo ?? null, school)),
       ...section('What the customer says', list(walk.complaint ? complaintLines(walk.complaint, part) : [])),
       ...section('Unit', [
         {
@@ -165,6 +171,22 @@ export function handOnSheet(input: {
               },
             ]
           : [],
+      ),
+      ...section(
+        'Side by side',
+        [...groupBy(walk.beside, stepKey).values()].flatMap(([first]): Block[] => {
+          const side = first && sideBySide(walk, first, (id) => entryOf(bundle, 'instrument', id));
+          if (!first || !side) return [];
+          const rows = side.rows.map((r) => [
+            r.isOwn ? 'this one' : r.one,
+            formatTaken(r.reading, r.reading.value),
+            besideWords(r.is),
+          ]);
+          return [
+            { kind: 'text', text: `${nodeTitle(first.chart, first.node)}: ${sideBySideWords(side)}` },
+            { kind: 'table', head: ['which', 'reading', 'what it is'], rows },
+          ];
+        }),
       ),
       ...section(
         'Done and answered',

@@ -14,6 +14,8 @@ export type LiveValue = Readonly<{
   name: string;
   /** Null where it is a bare number. */
   quantity: Quantity | null;
+  /** What it is shown in; left out for the usual unit of its quantity. */
+  unit?: string;
   /** As the unit shows it, in the unit of its quantity. */
   shown: number;
   least: number;
@@ -49,6 +51,7 @@ function liveValueOf(stage: Stage, reads: ReadsOf<'value'>, typed: string, parts
     stage: stage.id,
     name: field.name,
     quantity: field.quantity,
+    ...(field.unit === undefined ? {} : { unit: field.unit }),
     shown,
     least: field.least,
     most: field.most,

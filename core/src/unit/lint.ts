@@ -1,6 +1,7 @@
 import type { Path } from '../base/path.ts';
 import type { Family, Variant } from '../model/family.ts';
 import type { Finding } from '../model/finding.ts';
+import { lintContacts, lintPrices } from './lint-around.ts';
 import { compilePattern, leftOut, type ModelMatcher, sharedModel } from './pattern.ts';
 import { compareSerials, compareVersions } from './plate.ts';
 
@@ -142,7 +143,7 @@ function lintSoftwareGaps(cases: readonly Case[], at: Path): Finding[] {
   });
 }
 
-/** Findings of a family's variants: patterns, bounds, two that fit one unit, software that none covers. */
+/** Findings of a family: its variants' patterns, bounds, overlaps and gaps; whom it names to ring, and what its parts cost. */
 export function lintFamily(family: Family, at: Path): Finding[] {
   const cases = family.variants.map((variant, index): Case => {
     const models = variant.models.flatMap((pattern) => {
@@ -159,5 +160,7 @@ export function lintFamily(family: Family, at: Path): Finding[] {
     ]),
     ...lintOverlaps(sound, at),
     ...lintSoftwareGaps(sound, at),
+    ...lintContacts(family, at),
+    ...lintPrices(family, at),
   ];
 }

@@ -5,25 +5,48 @@ import type { Route } from '../model/route.ts';
 import { entryOf } from '../model/select.ts';
 import { eachStep } from '../model/steps.ts';
 
-/** The strictest of who may act; the widest where nothing is said. */
-export const strictest = (all: ReadonlyArray<Scope | undefined>): Scope =>
-  scopes[Math.max(0, ...all.map((s) => (s === undefined ? 0 : scopes.indexOf(s))))] ?? 'operator';
+/** What somebody may do: a level, and the trades they have a paper for. */
+export type Actor = Readonly<{ level: Scope; trades: readonly string[] }>;
+/** What somebody has to be for a piece of work; no trade is named where any licence will do. */
+export type Permit = Readonly<{ scope: Scope; trades: readonly string[] }>;
 
-/** Whether something is for others than somebody of this level. */
-export const isBeyond = (level: Scope, needs: Scope): boolean => scopes.indexOf(needs) > scopes.indexOf(level);
+type Asking = Readonly<{ scope?: Scope | undefined; trade?: string | undefined }>;
 
-const ofHazards = (bundle: Bundle, ids: readonly string[]): Array<Scope | undefined> =>
-  ids.map((id) => entryOf(bundle, 'hazard', id)?.scope);
+const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** The strictest of all that is asked: the widest level where nothing is, and every trade that is named. */
+export function permitFor(all: readonly Asking[]): Permit {
+  const scope = scopes[Math.max(0, ...all.map((a) => (a.scope === undefined ? 0 : scopes.indexOf(a.scope))))];
+  const trades = all.flatMap((a) => a.trade ?? []);
+  return { scope: scope ?? 'operator', trades: trades.filter((t, i) => trades.findIndex((u) => same(t, u)) === i) };
+}
+
+/**
+ * What somebody lacks for a piece of work; null where they may do it. Where trades are named, their papers are the licence:
+ * a general licence is none for them, and who has them needs no other.
+ */
+export function lacking(actor: Actor, needs: Permit): Permit | null {
+  const trades = actor.level === 'maker' ? [] : needs.trades.filter((t) => !actor.trades.some((own) => same(own, t)));
+  const isPapered = needs.scope === 'licensed' && needs.trades.length > 0 && actor.level !== 'operator';
+  const isLow = scopes.indexOf(needs.scope) > scopes.indexOf(actor.level) && !isPapered;
+  if (trades.length === 0 && !isLow) return null;
+  return { scope: trades.length > 0 ? permitFor([needs, { scope: 'licensed' }]).scope : needs.scope, trades };
+}
+
+const ofHazards = (bundle: Bundle, ids: readonly string[]): Asking[] =>
+  ids.map((id) => entryOf(bundle, 'hazard', id) ?? {});
 
 /** Who may do a step of a chart: what it says itself, and what can hurt there. */
-export const scopeOfNode = (bundle: Bundle, node: ChartNode): Scope =>
-  strictest([node.scope, ...ofHazards(bundle, node.hazards)]);
+export const permitForNode = (bundle: Bundle, node: ChartNode): Permit =>
+  permitFor([node, ...ofHazards(bundle, node.hazards)]);
 
-/** The first step of a route that is for others than somebody of this level, with whom it is for; null where none is. */
-export function beyondIn(bundle: Bundle, route: Route, level: Scope): Readonly<{ at: string; needs: Scope }> | null {
-  const whole = strictest(ofHazards(bundle, route.hazards));
-  if (isBeyond(level, whole)) return { at: '', needs: whole };
-  for (const { step, at } of eachStep(route.steps, []))
-    if (step.scope !== undefined && isBeyond(level, step.scope)) return { at: at.join('.'), needs: step.scope };
+/** The first step of a route that is for others, with what is lacking; null where none is. */
+export function lackingIn(bundle: Bundle, route: Route, actor: Actor): Readonly<{ at: string; needs: Permit }> | null {
+  const whole = lacking(actor, permitFor(ofHazards(bundle, route.hazards)));
+  if (whole) return { at: '', needs: whole };
+  for (const { step, at } of eachStep(route.steps, [])) {
+    const needs = lacking(actor, permitFor([step]));
+    if (needs) return { at: at.join('.'), needs };
+  }
   return null;
 }

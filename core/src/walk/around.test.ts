@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
+  type Actor,
   askedDetails,
   type Bundle,
-  beyondIn,
   type Complaint,
   complaintHints,
   complaintLines,
@@ -12,16 +12,18 @@ import {
   familyEntry,
   foldWalk,
   handOnSheet,
-  isBeyond,
+  lacking,
+  lackingIn,
   orderedBy,
   orderLine,
   orderRows,
   orderText,
   type Part,
   partsToOrder,
-  scopeOfNode,
+  permitFor,
+  permitForNode,
+  permitWords,
   sheetText,
-  strictest,
   type Walk,
   WalkEvent,
   walkChart,
@@ -62,46 +64,74 @@ const numbered = (number: string, ...onlyVariants: string[]) => ({
   supersedes: [] as string[],
 });
 
+const actor = (level: Actor['level'], ...trades: string[]): Actor => ({ level, trades });
+
 describe('who may act', () => {
   it.each([
-    ['technician', 'operator', false],
-    ['technician', 'technician', false],
-    ['technician', 'licensed', true],
-    ['licensed', 'maker', true],
-    ['maker', 'licensed', false],
-  ] as const)('%s, for %s: beyond is %s', (level, needs, is) => expect(isBeyond(level, needs)).toBe(is));
-  it('the strictest of what is said counts, the widest where nothing is', () => {
-    expect([strictest([]), strictest([undefined, 'technician']), strictest(['maker', 'licensed'])]).toEqual([
-      'operator',
-      'technician',
-      'maker',
-    ]);
+    [actor('technician'), { scope: 'operator' }, null],
+    [actor('technician'), { scope: 'technician' }, null],
+    [actor('technician'), { scope: 'licensed' }, 'a licensed person'],
+    [actor('licensed'), { scope: 'maker' }, 'the maker’s own support'],
+    [actor('maker'), { scope: 'licensed' }, null],
+    // a licence of one trade is none of another, and who has a trade's paper needs no other
+    [actor('licensed', 'electrical'), { scope: 'licensed', trade: 'gas' }, 'a licensed person (gas)'],
+    [actor('technician', 'Gas '), { scope: 'licensed', trade: 'gas' }, null],
+    [actor('operator', 'gas'), { scope: 'licensed', trade: 'gas' }, 'a licensed person'],
+    [actor('licensed'), { scope: 'technician', trade: 'gas' }, 'a licensed person (gas)'],
+    [actor('maker'), { scope: 'licensed', trade: 'gas' }, null],
+    // a person without a trade
+    [actor('licensed'), { scope: 'licensed', trade: 'gas' }, 'a licensed person (gas)'],
+  ] as const)('%j, for %j: %s', (who, asked, lacks) => {
+    const needs = lacking(who, permitFor([asked]));
+    expect(needs && permitWords(needs)).toBe(lacks);
+  });
+  it('the strictest of what is said counts and every trade, the widest where nothing is', () => {
+    expect([
+      permitFor([]),
+      permitFor([{}, { scope: 'technician' }]),
+      permitFor([{ scope: 'maker' }, { scope: 'licensed' }]),
+    ]).toEqual(['operator', 'technician', 'maker'].map((scope) => ({ scope, trades: [] })));
+    const both = permitFor([{ scope: 'licensed', trade: 'gas' }, { trade: 'electrical' }, { trade: 'GAS' }]);
+    expect(permitWords(both)).toBe('a licensed person (gas and electrical)');
+    expect(lacking(actor('licensed', 'gas'), both)?.trades).toEqual(['electrical']);
   });
   it('of a step it is what it says and what can hurt there; of a route the first step that is for others', () => {
     const [hazard] = glasswasher().entries.filter((e) => e.kind === 'hazard' && e.id === 'mains');
     const licensed = withFamily(
       () => ({}),
-      (e) => (e === hazard ? { scope: 'licensed' } : {}),
+      (e) => (e === hazard ? { scope: 'licensed', trade: 'electrical' } : {}),
     );
     const node = entryOf(licensed, 'chart', 'rinse-heat')?.nodes.find((n) => n.hazards.includes('mains' as never));
     if (!node) throw new Error('no node');
-    expect([scopeOfNode(glasswasher(), { ...node, scope: 'licensed' }), scopeOfNode(licensed, node)]).toEqual([
-      'licensed',
-      'licensed',
-    ]);
+    const needs = { scope: 'licensed', trades: ['electrical'] };
+    expect([permitForNode(glasswasher(), { ...node, scope: 'licensed' }).scope, permitForNode(licensed, node)]).toEqual(
+      ['licensed', needs],
+    );
     const route = entryOf(glasswasher(), 'route', 'level-zero');
     if (!route) throw new Error('no route');
     const steps = route.steps.map((s, i) => (i === 3 ? { ...s, scope: 'licensed' as const } : s));
-    expect(beyondIn(glasswasher(), { ...route, steps }, 'technician')).toEqual({ at: '3', needs: 'licensed' });
-    expect(beyondIn(glasswasher(), { ...route, steps }, 'licensed')).toBeNull();
-    expect(beyondIn(licensed, { ...route, hazards: ['mains' as never] }, 'technician')).toEqual({
-      at: '',
-      needs: 'licensed',
+    const at = (bundle: Bundle, more: object, who: Actor) => lackingIn(bundle, { ...route, ...more }, who);
+    expect(at(glasswasher(), { steps }, actor('technician'))).toEqual({
+      at: '3',
+      needs: { scope: 'licensed', trades: [] },
     });
+    expect(at(glasswasher(), { steps }, actor('licensed'))).toBeNull();
+    expect(at(licensed, { hazards: ['mains'] }, actor('licensed', 'gas'))).toEqual({ at: '', needs });
+    expect(at(licensed, { hazards: ['mains'] }, actor('technician', 'electrical'))).toBeNull();
   });
   it('what is handed over waits until somebody takes it, or it is taken back', () => {
-    const offered = { kind: 'offered', needs: 'licensed', chart: null, node: null, what: 'Measure it' };
-    expect(walkOf(unit, offered).offered).toMatchObject({ needs: 'licensed', what: 'Measure it' });
+    const offered = {
+      kind: 'offered',
+      needs: 'licensed',
+      trades: ['gas'],
+      chart: null,
+      node: null,
+      what: 'Measure it',
+    };
+    expect(walkOf(unit, offered).offered).toMatchObject({
+      needs: { scope: 'licensed', trades: ['gas'] },
+      what: 'Measure it',
+    });
     const taken = walkOf(unit, offered, { kind: 'taken-over', by: 'Ada One' });
     expect([taken.offered, taken.takenOver]).toEqual([null, [{ by: 'Ada One', at: '2026-05-03T08:03:00.000Z' }]]);
     const back = walkOf(unit, offered, { kind: 'taken-back', event: '0b9a7e52-41b3-4c6e-9d55-000000000002' });
@@ -194,15 +224,15 @@ describe('whom to ring', () => {
     ] as never,
   }));
   it('the nearest whose work it is, in the country where one is said', () => {
-    const names = (needs: 'licensed' | 'technician' | 'maker', country?: string) =>
-      contactsFor(bundle, needs, country).map((c) => c.name);
+    const names = (scope: 'licensed' | 'technician' | 'maker', country?: string) =>
+      contactsFor(bundle, permitFor([{ scope }]), { country }).map((c) => c.name);
     expect(names('licensed', 'Isle A')).toEqual(['near', 'maker']);
     expect(names('technician')).toEqual(['counter', 'far', 'near', 'maker']);
     expect(names('maker')).toEqual(['maker']);
-    expect(contactsFor(glasswasher(), 'licensed')).toEqual([]);
+    expect(contactsFor(glasswasher(), permitFor([{ scope: 'licensed' }]))).toEqual([]);
   });
   it('with what they ask for, and what of it is still to be found out', () => {
-    const [maker] = contactsFor(bundle, 'maker');
+    const [maker] = contactsFor(bundle, permitFor([{ scope: 'maker' }]));
     if (!maker) throw new Error('nobody');
     const known = askedDetails(maker, walkOf({ ...unit, software: null }), ['K19', 'K17'], 2);
     expect(known.map((d) => d.known)).toEqual(['G4-20B', 'G4-77', null, 'K19, K17', '2, below', null]);
@@ -220,10 +250,10 @@ describe('whom to ring', () => {
     const walk = walkOf(
       unit,
       { kind: 'complaint', says: 'Glasses come out cold', happens: ['when-others-run'], tried: ['reset'] },
-      { kind: 'offered', needs: 'licensed', chart: null, node: null, what: 'Measure the element' },
+      { kind: 'offered', needs: 'licensed', trades: ['gas'], chart: null, node: null, what: 'Measure the element' },
     );
     const text = sheetText(handOnSheet({ bundle, walk, chartWalk: null, subject: null }));
-    expect(text).toMatch(/Measure the element is for a licensed person\. Local codes come first\./);
+    expect(text).toMatch(/Measure the element is for a licensed person \(gas\)\. Local codes come first\./);
     expect(text).toMatch(/near · ring 1, hours not known, Isle A/);
     expect(text).toMatch(/WHAT THE CUSTOMER SAYS\n- Glasses come out cold\n- when other things run\n- it was reset/);
   });

@@ -1,5 +1,5 @@
 import type { PartId } from '../base/ids.ts';
-import { causeOf, putInNew, stoppedBy } from '../chart/remedies.ts';
+import { causeOf, causeToRenew, putInNew } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import { isKept } from '../code/prove.ts';
 import type { Bundle } from '../model/bundle.ts';
@@ -121,11 +121,9 @@ const recalibrating = (parts: readonly Part[], routes: readonly Route[], setting
 function replacedParts(bundle: Bundle, walk: Walk, chartWalk: ChartWalk | null, path: ChartWalk['path']): Part[] {
   const { parts } = familyEntry(bundle);
   const replaced = new Set<PartId>(putInNew(path));
-  const helped = stoppedBy(path);
   const found = foundOn(walk, chartWalk);
-  // what was cleaned or put right is not new
-  const isNew = helped?.part !== found?.cause || helped?.act === 'replace';
-  if (found?.verdict === 'cause-found' && found.cause && isNew) replaced.add(found.cause);
+  const renewed = found?.verdict === 'cause-found' ? causeToRenew(path, found.cause) : null;
+  if (renewed) replaced.add(renewed);
   for (const settled of walk.settled.values()) if (settled.found?.cause) replaced.add(settled.found.cause);
   return parts.filter((p) => replaced.has(p.id) && (p.afterReplacing || p.recalibrateBy || p.setAfter));
 }

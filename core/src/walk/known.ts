@@ -10,8 +10,9 @@ import type { WalkEvent } from '../model/walk.ts';
 import { subPlace } from '../readout/sub-code.ts';
 import type { GivenAnswer, Walk } from './state.ts';
 
-/** A setting's value as a number in base units, where it is one: `80 %`, `2.5 bar`, `3`. */
-export function settingNumber(text: string): number | null {
+/** A setting's value as a number in base units, where it is one: `80 %`, `2.5 bar`, `3`; a bare one in the unit it is keyed in. */
+export function settingNumber(typed: string, unit?: string): number | null {
+  const text = unit !== undefined && /^[+-]?\d+(?:[.,]\d+)?$/.test(typed.trim()) ? `${typed.trim()} ${unit}` : typed;
   for (const quantity of quantities) {
     const read = parseReading(text, quantity);
     if (read.ok && read.value.kind === 'value') return read.value.value;
@@ -33,7 +34,7 @@ export function chartKnown(input: {
   const readout = entryOf(bundle, 'readout', look?.readout);
   const settings = new Map<SettingId, number>(
     [...walk.settings].flatMap(([id, s]) => {
-      const value = settingNumber((s.putBack ? s.old : (s.set ?? s.old)) ?? '');
+      const value = settingNumber((s.putBack ? s.old : (s.set ?? s.old)) ?? '', entryOf(bundle, 'setting', id)?.unit);
       return value === null ? [] : [[id, value] as const];
     }),
   );

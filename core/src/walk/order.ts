@@ -1,5 +1,6 @@
+import { groupBy } from '../base/group.ts';
 import type { PartId, VariantId } from '../base/ids.ts';
-import { causeOf, putInNew } from '../chart/remedies.ts';
+import { causeOf, causeToRenew, putInNew } from '../chart/remedies.ts';
 import type { ChartWalk } from '../chart/walk.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Part } from '../model/family.ts';
@@ -54,7 +55,8 @@ export function partsToOrder(bundle: Bundle, walk: Pick<Walk, 'ordered'>, chartW
   const { path, end } = chartWalk;
   const verdict = end?.kind === 'verdict' ? end.verdict : null;
   const found = verdict?.verdict === 'cause-found' ? causeOf(path, verdict.cause) : (verdict?.cause ?? null);
-  const wanted = new Set<PartId>([...putInNew(path), ...(found ? [found] : [])]);
+  const renewed = causeToRenew(path, found);
+  const wanted = new Set<PartId>([...putInNew(path), ...(renewed ? [renewed] : [])]);
   const had = new Set(walk.ordered.map((o) => o.part));
   return familyEntry(bundle).parts.filter((p) => wanted.has(p.id) && !had.has(p.id) && (p.numbers || p.price));
 }
@@ -68,9 +70,11 @@ export const orderRows = (lines: readonly OrderLine[]): string[][] => [
   ...lines.map((line) => columns.map((c) => String(line[c]))),
 ];
 
-/** An order line as it is told or pasted, a matter a line. */
-export const orderText = (line: OrderLine): string =>
-  [
-    `${line.quantity} × ${line.part}${line.number ? `, ${line.number}` : ''}${line.note ? ` (${line.note})` : ''}`,
-    `for ${line.family}, model ${line.model || 'not read'}, serial ${line.serial || 'not read'}, software ${line.software || 'not read'}`,
-  ].join('\n');
+const partText = (line: OrderLine): string =>
+  `${line.quantity} × ${line.part}${line.number ? `, ${line.number}` : ''}${line.note ? ` (${line.note})` : ''}`;
+const unitText = (line: OrderLine): string =>
+  `for ${line.family}, model ${line.model || 'not read'}, serial ${line.serial || 'not read'}, software ${line.software || 'not read'}`;
+
+/** An order as it is told or pasted: a line for each part, then what each of them is for. */
+export const orderText = (...lines: readonly OrderLine[]): string =>
+  [...groupBy(lines, unitText)].flatMap(([unit, own]) => [...own.map(partText), unit]).join('\n');

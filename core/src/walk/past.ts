@@ -37,6 +37,8 @@ export function readingsTaken(events: readonly WalkEvent[]): EarlierReading[] {
       case 'read-done':
       case 'complaint':
       case 'offered':
+      case 'beside':
+      case 'proposed':
       case 'taken-over':
       case 'ordered':
       case 'reset-first':

@@ -17,10 +17,10 @@ import type {
   WalkId,
 } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import type { Scope } from '../base/text.ts';
 import type { Verdict } from '../model/chart.ts';
 import type { Attached } from '../model/family.ts';
 import type { Seen } from '../model/look.ts';
+import type { Proposal } from '../model/proposal.ts';
 import type { TakenReading } from '../model/taken-reading.ts';
 import {
   type Clearing,
@@ -32,6 +32,7 @@ import {
   type WalkEvent,
   type WalkEventOf,
 } from '../model/walk.ts';
+import type { Permit } from '../unit/may-act.ts';
 
 export type WalkUnit = Readonly<{
   machine: MachineId;
@@ -72,6 +73,9 @@ export type GivenAnswer = Readonly<{
   at: string;
 }>;
 
+/** A step's reading at another one of its kind. */
+export type BesideReading = Pick<WalkEventOf<'beside'>, 'chart' | 'node' | 'one' | 'isGood' | 'reading' | 'at'>;
+
 /** The key of a step: two charts may have steps of one name. */
 export const stepKey = (of: Readonly<{ chart: ChartId; node: NodeId }>): string => `${of.chart}/${of.node}`;
 /** The key a wait is kept under. */
@@ -92,7 +96,7 @@ export type Walk = Readonly<{
   /** What the customer said; null where nobody was asked. */
   complaint: Complaint | null;
   /** Waits for somebody who may do what comes next; null where it does not. */
-  offered: Readonly<{ needs: Scope; what: string; since: string }> | null;
+  offered: Readonly<{ needs: Permit; what: string; since: string }> | null;
   /** Who took it over, in order. */
   takenOver: ReadonlyArray<Readonly<{ by: string; at: string }>>;
   ordered: ReadonlyArray<Readonly<{ part: PartId; number: string | null; quantity: number; at: string }>>;
@@ -138,6 +142,10 @@ export type Walk = Readonly<{
   confirmed: boolean | null;
   answers: readonly GivenAnswer[];
   notes: readonly string[];
+  /** The same steps at others of their kind, each as it was read last. */
+  beside: ReadonlyArray<BesideReading>;
+  /** What was offered to the library. */
+  proposed: ReadonlyArray<Readonly<{ offer: Proposal; words: string; at: string }>>;
   /** Suspects seen on the way. */
   suspected: ReadonlyArray<Readonly<{ part: PartId | null; text: string; at: string }>>;
   /** Waits that were begun, by `timerKey`: over so long after, wherever that is looked at. */
@@ -213,8 +221,17 @@ function apply(walk: Walk, event: WalkEvent): Walk {
       const { id: _, walk: _w, seq: _s, at: _a, kind: _k, saidAt: _d, ...complaint } = event;
       return { ...next, complaint };
     }
-    case 'offered':
-      return { ...next, offered: { needs: event.needs, what: event.what, since: event.at } };
+    case 'offered': {
+      const { needs: scope, trades = [], what, at } = event;
+      return { ...next, offered: { needs: { scope, trades }, what, since: at } };
+    }
+    case 'beside': {
+      const { chart, node, one, isGood, reading, at } = event;
+      const others = walk.beside.filter((b) => stepKey(b) !== stepKey(event) || b.one !== one);
+      return { ...next, beside: [...others, { chart, node, one, isGood, reading, at }] };
+    }
+    case 'proposed':
+      return { ...next, proposed: [...walk.proposed, { offer: event.offer, words: event.words, at: event.at }] };
     case 'taken-over':
       return { ...next, offered: null, takenOver: [...walk.takenOver, { by: event.by, at: event.at }] };
     case 'ordered': {
@@ -412,6 +429,8 @@ export function foldWalk(events: readonly WalkEvent[]): Walk | null {
     answers: [],
     notes: [],
     suspected: [],
+    beside: [],
+    proposed: [],
     timers: new Map(),
     resetFirst: null,
     pictures: [],

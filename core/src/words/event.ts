@@ -25,6 +25,8 @@ export const happeningWords: Readonly<Record<WalkEvent['kind'], string>> = {
   owed: 'Something left to put back',
   'put-back': 'Something put back',
   complaint: 'What the customer says',
+  beside: 'A reading of another one of its kind',
+  proposed: 'Something offered to the library',
   offered: 'Handed over to somebody who may',
   'taken-over': 'Taken over',
   ordered: 'An order',

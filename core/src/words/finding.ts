@@ -171,6 +171,16 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'band-never-computes': (f) => `The good range of “${f.node}” cannot be computed: ${f.why}.`,
   'suspect-untested': (f) => `${f.text}: no test in “${f.chart}” is about the suspect “${f.part}”.`,
   'pattern-unreadable': (f) => `“${f.pattern}”: what stands at ${f.column} ${patternWords[f.why]}.`,
+  'part-two-numbers': (f) =>
+    `“${f.part}” is ${f.numbers[0].join(' or ')} in “${f.families[0]}” and ${f.numbers[1].join(' or ')} in “${f.families[1]}”.`,
+  'contact-without-hours': (f) => `“${f.contact}” is to be rung, and nothing says when.`,
+  'two-currencies': (f) => `Parts of this unit are priced in ${f.currencies.join(' and ')}.`,
+  'trade-for-nobody': (f) => `“${f.hazard}” names a trade (${f.trade}) and is open to anybody who uses the unit.`,
+  'proof-falls-short': (f) =>
+    `“${f.title}” is called bench-proven by “${f.proof}”, which ${[
+      ...(f.notFor.length > 0 ? [`says nothing of ${f.notFor.join(' and ')}`] : []),
+      ...(f.steps > 0 ? [`did not see ${f.steps} of its steps`] : []),
+    ].join(' and ')}.`,
   'pattern-matches-everything': (f) => `“${f.pattern}” matches every model number.`,
   'bounds-upside-down': (f) => `The ${f.what} range from ${f.from} to ${f.to} stands upside down; it holds nothing.`,
   'variants-overlap': (f) =>

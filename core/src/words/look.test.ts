@@ -34,6 +34,7 @@ describe('a live value', () => {
   const value = { stage: 'v' as never, name: 'Water', quantity: 'temperature', least: 5, most: 95 } as const;
   it.each([
     [{ shown: 41, canShow: true, withPoint: null }, 'Water 41 °C'],
+    [{ shown: 104, canShow: true, withPoint: null, unit: '°F' }, 'Water 104 °F (40 °C)'],
     [{ shown: 410, canShow: false, withPoint: null }, 'Water 410 °C: that cannot show, it runs from 5 to 95 °C'],
     [
       { shown: 412, canShow: false, withPoint: 41.2 },

@@ -1,4 +1,5 @@
-import { baseUnit } from '../base/quantity.ts';
+import { asShown, withOwn } from '../base/own-beside.ts';
+import { baseUnits, type OwnUnits } from '../base/quantity.ts';
 import type { CallerMeant } from '../caller/read.ts';
 import type { ConfusionKind } from '../decode/confusions.ts';
 import type { Candidate } from '../decode/decode.ts';
@@ -71,12 +72,12 @@ export function ifWords({ confusion, misread }: Pick<Candidate, 'confusion' | 'm
   return all.length > 0 ? `if ${all.join(', and ')}` : null;
 }
 
-const inUnit = (n: number, { quantity }: Pick<LiveValue, 'quantity'>): string =>
-  quantity === null || quantity === 'count' ? String(n) : `${n} ${baseUnit(quantity)}`;
+const inUnit = (n: number, { quantity, unit }: Pick<LiveValue, 'quantity' | 'unit'>): string =>
+  asShown(n, quantity, unit);
 
-/** A live value in words: what it is, and whether the unit can show it at all. */
-export function liveValueWords(value: LiveValue): string {
-  const said = `${value.name} ${inUnit(value.shown, value)}`;
+/** A live value in words: what it is as the unit shows it, with one's own unit beside it, and whether it can show it at all. */
+export function liveValueWords(value: LiveValue, own: OwnUnits = baseUnits): string {
+  const said = `${value.name} ${withOwn(inUnit(value.shown, value), own)}`;
   if (value.canShow) return said;
   const range = `it runs from ${value.least} to ${inUnit(value.most, value)}`;
   return value.withPoint === null

@@ -22,7 +22,11 @@ const addressOf = (path: string) =>
     .replace(':session', '0123456789abcdef')
     .replace(
       ':id',
-      path.startsWith('/questions') || path.startsWith('/walks') ? uuid : path.includes('entries') ? 'x' : '999',
+      path.startsWith('/questions') || path.startsWith('/proposals') || path.startsWith('/walks')
+        ? uuid
+        : path.includes('entries')
+          ? 'x'
+          : '999',
     );
 const call = (person: Person, one: Declared): Promise<Answer> =>
   person.send(one.method.toUpperCase(), addressOf(one.path), one.method === 'get' ? undefined : {});

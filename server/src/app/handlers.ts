@@ -3,6 +3,7 @@ import { bundleHandlers } from '../features/bundles/routes.ts';
 import { entryHandlers } from '../features/entries/routes.ts';
 import { importHandlers } from '../features/imports/routes.ts';
 import { jobHandlers } from '../features/jobs/routes.ts';
+import { proposalHandlers } from '../features/proposals/routes.ts';
 import { publishingHandlers } from '../features/publishing/routes.ts';
 import { sessionHandlers } from '../features/session/routes.ts';
 import { settingsHandlers } from '../features/settings/routes.ts';
@@ -24,4 +25,5 @@ export const handlers: Handlers = {
   ...jobHandlers,
   ...assetHandlers,
   ...walkHandlers,
+  ...proposalHandlers,
 };

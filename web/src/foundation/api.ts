@@ -38,7 +38,7 @@ const nothingHeld: ApiError = { title: 'Nothing is held here.', status: 0, code:
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Entries', 'Sets', 'Families', 'Walks', 'Questions', 'Settings', 'Users', 'Sessions'],
+  tagTypes: ['Entries', 'Sets', 'Families', 'Walks', 'Questions', 'Proposals', 'Settings', 'Users', 'Sessions'],
   endpoints: (build) => ({
     session: build.query<Answer<'session'>, void>({
       queryFn: async () => {
@@ -129,6 +129,17 @@ export const api = createApi({
     takeOver: build.mutation<Answer<'takeOver'>, string>({
       ...by('takeOver', (id: string) => ({ params: { id } })),
       invalidatesTags: ['Walks'],
+    }),
+    proposals: build.query<Answer<'proposals'>, void>({
+      ...by('proposals', () => ({ query: {} })),
+      providesTags: ['Proposals'],
+    }),
+    settleProposal: build.mutation<Answer<'settleProposal'>, { id: string } & Body<'settleProposal'>>({
+      ...by('settleProposal', ({ id, ...said }: { id: string } & Body<'settleProposal'>) => ({
+        params: { id },
+        body: said,
+      })),
+      invalidatesTags: ['Proposals', 'Entries'],
     }),
     orders: build.query<Answer<'orders'>, void>({ ...by('orders', nothing), providesTags: ['Walks'] }),
     walks: build.query<Answer<'walks'>, Asked<'walks'>['query']>({

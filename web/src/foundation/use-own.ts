@@ -1,6 +1,6 @@
-import { formatQuantity, type OwnUnits, ownUnit, type Quantity } from '@wire-trail/core';
+import { formatQuantity, type OwnUnits, ownUnit, type Quantity, withOwn } from '@wire-trail/core';
 import { format, formatDistanceStrict, isSameYear, isToday, parseISO } from 'date-fns';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { DateStyle } from './profile-slice.ts';
 import { useAppSelector } from './store.ts';
 
@@ -42,6 +42,12 @@ export function datesIn(style: DateStyle, now: () => Date = () => new Date()): D
 export function useDates(): Dates {
   const style = useAppSelector((s) => s.profile.own.dates);
   return useMemo(() => datesIn(style), [style]);
+}
+
+/** What a unit shows or wants keyed in, as it is there, with one's own unit beside it where it differs. */
+export function useVerbatim(): (text: string, unit?: string) => string {
+  const own = useAppSelector((s) => s.profile.own.units);
+  return useCallback((text, unit) => withOwn(text, own, unit), [own]);
 }
 
 /** Amounts in the units one person reads. */

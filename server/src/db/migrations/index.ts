@@ -7,6 +7,7 @@ import * as fifth from './20261128100000-library-order.ts';
 import * as sixth from './20261128110000-people-and-walks.ts';
 import * as seventh from './20261128200000-why-tries-failed.ts';
 import * as eighth from './20261128210000-who-may-act.ts';
+import * as ninth from './20261128220000-proposals.ts';
 
 /**
  * Every migration by its name, oldest first by name. Forward only; what an applied one leaves is never changed. Each may be
@@ -21,4 +22,5 @@ export const migrations: Readonly<Record<string, Knex.Migration>> = {
   '20261128110000-people-and-walks': sixth,
   '20261128200000-why-tries-failed': seventh,
   '20261128210000-who-may-act': eighth,
+  '20261128220000-proposals': ninth,
 };

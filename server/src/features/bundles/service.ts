@@ -17,6 +17,7 @@ import {
   groupBy,
   keyText,
   linksOf,
+  lintParts,
   lintTraits,
   traitsOf,
 } from '@wire-trail/core';
@@ -164,13 +165,9 @@ async function workOutAlike(db: Db): Promise<string[]> {
     bodies.filter((body) => body.kind === 'panel'),
     familyOf,
   );
-  return lintTraits(
-    bodies.flatMap((body) =>
-      body.kind === 'family' ? [{ id: body.id, traits: traitsOf(body, panels.get(body.id) ?? []) }] : [],
-    ),
-  )
-    .slice(0, mostAlike)
-    .map(findingWords);
+  const families = bodies.filter((body) => body.kind === 'family');
+  const traits = families.map((body) => ({ id: body.id, traits: traitsOf(body, panels.get(body.id) ?? []) }));
+  return [...lintTraits(traits), ...lintParts(families)].slice(0, mostAlike).map(findingWords);
 }
 
 /** Families that were begun and never published, with what is drawn of them. */

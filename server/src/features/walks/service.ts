@@ -5,12 +5,12 @@ import {
   type EventsTaken,
   type FamilyId,
   foldWalk,
-  isBeyond,
+  lacking,
   ledgerOf,
+  permitWords,
   problemsOf,
   readingsTaken,
   roleAtLeast,
-  scopeWords,
   type User,
   WalkEvent,
 } from '@wire-trail/core';
@@ -18,6 +18,7 @@ import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
 import { ProblemError } from '../../http/problem.ts';
 import type { Services } from '../../http/services.ts';
+import { addProposal } from '../proposals/store.ts';
 import {
   addEvent,
   addQuestion,
@@ -83,6 +84,7 @@ async function takeOfWalk(
     if (what === 'elsewhere') refuse(sent, 'id', 'stands for something that happened on another walk');
     else (what === 'new' ? taken.stored : taken.known).push(event.id);
     if (what === 'new' && event.kind === 'unlisted' && event.ask) await keepQuestion(trx, event, user.id);
+    if (what === 'new' && event.kind === 'proposed') await keepProposal(trx, event, user.id);
   }
   await rewriteWalk(trx, walk, at);
   return taken;
@@ -105,6 +107,16 @@ async function keepQuestion(
   const started = (await eventsOf(trx, event.walk)).find((e) => e.kind === 'started');
   const { id, walk, text, words, at } = event;
   await addQuestion(trx, { id, walk, family: started?.family ?? null, text, words, userId, at: new Date(at) });
+}
+
+async function keepProposal(
+  trx: Transaction,
+  { id, walk, at }: Extract<WalkEvent, { kind: 'proposed' }>,
+  userId: number,
+): Promise<void> {
+  const started = (await eventsOf(trx, walk)).find((e) => e.kind === 'started');
+  // what belongs to no unit is offered to nobody
+  if (started) await addProposal(trx, { id, walk, family: started.family, userId, at: new Date(at) });
 }
 
 /** So many walks are on a page of the log. */
@@ -149,8 +161,8 @@ export async function takeOver(id: string, user: User, { db, now }: Services): P
     const walk = foldWalk(events);
     if (!walk) throw new ProblemError('not-found');
     if (!walk.offered) throw new ProblemError('wrong-state', { detail: 'nobody has to take this walk over' });
-    if (isBeyond(user.level ?? 'technician', walk.offered.needs))
-      throw new ProblemError('not-allowed', { detail: `what comes next is for ${scopeWords[walk.offered.needs]}` });
+    const lacks = lacking({ level: user.level ?? 'technician', trades: user.trades ?? [] }, walk.offered.needs);
+    if (lacks) throw new ProblemError('not-allowed', { detail: `what comes next is for ${permitWords(lacks)}` });
     const at = now();
     const event = WalkEvent.parse({
       id: randomUUID(),

@@ -356,6 +356,20 @@ describe('a walk that is for somebody else', () => {
     const late = (await technician.post('/events', { events: [event({ kind: 'noted', text: 'late' })] })).body;
     expect((late as Answer<'takeEvents'>).refused).toHaveLength(1);
   });
+  it('is for the trade it names, not for any licence', async () => {
+    const reviewer = await school.person('reviewer');
+    await levelled('reviewer', 'licensed');
+    const { walk, event, started } = begin();
+    const of = (trades: string[]) => ({ ...offer, trades });
+    await technician.post('/events', { events: [started, event(of(['refrigeration']))] });
+    const { status, body } = await reviewer.send('POST', `/walks/${walk}/take-over`);
+    expect([status, (body as { detail?: string }).detail]).toEqual([
+      403,
+      'what comes next is for a licensed person (refrigeration)',
+    ]);
+    await technician.post('/events', { events: [event(of(['gas']))] });
+    expect((await reviewer.send('POST', `/walks/${walk}/take-over`)).status).toBe(204);
+  });
   it('taken by two at once is one person’s', async () => {
     const [a, b] = [await school.person('reviewer'), await school.person('admin')];
     await levelled('reviewer', 'licensed');

@@ -9,6 +9,7 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { Day, Moment } from '../../parts/when/When.tsx';
+import { FromField } from './FromField.tsx';
 
 /** The trainer's week: what waits for review, and what the field asks. */
 export default function BenchPage() {
@@ -49,6 +50,7 @@ export default function BenchPage() {
           <Asked key={group[0]?.id} group={group} />
         ))}
       </section>
+      <FromField />
       <section className="stack">
         <h2>Lately</h2>
         {rest.map((set) => (

@@ -1,4 +1,7 @@
 import {
+  type Bundle,
+  bundleFormat,
+  bundleVersion,
   type Entry,
   entriesOf,
   entryOf,
@@ -13,6 +16,7 @@ import { Attempts } from '../../parts/attempts/Attempts.tsx';
 import { CodeGlyph } from '../../parts/code/CodeGlyph.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../parts/panel/use-play.ts';
+import { SwapGuide } from '../../parts/swap/SwapGuide.tsx';
 
 /** The panel playing the code as it stands in the draft, and what the machine works out from it. */
 export function Beside({ body, bodies }: { body: Described; bodies: { entries: Entry[] } }) {
@@ -24,6 +28,11 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
     .map((c) => c.text);
   const alike = readout && body.kind === 'code' ? lookAlikes(readout, [...new Set([...codes, body.text])]) : [];
   const run = proveRun(body.detection);
+  const bundle: Bundle = { format: bundleFormat, version: bundleVersion, family: body.family, entries: bodies.entries };
+  const suspected = new Set(body.suspects.flatMap((s) => s.part ?? []));
+  const parts = entriesOf(bodies, 'family')
+    .filter((f) => f.id === body.family)
+    .flatMap((f) => f.parts.filter((p) => suspected.has(p.id)));
   return (
     <aside className="stack sticks">
       {panel?.faces[0] && (
@@ -66,6 +75,9 @@ export function Beside({ body, bodies }: { body: Described; bodies: { entries: E
               </p>
             ))}
       </div>
+      {parts.map((part) => (
+        <SwapGuide key={part.id} part={part} data={{ bundle, alive: [] }} />
+      ))}
     </aside>
   );
 }

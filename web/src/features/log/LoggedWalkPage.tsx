@@ -10,9 +10,11 @@ import {
   foundWords,
   happenedWords,
   outcomeWords,
+  type Proposal,
   passedWords,
+  permitWords,
+  proposalWords,
   roundsSeen,
-  scopeWords,
   stations,
   sweptWords,
   verdictWords,
@@ -45,6 +47,7 @@ type Names = Readonly<{
   found: (event: WalkEventOf<'chart-ended'>) => string;
   amount: Amounts['say'];
   day: Dates['day'];
+  offer: (offer: Proposal) => string;
 }>;
 
 function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Names {
@@ -62,6 +65,7 @@ function namesOf(bundle: Bundle | undefined, amounts: Amounts, dates: Dates): Na
     variant: (id) => family?.variants.find((v) => v.id === id)?.name ?? id,
     amount: amounts.say,
     day: dates.day,
+    offer: (offer) => (bundle ? proposalWords(bundle, offer) : offer.kind),
     found: (event) => {
       const { cause, title } = bundle ? foundWords(bundle, event) : { cause: event.cause, title: null };
       const verdict = event.verdict ? verdictWords[event.verdict] : 'without a result';
@@ -137,7 +141,11 @@ function eventWords(event: WalkEvent, names: Names): string {
     case 'complaint':
       return complaintLines(event).join(' · ') || 'What the customer says was not asked';
     case 'offered':
-      return `Handed over: ${event.what} is for ${scopeWords[event.needs]}`;
+      return `Handed over: ${event.what} is for ${permitWords({ scope: event.needs, trades: event.trades ?? [] })}`;
+    case 'beside':
+      return `${names.node(event.chart, event.node)}, ${event.one}${event.isGood ? ', which works' : ''}: ${event.reading.typed}`;
+    case 'proposed':
+      return `Offered to the library: ${names.offer(event.offer)}${event.words ? `. ${event.words}` : ''}`;
     case 'taken-over':
       return `Taken over by ${event.by}`;
     case 'ordered':

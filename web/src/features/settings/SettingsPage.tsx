@@ -28,6 +28,7 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
 import { PersonAccess } from './PersonAccess.tsx';
+import { SchoolContacts } from './SchoolContacts.tsx';
 
 /** The school: its name, who reviews, and who has an account. */
 export default function SettingsPage() {
@@ -49,7 +50,11 @@ function School({ settings }: { settings: SchoolSettings }) {
   const [own, setOwn] = useState(settings.ownReview);
   const [firstDo, setFirstDo] = useState(settings.firstDo);
   const [limit, setLimit] = useState(settings.repairLimit);
+  const [country, setCountry] = useState(settings.country ?? '');
+  const [contacts, setContacts] = useState(settings.contacts ?? []);
   const isDirty =
+    country !== (settings.country ?? '') ||
+    JSON.stringify(contacts) !== JSON.stringify(settings.contacts ?? []) ||
     name !== settings.schoolName ||
     own !== settings.ownReview ||
     firstDo !== settings.firstDo ||
@@ -59,7 +64,14 @@ function School({ settings }: { settings: SchoolSettings }) {
       className="sheet stack"
       onSubmit={(e) => {
         e.preventDefault();
-        void save({ schoolName: name.trim(), ownReview: own, firstDo, ...(limit && { repairLimit: limit }) });
+        void save({
+          schoolName: name.trim(),
+          ownReview: own,
+          firstDo,
+          ...(limit && { repairLimit: limit }),
+          ...(country.trim() && { country: country.trim() }),
+          contacts: contacts.filter((c) => c.name.trim() !== '' && c.reach.trim() !== ''),
+        });
       }}
     >
       <label className="field">
@@ -89,6 +101,7 @@ function School({ settings }: { settings: SchoolSettings }) {
         <span className="soft small">{firstMoveWords.why}</span>
       </label>
       <RepairLimit limit={limit} onLimit={setLimit} />
+      <SchoolContacts contacts={contacts} country={country} onContacts={setContacts} onCountry={setCountry} />
       <div className="row">
         <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isLoading}>
           Save
@@ -232,6 +245,11 @@ function People() {
                     </option>
                   ))}
                 </Select>
+                {user.level === 'licensed' && (user.trades ?? []).length === 0 && (
+                  <span className="wrong small" role="status">
+                    Licensed for what? Without a trade, steps that name one stay closed.
+                  </span>
+                )}
                 <Trades of={user.name} trades={user.trades ?? []} onTrades={(trades) => void alter(user, { trades })} />
               </TableCell>
               <TableCell>

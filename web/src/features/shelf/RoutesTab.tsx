@@ -19,7 +19,7 @@ import {
   withheldOf,
 } from '@wire-trail/core';
 import { Link } from 'react-router';
-import { StandingMark } from '../../parts/code/CodeGlyph.tsx';
+import { Proven } from '../../parts/code/Proven.tsx';
 import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { Fold } from '../../parts/fold/Fold.tsx';
 import { RouteSteps } from '../../parts/route/RouteSteps.tsx';
@@ -67,9 +67,11 @@ function RouteSheet({ route, panel, bundle, writes }: SheetProps) {
         <h2>{writes ? <Link to={`/shelf/${route.family}/route/${route.id}`}>{route.name}</Link> : route.name}</h2>
         <span className="row">
           <span className="tag">{route.purpose}</span>
-          <StandingMark standing={route.standing} />
         </span>
       </div>
+      <p>
+        <Proven entry={route} bundle={bundle} />
+      </p>
       {[...only.map((name) => `Only on ${name}.`), ...onlyWhereWords(route, bundle)].map((words) => (
         <p key={words} className="small soft">
           {words}

@@ -130,7 +130,14 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
     return ids;
   };
   const offer = ({ needs, what, chart, node }: Offer) =>
-    void add({ kind: 'offered', needs, what, chart: chart as ChartId | null, node: node as NodeId | null });
+    void add({
+      kind: 'offered',
+      needs: needs.scope,
+      ...(needs.trades.length > 0 && { trades: [...needs.trades] }),
+      what,
+      chart: chart as ChartId | null,
+      node: node as NodeId | null,
+    });
   // a note leaves one where one is
   const addHere: OpenWalk['add'] = (...happenings) => open.add(...happenings);
   usePageKeys(Object.fromEntries(stations.map((s, i) => [String(i + 1), () => go(s)])));
@@ -218,7 +225,7 @@ function Walking({ open, walk, bundle }: { open: OpenWalk; walk: Walk; bundle: B
         {passing && !looked ? (
           <Loading what="the next station" />
         ) : (
-          <WalkAround value={{ walk, offer }}>
+          <WalkAround value={{ walk, offer, add }}>
             {walk.offered ? (
               <Offered walk={walk} data={data} onBack={() => void open.takeBack()} />
             ) : (

@@ -2,7 +2,7 @@ import { cardBig, cardDetails, cardLead, cardNotes, coachCards, type Panel, type
 import { Fragment } from 'react';
 
 /** A route step by step as a technician is coached, its cautions before what they are about. */
-export function RouteSteps({ route, panel }: { route: Route; panel: Panel }) {
+export function RouteSteps({ route, panel }: { route: Pick<Route, 'steps'>; panel: Panel }) {
   return (
     <ol>
       {coachCards(route.steps).map((card) => (

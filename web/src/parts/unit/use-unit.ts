@@ -25,6 +25,8 @@ type Played = Readonly<{
   end: (control: Control) => void;
   restart: () => void;
   clock: number | null;
+  /** What hands did since it began, in order. */
+  hands: () => readonly UnitEvent[];
 }>;
 
 /** A unit played in real time, from how it stands at first: the host's one timer wakes it when something is due by itself. */
@@ -36,10 +38,13 @@ export function useUnit(plan: UnitPlan, begin: () => UnitState): Played {
   const began = useRef(performance.now() - state.at);
   const count = useRef(0);
   const held = useRef(new Map<ControlId, PlaceId | null>());
+  const done = useRef<UnitEvent[]>([]);
   const take = useCallback(
     (event: Bare) => {
       const at = Math.max(now.current.at, performance.now() - began.current);
-      const next = advanceUnit(plan, now.current, { ...event, at } as UnitEvent);
+      const happening = { ...event, at } as UnitEvent;
+      if (happening.kind !== 'tick') done.current.push(happening);
+      const next = advanceUnit(plan, now.current, happening);
       now.current = next.state;
       setState(next.state);
       const news = next.effects.filter((e) => e.kind !== 'sign' || e.shown.kind === 'sound');
@@ -59,6 +64,7 @@ export function useUnit(plan: UnitPlan, begin: () => UnitState): Played {
     now.current = begin();
     began.current = performance.now() - now.current.at;
     held.current.clear();
+    done.current = [];
     setState(now.current);
     setHappened([]);
   }, [begin]);
@@ -97,7 +103,8 @@ export function useUnit(plan: UnitPlan, begin: () => UnitState): Played {
     lift(control);
   };
   const clock = useClock(keepsTime(plan, state), began);
-  return { state, happened, take, operate, end, restart, clock };
+  const hands = useCallback(() => done.current, []);
+  return { state, happened, take, operate, end, restart, clock, hands };
 }
 
 /** Drawn so often in a second while a lamp blinks out a code. */

@@ -1,28 +1,28 @@
 import Button from '@mui/material/Button';
-import { type ChartWalk, contactsFor, handOnSheet, type Scope, scopeWords, type Walk } from '@wire-trail/core';
+import { type ChartWalk, contactsFor, handOnSheet, type Permit, permitWords, type Walk } from '@wire-trail/core';
 import { createContext, useContext, useState } from 'react';
-import { useAppSelector } from '../../../foundation/store.ts';
+import { useSchool } from '../../../foundation/use-school.ts';
 import { SheetView } from '../../../parts/sheet/SheetView.tsx';
 import type { TrailData } from '../trail-data.ts';
-import { Next, StationLayout } from './StationLayout.tsx';
+import { Next, StationLayout, type StationProps } from './StationLayout.tsx';
 
 /** What is beyond somebody: for whom it is, and what it is. */
-export type Offer = Readonly<{ needs: Scope; what: string; chart: string | null; node: string | null }>;
+export type Offer = Readonly<{ needs: Permit; what: string; chart: string | null; node: string | null }>;
 
-/** The walk around, for whatever has to be handed over from deep within it. */
-export const WalkAround = createContext<Readonly<{ walk: Walk; offer: (offer: Offer) => void }> | null>(null);
-
-/** What the person at this device may do on a unit. */
-export const useLevel = (): Scope =>
-  useAppSelector((s) => (s.session.status === 'signed-in' ? s.session.user.level : undefined)) ?? 'technician';
+/** The walk around, for whatever has to be handed over or offered from deep within it. */
+export const WalkAround = createContext<Readonly<{
+  walk: Walk;
+  offer: (offer: Offer) => void;
+  add: StationProps['add'];
+}> | null>(null);
 
 type Props = Readonly<{ offer: Offer; data: TrailData; chartWalk: ChartWalk | null }>;
 
 /** The first step that is for somebody else: nothing of it is done here; the case is handed over with all that is known. */
 export function Beyond({ offer, data, chartWalk }: Props) {
   const around = useContext(WalkAround);
+  const school = useSchool() ?? undefined;
   const [sheet, setSheet] = useState(false);
-  const contacts = contactsFor(data.bundle, offer.needs);
   return (
     <StationLayout
       panel={{ face: data.front }}
@@ -35,21 +35,24 @@ export function Beyond({ offer, data, chartWalk }: Props) {
         )
       }
     >
-      <h1>This is for {scopeWords[offer.needs]}</h1>
+      <h1>This is for {permitWords(offer.needs)}</h1>
       <p>
         Next comes “{offer.what}”. Local codes and licensed practice come first: nothing of it is done before somebody
         is here who may.
       </p>
-      <Contacts data={data} contacts={contacts} />
+      <Contacts data={data} needs={offer.needs} />
       {sheet && around && (
-        <SheetView sheet={handOnSheet({ bundle: data.bundle, walk: around.walk, chartWalk, subject: data.subject })} />
+        <SheetView
+          sheet={handOnSheet({ bundle: data.bundle, walk: around.walk, chartWalk, subject: data.subject, school })}
+        />
       )}
     </StationLayout>
   );
 }
 
 /** Whom to ring, and when. */
-export function Contacts({ contacts }: { data: TrailData; contacts: ReturnType<typeof contactsFor> }) {
+export function Contacts({ data, needs }: { data: TrailData; needs: Permit }) {
+  const contacts = contactsFor(data.bundle, needs, useSchool() ?? {});
   if (contacts.length === 0) return <p className="soft">Nobody to ring is named for that; ask the trainer.</p>;
   return (
     <ul className="plain lined">
@@ -66,7 +69,9 @@ export function Contacts({ contacts }: { data: TrailData; contacts: ReturnType<t
 /** A walk that waits for somebody who may do what comes next. */
 export function Offered({ walk, data, onBack }: { walk: Walk; data: TrailData; onBack: () => void }) {
   const { offered } = walk;
+  const school = useSchool() ?? undefined;
   if (!offered) return null;
+  const { bundle, chartWalk, subject } = data;
   return (
     <StationLayout
       panel={{ face: data.front }}
@@ -78,11 +83,11 @@ export function Offered({ walk, data, onBack }: { walk: Walk; data: TrailData; o
     >
       <h1>Handed over</h1>
       <p>
-        “{offered.what}” is for {scopeWords[offered.needs]}. Whoever takes the walk over goes on from here, with
+        “{offered.what}” is for {permitWords(offered.needs)}. Whoever takes the walk over goes on from here, with
         everything that was read and measured.
       </p>
-      <Contacts data={data} contacts={contactsFor(data.bundle, offered.needs)} />
-      <SheetView sheet={handOnSheet({ bundle: data.bundle, walk, chartWalk: data.chartWalk, subject: data.subject })} />
+      <Contacts data={data} needs={offered.needs} />
+      <SheetView sheet={handOnSheet({ bundle, walk, chartWalk, subject, school })} />
     </StationLayout>
   );
 }

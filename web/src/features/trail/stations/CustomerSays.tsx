@@ -14,7 +14,6 @@ import {
 import { useState } from 'react';
 import { Field } from '../../../parts/field/Field.tsx';
 import { Input } from '../../../parts/field/Input.tsx';
-import { Select } from '../../../parts/field/Select.tsx';
 import { Fold } from '../../../parts/fold/Fold.tsx';
 import type { StationProps } from './StationLayout.tsx';
 
@@ -95,22 +94,13 @@ export function CustomerSays({ walk, data, add }: Pick<StationProps, 'walk' | 'd
           onPicked={(tried) => setSaid({ ...said, tried })}
         />
         {said.tried.includes('parts-changed') && (
-          <label className="field">
-            Which part was put in new
-            <Select
-              native
-              fullWidth
-              value={said.partsChanged[0] ?? ''}
-              onChange={(e) => setSaid({ ...said, partsChanged: e.target.value ? [e.target.value as PartId] : [] })}
-            >
-              <option value="">not known</option>
-              {parts.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <Picks
+            legend="Which parts were put in new, as far as they know"
+            all={parts.map((p) => p.id)}
+            words={Object.fromEntries(parts.map((p) => [p.id, p.name])) as Record<PartId, string>}
+            picked={said.partsChanged}
+            onPicked={(partsChanged) => setSaid({ ...said, partsChanged })}
+          />
         )}
         <Button size="glove" disabled={isEmpty} onClick={() => void add({ kind: 'complaint', ...said })}>
           Keep what they say

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { type CoachCard, type Route, wayGone } from '@wire-trail/core';
 import { useState } from 'react';
-import { StandingMark } from '../../../parts/code/CodeGlyph.tsx';
+import { Proven } from '../../../parts/code/Proven.tsx';
 import { useSuccessRates } from '../../../parts/success/use-success-rates.ts';
 import { AfterTry } from './coach/AfterTry.tsx';
 import { Coach } from './coach/Coach.tsx';
@@ -89,7 +89,7 @@ export function EnterStation({ walk, data, add }: StationProps) {
       aside={
         <div className="sheet small">
           <div className="row spread">
-            <StandingMark standing={route.standing} />
+            <Proven entry={route} bundle={data.stored} />
             {tries.length > 0 && (
               <span className="soft">{tries.length === 1 ? '1 try' : `${tries.length} tries`} so far</span>
             )}

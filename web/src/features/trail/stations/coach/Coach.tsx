@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
-import { beyondIn, type CoachCard, casesOfRoute, coachCards, type Route, type RouteCase } from '@wire-trail/core';
+import { type CoachCard, casesOfRoute, coachCards, lackingIn, type Route, type RouteCase } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
+import { useActor } from '../../../../foundation/use-actor.ts';
 import type { TrailData } from '../../trail-data.ts';
-import { Beyond, useLevel } from '../Beyond.tsx';
+import { Beyond } from '../Beyond.tsx';
 import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
 import { Card } from './Cards.tsx';
 import { CoachStart } from './CoachStart.tsx';
@@ -30,7 +31,7 @@ export function Coach(props: Props) {
   const { route, data } = props;
   const cases = useMemo(() => casesOfRoute(data.stored, route.id, data.alive), [data.stored, data.alive, route.id]);
   const [picked, setPicked] = useState<RouteCase | null>(null);
-  const beyond = beyondIn(data.bundle, route, useLevel());
+  const beyond = lackingIn(data.bundle, route, useActor());
   if (beyond)
     return (
       <Beyond

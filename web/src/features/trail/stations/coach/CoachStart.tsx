@@ -16,8 +16,9 @@ import {
   waitsBefore,
 } from '@wire-trail/core';
 import type { ReactNode } from 'react';
+import { HazardNote, WaysThere } from '../../../../parts/before/Before.tsx';
+import { SwapGuide } from '../../../../parts/swap/SwapGuide.tsx';
 import type { TrailData } from '../../trail-data.ts';
-import { HazardNote, WaysThere } from '../Before.tsx';
 import { Next, StationLayout } from '../StationLayout.tsx';
 import { Senses } from './Senses.tsx';
 
@@ -86,6 +87,11 @@ export function CoachStart({ route, data, title, cards, failed, pace, aside, par
       )}
       <HazardNote ids={route.hazards} data={data} />
       <WaysThere ids={route.ways} data={data} />
+      {familyEntry(data.bundle)
+        .parts.filter((p) => p.recalibrateBy === route.id)
+        .map((p) => (
+          <SwapGuide key={p.id} part={p} data={data} />
+        ))}
       {first.length > 0 && (
         <div className="note">
           <strong>First</strong>

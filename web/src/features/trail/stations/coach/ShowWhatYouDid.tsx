@@ -10,15 +10,18 @@ import {
   type Route,
   type StoodAs,
   startForRoute,
+  stepsAsDone,
   stoodAs,
   unitStoodAs,
 } from '@wire-trail/core';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { unitShow } from '../../../../parts/panel/unit-show.ts';
 import { MenuBox } from '../../../../parts/unit/MenuBox.tsx';
 import { useUnit } from '../../../../parts/unit/use-unit.ts';
 import type { TrailData } from '../../trail-data.ts';
+import { WalkAround } from '../Beyond.tsx';
 import { Next, StationLayout } from '../StationLayout.tsx';
+import { OfferWay } from './OfferWay.tsx';
 
 const stoodWords: Readonly<Record<StoodAs, string>> = {
   'as-it-begins': 'as it should',
@@ -42,6 +45,8 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
   const begin = useCallback(() => unitStoodAs(plan, route, stood) ?? startForRoute(plan, route), [plan, route, stood]);
   const unit = useUnit(plan, begin);
   const { restart } = unit;
+  const around = useContext(WalkAround);
+  const [offering, setOffering] = useState(false);
   // how it stood decides how it begins
   // biome-ignore lint/correctness/useExhaustiveDependencies: anew whenever that changes
   useEffect(restart, [stood]);
@@ -66,6 +71,21 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
       : instead
         ? 'other-mode'
         : null;
+  if (offering && around)
+    return (
+      <OfferWay
+        route={route}
+        data={data}
+        steps={stepsAsDone(unit.hands(), plan.facts)}
+        onBack={() => setOffering(false)}
+        onOffer={(steps, words) =>
+          void around.add(
+            { kind: 'proposed', offer: { kind: 'way', route: route.id, steps }, words },
+            { kind: 'tried', route: route.id, took: true },
+          )
+        }
+      />
+    );
   return (
     <StationLayout
       panel={{
@@ -77,6 +97,11 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
       actions={
         <>
           {happened !== null && <Next onClick={() => onTold(happened)}>What to do now</Next>}
+          {around && unit.hands().length > 0 && (
+            <Button size="glove" onClick={() => setOffering(true)}>
+              This worked on the unit: offer it
+            </Button>
+          )}
           <Button size="glove" onClick={unit.happened.length > 0 ? restart : onBack}>
             {unit.happened.length > 0 ? 'Show it once more' : 'Back'}
           </Button>

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { leftAfter, printSteps, type Route } from '@wire-trail/core';
-import { HazardNote } from '../Before.tsx';
+import { HazardNote } from '../../../../parts/before/Before.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
 /** Parts that can be locked out so that the rest runs on, with the capacity that is left. */

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { familyEntry, rightValues, rightWords, type Setting } from '@wire-trail/core';
 import { useState } from 'react';
+import { useVerbatim } from '../../../../foundation/use-own.ts';
 import { Select } from '../../../../parts/field/Select.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
@@ -10,6 +11,7 @@ type Props = Omit<StationProps, 'events'> & Readonly<{ setting: Setting }>;
 export function SetAfter({ setting, walk, data, add }: Props) {
   const right = rightValues(setting, data.alive);
   const [value, setValue] = useState('');
+  const verbatim = useVerbatim();
   const state = walk.settings.get(setting.id);
   const isRight = right.length === 0 || right.some((r) => r.value === value);
   const shows = () =>
@@ -22,10 +24,16 @@ export function SetAfter({ setting, walk, data, add }: Props) {
       <strong>{setting.name}</strong>
       <div className="small soft">{setting.shownAs}</div>
       <div>
-        right here: <strong>{rightWords(right, familyEntry(data.bundle)) || 'not known: ask before you set it'}</strong>
+        right here:{' '}
+        <strong>
+          {rightWords(
+            right.map((r) => ({ ...r, value: verbatim(r.value, setting.unit) })),
+            familyEntry(data.bundle),
+          ) || 'not known: ask before you set it'}
+        </strong>
       </div>
       {state?.verified ? (
-        <p role="status">It shows {state.set}.</p>
+        <p role="status">It shows {state.set && verbatim(state.set, setting.unit)}.</p>
       ) : (
         <div className="row">
           <Select
@@ -36,7 +44,9 @@ export function SetAfter({ setting, walk, data, add }: Props) {
           >
             <option value="">what it shows …</option>
             {setting.allowed.map((c) => (
-              <option key={c}>{c}</option>
+              <option key={c} value={c}>
+                {verbatim(c, setting.unit)}
+              </option>
             ))}
           </Select>
           <Button size="glove" disabled={value === '' || !isRight} onClick={shows}>

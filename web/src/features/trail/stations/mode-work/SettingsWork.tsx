@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { familyEntry, rightValues, rightWords, type Setting } from '@wire-trail/core';
 import { useState } from 'react';
+import { useVerbatim } from '../../../../foundation/use-own.ts';
 import { Select } from '../../../../parts/field/Select.tsx';
 import type { StationProps } from '../StationLayout.tsx';
 
@@ -19,6 +20,7 @@ export function SettingsWork({ settings, walk, data, add }: Props & { settings: 
 
 function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) {
   const [value, setValue] = useState('');
+  const verbatim = useVerbatim();
   const state = walk.settings.get(setting.id);
   const right = rightValues(setting, data.alive);
   const did = (what: 'noted' | 'set' | 'verified' | 'put-back', v: string) =>
@@ -29,9 +31,15 @@ function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) 
       <strong>{setting.name}</strong>
       <div className="small soft">{setting.shownAs}</div>
       <div className="small">
-        right here: <strong>{rightWords(right, familyEntry(data.bundle)) || 'not known'}</strong>
-        {state?.old != null && <> · was {state.old}</>}
-        {state?.set != null && <> · set to {state.set}</>}
+        right here:{' '}
+        <strong>
+          {rightWords(
+            right.map((r) => ({ ...r, value: verbatim(r.value, setting.unit) })),
+            familyEntry(data.bundle),
+          ) || 'not known'}
+        </strong>
+        {state?.old != null && <> · was {verbatim(state.old, setting.unit)}</>}
+        {state?.set != null && <> · set to {verbatim(state.set, setting.unit)}</>}
         {state?.verified && ' · verified'}
         {state?.putBack && ' · put back'}
       </div>
@@ -45,7 +53,9 @@ function SettingRow({ setting, walk, data, add }: Props & { setting: Setting }) 
         >
           <option value="">value …</option>
           {choices.map((c) => (
-            <option key={c}>{c}</option>
+            <option key={c} value={c}>
+              {verbatim(c, setting.unit)}
+            </option>
           ))}
         </Select>
         {state?.old == null ? (

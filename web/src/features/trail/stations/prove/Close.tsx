@@ -20,6 +20,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Field } from '../../../../parts/field/Field.tsx';
 import { takenWords } from '../../../../parts/readings/past.ts';
+import { OfferToLibrary } from '../OfferToLibrary.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 import { Measure } from '../test/Measure.tsx';
 import { runOf } from './run-of.ts';
@@ -132,6 +133,7 @@ export function Close({ walk, data, add }: StationProps) {
           </TableBody>
         </Table>
       )}
+      {!returned && <OfferToLibrary walk={walk} data={data} add={add} />}
     </StationLayout>
   );
 }

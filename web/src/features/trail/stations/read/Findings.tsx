@@ -17,6 +17,7 @@ import {
   tellsApartQuestion,
 } from '@wire-trail/core';
 import { useMemo } from 'react';
+import { useAmounts } from '../../../../foundation/use-own.ts';
 import { CodeGlyph } from '../../../../parts/code/CodeGlyph.tsx';
 import { Pressable } from '../../../../parts/field/Pressable.tsx';
 import { Meter } from '../../../../parts/meter/Meter.tsx';
@@ -126,6 +127,7 @@ export function Advice({
   onAlive: (sign: string) => void;
 }) {
   const { readout, decoded, codes, elsewhere } = reading;
+  const amounts = useAmounts();
   const texts = useMemo(() => [...new Set(codes.map((c) => c.text))], [codes]);
   const alike = useMemo(() => (readout ? lookAlikes(readout, texts) : []), [readout, texts]);
   const byAccount = useMemo(
@@ -181,7 +183,7 @@ export function Advice({
       )}
       {decoded.values.filter(saysMore).map((value) => (
         <p role="status" key={value.stage} className={value.canShow ? '' : 'note'}>
-          {liveValueWords(value)}
+          {liveValueWords(value, amounts.own)}
         </p>
       ))}
       {decoded.place && (

@@ -248,7 +248,8 @@ function bytesHint(bytes: ReturnType<typeof readBytesText> | null, pair: string 
 
 /** What a live value is, and whether it is one at all. */
 function valueHint(field: ReadsOf<'value'>['fields'][number], text: string): string {
-  const unit = field.quantity === null || field.quantity === 'count' ? '' : ` ${baseUnit(field.quantity)}`;
+  const unit =
+    field.quantity === null || field.quantity === 'count' ? '' : ` ${field.unit ?? baseUnit(field.quantity)}`;
   const value = Number(text.replace(',', '.'));
   const range = `from ${field.least} to ${field.most}${unit}`;
   if (text.trim() === '') return range;

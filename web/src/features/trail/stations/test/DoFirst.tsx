@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { type Code, type FirstMove, firstMoveWords, possibleRun } from '@wire-trail/core';
 import { api } from '../../../../foundation/api.ts';
+import { HazardNote } from '../../../../parts/before/Before.tsx';
 import { Fold } from '../../../../parts/fold/Fold.tsx';
-import { HazardNote } from '../Before.tsx';
 import { InTurn } from '../coach/InTurn.tsx';
 import { Next, StationLayout, type StationProps } from '../StationLayout.tsx';
 

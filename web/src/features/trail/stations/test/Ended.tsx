@@ -11,11 +11,12 @@ import {
   verdictWords,
 } from '@wire-trail/core';
 import { useState } from 'react';
+import { useSchool } from '../../../../foundation/use-school.ts';
 import { SheetView } from '../../../../parts/sheet/SheetView.tsx';
+import { SwapGuide } from '../../../../parts/swap/SwapGuide.tsx';
 import { Day } from '../../../../parts/when/When.tsx';
 import { dayOf } from '../day-of.ts';
 import { Next, type StationProps } from '../StationLayout.tsx';
-import { SwapGuide } from './SwapGuide.tsx';
 import { ToOrder } from './ToOrder.tsx';
 
 /** Where a chart ends: the cause and where it sits, or the sheet for whoever goes on. */
@@ -26,6 +27,7 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
   const isFound = verdict?.verdict === 'cause-found';
   const isOut = !verdict || verdict.verdict === 'hand-on' || verdict.verdict === 'unsafe-stop';
   const [sheet, setSheet] = useState(false);
+  const school = useSchool() ?? undefined;
   const others = openRoots(data.roots);
   const next = others.length > 0 ? 'Go on: other codes are left' : 'Go on to Clear';
   const goOn = () => {
@@ -37,7 +39,7 @@ export function Ended({ at, ...props }: StationProps & { at: ChartWalk }) {
       { kind: 'chart-ended', ...chartFound(at), ...(others.length > 0 && { more: true }) },
     );
   };
-  const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject });
+  const page = handOnSheet({ bundle: data.bundle, walk, chartWalk: at, subject: data.subject, school });
   return (
     <div className="stack">
       <div className={`note ${isFound ? 'good' : 'bad'}`}>

@@ -18,6 +18,7 @@ import {
   parseReading,
   readingsNeeded,
   type ShownBy,
+  shownIn,
   supplyWords,
   type TakenReading,
 } from '@wire-trail/core';
@@ -39,6 +40,8 @@ type Props = Readonly<{
   /** What was taken here before and taken back since: it stands in the boxes again. */
   former?: TakenReading | null;
   settingName?: (id: string) => string;
+  /** What the setting its band goes by is keyed in. */
+  settingUnit?: string | undefined;
   onTake: (reading: TakenReading, answer: Measured['answer']) => void;
   action?: string;
   /** Where readings over time are kept until they are taken; left out where one is enough. */
@@ -64,6 +67,7 @@ export function Measure({
   shown = null,
   former = null,
   settingName = (id) => id,
+  settingUnit,
   onTake,
   action = 'Take this reading',
   keptAs,
@@ -79,7 +83,10 @@ export function Measure({
   const [meter, setMeter] = useState<string>(former?.instrument ?? node.instrument ?? '');
   const [tried, setTried] = useState(false);
   const instrument = instruments.find((i) => i.id === meter);
-  const typed = inOwnUnits({ readings: readings.taken, temperature, set }, node.quantity, amounts.own);
+  const typed = inOwnUnits({ readings: readings.taken, temperature, set }, node.quantity, amounts.own, {
+    shown: shown ? shownIn(shown, node) : undefined,
+    set: settingUnit,
+  });
   const judged = measure({ node, typed, known, instrument, shown });
   const bands = bandsHere(node, typed, known);
   const [only, ...others] = bands.ok ? bands.value : [];
@@ -164,7 +171,7 @@ export function Measure({
         )}
         {asksSet && node.band.kind === 'of-setting' && (
           <label className="field">
-            {settingName(node.band.setting)} stands at
+            {settingName(node.band.setting)} stands at{settingUnit && `, ${settingUnit}`}
             <Input
               fullWidth
               className="mono reading"
@@ -178,7 +185,11 @@ export function Measure({
         )}
         <Readings
           of={readings}
-          label={`What the ${shown ? 'unit' : 'meter'} shows, ${amounts.unit(node.quantity)}`}
+          label={
+            shown
+              ? `What the unit shows, ${shownIn(shown, node)}`
+              : `What the meter shows, ${amounts.unit(node.quantity)}`
+          }
           least={readingsNeeded(node.band)}
           placeholder={node.quantity === 'resistance' ? '12k4, 17.6, OL' : ''}
           wrong={(index) => wrong('reading', index)}

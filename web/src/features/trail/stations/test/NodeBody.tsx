@@ -12,14 +12,15 @@ import {
   shownBy,
   variantName,
 } from '@wire-trail/core';
+import { SwapGuide } from '../../../../parts/swap/SwapGuide.tsx';
 import { Next } from '../StationLayout.tsx';
+import { BesideOthers } from './BesideOthers.tsx';
 import type { BodyProps } from './body-props.ts';
 import { Earlier } from './Earlier.tsx';
 import { Measure } from './Measure.tsx';
 import { NeedsPlate } from './NeedsPlate.tsx';
 import { Remedies } from './Remedies.tsx';
 import { SetTo } from './SetTo.tsx';
-import { SwapGuide } from './SwapGuide.tsx';
 import { Wait } from './Wait.tsx';
 import { Watched } from './Watched.tsx';
 
@@ -43,7 +44,23 @@ export function NodeBody(props: BodyProps) {
             keptAs={`wire-trail-readings:${props.walk.id}/${chart.id}/${node.id}`}
             needsPlate={(cases) => <NeedsPlate cases={cases} data={data} goTo={props.goTo} />}
             variantName={(id) => variantName(familyEntry(data.bundle), id)}
+            settingUnit={settingUnit(node, data)}
             onTake={(reading, answer) => say(answer, { reading })}
+          />
+          <BesideOthers
+            {...props}
+            chart={chart.id}
+            node={node}
+            measure={(onTake, of) => (
+              <Measure
+                key={of}
+                node={node}
+                known={data.bandKnown}
+                instruments={entriesOf(data.bundle, 'instrument')}
+                action={`Take it for ${of}`}
+                onTake={onTake}
+              />
+            )}
           />
         </>
       );
@@ -116,6 +133,10 @@ export function NodeBody(props: BodyProps) {
       return assertNever(node);
   }
 }
+
+/** What the setting a band goes by is keyed in. */
+const settingUnit = (node: NodeOf<'measure'>, data: BodyProps['data']): string | undefined =>
+  node.band.kind === 'of-setting' ? entryOf(data.bundle, 'setting', node.band.setting)?.unit : undefined;
 
 /** One button for each answer; the one that was given before, if it was taken back, is marked. */
 function Answers({ node, at, say, former }: BodyProps & { node: ChartNode; former: string | null }) {

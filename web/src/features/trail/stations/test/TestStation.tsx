@@ -4,20 +4,22 @@ import {
   coverWords,
   entryOf,
   type FirstMove,
-  isBeyond,
   isLiveWork,
+  lacking,
   minutesAhead,
   openRoots,
+  permitFor,
+  permitForNode,
   probePoints,
   type Route,
-  scopeOfNode,
 } from '@wire-trail/core';
 import { type ReactNode, useState } from 'react';
+import { useActor } from '../../../../foundation/use-actor.ts';
+import { HazardNote, WaysThere } from '../../../../parts/before/Before.tsx';
 import { StandingMark } from '../../../../parts/code/CodeGlyph.tsx';
 import { Picture } from '../../../../parts/picture/Picture.tsx';
 import { faceOf } from '../../trail-data.ts';
-import { HazardNote, WaysThere } from '../Before.tsx';
-import { Beyond, useLevel } from '../Beyond.tsx';
+import { Beyond } from '../Beyond.tsx';
 import { Coach } from '../coach/Coach.tsx';
 import { ModeWork } from '../mode-work/ModeWork.tsx';
 import { OtherCodes } from '../OtherCodes.tsx';
@@ -52,6 +54,12 @@ export function TestStation(props: StationProps) {
 function Testing(props: StationProps) {
   const { chartWalk, subject } = props.data;
   const [first, setFirst] = useState<FirstMove | null>(null);
+  const actor = useActor();
+  const needs = subject && lacking(actor, permitFor([subject]));
+  if (needs && !chartWalk?.ended)
+    return (
+      <Beyond offer={{ needs, what: subject.title, chart: null, node: null }} data={props.data} chartWalk={chartWalk} />
+    );
   const code = subject?.kind === 'code' ? subject : null;
   if (first && code) return <DoingFirst props={props} code={code} move={first} onBack={() => setFirst(null)} />;
   const offer = code && <OfferFirst props={props} code={code} onBegin={setFirst} />;
@@ -63,7 +71,7 @@ function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: 
   const { walk, data, add } = props;
   const { at: node, chart } = at;
   const [coached, setCoached] = useState<Route | null>(null);
-  const level = useLevel();
+  const actor = useActor();
   const say: Say = (answer, { reading, skipped } = {}) =>
     void add({
       kind: 'answered',
@@ -80,8 +88,8 @@ function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: 
   const known = new Set(before.flatMap((n) => n.tools));
   const fetched = node.tools.filter((t) => !known.has(t));
   const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
-  const needs = scopeOfNode(data.bundle, node);
-  if (!at.ended && isBeyond(level, needs))
+  const needs = lacking(actor, permitForNode(data.bundle, node));
+  if (!at.ended && needs)
     return <Beyond offer={{ needs, what: node.title, chart: chart.id, node: node.id }} data={data} chartWalk={at} />;
   if (coached)
     return (

@@ -10,18 +10,37 @@ import {
   repairCost,
 } from '@wire-trail/core';
 import { useState } from 'react';
-import { api } from '../../../../foundation/api.ts';
+import { useSchool } from '../../../../foundation/use-school.ts';
 import { saveCsv } from '../../../../parts/csv/save-csv.ts';
 import type { StationProps } from '../StationLayout.tsx';
 
 /** What a part is called for at the counter, and the mailbox that keeps it; what is not known of it is said. */
 export function ToOrder({ walk, data, add, at }: Pick<StationProps, 'walk' | 'data' | 'add'> & { at: ChartWalk }) {
   const parts = partsToOrder(data.bundle, walk, at);
+  const [quantities, setQuantities] = useState<Readonly<Record<string, number>>>({});
+  const quantityOf = (part: Part): number => quantities[part.id] ?? 1;
+  const lines = parts.map((part) =>
+    orderLine(data.bundle, walk, part, { alive: data.alive, quantity: quantityOf(part) }),
+  );
   return (
     <>
       {parts.map((part) => (
-        <Line key={part.id} part={part} walk={walk} data={data} add={add} />
+        <Line
+          key={part.id}
+          part={part}
+          walk={walk}
+          data={data}
+          add={add}
+          quantity={quantityOf(part)}
+          onQuantity={(quantity) => setQuantities({ ...quantities, [part.id]: quantity })}
+        />
       ))}
+      {lines.length > 1 && (
+        <div className="row">
+          <Button onClick={() => void navigator.clipboard.writeText(orderText(...lines))}>Copy all of it</Button>
+          <Button onClick={() => void saveCsv('order.csv', orderRows(lines))}>All of it as CSV</Button>
+        </div>
+      )}
       {walk.ordered.map((o) => (
         <p key={`${o.part}${o.at}`} className="tag">
           in the order mailbox: {o.quantity} × {o.number ?? o.part}
@@ -40,8 +59,7 @@ const openWords = (line: OrderLine): string | null =>
 
 /** What it costs and takes, and whether the school looks at that twice at this age: shown, never decided. */
 function Cost({ part, quantity, age }: { part: Part; quantity: number; age: string | undefined }) {
-  const { data: settings } = api.useSettingsQuery();
-  const limit = settings?.repairLimit;
+  const limit = useSchool()?.repairLimit;
   const cost = repairCost(part, quantity, { limit, age, thisYear: new Date().getFullYear() });
   if (!cost) return null;
   return (
@@ -61,8 +79,10 @@ function Cost({ part, quantity, age }: { part: Part; quantity: number; age: stri
   );
 }
 
-function Line({ part, walk, data, add }: { part: Part } & Pick<StationProps, 'walk' | 'data' | 'add'>) {
-  const [quantity, setQuantity] = useState(1);
+type LineProps = Pick<StationProps, 'walk' | 'data' | 'add'> &
+  Readonly<{ part: Part; quantity: number; onQuantity: (quantity: number) => void }>;
+
+function Line({ part, walk, data, add, quantity, onQuantity: setQuantity }: LineProps) {
   const line = orderLine(data.bundle, walk, part, { alive: data.alive, quantity });
   const open = openWords(line);
   return (

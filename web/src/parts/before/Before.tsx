@@ -1,6 +1,8 @@
-import { type AccessId, entryOf, type HazardId } from '@wire-trail/core';
-import { Fold } from '../../../parts/fold/Fold.tsx';
-import type { TrailData } from '../trail-data.ts';
+import { type AccessId, type Bundle, entryOf, type HazardId } from '@wire-trail/core';
+import { Fold } from '../fold/Fold.tsx';
+
+/** Where what can hurt, and the ways there, are written. */
+type Written = Readonly<{ bundle: Pick<Bundle, 'entries'> }>;
 
 /** What can hurt in what comes next, said once more where it counts; it was read in full at the Safe station. */
 export function HazardNote({
@@ -10,7 +12,7 @@ export function HazardNote({
   isolation = 'Isolated while the measuring leads go on and come off.',
 }: {
   ids: readonly HazardId[];
-  data: TrailData;
+  data: Written;
   energised?: string;
   isolation?: string | undefined;
 }) {
@@ -33,7 +35,7 @@ export function HazardNote({
 }
 
 /** How to get there, step by step, where it is needed. */
-export function WaysThere({ ids, data }: { ids: readonly AccessId[]; data: TrailData }) {
+export function WaysThere({ ids, data }: { ids: readonly AccessId[]; data: Written }) {
   return ids.map((id) => {
     const way = entryOf(data.bundle, 'access', id);
     return (
