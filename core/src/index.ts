@@ -31,7 +31,7 @@ export {
   WalkId,
 } from './base/ids.ts';
 export { canonicalJson, sameJson } from './base/json.ts';
-export { asShown, withOwn } from './base/own-beside.ts';
+export { withOwn } from './base/own-beside.ts';
 export { parseAmount, type StoredAs, storedAs, writeAmount } from './base/parse-amount.ts';
 export type { Path } from './base/path.ts';
 export {
@@ -369,14 +369,14 @@ export {
   resolvePlate,
 } from './unit/plate.ts';
 export { plateTells } from './unit/plate-tells.ts';
-export { type Reach, reachOf } from './unit/reach.ts';
+export { reachOf } from './unit/reach.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';
 export { complaintHints } from './walk/complaint.ts';
-export { askedDetails, contactsFor, type SchoolContacts } from './walk/contacts.ts';
+export { askedDetails, contactsFor } from './walk/contacts.ts';
 export { type FirstMove, firstMoves } from './walk/first-moves.ts';
 export { chartKnown, enteredBefore, settingNumber } from './walk/known.ts';
 export { isSheetMissing, ledgerOf, sheetMissing } from './walk/ledger.ts';
@@ -389,7 +389,7 @@ export { offersOf } from './walk/proposals.ts';
 export { repairCost } from './walk/repair-cost.ts';
 export { openRoots, possibleRun, provesOf, type Root, rootsOf } from './walk/roots.ts';
 export { roundsSeen } from './walk/rounds.ts';
-export { type BesideRow, likeOnes, type SideBySide, sideBySide } from './walk/side-by-side.ts';
+export { likeOnes, sideBySide } from './walk/side-by-side.ts';
 export {
   type BesideReading,
   type Complaint,

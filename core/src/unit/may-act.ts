@@ -1,6 +1,7 @@
 import { type Scope, scopes } from '../base/text.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { ChartNode } from '../model/chart.ts';
+import type { Code } from '../model/code.ts';
 import type { Route } from '../model/route.ts';
 import { entryOf } from '../model/select.ts';
 import { eachStep } from '../model/steps.ts';
@@ -36,9 +37,23 @@ export function lacking(actor: Actor, needs: Permit): Permit | null {
 const ofHazards = (bundle: Bundle, ids: readonly string[]): Asking[] =>
   ids.map((id) => entryOf(bundle, 'hazard', id) ?? {});
 
-/** Who may do a step of a chart: what it says itself, and what can hurt there. */
-export const permitForNode = (bundle: Bundle, node: ChartNode): Permit =>
-  permitFor([node, ...ofHazards(bundle, node.hazards)]);
+/** Steps at which nothing is done to the unit: anybody may look, ask and wait. */
+const looksOnly: ReadonlySet<ChartNode['kind']> = new Set([
+  'look',
+  'ask',
+  'split',
+  'compare',
+  'wait',
+  'call',
+  'verdict',
+]);
+
+/**
+ * Who may do a step of a chart: what it says itself and what can hurt there; where something is done to the unit, also what
+ * the code or symptom says that is tested.
+ */
+export const permitForNode = (bundle: Bundle, node: ChartNode, subject: Pick<Code, 'scope'> | null = null): Permit =>
+  permitFor([node, ...ofHazards(bundle, node.hazards), ...(subject && !looksOnly.has(node.kind) ? [subject] : [])]);
 
 /** The first step of a route that is for others, with what is lacking; null where none is. */
 export function lackingIn(bundle: Bundle, route: Route, actor: Actor): Readonly<{ at: string; needs: Permit }> | null {

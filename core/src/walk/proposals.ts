@@ -1,7 +1,7 @@
 import type { ChartWalk } from '../chart/walk.ts';
 import type { Proposal } from '../model/proposal.ts';
 import { foundOn } from './clear-plan.ts';
-import type { Walk } from './state.ts';
+import { stepKey, type Walk } from './state.ts';
 
 /** What a walk has that may be offered to the library: what it found behind its code, and what measured well at the end. */
 export function offersOf(walk: Walk, chartWalk: ChartWalk | null): Proposal[] {
@@ -12,17 +12,14 @@ export function offersOf(walk: Walk, chartWalk: ChartWalk | null): Proposal[] {
       ? [{ kind: 'fix', ...about, part: found?.cause ?? null }]
       : [];
   // after the repair before what was read on the way: a step counts once
-  const read = [
-    ...[...walk.after].map(([key, reading]) => ({ key, reading })),
-    ...walk.answers.map((a) => ({ key: `${a.chart}/${a.node}`, reading: a.reading })),
-  ];
   const seen = new Set<string>();
-  const readings = read.flatMap(({ key, reading }): Proposal[] => {
+  const readings = walk.answers.toReversed().flatMap(({ chart, node, reading: then }): Proposal[] => {
+    const key = stepKey({ chart, node });
+    const reading = walk.after.get(key) ?? then;
     if (reading?.verdict !== 'pass' || seen.has(key)) return [];
     seen.add(key);
-    const [chart = '', node = ''] = key.split('/');
-    return [{ kind: 'reading', ...about, chart: chart as never, node: node as never, reading }];
+    return [{ kind: 'reading', ...about, chart, node, reading }];
   });
   const had = new Set(walk.proposed.map((p) => JSON.stringify(p.offer)));
-  return [...fix, ...readings].filter((p) => !had.has(JSON.stringify(p)));
+  return [...fix, ...readings.reverse()].filter((p) => !had.has(JSON.stringify(p)));
 }

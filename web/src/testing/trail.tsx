@@ -1,5 +1,5 @@
 import { render } from '@testing-library/react';
-import { type Bundle, EventId, foldWalk, readBundle, WalkEvent, type WalkId } from '@wire-trail/core';
+import { type Bundle, EventId, foldWalk, readBundle, type User, WalkEvent, type WalkId } from '@wire-trail/core';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
@@ -8,6 +8,7 @@ import dryer from '../../../core/src/testing/velmarrow-d1.json';
 import demo from '../../../demo/brindlewick-g4.json';
 import { trailData } from '../features/trail/trail-data.ts';
 import type { Happening } from '../foundation/device/walks.ts';
+import { signedIn } from '../foundation/session-slice.ts';
 import { makeStore } from '../foundation/store.ts';
 
 /** A bundle file as the demo ships it, read. */
@@ -56,12 +57,24 @@ export const unit = (more: object = {}) => ({
 });
 
 /** Renders within the store and an address, as the application does. */
-export const show = (children: ReactNode) =>
-  render(
-    <Provider store={makeStore()}>
+export const show = (children: ReactNode, user?: User) => {
+  const store = makeStore();
+  if (user) store.dispatch(signedIn(user));
+  return render(
+    <Provider store={store}>
       <MemoryRouter>{children}</MemoryRouter>
     </Provider>,
   );
+};
+/** Somebody with a licence for these trades. */
+export const licensedFor = (...trades: string[]): User => ({
+  id: 1,
+  name: 'Ada One',
+  signIn: 'ada',
+  role: 'technician',
+  level: 'licensed',
+  trades,
+});
 
 /** A good reading of the demo's drain pump coil, as a machine's history has it. */
 export const coilRead = (at: string, value: number) => ({

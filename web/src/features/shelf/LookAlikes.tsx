@@ -8,10 +8,14 @@ export function LookAlikes() {
   return (
     <Fold
       title={
-        pairs.length === 1 ? 'One thing that only shows across units' : `${pairs.length} things that only show across units`
+        pairs.length === 1
+          ? 'One thing that only shows across units'
+          : `${pairs.length} things that only show across units`
       }
     >
-      <p className="soft small">Where two cannot be told apart, write down what differs, under “How to recognise it”.</p>
+      <p className="soft small">
+        Where two cannot be told apart, write down what differs, under “How to recognise it”.
+      </p>
       <ul className="scrolls">
         {pairs.slice(0, 200).map((words) => (
           <li key={words}>{words}</li>

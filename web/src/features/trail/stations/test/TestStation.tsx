@@ -56,7 +56,8 @@ function Testing(props: StationProps) {
   const [first, setFirst] = useState<FirstMove | null>(null);
   const actor = useActor();
   const needs = subject && lacking(actor, permitFor([subject]));
-  if (needs && !chartWalk?.ended)
+  // with a chart it is each step that says it
+  if (needs && !chartWalk)
     return (
       <Beyond offer={{ needs, what: subject.title, chart: null, node: null }} data={props.data} chartWalk={chartWalk} />
     );
@@ -88,7 +89,7 @@ function AtNode({ at, offer, ...props }: StationProps & { at: ChartWalk; offer: 
   const known = new Set(before.flatMap((n) => n.tools));
   const fetched = node.tools.filter((t) => !known.has(t));
   const isNewHere = before.length > 0 && node.hazards.some((h) => !before.at(-1)?.hazards.includes(h));
-  const needs = lacking(actor, permitForNode(data.bundle, node));
+  const needs = lacking(actor, permitForNode(data.bundle, node, data.subject));
   if (!at.ended && needs)
     return <Beyond offer={{ needs, what: node.title, chart: chart.id, node: node.id }} data={data} chartWalk={at} />;
   if (coached)

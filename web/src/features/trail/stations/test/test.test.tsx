@@ -1,4 +1,5 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import type { User } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import brindlewick from '../../../../../../demo/brindlewick-g4.json';
 import hobrannet from '../../../../../../demo/hobrannet-t12.json';
@@ -7,7 +8,7 @@ import pellgrave from '../../../../../../demo/pellgrave-p8.json';
 import quorrin from '../../../../../../demo/quorrin-b2.json';
 import sandrelle from '../../../../../../demo/sandrelle-l6.json';
 import wexmorl from '../../../../../../demo/wexmorl-s5.json';
-import { coilRead, readDemo, serverAnswers, show, standing, unit } from '../../../../testing/trail.tsx';
+import { coilRead, licensedFor, readDemo, serverAnswers, show, standing, unit } from '../../../../testing/trail.tsx';
 import { ProveStation } from '../prove/ProveStation.tsx';
 import { TestStation } from './TestStation.tsx';
 import { clockWords } from './Wait.tsx';
@@ -23,12 +24,14 @@ beforeEach(() => {
   serverAnswers({ machine: null, walks: [], ledger: [], readings: [] });
 });
 afterEach(() => {
+  by = undefined;
   cleanup();
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
 /** At a code of a family, on a unit of some variant, with answers and whatever else happened. */
+let by: User | undefined;
 function at(json: { family: string }, code: string, variant: string | null, ...happenings: object[]) {
   const s = {
     ...standing(
@@ -41,7 +44,7 @@ function at(json: { family: string }, code: string, variant: string | null, ...h
     ),
     goTo: vi.fn(),
   };
-  show(<TestStation {...s} />);
+  show(<TestStation {...s} />, by);
   return s;
 }
 const said = (chart: string, ...pairs: Array<[string, string, object?]>) =>
@@ -394,8 +397,59 @@ describe('what goes by itself', () => {
   });
 });
 
+describe('who may act', () => {
+  const steps = said('insulation', ['bilge', 'yes']);
+  it('looking is anybody’s; where something is done to the unit, it is for whom the code is for', () => {
+    at(sandrelle, 'p07', null);
+    sees(/bilge/i);
+    cleanup();
+    at(sandrelle, 'p07', null, ...steps);
+    sees('This is for a licensed person');
+    cleanup();
+    by = licensedFor();
+    at(sandrelle, 'p07', null, ...steps);
+    expect(screen.queryByText(/This is for/)).toBeNull();
+  });
+});
+
+describe('several of a kind', () => {
+  it('are read with whether that one works, and say side by side which is off', () => {
+    const ohms = (typed: string, value: number) => ({
+      ...volts(value),
+      typed,
+      quantity: 'resistance',
+    });
+    const beside = (one: string, isGood: boolean | null, value: number) => ({
+      kind: 'beside',
+      chart: 'insulation',
+      node: 'leak',
+      one,
+      isGood,
+      reading: ohms(String(value), value),
+    });
+    by = licensedFor();
+    const s = at(
+      sandrelle,
+      'p07',
+      null,
+      ...said('insulation', ['bilge', 'yes'], ['off', 'done']),
+      beside('pack 2', true, 900_000),
+      beside('pack 3', null, 500_000),
+    );
+    sees('pack 3 is more than 10 % off the one that works.');
+    press(/^Read another one of its kind/);
+    expect(screen.queryByText(/^Take it for/)).toBeNull();
+    type('Which one?', 'pack 4');
+    type('Does that one work?', 'no');
+    type(/^What the meter shows/, '880k', 1);
+    press('Take it for pack 4');
+    expect(s.added).toMatchObject([{ kind: 'beside', one: 'pack 4', isGood: false, reading: { value: 880_000 } }]);
+  });
+});
+
 describe('measurements of every kind', () => {
   it('insulation: beyond what shows is good', () => {
+    by = licensedFor();
     const s = at(sandrelle, 'p07', null, ...said('insulation', ['bilge', 'yes'], ['off', 'done']));
     type(/^What the meter shows/, 'OL');
     sees('Good');
