@@ -132,6 +132,14 @@ describe('several of a kind, side by side', () => {
     expect(laid(['own', 30], ['b', 40, true])?.rows[0]?.offRatio).toBeCloseTo(-0.25);
     const side = laid(['own', 30], ['b', 31]);
     expect(side && sideBySideWords(side)).toBe('They agree to 10 %. That says they are alike, not that they are good.');
+    const off = laid(['own', 30], ['b', 40, true]);
+    const out = off && {
+      ...off,
+      rows: off.rows.map((r) => ({ ...r, reading: { ...r.reading, verdict: 'high' as const } })),
+    };
+    expect(out && sideBySideWords(out)).toBe(
+      'This one is more than 10 % off the one that works. The one that works is too high for its good band itself: look at the band once more.',
+    );
     const odd = laid(['own', 30], ['b', 40], ['c', 40.5]);
     expect(odd && sideBySideWords(odd)).toBe('This one is more than 10 % off most of them.');
   });

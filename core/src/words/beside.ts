@@ -20,7 +20,15 @@ export function besideWords(is: BesideRow['is']): string {
 }
 
 /** What readings side by side come to, in a sentence. */
-export function sideBySideWords({ rows, against, wanted }: SideBySide): string {
+export function sideBySideWords(side: SideBySide): string {
+  const reference = side.rows.find((r) => r.is === 'reference');
+  const odd = reference && (reference.reading.verdict === 'low' || reference.reading.verdict === 'high');
+  return odd
+    ? `${comesTo(side)} The one that works is too ${reference.reading.verdict} for its good band itself: look at the band once more.`
+    : comesTo(side);
+}
+
+function comesTo({ rows, against, wanted }: SideBySide): string {
   const name = (r: BesideRow): string => (r.isOwn ? 'this one' : r.one);
   const apart = rows.filter((r) => r.is === 'apart');
   if (wanted === 'another')

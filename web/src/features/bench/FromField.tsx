@@ -62,16 +62,16 @@ function OneOffered({ offered, onTaken }: { offered: OfferedLine; onTaken: (keys
         ) : (
           <pre className="mono small">{printSteps(offer.steps)}</pre>
         ))}
-      <div className="with-button">
+      <div className="row">
         <Input
-          fullWidth
+          className="grow"
           value={answer}
           placeholder="a word back"
           aria-label={`a word back to ${offered.by}`}
           onChange={(e) => setAnswer(e.target.value)}
           slotProps={{ input: { maxLength: 2000 } }}
         />
-        <Button variant="contained" disabled={isLoading} onClick={() => void act('taken')}>
+        <Button variant="contained" color="primary" disabled={isLoading} onClick={() => void act('taken')}>
           Take it into a draft
         </Button>
         <Button disabled={isLoading || answer.trim() === ''} onClick={() => void act('declined')}>

@@ -20,7 +20,7 @@ import { MenuBox } from '../../../../parts/unit/MenuBox.tsx';
 import { useUnit } from '../../../../parts/unit/use-unit.ts';
 import type { TrailData } from '../../trail-data.ts';
 import { WalkAround } from '../Beyond.tsx';
-import { Next, StationLayout } from '../StationLayout.tsx';
+import { Next, StationLayout, useTopOf } from '../StationLayout.tsx';
 import { OfferWay } from './OfferWay.tsx';
 
 const stoodWords: Readonly<Record<StoodAs, string>> = {
@@ -47,6 +47,7 @@ export function ShowWhatYouDid({ route, data, onBack, onTold }: Props) {
   const { restart } = unit;
   const around = useContext(WalkAround);
   const [offering, setOffering] = useState(false);
+  useTopOf(String(offering));
   // how it stood decides how it begins
   // biome-ignore lint/correctness/useExhaustiveDependencies: anew whenever that changes
   useEffect(restart, [stood]);
