@@ -62,6 +62,6 @@ test('a reading is laid beside those of others of its kind, and says which is th
   await technician.sees(/of two nobody can tell which is the bad one/);
   await reads('next door', 'yes', '10.1k');
   const side = page.getByRole('region', { name: 'side by side' });
-  await expect(side).toContainText('the right boiler is more than 10 % off the one that works.');
+  await expect(side).toContainText('The right boiler is more than 10 % off the one that works.');
   await expect(side.getByRole('row', { name: /the right boiler/ })).toContainText('not as the others, 25 %');
 });

@@ -22,7 +22,7 @@ const said = (more: object, of: object = {}) => {
 describe('how far a proof carries', () => {
   it.each<[string, object, object, unknown]>([
     ['said of all', { speaksFor: all }, {}, [false]],
-    ['nobody said for which', {}, {}, ['For which variants it speaks was not said.', false]],
+    ['nobody said for which', { speaksFor: undefined }, {}, ['For which variants it speaks was not said.', false]],
     ['not for one', { speaksFor: all.slice(1) }, {}, [`Not proven for ${variants[0]?.name}.`, true]],
     [
       'not for one the entry is not for either',

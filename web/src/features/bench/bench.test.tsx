@@ -43,11 +43,40 @@ describe('the bench', () => {
   const headings = () => screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
 
   it('says so where nothing waits and nobody asks', async () => {
-    standInServer({ changeSets: [], questions: [] });
+    standInServer({ changeSets: [], questions: [], proposals: [] });
     bench();
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
     expect(screen.getByText('No open question')).toBeTruthy();
-    expect(headings()).toEqual(['Waiting for review', 'What the field asks', 'Lately']);
+    expect(headings()).toEqual(['Waiting for review', 'What the field asks', 'What the field offers', 'Lately']);
+  });
+
+  it('takes what the field offers into drafts, and declines only with a word', async () => {
+    const asked = standInServer({
+      changeSets: [],
+      questions: [],
+      proposals: [
+        {
+          id: '0b9a7e52-41b3-4c6e-9d55-000000000007',
+          walk: '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11',
+          family,
+          offer: { kind: 'fix', code: 'k17' as never, symptom: null, part: null },
+          words: 'Twice now.',
+          by: 'A technician',
+          at: '2031-01-01T08:00:00.000Z',
+          serial: 'G4-1',
+          model: null,
+          software: null,
+          settled: null,
+        },
+      ],
+      settleProposal: { drafts: [{ family, kind: 'code', id: 'k17' }] },
+    });
+    bench();
+    expect(await screen.findByText(/Twice now/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Decline' })).toHaveProperty('disabled', true);
+    fireEvent.click(screen.getByRole('button', { name: 'Take it into a draft' }));
+    expect(await screen.findByText(/Taken into drafts/)).toBeTruthy();
+    expect(JSON.stringify(asked)).toContain('taken');
   });
 
   it('lists what waits apart from what was decided, with who reviewed his own', async () => {

@@ -52,6 +52,7 @@ function School({ settings }: { settings: SchoolSettings }) {
   const [limit, setLimit] = useState(settings.repairLimit);
   const [country, setCountry] = useState(settings.country ?? '');
   const [contacts, setContacts] = useState(settings.contacts ?? []);
+  const named = contacts.filter((c) => c.name.trim() !== '' && c.reach.trim() !== '');
   const isDirty =
     country !== (settings.country ?? '') ||
     JSON.stringify(contacts) !== JSON.stringify(settings.contacts ?? []) ||
@@ -70,7 +71,7 @@ function School({ settings }: { settings: SchoolSettings }) {
           firstDo,
           ...(limit && { repairLimit: limit }),
           ...(country.trim() && { country: country.trim() }),
-          contacts: contacts.filter((c) => c.name.trim() !== '' && c.reach.trim() !== ''),
+          ...(named.length > 0 && { contacts: named }),
         });
       }}
     >
