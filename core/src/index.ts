@@ -339,7 +339,15 @@ export { identify, type SeenTraits } from './unit/identify.ts';
 export { lampField } from './unit/lamp-field.ts';
 export { lintFamily } from './unit/lint.ts';
 export { lintParts } from './unit/lint-around.ts';
-export { type Actor, lacking, lackingIn, type Permit, permitFor, permitForNode } from './unit/may-act.ts';
+export {
+  type Actor,
+  lacking,
+  lackingIn,
+  type Permit,
+  permitFor,
+  permitForNode,
+  permitForSubject,
+} from './unit/may-act.ts';
 export {
   addPart,
   alignParts,

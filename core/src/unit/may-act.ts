@@ -48,6 +48,10 @@ const looksOnly: ReadonlySet<ChartNode['kind']> = new Set([
   'verdict',
 ]);
 
+/** Who may do something about a code or a symptom: what it says itself, and what can hurt. */
+export const permitForSubject = (bundle: Bundle, subject: Pick<Code, 'scope' | 'hazards'>): Permit =>
+  permitFor([subject, ...ofHazards(bundle, subject.hazards)]);
+
 /**
  * Who may do a step of a chart: what it says itself and what can hurt there; where something is done to the unit, also what
  * the code or symptom says that is tested.

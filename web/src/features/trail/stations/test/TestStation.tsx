@@ -8,8 +8,8 @@ import {
   lacking,
   minutesAhead,
   openRoots,
-  permitFor,
   permitForNode,
+  permitForSubject,
   probePoints,
   type Route,
 } from '@wire-trail/core';
@@ -55,7 +55,7 @@ function Testing(props: StationProps) {
   const { chartWalk, subject } = props.data;
   const [first, setFirst] = useState<FirstMove | null>(null);
   const actor = useActor();
-  const needs = subject && lacking(actor, permitFor([subject]));
+  const needs = subject && lacking(actor, permitForSubject(props.data.bundle, subject));
   // with a chart it is each step that says it
   if (needs && !chartWalk)
     return (

@@ -412,6 +412,21 @@ describe('who may act', () => {
   });
 });
 
+describe('a code without a chart', () => {
+  it('is for the trade its hazards name', () => {
+    at(pellgrave, 'u1', null);
+    sees('This is for a licensed person (refrigeration)');
+    cleanup();
+    by = licensedFor('electrical');
+    at(pellgrave, 'u1', null);
+    sees('This is for a licensed person (refrigeration)');
+    cleanup();
+    by = licensedFor('refrigeration');
+    at(pellgrave, 'u1', null);
+    expect(screen.queryByText(/This is for/)).toBeNull();
+  });
+});
+
 describe('several of a kind', () => {
   it('are read with whether that one works, and say side by side which is off', () => {
     const ohms = (typed: string, value: number) => ({
