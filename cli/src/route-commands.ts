@@ -189,15 +189,16 @@ function readText(path: string): string {
 }
 
 /** Draft steps of a telling on standard input. */
-export function runTelling(file: string, options: Options): Output {
+export function runTelling(file: string, options: Options, telling?: string): Output {
   const bundle = readBundleFile(file);
   if (options.family !== undefined && options.family !== bundle.family)
     refuse('--family', `the bundle is about ${bundle.family}`);
-  const text = readText(options.text ?? '');
+  const text = readText(options.text ?? telling ?? '');
   const intake = readTelling(text, bundleFacts(bundle), entriesOf(bundle, 'instrument'));
   const script = printScript({ from: null, steps: intake.steps, to: null });
+  const routes = [{ script: script.trimEnd().split('\n') }];
   return {
-    json: { ...intake, script },
+    json: { ...intake, script, routes },
     lines: [
       ...(script === '' ? ['nothing in it is an instruction for this family'] : [script.trimEnd()]),
       ...intake.notUnderstood.map((p) => `not understood (${p.from}): ${p.text}`),

@@ -39,8 +39,9 @@ const usage = `wire-trail COMMAND … [--json]
   lockout BUNDLE --code ID --attempts N   how long it has been in trouble, and until it locks out
   script print BUNDLE --route ID          a route as its script
   script parse BUNDLE --script FILE       a script as steps, with what is wrong in it
-  intake BUNDLE [--family ID] [--text FILE]
-                                          draft steps of a telling (else on standard input)
+  telling BUNDLE [FILE] [--family ID] [--text FILE]
+                                          draft routes of a telling, as text, captions or a chat (else on standard
+                                          input); also called intake
   accounts FILE…                          tellings of one route side by side
   walk BUNDLE --chart ID --answers FILE [--code ID]
                                           a test chart followed through answers
@@ -201,8 +202,9 @@ function dispatch({ command, file, files, env, options }: Call): Output | Promis
       return runScript('print', file, options);
     case 'script parse':
       return runScript('parse', file, options);
+    case 'telling':
     case 'intake':
-      return runTelling(file, options);
+      return runTelling(file, options, files[1]);
     case 'accounts':
       return runAccounts(files);
     case 'walk':
