@@ -1,0 +1,337 @@
+import type { PlaceId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import { letterOf } from '../../spoken/letters.ts';
+import { ordinalOf } from '../../spoken/numbers.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import { type Act, actOf, clickWords, leftWords, negWords, rightWords, togetherWords, turnWords, unitMs } from './lexicon.ts';
+import { type Called, mentionAt, placeAt } from './mentions.ts';
+import type { Word } from './text.ts';
+
+export type Light = 'lit' | 'dark' | 'slow' | 'fast' | 'blinks';
+
+/** Something a stretch of a telling names that a step may be made of, in the order it was said. */
+export type Item = Readonly<{ from: number; to: number }> &
+  (
+    | Readonly<{ is: 'act'; act: Act; word: string }>
+    | Readonly<{ is: 'control'; own: ControlFacts; place: PlaceId | null }>
+    | Readonly<{ is: 'place'; word: string }>
+    | Readonly<{ is: 'any' | 'both' | 'it' | 'not' | 'within' | 'until' | 'moment' | 'if' | 'else' | 'while' | 'again' | 'long' | 'each' | 'over' | 'let-go' | 'on-off' }>
+    | Readonly<{ is: 'sign'; signs: readonly Sign[] }>
+    | Readonly<{ is: 'light'; light: Light }>
+    | Readonly<{ is: 'text'; text: string }>
+    | Readonly<{ is: 'times'; n: number }>
+    | Readonly<{ is: 'clicks'; n: number }>
+    | Readonly<{ is: 'turns'; n: number }>
+    | Readonly<{ is: 'way'; way: 'cw' | 'ccw' }>
+    | Readonly<{ is: 'length'; ms: number; mostMs: number }>
+    | Readonly<{ is: 'nth'; n: number }>
+    | Readonly<{ is: 'number'; n: number }>
+  );
+
+const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
+  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:slow(?:ly)?)\b/, 'slow'],
+  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/, 'fast'],
+  [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
+  [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
+  [/^(?:goes? out|go(?:es)? off|gone out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/, 'dark'],
+  [/^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/, 'lit'],
+  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*)\b/, 'blinks'],
+];
+
+const numerals: Readonly<Record<string, string>> = { zero: '0', oh: '0', nought: '0', dash: '-', dashes: '-', line: '-', lines: '-', bar: '-', bars: '-' };
+
+/** What a display is said to show, from a word on: quoted, in capitals, spelt out, so many dashes. */
+export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text: string; length: number }> | null {
+  let i = at;
+  while (['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') && !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')) i += 1;
+  const first = words[i];
+  if (!first) return null;
+  if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
+  const next = words[i + (first.span || 1)];
+  if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
+    const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
+    if (mark && numerals[mark.word] === '-') return { text: '-'.repeat(Math.min(8, first.value)), length: i + first.span + (mark === next ? 1 : 2) - at };
+  }
+  // letters and figures one by one: S E, capital F, capital L, one, zero zero zero
+  let text = '';
+  let j = i;
+  for (; j < words.length; j += 1) {
+    const w = words[j];
+    if (!w) break;
+    if (w.word === 'capital' || w.word === 'letter' || w.word === 'big' || (w.raw === ',' && text.length > 0 && words[j + 1]?.word === 'capital')) continue;
+    if (w.raw === ',' && text.length > 0 && text.length < 4 && (letterOf(words[j + 1]?.raw ?? '') !== null && (words[j + 1]?.raw.length ?? 9) === 1 || (words[j + 1]?.value ?? 99) < 10)) continue;
+    if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw)) text += w.raw;
+    else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw)) text += w.raw.toUpperCase();
+    else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);
+    else if (numerals[w.word] === '0') text += '0';
+    else if (numerals[w.word] === '-' && text.length > 0) text += '-';
+    else break;
+    if (text.length >= 8) break;
+  }
+  if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw))) return { text, length: j - at };
+  const second = words[i + 1];
+  if (second?.word === 'question' && words[i + 2]?.word === 'mark') return { text: `${first.raw}?`, length: i + 3 - at };
+  if (/^[a-z]{2}$/.test(first.raw) && /^([a-z])\1$/.test(first.raw)) return { text: first.raw, length: i + 1 - at };
+  return null;
+}
+
+const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
+  from: words[i]?.from ?? 0,
+  to: words[i + n - 1]?.to ?? 0,
+});
+
+/** `three seconds`, `half a minute`, `five to ten seconds`, `a quarter of an hour`. */
+function lengthAt(words: readonly Word[], at: number): Readonly<{ ms: number; mostMs: number; length: number }> | null {
+  const w = words[at];
+  if (!w) return null;
+  const unit = (i: number): number | undefined => unitMs[words[i]?.word ?? ''];
+  if (w.word === 'half') {
+    const i = ['a', 'an'].includes(words[at + 1]?.word ?? '') ? at + 2 : at + 1;
+    const ms = unit(i);
+    return ms === undefined ? null : { ms: ms / 2, mostMs: ms / 2, length: i + 1 - at };
+  }
+  if (w.word === 'quarter' && words[at + 1]?.word === 'of' && unit(at + 3) !== undefined)
+    return { ms: (unit(at + 3) ?? 0) / 4, mostMs: (unit(at + 3) ?? 0) / 4, length: 4 };
+  if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {
+    const ms = unit(at + 1) ?? 0;
+    return { ms, mostMs: ms, length: 2 };
+  }
+  if (w.value === null) return null;
+  let i = at + w.span;
+  if (['good', 'full', 'whole', 'little', 'more'].includes(words[i]?.word ?? '')) i += 1;
+  const to = words[i];
+  if ((to?.word === 'to' || to?.word === 'or' || to?.raw === '–') && words[i + 1]?.value != null) {
+    const most = words[i + 1];
+    const ms = most && unit(i + 1 + most.span);
+    if (most?.value != null && ms !== undefined) return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
+  }
+  const ms = unit(i);
+  return ms === undefined ? null : { ms: w.value * ms, mostMs: w.value * ms, length: i + 1 - at };
+}
+
+const timesAt = (words: readonly Word[], at: number): Readonly<{ n: number; length: number }> | null => {
+  const w = words[at];
+  if (!w) return null;
+  if (w.word === 'once') return { n: 1, length: 1 };
+  if (w.word === 'twice') return { n: 2, length: 1 };
+  if (w.word === 'thrice') return { n: 3, length: 1 };
+  if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
+  const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
+  if (each !== null) return null;
+  if (w.value !== null && ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') && Number.isInteger(w.value))
+    return { n: w.value, length: w.span + 1 };
+  return null;
+};
+
+/** Everything a stretch names, in order. What says nothing of the unit is passed over. */
+export function itemsOf(words: readonly Word[], called: Called, last: readonly ControlFacts[]): Item[] {
+  const items: Item[] = [];
+  const put = (i: number, n: number, item: object): void => {
+    items.push({ ...beat(i, n, words), ...item } as Item);
+  };
+  const textFrom = (i: number): string => words.slice(i, i + 7).map((w) => w.word).join(' ');
+  const signAhead = (): boolean => items.some((x) => x.is === 'sign');
+  for (let i = 0; i < words.length; ) {
+    const w = words[i];
+    if (!w) break;
+    const here = textFrom(i);
+    const rest = words.slice(i);
+    const take = (n: number, item: object | null): void => {
+      if (item) put(i, n, item);
+      i += n;
+    };
+    // what is let go of stands between the two words
+    if (/^(?:let|lets|letting)\b/.test(w.word)) {
+      const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
+      if (ahead > 0) {
+        put(i, 1, { is: 'let-go' });
+        i += 1;
+        continue;
+      }
+    }
+    if (/^(?:take|took|get) (?:your|both|the|a)? ?(?:fingers?|hands?|thumbs?)(?: \w+)? (?:off|away)/.test(here)) {
+      take(3, { is: 'let-go' });
+      continue;
+    }
+    const sign = mentionAt(words, i, called.signs);
+    const control = mentionAt(words, i, called.controls);
+    const all = /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(here);
+    const they = /^(?:they all|all of them|all (?:two|three|four|five|six|eight))\b/.exec(here);
+    if (all || (they && called.lamps.length > 1 && /\b(?:light|lit|come|flash|blink|going|on|go)\b/.test(here))) {
+      const [found = ''] = all ?? they ?? [];
+      const colour = /\b(green|yellow|red|white|amber|blue)\b/.exec(found)?.[1];
+      const count = words.slice(i, i + 4).find((x) => x.value !== null)?.value ?? null;
+      const of = called.lamps.filter((l) => l.kind === 'lamp' && (colour === undefined || l.colours.includes(colour as never)));
+      const signs = count !== null && of.length !== count && called.lamps.length === count ? called.lamps : of;
+      take(found.split(' ').length, { is: 'sign', signs });
+      continue;
+    }
+    const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
+    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|light|lit|steady|goes out|comes on)/.test(here));
+    const beepsAs = /^(?:beeps?|bleeps?|chimes?|buzz(?:es|ed)?|horns?)\b/.test(here);
+    const lengthHere = lengthAt(words, i);
+    if (lengthHere) {
+      take(lengthHere.length, { is: 'length', ms: lengthHere.ms, mostMs: lengthHere.mostMs });
+      continue;
+    }
+    const count = timesAt(words, i);
+    if (count) {
+      take(count.length, { is: 'times', n: count.n });
+      continue;
+    }
+    if (w.value !== null) {
+      const k = i + w.span;
+      const a = words[k]?.word ?? '';
+      const full = ['full', 'whole', 'complete'].includes(a);
+      const b = words[full ? k + 1 : k]?.word ?? '';
+      const wayHere = rightWords.has(a) || leftWords.has(a);
+      if (turnWords.has(b) && (full || !clickWords.has(b) || b.startsWith('turn'))) {
+        take(k + (full ? 2 : 1) - i, { is: 'turns', n: w.value });
+        continue;
+      }
+      if (clickWords.has(a)) {
+        take(k + 1 - i, { is: 'clicks', n: w.value });
+        continue;
+      }
+      // four left, two back
+      if (wayHere || ((a === 'to' || a === 'more') && (rightWords.has(words[k + 1]?.word ?? '') || leftWords.has(words[k + 1]?.word ?? '') || words[k + 2]?.word === 'left' || words[k + 2]?.word === 'right'))) {
+        take(w.span, { is: 'clicks', n: w.value });
+        continue;
+      }
+    }
+    if (control && (!sign || control.length > sign.length || (control.length === sign.length && !(sign.weak === false && control.weak) && !lampAsked(words, i, control.length)))) {
+      const own = control.of;
+      // `the key's on`, `throttle into neutral`, `dip three to on`
+      let k = i + control.length;
+      while (['is', 'are', 'was', 'to', 'into', 'in', 'back', 'goes', 'at', 'should', 'has', 'be', 'being', 'put', 'set', 'turned', 'switched', 'moved', 'must', 'the', 'now', 'again', 'comes', 'go', 'standing', 'gets', 'lever', 'position', ','].includes(words[k]?.word ?? '') && k < i + control.length + 5) {
+        const place = placeAt(words, k, own);
+        if (place && !(['in', 'at'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own))) break;
+        k += 1;
+      }
+      const place = k === i + control.length || words[k - 1]?.raw !== ',' ? placeAt(words, k, own) : null;
+      const blocked = place !== null && own.mechanism.kind === 'push';
+      put(i, control.length, { is: 'control', own, place: place && !blocked ? place.place : null });
+      i = place && !blocked ? k + place.length : i + control.length;
+      continue;
+    }
+    if (sign) {
+      take(sign.length, { is: 'sign', signs: [sign.of] });
+      if (beepsAs && sign.of.kind === 'beeper') put(i - 1, 1, { is: 'light', light: 'lit' });
+      continue;
+    }
+    if (beepsAs) {
+      const beeper = called.signs.find((s) => s.of.kind === 'beeper');
+      if (beeper) {
+        take(1, { is: 'sign', signs: [beeper.of] });
+        continue;
+      }
+    }
+    if (asLight && lit?.m) {
+      take(lit.m[0].trim().split(' ').length, { is: 'light', light: lit.light });
+      continue;
+    }
+    if (/^(?:any (?:key|button|pad))\b/.test(here)) {
+      take(2, { is: 'any' });
+      continue;
+    }
+    if (/^(?:within|inside|in less than|in under|you(?:'ve| have)(?: now)? got|you have|they have)\b/.test(here)) {
+      const k = /^(?:in less than|in under|you have got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
+      const ahead = words.slice(i + k, i + k + 4).some((_, d) => lengthAt(words, i + k + d) !== null);
+      if (ahead) {
+        take(k, { is: 'within' });
+        continue;
+      }
+    }
+    if (/^(?:until|till|til)\b/.test(here)) {
+      take(1, { is: 'until' });
+      continue;
+    }
+    if (/^(?:when|once|as soon as|the moment|after|at|on the|from)\b/.test(here)) {
+      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') ? 2 : 1, { is: 'moment' });
+      continue;
+    }
+    if (w.word === 'if' || w.word === 'should' && i === 0) {
+      take(1, { is: 'if' });
+      continue;
+    }
+    if (/^(?:otherwise|else)\b/.test(here)) {
+      take(1, { is: 'else' });
+      continue;
+    }
+    if (/^(?:while|whilst)\b/.test(here)) {
+      take(1, { is: 'while' });
+      continue;
+    }
+    if (negWords.has(w.word)) {
+      take(1, { is: 'not' });
+      continue;
+    }
+    if (w.word === 'each' || w.word === 'every') {
+      take(1, { is: 'each' });
+      continue;
+    }
+    if (togetherWords.has(w.word) || /^(?:at the same time|the same time|at once)/.test(here)) {
+      take(here.startsWith('at the same time') ? 4 : here.startsWith('the same time') ? 3 : here.startsWith('at once') ? 2 : 1, { is: 'both' });
+      continue;
+    }
+    if (rightWords.has(w.word) || leftWords.has(w.word)) {
+      take(1, { is: 'way', way: rightWords.has(w.word) ? 'cw' : 'ccw' });
+      continue;
+    }
+    const nth = ordinalOf(w.word);
+    if (nth !== null && !['second'].includes(w.word) ? nth !== null : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')) {
+      take(1, { is: 'nth', n: nth ?? 1 });
+      continue;
+    }
+    if (['it', 'them', 'him', 'both', 'these', 'those'].includes(w.word)) {
+      // `switch it on`, `plug it in`, `turn it off`
+      const own = last.length === 1 ? last[0] : undefined;
+      const place = own && placeAt(words, i + 1, own);
+      if (own && place && own.mechanism.kind !== 'push') {
+        put(i, 1 + place.length, { is: 'control', own, place: place.place });
+        i += 1 + place.length;
+        continue;
+      }
+      take(1, { is: 'it' });
+      continue;
+    }
+    if (/^(?:long)\b/.test(here)) {
+      take(1, { is: 'long' });
+      continue;
+    }
+    if (/^(?:press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(here)) {
+      take(here.startsWith('keep') ? 1 : here.startsWith('hold') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
+    const said = /^(?:says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(here);
+    if (said) {
+      const skip = /^(?:comes? up|is coming|coming now)/.test(here) ? 2 : 1;
+      const shown = shownTextAt(words, i + skip);
+      if (shown) {
+        put(i, skip, { is: 'act', act: 'see', word: w.word });
+        put(i + skip, shown.length, { is: 'text', text: shown.text });
+        i += skip + shown.length;
+        continue;
+      }
+    }
+    const act = actOf.get(w.word);
+    if (act) {
+      take(1, { is: 'act', act, word: w.word });
+      continue;
+    }
+    if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
+      take(1, { is: 'place', word: w.word });
+      continue;
+    }
+    if (w.value !== null && rest.length > 0) {
+      take(Math.max(1, w.span), { is: 'number', n: w.value });
+      continue;
+    }
+    i += 1;
+  }
+  return items;
+}
+
+/** `the run lamp` is a lamp, whatever button is called run. */
+const lampAsked = (words: readonly Word[], at: number, length: number): boolean =>
+  ['lamp', 'light', 'lights', 'lamps', 'led', 'indicator'].includes(words[at + length]?.word ?? '');

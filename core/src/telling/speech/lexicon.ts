@@ -1,0 +1,66 @@
+/** What an act comes to, whatever verb it is told by. */
+export type Act = 'press' | 'hold' | 'release' | 'turn' | 'set' | 'open' | 'shut' | 'in' | 'out' | 'up' | 'down' | 'wait' | 'see' | 'dial' | 'step';
+
+const acts: Readonly<Record<Act, string>> = {
+  press: 'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod thumb click',
+  hold: 'hold holds held holding keep keeps kept keeping depress depressed',
+  release: 'release releases released releasing',
+  turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
+  set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place',
+  open: 'open opens opened opening lift lifts lifted raise raises raised',
+  shut: 'close closes closed closing shut shuts shutting',
+  in: 'insert inserts inserted plug plugs plugged stick sticks stuck fit fits fitted',
+  out: 'remove removes removed unplug unplugs unplugged',
+  up: '',
+  down: 'lower lowers lowered',
+  wait: 'wait waits waited waiting leave leaves left_alone rest count',
+  see: 'show shows showed shown read reads say says said display displays appear appears light lights lit flash flashes flashing flashed blink blinks blinking blinked beep beeps beeped chime chimes sound sounds sounded buzz buzzes buzzed',
+  dial: 'dial enter type key_in',
+  step: 'step scroll climb',
+};
+
+/** By a word as it stands: what it comes to as an act. */
+export const actOf: ReadonlyMap<string, Act> = new Map(
+  (Object.keys(acts) as Act[]).flatMap((act) =>
+    acts[act]
+      .split(' ')
+      .filter(Boolean)
+      .map((word) => [word, act] as const),
+  ),
+);
+
+const set = (words: string): ReadonlySet<string> => new Set(words.split(' '));
+
+export const rightWords = set('right clockwise rightwards');
+export const leftWords = set('left anticlockwise counterclockwise leftwards anti-clockwise counter-clockwise');
+export const clickWords = set('click clicks notch notches detent detents stop stops step steps position positions');
+export const turnWords = set('turn turns revolution revolutions round rounds');
+export const togetherWords = set('together both simultaneously');
+export const negWords = set(
+  "not don't dont never no won't wont can't cant cannot doesn't doesnt isn't isnt shouldn't mustn't nobody nothing without needn't didn't didnt",
+);
+/** Words that change nothing of what is done. */
+export const fillWords = set(
+  'the a an your its this that these those please just now carefully gently simply so yet still straight well um uh er ah like then you i we he she they my our his her one again also both only here there little small big white green red amber yellow blue black first',
+);
+
+export const unitMs: Readonly<Record<string, number>> = {
+  ms: 1, s: 1000, sec: 1000, secs: 1000, second: 1000, seconds: 1000,
+  minute: 60_000, minutes: 60_000, min: 60_000, mins: 60_000, hour: 3_600_000, hours: 3_600_000, h: 3_600_000,
+};
+
+/** Said before something that takes the place of what was said last. */
+export const corrections: ReadonlyArray<readonly string[]> = [
+  ['no', 'sorry'], ['sorry', 'no'], ['no', 'wait'], ['wait', 'no'], ['i', 'mean'], ['no', 'i', 'mean'], ['sorry'], ['rather'], ['correction'], ['no', 'no'],
+];
+
+/** Where somebody begins to say all of it once more, shortly. */
+export const sumsUp =
+  /\b(?:so,? in short|in short|to sum up|then to sum up|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|all together now|so the whole thing (?:again|once more)|from the top)\b/i;
+
+/** Cues of another route than the one before: its name, by what a sentence says it is for. */
+export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
+  ['Erase', /\b(?:to (?:erase|clear|wipe|delete|reset|get rid of)|erasing|erase|clears? (?:it|them|the)|wipes?|(?:it )?forgets?\b)/i],
+  ['Next', /\b(?:the next (?:one|code|fault|place|number)|next (?:fault|code|one)|for the next|previous (?:fault|one)|the (?:one|fault) before|each further|go through|(?:for|see) the second)\b/i],
+  ['Leave', /\b(?:to (?:leave|finish|get out|come out|go out|exit|end)|for go out|leaving|when you(?:'re| are|'ve| have) (?:done|finished)|when it is all done|at the end|afterwards?,?|after the work|on to leave|after that .{0,40}goes back)/i],
+];

@@ -1,0 +1,197 @@
+import type { PlaceId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
+import { placeByAct } from '../names.ts';
+import { type Word, wordsOf } from './text.ts';
+
+type Named<T> = Readonly<{ of: T; words: readonly string[]; weak: boolean }>;
+
+/** What a unit's controls and signs are called by people, longest names first. */
+export type Called = Readonly<{
+  facts: UnitFacts;
+  controls: ReadonlyArray<Named<ControlFacts>>;
+  signs: ReadonlyArray<Named<Sign>>;
+  lamps: readonly Sign[];
+}>;
+
+const same = (a: string, b: string): boolean => a === b || a === `${b}s` || b === `${a}s`;
+const plain = (text: string): string[] =>
+  wordsOf(text)
+    .filter((w) => /[\p{L}\p{N}]/u.test(w.raw))
+    .map((w) => (w.value !== null && w.span === 1 ? String(w.value) : w.word));
+
+/** Whether words of a telling are a name, a number in words as good as in figures. */
+function fits(words: readonly Word[], at: number, name: readonly string[]): number | null {
+  let i = at;
+  for (const part of name) {
+    const w = words[i];
+    if (!w) return null;
+    // `dip number three`
+    if (/^\d+$/.test(part) && w.word === 'number') {
+      i += 1;
+      if (words[i]?.value !== Number(part)) return null;
+    } else if (/^\d+$/.test(part) ? w.value !== Number(part) : !same(w.word, part)) return null;
+    i += 1;
+  }
+  return i - at;
+}
+
+/** Words for what a control is, by its look; they name it where no other looks like that. */
+const looks: Readonly<Record<string, readonly string[]>> = {
+  knob: ['knob', 'dial', 'selector', 'wheel'],
+  key: ['key', 'ignition'],
+  plug: ['plug', 'cord'],
+  lid: ['lid', 'hood', 'cover', 'flap'],
+  door: ['door', 'gate'],
+  breaker: ['breaker', 'isolator', 'fuse switch'],
+  jumper: ['jumper', 'bridge', 'strap', 'link'],
+  fuse: ['fuse'],
+  slide: ['slide', 'slide switch', 'slider'],
+  dip: ['dip', 'dip switch', 'little switch'],
+  pedal: ['pedal', 'foot pedal'],
+  lever: ['lever', 'handle', 'throttle'],
+  rocker: ['rocker', 'rocker switch'],
+  switch: ['switch'],
+};
+const kinds: Readonly<Record<string, readonly string[]>> = {
+  button: ['button', 'key', 'pad'],
+  pad: ['pad', 'button', 'key'],
+  key: ['key', 'switch'],
+  knob: ['knob', 'dial'],
+  switch: ['switch'],
+  rocker: ['switch', 'rocker'],
+  lever: ['lever'],
+  pedal: ['pedal'],
+  valve: ['valve'],
+  tap: ['tap'],
+};
+/** Too common to name a control by themselves. */
+const common = new Set(
+  'the a an of in on off out up down and to left right hand test button key switch lamp light code one two three number service main water door'.split(
+    ' ',
+  ),
+);
+const supplyNames = ['power', 'mains', 'supply', 'mains switch', 'main switch', 'power switch'];
+
+/** Keeps the names that mean one thing only; a whole label goes before a part of another's. */
+function unambiguous<T>(all: ReadonlyArray<readonly [name: string, of: T, weak: boolean]>): Named<T>[] {
+  const by = new Map<string, { strong: Set<T>; weak: Set<T> }>();
+  for (const [name, of, weak] of all) {
+    if (name === '') continue;
+    const own = by.get(name) ?? { strong: new Set<T>(), weak: new Set<T>() };
+    (weak ? own.weak : own.strong).add(of);
+    by.set(name, own);
+  }
+  return [...by]
+    .flatMap(([name, { strong, weak }]): Named<T>[] => {
+      const [of] = strong.size > 0 ? strong : weak;
+      const many = strong.size > 0 ? strong.size : weak.size;
+      return many === 1 && of !== undefined ? [{ of, words: name.split(' '), weak: strong.size === 0 }] : [];
+    })
+    .sort((a, b) => b.words.length - a.words.length || Number(a.weak) - Number(b.weak));
+}
+
+const aliases = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'alsoCalled'>): string[] => [
+  ...Object.values(labelByBadge ?? {}),
+  ...(alsoCalled ?? []),
+];
+
+function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
+  const all: Array<readonly [string, ControlFacts, boolean]> = [];
+  for (const own of facts.controls.values()) {
+    const { control } = own;
+    const full = [control.label, control.id.replaceAll('-', ' '), ...aliases(control)].map((n) => plain(n).join(' '));
+    for (const name of new Set(full)) {
+      all.push([name, own, false]);
+      const words = name.split(' ');
+      for (const kind of kinds[control.look] ?? []) {
+        if (words.at(-1) !== kind) all.push([`${name} ${kind}`, own, false]);
+        else if (words.length > 1) all.push([words.slice(0, -1).join(' '), own, false]);
+        all.push([`${kind} ${name}`, own, true]);
+      }
+      for (const look of looks[control.look] ?? [])
+        if (words.at(-1) !== look) all.push([`${name} ${look}`, own, false]);
+      if (words.length > 1)
+        for (const word of words) if (!common.has(word) && !/^\d+$/.test(word) && word.length > 2) all.push([word, own, true]);
+      // `number 3` of DIP 3
+      if (words.length === 2 && /^\d+$/.test(words[1] ?? '')) all.push([words[1] ?? '', own, true]);
+    }
+    for (const look of looks[control.look] ?? []) all.push([look, own, true]);
+    all.push([`${plain(own.face.label).join(' ')} ${full[0]}`, own, true]);
+  }
+  const [supply] = facts.supply;
+  if (supply) for (const name of supplyNames) all.push([name, supply, true]);
+  return unambiguous(all);
+}
+
+const lampKinds = ['lamp', 'light', 'led', 'indicator'];
+const soundWords = ['beep', 'beeper', 'buzzer', 'buzz', 'chime', 'tone', 'bleep', 'horn', 'signal'];
+
+function signNames(facts: UnitFacts): Named<Sign>[] {
+  const all: Array<readonly [string, Sign, boolean]> = [];
+  for (const sign of facts.signs.values()) {
+    const full = [sign.label, sign.id.replaceAll('-', ' '), ...aliases(sign)].map((n) => plain(n).join(' '));
+    for (const name of new Set(full)) {
+      all.push([name, sign, false]);
+      if (sign.kind === 'lamp')
+        for (const kind of lampKinds) {
+          const bare = name.replace(/ (?:lamp|light)$/, '');
+          all.push([`${bare} ${kind}`, sign, false], [`${kind} ${bare}`, sign, false]);
+        }
+    }
+    if (sign.kind === 'lamp') {
+      for (const kind of lampKinds) all.push([kind, sign, true]);
+      for (const colour of sign.colours)
+        for (const kind of [...lampKinds, 'one']) all.push([`${colour} ${kind}`, sign, true]);
+    }
+    if (sign.kind === 'beeper') for (const word of soundWords) all.push([word, sign, true]);
+    if (sign.kind === 'segments' || sign.kind === 'text')
+      for (const word of ['display', 'screen', 'readout', 'line', 'text line', 'figures', 'digits']) all.push([word, sign, true]);
+  }
+  return unambiguous(all);
+}
+
+export function calledOf(facts: UnitFacts): Called {
+  return {
+    facts,
+    controls: controlNames(facts),
+    signs: signNames(facts),
+    lamps: [...facts.signs.values()].filter((s) => s.kind === 'lamp'),
+  };
+}
+
+/** What is named at a word, with how many words it takes; the longest name, whole labels first. */
+export function mentionAt<T>(words: readonly Word[], at: number, names: ReadonlyArray<Named<T>>): Readonly<{ of: T; length: number; weak: boolean }> | null {
+  for (const { of, words: name, weak } of names) {
+    const length = fits(words, at, name);
+    if (length !== null) return { of, length, weak };
+  }
+  return null;
+}
+
+const placeWords: Readonly<Record<string, string>> = {
+  on: 'on', off: 'off', in: 'in', out: 'out', open: 'open', opened: 'open', shut: 'shut', closed: 'shut', close: 'shut', up: 'up', down: 'down', back: 'back',
+};
+const opposites: Readonly<Record<string, readonly string[]>> = {
+  on: ['on', 'in'], off: ['off', 'out'], in: ['in', 'on', 'down'], out: ['out', 'off', 'up'], open: ['open', 'up', 'out'], shut: ['shut', 'closed', 'down'], up: ['up', 'on', 'open'], down: ['down', 'off', 'shut', 'in'],
+};
+
+/** The place of a control that words name, by its own labels first, then by what such a place is usually called. */
+export function placeAt(words: readonly Word[], at: number, own: ControlFacts): Readonly<{ place: PlaceId; length: number }> | null {
+  const { mechanism } = own;
+  const places = mechanism.kind === 'places' ? mechanism.places : mechanism.kind === 'clicks' ? mechanism.rests : [];
+  const named = places
+    .flatMap((p) => [plain(p.label), plain(p.id.replaceAll('-', ' '))].map((name) => ({ place: p.id, name })))
+    .sort((a, b) => b.name.length - a.name.length);
+  for (const { place, name } of named) {
+    const length = fits(words, at, name);
+    if (length !== null && name.length > 0) return { place, length };
+  }
+  const word = placeWords[words[at]?.word ?? ''];
+  const id = (opposites[word ?? ''] ?? []).find((o) => places.some((p) => p.id === o));
+  return id === undefined ? null : { place: id as PlaceId, length: 1 };
+}
+
+/** The place an act brings a control to, where none is named. */
+export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
+  placeByAct(own, act) ?? (act === 'in' || act === 'out' ? placeByAct(own, act === 'in' ? 'on' : 'off') : null);
