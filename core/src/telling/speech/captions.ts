@@ -47,7 +47,8 @@ function chat(raw: string): ReadIn | null {
   const lines = raw.split(/\r?\n/).filter((l) => l.trim() !== '');
   const said = lines.filter((l) => speaking.test(l.trim()));
   const names = new Set(said.map((l) => speaking.exec(l.trim())?.[1]));
-  if (said.length < 4 || said.length < lines.length * 0.7 || names.size < 2 || names.size > said.length / 2) return null;
+  if (said.length < 4 || said.length < lines.length * 0.7 || names.size < 2 || names.size > said.length / 2)
+    return null;
   let text = '';
   const turns: Array<{ from: number; who: string }> = [];
   for (const line of lines) {

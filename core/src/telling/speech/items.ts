@@ -3,7 +3,17 @@ import type { Sign } from '../../model/panel.ts';
 import { letterOf } from '../../spoken/letters.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import { type Act, actOf, clickWords, leftWords, negWords, rightWords, togetherWords, turnWords, unitMs } from './lexicon.ts';
+import {
+  type Act,
+  actOf,
+  clickWords,
+  leftWords,
+  negWords,
+  rightWords,
+  togetherWords,
+  turnWords,
+  unitMs,
+} from './lexicon.ts';
 import { type Called, mentionAt, placeAt } from './mentions.ts';
 import type { Word } from './text.ts';
 
@@ -15,7 +25,25 @@ export type Item = Readonly<{ from: number; to: number }> &
     | Readonly<{ is: 'act'; act: Act; word: string }>
     | Readonly<{ is: 'control'; own: ControlFacts; place: PlaceId | null }>
     | Readonly<{ is: 'place'; word: string }>
-    | Readonly<{ is: 'any' | 'both' | 'it' | 'not' | 'within' | 'until' | 'moment' | 'if' | 'else' | 'while' | 'again' | 'long' | 'each' | 'over' | 'let-go' | 'on-off' }>
+    | Readonly<{
+        is:
+          | 'any'
+          | 'both'
+          | 'it'
+          | 'not'
+          | 'within'
+          | 'until'
+          | 'moment'
+          | 'if'
+          | 'else'
+          | 'while'
+          | 'again'
+          | 'long'
+          | 'each'
+          | 'over'
+          | 'let-go'
+          | 'on-off';
+      }>
     | Readonly<{ is: 'sign'; signs: readonly Sign[] }>
     | Readonly<{ is: 'light'; light: Light }>
     | Readonly<{ is: 'text'; text: string }>
@@ -29,28 +57,55 @@ export type Item = Readonly<{ from: number; to: number }> &
   );
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
-  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:slow(?:ly)?)\b/, 'slow'],
-  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/, 'fast'],
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:slow(?:ly)?)\b/,
+    'slow',
+  ],
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
+    'fast',
+  ],
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
-  [/^(?:goes? out|go(?:es)? off|gone out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/, 'dark'],
-  [/^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/, 'lit'],
+  [
+    /^(?:goes? out|go(?:es)? off|gone out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/,
+    'dark',
+  ],
+  [
+    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
+    'lit',
+  ],
   [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*)\b/, 'blinks'],
 ];
 
-const numerals: Readonly<Record<string, string>> = { zero: '0', oh: '0', nought: '0', dash: '-', dashes: '-', line: '-', lines: '-', bar: '-', bars: '-' };
+const numerals: Readonly<Record<string, string>> = {
+  zero: '0',
+  oh: '0',
+  nought: '0',
+  dash: '-',
+  dashes: '-',
+  line: '-',
+  lines: '-',
+  bar: '-',
+  bars: '-',
+};
 
 /** What a display is said to show, from a word on: quoted, in capitals, spelt out, so many dashes. */
 export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text: string; length: number }> | null {
   let i = at;
-  while (['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') && !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')) i += 1;
+  while (
+    ['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') &&
+    !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')
+  )
+    i += 1;
   const first = words[i];
   if (!first) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
   const next = words[i + (first.span || 1)];
   if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
     const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
-    if (mark && numerals[mark.word] === '-') return { text: '-'.repeat(Math.min(8, first.value)), length: i + first.span + (mark === next ? 1 : 2) - at };
+    if (mark && numerals[mark.word] === '-')
+      return { text: '-'.repeat(Math.min(8, first.value)), length: i + first.span + (mark === next ? 1 : 2) - at };
   }
   // letters and figures one by one: S E, capital F, capital L, one, zero zero zero
   let text = '';
@@ -58,19 +113,35 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   for (; j < words.length; j += 1) {
     const w = words[j];
     if (!w) break;
-    if (w.word === 'capital' || w.word === 'letter' || w.word === 'big' || (w.raw === ',' && text.length > 0 && words[j + 1]?.word === 'capital')) continue;
-    if (w.raw === ',' && text.length > 0 && text.length < 4 && (letterOf(words[j + 1]?.raw ?? '') !== null && (words[j + 1]?.raw.length ?? 9) === 1 || (words[j + 1]?.value ?? 99) < 10)) continue;
+    if (
+      w.word === 'capital' ||
+      w.word === 'letter' ||
+      w.word === 'big' ||
+      (w.raw === ',' && text.length > 0 && words[j + 1]?.word === 'capital')
+    )
+      continue;
+    if (
+      w.raw === ',' &&
+      text.length > 0 &&
+      text.length < 4 &&
+      ((letterOf(words[j + 1]?.raw ?? '') !== null && (words[j + 1]?.raw.length ?? 9) === 1) ||
+        (words[j + 1]?.value ?? 99) < 10)
+    )
+      continue;
     if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw)) text += w.raw;
-    else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw)) text += w.raw.toUpperCase();
+    else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw))
+      text += w.raw.toUpperCase();
     else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);
     else if (numerals[w.word] === '0') text += '0';
     else if (numerals[w.word] === '-' && text.length > 0) text += '-';
     else break;
     if (text.length >= 8) break;
   }
-  if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw))) return { text, length: j - at };
+  if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw)))
+    return { text, length: j - at };
   const second = words[i + 1];
-  if (second?.word === 'question' && words[i + 2]?.word === 'mark') return { text: `${first.raw}?`, length: i + 3 - at };
+  if (second?.word === 'question' && words[i + 2]?.word === 'mark')
+    return { text: `${first.raw}?`, length: i + 3 - at };
   if (/^[a-z]{2}$/.test(first.raw) && /^([a-z])\1$/.test(first.raw)) return { text: first.raw, length: i + 1 - at };
   return null;
 }
@@ -103,7 +174,8 @@ function lengthAt(words: readonly Word[], at: number): Readonly<{ ms: number; mo
   if ((to?.word === 'to' || to?.word === 'or' || to?.raw === '–') && words[i + 1]?.value != null) {
     const most = words[i + 1];
     const ms = most && unit(i + 1 + most.span);
-    if (most?.value != null && ms !== undefined) return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
+    if (most?.value != null && ms !== undefined)
+      return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
   }
   const ms = unit(i);
   return ms === undefined ? null : { ms: w.value * ms, mostMs: w.value * ms, length: i + 1 - at };
@@ -118,7 +190,11 @@ const timesAt = (words: readonly Word[], at: number): Readonly<{ n: number; leng
   if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
   const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
   if (each !== null) return null;
-  if (w.value !== null && ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') && Number.isInteger(w.value))
+  if (
+    w.value !== null &&
+    ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') &&
+    Number.isInteger(w.value)
+  )
     return { n: w.value, length: w.span + 1 };
   return null;
 };
@@ -129,7 +205,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
   const put = (i: number, n: number, item: object): void => {
     items.push({ ...beat(i, n, words), ...item } as Item);
   };
-  const textFrom = (i: number): string => words.slice(i, i + 7).map((w) => w.word).join(' ');
+  const textFrom = (i: number): string =>
+    words
+      .slice(i, i + 7)
+      .map((w) => w.word)
+      .join(' ');
   const signAhead = (): boolean => items.some((x) => x.is === 'sign');
   for (let i = 0; i < words.length; ) {
     const w = words[i];
@@ -155,13 +235,18 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     const sign = mentionAt(words, i, called.signs);
     const control = mentionAt(words, i, called.controls);
-    const all = /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(here);
+    const all =
+      /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(
+        here,
+      );
     const they = /^(?:they all|all of them|all (?:two|three|four|five|six|eight))\b/.exec(here);
     if (all || (they && called.lamps.length > 1 && /\b(?:light|lit|come|flash|blink|going|on|go)\b/.test(here))) {
       const [found = ''] = all ?? they ?? [];
       const colour = /\b(green|yellow|red|white|amber|blue)\b/.exec(found)?.[1];
       const count = words.slice(i, i + 4).find((x) => x.value !== null)?.value ?? null;
-      const of = called.lamps.filter((l) => l.kind === 'lamp' && (colour === undefined || l.colours.includes(colour as never)));
+      const of = called.lamps.filter(
+        (l) => l.kind === 'lamp' && (colour === undefined || l.colours.includes(colour as never)),
+      );
       const signs = count !== null && of.length !== count && called.lamps.length === count ? called.lamps : of;
       take(found.split(' ').length, { is: 'sign', signs });
       continue;
@@ -194,18 +279,66 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
       // four left, two back
-      if (wayHere || ((a === 'to' || a === 'more') && (rightWords.has(words[k + 1]?.word ?? '') || leftWords.has(words[k + 1]?.word ?? '') || words[k + 2]?.word === 'left' || words[k + 2]?.word === 'right'))) {
+      if (
+        wayHere ||
+        ((a === 'to' || a === 'more') &&
+          (rightWords.has(words[k + 1]?.word ?? '') ||
+            leftWords.has(words[k + 1]?.word ?? '') ||
+            words[k + 2]?.word === 'left' ||
+            words[k + 2]?.word === 'right'))
+      ) {
         take(w.span, { is: 'clicks', n: w.value });
         continue;
       }
     }
-    if (control && (!sign || control.length > sign.length || (control.length === sign.length && !(sign.weak === false && control.weak) && !lampAsked(words, i, control.length)))) {
+    if (
+      control &&
+      (!sign ||
+        control.length > sign.length ||
+        (control.length === sign.length &&
+          !(sign.weak === false && control.weak) &&
+          !lampAsked(words, i, control.length)))
+    ) {
       const own = control.of;
       // `the key's on`, `throttle into neutral`, `dip three to on`
       let k = i + control.length;
-      while (['is', 'are', 'was', 'to', 'into', 'in', 'back', 'goes', 'at', 'should', 'has', 'be', 'being', 'put', 'set', 'turned', 'switched', 'moved', 'must', 'the', 'now', 'again', 'comes', 'go', 'standing', 'gets', 'lever', 'position', ','].includes(words[k]?.word ?? '') && k < i + control.length + 5) {
+      while (
+        [
+          'is',
+          'are',
+          'was',
+          'to',
+          'into',
+          'in',
+          'back',
+          'goes',
+          'at',
+          'should',
+          'has',
+          'be',
+          'being',
+          'put',
+          'set',
+          'turned',
+          'switched',
+          'moved',
+          'must',
+          'the',
+          'now',
+          'again',
+          'comes',
+          'go',
+          'standing',
+          'gets',
+          'lever',
+          'position',
+          ',',
+        ].includes(words[k]?.word ?? '') &&
+        k < i + control.length + 5
+      ) {
         const place = placeAt(words, k, own);
-        if (place && !(['in', 'at'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own))) break;
+        if (place && !(['in', 'at'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
+          break;
         k += 1;
       }
       const place = k === i + control.length || words[k - 1]?.raw !== ',' ? placeAt(words, k, own) : null;
@@ -247,10 +380,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (/^(?:when|once|as soon as|the moment|after|at|on the|from)\b/.test(here)) {
-      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') ? 2 : 1, { is: 'moment' });
+      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') ? 2 : 1, {
+        is: 'moment',
+      });
       continue;
     }
-    if (w.word === 'if' || w.word === 'should' && i === 0) {
+    if (w.word === 'if' || (w.word === 'should' && i === 0)) {
       take(1, { is: 'if' });
       continue;
     }
@@ -271,7 +406,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (togetherWords.has(w.word) || /^(?:at the same time|the same time|at once)/.test(here)) {
-      take(here.startsWith('at the same time') ? 4 : here.startsWith('the same time') ? 3 : here.startsWith('at once') ? 2 : 1, { is: 'both' });
+      take(
+        here.startsWith('at the same time')
+          ? 4
+          : here.startsWith('the same time')
+            ? 3
+            : here.startsWith('at once')
+              ? 2
+              : 1,
+        { is: 'both' },
+      );
       continue;
     }
     if (rightWords.has(w.word) || leftWords.has(w.word)) {
@@ -279,7 +423,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const nth = ordinalOf(w.word);
-    if (nth !== null && !['second'].includes(w.word) ? nth !== null : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')) {
+    if (
+      nth !== null && !['second'].includes(w.word)
+        ? nth !== null
+        : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')
+    ) {
       take(1, { is: 'nth', n: nth ?? 1 });
       continue;
     }
@@ -299,11 +447,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'long' });
       continue;
     }
-    if (/^(?:press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(here)) {
+    if (
+      /^(?:press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(here)
+    ) {
       take(here.startsWith('keep') ? 1 : here.startsWith('hold') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
       continue;
     }
-    const said = /^(?:says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(here);
+    const said =
+      /^(?:says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
+        here,
+      );
     if (said) {
       const skip = /^(?:comes? up|is coming|coming now)/.test(here) ? 2 : 1;
       const shown = shownTextAt(words, i + skip);

@@ -1,8 +1,24 @@
 /** What an act comes to, whatever verb it is told by. */
-export type Act = 'press' | 'hold' | 'release' | 'turn' | 'set' | 'open' | 'shut' | 'in' | 'out' | 'up' | 'down' | 'wait' | 'see' | 'dial' | 'step';
+export type Act =
+  | 'press'
+  | 'hold'
+  | 'release'
+  | 'turn'
+  | 'set'
+  | 'open'
+  | 'shut'
+  | 'in'
+  | 'out'
+  | 'up'
+  | 'down'
+  | 'wait'
+  | 'see'
+  | 'dial'
+  | 'step';
 
 const acts: Readonly<Record<Act, string>> = {
-  press: 'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod thumb click',
+  press:
+    'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod thumb click',
   hold: 'hold holds held holding keep keeps kept keeping depress depressed',
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
@@ -45,13 +61,33 @@ export const fillWords = set(
 );
 
 export const unitMs: Readonly<Record<string, number>> = {
-  ms: 1, s: 1000, sec: 1000, secs: 1000, second: 1000, seconds: 1000,
-  minute: 60_000, minutes: 60_000, min: 60_000, mins: 60_000, hour: 3_600_000, hours: 3_600_000, h: 3_600_000,
+  ms: 1,
+  s: 1000,
+  sec: 1000,
+  secs: 1000,
+  second: 1000,
+  seconds: 1000,
+  minute: 60_000,
+  minutes: 60_000,
+  min: 60_000,
+  mins: 60_000,
+  hour: 3_600_000,
+  hours: 3_600_000,
+  h: 3_600_000,
 };
 
 /** Said before something that takes the place of what was said last. */
 export const corrections: ReadonlyArray<readonly string[]> = [
-  ['no', 'sorry'], ['sorry', 'no'], ['no', 'wait'], ['wait', 'no'], ['i', 'mean'], ['no', 'i', 'mean'], ['sorry'], ['rather'], ['correction'], ['no', 'no'],
+  ['no', 'sorry'],
+  ['sorry', 'no'],
+  ['no', 'wait'],
+  ['wait', 'no'],
+  ['i', 'mean'],
+  ['no', 'i', 'mean'],
+  ['sorry'],
+  ['rather'],
+  ['correction'],
+  ['no', 'no'],
 ];
 
 /** Where somebody begins to say all of it once more, shortly. */
@@ -60,7 +96,16 @@ export const sumsUp =
 
 /** Cues of another route than the one before: its name, by what a sentence says it is for. */
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
-  ['Erase', /\b(?:to (?:erase|clear|wipe|delete|reset|get rid of)|erasing|erase|clears? (?:it|them|the)|wipes?|(?:it )?forgets?\b)/i],
-  ['Next', /\b(?:the next (?:one|code|fault|place|number)|next (?:fault|code|one)|for the next|previous (?:fault|one)|the (?:one|fault) before|each further|go through|(?:for|see) the second)\b/i],
-  ['Leave', /\b(?:to (?:leave|finish|get out|come out|go out|exit|end)|for go out|leaving|when you(?:'re| are|'ve| have) (?:done|finished)|when it is all done|at the end|afterwards?,?|after the work|on to leave|after that .{0,40}goes back)/i],
+  [
+    'Erase',
+    /\b(?:to (?:erase|clear|wipe|delete|reset|get rid of)|erasing|erase|clears? (?:it|them|the)|wipes?|(?:it )?forgets?\b)/i,
+  ],
+  [
+    'Next',
+    /\b(?:the next (?:one|code|fault|place|number)|next (?:fault|code|one)|for the next|previous (?:fault|one)|the (?:one|fault) before|each further|go through|(?:for|see) the second)\b/i,
+  ],
+  [
+    'Leave',
+    /\b(?:to (?:leave|finish|get out|come out|go out|exit|end)|for go out|leaving|when you(?:'re| are|'ve| have) (?:done|finished)|when it is all done|at the end|afterwards?,?|after the work|on to leave|after that .{0,40}goes back)/i,
+  ],
 ];

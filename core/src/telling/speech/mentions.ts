@@ -112,7 +112,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       for (const look of looks[control.look] ?? [])
         if (words.at(-1) !== look) all.push([`${name} ${look}`, own, false]);
       if (words.length > 1)
-        for (const word of words) if (!common.has(word) && !/^\d+$/.test(word) && word.length > 2) all.push([word, own, true]);
+        for (const word of words)
+          if (!common.has(word) && !/^\d+$/.test(word) && word.length > 2) all.push([word, own, true]);
       // `number 3` of DIP 3
       if (words.length === 2 && /^\d+$/.test(words[1] ?? '')) all.push([words[1] ?? '', own, true]);
     }
@@ -146,7 +147,8 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
     }
     if (sign.kind === 'beeper') for (const word of soundWords) all.push([word, sign, true]);
     if (sign.kind === 'segments' || sign.kind === 'text')
-      for (const word of ['display', 'screen', 'readout', 'line', 'text line', 'figures', 'digits']) all.push([word, sign, true]);
+      for (const word of ['display', 'screen', 'readout', 'line', 'text line', 'figures', 'digits'])
+        all.push([word, sign, true]);
   }
   return unambiguous(all);
 }
@@ -161,7 +163,11 @@ export function calledOf(facts: UnitFacts): Called {
 }
 
 /** What is named at a word, with how many words it takes; the longest name, whole labels first. */
-export function mentionAt<T>(words: readonly Word[], at: number, names: ReadonlyArray<Named<T>>): Readonly<{ of: T; length: number; weak: boolean }> | null {
+export function mentionAt<T>(
+  words: readonly Word[],
+  at: number,
+  names: ReadonlyArray<Named<T>>,
+): Readonly<{ of: T; length: number; weak: boolean }> | null {
   for (const { of, words: name, weak } of names) {
     const length = fits(words, at, name);
     if (length !== null) return { of, length, weak };
@@ -170,14 +176,36 @@ export function mentionAt<T>(words: readonly Word[], at: number, names: Readonly
 }
 
 const placeWords: Readonly<Record<string, string>> = {
-  on: 'on', off: 'off', in: 'in', out: 'out', open: 'open', opened: 'open', shut: 'shut', closed: 'shut', close: 'shut', up: 'up', down: 'down', back: 'back',
+  on: 'on',
+  off: 'off',
+  in: 'in',
+  out: 'out',
+  open: 'open',
+  opened: 'open',
+  shut: 'shut',
+  closed: 'shut',
+  close: 'shut',
+  up: 'up',
+  down: 'down',
+  back: 'back',
 };
 const opposites: Readonly<Record<string, readonly string[]>> = {
-  on: ['on', 'in'], off: ['off', 'out'], in: ['in', 'on', 'down'], out: ['out', 'off', 'up'], open: ['open', 'up', 'out'], shut: ['shut', 'closed', 'down'], up: ['up', 'on', 'open'], down: ['down', 'off', 'shut', 'in'],
+  on: ['on', 'in'],
+  off: ['off', 'out'],
+  in: ['in', 'on', 'down'],
+  out: ['out', 'off', 'up'],
+  open: ['open', 'up', 'out'],
+  shut: ['shut', 'closed', 'down'],
+  up: ['up', 'on', 'open'],
+  down: ['down', 'off', 'shut', 'in'],
 };
 
 /** The place of a control that words name, by its own labels first, then by what such a place is usually called. */
-export function placeAt(words: readonly Word[], at: number, own: ControlFacts): Readonly<{ place: PlaceId; length: number }> | null {
+export function placeAt(
+  words: readonly Word[],
+  at: number,
+  own: ControlFacts,
+): Readonly<{ place: PlaceId; length: number }> | null {
   const { mechanism } = own;
   const places = mechanism.kind === 'places' ? mechanism.places : mechanism.kind === 'clicks' ? mechanism.rests : [];
   const named = places

@@ -1,0 +1,702 @@
+import type { ControlId, PlaceId, SignId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import { defaultWithinMs, type Held, type Moment, type Step } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import { onlyHeld } from '../names.ts';
+import { type Item, itemsOf, type Light } from './items.ts';
+import { type Called, placeByVerb } from './mentions.ts';
+import type { Segment } from './segments.ts';
+import type { Word } from './text.ts';
+
+/** A step with the stretch of the telling it was made of. */
+export type Made = Readonly<{ step: Step; from: number; to: number; sentence: number }>;
+/** A stretch that names something of the unit and of which nothing was made. */
+export type Hole = Readonly<{ from: number; to: number; why: 'warned' | 'asked' | 'not-understood' }>;
+export type Doubt = Readonly<{ from: number; to: number; about: string }>;
+
+type ItemOf<K extends Item['is']> = Extract<Item, { is: K }>;
+const isOf =
+  <K extends Item['is']>(...kinds: K[]) =>
+  (item: Item): item is ItemOf<K> =>
+    (kinds as string[]).includes(item.is);
+
+const exactly = (ms: number) => ({ leastMs: ms, usualMs: ms, mostMs: ms });
+const spanOf = ({ ms, mostMs }: Readonly<{ ms: number; mostMs: number }>) =>
+  ms === mostMs
+    ? exactly(ms)
+    : { leastMs: Math.min(ms, mostMs), usualMs: (ms + mostMs) / 2, mostMs: Math.max(ms, mostMs) };
+
+const isPush = (own: ControlFacts): boolean => own.mechanism.kind === 'push';
+
+/** Reads stretch after stretch, remembering what was named, held and counted before. */
+export class Reader {
+  readonly made: Made[] = [];
+  readonly holes: Hole[] = [];
+  readonly doubts: Doubt[] = [];
+  private readonly called: Called;
+  /** What “it” and “both” go back to. */
+  private last: ControlFacts[] = [];
+  private held: ControlFacts[] = [];
+  private mode: 'press' | 'hold' | 'turn' | null = null;
+  private sentence = -1;
+  private skipping: number | null = null;
+  private window: { mostMs: number; from: Moment; at: number; sentence: number } | null = null;
+  private lastSign: Shown | null = null;
+  private branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
+
+  constructor(called: Called) {
+    this.called = called;
+  }
+
+  startsAct(words: readonly Word[], at: number): boolean {
+    const ahead = words.slice(at, at + 4);
+    return itemsOf(ahead, this.called, this.last).some(
+      (x) => x.is === 'act' || x.is === 'control' || x.is === 'let-go' || x.is === 'sign' || x.is === 'clicks',
+    );
+  }
+
+  read(segment: Segment): void {
+    if (segment.sentence !== this.sentence) {
+      this.closeWindow(segment.sentence);
+      if (this.branch && segment.sentence > this.branch.sentence && segment.words[0]?.word !== 'otherwise')
+        this.closeBranch();
+      this.sentence = segment.sentence;
+      this.skipping = null;
+    }
+    const items = itemsOf(segment.words, this.called, this.last);
+    const [first] = segment.words;
+    const end = segment.words.at(-1);
+    if (!first || !end || items.length === 0) return;
+    const at = { from: first.from, to: end.to };
+    if (this.skipping === segment.sentence && !items.some(isOf('else'))) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
+      return;
+    }
+    if (segment.isQuestion) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'asked' });
+      return;
+    }
+    const not = items.findIndex(isOf('not'));
+    const act = items.findIndex(isOf('act', 'control', 'let-go'));
+    if (not >= 0 && this.isWarning(segment, items, not, act)) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
+      if (/^(?:don't|dont|never|do)$/.test(first.word)) this.skipping = null;
+      return;
+    }
+    if (this.isAside(segment)) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
+      this.skipping = segment.sentence;
+      return;
+    }
+    if (items[0]?.is === 'if') {
+      this.readIf(segment, items);
+      return;
+    }
+    if (items[0]?.is === 'else') {
+      if (this.branch) this.branch.otherwise = this.made.length;
+      else if (items.length === 1) return;
+      this.readActs(segment, items.slice(1));
+      return;
+    }
+    this.readActs(segment, items);
+  }
+
+  end(): Made[] {
+    this.closeWindow(Number.POSITIVE_INFINITY);
+    this.closeBranch();
+    return this.made;
+  }
+
+  private named = (items: readonly Item[]): boolean => items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
+
+  /** What is said not to be done, or not to work. */
+  private isWarning(segment: Segment, items: readonly Item[], not: number, act: number): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    if (/\bif (?:it|you) (?:does|do)n't\b/.test(text)) return false;
+    // `not the second, the third`; `no more than`
+    if (/^(?:not|no) (?:the )?(?:before|the second|the first|more)/.test(text)) return true;
+    return act < 0 || not < act || items.slice(act).some(isOf('not'));
+  }
+
+  /** What others do, what would happen, what is not part of it. */
+  private isAside(segment: Segment): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    return /^(?:on the (?:old|other) one|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
+      text,
+    );
+  }
+
+  private readIf(segment: Segment, items: readonly Item[]): void {
+    const shown = this.shownIn(items);
+    const [only] = shown;
+    const first = segment.words[0];
+    if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
+      this.closeBranch();
+      this.branch = { on: only, from: first.from, at: this.made.length, otherwise: null, sentence: segment.sentence };
+      return;
+    }
+    const last = segment.words.at(-1);
+    if (first && last && this.named(items)) this.holes.push({ from: first.from, to: last.to, why: 'not-understood' });
+    this.skipping = segment.sentence;
+  }
+
+  private closeBranch(): void {
+    const { branch } = this;
+    this.branch = null;
+    if (!branch) return;
+    const inside = this.made.splice(branch.at);
+    const split = (branch.otherwise ?? this.made.length + inside.length) - this.made.length;
+    const met = inside.slice(0, split).map((m) => m.step);
+    const otherwise = inside.slice(split).map((m) => m.step);
+    const last = inside.at(-1);
+    if (inside.length === 0 || !last) return;
+    this.made.push({
+      step: { kind: 'branch', on: { kind: 'sign', shown: branch.on }, met, otherwise },
+      from: branch.from,
+      to: last.to,
+      sentence: branch.sentence,
+    });
+  }
+
+  /** What signs are said to show, in order; a state goes with all that were named before it. */
+  private shownIn(items: readonly Item[]): Shown[] {
+    const out: Shown[] = [];
+    let signs: Sign[] = [];
+    let count: number | null = null;
+    items.forEach((item, i) => {
+      if (item.is === 'sign') {
+        signs = [...signs, ...item.signs];
+        if (item.signs.every((s) => s.kind === 'beeper')) {
+          const before = items[i - 1];
+          const after = items[i + 1];
+          const times =
+            after?.is === 'times' ? after.n : before?.is === 'number' || before?.is === 'times' ? before.n : null;
+          count = times;
+          for (const s of item.signs)
+            out.push({ kind: 'sound', sign: s.id as SignId, state: 'on', ...(count === null ? {} : { times: count }) });
+          signs = signs.filter((s) => s.kind !== 'beeper');
+        }
+      } else if (item.is === 'light') {
+        for (const s of signs)
+          if (s.kind === 'lamp') out.push({ kind: 'lamp', sign: s.id as SignId, state: lampState(item.light) });
+          else if (s.kind !== 'segments' && s.kind !== 'text')
+            out.push({ kind: 'sound', sign: s.id as SignId, state: item.light === 'dark' ? 'off' : 'on' });
+        if (items[i + 1]?.is !== 'light') signs = [];
+      } else if (item.is === 'text') {
+        const display =
+          signs.find((s) => s.kind === 'segments' || s.kind === 'text') ??
+          [...this.called.facts.signs.values()].find((s) => s.kind === 'segments' || s.kind === 'text');
+        if (display) out.push({ kind: 'text', sign: display.id as SignId, text: item.text });
+      } else if (
+        item.is === 'place' &&
+        signs.length > 0 &&
+        signs.every((s) => s.kind === 'lamp') &&
+        ['on', 'off', 'out'].includes(item.word)
+      ) {
+        for (const s of signs)
+          out.push({ kind: 'lamp', sign: s.id as SignId, state: item.word === 'on' ? 'lit' : 'dark' });
+        signs = [];
+      }
+    });
+    // a fan or a pump that is heard
+    for (const s of signs)
+      if (s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text' && items.some(isOf('act', 'light')))
+        out.push({ kind: 'sound', sign: s.id as SignId, state: 'on' });
+    return out;
+  }
+
+  /** The moment some items name: a sign with what it does, and which time. */
+  private momentIn(items: readonly Item[]): Moment | null {
+    const [shown] = this.shownIn(items);
+    const nth = items.find(isOf('nth'))?.n ?? 1;
+    if (shown)
+      return {
+        kind: 'sign',
+        shown: withoutTimes(shown),
+        nth: shown.kind === 'sound' && shown.times ? shown.times : nth,
+      };
+    const sign = items.find(isOf('sign'))?.signs[0];
+    if (sign?.kind === 'lamp')
+      return { kind: 'sign', shown: { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }, nth };
+    if (sign && sign.kind !== 'segments' && sign.kind !== 'text')
+      return { kind: 'sign', shown: { kind: 'sound', sign: sign.id as SignId, state: 'on' }, nth };
+    // “on the third one”: of the sign that was told last
+    if (items.some(isOf('nth')) && this.lastSign) return { kind: 'sign', shown: withoutTimes(this.lastSign), nth };
+    return null;
+  }
+
+  private put(step: Step, at: Readonly<{ from: number; to: number }>): void {
+    this.made.push({ step, from: at.from, to: at.to, sentence: this.sentence });
+  }
+
+  private readActs(segment: Segment, all: readonly Item[]): void {
+    let items = [...all];
+    const [start] = items;
+    const finish = items.at(-1);
+    if (!start || !finish) return;
+    const at = { from: start.from, to: finish.to };
+    // a window: within so long, of a sign or of what stands before
+    const within = items.findIndex(isOf('within'));
+    if (within >= 0) {
+      const lengthAt = items.findIndex((x, i) => i > within && x.is === 'length');
+      const length = items[lengthAt];
+      if (length?.is === 'length') {
+        const after = items[lengthAt + 1];
+        let used = lengthAt + 1;
+        let from: Moment =
+          this.lastSign && after?.is !== 'moment'
+            ? {
+                kind: 'sign',
+                shown: withoutTimes(this.lastSign),
+                nth: this.lastSign.kind === 'sound' ? (this.lastSign.times ?? 1) : 1,
+              }
+            : { kind: 'step-before' };
+        if (after?.is === 'moment' || after?.is === 'sign' || after?.is === 'nth') {
+          const rest = items.slice(lengthAt + 1);
+          const stop = rest.findIndex((x, i) => i > 0 && (x.is === 'act' || x.is === 'control'));
+          const of = stop < 0 ? rest : rest.slice(0, stop);
+          const moment = this.momentIn(of);
+          if (moment) from = moment;
+          else if (this.called.facts.supply.some((c) => of.some((x) => x.is === 'control' && x.own === c)))
+            from = { kind: 'power-on' };
+          used = lengthAt + 1 + of.length;
+        } else if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
+          from = { kind: 'power-on' };
+        const before = this.made.findIndex((m) => m.sentence === this.sentence && isAct(m.step));
+        const isTrailing =
+          (within > 0 && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
+          (before >= 0 &&
+            items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
+            segment.joined === 'comma' &&
+            this.made.slice(before).every((m) => isAct(m.step)));
+        this.closeWindow(Number.POSITIVE_INFINITY);
+        const own = [...items.slice(0, within), ...items.slice(used)];
+        const begun = isTrailing && before >= 0 ? before : this.made.length;
+        this.window = { mostMs: length.ms, from, at: begun, sentence: this.sentence };
+        items = own;
+        if (items.length === 0) return;
+      }
+    }
+    this.readPlain(segment, items, at);
+  }
+
+  /** Wraps what was told within a window once that is over. */
+  private closeWindow(sentence: number): void {
+    const { window } = this;
+    if (!window) return;
+    const inside = this.made.slice(window.at);
+    const acts = inside.filter((m) => isAct(m.step));
+    // a window without acts yet goes on into the next sentence
+    if (acts.length === 0 && sentence <= window.sentence + 2) return;
+    this.window = null;
+    if (acts.length === 0) return;
+    const lastAct = inside.findLastIndex((m) => isAct(m.step));
+    const firstAct = inside.findIndex((m) => isAct(m.step));
+    const own = inside.slice(firstAct, lastAct + 1);
+    const [first] = own;
+    const last = own.at(-1);
+    if (!first || !last) return;
+    this.made.splice(window.at + firstAct, own.length, {
+      step: {
+        kind: 'group',
+        times: 1,
+        steps: own.map((m) => m.step),
+        window: { from: window.from, mostMs: window.mostMs },
+      },
+      from: first.from,
+      to: last.to,
+      sentence: first.sentence,
+    });
+  }
+
+  private readPlain(segment: Segment, items: Item[], at: Readonly<{ from: number; to: number }>): void {
+    const until = items.findIndex(isOf('until'));
+    const moment = items.findIndex((x, i) => x.is === 'moment' && i !== until);
+    const release = items.findIndex((x) => x.is === 'let-go' || (x.is === 'act' && x.act === 'release'));
+    if (release >= 0) {
+      this.readRelease(items, release, at);
+      return;
+    }
+    const head = until >= 0 ? items.slice(0, until) : items;
+    const tail = until >= 0 ? items.slice(until + 1) : [];
+    const ends = tail.length > 0 ? this.momentIn(tail) : null;
+    const controls = head.filter(isOf('control'));
+    const act = head.find(isOf('act'));
+    const length = head.find(isOf('length'));
+    const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
+    if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
+      if (this.readHold(head, ends, at)) return;
+    }
+    if (until >= 0 && ends && controls.length === 0 && this.held.length === 0) {
+      if (ends.kind === 'sign')
+        this.see([ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
+      return;
+    }
+    // a hold that goes on until something, told after it
+    if (until >= 0 && ends && controls.length === 0 && this.held.length > 0) {
+      this.put({ kind: 'release', controls: this.held.map((h) => h.control.id), at: ends }, at);
+      this.held = [];
+      return;
+    }
+    // when a sign comes, do this: the sign, then the act
+    const timed =
+      moment >= 0 && moment < 2
+        ? head.findIndex((x, i) => i > moment && ((x.is === 'act' && x.act !== 'see') || x.is === 'control'))
+        : -1;
+    if (timed > 0) {
+      const shown = this.shownIn(head.slice(moment + 1, timed));
+      if (shown.length > 0) {
+        this.see(shown, at);
+        this.readPlain(segment, head.slice(timed), at);
+        return;
+      }
+    }
+    const shown = this.shownIn(head);
+    if (shown.length > 0 && controls.length === 0 && !head.some(isOf('clicks'))) {
+      this.see(shown, at);
+      return;
+    }
+    if (this.readTurn(head, at)) return;
+    if (this.readSet(head, at)) return;
+    if (this.readPress(segment, head, at)) return;
+    if (length && !head.some(isOf('within')) && this.readWait(segment, head, length, at)) return;
+    if (shown.length > 0) this.see(shown, at);
+  }
+
+  private see(shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
+    const [first] = shown;
+    if (first) this.lastSign = first;
+    const before = this.made.at(-1);
+    // the same once more says nothing new
+    if (before?.step.kind === 'see' && JSON.stringify(before.step.signs) === JSON.stringify(shown)) return;
+    this.put({ kind: 'see', must: 'must', signs: [...shown] }, at);
+  }
+
+  private readRelease(items: readonly Item[], release: number, at: Readonly<{ from: number; to: number }>): void {
+    const named = items.filter(isOf('control')).map((c) => c.own);
+    const controls = named.length > 0 ? named : this.held;
+    const ends = this.momentIn(items.filter((_, i) => i !== release));
+    if (controls.length === 0) return;
+    const ids = controls.map((c) => c.control.id);
+    const before = this.made.at(-1);
+    // already let go of
+    if (before?.step.kind === 'release' && before.step.controls.join() === ids.join()) {
+      if (ends && !before.step.at)
+        this.made[this.made.length - 1] = { ...before, step: { ...before.step, at: ends }, to: at.to };
+      return;
+    }
+    if (this.held.length === 0 && named.length === 0) return;
+    if (before?.step.kind === 'hold' && before.step.until.kind !== 'release') return;
+    this.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);
+    this.held = this.held.filter((h) => !controls.includes(h));
+    this.mode = null;
+  }
+
+  private heldOf = (own: ControlFacts, place: PlaceId | null): Held => {
+    const to = isPush(own) ? null : (place ?? onlyHeld(own));
+    return to === null ? { control: own.control.id } : { control: own.control.id, place: to };
+  };
+
+  private readHold(items: readonly Item[], ends: Moment | null, at: Readonly<{ from: number; to: number }>): boolean {
+    const named = items.filter(isOf('control'));
+    const length = items.find(isOf('length'));
+    const onto =
+      named.length > 0
+        ? named.map((n) => ({ own: n.own, place: n.place }))
+        : items.some(isOf('it', 'both')) || ends || length
+          ? this.last.map((own) => ({ own, place: null }))
+          : [];
+    const unique = onto.filter((o, i) => onto.findIndex((p) => p.own === o.own) === i);
+    if (unique.length === 0) return false;
+    const owns = unique.map((u) => u.own);
+    const again = this.held.length > 0 && owns.every((o) => this.held.includes(o));
+    const index = this.made.findLastIndex(
+      (m) =>
+        m.step.kind === 'hold' && m.step.controls.map((c) => c.control).join() === owns.map((o) => o.control.id).join(),
+    );
+    const before = this.made[index];
+    // said once more, with how long or until when
+    if (again && before?.step.kind === 'hold') {
+      if (length && before.step.until.kind === 'release' && index === this.made.length - 1) {
+        this.made[index] = {
+          ...before,
+          step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+          to: at.to,
+        };
+        this.held = [];
+      } else if (ends) {
+        this.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
+        this.held = [];
+      }
+      return true;
+    }
+    const pressed = this.made.at(-1);
+    // pressed, and kept so
+    if (
+      pressed &&
+      ((pressed.step.kind === 'press' &&
+        owns.length === 1 &&
+        pressed.step.control === owns[0]?.control.id &&
+        pressed.step.times === 1) ||
+        pressed.step.kind === 'together') &&
+      named.length === 0
+    )
+      this.made.pop();
+    const controls = unique.map((u) => this.heldOf(u.own, u.place));
+    this.last = owns;
+    this.mode = 'hold';
+    if (length) {
+      this.put({ kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } }, at);
+      this.held = [];
+    } else if (ends) {
+      this.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
+      this.held = [];
+    } else {
+      this.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
+      this.held = owns;
+    }
+    return true;
+  }
+
+  private readTurn(items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+    const knobs = [...this.called.facts.controls.values()].filter((c) => c.mechanism.kind === 'clicks');
+    const named = items.filter(isOf('control')).find((c) => c.own.mechanism.kind === 'clicks');
+    const own =
+      named?.own ?? this.last.find((c) => c.mechanism.kind === 'clicks') ?? (knobs.length === 1 ? knobs[0] : undefined);
+    if (!own) return false;
+    let done = false;
+    items.forEach((item, i) => {
+      if (item.is !== 'clicks' && item.is !== 'turns') return;
+      const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
+      const way = near?.is === 'way' ? near.way : items.find(isOf('way'))?.way;
+      if (!way) {
+        this.doubts.push({ ...at, about: 'which way it is turned' });
+        return;
+      }
+      done = true;
+      if (item.is === 'clicks') this.put({ kind: 'turn', control: own.control.id, clicks: item.n, way }, item);
+      else
+        this.put(
+          {
+            kind: 'sweep',
+            control: own.control.id,
+            turns: item.n,
+            way,
+            ...(named?.place ? { stopAt: named.place } : {}),
+          },
+          item,
+        );
+    });
+    if (done) {
+      this.last = [own];
+      this.mode = 'turn';
+      // “stop with the pointer on humid”
+      const rest = items.find((x) => x.is === 'control' && x.own === own && x.place !== null);
+      const before = this.made.at(-1);
+      if (rest?.is === 'control' && rest.place && before?.step.kind === 'sweep')
+        this.made[this.made.length - 1] = { ...before, step: { ...before.step, stopAt: rest.place } };
+    }
+    return done;
+  }
+
+  private readSet(items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+    const named = items.filter(isOf('control')).filter((c) => !isPush(c.own));
+    let done = false;
+    let act: string | null = null;
+    for (const [i, item] of items.entries()) {
+      if (item.is === 'act') act = item.act;
+      if (item.is !== 'control' || isPush(item.own)) continue;
+      const next = items[i + 1];
+      const word = next?.is === 'place' ? next.word : null;
+      const before = items[i - 1];
+      const wordBefore = before?.is === 'place' ? before.word : null;
+      const verb = items.slice(0, i).findLast(isOf('act'))?.act ?? items.slice(i + 1).find(isOf('act'))?.act ?? null;
+      const place =
+        item.place ??
+        (word ? placeByVerb(item.own, word) : null) ??
+        (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
+        (verb ? placeByVerb(item.own, verb === 'press' ? 'push' : verb) : null);
+      if (place === null) continue;
+      this.put(
+        { kind: 'set', control: item.own.control.id, to: place },
+        { from: item.from, to: (next?.is === 'place' ? next : item).to },
+      );
+      this.last = [item.own];
+      this.mode = null;
+      done = true;
+    }
+    if (done) return true;
+    // `then off`, `back in`: of what was named last
+    const [only] = this.last;
+    const word = items.filter(isOf('place')).at(-1)?.word;
+    if (
+      named.length === 0 &&
+      only &&
+      !isPush(only) &&
+      this.last.length === 1 &&
+      word &&
+      (items.length <= 3 || act !== null) &&
+      !items.some(isOf('sign', 'control', 'text'))
+    ) {
+      const place = placeByVerb(only, word === 'back' ? 'in' : word);
+      if (place === null) return false;
+      this.put({ kind: 'set', control: only.control.id, to: place }, at);
+      return true;
+    }
+    // `open it`, `plug it back in`
+    if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {
+      const place = placeByVerb(only, act);
+      if (place === null) return false;
+      this.put({ kind: 'set', control: only.control.id, to: place }, at);
+      return true;
+    }
+    return false;
+  }
+
+  private readPress(segment: Segment, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+    const act = items.find(isOf('act'));
+    const isPressed =
+      act?.act === 'press' || (act?.act === 'set' && items.some((x) => x.is === 'control' && isPush(x.own)));
+    const any = items.find(isOf('any'));
+    if (any) {
+      this.put({ kind: 'press', control: 'any', times: items.find(isOf('times'))?.n ?? 1 }, any);
+      return true;
+    }
+    const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
+    const times = items.filter(isOf('times'));
+    if (pushes.length === 0) {
+      // `three times` alone: of what was pressed last
+      const [only] = times;
+      const before = this.made.at(-1);
+      if (
+        only &&
+        !act &&
+        before?.step.kind === 'press' &&
+        before.sentence >= this.sentence - 1 &&
+        before.step.times === 1
+      ) {
+        this.made[this.made.length - 1] = { ...before, step: { ...before.step, times: only.n }, to: at.to };
+        return true;
+      }
+      if (
+        act?.act === 'press' &&
+        this.last.length === 1 &&
+        this.last[0] &&
+        isPush(this.last[0]) &&
+        (only || items.some(isOf('it')))
+      ) {
+        this.put({ kind: 'press', control: this.last[0].control.id, times: only?.n ?? 1 }, at);
+        return true;
+      }
+      return this.readAgain(items);
+    }
+    const goesOn =
+      this.mode === 'press' && (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then');
+    if (!isPressed && !goesOn && !(times.length > 0 && act === undefined)) {
+      // named without anything done to it: what “it” goes back to
+      if (!act || act.act !== 'see') this.last = pushes.map((p) => p.own);
+      return false;
+    }
+    if (items.some(isOf('both')) && pushes.length > 1) {
+      this.put(
+        {
+          kind: 'together',
+          controls: pushes.map((p) => p.own.control.id as ControlId),
+          times: times[0]?.n ?? 1,
+          withinMs: defaultWithinMs,
+        },
+        at,
+      );
+      this.last = pushes.map((p) => p.own);
+      this.mode = 'press';
+      return true;
+    }
+    for (const [i, item] of items.entries()) {
+      if (item.is !== 'control' || !isPush(item.own)) continue;
+      const after = items[i + 1];
+      const before = items[i - 1];
+      const n = after?.is === 'times' ? after.n : before?.is === 'times' ? before.n : null;
+      const isLong = items.some(isOf('long'));
+      if (isLong)
+        this.put({ kind: 'hold', controls: [{ control: item.own.control.id }], until: { kind: 'release' } }, item);
+      else
+        this.put(
+          { kind: 'press', control: item.own.control.id, times: n ?? 1 },
+          { from: item.from, to: after?.is === 'times' ? after.to : item.to },
+        );
+      this.last = [item.own];
+    }
+    if (pushes.length > 1) this.last = pushes.map((p) => p.own);
+    this.mode = 'press';
+    return true;
+  }
+
+  /** `that pair three times`, `and that twice`: what was told last, again; nothing where it was told out already. */
+  private readAgain(items: readonly Item[]): boolean {
+    const times = items.find(isOf('times'))?.n;
+    if (times === undefined || times < 2 || items.some(isOf('act', 'control', 'sign'))) return false;
+    const own = this.made.map((m, i) => ({ m, i })).filter(({ m }) => isAct(m.step) && m.sentence >= this.sentence - 1);
+    const key = own.map(({ m }) => JSON.stringify(m.step));
+    for (let size = 1; size * times <= key.length; size += 1) {
+      const last = key.slice(-size).join();
+      const is = Array.from({ length: times }, (_, k) =>
+        key.slice(key.length - size * (k + 1), key.length - size * k).join(),
+      ).every((x) => x === last);
+      if (is) return true;
+    }
+    const block = own.filter(({ m }) => m.sentence === own.at(-1)?.m.sentence).slice(-4);
+    const [first] = block;
+    const last = block.at(-1);
+    if (!first || !last || block.length < 2) return false;
+    this.made.splice(first.i, this.made.length - first.i, {
+      step: { kind: 'group', times, steps: block.map(({ m }) => m.step) },
+      from: first.m.from,
+      to: last.m.to,
+      sentence: first.m.sentence,
+    });
+    return true;
+  }
+
+  private readWait(
+    segment: Segment,
+    items: readonly Item[],
+    length: ItemOf<'length'>,
+    at: Readonly<{ from: number; to: number }>,
+  ): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    const before = this.made.at(-1);
+    // `hold it, five seconds`
+    if (
+      before?.step.kind === 'hold' &&
+      before.step.until.kind === 'release' &&
+      this.held.length > 0 &&
+      segment.words.length < 9 &&
+      !/\bwait\b/.test(text)
+    ) {
+      this.made[this.made.length - 1] = {
+        ...before,
+        step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+        to: at.to,
+      };
+      this.held = [];
+      return true;
+    }
+    if (!/\b(?:wait|waits|leave|left|rest|count|stand|sit|give|for|then|pause)\b/.test(text) && items.length > 1)
+      return false;
+    if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
+      return false;
+    if (!/\b(?:wait|leave|left|count|give it|rest)\b/.test(text) && this.made.length === 0) return false;
+    this.put({ kind: 'rest', span: spanOf(length) }, at);
+    return true;
+  }
+}
+
+const lampState = (light: Light) => (light === 'blinks' ? 'fast' : light);
+const withoutTimes = (shown: Shown): Shown => {
+  if (shown.kind !== 'sound') return shown;
+  const { times: _, ...rest } = shown;
+  return rest;
+};
+const isAct = (step: Step): boolean =>
+  step.kind !== 'see' && step.kind !== 'say' && step.kind !== 'at-place' && step.kind !== 'rest';

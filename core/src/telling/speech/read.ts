@@ -1,0 +1,93 @@
+import type { Step } from '../../model/route.ts';
+import type { UnitFacts } from '../../unit/facts.ts';
+import { readIn } from './captions.ts';
+import { type Doubt, type Hole, type Made, Reader } from './frames.ts';
+import { routeCues } from './lexicon.ts';
+import { calledOf } from './mentions.ts';
+import { corrected, segmentsOf, summaryAt } from './segments.ts';
+import { wordsOf } from './text.ts';
+
+/** A route as a telling has it: its steps, each with the stretch it was made of. */
+export type ToldRoute = Readonly<{
+  name: string;
+  steps: readonly Step[];
+  phrases: ReadonlyArray<Readonly<{ from: number; to: number; at: string }>>;
+}>;
+export type Told = Readonly<{
+  text: string;
+  routes: readonly ToldRoute[];
+  holes: readonly Hole[];
+  doubts: readonly Doubt[];
+  summary: readonly Step[];
+}>;
+
+/** Who tells, where several speak: whoever names most of what is done. */
+function tellers(
+  text: string,
+  turns: ReadonlyArray<Readonly<{ from: number; who: string }>>,
+): ReadonlyArray<readonly [number, number]> {
+  if (turns.length === 0) return [[0, text.length]];
+  const parts = turns.map((t, i) => ({ who: t.who, from: t.from, to: turns[i + 1]?.from ?? text.length }));
+  const named = new Set(parts.map((p) => p.who));
+  // in a lesson every turn is a voice of its own
+  if (named.size > 6) return parts.map((p) => [p.from, p.to] as const);
+  const imperative =
+    /(?:^|[.,!?\n]\s*|\b(?:and|then|now|please|you|to)\s+)(?:press|push|hit|tap|hold|keep|turn|switch|put|take|open|close|shut|pull|set|wait|go|let|plug)\b/gi;
+  const score = (who: string): number =>
+    parts
+      .filter((p) => p.who === who)
+      .reduce((n, p) => n + (text.slice(p.from, p.to).match(imperative)?.length ?? 0), 0);
+  const [best] = [...named].sort((a, b) => score(b) - score(a));
+  return parts.filter((p) => p.who === best).map((p) => [p.from, p.to] as const);
+}
+
+function stepsOf(text: string, from: number, to: number, reader: Reader): Made[] {
+  const own = text.slice(from, to);
+  const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
+  for (const segment of segmentsOf(words, (at) => reader.startsAct(words, at))) reader.read(segment);
+  return reader.end();
+}
+
+/** Where other routes begin, by what a sentence says it is for. */
+function namesOf(text: string, made: readonly Made[]): string[] {
+  return made.map((m) => {
+    const start = Math.max(0, ...['.', '!', '?', '\n'].map((s) => text.lastIndexOf(s, m.from - 1) + 1));
+    const end = Math.min(
+      ...['.', '!', '?', '\n'].map((s) => text.indexOf(s, m.to)).map((i) => (i < 0 ? text.length : i)),
+    );
+    const sentence = text.slice(Math.max(start, m.from - 160), Math.min(end, m.to + 90));
+    return routeCues.find(([, cue]) => cue.test(sentence))?.[0] ?? '';
+  });
+}
+
+/**
+ * Reads how somebody tells a unit into draft routes: what is done is found wherever it stands in the flow, with what belongs
+ * to it; what names something of the unit and became nothing is kept as a hole at its place.
+ */
+export function readTold(raw: string, facts: UnitFacts): Told {
+  const input = readIn(raw.slice(0, 400_000));
+  const { text } = input;
+  const called = calledOf(facts);
+  const sumAt = summaryAt(input);
+  const reader = new Reader(called);
+  const made: Made[] = [];
+  for (const [from, to] of tellers(text, input.turns)) {
+    if (from >= sumAt) continue;
+    stepsOf(text, from, Math.min(to, sumAt), reader);
+  }
+  made.push(...reader.made);
+  const summing = new Reader(called);
+  const summary = sumAt < text.length ? stepsOf(text, sumAt, text.length, summing).map((m) => m.step) : [];
+  const names = namesOf(text, made);
+  const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];
+  made.forEach((m, i) => {
+    const name = names[i] ?? '';
+    const current = routes.at(-1);
+    const isNew = !current || (name !== '' && name !== current.name && i > 0);
+    if (isNew) routes.push({ name: name || 'Steps', steps: [], phrases: [] });
+    const route = routes.at(-1);
+    route?.phrases.push({ from: m.from, to: m.to, at: String(route.steps.length) });
+    route?.steps.push(m.step);
+  });
+  return { text, routes, holes: reader.holes, doubts: reader.doubts, summary };
+}

@@ -1,0 +1,106 @@
+import type { ReadIn } from './captions.ts';
+import { corrections, sumsUp } from './lexicon.ts';
+import type { Word } from './text.ts';
+
+/** A stretch of a telling between two breaks. */
+export type Segment = Readonly<{
+  words: readonly Word[];
+  /** Which sentence it is in; within one, what is told belongs together. */
+  sentence: number;
+  /** How it is joined to the one before. */
+  joined: 'and' | 'then' | 'comma' | 'start';
+  isQuestion: boolean;
+}>;
+
+const hard = new Set(['.', '!', '?', '\n', ';', '…']);
+
+/** What was taken back in the same breath gives way to what took its place: `three, no sorry, two clicks` is two clicks. */
+export function corrected(words: readonly Word[]): Word[] {
+  const out: Word[] = [];
+  for (let i = 0; i < words.length; i += 1) {
+    const bare = (k: number): number => {
+      let j = k;
+      while (words[j]?.raw === ',') j += 1;
+      return j;
+    };
+    let marked = 0;
+    for (const marker of corrections) {
+      let k = i;
+      const is = marker.every((m) => {
+        k = bare(k);
+        const fits = words[k]?.word === m;
+        k += 1;
+        return fits;
+      });
+      if (is && marker.length > 0) marked = Math.max(marked, k - i);
+    }
+    const next = bare(i + marked);
+    if (marked > 0 && out.length > 0 && i > 0) {
+      // what comes instead is a number, or is named as what stood before
+      const instead = words
+        .slice(next, next + 4)
+        .findIndex((w) => w.value !== null || w.word === 'once' || w.word === 'twice');
+      const isPlain = words[i]?.word !== 'rather' && words[i]?.word !== 'sorry';
+      const at =
+        instead >= 0
+          ? out.findLastIndex(
+              (w, k) => k >= out.length - 7 && (w.value !== null || w.word === 'once' || w.word === 'twice'),
+            )
+          : -1;
+      if (at >= 0) {
+        // a number takes its unit along
+        out.splice(at);
+        i = next + Math.max(0, instead) - 1;
+        continue;
+      }
+      if (isPlain || words[i]?.word === 'sorry') {
+        i = next - 1;
+        continue;
+      }
+    }
+    const w = words[i];
+    if (w) out.push(w);
+  }
+  return out;
+}
+
+const joins = new Set(['then', 'now', 'next', 'afterwards']);
+
+/** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
+export function segmentsOf(words: readonly Word[], startsAct: (at: number) => boolean): Segment[] {
+  const segments: Segment[] = [];
+  let sentence = 0;
+  let own: Word[] = [];
+  let joined: Segment['joined'] = 'start';
+  const end = (next: Segment['joined'], isQuestion = false): void => {
+    if (own.length > 0) segments.push({ words: own, sentence, joined, isQuestion });
+    own = [];
+    joined = next;
+  };
+  words.forEach((w, i) => {
+    if (hard.has(w.raw)) {
+      end('start', w.raw === '?');
+      sentence += 1;
+    } else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
+    else if (joins.has(w.word)) {
+      end('then');
+      if (w.word !== 'then') own.push(w);
+    } else if (w.word === 'and' && startsAct(i + 1)) end('and');
+    else if (
+      (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
+      own.length > 0 &&
+      startsAct(i + 1)
+    )
+      end('then');
+    else if (w.word === 'but') end('comma');
+    else own.push(w);
+  });
+  end('start');
+  return segments;
+}
+
+/** Where the telling begins to be said once more; its end where it never does. */
+export function summaryAt({ text }: ReadIn): number {
+  const found = sumsUp.exec(text);
+  return found && found.index > text.length * 0.3 ? found.index : text.length;
+}
