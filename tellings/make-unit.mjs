@@ -82,7 +82,7 @@ for (const folder of process.argv.slice(2)) {
         at: at(),
       });
     else if (kind === 'text')
-      face.signs.push({ kind: 'text', id, label: rest.join(' '), at: at(), lines: 1, columns: 12 });
+      face.signs.push({ kind: 'text', id, label: rest.join(' '), at: at(), characters: 12 });
     else if (kind === 'segments')
       face.signs.push({
         kind: 'segments',

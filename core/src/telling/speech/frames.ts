@@ -5,7 +5,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import { type Item, itemsOf, type Light } from './items.ts';
-import { type Called, placeByVerb } from './mentions.ts';
+import { type Called, placeAt, placeByVerb } from './mentions.ts';
 import type { Segment } from './segments.ts';
 import type { Word } from './text.ts';
 
@@ -43,6 +43,9 @@ export class Reader {
   private skipping: number | null = null;
   private window: { mostMs: number; from: Moment; at: number; sentence: number } | null = null;
   private lastSign: Shown | null = null;
+  private pending: Sign[] = [];
+  private timed: ControlFacts[] = [];
+  private readonly places = new Map<ControlId, PlaceId>();
   private branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
 
   constructor(called: Called) {
@@ -51,9 +54,10 @@ export class Reader {
 
   startsAct(words: readonly Word[], at: number): boolean {
     const ahead = words.slice(at, at + 4);
-    return itemsOf(ahead, this.called, this.last).some(
-      (x) => x.is === 'act' || x.is === 'control' || x.is === 'let-go' || x.is === 'sign' || x.is === 'clicks',
-    );
+    const [first, second] = itemsOf(ahead, this.called, this.last).filter((x) => x.is !== 'both');
+    if (!first) return false;
+    if (first.is === 'control') return first.place !== null || second?.is === 'place';
+    return ['act', 'let-go', 'sign', 'clicks'].includes(first.is) || (first.is === 'it' && second?.is === 'act');
   }
 
   read(segment: Segment): void {
@@ -63,6 +67,7 @@ export class Reader {
         this.closeBranch();
       this.sentence = segment.sentence;
       this.skipping = null;
+      this.pending = [];
     }
     const items = itemsOf(segment.words, this.called, this.last);
     const [first] = segment.words;
@@ -73,8 +78,19 @@ export class Reader {
       if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
       return;
     }
+    if (this.isTalk(segment)) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'not-understood' });
+      this.skipping = segment.sentence;
+      return;
+    }
     if (segment.isQuestion) {
       if (this.named(items)) this.holes.push({ ...at, why: 'asked' });
+      return;
+    }
+    // `I don't bother with that, I just …`
+    const just = items.some(isOf('not')) ? segment.words.findIndex((w, i) => i > 0 && w.word === 'just') : -1;
+    if (just > 0 && segment.words.slice(0, just).some((w) => /^(?:don't|dont|not|never)$/.test(w.word))) {
+      this.read({ ...segment, words: segment.words.slice(just + 1), joined: 'then' });
       return;
     }
     const not = items.findIndex(isOf('not'));
@@ -127,6 +143,25 @@ export class Reader {
     );
   }
 
+  /** What a code means, what a part measures, what causes it: nothing of that is done. */
+  private isTalk(segment: Segment): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    const raw = segment.words.map((w) => w.raw).join(' ');
+    if (
+      /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|bar|millibar|degrees|percent|hertz|watts?|kilowatts?)\b/.test(
+        text,
+      )
+    )
+      return true;
+    const code =
+      /^(?:code |fault |error )?(?:[A-Z] ?\d{1,3}|[A-Z] (?:oh |zero )?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|\w+ty)|\d{2,3})(?: is\b| means\b|,| |$)/;
+    return (
+      segment.joined === 'start' &&
+      code.test(raw) &&
+      !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
+    );
+  }
+
   private readIf(segment: Segment, items: readonly Item[]): void {
     const shown = this.shownIn(items);
     const [only] = shown;
@@ -162,7 +197,7 @@ export class Reader {
   /** What signs are said to show, in order; a state goes with all that were named before it. */
   private shownIn(items: readonly Item[]): Shown[] {
     const out: Shown[] = [];
-    let signs: Sign[] = [];
+    let signs: Sign[] = [...this.pending];
     let count: number | null = null;
     items.forEach((item, i) => {
       if (item.is === 'sign') {
@@ -170,8 +205,15 @@ export class Reader {
         if (item.signs.every((s) => s.kind === 'beeper')) {
           const before = items[i - 1];
           const after = items[i + 1];
+          const later = items[i + 2];
           const times =
-            after?.is === 'times' ? after.n : before?.is === 'number' || before?.is === 'times' ? before.n : null;
+            after?.is === 'times'
+              ? after.n
+              : after?.is === 'act' && later?.is === 'times'
+                ? later.n
+                : before?.is === 'number' || before?.is === 'times'
+                  ? before.n
+                  : null;
           count = times;
           for (const s of item.signs)
             out.push({ kind: 'sound', sign: s.id as SignId, state: 'on', ...(count === null ? {} : { times: count }) });
@@ -333,6 +375,15 @@ export class Reader {
         this.see([ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
       return;
     }
+    const reached = tail.find(isOf('number'));
+    const [one] = this.held.length > 0 ? this.held : this.last;
+    if (until >= 0 && !ends && reached && one && isPush(one)) {
+      const before = this.made.at(-1);
+      if (before?.step.kind === 'hold' && before.step.until.kind === 'release') this.made.pop();
+      this.held = [];
+      this.put({ kind: 'step-list', control: one.control.id, to: reached.n, start: 0, by: 'ramp' }, at);
+      return;
+    }
     // a hold that goes on until something, told after it
     if (until >= 0 && ends && controls.length === 0 && this.held.length > 0) {
       this.put({ kind: 'release', controls: this.held.map((h) => h.control.id), at: ends }, at);
@@ -353,9 +404,27 @@ export class Reader {
       }
     }
     const shown = this.shownIn(head);
+    const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
+    if (shown.length === 0 && isSigns) {
+      this.pending = [...this.pending, ...head.filter(isOf('sign')).flatMap((x) => x.signs)];
+      const [named] = this.pending;
+      if (named?.kind === 'lamp') this.lastSign = { kind: 'lamp', sign: named.id as SignId, state: 'lit' };
+      return;
+    }
     if (shown.length > 0 && controls.length === 0 && !head.some(isOf('clicks'))) {
       this.see(shown, at);
       return;
+    }
+    const swept = this.made.at(-1);
+    if (swept?.step.kind === 'sweep' && swept.step.stopAt === undefined && swept.sentence === this.sentence) {
+      const { step } = swept;
+      const own = this.called.facts.controls.get(step.control);
+      const k = own ? segment.words.findIndex((_, i) => placeAt(segment.words, i, own) !== null) : -1;
+      const rest = own && k >= 0 ? placeAt(segment.words, k, own) : null;
+      if (rest) {
+        this.made[this.made.length - 1] = { ...swept, step: { ...step, stopAt: rest.place }, to: at.to };
+        return;
+      }
     }
     if (this.readTurn(head, at)) return;
     if (this.readSet(head, at)) return;
@@ -377,6 +446,11 @@ export class Reader {
     const named = items.filter(isOf('control')).map((c) => c.own);
     const controls = named.length > 0 ? named : this.held;
     const ends = this.momentIn(items.filter((_, i) => i !== release));
+    if (controls.length === 0 && this.timed.length > 0 && this.made.at(-1)?.step.kind === 'see') {
+      this.put({ kind: 'release', controls: this.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
+      this.timed = [];
+      return;
+    }
     if (controls.length === 0) return;
     const ids = controls.map((c) => c.control.id);
     const before = this.made.at(-1);
@@ -449,6 +523,7 @@ export class Reader {
     if (length) {
       this.put({ kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } }, at);
       this.held = [];
+      this.timed = owns;
     } else if (ends) {
       this.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
       this.held = [];
@@ -467,7 +542,8 @@ export class Reader {
     if (!own) return false;
     let done = false;
     items.forEach((item, i) => {
-      if (item.is !== 'clicks' && item.is !== 'turns') return;
+      const bare = item.is === 'number' && this.mode === 'turn' && items.some(isOf('way'));
+      if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
       const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
       const way = near?.is === 'way' ? near.way : items.find(isOf('way'))?.way;
       if (!way) {
@@ -475,8 +551,9 @@ export class Reader {
         return;
       }
       done = true;
-      if (item.is === 'clicks') this.put({ kind: 'turn', control: own.control.id, clicks: item.n, way }, item);
-      else
+      if (item.is !== 'turns' && 'n' in item)
+        this.put({ kind: 'turn', control: own.control.id, clicks: item.n, way }, item);
+      else if (item.is === 'turns')
         this.put(
           {
             kind: 'sweep',
@@ -518,15 +595,24 @@ export class Reader {
         (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
         (verb ? placeByVerb(item.own, verb === 'press' ? 'push' : verb) : null);
       if (place === null) continue;
-      this.put(
-        { kind: 'set', control: item.own.control.id, to: place },
-        { from: item.from, to: (next?.is === 'place' ? next : item).to },
-      );
-      this.last = [item.own];
-      this.mode = null;
+      this.set(item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
       done = true;
     }
-    if (done) return true;
+    if (done) {
+      const length = items.find(isOf('length'));
+      if (length && !items.some(isOf('within'))) this.put({ kind: 'rest', span: spanOf(length) }, length);
+      return true;
+    }
+    const [lone] = named;
+    if (lone && named.length === 1) this.last = [lone.own];
+    if (named.length === 0 && (act === 'in' || act === 'out') && !items.some(isOf('it'))) {
+      const plug = this.called.facts.supply.find((c) => c.control.look === 'plug');
+      const to = plug && placeByVerb(plug, act);
+      if (plug && to && this.last.every(isPush)) {
+        this.set(plug, to, at);
+        return true;
+      }
+    }
     // `then off`, `back in`: of what was named last
     const [only] = this.last;
     const word = items.filter(isOf('place')).at(-1)?.word;
@@ -541,17 +627,26 @@ export class Reader {
     ) {
       const place = placeByVerb(only, word === 'back' ? 'in' : word);
       if (place === null) return false;
-      this.put({ kind: 'set', control: only.control.id, to: place }, at);
+      this.set(only, place, at);
       return true;
     }
     // `open it`, `plug it back in`
     if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {
       const place = placeByVerb(only, act);
       if (place === null) return false;
-      this.put({ kind: 'set', control: only.control.id, to: place }, at);
+      this.set(only, place, at);
       return true;
     }
     return false;
+  }
+
+  /** Puts a control somewhere; told once more where it stands already, that is no step of its own. */
+  private set(own: ControlFacts, to: PlaceId, at: Readonly<{ from: number; to: number }>): void {
+    this.last = [own];
+    this.mode = null;
+    if (this.places.get(own.control.id) === to) return;
+    this.places.set(own.control.id, to);
+    this.put({ kind: 'set', control: own.control.id, to }, at);
   }
 
   private readPress(segment: Segment, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
@@ -591,8 +686,37 @@ export class Reader {
       }
       return this.readAgain(items);
     }
+    const said = segment.words.map((w) => w.word).join(' ');
+    const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
+    const bare =
+      segment.words.length <= named + 3 + 2 * times.length &&
+      act === undefined &&
+      !items.some(isOf('sign', 'light', 'not', 'if', 'moment'));
+    const down =
+      items.some((x) => x.is === 'place' && x.word === 'down') ||
+      /\b(?:thumb|finger|fingers|hand|hands|foot) on\b/.test(said);
+    if (down && !isPressed) {
+      const owns = pushes.map((p) => p.own);
+      const before = this.made.at(-1);
+      // one after the other, kept down together
+      if (
+        before?.step.kind === 'hold' &&
+        before.step.until.kind === 'release' &&
+        before.sentence === this.sentence &&
+        this.held.length > 0
+      ) {
+        const fresh = owns.filter((o) => !this.held.includes(o));
+        const controls = [...before.step.controls, ...fresh.map((o) => this.heldOf(o, null))];
+        this.made[this.made.length - 1] = { ...before, step: { ...before.step, controls }, to: at.to };
+        this.held = [...this.held, ...fresh];
+        this.last = this.held;
+        return true;
+      }
+      return this.readHold([...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
+    }
     const goesOn =
-      this.mode === 'press' && (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then');
+      bare ||
+      (this.mode === 'press' && (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then'));
     if (!isPressed && !goesOn && !(times.length > 0 && act === undefined)) {
       // named without anything done to it: what “it” goes back to
       if (!act || act.act !== 'see') this.last = pushes.map((p) => p.own);
@@ -618,7 +742,17 @@ export class Reader {
       const before = items[i - 1];
       const n = after?.is === 'times' ? after.n : before?.is === 'times' ? before.n : null;
       const isLong = items.some(isOf('long'));
-      if (isLong)
+      const length = items.find(isOf('length'));
+      if (isLong && length)
+        this.put(
+          {
+            kind: 'hold',
+            controls: [{ control: item.own.control.id }],
+            until: { kind: 'span', span: spanOf(length) },
+          },
+          item,
+        );
+      else if (isLong)
         this.put({ kind: 'hold', controls: [{ control: item.own.control.id }], until: { kind: 'release' } }, item);
       else
         this.put(
@@ -682,8 +816,17 @@ export class Reader {
       this.held = [];
       return true;
     }
-    if (!/\b(?:wait|waits|leave|left|rest|count|stand|sit|give|for|then|pause)\b/.test(text) && items.length > 1)
-      return false;
+    if (before?.step.kind === 'hold' && /\blong\b/.test(text) && before.step.until.kind === 'release') {
+      this.made[this.made.length - 1] = {
+        ...before,
+        step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+        to: at.to,
+      };
+      this.held = [];
+      return true;
+    }
+    const follows = before?.step.kind === 'set' && before.sentence === this.sentence;
+    if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give|pause)\b/.test(text) && !follows) return false;
     if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
       return false;
     if (!/\b(?:wait|leave|left|count|give it|rest)\b/.test(text) && this.made.length === 0) return false;

@@ -14,7 +14,7 @@ import {
   turnWords,
   unitMs,
 } from './lexicon.ts';
-import { type Called, mentionAt, placeAt } from './mentions.ts';
+import { type Called, groupAt, mentionAt, placeAt } from './mentions.ts';
 import type { Word } from './text.ts';
 
 export type Light = 'lit' | 'dark' | 'slow' | 'fast' | 'blinks';
@@ -229,8 +229,39 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
-    if (/^(?:take|took|get) (?:your|both|the|a)? ?(?:fingers?|hands?|thumbs?)(?: \w+)? (?:off|away)/.test(here)) {
-      take(3, { is: 'let-go' });
+    const away =
+      /^(?:take|took|takes|get|pull|lift) (?:(?:your|both|the|a|my) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
+        here,
+      );
+    if (away) {
+      take(away[0].split(' ').length, { is: 'let-go' });
+      continue;
+    }
+    const counts = /^(?:count|counts|counted)(?: \w+){0,2} to (\w+)/.exec(here);
+    if (counts) {
+      const k = words.findIndex((x, n) => n > i && x.value !== null);
+      const n = words[k]?.value;
+      if (k > 0 && k < i + 5 && n != null) {
+        put(i, k - i + 1, { is: 'act', act: 'wait', word: 'count' });
+        put(k, 1, { is: 'length', ms: n * 1000, mostMs: n * 1000 });
+        i = k + (words[k]?.span ?? 1);
+        if (/^seconds?$/.test(words[i]?.word ?? '')) i += 1;
+        continue;
+      }
+    }
+    if (/^(?:plus or minus|give or take|more or less)\b/.test(here)) {
+      i += 3;
+      continue;
+    }
+    if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
+      i += words[i + 3]?.word === 'that' ? 4 : 3;
+      continue;
+    }
+    const group = groupAt(words, i, called);
+    if (group) {
+      for (const own of group.of) put(i, group.length, { is: 'control', own, place: null });
+      put(i, group.length, { is: 'both' });
+      i += group.length;
       continue;
     }
     const sign = mentionAt(words, i, called.signs);
@@ -291,8 +322,14 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
+    const isVerb =
+      control?.length === 1 &&
+      actOf.has(w.word) &&
+      /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '') &&
+      (i === 0 || /^(?:you|i|we|to|then|and|please|just|now)$/.test(words[i - 1]?.word ?? ''));
     if (
       control &&
+      !isVerb &&
       (!sign ||
         control.length > sign.length ||
         (control.length === sign.length &&
@@ -332,9 +369,22 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
           'gets',
           'lever',
           'position',
+          'back',
+          'wall',
+          'front',
+          'side',
+          'from',
+          'all',
+          'way',
+          'first',
+          'left',
+          'going',
+          'right',
+          'straight',
+          'over',
           ',',
         ].includes(words[k]?.word ?? '') &&
-        k < i + control.length + 5
+        k < i + control.length + 8
       ) {
         const place = placeAt(words, k, own);
         if (place && !(['in', 'at'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
@@ -431,16 +481,39 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'nth', n: nth ?? 1 });
       continue;
     }
-    if (['it', 'them', 'him', 'both', 'these', 'those'].includes(w.word)) {
+    if (['it', 'them', 'him', 'her', 'both', 'these', 'those', 'that'].includes(w.word)) {
       // `switch it on`, `plug it in`, `turn it off`
-      const own = last.length === 1 ? last[0] : undefined;
-      const place = own && placeAt(words, i + 1, own);
-      if (own && place && own.mechanism.kind !== 'push') {
-        put(i, 1 + place.length, { is: 'control', own, place: place.place });
-        i += 1 + place.length;
+      let k = i + 1;
+      while (
+        ['back', 'to', 'into', 'on', 'straight', 'over', 'all', 'the', 'way', 'down', 'again', 'at'].includes(
+          words[k]?.word ?? '',
+        ) &&
+        k < i + 5
+      ) {
+        if (last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k, own)) && !placeAfter(words, k, last))
+          break;
+        k += 1;
+      }
+      const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
+      const able = plugged ? [] : last.filter((own) => own.mechanism.kind !== 'push');
+      const own = able.length === 1 ? able[0] : undefined;
+      const place = own && placeAt(words, k, own);
+      if (own && place) {
+        put(i, k + place.length - i, { is: 'control', own, place: place.place });
+        i = k + place.length;
         continue;
       }
-      take(1, { is: 'it' });
+      // what cannot be put anywhere is not meant: then it is the unit itself
+      const [supply] = called.facts.supply;
+      const powered =
+        supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
+      if (supply && powered && w.word !== 'that') {
+        put(i, k + powered.length - i, { is: 'control', own: supply, place: powered.place });
+        i = k + powered.length;
+        continue;
+      }
+      if (w.word === 'that') i += 1;
+      else take(1, { is: 'it' });
       continue;
     }
     if (/^(?:long)\b/.test(here)) {
@@ -454,16 +527,35 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const said =
-      /^(?:says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
+      /^(?:(?:changes?|turns|jumps|goes) to|becomes?|has got|is coming now|says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
         here,
       );
     if (said) {
-      const skip = /^(?:comes? up|is coming|coming now)/.test(here) ? 2 : 1;
+      const skip = /^is coming now/.test(here)
+        ? 3
+        : /^(?:comes? up|is coming|coming now|has got|changes? to|turns to|jumps to|goes to|it is)/.test(here)
+          ? 2
+          : 1;
       const shown = shownTextAt(words, i + skip);
       if (shown) {
         put(i, skip, { is: 'act', act: 'see', word: w.word });
         put(i + skip, shown.length, { is: 'text', text: shown.text });
         i += skip + shown.length;
+        continue;
+      }
+    }
+    // a place of what was named last, by its own name: `and then to neutral`
+    const able = last.filter((own) => own.mechanism.kind !== 'push');
+    if (
+      able.length === 1 &&
+      able[0] &&
+      !/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) &&
+      (i === 0 || /^(?:to|into|at|on|the|then|back|from)$/.test(words[i - 1]?.word ?? ''))
+    ) {
+      const place = placeAt(words, i, able[0]);
+      if (place && !items.some((x) => x.is === 'sign')) {
+        put(i, place.length, { is: 'control', own: able[0], place: place.place });
+        i += place.length;
         continue;
       }
     }
@@ -484,6 +576,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
   }
   return items;
 }
+
+const placeAfter = (words: readonly Word[], k: number, last: readonly ControlFacts[]): boolean =>
+  last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k + 1, own) !== null);
 
 /** `the run lamp` is a lamp, whatever button is called run. */
 const lampAsked = (words: readonly Word[], at: number, length: number): boolean =>

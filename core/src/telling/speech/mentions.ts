@@ -91,6 +91,10 @@ function unambiguous<T>(all: ReadonlyArray<readonly [name: string, of: T, weak: 
     .sort((a, b) => b.words.length - a.words.length || Number(a.weak) - Number(b.weak));
 }
 
+const special: Readonly<Record<string, readonly string[]>> = {
+  estop: ['emergency stop', 'e-stop', 'red button', 'red mushroom', 'mushroom'],
+};
+
 const aliases = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'alsoCalled'>): string[] => [
   ...Object.values(labelByBadge ?? {}),
   ...(alsoCalled ?? []),
@@ -118,6 +122,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       if (words.length === 2 && /^\d+$/.test(words[1] ?? '')) all.push([words[1] ?? '', own, true]);
     }
     for (const look of looks[control.look] ?? []) all.push([look, own, true]);
+    for (const name of special[control.id] ?? []) all.push([name, own, true]);
     all.push([`${plain(own.face.label).join(' ')} ${full[0]}`, own, true]);
   }
   const [supply] = facts.supply;
@@ -160,6 +165,19 @@ export function calledOf(facts: UnitFacts): Called {
     signs: signNames(facts),
     lamps: [...facts.signs.values()].filter((s) => s.kind === 'lamp'),
   };
+}
+
+/** Several controls by a word they share: `both basket buttons`, `the two cup keys`. */
+export function groupAt(
+  words: readonly Word[],
+  at: number,
+  called: Called,
+): Readonly<{ of: readonly ControlFacts[]; length: number }> | null {
+  const word = words[at]?.word ?? '';
+  const kind = words[at + 1]?.word ?? '';
+  if (!/^(?:buttons|keys|pads|pedals|levers|switches)$/.test(kind)) return null;
+  const of = [...called.facts.controls.values()].filter((c) => plain(c.control.label).some((w) => same(w, word)));
+  return of.length > 1 ? { of, length: 2 } : null;
 }
 
 /** What is named at a word, with how many words it takes; the longest name, whole labels first. */

@@ -66,10 +66,22 @@ export function corrected(words: readonly Word[]): Word[] {
 
 const joins = new Set(['then', 'now', 'next', 'afterwards']);
 
+/** Whether a comma stands within what is read from a display, sign by sign: `says, capital F, capital L, one`. */
+function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolean {
+  const [before, after] = [words[at - 1], words[at + 1]];
+  if (!before || !after) return false;
+  if (/^(?:say|says|read|reads|show|shows|capital)$/.test(before.word)) return true;
+  const isSign = /^(?:[A-Z]|\d)$/.test(before.raw);
+  if (isSign && (after.word === 'capital' || /^[A-Z]$/.test(after.raw))) return true;
+  return (after.value ?? 99) < 10 && own.some((w) => w.word === 'capital');
+}
+
 /** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
 export function segmentsOf(words: readonly Word[], startsAct: (at: number) => boolean): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
+  // captions without stops are cut where somebody goes on
+  const flows = words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
   let own: Word[] = [];
   let joined: Segment['joined'] = 'start';
   const end = (next: Segment['joined'], isQuestion = false): void => {
@@ -81,9 +93,11 @@ export function segmentsOf(words: readonly Word[], startsAct: (at: number) => bo
     if (hard.has(w.raw)) {
       end('start', w.raw === '?');
       sentence += 1;
-    } else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
+    } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
+    else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (joins.has(w.word)) {
       end('then');
+      if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);
     } else if (w.word === 'and' && startsAct(i + 1)) end('and');
     else if (
