@@ -5,7 +5,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import { type Item, itemsOf, type Light } from './items.ts';
-import { type Called, placeAt, placeByVerb } from './mentions.ts';
+import { type Called, mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import type { Segment } from './segments.ts';
 import type { Word } from './text.ts';
 
@@ -44,6 +44,7 @@ export class Reader {
   private window: { mostMs: number; from: Moment; at: number; sentence: number } | null = null;
   private lastSign: Shown | null = null;
   private pending: Sign[] = [];
+  private far = false;
   private timed: ControlFacts[] = [];
   private readonly places = new Map<ControlId, PlaceId>();
   private branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
@@ -97,7 +98,7 @@ export class Reader {
     const act = items.findIndex(isOf('act', 'control', 'let-go'));
     if (not >= 0 && this.isWarning(segment, items, not, act)) {
       if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
-      if (/^(?:don't|dont|never|do)$/.test(first.word)) this.skipping = null;
+      if (first.word === 'never') this.skipping = segment.sentence;
       return;
     }
     if (this.isAside(segment)) {
@@ -105,6 +106,11 @@ export class Reader {
       this.skipping = segment.sentence;
       return;
     }
+    if (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') {
+      if (this.named(items)) this.holes.push({ ...at, why: 'not-understood' });
+      return;
+    }
+    if (items[0]?.is === 'if' && this.branch?.otherwise !== null && this.branch !== null) return;
     if (items[0]?.is === 'if') {
       this.readIf(segment, items);
       return;
@@ -121,7 +127,24 @@ export class Reader {
   end(): Made[] {
     this.closeWindow(Number.POSITIVE_INFINITY);
     this.closeBranch();
+    const first = this.made.findIndex((m) => isAct(m.step));
+    if (first > 0) this.made.splice(0, first, ...this.made.slice(0, first).filter((m) => m.step.kind !== 'see'));
+    if (first < 0) this.made.length = 0;
+    this.dropToldOut();
     return this.made;
+  }
+
+  /** What was said to be done so often and is then told out once more is told once. */
+  private dropToldOut(): void {
+    for (let i = 0; i < this.made.length; i += 1) {
+      const step = this.made[i]?.step;
+      const inner = step?.kind === 'group' && step.window ? step.steps.at(-1) : step;
+      if (inner?.kind !== 'group' || inner.times < 2) continue;
+      const key = inner.steps.map((s) => JSON.stringify(s));
+      let n = 0;
+      while (key.every((k, j) => JSON.stringify(this.made[i + 1 + n * key.length + j]?.step) === k)) n += 1;
+      if (n > 0) this.made.splice(i + 1, n * key.length);
+    }
   }
 
   private named = (items: readonly Item[]): boolean => items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
@@ -151,6 +174,24 @@ export class Reader {
       /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|bar|millibar|degrees|percent|hertz|watts?|kilowatts?)\b/.test(
         text,
       )
+    )
+      return true;
+    if (
+      /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|means|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+        text,
+      ) &&
+      !/\b(?:press|hold|push)\b/.test(text)
+    )
+      return true;
+    const [first] = segment.words;
+    const named =
+      first && (mentionAt(segment.words, 0, this.called.controls) ?? mentionAt(segment.words, 0, this.called.signs));
+    // `small is one, large is two`
+    if (
+      named &&
+      /^(?:is|counts?|=)$/.test(segment.words[named.length]?.word ?? '') &&
+      segment.words[named.length + 1]?.value != null &&
+      segment.words.length <= named.length + 3
     )
       return true;
     const code =
@@ -241,6 +282,8 @@ export class Reader {
         signs = [];
       }
     });
+    const seen = new Map(out.map((x) => [x.sign, x] as const));
+    if (seen.size < out.length) out.splice(0, out.length, ...seen.values());
     // a fan or a pump that is heard
     for (const s of signs)
       if (s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text' && items.some(isOf('act', 'light')))
@@ -284,6 +327,12 @@ export class Reader {
       const lengthAt = items.findIndex((x, i) => i > within && x.is === 'length');
       const length = items[lengthAt];
       if (length?.is === 'length') {
+        const earlier = items.slice(0, within);
+        const told = earlier.some(isOf('sign')) ? this.momentIn(earlier) : null;
+        if (told?.kind === 'sign') {
+          const shown = this.shownIn(earlier);
+          this.see(shown.length > 0 ? shown : [told.shown], at);
+        }
         const after = items[lengthAt + 1];
         let used = lengthAt + 1;
         let from: Moment =
@@ -306,15 +355,29 @@ export class Reader {
         } else if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
           from = { kind: 'power-on' };
         const before = this.made.findIndex((m) => m.sentence === this.sentence && isAct(m.step));
+        const standing = this.made.at(-1);
+        const afterPresses =
+          items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
+          standing !== undefined &&
+          (standing.step.kind === 'press' || standing.step.kind === 'turn' || standing.step.kind === 'group') &&
+          standing.sentence >= this.sentence - 1;
         const isTrailing =
+          afterPresses ||
           (within > 0 && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
           (before >= 0 &&
             items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
             segment.joined === 'comma' &&
             this.made.slice(before).every((m) => isAct(m.step)));
         this.closeWindow(Number.POSITIVE_INFINITY);
-        const own = [...items.slice(0, within), ...items.slice(used)];
-        const begun = isTrailing && before >= 0 ? before : this.made.length;
+        if (told) from = told;
+        const own = [...(told ? [] : items.slice(0, within)), ...items.slice(used)];
+        let run = this.made.length;
+        while (afterPresses && run > 0) {
+          const m = this.made[run - 1];
+          if (!m || !['press', 'turn', 'group'].includes(m.step.kind)) break;
+          run -= 1;
+        }
+        const begun = afterPresses ? run : isTrailing && before >= 0 ? before : this.made.length;
         this.window = { mostMs: length.ms, from, at: begun, sentence: this.sentence };
         items = own;
         if (items.length === 0) return;
@@ -356,6 +419,16 @@ export class Reader {
     const until = items.findIndex(isOf('until'));
     const moment = items.findIndex((x, i) => x.is === 'moment' && i !== until);
     const release = items.findIndex((x) => x.is === 'let-go' || (x.is === 'act' && x.act === 'release'));
+    if (release > 0) {
+      const cut = items.findLastIndex((x, i) => i < release && (x.is === 'moment' || x.is === 'until'));
+      const split = cut > 0 ? cut : release;
+      const before = items.slice(0, split);
+      if (before.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait') && before.some(isOf('control'))) {
+        this.readPlain(segment, before, at);
+        this.readRelease(items.slice(split), release - split, at);
+        return;
+      }
+    }
     if (release >= 0) {
       this.readRelease(items, release, at);
       return;
@@ -426,6 +499,9 @@ export class Reader {
         return;
       }
     }
+    this.far = /\b(?:as far as|all the way|fully|until it stops|to the stop|to the end)\b/.test(
+      segment.words.map((w) => w.word).join(' '),
+    );
     if (this.readTurn(head, at)) return;
     if (this.readSet(head, at)) return;
     if (this.readPress(segment, head, at)) return;
@@ -437,6 +513,15 @@ export class Reader {
     const [first] = shown;
     if (first) this.lastSign = first;
     const before = this.made.at(-1);
+    const [only] = shown;
+    if (
+      before?.step.kind === 'release' &&
+      before.step.at?.kind === 'sign' &&
+      only &&
+      shown.length === 1 &&
+      only.sign === before.step.at.shown.sign
+    )
+      return;
     // the same once more says nothing new
     if (before?.step.kind === 'see' && JSON.stringify(before.step.signs) === JSON.stringify(shown)) return;
     this.put({ kind: 'see', must: 'must', signs: [...shown] }, at);
@@ -462,6 +547,16 @@ export class Reader {
     }
     if (this.held.length === 0 && named.length === 0) return;
     if (before?.step.kind === 'hold' && before.step.until.kind !== 'release') return;
+    const seen = this.made.at(-1);
+    const [sign] = seen?.step.kind === 'see' ? seen.step.signs : [];
+    if (
+      ends?.kind === 'sign' &&
+      sign &&
+      sign.sign === ends.shown.sign &&
+      seen?.step.kind === 'see' &&
+      seen.step.signs.length === 1
+    )
+      this.made.pop();
     this.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);
     this.held = this.held.filter((h) => !controls.includes(h));
     this.mode = null;
@@ -473,7 +568,15 @@ export class Reader {
   };
 
   private readHold(items: readonly Item[], ends: Moment | null, at: Readonly<{ from: number; to: number }>): boolean {
-    const named = items.filter(isOf('control'));
+    const all = items.filter(isOf('control'));
+    const holdable = (own: ControlFacts): boolean =>
+      isPush(own) || own.springs.size > 0 || ['pedal', 'lever', 'trigger'].includes(own.control.look);
+    const named = all.filter((c) => holdable(c.own));
+    const others = all.filter((c) => !holdable(c.own) && c.place !== null);
+    if (others.length > 0 && named.length === 0) {
+      for (const o of others) if (o.place !== null) this.set(o.own, o.place, o, true);
+      return true;
+    }
     const length = items.find(isOf('length'));
     const onto =
       named.length > 0
@@ -520,6 +623,12 @@ export class Reader {
     const controls = unique.map((u) => this.heldOf(u.own, u.place));
     this.last = owns;
     this.mode = 'hold';
+    if (others.length > 0) {
+      this.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
+      this.held = owns;
+      for (const o of others) if (o.place !== null) this.set(o.own, o.place, o, true);
+      return true;
+    }
     if (length) {
       this.put({ kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } }, at);
       this.held = [];
@@ -551,6 +660,15 @@ export class Reader {
         return;
       }
       done = true;
+      const before = this.made.at(-1);
+      if (
+        before?.step.kind === 'turn' &&
+        before.sentence === this.sentence &&
+        'n' in item &&
+        before.step.clicks === item.n &&
+        before.step.way === way
+      )
+        return;
       if (item.is !== 'turns' && 'n' in item)
         this.put({ kind: 'turn', control: own.control.id, clicks: item.n, way }, item);
       else if (item.is === 'turns')
@@ -565,6 +683,20 @@ export class Reader {
           item,
         );
     });
+    const far = items.find(isOf('way'));
+    if (!done && named && far && this.far) {
+      this.put(
+        {
+          kind: 'sweep',
+          control: own.control.id,
+          turns: 1,
+          way: far.way,
+          ...(named.place ? { stopAt: named.place } : {}),
+        },
+        at,
+      );
+      done = true;
+    }
     if (done) {
       this.last = [own];
       this.mode = 'turn';
@@ -625,6 +757,7 @@ export class Reader {
       (items.length <= 3 || act !== null) &&
       !items.some(isOf('sign', 'control', 'text'))
     ) {
+      if (word === 'back' && act !== 'set' && act !== 'in') return false;
       const place = placeByVerb(only, word === 'back' ? 'in' : word);
       if (place === null) return false;
       this.set(only, place, at);
@@ -641,10 +774,10 @@ export class Reader {
   }
 
   /** Puts a control somewhere; told once more where it stands already, that is no step of its own. */
-  private set(own: ControlFacts, to: PlaceId, at: Readonly<{ from: number; to: number }>): void {
-    this.last = [own];
+  private set(own: ControlFacts, to: PlaceId, at: Readonly<{ from: number; to: number }>, beside = false): void {
+    if (!beside) this.last = [own];
     this.mode = null;
-    if (this.places.get(own.control.id) === to) return;
+    if (this.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
     this.places.set(own.control.id, to);
     this.put({ kind: 'set', control: own.control.id, to }, at);
   }
@@ -664,6 +797,26 @@ export class Reader {
       // `three times` alone: of what was pressed last
       const [only] = times;
       const before = this.made.at(-1);
+      const text = segment.words.map((w) => w.word).join(' ');
+      if (
+        only &&
+        (/\b(?:pair|pairs|sequence|lot|round|rounds|that|these|those|over)\b/.test(text) || this.isToldOut(only.n)) &&
+        this.readAgain(items)
+      )
+        return true;
+      const longFor = items.find(isOf('length'));
+      if (items.some(isOf('long')) && longFor && before?.step.kind === 'press' && before.step.times === 1) {
+        this.made[this.made.length - 1] = {
+          ...before,
+          step: {
+            kind: 'hold',
+            controls: [{ control: before.step.control as ControlId }],
+            until: { kind: 'span', span: spanOf(longFor) },
+          },
+          to: at.to,
+        };
+        return true;
+      }
       if (
         only &&
         !act &&
@@ -688,10 +841,12 @@ export class Reader {
     }
     const said = segment.words.map((w) => w.word).join(' ');
     const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
+    const isNext = this.mode === 'press' || times.length > 0 || segment.joined === 'then' || pushes.length > 1;
     const bare =
       segment.words.length <= named + 3 + 2 * times.length &&
       act === undefined &&
-      !items.some(isOf('sign', 'light', 'not', 'if', 'moment'));
+      isNext &&
+      !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
     const down =
       items.some((x) => x.is === 'place' && x.word === 'down') ||
       /\b(?:thumb|finger|fingers|hand|hands|foot) on\b/.test(said);
@@ -764,6 +919,23 @@ export class Reader {
     if (pushes.length > 1) this.last = pushes.map((p) => p.own);
     this.mode = 'press';
     return true;
+  }
+
+  /** Whether the last acts are so many times the same already. */
+  private isToldOut(times: number): boolean {
+    const key = this.made
+      .filter((m) => isAct(m.step) && m.sentence >= this.sentence - 1)
+      .map((m) => JSON.stringify(m.step));
+    for (let size = 2; size * times <= key.length; size += 1) {
+      const last = key.slice(-size).join();
+      if (
+        Array.from({ length: times }, (_, k) =>
+          key.slice(key.length - size * (k + 1), key.length - size * k).join(),
+        ).every((x) => x === last)
+      )
+        return true;
+    }
+    return false;
   }
 
   /** `that pair three times`, `and that twice`: what was told last, again; nothing where it was told out already. */

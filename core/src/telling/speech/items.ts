@@ -265,7 +265,14 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const sign = mentionAt(words, i, called.signs);
-    const control = mentionAt(words, i, called.controls);
+    const called1 = mentionAt(words, i, called.controls);
+    // a bare number names a switch only where switches of a row are being told
+    const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
+    const inRow =
+      words[i - 1]?.word === 'number' ||
+      last.some((own) => own.control.look === 'dip') ||
+      items.some((x) => x.is === 'control' && x.own.control.look === 'dip');
+    const control = isNumber && !inRow ? null : called1;
     const all =
       /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(
         here,
@@ -391,7 +398,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
           break;
         k += 1;
       }
-      const place = k === i + control.length || words[k - 1]?.raw !== ',' ? placeAt(words, k, own) : null;
+      const isWhere =
+        /^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
+      const place = !isWhere && (k === i + control.length || words[k - 1]?.raw !== ',') ? placeAt(words, k, own) : null;
       const blocked = place !== null && own.mechanism.kind === 'push';
       put(i, control.length, { is: 'control', own, place: place && !blocked ? place.place : null });
       i = place && !blocked ? k + place.length : i + control.length;
@@ -495,7 +504,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         k += 1;
       }
       const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
-      const able = plugged ? [] : last.filter((own) => own.mechanism.kind !== 'push');
+      const able =
+        plugged || w.word === 'them' || w.word === 'those' ? [] : last.filter((own) => own.mechanism.kind !== 'push');
       const own = able.length === 1 ? able[0] : undefined;
       const place = own && placeAt(words, k, own);
       if (own && place) {

@@ -14,7 +14,8 @@ export type Act =
   | 'wait'
   | 'see'
   | 'dial'
-  | 'step';
+  | 'step'
+  | 'pull';
 
 const acts: Readonly<Record<Act, string>> = {
   press:
@@ -22,7 +23,7 @@ const acts: Readonly<Record<Act, string>> = {
   hold: 'hold holds held holding keep keeps kept keeping depress depressed',
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
-  set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place',
+  set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place return returns returned',
   open: 'open opens opened opening lift lifts lifted raise raises raised',
   shut: 'close closes closed closing shut shuts shutting',
   in: 'insert inserts inserted plug plugs plugged stick sticks stuck fit fits fitted',
@@ -33,6 +34,7 @@ const acts: Readonly<Record<Act, string>> = {
   see: 'show shows showed shown read reads say says said display displays appear appears light lights lit flash flashes flashing flashed blink blinks blinking blinked beep beeps beeped chime chimes sound sounds sounded buzz buzzes buzzed',
   dial: 'dial enter type key_in',
   step: 'step scroll climb',
+  pull: 'pull pulls pulled pulling',
 };
 
 /** By a word as it stands: what it comes to as an act. */

@@ -234,6 +234,11 @@ export function placeAt(
     if (length !== null && name.length > 0) return { place, length };
   }
   const word = placeWords[words[at]?.word ?? ''];
+  if (places.length === 2 && (word === 'up' || word === 'down') && !places.some((p) => p.id === word)) {
+    const other = places.find((p) => p.id === (word === 'up' ? 'down' : 'up'));
+    const id = other && places.find((p) => p !== other)?.id;
+    if (id !== undefined) return { place: id as PlaceId, length: 1 };
+  }
   const id = (opposites[word ?? ''] ?? []).find((o) => places.some((p) => p.id === o));
   return id === undefined ? null : { place: id as PlaceId, length: 1 };
 }

@@ -95,7 +95,19 @@ export function segmentsOf(words: readonly Word[], startsAct: (at: number) => bo
       sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
-    else if (joins.has(w.word)) {
+    else if (
+      flows &&
+      own.length >= 3 &&
+      (/^(?:don't|dont|never)$/.test(w.word) ||
+        (/^(?:you|i|we|just|first|okay|ok|so)$/.test(w.word) &&
+          !/^(?:and|if|when|that|while|once|until|till|as|to|what|where|how|because|or|before|after|like)$/.test(
+            words[i - 1]?.word ?? '',
+          ) &&
+          startsAct(i + 1)))
+    ) {
+      end('then');
+      own.push(w);
+    } else if (joins.has(w.word)) {
       end('then');
       if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);
