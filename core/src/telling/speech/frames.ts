@@ -45,6 +45,8 @@ export class Reader {
   private lastSign: Shown | null = null;
   private pending: Sign[] = [];
   private far = false;
+  private listed = false;
+  private both = false;
   private timed: ControlFacts[] = [];
   private readonly places = new Map<ControlId, PlaceId>();
   private branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
@@ -59,6 +61,26 @@ export class Reader {
     if (!first) return false;
     if (first.is === 'control') return first.place !== null || second?.is === 'place';
     return ['act', 'let-go', 'sign', 'clicks'].includes(first.is) || (first.is === 'it' && second?.is === 'act');
+  }
+
+  /** Whether a stretch names signs and has not said yet what they do. */
+  lacksState(words: readonly Word[]): boolean {
+    const items = itemsOf(words, this.called, this.last);
+    return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || x.is === 'act');
+  }
+
+  /** Reads stretches in order. */
+  readAll(segments: readonly Segment[]): void {
+    const bare = new Map<number, number>();
+    for (const s of segments) {
+      const items = itemsOf(s.words, this.called, this.last);
+      const isBare = items.length > 0 && items.every((x) => x.is === 'times' || (x.is === 'control' && isPush(x.own)));
+      if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
+    }
+    for (const s of segments) {
+      this.listed = (bare.get(s.sentence) ?? 0) >= 2;
+      this.read(s);
+    }
   }
 
   read(segment: Segment): void {
@@ -101,7 +123,14 @@ export class Reader {
       if (first.word === 'never') this.skipping = segment.sentence;
       return;
     }
-    if (this.isAside(segment)) {
+    if (
+      items[0]?.is !== 'if' &&
+      items[0]?.is !== 'else' &&
+      (this.isAside(segment) ||
+        /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
+          segment.words.map((w) => w.word).join(' '),
+        ))
+    ) {
       if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
       this.skipping = segment.sentence;
       return;
@@ -161,7 +190,7 @@ export class Reader {
   /** What others do, what would happen, what is not part of it. */
   private isAside(segment: Segment): boolean {
     const text = segment.words.map((w) => w.word).join(' ');
-    return /^(?:on the (?:old|other) one|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
+    return /^(?:on the (?:old|other) one|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
       text,
     );
   }
@@ -204,7 +233,13 @@ export class Reader {
   }
 
   private readIf(segment: Segment, items: readonly Item[]): void {
-    const shown = this.shownIn(items);
+    const all = this.shownIn(items);
+    const named = items.filter(isOf('sign')).flatMap((x) => x.signs);
+    const [lamp] = named;
+    const shown: Shown[] =
+      all.length === 0 && named.length === 1 && lamp?.kind === 'lamp'
+        ? [{ kind: 'lamp', sign: lamp.id as SignId, state: 'lit' }]
+        : all;
     const [only] = shown;
     const first = segment.words[0];
     if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
@@ -505,7 +540,7 @@ export class Reader {
     if (this.readTurn(head, at)) return;
     if (this.readSet(head, at)) return;
     if (this.readPress(segment, head, at)) return;
-    if (length && !head.some(isOf('within')) && this.readWait(segment, head, length, at)) return;
+    if (length && !head.some(isOf('within')) && this.readWait(segment, length, at)) return;
     if (shown.length > 0) this.see(shown, at);
   }
 
@@ -623,6 +658,7 @@ export class Reader {
     const controls = unique.map((u) => this.heldOf(u.own, u.place));
     this.last = owns;
     this.mode = 'hold';
+    const behind = length ? items.slice(items.indexOf(length) + 1) : [];
     if (others.length > 0) {
       this.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
       this.held = owns;
@@ -633,6 +669,8 @@ export class Reader {
       this.put({ kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } }, at);
       this.held = [];
       this.timed = owns;
+      const shown = this.shownIn(behind);
+      if (shown.length > 0) this.see(shown, at);
     } else if (ends) {
       this.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
       this.held = [];
@@ -792,7 +830,31 @@ export class Reader {
       return true;
     }
     const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
+    const [only1] = pushes;
+    const words1 = segment.words.map((w) => w.word).join(' ');
+    const counted = /\b(?:up|on|down) to (\w+)\b/.exec(words1);
+    const upTo = items.find(isOf('number'));
+    if (only1 && pushes.length === 1 && counted && upTo && !items.some(isOf('times', 'length', 'sign'))) {
+      this.put({ kind: 'step-list', control: only1.own.control.id, to: upTo.n, start: 0, by: 'press' }, at);
+      this.last = [only1.own];
+      return true;
+    }
+    if (
+      only1 &&
+      pushes.length === 1 &&
+      /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:say|confirm|accept|agree|take|store|save)\b/.test(words1)
+    ) {
+      this.put({ kind: 'press', control: only1.own.control.id, times: 1 }, at);
+      this.last = [only1.own];
+      this.mode = 'press';
+      return true;
+    }
     const times = items.filter(isOf('times'));
+    if (pushes.length === 0 && act?.act === 'press' && items.some(isOf('both')) && this.last.length < 2) {
+      // both: which, is said next
+      this.both = true;
+      return true;
+    }
     if (pushes.length === 0) {
       // `three times` alone: of what was pressed last
       const [only] = times;
@@ -841,7 +903,14 @@ export class Reader {
     }
     const said = segment.words.map((w) => w.word).join(' ');
     const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
-    const isNext = this.mode === 'press' || times.length > 0 || segment.joined === 'then' || pushes.length > 1;
+    const isNext =
+      this.listed ||
+      this.both ||
+      items.some(isOf('long')) ||
+      this.mode === 'press' ||
+      times.length > 0 ||
+      segment.joined === 'then' ||
+      pushes.length > 1;
     const bare =
       segment.words.length <= named + 3 + 2 * times.length &&
       act === undefined &&
@@ -877,7 +946,16 @@ export class Reader {
       if (!act || act.act !== 'see') this.last = pushes.map((p) => p.own);
       return false;
     }
-    if (items.some(isOf('both')) && pushes.length > 1) {
+    const lengthBoth = items.find(isOf('length'));
+    if ((items.some(isOf('both')) || this.both) && pushes.length > 1 && lengthBoth)
+      return this.readHold(
+        [...items, { is: 'act', act: 'hold', word: 'together', from: at.from, to: at.to }],
+        null,
+        at,
+      );
+    const isBoth = items.some(isOf('both')) || this.both;
+    this.both = false;
+    if (isBoth && pushes.length > 1) {
       this.put(
         {
           kind: 'together',
@@ -964,12 +1042,7 @@ export class Reader {
     return true;
   }
 
-  private readWait(
-    segment: Segment,
-    items: readonly Item[],
-    length: ItemOf<'length'>,
-    at: Readonly<{ from: number; to: number }>,
-  ): boolean {
+  private readWait(segment: Segment, length: ItemOf<'length'>, at: Readonly<{ from: number; to: number }>): boolean {
     const text = segment.words.map((w) => w.word).join(' ');
     const before = this.made.at(-1);
     // `hold it, five seconds`

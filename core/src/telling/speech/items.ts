@@ -102,6 +102,8 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   if (!first) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
   const next = words[i + (first.span || 1)];
+  if (first.value !== null && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
+    return { text: '0'.repeat(Math.min(8, first.value)), length: i + first.span + 1 - at };
   if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
     const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
     if (mark && numerals[mark.word] === '-')
@@ -169,6 +171,10 @@ function lengthAt(words: readonly Word[], at: number): Readonly<{ ms: number; mo
   }
   if (w.value === null) return null;
   let i = at + w.span;
+  if (w.value === 1 && words[i]?.word === 'half' && unit(i + 1) !== undefined) {
+    const ms = (unit(i + 1) ?? 0) / 2;
+    return { ms, mostMs: ms, length: i + 2 - at };
+  }
   if (['good', 'full', 'whole', 'little', 'more'].includes(words[i]?.word ?? '')) i += 1;
   const to = words[i];
   if ((to?.word === 'to' || to?.word === 'or' || to?.raw === '–') && words[i + 1]?.value != null) {
@@ -221,7 +227,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       i += n;
     };
     // what is let go of stands between the two words
-    if (/^(?:let|lets|letting)\b/.test(w.word)) {
+    if (/^(?:let|lets|letting)\b/.test(w.word) && !/^let(?:s|ting)? them (?:pushed|pressed|down|in)/.test(here)) {
       const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
       if (ahead > 0) {
         put(i, 1, { is: 'let-go' });
@@ -389,6 +395,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
           'right',
           'straight',
           'over',
+          'i',
+          'we',
+          'you',
+          'on',
           ',',
         ].includes(words[k]?.word ?? '') &&
         k < i + control.length + 8
@@ -433,6 +443,13 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         take(k, { is: 'within' });
         continue;
       }
+    }
+    if (
+      /^(?:max|maximum|at most|no more than)\b/.test(here) &&
+      lengthAt(words, i + (here.startsWith('at most') ? 2 : here.startsWith('no more') ? 3 : 1))
+    ) {
+      take(here.startsWith('at most') ? 2 : here.startsWith('no more') ? 3 : 1, { is: 'within' });
+      continue;
     }
     if (/^(?:until|till|til)\b/.test(here)) {
       take(1, { is: 'until' });
@@ -531,8 +548,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(here)
+      /^(?:(?:let|leave|keep) them (?:pushed|pressed|down|in|held)|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(
+        here,
+      )
     ) {
+      if (/^(?:let|leave|keep) them/.test(here)) {
+        put(i, 3, { is: 'act', act: 'hold', word: 'hold' });
+        put(i + 1, 1, { is: 'it' });
+        i += 3;
+        continue;
+      }
       take(here.startsWith('keep') ? 1 : here.startsWith('hold') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
       continue;
     }

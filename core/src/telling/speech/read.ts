@@ -1,6 +1,6 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
-import { readIn } from './captions.ts';
+import { type ReadIn, readIn } from './captions.ts';
 import { type Doubt, type Hole, type Made, Reader } from './frames.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
@@ -21,31 +21,25 @@ export type Told = Readonly<{
   summary: readonly Step[];
 }>;
 
-/** Who tells, where several speak: whoever names most of what is done. */
-function tellers(
-  text: string,
-  turns: ReadonlyArray<Readonly<{ from: number; who: string }>>,
-): ReadonlyArray<readonly [number, number]> {
-  if (turns.length === 0) return [[0, text.length]];
-  const parts = turns.map((t, i) => ({ who: t.who, from: t.from, to: turns[i + 1]?.from ?? text.length }));
-  const named = new Set(parts.map((p) => p.who));
-  // in a lesson every turn is a voice of its own
-  if (named.size > 6) return parts.map((p) => [p.from, p.to] as const);
-  const imperative =
-    /(?:^|[.,!?\n]\s*|\b(?:and|then|now|please|you|to)\s+)(?:press|push|hit|tap|hold|keep|turn|switch|put|take|open|close|shut|pull|set|wait|go|let|plug)\b/gi;
-  const score = (who: string): number =>
-    parts
-      .filter((p) => p.who === who)
-      .reduce((n, p) => n + (text.slice(p.from, p.to).match(imperative)?.length ?? 0), 0);
-  const [best] = [...named].sort((a, b) => score(b) - score(a));
-  return parts.filter((p) => p.who === best).map((p) => [p.from, p.to] as const);
+/** What each who speaks says, by place; in a lesson every turn is a voice of its own, and all are heard. */
+function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [number, number]>> {
+  if (turns.length === 0) return [[[0, text.length]]];
+  const parts = turns.map((t, i) => ({ who: t.who, span: [t.from, turns[i + 1]?.from ?? text.length] as const }));
+  const named = [...new Set(parts.map((p) => p.who))];
+  if (named.length > 6) return [parts.map((p) => p.span)];
+  return named.map((who) => parts.filter((p) => p.who === who).map((p) => p.span));
 }
 
-function stepsOf(text: string, from: number, to: number, reader: Reader): Made[] {
+function readPart(text: string, from: number, to: number, reader: Reader): void {
   const own = text.slice(from, to);
   const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
-  for (const segment of segmentsOf(words, (at) => reader.startsAct(words, at))) reader.read(segment);
-  return reader.end();
+  reader.readAll(
+    segmentsOf(
+      words,
+      (at) => reader.startsAct(words, at),
+      (some) => reader.lacksState(some),
+    ),
+  );
 }
 
 /** Where other routes begin, by what a sentence says it is for. */
@@ -69,15 +63,18 @@ export function readTold(raw: string, facts: UnitFacts): Told {
   const { text } = input;
   const called = calledOf(facts);
   const sumAt = summaryAt(input);
-  const reader = new Reader(called);
-  const made: Made[] = [];
-  for (const [from, to] of tellers(text, input.turns)) {
-    if (from >= sumAt) continue;
-    stepsOf(text, from, Math.min(to, sumAt), reader);
-  }
-  made.push(...reader.made);
+  // who tells is whoever tells most of what is done
+  const read = voices(input).map((spans) => {
+    const own = new Reader(called);
+    for (const [from, to] of spans) if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own);
+    own.end();
+    return own;
+  });
+  const [reader = new Reader(called)] = [...read].sort((a, b) => b.made.length - a.made.length);
+  const { made } = reader;
   const summing = new Reader(called);
-  const summary = sumAt < text.length ? stepsOf(text, sumAt, text.length, summing).map((m) => m.step) : [];
+  if (sumAt < text.length) readPart(text, sumAt, text.length, summing);
+  const summary = summing.end().map((m) => m.step);
   const names = namesOf(text, made);
   const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];
   made.forEach((m, i) => {

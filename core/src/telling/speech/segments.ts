@@ -53,6 +53,15 @@ export function corrected(words: readonly Word[]): Word[] {
         i = next + Math.max(0, instead) - 1;
         continue;
       }
+      const ways = /^(?:left|right|clockwise|anticlockwise|counterclockwise)$/;
+      const turned = words.slice(next, next + 3).findIndex((w) => ways.test(w.word));
+      const was = turned >= 0 ? out.findLastIndex((w, k) => k >= out.length - 4 && ways.test(w.word)) : -1;
+      const other = words[next + turned];
+      if (was >= 0 && other && instead < 0) {
+        out[was] = other;
+        i = next + turned;
+        continue;
+      }
       if (isPlain || words[i]?.word === 'sorry') {
         i = next - 1;
         continue;
@@ -77,7 +86,11 @@ function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolea
 }
 
 /** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
-export function segmentsOf(words: readonly Word[], startsAct: (at: number) => boolean): Segment[] {
+export function segmentsOf(
+  words: readonly Word[],
+  startsAct: (at: number) => boolean,
+  lacksState: (own: readonly Word[]) => boolean,
+): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
   // captions without stops are cut where somebody goes on
@@ -111,7 +124,7 @@ export function segmentsOf(words: readonly Word[], startsAct: (at: number) => bo
       end('then');
       if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);
-    } else if (w.word === 'and' && startsAct(i + 1)) end('and');
+    } else if (w.word === 'and' && !lacksState(own) && startsAct(i + 1)) end('and');
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
       own.length > 0 &&
