@@ -46,6 +46,8 @@ export class Reader {
   private pending: Sign[] = [];
   private far = false;
   private listed = false;
+  private refused = -1;
+  private waiting = -1;
   private both = false;
   private timed: ControlFacts[] = [];
   private readonly places = new Map<ControlId, PlaceId>();
@@ -106,6 +108,11 @@ export class Reader {
       this.skipping = segment.sentence;
       return;
     }
+    if (segment.isQuestion && items.some(isOf('not'))) this.refused = segment.sentence + 1;
+    if (this.refused === segment.sentence) {
+      if (this.named(items)) this.holes.push({ ...at, why: 'warned' });
+      return;
+    }
     if (segment.isQuestion) {
       if (this.named(items)) this.holes.push({ ...at, why: 'asked' });
       return;
@@ -135,7 +142,10 @@ export class Reader {
       this.skipping = segment.sentence;
       return;
     }
-    if (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') {
+    if (
+      (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') ||
+      /^(?:because|unless|cause)$/.test(first.word)
+    ) {
       if (this.named(items)) this.holes.push({ ...at, why: 'not-understood' });
       return;
     }
@@ -206,7 +216,7 @@ export class Reader {
     )
       return true;
     if (
-      /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|means|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+      /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
         text,
       ) &&
       !/\b(?:press|hold|push)\b/.test(text)
@@ -465,7 +475,11 @@ export class Reader {
       }
     }
     if (release >= 0) {
-      this.readRelease(items, release, at);
+      const next = items.findIndex(
+        (x, i) => i > release && ((x.is === 'act' && x.act !== 'see' && x.act !== 'set') || x.is === 'length'),
+      );
+      this.readRelease(next > 0 ? items.slice(0, next) : items, release, at);
+      if (next > 0) this.readPlain(segment, items.slice(next), at);
       return;
     }
     const head = until >= 0 ? items.slice(0, until) : items;
@@ -511,6 +525,7 @@ export class Reader {
         return;
       }
     }
+    if (act?.act === 'wait' && !length) this.waiting = this.sentence;
     const shown = this.shownIn(head);
     const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
     if (shown.length === 0 && isSigns) {
@@ -538,7 +553,7 @@ export class Reader {
       segment.words.map((w) => w.word).join(' '),
     );
     if (this.readTurn(head, at)) return;
-    if (this.readSet(head, at)) return;
+    if (this.readSet(segment, head, at)) return;
     if (this.readPress(segment, head, at)) return;
     if (length && !head.some(isOf('within')) && this.readWait(segment, length, at)) return;
     if (shown.length > 0) this.see(shown, at);
@@ -641,6 +656,7 @@ export class Reader {
         this.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
         this.held = [];
       }
+      for (const o of others) if (o.place !== null) this.set(o.own, o.place, o, true);
       return true;
     }
     const pressed = this.made.at(-1);
@@ -655,7 +671,11 @@ export class Reader {
       named.length === 0
     )
       this.made.pop();
-    const controls = unique.map((u) => this.heldOf(u.own, u.place));
+    const put = this.made.at(-1);
+    const stood =
+      put?.step.kind === 'set' && owns.length === 1 && put.step.control === owns[0]?.control.id ? put.step.to : null;
+    if (stood !== null) this.made.pop();
+    const controls = unique.map((u) => this.heldOf(u.own, u.place ?? stood));
     this.last = owns;
     this.mode = 'hold';
     const behind = length ? items.slice(items.indexOf(length) + 1) : [];
@@ -747,7 +767,7 @@ export class Reader {
     return done;
   }
 
-  private readSet(items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+  private readSet(segment: Segment, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
     const named = items.filter(isOf('control')).filter((c) => !isPush(c.own));
     let done = false;
     let act: string | null = null;
@@ -758,12 +778,20 @@ export class Reader {
       const word = next?.is === 'place' ? next.word : null;
       const before = items[i - 1];
       const wordBefore = before?.is === 'place' ? before.word : null;
-      const verb = items.slice(0, i).findLast(isOf('act'))?.act ?? items.slice(i + 1).find(isOf('act'))?.act ?? null;
+      const isNear = (a: Item): boolean => {
+        const [from, to] = a.to <= item.from ? [a.to, item.from] : [item.to, a.from];
+        return segment.words.filter((w) => w.from >= from && w.to <= to).length <= 3;
+      };
+      const verb =
+        items.slice(0, i).findLast((x) => x.is === 'act' && isNear(x)) ??
+        items.slice(i + 1).find((x) => x.is === 'act' && isNear(x)) ??
+        null;
+      const verbAct = verb?.is === 'act' ? verb.act : null;
       const place =
         item.place ??
         (word ? placeByVerb(item.own, word) : null) ??
         (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
-        (verb ? placeByVerb(item.own, verb === 'press' ? 'push' : verb) : null);
+        (verbAct ? placeByVerb(item.own, verbAct === 'press' ? 'push' : verbAct) : null);
       if (place === null) continue;
       this.set(item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
       done = true;
@@ -1070,7 +1098,9 @@ export class Reader {
       this.held = [];
       return true;
     }
-    const follows = before?.step.kind === 'set' && before.sentence === this.sentence;
+    const follows =
+      (before?.step.kind === 'set' && before.sentence === this.sentence) || this.waiting === this.sentence;
+    if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
     if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give|pause)\b/.test(text) && !follows) return false;
     if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
       return false;

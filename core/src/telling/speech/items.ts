@@ -243,7 +243,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(away[0].split(' ').length, { is: 'let-go' });
       continue;
     }
-    const counts = /^(?:count|counts|counted)(?: \w+){0,2} to (\w+)/.exec(here);
+    const counts = /^(?:count|counts|counted)(?: (?!up)\w+){0,2} to (\w+)/.exec(here);
     if (counts) {
       const k = words.findIndex((x, n) => n > i && x.value !== null);
       const n = words[k]?.value;
@@ -322,9 +322,15 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         take(k + 1 - i, { is: 'clicks', n: w.value });
         continue;
       }
-      // four left, two back
+      // four left, two back, one back to the left
+      const back = ['back', 'more'].includes(a) ? k + 1 : k;
+      const toWay =
+        words[back]?.word === 'to' &&
+        words[back + 1]?.word === 'the' &&
+        /^(?:left|right)$/.test(words[back + 2]?.word ?? '');
       if (
         wayHere ||
+        toWay ||
         ((a === 'to' || a === 'more') &&
           (rightWords.has(words[k + 1]?.word ?? '') ||
             leftWords.has(words[k + 1]?.word ?? '') ||
@@ -378,7 +384,6 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
           'again',
           'comes',
           'go',
-          'standing',
           'gets',
           'lever',
           'position',
@@ -404,7 +409,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         k < i + control.length + 8
       ) {
         const place = placeAt(words, k, own);
-        if (place && !(['in', 'at'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
+        if (place && !(['in', 'at', 'on'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
           break;
         k += 1;
       }

@@ -108,7 +108,19 @@ export function segmentsOf(
       sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
-    else if (
+    else if (own.length > 0 && /^(?:if|because|unless)$/.test(w.word)) {
+      end('comma');
+      own.push(w);
+    } else if (
+      flows &&
+      own.length >= 2 &&
+      (w.word === 'not' ||
+        (w.word === 'do' && words[i + 1]?.word === 'this') ||
+        (w.word === 'first' && words[i + 1]?.word === 'of'))
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       flows &&
       own.length >= 3 &&
       (/^(?:don't|dont|never)$/.test(w.word) ||
