@@ -76,7 +76,7 @@ for (const folder of process.argv.slice(2)) {
       });
     else if (kind === 'sound')
       face.signs.push({
-        kind: id === 'beeper' || id === 'buzzer' || id === 'horn' ? 'beeper' : 'heard',
+        kind: /fan|pump|heard/.test(id) ? 'felt' : 'beeper',
         id,
         label: rest.join(' '),
         at: at(),
