@@ -71,6 +71,16 @@ export class Reader {
     return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || x.is === 'act');
   }
 
+  startsPlace(words: readonly Word[], at: number): boolean {
+    const [first, second] = itemsOf(words.slice(at, at + 5), this.called, this.last);
+    return (
+      first?.is === 'control' &&
+      !isPush(first.own) &&
+      first.from === words[at]?.from &&
+      (first.place !== null || second?.is === 'place')
+    );
+  }
+
   /** Reads stretches in order. */
   readAll(segments: readonly Segment[]): void {
     const bare = new Map<number, number>();
@@ -97,6 +107,13 @@ export class Reader {
     const items = itemsOf(segment.words, this.called, this.last);
     const [first] = segment.words;
     const end = segment.words.at(-1);
+    if (
+      first &&
+      segment.words.length <= 3 &&
+      items.every((x) => x.is === 'light' || x.is === 'not') &&
+      this.quicken(segment)
+    )
+      return;
     if (!first || !end || items.length === 0) return;
     const at = { from: first.from, to: end.to };
     if (this.skipping === segment.sentence && !items.some(isOf('else'))) {
@@ -184,6 +201,23 @@ export class Reader {
       while (key.every((k, j) => JSON.stringify(this.made[i + 1 + n * key.length + j]?.step) === k)) n += 1;
       if (n > 0) this.made.splice(i + 1, n * key.length);
     }
+  }
+
+  /** `it blinks, slowly`: how fast is said behind. */
+  private quicken(segment: Segment): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    const state = /\b(?:slow|slowly)\b/.test(text)
+      ? 'slow'
+      : /\b(?:fast|quick|quickly|rapidly)\b/.test(text)
+        ? 'fast'
+        : null;
+    const before = this.made.at(-1);
+    if (state === null || before?.step.kind !== 'see' || before.sentence !== this.sentence) return false;
+    const signs = before.step.signs.map((s) =>
+      s.kind === 'lamp' && s.state === 'fast' ? { ...s, state } : s,
+    ) as Shown[];
+    this.made[this.made.length - 1] = { ...before, step: { ...before.step, signs } };
+    return true;
   }
 
   private named = (items: readonly Item[]): boolean => items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
@@ -860,7 +894,15 @@ export class Reader {
     const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
     const [only1] = pushes;
     const words1 = segment.words.map((w) => w.word).join(' ');
-    const counted = /\b(?:up|on|down) to (\w+)\b/.exec(words1);
+    const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
+    const leads =
+      /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(words1) ||
+      /\b(?:takes|gets|brings|moves) you\b/.test(words1);
+    if (only1 && pushes.length === 1 && leads && !items.some(isOf('act', 'sign', 'length', 'number'))) {
+      this.put({ kind: 'press', control: only1.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
+      this.last = [only1.own];
+      return true;
+    }
     const upTo = items.find(isOf('number'));
     if (only1 && pushes.length === 1 && counted && upTo && !items.some(isOf('times', 'length', 'sign'))) {
       this.put({ kind: 'step-list', control: only1.own.control.id, to: upTo.n, start: 0, by: 'press' }, at);

@@ -148,6 +148,20 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   return null;
 }
 
+/** A word a display is said to show, where the display was named. */
+function plainTextAt(
+  words: readonly Word[],
+  at: number,
+  items: readonly Item[],
+): Readonly<{ text: string; length: number }> | null {
+  const display = items.some((x) => x.is === 'sign' && x.signs.some((s) => s.kind === 'text' || s.kind === 'segments'));
+  const w = words[at];
+  if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
+  if (/^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in)$/.test(w.word))
+    return null;
+  return { text: w.raw.toUpperCase(), length: 1 };
+}
+
 const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
   from: words[i]?.from ?? 0,
   to: words[i + n - 1]?.to ?? 0,
@@ -217,7 +231,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       .map((w) => w.word)
       .join(' ');
   const signAhead = (): boolean => items.some((x) => x.is === 'sign');
+  const passed = new Set<number>();
   for (let i = 0; i < words.length; ) {
+    if (passed.has(i)) {
+      i += 1;
+      continue;
+    }
     const w = words[i];
     if (!w) break;
     const here = textFrom(i);
@@ -231,6 +250,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
       if (ahead > 0) {
         put(i, 1, { is: 'let-go' });
+        passed.add(ahead);
         i += 1;
         continue;
       }
@@ -258,6 +278,27 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     if (/^(?:plus or minus|give or take|more or less)\b/.test(here)) {
       i += 3;
       continue;
+    }
+    if (/^(?:not|no) (?:more|later|longer) than\b/.test(here) && lengthAt(words, i + 3)) {
+      take(3, { is: 'within' });
+      continue;
+    }
+    if (w.word === 'before' && lengthAt(words, i + 1)) {
+      take(1, { is: 'within' });
+      continue;
+    }
+    if (/^(?:hang on to|hang onto|hanging on to)\b/.test(here)) {
+      take(here.startsWith('hang onto') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
+    if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
+      const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
+      if (shown) {
+        put(i, 1, { is: 'act', act: 'see', word: w.word });
+        put(i + 1, shown.length, { is: 'text', text: shown.text });
+        i += 1 + shown.length;
+        continue;
+      }
     }
     if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
       i += words[i + 3]?.word === 'that' ? 4 : 3;
@@ -358,6 +399,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       const own = control.of;
       // `the key's on`, `throttle into neutral`, `dip three to on`
       let k = i + control.length;
+      // `from normal to service`
+      for (let f = k; f < k + 6; f += 1)
+        if (words[f]?.word === 'from' && words[f + 2]?.word === 'to' && placeAt(words, f + 3, own)) {
+          k = f + 3;
+          break;
+        }
       while (
         [
           'is',

@@ -90,6 +90,7 @@ export const corrections: ReadonlyArray<readonly string[]> = [
   ['rather'],
   ['correction'],
   ['no', 'no'],
+  [',', 'no', ','],
 ];
 
 /** Where somebody begins to say all of it once more, shortly. */

@@ -233,7 +233,15 @@ export function placeAt(
     const length = fits(words, at, name);
     if (length !== null && name.length > 0) return { place, length };
   }
-  const word = placeWords[words[at]?.word ?? ''];
+  const given = placeWords[words[at]?.word ?? ''];
+  // a cover that is off is open
+  const isCover = own.control.look === 'lid' || own.control.look === 'door';
+  const word =
+    isCover && (given === 'off' || given === 'on') && !places.some((p) => p.id === given)
+      ? given === 'off'
+        ? 'open'
+        : 'shut'
+      : given;
   if (places.length === 2 && (word === 'up' || word === 'down') && !places.some((p) => p.id === word)) {
     const other = places.find((p) => p.id === (word === 'up' ? 'down' : 'up'));
     const id = other && places.find((p) => p !== other)?.id;

@@ -38,6 +38,7 @@ function readPart(text: string, from: number, to: number, reader: Reader): void 
       words,
       (at) => reader.startsAct(words, at),
       (some) => reader.lacksState(some),
+      (at) => reader.startsPlace(words, at),
     ),
   );
 }

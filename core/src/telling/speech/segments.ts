@@ -27,7 +27,7 @@ export function corrected(words: readonly Word[]): Word[] {
     for (const marker of corrections) {
       let k = i;
       const is = marker.every((m) => {
-        k = bare(k);
+        if (m !== ',') k = bare(k);
         const fits = words[k]?.word === m;
         k += 1;
         return fits;
@@ -90,6 +90,7 @@ export function segmentsOf(
   words: readonly Word[],
   startsAct: (at: number) => boolean,
   lacksState: (own: readonly Word[]) => boolean,
+  startsPlace: (at: number) => boolean,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -108,7 +109,17 @@ export function segmentsOf(
       sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
-    else if (own.length > 0 && /^(?:if|because|unless)$/.test(w.word)) {
+    else if (
+      flows &&
+      own.length >= 4 &&
+      startsPlace(i) &&
+      !/^(?:the|a|an|with|my|your|and|of|to|then|put|turn|switch|set|move|pull|push|take|flip|flick|go|leave|this|that|its)$/.test(
+        words[i - 1]?.word ?? '',
+      )
+    ) {
+      end('then');
+      own.push(w);
+    } else if (own.length > 0 && /^(?:if|because|unless)$/.test(w.word)) {
       end('comma');
       own.push(w);
     } else if (
