@@ -46,6 +46,9 @@ export class Reader {
   private pending: Sign[] = [];
   private far = false;
   private listed = false;
+  private muted = false;
+  /** Whether it is said later what does work. */
+  private saysWhatWorks = false;
   private refused = -1;
   private waiting = -1;
   private both = false;
@@ -83,6 +86,9 @@ export class Reader {
 
   /** Reads stretches in order. */
   readAll(segments: readonly Segment[]): void {
+    this.saysWhatWorks ||= /\bwhat (?:does|do) work\b|\bwhat works\b/.test(
+      segments.map((s) => s.words.map((w) => w.word).join(' ')).join(' . '),
+    );
     const bare = new Map<number, number>();
     for (const s of segments) {
       const items = itemsOf(s.words, this.called, this.last);
@@ -95,7 +101,22 @@ export class Reader {
     }
   }
 
+  /** Whether what is told just now is what does not work. */
+  private isMuted(segment: Segment): boolean {
+    const text = segment.words.map((w) => w.word).join(' ');
+    if (/\bwhat (?:does not|doesn't|do not|don't) work\b/.test(text)) this.muted = true;
+    if (/\bwhat (?:does|do) work\b|\bwhat works\b/.test(text)) this.muted = false;
+    return this.muted && this.saysWhatWorks;
+  }
+
   read(segment: Segment): void {
+    if (this.isMuted(segment)) {
+      const [a] = segment.words;
+      const z = segment.words.at(-1);
+      if (a && z && this.named(itemsOf(segment.words, this.called, this.last)))
+        this.holes.push({ from: a.from, to: z.to, why: 'warned' });
+      return;
+    }
     if (segment.sentence !== this.sentence) {
       this.closeWindow(segment.sentence);
       if (this.branch && segment.sentence > this.branch.sentence && segment.words[0]?.word !== 'otherwise')
@@ -234,7 +255,7 @@ export class Reader {
   /** What others do, what would happen, what is not part of it. */
   private isAside(segment: Segment): boolean {
     const text = segment.words.map((w) => w.word).join(' ');
-    return /^(?:on the (?:old|other) one|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
+    return /^(?:on the (?:old|other|old grey) ones?|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
       text,
     );
   }
@@ -257,6 +278,14 @@ export class Reader {
     )
       return true;
     const [first] = segment.words;
+    const moves = first && mentionAt(segment.words, 0, this.called.controls);
+    // `up makes it bigger, next goes to the next place`
+    if (
+      moves &&
+      isPush(moves.of) &&
+      /^(?:changes?|makes?|moves?|goes|selects?)$/.test(segment.words[moves.length]?.word ?? '')
+    )
+      return true;
     const named =
       first && (mentionAt(segment.words, 0, this.called.controls) ?? mentionAt(segment.words, 0, this.called.signs));
     // `small is one, large is two`
@@ -431,7 +460,11 @@ export class Reader {
           else if (this.called.facts.supply.some((c) => of.some((x) => x.is === 'control' && x.own === c)))
             from = { kind: 'power-on' };
           used = lengthAt + 1 + of.length;
-        } else if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
+        }
+        if (
+          from.kind === 'step-before' &&
+          /power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' '))
+        )
           from = { kind: 'power-on' };
         const before = this.made.findIndex((m) => m.sentence === this.sentence && isAct(m.step));
         const standing = this.made.at(-1);
@@ -596,6 +629,12 @@ export class Reader {
   private see(shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
     const [first] = shown;
     if (first) this.lastSign = first;
+    // what shows long after anything was done belongs to what is read, not to how one gets there
+    const done = this.made.findLast((m) => isAct(m.step) || m.step.kind === 'see' || m.step.kind === 'rest');
+    if (done && done.sentence < this.sentence - 3) {
+      this.holes.push({ ...at, why: 'not-understood' });
+      return;
+    }
     const before = this.made.at(-1);
     const [only] = shown;
     if (
@@ -821,8 +860,17 @@ export class Reader {
         items.slice(i + 1).find((x) => x.is === 'act' && isNear(x)) ??
         null;
       const verbAct = verb?.is === 'act' ? verb.act : null;
+      // `switches 2 and 7 are set to on`: what is said of the last is said of both
+      const shared = items.slice(i + 1).find((x) => x.is === 'control' && x.place !== null && !isPush(x.own));
+      const together =
+        shared?.is === 'control' &&
+        item.own.control.look === shared.own.control.look &&
+        item.own.mechanism.kind === 'places'
+          ? (item.own.mechanism.places.find((p) => p.id === shared.place)?.id ?? null)
+          : null;
       const place =
         item.place ??
+        (together as PlaceId | null) ??
         (word ? placeByVerb(item.own, word) : null) ??
         (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
         (verbAct ? placeByVerb(item.own, verbAct === 'press' ? 'push' : verbAct) : null);

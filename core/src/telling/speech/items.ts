@@ -14,7 +14,7 @@ import {
   turnWords,
   unitMs,
 } from './lexicon.ts';
-import { type Called, groupAt, mentionAt, placeAt } from './mentions.ts';
+import { type Called, groupAt, mentionAt, placeAt, supplyFor } from './mentions.ts';
 import type { Word } from './text.ts';
 
 export type Light = 'lit' | 'dark' | 'slow' | 'fast' | 'blinks';
@@ -102,7 +102,7 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   if (!first) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
   const next = words[i + (first.span || 1)];
-  if (first.value !== null && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
+  if (first.value !== null && first.value > 1 && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
     return { text: '0'.repeat(Math.min(8, first.value)), length: i + first.span + 1 - at };
   if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
     const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
@@ -309,6 +309,19 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       for (const own of group.of) put(i, group.length, { is: 'control', own, place: null });
       put(i, group.length, { is: 'both' });
       i += group.length;
+      continue;
+    }
+    // captions hear a lid as lit
+    const lid =
+      w.word === 'lit' && /^(?:the|your)$/.test(words[i - 1]?.word ?? '')
+        ? called.controls.find((c) => c.of.control.look === 'lid')
+        : undefined;
+    if (lid) {
+      let k = i + 1;
+      while (/^(?:has|to|be|is|must|should|needs)$/.test(words[k]?.word ?? '')) k += 1;
+      const place = placeAt(words, k, lid.of);
+      put(i, 1, { is: 'control', own: lid.of, place: place?.place ?? null });
+      i = place ? k + place.length : i + 1;
       continue;
     }
     const sign = mentionAt(words, i, called.signs);
@@ -583,7 +596,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
       // what cannot be put anywhere is not meant: then it is the unit itself
-      const [supply] = called.facts.supply;
+      const supply = supplyFor(called, words[k]?.word ?? '');
       const powered =
         supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
       if (supply && powered && w.word !== 'that') {

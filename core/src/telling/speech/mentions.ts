@@ -14,7 +14,14 @@ export type Called = Readonly<{
   lamps: readonly Sign[];
 }>;
 
-const same = (a: string, b: string): boolean => a === b || a === `${b}s` || b === `${a}s`;
+/** What captions make of what was said. */
+const misheard: Readonly<Record<string, string>> = {
+  break: 'brake',
+  leaver: 'lever',
+  peddle: 'pedal',
+  swich: 'switch',
+};
+const same = (a: string, b: string): boolean => a === b || a === `${b}s` || b === `${a}s` || misheard[a] === b;
 const plain = (text: string): string[] =>
   wordsOf(text)
     .filter((w) => /[\p{L}\p{N}]/u.test(w.raw))
@@ -210,8 +217,8 @@ const placeWords: Readonly<Record<string, string>> = {
 const opposites: Readonly<Record<string, readonly string[]>> = {
   on: ['on', 'in'],
   off: ['off', 'out'],
-  in: ['in', 'on', 'down'],
-  out: ['out', 'off', 'up'],
+  in: ['in', 'on', 'down', 'pushed'],
+  out: ['out', 'off', 'up', 'pulled'],
   open: ['open', 'up', 'out'],
   shut: ['shut', 'closed', 'down'],
   up: ['up', 'on', 'open'],
@@ -249,6 +256,13 @@ export function placeAt(
   }
   const id = (opposites[word ?? ''] ?? []).find((o) => places.some((p) => p.id === o));
   return id === undefined ? null : { place: id as PlaceId, length: 1 };
+}
+
+/** What gives the unit its supply, as somebody means it who says no more than on, off, in or out. */
+export function supplyFor(called: Called, word: string): ControlFacts | null {
+  const all = called.facts.supply;
+  const asWord = /^(?:in|out)$/.test(word) ? ['plug'] : ['breaker', 'switch', 'rocker', 'key'];
+  return all.find((c) => asWord.includes(c.control.look)) ?? all[0] ?? null;
 }
 
 /** The place an act brings a control to, where none is named. */
