@@ -51,6 +51,7 @@ export class Reader {
   private saysWhatWorks = false;
   private refused = -1;
   private waiting = -1;
+  private pressedIn = -1;
   private both = false;
   private timed: ControlFacts[] = [];
   private readonly places = new Map<ControlId, PlaceId>();
@@ -334,7 +335,7 @@ export class Reader {
     const met = inside.slice(0, split).map((m) => m.step);
     const otherwise = inside.slice(split).map((m) => m.step);
     const last = inside.at(-1);
-    if (inside.length === 0 || !last) return;
+    if (!last || !inside.some((m) => isAct(m.step))) return;
     this.made.push({
       step: { kind: 'branch', on: { kind: 'sign', shown: branch.on }, met, otherwise },
       from: branch.from,
@@ -461,10 +462,7 @@ export class Reader {
             from = { kind: 'power-on' };
           used = lengthAt + 1 + of.length;
         }
-        if (
-          from.kind === 'step-before' &&
-          /power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' '))
-        )
+        if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
           from = { kind: 'power-on' };
         const before = this.made.findIndex((m) => m.sentence === this.sentence && isAct(m.step));
         const standing = this.made.at(-1);
@@ -602,9 +600,26 @@ export class Reader {
       return;
     }
     if (shown.length > 0 && controls.length === 0 && !head.some(isOf('clicks'))) {
+      const [sign] = shown;
+      const nth = head.find(isOf('nth'))?.n;
+      const before = this.made.at(-1)?.step;
+      // after the second beep: of those that were seen
+      if (
+        head[0]?.is === 'moment' &&
+        sign &&
+        nth !== undefined &&
+        before?.kind === 'see' &&
+        before.signs.some((s) => s.sign === sign.sign)
+      ) {
+        this.lastSign = sign.kind === 'sound' ? { ...sign, times: nth } : sign;
+        return;
+      }
       this.see(shown, at);
       return;
     }
+    const told = head.find(isOf('sign'))?.signs;
+    if (shown.length === 0 && told?.length === 1 && told[0]?.kind === 'lamp')
+      this.lastSign = { kind: 'lamp', sign: told[0].id as SignId, state: 'lit' };
     const swept = this.made.at(-1);
     if (swept?.step.kind === 'sweep' && swept.step.stopAt === undefined && swept.sentence === this.sentence) {
       const { step } = swept;
@@ -631,7 +646,7 @@ export class Reader {
     if (first) this.lastSign = first;
     // what shows long after anything was done belongs to what is read, not to how one gets there
     const done = this.made.findLast((m) => isAct(m.step) || m.step.kind === 'see' || m.step.kind === 'rest');
-    if (done && done.sentence < this.sentence - 3) {
+    if (done && done.sentence < this.sentence - 4) {
       this.holes.push({ ...at, why: 'not-understood' });
       return;
     }
@@ -1056,9 +1071,13 @@ export class Reader {
       }
       return this.readHold([...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
     }
+    // what is held already is only named once more
+    if (bare && this.held.length > 0 && pushes.every((p) => this.held.includes(p.own))) return true;
     const goesOn =
       bare ||
-      (this.mode === 'press' && (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then'));
+      (this.mode === 'press' &&
+        this.pressedIn === this.sentence &&
+        (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then'));
     if (!isPressed && !goesOn && !(times.length > 0 && act === undefined)) {
       // named without anything done to it: what “it” goes back to
       if (!act || act.act !== 'see') this.last = pushes.map((p) => p.own);
@@ -1113,6 +1132,7 @@ export class Reader {
       this.last = [item.own];
     }
     if (pushes.length > 1) this.last = pushes.map((p) => p.own);
+    this.pressedIn = this.sentence;
     this.mode = 'press';
     return true;
   }
@@ -1191,7 +1211,7 @@ export class Reader {
     const follows =
       (before?.step.kind === 'set' && before.sentence === this.sentence) || this.waiting === this.sentence;
     if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
-    if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give|pause)\b/.test(text) && !follows) return false;
+    if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give)\b/.test(text) && !follows) return false;
     if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
       return false;
     if (!/\b(?:wait|leave|left|count|give it|rest)\b/.test(text) && this.made.length === 0) return false;

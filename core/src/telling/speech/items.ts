@@ -255,6 +255,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
+    if (/^(?:press|push|presses|pushes|pressed|pushed|depress) and (?:hold|holds|held|keep)\b/.test(here)) {
+      take(3, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
     const away =
       /^(?:take|took|takes|get|pull|lift) (?:(?:your|both|the|a|my) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
         here,
