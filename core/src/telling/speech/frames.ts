@@ -272,7 +272,7 @@ export class Reader {
     )
       return true;
     if (
-      /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+      /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
         text,
       ) &&
       !/\b(?:press|hold|push)\b/.test(text)
@@ -747,6 +747,19 @@ export class Reader {
       for (const o of others) if (o.place !== null) this.set(o.own, o.place, o, true);
       return true;
     }
+    // one and the other pressed, and the pair of them held
+    const two = this.made.slice(-owns.length);
+    const isPair =
+      owns.length > 1 &&
+      two.length === owns.length &&
+      two.every(
+        (m) =>
+          m.sentence === this.sentence &&
+          m.step.kind === 'press' &&
+          m.step.times === 1 &&
+          owns.some((o) => m.step.kind === 'press' && o.control.id === m.step.control),
+      );
+    if (isPair && named.length === 0) this.made.splice(this.made.length - owns.length);
     const pressed = this.made.at(-1);
     // pressed, and kept so
     if (
@@ -868,7 +881,7 @@ export class Reader {
       const wordBefore = before?.is === 'place' ? before.word : null;
       const isNear = (a: Item): boolean => {
         const [from, to] = a.to <= item.from ? [a.to, item.from] : [item.to, a.from];
-        return segment.words.filter((w) => w.from >= from && w.to <= to).length <= 3;
+        return segment.words.filter((w) => w.from >= from && w.to <= to).length <= 5;
       };
       const verb =
         items.slice(0, i).findLast((x) => x.is === 'act' && isNear(x)) ??
@@ -891,6 +904,9 @@ export class Reader {
         (verbAct ? placeByVerb(item.own, verbAct === 'press' ? 'push' : verbAct) : null);
       if (place === null) continue;
       this.set(item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
+      // off and on again
+      const other = item.place !== null && next?.is === 'place' ? placeByVerb(item.own, next.word) : null;
+      if (other !== null && other !== place && /^(?:on|off|in|out)$/.test(word ?? '')) this.set(item.own, other, item);
       done = true;
     }
     if (done) {
@@ -900,7 +916,7 @@ export class Reader {
     }
     const [lone] = named;
     if (lone && named.length === 1) this.last = [lone.own];
-    if (named.length === 0 && (act === 'in' || act === 'out') && !items.some(isOf('it'))) {
+    if (named.length === 0 && (act === 'in' || act === 'out') && (!items.some(isOf('it')) || this.last.every(isPush))) {
       const plug = this.called.facts.supply.find((c) => c.control.look === 'plug');
       const to = plug && placeByVerb(plug, act);
       if (plug && to && this.last.every(isPush)) {
@@ -941,6 +957,7 @@ export class Reader {
     if (!beside) this.last = [own];
     this.mode = null;
     if (this.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
+    if (this.held.includes(own)) return;
     this.places.set(own.control.id, to);
     this.put({ kind: 'set', control: own.control.id, to }, at);
   }
@@ -960,8 +977,15 @@ export class Reader {
     const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
     const leads =
       /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(words1) ||
-      /\b(?:takes|gets|brings|moves) you\b/.test(words1);
-    if (only1 && pushes.length === 1 && leads && !items.some(isOf('act', 'sign', 'length', 'number'))) {
+      /\b(?:takes|gets|brings|moves) you\b|\bgo(?:es)? (?:to the next|back)\b/.test(words1);
+    if (
+      only1 &&
+      pushes.length === 1 &&
+      leads &&
+      !items.some(
+        (x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || x.is === 'number',
+      )
+    ) {
       this.put({ kind: 'press', control: only1.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
       this.last = [only1.own];
       return true;
@@ -983,6 +1007,46 @@ export class Reader {
       return true;
     }
     const times = items.filter(isOf('times'));
+    const span = items.find(isOf('length'));
+    if (
+      pushes.length > 0 &&
+      span &&
+      act === undefined &&
+      !items.some(isOf('sign', 'within', 'moment', 'not')) &&
+      segment.words.length <= 9
+    )
+      return this.readHold([...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
+    if (
+      pushes.length === 0 &&
+      !act &&
+      (items.some(isOf('both')) || (span && this.made.at(-1)?.step.kind === 'together'))
+    ) {
+      const two = this.made.slice(-2);
+      const arePressed =
+        two.length === 2 &&
+        two.every((m) => m.sentence === this.sentence && m.step.kind === 'press' && m.step.times === 1);
+      const joined = two.at(-1);
+      const ids = arePressed
+        ? two.flatMap((m) => (m.step.kind === 'press' ? [m.step.control as ControlId] : []))
+        : joined?.step.kind === 'together'
+          ? joined.step.controls
+          : [];
+      if (ids.length > 1) {
+        this.made.splice(arePressed ? -2 : -1);
+        this.last = ids.flatMap((id) => this.called.facts.controls.get(id) ?? []);
+        if (span)
+          this.put(
+            {
+              kind: 'hold',
+              controls: ids.map((control) => ({ control })),
+              until: { kind: 'span', span: spanOf(span) },
+            },
+            at,
+          );
+        else this.put({ kind: 'together', controls: ids, times: 1, withinMs: defaultWithinMs }, at);
+        return true;
+      }
+    }
     if (pushes.length === 0 && act?.act === 'press' && items.some(isOf('both')) && this.last.length < 2) {
       // both: which, is said next
       this.both = true;
@@ -1110,7 +1174,15 @@ export class Reader {
       if (item.is !== 'control' || !isPush(item.own)) continue;
       const after = items[i + 1];
       const before = items[i - 1];
-      const n = after?.is === 'times' ? after.n : before?.is === 'times' ? before.n : null;
+      const later = items[i + 2];
+      const n =
+        after?.is === 'times'
+          ? after.n
+          : after?.is === 'act' && after.act === 'press' && later?.is === 'times'
+            ? later.n
+            : before?.is === 'times'
+              ? before.n
+              : null;
       const isLong = items.some(isOf('long'));
       const length = items.find(isOf('length'));
       if (isLong && length)

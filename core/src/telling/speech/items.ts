@@ -454,6 +454,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
           'back',
           'wall',
           'front',
+          'behind',
+          'there',
+          'here',
+          'of',
           'side',
           'from',
           'all',
@@ -505,7 +509,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(2, { is: 'any' });
       continue;
     }
-    if (/^(?:within|inside|in less than|in under|you(?:'ve| have)(?: now)? got|you have|they have)\b/.test(here)) {
+    if (
+      /^(?:within|inside|in less than|in under|you(?:'?ve| have)(?: now)? got|you'?ve|you have|they have)\b/.test(here)
+    ) {
       const k = /^(?:in less than|in under|you have got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
       const ahead = words.slice(i + k, i + k + 4).some((_, d) => lengthAt(words, i + k + d) !== null);
       if (ahead) {
@@ -603,7 +609,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       const supply = supplyFor(called, words[k]?.word ?? '');
       const powered =
         supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
-      if (supply && powered && w.word !== 'that') {
+      const isPowered = /^(?:turn|turns|turned|switch|switches|switched|plug|plugs|plugged|power|put|flick|pull)$/.test(
+        words[i - 1]?.word ?? '',
+      );
+      if (supply && powered && isPowered && w.word !== 'that') {
         put(i, k + powered.length - i, { is: 'control', own: supply, place: powered.place });
         i = k + powered.length;
         continue;
@@ -653,7 +662,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     if (
       able.length === 1 &&
       able[0] &&
-      !/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) &&
+      (!/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) ||
+        (able[0].mechanism.kind === 'places' &&
+          w.word === 'back' &&
+          able[0].mechanism.places.some((p) => p.label.toLowerCase() === 'back'))) &&
       (i === 0 || /^(?:to|into|at|on|the|then|back|from)$/.test(words[i - 1]?.word ?? ''))
     ) {
       const place = placeAt(words, i, able[0]);

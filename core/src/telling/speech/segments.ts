@@ -112,6 +112,15 @@ export function segmentsOf(
     else if (
       flows &&
       own.length >= 4 &&
+      /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
+      !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now)$/.test(words[i - 1]?.word ?? '') &&
+      own.some((x) => /^(?:hold|press|pressing|push|pushing|hit|tap|turn|take|pull|put)$/.test(x.word))
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
+      flows &&
+      own.length >= 4 &&
       startsPlace(i) &&
       !/^(?:the|a|an|with|my|your|and|of|to|then|put|turn|switch|set|move|pull|push|take|flip|flick|go|leave|this|that|its)$/.test(
         words[i - 1]?.word ?? '',
