@@ -326,6 +326,8 @@ export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf
 // telling
 export type { TellingDraft } from './telling/draft.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
+export { readTold, type Told, type ToldRoute } from './telling/speech/read.ts';
+export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';
 export { readTelling } from './telling/telling.ts';
 // timeline
 export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';

@@ -1,60 +1,11 @@
-import type { PlaceId } from '../../base/ids.ts';
-import type { Sign } from '../../model/panel.ts';
-import { letterOf } from '../../spoken/letters.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import {
-  type Act,
-  actOf,
-  clickWords,
-  leftWords,
-  negWords,
-  rightWords,
-  togetherWords,
-  turnWords,
-  unitMs,
-} from './lexicon.ts';
+import { lengthAt, timesAt } from './amounts.ts';
+import type { Item, Light } from './item.ts';
+import { actOf, clickWords, leftWords, negWords, rightWords, togetherWords, turnWords } from './lexicon.ts';
 import { type Called, groupAt, mentionAt, placeAt, supplyFor } from './mentions.ts';
+import { plainTextAt, shownTextAt } from './shown-text.ts';
 import type { Word } from './text.ts';
-
-export type Light = 'lit' | 'dark' | 'slow' | 'fast' | 'blinks';
-
-/** Something a stretch of a telling names that a step may be made of, in the order it was said. */
-export type Item = Readonly<{ from: number; to: number }> &
-  (
-    | Readonly<{ is: 'act'; act: Act; word: string }>
-    | Readonly<{ is: 'control'; own: ControlFacts; place: PlaceId | null }>
-    | Readonly<{ is: 'place'; word: string }>
-    | Readonly<{
-        is:
-          | 'any'
-          | 'both'
-          | 'it'
-          | 'not'
-          | 'within'
-          | 'until'
-          | 'moment'
-          | 'if'
-          | 'else'
-          | 'while'
-          | 'again'
-          | 'long'
-          | 'each'
-          | 'over'
-          | 'let-go'
-          | 'on-off';
-      }>
-    | Readonly<{ is: 'sign'; signs: readonly Sign[] }>
-    | Readonly<{ is: 'light'; light: Light }>
-    | Readonly<{ is: 'text'; text: string }>
-    | Readonly<{ is: 'times'; n: number }>
-    | Readonly<{ is: 'clicks'; n: number }>
-    | Readonly<{ is: 'turns'; n: number }>
-    | Readonly<{ is: 'way'; way: 'cw' | 'ccw' }>
-    | Readonly<{ is: 'length'; ms: number; mostMs: number }>
-    | Readonly<{ is: 'nth'; n: number }>
-    | Readonly<{ is: 'number'; n: number }>
-  );
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [
@@ -78,146 +29,10 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*)\b/, 'blinks'],
 ];
 
-const numerals: Readonly<Record<string, string>> = {
-  zero: '0',
-  oh: '0',
-  nought: '0',
-  dash: '-',
-  dashes: '-',
-  line: '-',
-  lines: '-',
-  bar: '-',
-  bars: '-',
-};
-
-/** What a display is said to show, from a word on: quoted, in capitals, spelt out, so many dashes. */
-export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text: string; length: number }> | null {
-  let i = at;
-  while (
-    ['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') &&
-    !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')
-  )
-    i += 1;
-  const first = words[i];
-  if (!first) return null;
-  if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
-  const next = words[i + (first.span || 1)];
-  if (first.value !== null && first.value > 1 && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
-    return { text: '0'.repeat(Math.min(8, first.value)), length: i + first.span + 1 - at };
-  if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
-    const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
-    if (mark && numerals[mark.word] === '-')
-      return { text: '-'.repeat(Math.min(8, first.value)), length: i + first.span + (mark === next ? 1 : 2) - at };
-  }
-  // letters and figures one by one: S E, capital F, capital L, one, zero zero zero
-  let text = '';
-  let j = i;
-  for (; j < words.length; j += 1) {
-    const w = words[j];
-    if (!w) break;
-    if (
-      w.word === 'capital' ||
-      w.word === 'letter' ||
-      w.word === 'big' ||
-      (w.raw === ',' && text.length > 0 && words[j + 1]?.word === 'capital')
-    )
-      continue;
-    if (
-      w.raw === ',' &&
-      text.length > 0 &&
-      text.length < 4 &&
-      ((letterOf(words[j + 1]?.raw ?? '') !== null && (words[j + 1]?.raw.length ?? 9) === 1) ||
-        (words[j + 1]?.value ?? 99) < 10)
-    )
-      continue;
-    if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw)) text += w.raw;
-    else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw))
-      text += w.raw.toUpperCase();
-    else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);
-    else if (numerals[w.word] === '0') text += '0';
-    else if (numerals[w.word] === '-' && text.length > 0) text += '-';
-    else break;
-    if (text.length >= 8) break;
-  }
-  if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw)))
-    return { text, length: j - at };
-  const second = words[i + 1];
-  if (second?.word === 'question' && words[i + 2]?.word === 'mark')
-    return { text: `${first.raw}?`, length: i + 3 - at };
-  if (/^[a-z]{2}$/.test(first.raw) && /^([a-z])\1$/.test(first.raw)) return { text: first.raw, length: i + 1 - at };
-  return null;
-}
-
-/** A word a display is said to show, where the display was named. */
-function plainTextAt(
-  words: readonly Word[],
-  at: number,
-  items: readonly Item[],
-): Readonly<{ text: string; length: number }> | null {
-  const display = items.some((x) => x.is === 'sign' && x.signs.some((s) => s.kind === 'text' || s.kind === 'segments'));
-  const w = words[at];
-  if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
-  if (/^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in)$/.test(w.word))
-    return null;
-  return { text: w.raw.toUpperCase(), length: 1 };
-}
-
 const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
   from: words[i]?.from ?? 0,
   to: words[i + n - 1]?.to ?? 0,
 });
-
-/** `three seconds`, `half a minute`, `five to ten seconds`, `a quarter of an hour`. */
-function lengthAt(words: readonly Word[], at: number): Readonly<{ ms: number; mostMs: number; length: number }> | null {
-  const w = words[at];
-  if (!w) return null;
-  const unit = (i: number): number | undefined => unitMs[words[i]?.word ?? ''];
-  if (w.word === 'half') {
-    const i = ['a', 'an'].includes(words[at + 1]?.word ?? '') ? at + 2 : at + 1;
-    const ms = unit(i);
-    return ms === undefined ? null : { ms: ms / 2, mostMs: ms / 2, length: i + 1 - at };
-  }
-  if (w.word === 'quarter' && words[at + 1]?.word === 'of' && unit(at + 3) !== undefined)
-    return { ms: (unit(at + 3) ?? 0) / 4, mostMs: (unit(at + 3) ?? 0) / 4, length: 4 };
-  if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {
-    const ms = unit(at + 1) ?? 0;
-    return { ms, mostMs: ms, length: 2 };
-  }
-  if (w.value === null) return null;
-  let i = at + w.span;
-  if (w.value === 1 && words[i]?.word === 'half' && unit(i + 1) !== undefined) {
-    const ms = (unit(i + 1) ?? 0) / 2;
-    return { ms, mostMs: ms, length: i + 2 - at };
-  }
-  if (['good', 'full', 'whole', 'little', 'more'].includes(words[i]?.word ?? '')) i += 1;
-  const to = words[i];
-  if ((to?.word === 'to' || to?.word === 'or' || to?.raw === '–') && words[i + 1]?.value != null) {
-    const most = words[i + 1];
-    const ms = most && unit(i + 1 + most.span);
-    if (most?.value != null && ms !== undefined)
-      return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
-  }
-  const ms = unit(i);
-  return ms === undefined ? null : { ms: w.value * ms, mostMs: w.value * ms, length: i + 1 - at };
-}
-
-const timesAt = (words: readonly Word[], at: number): Readonly<{ n: number; length: number }> | null => {
-  const w = words[at];
-  if (!w) return null;
-  if (w.word === 'once') return { n: 1, length: 1 };
-  if (w.word === 'twice') return { n: 2, length: 1 };
-  if (w.word === 'thrice') return { n: 3, length: 1 };
-  if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
-  const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
-  if (each !== null) return null;
-  if (
-    w.value !== null &&
-    ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') &&
-    Number.isInteger(w.value)
-  )
-    return { n: w.value, length: w.span + 1 };
-  return null;
-};
 
 /** Everything a stretch names, in order. What says nothing of the unit is passed over. */
 export function itemsOf(words: readonly Word[], called: Called, last: readonly ControlFacts[]): Item[] {
@@ -347,7 +162,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       const colour = /\b(green|yellow|red|white|amber|blue)\b/.exec(found)?.[1];
       const count = words.slice(i, i + 4).find((x) => x.value !== null)?.value ?? null;
       const of = called.lamps.filter(
-        (l) => l.kind === 'lamp' && (colour === undefined || l.colours.includes(colour as never)),
+        (l) => l.kind === 'lamp' && (colour === undefined || l.colours.some((c) => c === colour)),
       );
       const signs = count !== null && of.length !== count && called.lamps.length === count ? called.lamps : of;
       take(found.split(' ').length, { is: 'sign', signs });

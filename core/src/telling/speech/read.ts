@@ -1,10 +1,12 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import { type ReadIn, readIn } from './captions.ts';
-import { type Doubt, type Hole, type Made, Reader } from './frames.ts';
+import { end, readAll, startsAct, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
+import { type Doubt, type Hole, type Made, Reader } from './reader.ts';
 import { corrected, segmentsOf, summaryAt } from './segments.ts';
+import { lacksState } from './shown.ts';
 import { wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -42,12 +44,13 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
 function readPart(text: string, from: number, to: number, reader: Reader): void {
   const own = text.slice(from, to);
   const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
-  reader.readAll(
+  readAll(
+    reader,
     segmentsOf(
       words,
-      (at) => reader.startsAct(words, at),
-      (some) => reader.lacksState(some),
-      (at) => reader.startsPlace(words, at),
+      (at) => startsAct(reader, words, at),
+      (some) => lacksState(reader, some),
+      (at) => startsPlace(reader, words, at),
     ),
   );
 }
@@ -77,14 +80,14 @@ export function readTold(raw: string, facts: UnitFacts): Told {
   const read = voices(input).map((spans) => {
     const own = new Reader(called);
     for (const [from, to] of spans) if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own);
-    own.end();
+    end(own);
     return own;
   });
   const [reader = new Reader(called)] = [...read].sort((a, b) => b.made.length - a.made.length);
   const { made } = reader;
   const summing = new Reader(called);
   if (sumAt < text.length) readPart(text, sumAt, text.length, summing);
-  const summed = summing.end();
+  const summed = end(summing);
   const summary = summed.map((m) => m.step);
   const names = namesOf(text, made);
   const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];

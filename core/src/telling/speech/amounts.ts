@@ -1,0 +1,58 @@
+import { unitMs } from './lexicon.ts';
+import type { Word } from './text.ts';
+
+/** `three seconds`, `half a minute`, `five to ten seconds`, `a quarter of an hour`. */
+export function lengthAt(
+  words: readonly Word[],
+  at: number,
+): Readonly<{ ms: number; mostMs: number; length: number }> | null {
+  const w = words[at];
+  if (!w) return null;
+  const unit = (i: number): number | undefined => unitMs[words[i]?.word ?? ''];
+  if (w.word === 'half') {
+    const i = ['a', 'an'].includes(words[at + 1]?.word ?? '') ? at + 2 : at + 1;
+    const ms = unit(i);
+    return ms === undefined ? null : { ms: ms / 2, mostMs: ms / 2, length: i + 1 - at };
+  }
+  if (w.word === 'quarter' && words[at + 1]?.word === 'of' && unit(at + 3) !== undefined)
+    return { ms: (unit(at + 3) ?? 0) / 4, mostMs: (unit(at + 3) ?? 0) / 4, length: 4 };
+  if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {
+    const ms = unit(at + 1) ?? 0;
+    return { ms, mostMs: ms, length: 2 };
+  }
+  if (w.value === null) return null;
+  let i = at + w.span;
+  if (w.value === 1 && words[i]?.word === 'half' && unit(i + 1) !== undefined) {
+    const ms = (unit(i + 1) ?? 0) / 2;
+    return { ms, mostMs: ms, length: i + 2 - at };
+  }
+  if (['good', 'full', 'whole', 'little', 'more'].includes(words[i]?.word ?? '')) i += 1;
+  const to = words[i];
+  if ((to?.word === 'to' || to?.word === 'or' || to?.raw === '–') && words[i + 1]?.value != null) {
+    const most = words[i + 1];
+    const ms = most && unit(i + 1 + most.span);
+    if (most?.value != null && ms !== undefined)
+      return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
+  }
+  const ms = unit(i);
+  return ms === undefined ? null : { ms: w.value * ms, mostMs: w.value * ms, length: i + 1 - at };
+}
+
+/** `twice`, `three times`, `2 x`. */
+export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: number; length: number }> | null => {
+  const w = words[at];
+  if (!w) return null;
+  if (w.word === 'once') return { n: 1, length: 1 };
+  if (w.word === 'twice') return { n: 2, length: 1 };
+  if (w.word === 'thrice') return { n: 3, length: 1 };
+  if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
+  const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
+  if (each !== null) return null;
+  if (
+    w.value !== null &&
+    ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') &&
+    Number.isInteger(w.value)
+  )
+    return { n: w.value, length: w.span + 1 };
+  return null;
+};

@@ -1,0 +1,156 @@
+import { itemsOf } from './items.ts';
+import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
+import type { Segment } from './segments.ts';
+import { quicken } from './shown.ts';
+import { isAside, isMuted, isTalk, isWarning, named } from './talk.ts';
+import type { Word } from './text.ts';
+import { closeBranch, closeWindow, readActs, readIf } from './windows.ts';
+
+export function startsAct(r: Reader, words: readonly Word[], at: number): boolean {
+  const ahead = words.slice(at, at + 4);
+  const [first, second] = itemsOf(ahead, r.called, r.last).filter((x) => x.is !== 'both');
+  if (!first) return false;
+  if (first.is === 'control') return first.place !== null || second?.is === 'place';
+  return ['act', 'let-go', 'sign', 'clicks'].includes(first.is) || (first.is === 'it' && second?.is === 'act');
+}
+
+export function startsPlace(r: Reader, words: readonly Word[], at: number): boolean {
+  const [first, second] = itemsOf(words.slice(at, at + 5), r.called, r.last);
+  return (
+    first?.is === 'control' &&
+    !isPush(first.own) &&
+    first.from === words[at]?.from &&
+    (first.place !== null || second?.is === 'place')
+  );
+}
+
+/** Reads stretches in order. */
+export function readAll(r: Reader, segments: readonly Segment[]): void {
+  r.saysWhatWorks ||= /\bwhat (?:does|do) work\b|\bwhat works\b/.test(
+    segments.map((s) => s.words.map((w) => w.word).join(' ')).join(' . '),
+  );
+  const bare = new Map<number, number>();
+  for (const s of segments) {
+    const items = itemsOf(s.words, r.called, r.last);
+    const isBare = items.length > 0 && items.every((x) => x.is === 'times' || (x.is === 'control' && isPush(x.own)));
+    if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
+  }
+  for (const s of segments) {
+    r.listed = (bare.get(s.sentence) ?? 0) >= 2;
+    read(r, s);
+  }
+}
+
+export function read(r: Reader, segment: Segment): void {
+  if (isMuted(r, segment)) {
+    const [a] = segment.words;
+    const z = segment.words.at(-1);
+    if (a && z && named(r, itemsOf(segment.words, r.called, r.last)))
+      r.holes.push({ from: a.from, to: z.to, why: 'warned' });
+    return;
+  }
+  if (segment.sentence !== r.sentence) {
+    closeWindow(r, segment.sentence);
+    if (r.branch && segment.sentence > r.branch.sentence && segment.words[0]?.word !== 'otherwise') closeBranch(r);
+    r.sentence = segment.sentence;
+    r.skipping = null;
+    r.pending = [];
+  }
+  const items = itemsOf(segment.words, r.called, r.last);
+  const [first] = segment.words;
+  const end = segment.words.at(-1);
+  if (
+    first &&
+    segment.words.length <= 3 &&
+    items.every((x) => x.is === 'light' || x.is === 'not') &&
+    quicken(r, segment)
+  )
+    return;
+  if (!first || !end || items.length === 0) return;
+  const at = { from: first.from, to: end.to };
+  if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    return;
+  }
+  if (isTalk(r, segment)) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'not-understood' });
+    r.skipping = segment.sentence;
+    return;
+  }
+  if (segment.isQuestion && items.some(isOf('not'))) r.refused = segment.sentence + 1;
+  if (r.refused === segment.sentence) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    return;
+  }
+  if (segment.isQuestion) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'asked' });
+    return;
+  }
+  // `I don't bother with that, I just …`
+  const just = items.some(isOf('not')) ? segment.words.findIndex((w, i) => i > 0 && w.word === 'just') : -1;
+  if (just > 0 && segment.words.slice(0, just).some((w) => /^(?:don't|dont|not|never)$/.test(w.word))) {
+    read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
+    return;
+  }
+  const not = items.findIndex(isOf('not'));
+  const act = items.findIndex(isOf('act', 'control', 'let-go'));
+  if (not >= 0 && isWarning(r, segment, items, not, act)) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    if (first.word === 'never') r.skipping = segment.sentence;
+    return;
+  }
+  if (
+    items[0]?.is !== 'if' &&
+    items[0]?.is !== 'else' &&
+    (isAside(r, segment) ||
+      /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
+        segment.words.map((w) => w.word).join(' '),
+      ))
+  ) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    r.skipping = segment.sentence;
+    return;
+  }
+  if (
+    (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') ||
+    /^(?:because|unless|cause)$/.test(first.word)
+  ) {
+    if (named(r, items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  if (items[0]?.is === 'if' && r.branch?.otherwise !== null && r.branch !== null) return;
+  if (items[0]?.is === 'if') {
+    readIf(r, segment, items);
+    return;
+  }
+  if (items[0]?.is === 'else') {
+    if (r.branch) r.branch.otherwise = r.made.length;
+    else if (items.length === 1) return;
+    readActs(r, segment, items.slice(1));
+    return;
+  }
+  readActs(r, segment, items);
+}
+
+export function end(r: Reader): Made[] {
+  closeWindow(r, Number.POSITIVE_INFINITY);
+  closeBranch(r);
+  const first = r.made.findIndex((m) => isAct(m.step));
+  if (first > 0) r.made.splice(0, first, ...r.made.slice(0, first).filter((m) => m.step.kind !== 'see'));
+  if (first < 0) r.made.length = 0;
+  dropToldOut(r);
+  return r.made;
+}
+
+/** What was said to be done so often and is then told out once more is told once. */
+export function dropToldOut(r: Reader): void {
+  for (let i = 0; i < r.made.length; i += 1) {
+    const step = r.made[i]?.step;
+    const inner = step?.kind === 'group' && step.window ? step.steps.at(-1) : step;
+    if (inner?.kind !== 'group' || inner.times < 2) continue;
+    const key = inner.steps.map((s) => JSON.stringify(s));
+    let n = 0;
+    while (key.every((k, j) => JSON.stringify(r.made[i + 1 + n * key.length + j]?.step) === k)) n += 1;
+    if (n > 0) r.made.splice(i + 1, n * key.length);
+  }
+}

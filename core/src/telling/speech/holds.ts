@@ -1,0 +1,158 @@
+import type { PlaceId } from '../../base/ids.ts';
+import type { Held, Moment } from '../../model/route.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import { onlyHeld } from '../names.ts';
+import type { Item } from './item.ts';
+import { isOf, isPush, type Reader, spanOf } from './reader.ts';
+import { momentIn, see, shownIn } from './shown.ts';
+import { set } from './turns.ts';
+
+export const heldOf = (_r: Reader, own: ControlFacts, place: PlaceId | null): Held => {
+  const to = isPush(own) ? null : (place ?? onlyHeld(own));
+  return to === null ? { control: own.control.id } : { control: own.control.id, place: to };
+};
+
+export function readHold(
+  r: Reader,
+  items: readonly Item[],
+  ends: Moment | null,
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const all = items.filter(isOf('control'));
+  const holdable = (own: ControlFacts): boolean =>
+    isPush(own) || own.springs.size > 0 || ['pedal', 'lever', 'trigger'].includes(own.control.look);
+  const named = all.filter((c) => holdable(c.own));
+  const others = all.filter((c) => !holdable(c.own) && c.place !== null);
+  if (others.length > 0 && named.length === 0) {
+    for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
+    return true;
+  }
+  const length = items.find(isOf('length'));
+  const onto =
+    named.length > 0
+      ? named.map((n) => ({ own: n.own, place: n.place }))
+      : items.some(isOf('it', 'both')) || ends || length
+        ? r.last.map((own) => ({ own, place: null }))
+        : [];
+  const unique = onto.filter((o, i) => onto.findIndex((p) => p.own === o.own) === i);
+  if (unique.length === 0) return false;
+  const owns = unique.map((u) => u.own);
+  const again = r.held.length > 0 && owns.every((o) => r.held.includes(o));
+  const index = r.made.findLastIndex(
+    (m) =>
+      m.step.kind === 'hold' && m.step.controls.map((c) => c.control).join() === owns.map((o) => o.control.id).join(),
+  );
+  const before = r.made[index];
+  // said once more, with how long or until when
+  if (again && before?.step.kind === 'hold') {
+    if (length && before.step.until.kind === 'release' && index === r.made.length - 1) {
+      r.made[index] = {
+        ...before,
+        step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+        to: at.to,
+      };
+      r.held = [];
+    } else if (ends) {
+      r.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
+      r.held = [];
+    }
+    for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
+    return true;
+  }
+  // one and the other pressed, and the pair of them held
+  const two = r.made.slice(-owns.length);
+  const isPair =
+    owns.length > 1 &&
+    two.length === owns.length &&
+    two.every(
+      (m) =>
+        m.sentence === r.sentence &&
+        m.step.kind === 'press' &&
+        m.step.times === 1 &&
+        owns.some((o) => m.step.kind === 'press' && o.control.id === m.step.control),
+    );
+  if (isPair && named.length === 0) r.made.splice(r.made.length - owns.length);
+  const pressed = r.made.at(-1);
+  // pressed, and kept so
+  if (
+    pressed &&
+    ((pressed.step.kind === 'press' &&
+      owns.length === 1 &&
+      pressed.step.control === owns[0]?.control.id &&
+      pressed.step.times === 1) ||
+      pressed.step.kind === 'together') &&
+    named.length === 0
+  )
+    r.made.pop();
+  const put = r.made.at(-1);
+  const stood =
+    put?.step.kind === 'set' && owns.length === 1 && put.step.control === owns[0]?.control.id ? put.step.to : null;
+  if (stood !== null) r.made.pop();
+  const controls = unique.map((u) => heldOf(r, u.own, u.place ?? stood));
+  r.last = owns;
+  r.mode = 'hold';
+  const behind = length ? items.slice(items.indexOf(length) + 1) : [];
+  if (others.length > 0) {
+    r.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
+    r.held = owns;
+    for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
+    return true;
+  }
+  if (length) {
+    r.put({ kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } }, at);
+    r.held = [];
+    r.timed = owns;
+    const shown = shownIn(r, behind);
+    if (shown.length > 0) see(r, shown, at);
+  } else if (ends) {
+    r.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
+    r.held = [];
+  } else {
+    r.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
+    r.held = owns;
+  }
+  return true;
+}
+
+export function readRelease(
+  r: Reader,
+  items: readonly Item[],
+  release: number,
+  at: Readonly<{ from: number; to: number }>,
+): void {
+  const named = items.filter(isOf('control')).map((c) => c.own);
+  const controls = named.length > 0 ? named : r.held;
+  const ends = momentIn(
+    r,
+    items.filter((_, i) => i !== release),
+  );
+  if (controls.length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
+    r.put({ kind: 'release', controls: r.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
+    r.timed = [];
+    return;
+  }
+  if (controls.length === 0) return;
+  const ids = controls.map((c) => c.control.id);
+  const before = r.made.at(-1);
+  // already let go of
+  if (before?.step.kind === 'release' && before.step.controls.join() === ids.join()) {
+    if (ends && !before.step.at)
+      r.made[r.made.length - 1] = { ...before, step: { ...before.step, at: ends }, to: at.to };
+    return;
+  }
+  if (r.held.length === 0 && named.length === 0) return;
+  if (before?.step.kind === 'hold' && before.step.until.kind !== 'release') return;
+  const seen = r.made.at(-1);
+  const [sign] = seen?.step.kind === 'see' ? seen.step.signs : [];
+  if (
+    ends?.kind === 'sign' &&
+    sign &&
+    sign.sign === ends.shown.sign &&
+    seen?.step.kind === 'see' &&
+    seen.step.signs.length === 1
+  )
+    r.made.pop();
+  r.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);
+  r.held = r.held.filter((h) => !controls.includes(h));
+  r.mode = null;
+}

@@ -1,0 +1,131 @@
+import type { SignId } from '../../base/ids.ts';
+import { readHold, readRelease } from './holds.ts';
+import type { Item } from './item.ts';
+import { placeAt } from './mentions.ts';
+import { readPress } from './presses.ts';
+import { isOf, isPush, type Reader } from './reader.ts';
+import type { Segment } from './segments.ts';
+import { momentIn, see, shownIn } from './shown.ts';
+import { readSet, readTurn } from './turns.ts';
+import { readWait } from './waits.ts';
+
+export function readPlain(
+  r: Reader,
+  segment: Segment,
+  items: Item[],
+  at: Readonly<{ from: number; to: number }>,
+): void {
+  const until = items.findIndex(isOf('until'));
+  const moment = items.findIndex((x, i) => x.is === 'moment' && i !== until);
+  const release = items.findIndex((x) => x.is === 'let-go' || (x.is === 'act' && x.act === 'release'));
+  if (release > 0) {
+    const cut = items.findLastIndex((x, i) => i < release && (x.is === 'moment' || x.is === 'until'));
+    const split = cut > 0 ? cut : release;
+    const before = items.slice(0, split);
+    if (before.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait') && before.some(isOf('control'))) {
+      readPlain(r, segment, before, at);
+      readRelease(r, items.slice(split), release - split, at);
+      return;
+    }
+  }
+  if (release >= 0) {
+    const next = items.findIndex(
+      (x, i) => i > release && ((x.is === 'act' && x.act !== 'see' && x.act !== 'set') || x.is === 'length'),
+    );
+    readRelease(r, next > 0 ? items.slice(0, next) : items, release, at);
+    if (next > 0) readPlain(r, segment, items.slice(next), at);
+    return;
+  }
+  const head = until >= 0 ? items.slice(0, until) : items;
+  const tail = until >= 0 ? items.slice(until + 1) : [];
+  const ends = tail.length > 0 ? momentIn(r, tail) : null;
+  const controls = head.filter(isOf('control'));
+  const act = head.find(isOf('act'));
+  const length = head.find(isOf('length'));
+  const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
+  if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
+    if (readHold(r, head, ends, at)) return;
+  }
+  if (until >= 0 && ends && controls.length === 0 && r.held.length === 0) {
+    if (ends.kind === 'sign')
+      see(r, [ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
+    return;
+  }
+  const reached = tail.find(isOf('number'));
+  const [one] = r.held.length > 0 ? r.held : r.last;
+  if (until >= 0 && !ends && reached && one && isPush(one)) {
+    const before = r.made.at(-1);
+    if (before?.step.kind === 'hold' && before.step.until.kind === 'release') r.made.pop();
+    r.held = [];
+    r.put({ kind: 'step-list', control: one.control.id, to: reached.n, start: 0, by: 'ramp' }, at);
+    return;
+  }
+  // a hold that goes on until something, told after it
+  if (until >= 0 && ends && controls.length === 0 && r.held.length > 0) {
+    r.put({ kind: 'release', controls: r.held.map((h) => h.control.id), at: ends }, at);
+    r.held = [];
+    return;
+  }
+  // when a sign comes, do this: the sign, then the act
+  const timed =
+    moment >= 0 && moment < 2
+      ? head.findIndex((x, i) => i > moment && ((x.is === 'act' && x.act !== 'see') || x.is === 'control'))
+      : -1;
+  if (timed > 0) {
+    const shown = shownIn(r, head.slice(moment + 1, timed));
+    if (shown.length > 0) {
+      see(r, shown, at);
+      readPlain(r, segment, head.slice(timed), at);
+      return;
+    }
+  }
+  if (act?.act === 'wait' && !length) r.waiting = r.sentence;
+  const shown = shownIn(r, head);
+  const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
+  if (shown.length === 0 && isSigns) {
+    r.pending = [...r.pending, ...head.filter(isOf('sign')).flatMap((x) => x.signs)];
+    const [named] = r.pending;
+    if (named?.kind === 'lamp') r.lastSign = { kind: 'lamp', sign: named.id as SignId, state: 'lit' };
+    return;
+  }
+  if (shown.length > 0 && controls.length === 0 && !head.some(isOf('clicks'))) {
+    const [sign] = shown;
+    const nth = head.find(isOf('nth'))?.n;
+    const before = r.made.at(-1)?.step;
+    // after the second beep: of those that were seen
+    if (
+      head[0]?.is === 'moment' &&
+      sign &&
+      nth !== undefined &&
+      before?.kind === 'see' &&
+      before.signs.some((s) => s.sign === sign.sign)
+    ) {
+      r.lastSign = sign.kind === 'sound' ? { ...sign, times: nth } : sign;
+      return;
+    }
+    see(r, shown, at);
+    return;
+  }
+  const told = head.find(isOf('sign'))?.signs;
+  if (shown.length === 0 && told?.length === 1 && told[0]?.kind === 'lamp')
+    r.lastSign = { kind: 'lamp', sign: told[0].id as SignId, state: 'lit' };
+  const swept = r.made.at(-1);
+  if (swept?.step.kind === 'sweep' && swept.step.stopAt === undefined && swept.sentence === r.sentence) {
+    const { step } = swept;
+    const own = r.called.facts.controls.get(step.control);
+    const k = own ? segment.words.findIndex((_, i) => placeAt(segment.words, i, own) !== null) : -1;
+    const rest = own && k >= 0 ? placeAt(segment.words, k, own) : null;
+    if (rest) {
+      r.made[r.made.length - 1] = { ...swept, step: { ...step, stopAt: rest.place }, to: at.to };
+      return;
+    }
+  }
+  r.far = /\b(?:as far as|all the way|fully|until it stops|to the stop|to the end)\b/.test(
+    segment.words.map((w) => w.word).join(' '),
+  );
+  if (readTurn(r, head, at)) return;
+  if (readSet(r, segment, head, at)) return;
+  if (readPress(r, segment, head, at)) return;
+  if (length && !head.some(isOf('within')) && readWait(r, segment, length, at)) return;
+  if (shown.length > 0) see(r, shown, at);
+}

@@ -1,0 +1,282 @@
+import type { ControlId } from '../../base/ids.ts';
+import { defaultWithinMs } from '../../model/route.ts';
+import { heldOf, readHold } from './holds.ts';
+import type { Item } from './item.ts';
+import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
+import type { Segment } from './segments.ts';
+
+export function readPress(
+  r: Reader,
+  segment: Segment,
+  items: readonly Item[],
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const act = items.find(isOf('act'));
+  const isPressed =
+    act?.act === 'press' || (act?.act === 'set' && items.some((x) => x.is === 'control' && isPush(x.own)));
+  const any = items.find(isOf('any'));
+  if (any) {
+    r.put({ kind: 'press', control: 'any', times: items.find(isOf('times'))?.n ?? 1 }, any);
+    return true;
+  }
+  const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
+  const [only1] = pushes;
+  const words1 = segment.words.map((w) => w.word).join(' ');
+  const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
+  const leads =
+    /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(words1) ||
+    /\b(?:takes|gets|brings|moves) you\b|\bgo(?:es)? (?:to the next|back)\b/.test(words1);
+  if (
+    only1 &&
+    pushes.length === 1 &&
+    leads &&
+    !items.some((x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || x.is === 'number')
+  ) {
+    r.put({ kind: 'press', control: only1.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
+    r.last = [only1.own];
+    return true;
+  }
+  const upTo = items.find(isOf('number'));
+  if (only1 && pushes.length === 1 && counted && upTo && !items.some(isOf('times', 'length', 'sign'))) {
+    r.put({ kind: 'step-list', control: only1.own.control.id, to: upTo.n, start: 0, by: 'press' }, at);
+    r.last = [only1.own];
+    return true;
+  }
+  if (
+    only1 &&
+    pushes.length === 1 &&
+    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:say|confirm|accept|agree|take|store|save)\b/.test(words1)
+  ) {
+    r.put({ kind: 'press', control: only1.own.control.id, times: 1 }, at);
+    r.last = [only1.own];
+    r.mode = 'press';
+    return true;
+  }
+  const times = items.filter(isOf('times'));
+  const span = items.find(isOf('length'));
+  if (
+    pushes.length > 0 &&
+    span &&
+    act === undefined &&
+    !items.some(isOf('sign', 'within', 'moment', 'not')) &&
+    segment.words.length <= 9
+  )
+    return readHold(r, [...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
+  if (pushes.length === 0 && !act && (items.some(isOf('both')) || (span && r.made.at(-1)?.step.kind === 'together'))) {
+    const two = r.made.slice(-2);
+    const arePressed =
+      two.length === 2 && two.every((m) => m.sentence === r.sentence && m.step.kind === 'press' && m.step.times === 1);
+    const joined = two.at(-1);
+    const ids = arePressed
+      ? two.flatMap((m) => (m.step.kind === 'press' ? [m.step.control as ControlId] : []))
+      : joined?.step.kind === 'together'
+        ? joined.step.controls
+        : [];
+    if (ids.length > 1) {
+      r.made.splice(arePressed ? -2 : -1);
+      r.last = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
+      if (span)
+        r.put(
+          {
+            kind: 'hold',
+            controls: ids.map((control) => ({ control })),
+            until: { kind: 'span', span: spanOf(span) },
+          },
+          at,
+        );
+      else r.put({ kind: 'together', controls: ids, times: 1, withinMs: defaultWithinMs }, at);
+      return true;
+    }
+  }
+  if (pushes.length === 0 && act?.act === 'press' && items.some(isOf('both')) && r.last.length < 2) {
+    // both: which, is said next
+    r.both = true;
+    return true;
+  }
+  if (pushes.length === 0) {
+    // `three times` alone: of what was pressed last
+    const [only] = times;
+    const before = r.made.at(-1);
+    const text = segment.words.map((w) => w.word).join(' ');
+    if (
+      only &&
+      (/\b(?:pair|pairs|sequence|lot|round|rounds|that|these|those|over)\b/.test(text) || isToldOut(r, only.n)) &&
+      readAgain(r, items)
+    )
+      return true;
+    const longFor = items.find(isOf('length'));
+    if (items.some(isOf('long')) && longFor && before?.step.kind === 'press' && before.step.times === 1) {
+      r.made[r.made.length - 1] = {
+        ...before,
+        step: {
+          kind: 'hold',
+          controls: [{ control: before.step.control as ControlId }],
+          until: { kind: 'span', span: spanOf(longFor) },
+        },
+        to: at.to,
+      };
+      return true;
+    }
+    if (only && !act && before?.step.kind === 'press' && before.sentence >= r.sentence - 1 && before.step.times === 1) {
+      r.made[r.made.length - 1] = { ...before, step: { ...before.step, times: only.n }, to: at.to };
+      return true;
+    }
+    if (
+      act?.act === 'press' &&
+      r.last.length === 1 &&
+      r.last[0] &&
+      isPush(r.last[0]) &&
+      (only || items.some(isOf('it')))
+    ) {
+      r.put({ kind: 'press', control: r.last[0].control.id, times: only?.n ?? 1 }, at);
+      return true;
+    }
+    return readAgain(r, items);
+  }
+  const said = segment.words.map((w) => w.word).join(' ');
+  const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
+  const isNext =
+    r.listed ||
+    r.both ||
+    items.some(isOf('long')) ||
+    r.mode === 'press' ||
+    times.length > 0 ||
+    segment.joined === 'then' ||
+    pushes.length > 1;
+  const bare =
+    segment.words.length <= named + 3 + 2 * times.length &&
+    act === undefined &&
+    isNext &&
+    !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
+  const down =
+    items.some((x) => x.is === 'place' && x.word === 'down') ||
+    /\b(?:thumb|finger|fingers|hand|hands|foot) on\b/.test(said);
+  if (down && !isPressed) {
+    const owns = pushes.map((p) => p.own);
+    const before = r.made.at(-1);
+    // one after the other, kept down together
+    if (
+      before?.step.kind === 'hold' &&
+      before.step.until.kind === 'release' &&
+      before.sentence === r.sentence &&
+      r.held.length > 0
+    ) {
+      const fresh = owns.filter((o) => !r.held.includes(o));
+      const controls = [...before.step.controls, ...fresh.map((o) => heldOf(r, o, null))];
+      r.made[r.made.length - 1] = { ...before, step: { ...before.step, controls }, to: at.to };
+      r.held = [...r.held, ...fresh];
+      r.last = r.held;
+      return true;
+    }
+    return readHold(r, [...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
+  }
+  // what is held already is only named once more
+  if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;
+  const goesOn =
+    bare ||
+    (r.mode === 'press' &&
+      r.pressedIn === r.sentence &&
+      (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then'));
+  if (!isPressed && !goesOn && !(times.length > 0 && act === undefined)) {
+    // named without anything done to it: what “it” goes back to
+    if (act?.act !== 'see') r.last = pushes.map((p) => p.own);
+    return false;
+  }
+  const lengthBoth = items.find(isOf('length'));
+  if ((items.some(isOf('both')) || r.both) && pushes.length > 1 && lengthBoth)
+    return readHold(r, [...items, { is: 'act', act: 'hold', word: 'together', from: at.from, to: at.to }], null, at);
+  const isBoth = items.some(isOf('both')) || r.both;
+  r.both = false;
+  if (isBoth && pushes.length > 1) {
+    r.put(
+      {
+        kind: 'together',
+        controls: pushes.map((p) => p.own.control.id as ControlId),
+        times: times[0]?.n ?? 1,
+        withinMs: defaultWithinMs,
+      },
+      at,
+    );
+    r.last = pushes.map((p) => p.own);
+    r.mode = 'press';
+    return true;
+  }
+  for (const [i, item] of items.entries()) {
+    if (item.is !== 'control' || !isPush(item.own)) continue;
+    const after = items[i + 1];
+    const before = items[i - 1];
+    const later = items[i + 2];
+    const n =
+      after?.is === 'times'
+        ? after.n
+        : after?.is === 'act' && after.act === 'press' && later?.is === 'times'
+          ? later.n
+          : before?.is === 'times'
+            ? before.n
+            : null;
+    const isLong = items.some(isOf('long'));
+    const length = items.find(isOf('length'));
+    if (isLong && length)
+      r.put(
+        {
+          kind: 'hold',
+          controls: [{ control: item.own.control.id }],
+          until: { kind: 'span', span: spanOf(length) },
+        },
+        item,
+      );
+    else if (isLong)
+      r.put({ kind: 'hold', controls: [{ control: item.own.control.id }], until: { kind: 'release' } }, item);
+    else
+      r.put(
+        { kind: 'press', control: item.own.control.id, times: n ?? 1 },
+        { from: item.from, to: after?.is === 'times' ? after.to : item.to },
+      );
+    r.last = [item.own];
+  }
+  if (pushes.length > 1) r.last = pushes.map((p) => p.own);
+  r.pressedIn = r.sentence;
+  r.mode = 'press';
+  return true;
+}
+
+/** Whether the last acts are so many times the same already. */
+export function isToldOut(r: Reader, times: number): boolean {
+  const key = r.made.filter((m) => isAct(m.step) && m.sentence >= r.sentence - 1).map((m) => JSON.stringify(m.step));
+  for (let size = 2; size * times <= key.length; size += 1) {
+    const last = key.slice(-size).join();
+    if (
+      Array.from({ length: times }, (_, k) =>
+        key.slice(key.length - size * (k + 1), key.length - size * k).join(),
+      ).every((x) => x === last)
+    )
+      return true;
+  }
+  return false;
+}
+
+/** `that pair three times`, `and that twice`: what was told last, again; nothing where it was told out already. */
+export function readAgain(r: Reader, items: readonly Item[]): boolean {
+  const times = items.find(isOf('times'))?.n;
+  if (times === undefined || times < 2 || items.some(isOf('act', 'control', 'sign'))) return false;
+  const own = r.made.map((m, i) => ({ m, i })).filter(({ m }) => isAct(m.step) && m.sentence >= r.sentence - 1);
+  const key = own.map(({ m }) => JSON.stringify(m.step));
+  for (let size = 1; size * times <= key.length; size += 1) {
+    const last = key.slice(-size).join();
+    const is = Array.from({ length: times }, (_, k) =>
+      key.slice(key.length - size * (k + 1), key.length - size * k).join(),
+    ).every((x) => x === last);
+    if (is) return true;
+  }
+  const block = own.filter(({ m }) => m.sentence === own.at(-1)?.m.sentence).slice(-4);
+  const [first] = block;
+  const last = block.at(-1);
+  if (!first || !last || block.length < 2) return false;
+  r.made.splice(first.i, r.made.length - first.i, {
+    step: { kind: 'group', times, steps: block.map(({ m }) => m.step) },
+    from: first.m.from,
+    to: last.m.to,
+    sentence: first.m.sentence,
+  });
+  return true;
+}

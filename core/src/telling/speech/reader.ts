@@ -1,0 +1,73 @@
+import type { ControlId, PlaceId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import type { Moment, Step } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import type { Item, Light } from './item.ts';
+import type { Called } from './mentions.ts';
+
+/** A step with the stretch of the telling it was made of. */
+export type Made = Readonly<{ step: Step; from: number; to: number; sentence: number }>;
+/** A stretch that names something of the unit and of which nothing was made. */
+export type Hole = Readonly<{ from: number; to: number; why: 'warned' | 'asked' | 'not-understood' }>;
+export type Doubt = Readonly<{ from: number; to: number; about: string }>;
+
+export type ItemOf<K extends Item['is']> = Extract<Item, { is: K }>;
+export const isOf =
+  <K extends Item['is']>(...kinds: K[]) =>
+  (item: Item): item is ItemOf<K> =>
+    (kinds as string[]).includes(item.is);
+
+export const exactly = (ms: number) => ({ leastMs: ms, usualMs: ms, mostMs: ms });
+export const spanOf = ({ ms, mostMs }: Readonly<{ ms: number; mostMs: number }>) =>
+  ms === mostMs
+    ? exactly(ms)
+    : { leastMs: Math.min(ms, mostMs), usualMs: (ms + mostMs) / 2, mostMs: Math.max(ms, mostMs) };
+
+export const isPush = (own: ControlFacts): boolean => own.mechanism.kind === 'push';
+
+/** What a reader of a telling has made so far, and what it remembers of what was named, held and counted. */
+export class Reader {
+  readonly made: Made[] = [];
+  readonly holes: Hole[] = [];
+  readonly doubts: Doubt[] = [];
+  readonly called: Called;
+  /** What “it” and “both” go back to. */
+  last: ControlFacts[] = [];
+  held: ControlFacts[] = [];
+  mode: 'press' | 'hold' | 'turn' | null = null;
+  sentence = -1;
+  skipping: number | null = null;
+  window: { mostMs: number; from: Moment; at: number; sentence: number } | null = null;
+  lastSign: Shown | null = null;
+  pending: Sign[] = [];
+  far = false;
+  listed = false;
+  muted = false;
+  /** Whether it is said later what does work. */
+  saysWhatWorks = false;
+  refused = -1;
+  waiting = -1;
+  pressedIn = -1;
+  both = false;
+  timed: ControlFacts[] = [];
+  readonly places = new Map<ControlId, PlaceId>();
+  branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
+
+  constructor(called: Called) {
+    this.called = called;
+  }
+
+  put(step: Step, at: Readonly<{ from: number; to: number }>): void {
+    this.made.push({ step, from: at.from, to: at.to, sentence: this.sentence });
+  }
+}
+
+export const lampState = (light: Light) => (light === 'blinks' ? 'fast' : light);
+export const withoutTimes = (shown: Shown): Shown => {
+  if (shown.kind !== 'sound') return shown;
+  const { times: _, ...rest } = shown;
+  return rest;
+};
+export const isAct = (step: Step): boolean =>
+  step.kind !== 'see' && step.kind !== 'say' && step.kind !== 'at-place' && step.kind !== 'rest';

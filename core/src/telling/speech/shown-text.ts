@@ -1,0 +1,87 @@
+import { letterOf } from '../../spoken/letters.ts';
+import type { Item } from './item.ts';
+import type { Word } from './text.ts';
+
+const numerals: Readonly<Record<string, string>> = {
+  zero: '0',
+  oh: '0',
+  nought: '0',
+  dash: '-',
+  dashes: '-',
+  line: '-',
+  lines: '-',
+  bar: '-',
+  bars: '-',
+};
+
+/** What a display is said to show, from a word on: quoted, in capitals, spelt out, so many dashes. */
+export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text: string; length: number }> | null {
+  let i = at;
+  while (
+    ['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') &&
+    !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')
+  )
+    i += 1;
+  const first = words[i];
+  if (!first) return null;
+  if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
+  const next = words[i + (first.span || 1)];
+  if (first.value !== null && first.value > 1 && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
+    return { text: '0'.repeat(Math.min(8, first.value)), length: i + first.span + 1 - at };
+  if (first.value !== null && next && /^(?:dash|dashes|lines?|bars?|little|small)$/.test(next.word)) {
+    const mark = ['little', 'small'].includes(next.word) ? words[i + first.span + 1] : next;
+    if (mark && numerals[mark.word] === '-')
+      return { text: '-'.repeat(Math.min(8, first.value)), length: i + first.span + (mark === next ? 1 : 2) - at };
+  }
+  // letters and figures one by one: S E, capital F, capital L, one, zero zero zero
+  let text = '';
+  let j = i;
+  for (; j < words.length; j += 1) {
+    const w = words[j];
+    if (!w) break;
+    if (
+      w.word === 'capital' ||
+      w.word === 'letter' ||
+      w.word === 'big' ||
+      (w.raw === ',' && text.length > 0 && words[j + 1]?.word === 'capital')
+    )
+      continue;
+    if (
+      w.raw === ',' &&
+      text.length > 0 &&
+      text.length < 4 &&
+      ((letterOf(words[j + 1]?.raw ?? '') !== null && (words[j + 1]?.raw.length ?? 9) === 1) ||
+        (words[j + 1]?.value ?? 99) < 10)
+    )
+      continue;
+    if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw)) text += w.raw;
+    else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw))
+      text += w.raw.toUpperCase();
+    else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);
+    else if (numerals[w.word] === '0') text += '0';
+    else if (numerals[w.word] === '-' && text.length > 0) text += '-';
+    else break;
+    if (text.length >= 8) break;
+  }
+  if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw)))
+    return { text, length: j - at };
+  const second = words[i + 1];
+  if (second?.word === 'question' && words[i + 2]?.word === 'mark')
+    return { text: `${first.raw}?`, length: i + 3 - at };
+  if (/^[a-z]{2}$/.test(first.raw) && /^([a-z])\1$/.test(first.raw)) return { text: first.raw, length: i + 1 - at };
+  return null;
+}
+
+/** A word a display is said to show, where the display was named. */
+export function plainTextAt(
+  words: readonly Word[],
+  at: number,
+  items: readonly Item[],
+): Readonly<{ text: string; length: number }> | null {
+  const display = items.some((x) => x.is === 'sign' && x.signs.some((s) => s.kind === 'text' || s.kind === 'segments'));
+  const w = words[at];
+  if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
+  if (/^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in)$/.test(w.word))
+    return null;
+  return { text: w.raw.toUpperCase(), length: 1 };
+}

@@ -1,0 +1,132 @@
+import type { SignId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import type { Moment } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
+import type { Item } from './item.ts';
+import { itemsOf } from './items.ts';
+import { isAct, isOf, lampState, type Reader, withoutTimes } from './reader.ts';
+import type { Segment } from './segments.ts';
+import type { Word } from './text.ts';
+
+/** What signs are said to show, in order; a state goes with all that were named before it. */
+export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
+  const out: Shown[] = [];
+  let signs: Sign[] = [...r.pending];
+  let count: number | null = null;
+  items.forEach((item, i) => {
+    if (item.is === 'sign') {
+      signs = [...signs, ...item.signs];
+      if (item.signs.every((s) => s.kind === 'beeper')) {
+        const before = items[i - 1];
+        const after = items[i + 1];
+        const later = items[i + 2];
+        const times =
+          after?.is === 'times'
+            ? after.n
+            : after?.is === 'act' && later?.is === 'times'
+              ? later.n
+              : before?.is === 'number' || before?.is === 'times'
+                ? before.n
+                : null;
+        count = times;
+        for (const s of item.signs)
+          out.push({ kind: 'sound', sign: s.id as SignId, state: 'on', ...(count === null ? {} : { times: count }) });
+        signs = signs.filter((s) => s.kind !== 'beeper');
+      }
+    } else if (item.is === 'light') {
+      for (const s of signs)
+        if (s.kind === 'lamp') out.push({ kind: 'lamp', sign: s.id as SignId, state: lampState(item.light) });
+        else if (s.kind !== 'segments' && s.kind !== 'text')
+          out.push({ kind: 'sound', sign: s.id as SignId, state: item.light === 'dark' ? 'off' : 'on' });
+      if (items[i + 1]?.is !== 'light') signs = [];
+    } else if (item.is === 'text') {
+      const display =
+        signs.find((s) => s.kind === 'segments' || s.kind === 'text') ??
+        [...r.called.facts.signs.values()].find((s) => s.kind === 'segments' || s.kind === 'text');
+      if (display) out.push({ kind: 'text', sign: display.id as SignId, text: item.text });
+    } else if (
+      item.is === 'place' &&
+      signs.length > 0 &&
+      signs.every((s) => s.kind === 'lamp') &&
+      ['on', 'off', 'out'].includes(item.word)
+    ) {
+      for (const s of signs)
+        out.push({ kind: 'lamp', sign: s.id as SignId, state: item.word === 'on' ? 'lit' : 'dark' });
+      signs = [];
+    }
+  });
+  const seen = new Map(out.map((x) => [x.sign, x] as const));
+  if (seen.size < out.length) out.splice(0, out.length, ...seen.values());
+  // a fan or a pump that is heard
+  for (const s of signs)
+    if (s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text' && items.some(isOf('act', 'light')))
+      out.push({ kind: 'sound', sign: s.id as SignId, state: 'on' });
+  return out;
+}
+
+/** The moment some items name: a sign with what it does, and which time. */
+export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
+  const [shown] = shownIn(r, items);
+  const nth = items.find(isOf('nth'))?.n ?? 1;
+  if (shown)
+    return {
+      kind: 'sign',
+      shown: withoutTimes(shown),
+      nth: shown.kind === 'sound' && shown.times ? shown.times : nth,
+    };
+  const sign = items.find(isOf('sign'))?.signs[0];
+  if (sign?.kind === 'lamp')
+    return { kind: 'sign', shown: { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }, nth };
+  if (sign && sign.kind !== 'segments' && sign.kind !== 'text')
+    return { kind: 'sign', shown: { kind: 'sound', sign: sign.id as SignId, state: 'on' }, nth };
+  // “on the third one”: of the sign that was told last
+  if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
+  return null;
+}
+
+export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
+  const [first] = shown;
+  if (first) r.lastSign = first;
+  // what shows long after anything was done belongs to what is read, not to how one gets there
+  const done = r.made.findLast((m) => isAct(m.step) || m.step.kind === 'see' || m.step.kind === 'rest');
+  if (done && done.sentence < r.sentence - 4) {
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  const before = r.made.at(-1);
+  const [only] = shown;
+  if (
+    before?.step.kind === 'release' &&
+    before.step.at?.kind === 'sign' &&
+    only &&
+    shown.length === 1 &&
+    only.sign === before.step.at.shown.sign
+  )
+    return;
+  // the same once more says nothing new
+  if (before?.step.kind === 'see' && JSON.stringify(before.step.signs) === JSON.stringify(shown)) return;
+  r.put({ kind: 'see', must: 'must', signs: [...shown] }, at);
+}
+
+/** `it blinks, slowly`: how fast is said behind. */
+export function quicken(r: Reader, segment: Segment): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  const state = /\b(?:slow|slowly)\b/.test(text)
+    ? 'slow'
+    : /\b(?:fast|quick|quickly|rapidly)\b/.test(text)
+      ? 'fast'
+      : null;
+  const before = r.made.at(-1);
+  if (state === null || before?.step.kind !== 'see' || before.sentence !== r.sentence) return false;
+  const signs = before.step.signs.map((s) =>
+    s.kind === 'lamp' && s.state === 'fast' ? { ...s, state } : s,
+  ) as Shown[];
+  r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs } };
+  return true;
+}
+
+/** Whether a stretch names signs and has not said yet what they do. */
+export function lacksState(r: Reader, words: readonly Word[]): boolean {
+  const items = itemsOf(words, r.called, r.last);
+  return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || x.is === 'act');
+}

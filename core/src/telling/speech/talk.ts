@@ -1,0 +1,77 @@
+import type { Item } from './item.ts';
+import { mentionAt } from './mentions.ts';
+import { isOf, isPush, type Reader } from './reader.ts';
+import type { Segment } from './segments.ts';
+
+export const named = (_r: Reader, items: readonly Item[]): boolean =>
+  items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
+
+/** What is said not to be done, or not to work. */
+export function isWarning(_r: Reader, segment: Segment, items: readonly Item[], not: number, act: number): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  if (/\bif (?:it|you) (?:does|do)n't\b/.test(text)) return false;
+  // `not the second, the third`; `no more than`
+  if (/^(?:not|no) (?:the )?(?:before|the second|the first|more)/.test(text)) return true;
+  return act < 0 || not < act || items.slice(act).some(isOf('not'));
+}
+
+/** What others do, what would happen, what is not part of it. */
+export function isAside(_r: Reader, segment: Segment): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
+    text,
+  );
+}
+
+/** What a code means, what a part measures, what causes it: nothing of that is done. */
+export function isTalk(r: Reader, segment: Segment): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  const raw = segment.words.map((w) => w.raw).join(' ');
+  if (
+    /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|bar|millibar|degrees|percent|hertz|watts?|kilowatts?)\b/.test(
+      text,
+    )
+  )
+    return true;
+  if (
+    /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+      text,
+    ) &&
+    !/\b(?:press|hold|push)\b/.test(text)
+  )
+    return true;
+  const [first] = segment.words;
+  const moves = first && mentionAt(segment.words, 0, r.called.controls);
+  // `up makes it bigger, next goes to the next place`
+  if (
+    moves &&
+    isPush(moves.of) &&
+    /^(?:changes?|makes?|moves?|goes|selects?)$/.test(segment.words[moves.length]?.word ?? '')
+  )
+    return true;
+  const named =
+    first && (mentionAt(segment.words, 0, r.called.controls) ?? mentionAt(segment.words, 0, r.called.signs));
+  // `small is one, large is two`
+  if (
+    named &&
+    /^(?:is|counts?|=)$/.test(segment.words[named.length]?.word ?? '') &&
+    segment.words[named.length + 1]?.value != null &&
+    segment.words.length <= named.length + 3
+  )
+    return true;
+  const code =
+    /^(?:code |fault |error )?(?:[A-Z] ?\d{1,3}|[A-Z] (?:oh |zero )?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|\w+ty)|\d{2,3})(?: is\b| means\b|,| |$)/;
+  return (
+    segment.joined === 'start' &&
+    code.test(raw) &&
+    !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
+  );
+}
+
+/** Whether what is told just now is what does not work. */
+export function isMuted(r: Reader, segment: Segment): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  if (/\bwhat (?:does not|doesn't|do not|don't) work\b/.test(text)) r.muted = true;
+  if (/\bwhat (?:does|do) work\b|\bwhat works\b/.test(text)) r.muted = false;
+  return r.muted && r.saysWhatWorks;
+}

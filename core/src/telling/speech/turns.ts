@@ -1,0 +1,176 @@
+import type { PlaceId } from '../../base/ids.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import type { Item } from './item.ts';
+import { placeByVerb } from './mentions.ts';
+import { isOf, isPush, type Reader, spanOf } from './reader.ts';
+import type { Segment } from './segments.ts';
+
+export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+  const knobs = [...r.called.facts.controls.values()].filter((c) => c.mechanism.kind === 'clicks');
+  const named = items.filter(isOf('control')).find((c) => c.own.mechanism.kind === 'clicks');
+  const own =
+    named?.own ?? r.last.find((c) => c.mechanism.kind === 'clicks') ?? (knobs.length === 1 ? knobs[0] : undefined);
+  if (!own) return false;
+  let done = false;
+  items.forEach((item, i) => {
+    const bare = item.is === 'number' && r.mode === 'turn' && items.some(isOf('way'));
+    if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
+    const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
+    const way = near?.is === 'way' ? near.way : items.find(isOf('way'))?.way;
+    if (!way) {
+      r.doubts.push({ ...at, about: 'which way it is turned' });
+      return;
+    }
+    done = true;
+    const before = r.made.at(-1);
+    if (
+      before?.step.kind === 'turn' &&
+      before.sentence === r.sentence &&
+      'n' in item &&
+      before.step.clicks === item.n &&
+      before.step.way === way
+    )
+      return;
+    if (item.is !== 'turns' && 'n' in item) r.put({ kind: 'turn', control: own.control.id, clicks: item.n, way }, item);
+    else if (item.is === 'turns')
+      r.put(
+        {
+          kind: 'sweep',
+          control: own.control.id,
+          turns: item.n,
+          way,
+          ...(named?.place ? { stopAt: named.place } : {}),
+        },
+        item,
+      );
+  });
+  const far = items.find(isOf('way'));
+  if (!done && named && far && r.far) {
+    r.put(
+      {
+        kind: 'sweep',
+        control: own.control.id,
+        turns: 1,
+        way: far.way,
+        ...(named.place ? { stopAt: named.place } : {}),
+      },
+      at,
+    );
+    done = true;
+  }
+  if (done) {
+    r.last = [own];
+    r.mode = 'turn';
+    // “stop with the pointer on humid”
+    const rest = items.find((x) => x.is === 'control' && x.own === own && x.place !== null);
+    const before = r.made.at(-1);
+    if (rest?.is === 'control' && rest.place && before?.step.kind === 'sweep')
+      r.made[r.made.length - 1] = { ...before, step: { ...before.step, stopAt: rest.place } };
+  }
+  return done;
+}
+
+/** Puts a control somewhere; told once more where it stands already, that is no step of its own. */
+export function set(
+  r: Reader,
+  own: ControlFacts,
+  to: PlaceId,
+  at: Readonly<{ from: number; to: number }>,
+  beside = false,
+): void {
+  if (!beside) r.last = [own];
+  r.mode = null;
+  if (r.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
+  if (r.held.includes(own)) return;
+  r.places.set(own.control.id, to);
+  r.put({ kind: 'set', control: own.control.id, to }, at);
+}
+
+export function readSet(
+  r: Reader,
+  segment: Segment,
+  items: readonly Item[],
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const named = items.filter(isOf('control')).filter((c) => !isPush(c.own));
+  let done = false;
+  let act: string | null = null;
+  for (const [i, item] of items.entries()) {
+    if (item.is === 'act') act = item.act;
+    if (item.is !== 'control' || isPush(item.own)) continue;
+    const next = items[i + 1];
+    const word = next?.is === 'place' ? next.word : null;
+    const before = items[i - 1];
+    const wordBefore = before?.is === 'place' ? before.word : null;
+    const isNear = (a: Item): boolean => {
+      const [from, to] = a.to <= item.from ? [a.to, item.from] : [item.to, a.from];
+      return segment.words.filter((w) => w.from >= from && w.to <= to).length <= 5;
+    };
+    const verb =
+      items.slice(0, i).findLast((x) => x.is === 'act' && isNear(x)) ??
+      items.slice(i + 1).find((x) => x.is === 'act' && isNear(x)) ??
+      null;
+    const verbAct = verb?.is === 'act' ? verb.act : null;
+    // `switches 2 and 7 are set to on`: what is said of the last is said of both
+    const shared = items.slice(i + 1).find((x) => x.is === 'control' && x.place !== null && !isPush(x.own));
+    const together =
+      shared?.is === 'control' &&
+      item.own.control.look === shared.own.control.look &&
+      item.own.mechanism.kind === 'places'
+        ? (item.own.mechanism.places.find((p) => p.id === shared.place)?.id ?? null)
+        : null;
+    const place =
+      item.place ??
+      (together as PlaceId | null) ??
+      (word ? placeByVerb(item.own, word) : null) ??
+      (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
+      (verbAct ? placeByVerb(item.own, verbAct === 'press' ? 'push' : verbAct) : null);
+    if (place === null) continue;
+    set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
+    // off and on again
+    const other = item.place !== null && next?.is === 'place' ? placeByVerb(item.own, next.word) : null;
+    if (other !== null && other !== place && /^(?:on|off|in|out)$/.test(word ?? '')) set(r, item.own, other, item);
+    done = true;
+  }
+  if (done) {
+    const length = items.find(isOf('length'));
+    if (length && !items.some(isOf('within'))) r.put({ kind: 'rest', span: spanOf(length) }, length);
+    return true;
+  }
+  const [lone] = named;
+  if (lone && named.length === 1) r.last = [lone.own];
+  if (named.length === 0 && (act === 'in' || act === 'out') && (!items.some(isOf('it')) || r.last.every(isPush))) {
+    const plug = r.called.facts.supply.find((c) => c.control.look === 'plug');
+    const to = plug && placeByVerb(plug, act);
+    if (plug && to && r.last.every(isPush)) {
+      set(r, plug, to, at);
+      return true;
+    }
+  }
+  // `then off`, `back in`: of what was named last
+  const [only] = r.last;
+  const word = items.filter(isOf('place')).at(-1)?.word;
+  if (
+    named.length === 0 &&
+    only &&
+    !isPush(only) &&
+    r.last.length === 1 &&
+    word &&
+    (items.length <= 3 || act !== null) &&
+    !items.some(isOf('sign', 'control', 'text'))
+  ) {
+    if (word === 'back' && act !== 'set' && act !== 'in') return false;
+    const place = placeByVerb(only, word === 'back' ? 'in' : word);
+    if (place === null) return false;
+    set(r, only, place, at);
+    return true;
+  }
+  // `open it`, `plug it back in`
+  if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {
+    const place = placeByVerb(only, act);
+    if (place === null) return false;
+    set(r, only, place, at);
+    return true;
+  }
+  return false;
+}

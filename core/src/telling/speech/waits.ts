@@ -1,0 +1,45 @@
+import { type ItemOf, type Reader, spanOf } from './reader.ts';
+import type { Segment } from './segments.ts';
+
+export function readWait(
+  r: Reader,
+  segment: Segment,
+  length: ItemOf<'length'>,
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  const before = r.made.at(-1);
+  // `hold it, five seconds`
+  if (
+    before?.step.kind === 'hold' &&
+    before.step.until.kind === 'release' &&
+    r.held.length > 0 &&
+    segment.words.length < 9 &&
+    !/\bwait\b/.test(text)
+  ) {
+    r.made[r.made.length - 1] = {
+      ...before,
+      step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+      to: at.to,
+    };
+    r.held = [];
+    return true;
+  }
+  if (before?.step.kind === 'hold' && /\blong\b/.test(text) && before.step.until.kind === 'release') {
+    r.made[r.made.length - 1] = {
+      ...before,
+      step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
+      to: at.to,
+    };
+    r.held = [];
+    return true;
+  }
+  const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
+  if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
+  if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give)\b/.test(text) && !follows) return false;
+  if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
+    return false;
+  if (!/\b(?:wait|leave|left|count|give it|rest)\b/.test(text) && r.made.length === 0) return false;
+  r.put({ kind: 'rest', span: spanOf(length) }, at);
+  return true;
+}

@@ -1,0 +1,148 @@
+import type { SignId } from '../../base/ids.ts';
+import type { Moment } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
+import type { Item } from './item.ts';
+import { readPlain } from './plain.ts';
+import { isAct, isOf, type Reader, withoutTimes } from './reader.ts';
+import type { Segment } from './segments.ts';
+import { momentIn, see, shownIn } from './shown.ts';
+import { named } from './talk.ts';
+
+/** Wraps what was told within a window once that is over. */
+export function closeWindow(r: Reader, sentence: number): void {
+  const { window } = r;
+  if (!window) return;
+  const inside = r.made.slice(window.at);
+  const acts = inside.filter((m) => isAct(m.step));
+  // a window without acts yet goes on into the next sentence
+  if (acts.length === 0 && sentence <= window.sentence + 2) return;
+  r.window = null;
+  if (acts.length === 0) return;
+  const lastAct = inside.findLastIndex((m) => isAct(m.step));
+  const firstAct = inside.findIndex((m) => isAct(m.step));
+  const own = inside.slice(firstAct, lastAct + 1);
+  const [first] = own;
+  const last = own.at(-1);
+  if (!first || !last) return;
+  r.made.splice(window.at + firstAct, own.length, {
+    step: {
+      kind: 'group',
+      times: 1,
+      steps: own.map((m) => m.step),
+      window: { from: window.from, mostMs: window.mostMs },
+    },
+    from: first.from,
+    to: last.to,
+    sentence: first.sentence,
+  });
+}
+
+export function closeBranch(r: Reader): void {
+  const { branch } = r;
+  r.branch = null;
+  if (!branch) return;
+  const inside = r.made.splice(branch.at);
+  const split = (branch.otherwise ?? r.made.length + inside.length) - r.made.length;
+  const met = inside.slice(0, split).map((m) => m.step);
+  const otherwise = inside.slice(split).map((m) => m.step);
+  const last = inside.at(-1);
+  if (!last || !inside.some((m) => isAct(m.step))) return;
+  r.made.push({
+    step: { kind: 'branch', on: { kind: 'sign', shown: branch.on }, met, otherwise },
+    from: branch.from,
+    to: last.to,
+    sentence: branch.sentence,
+  });
+}
+
+export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
+  const all = shownIn(r, items);
+  const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
+  const [lamp] = signs;
+  const shown: Shown[] =
+    all.length === 0 && signs.length === 1 && lamp?.kind === 'lamp'
+      ? [{ kind: 'lamp', sign: lamp.id as SignId, state: 'lit' }]
+      : all;
+  const [only] = shown;
+  const first = segment.words[0];
+  if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
+    closeBranch(r);
+    r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };
+    return;
+  }
+  const last = segment.words.at(-1);
+  if (first && last && named(r, items)) r.holes.push({ from: first.from, to: last.to, why: 'not-understood' });
+  r.skipping = segment.sentence;
+}
+
+export function readActs(r: Reader, segment: Segment, all: readonly Item[]): void {
+  let items = [...all];
+  const [start] = items;
+  const finish = items.at(-1);
+  if (!start || !finish) return;
+  const at = { from: start.from, to: finish.to };
+  // a window: within so long, of a sign or of what stands before
+  const within = items.findIndex(isOf('within'));
+  if (within >= 0) {
+    const lengthAt = items.findIndex((x, i) => i > within && x.is === 'length');
+    const length = items[lengthAt];
+    if (length?.is === 'length') {
+      const earlier = items.slice(0, within);
+      const told = earlier.some(isOf('sign')) ? momentIn(r, earlier) : null;
+      if (told?.kind === 'sign') {
+        const shown = shownIn(r, earlier);
+        see(r, shown.length > 0 ? shown : [told.shown], at);
+      }
+      const after = items[lengthAt + 1];
+      let used = lengthAt + 1;
+      let from: Moment =
+        r.lastSign && after?.is !== 'moment'
+          ? {
+              kind: 'sign',
+              shown: withoutTimes(r.lastSign),
+              nth: r.lastSign.kind === 'sound' ? (r.lastSign.times ?? 1) : 1,
+            }
+          : { kind: 'step-before' };
+      if (after?.is === 'moment' || after?.is === 'sign' || after?.is === 'nth') {
+        const rest = items.slice(lengthAt + 1);
+        const stop = rest.findIndex((x, i) => i > 0 && (x.is === 'act' || x.is === 'control'));
+        const of = stop < 0 ? rest : rest.slice(0, stop);
+        const moment = momentIn(r, of);
+        if (moment) from = moment;
+        else if (r.called.facts.supply.some((c) => of.some((x) => x.is === 'control' && x.own === c)))
+          from = { kind: 'power-on' };
+        used = lengthAt + 1 + of.length;
+      }
+      if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
+        from = { kind: 'power-on' };
+      const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
+      const standing = r.made.at(-1);
+      const afterPresses =
+        items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
+        standing !== undefined &&
+        (standing.step.kind === 'press' || standing.step.kind === 'turn' || standing.step.kind === 'group') &&
+        standing.sentence >= r.sentence - 1;
+      const isTrailing =
+        afterPresses ||
+        (within > 0 && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
+        (before >= 0 &&
+          items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
+          segment.joined === 'comma' &&
+          r.made.slice(before).every((m) => isAct(m.step)));
+      closeWindow(r, Number.POSITIVE_INFINITY);
+      if (told) from = told;
+      const own = [...(told ? [] : items.slice(0, within)), ...items.slice(used)];
+      let run = r.made.length;
+      while (afterPresses && run > 0) {
+        const m = r.made[run - 1];
+        if (!m || !['press', 'turn', 'group'].includes(m.step.kind)) break;
+        run -= 1;
+      }
+      const begun = afterPresses ? run : isTrailing && before >= 0 ? before : r.made.length;
+      r.window = { mostMs: length.ms, from, at: begun, sentence: r.sentence };
+      items = own;
+      if (items.length === 0) return;
+    }
+  }
+  readPlain(r, segment, items, at);
+}
