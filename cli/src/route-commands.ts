@@ -229,6 +229,7 @@ function spoken(told: Told, _written: object): Output {
   const lost = holes.filter((h) => h.why === 'not-understood');
   return {
     json: {
+      ...written,
       routes,
       contradictions,
       holes,
