@@ -54,7 +54,7 @@ function sister(): string {
   ];
   const entries = bundle.entries.map((e): Entry => {
     if (e.kind === 'panel') {
-      const [face] = e['faces'] as Array<{ controls: object[] }>;
+      const [face] = e.faces as Array<{ controls: object[] }>;
       const start = face?.controls[0];
       return { ...e, faces: [{ ...face, controls: [start, pad('low-heat', 10), pad('high-heat', 16), plug] }] };
     }

@@ -218,7 +218,7 @@ export function runTelling(file: string, options: Options, telling?: string): Ou
 }
 
 /** Draft routes of speech: each with its steps, what names something of the unit and became nothing, what contradicts. */
-function spoken(told: Told, _written: object): Output {
+function spoken(told: Told, written: object): Output {
   const script = (steps: readonly Step[]): string[] =>
     printSteps([...steps])
       .trimEnd()

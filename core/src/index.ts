@@ -326,7 +326,7 @@ export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf
 // telling
 export type { TellingDraft } from './telling/draft.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
-export { readTold, type Told, type ToldRoute } from './telling/speech/read.ts';
+export { readTold, type Told } from './telling/speech/read.ts';
 export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';
 export { readTelling } from './telling/telling.ts';
 // timeline

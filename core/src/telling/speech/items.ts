@@ -217,7 +217,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     const isVerb =
       control?.length === 1 &&
       actOf.has(w.word) &&
-      /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') &&
+      (w.word === 'go' || /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '')) &&
       (i === 0 || /^(?:you|i|we|to|then|and|please|just|now)$/.test(words[i - 1]?.word ?? ''));
     if (
       control &&
@@ -300,7 +301,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         /^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
       const place = !isWhere && (k === i + control.length || words[k - 1]?.raw !== ',') ? placeAt(words, k, own) : null;
       const blocked = place !== null && own.mechanism.kind === 'push';
-      put(i, control.length, { is: 'control', own, place: place && !blocked ? place.place : null });
+      const spans =
+        place && !blocked && k + place.length - i <= control.length + 4 ? k + place.length - i : control.length;
+      put(i, spans, { is: 'control', own, place: place && !blocked ? place.place : null });
       i = place && !blocked ? k + place.length : i + control.length;
       continue;
     }

@@ -56,6 +56,15 @@ export function closeBranch(r: Reader): void {
 }
 
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
+  // `if you want to clear them`: what it is for
+  const text = segment.words.map((w) => w.word).join(' ');
+  if (/^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want)\b/.test(text)) {
+    const act = items.findIndex(
+      (x, i) => i > 0 && (x.is === 'control' || (x.is === 'act' && ['press', 'hold', 'turn'].includes(x.act))),
+    );
+    if (act > 0) readActs(r, segment, items.slice(act));
+    return;
+  }
   const all = shownIn(r, items);
   const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
   const [lamp] = signs;

@@ -41,6 +41,11 @@ export function RoutesTab(props: TabProps) {
     <div className="stack">
       <div className="row">
         {props.writes && <AddEntry scope={props.family} kind="route" taken={routes.map((r) => r.id)} />}
+        {props.writes && (
+          <Button component={Link} to={`/shelf/${props.family}/telling`}>
+            From a telling
+          </Button>
+        )}
         <Button component={Link} to={`/play/${props.family}${props.writes ? '?drafts=1' : ''}`}>
           Play the unit
         </Button>
