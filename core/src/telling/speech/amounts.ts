@@ -45,6 +45,9 @@ export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: numbe
   if (w.word === 'once') return { n: 1, length: 1 };
   if (w.word === 'twice') return { n: 2, length: 1 };
   if (w.word === 'thrice') return { n: 3, length: 1 };
+  // captions hear four as for, two as to
+  if ((w.word === 'for' || w.word === 'to') && words[at + 1]?.word === 'times')
+    return { n: w.word === 'for' ? 4 : 2, length: 2 };
   if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
   const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
   if (each !== null) return null;

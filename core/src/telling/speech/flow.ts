@@ -74,7 +74,7 @@ export function read(r: Reader, segment: Segment): void {
   }
   if (isTalk(r, segment)) {
     if (named(r, items)) r.holes.push({ ...at, why: 'not-understood' });
-    r.skipping = segment.sentence;
+    if (!r.flows) r.skipping = segment.sentence;
     return;
   }
   if (segment.isQuestion && items.some(isOf('not'))) r.refused = segment.sentence + 1;
@@ -96,7 +96,7 @@ export function read(r: Reader, segment: Segment): void {
   const act = items.findIndex(isOf('act', 'control', 'let-go'));
   if (not >= 0 && isWarning(r, segment, items, not, act)) {
     if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
-    if (first.word === 'never') r.skipping = segment.sentence;
+    if (first.word === 'never') if (!r.flows) r.skipping = segment.sentence;
     return;
   }
   if (
@@ -108,7 +108,7 @@ export function read(r: Reader, segment: Segment): void {
       ))
   ) {
     if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
-    r.skipping = segment.sentence;
+    if (!r.flows) r.skipping = segment.sentence;
     return;
   }
   if (

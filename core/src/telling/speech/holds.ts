@@ -3,7 +3,7 @@ import type { Held, Moment } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
-import { isOf, isPush, type Reader, spanOf } from './reader.ts';
+import { isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
 
@@ -122,10 +122,15 @@ export function readRelease(
 ): void {
   const named = items.filter(isOf('control')).map((c) => c.own);
   const controls = named.length > 0 ? named : r.held;
-  const ends = momentIn(
+  const own = momentIn(
     r,
     items.filter((_, i) => i !== release),
   );
+  const ends: Moment | null =
+    own ??
+    (r.nth?.sentence === r.sentence && r.lastSign
+      ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
+      : null);
   if (controls.length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
     r.put({ kind: 'release', controls: r.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
     r.timed = [];

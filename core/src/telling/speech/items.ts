@@ -9,7 +9,7 @@ import type { Word } from './text.ts';
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [
-    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:slow(?:ly)?)\b/,
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
     'slow',
   ],
   [
@@ -149,6 +149,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
     const inRow =
       words[i - 1]?.word === 'number' ||
+      /^(?:on|off|to|back)$/.test(words[i + 1]?.word ?? '') ||
       last.some((own) => own.control.look === 'dip') ||
       items.some((x) => x.is === 'control' && x.own.control.look === 'dip');
     const control = isNumber && !inRow ? null : called1;
@@ -166,6 +167,14 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       );
       const signs = count !== null && of.length !== count && called.lamps.length === count ? called.lamps : of;
       take(found.split(' ').length, { is: 'sign', signs });
+      continue;
+    }
+    if (
+      /^(?:lights|lamps)$/.test(w.word) &&
+      /^(?:the|these|those)$/.test(words[i - 1]?.word ?? '') &&
+      called.lamps.length > 1
+    ) {
+      take(1, { is: 'sign', signs: called.lamps });
       continue;
     }
     const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
@@ -444,7 +453,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:(?:let|leave|keep) them (?:pushed|pressed|down|in|held)|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|down))\b/.test(
+      /^(?:(?:let|leave|keep) them (?:pushed|pressed|down|in|held)|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|pushed|pulled|down))\b/.test(
         here,
       )
     ) {

@@ -267,4 +267,8 @@ export function supplyFor(called: Called, word: string): ControlFacts | null {
 
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
-  placeByAct(own, act) ?? (act === 'in' || act === 'out' ? placeByAct(own, act === 'in' ? 'on' : 'off') : null);
+  placeByAct(own, act) ??
+  ((opposites[act] ?? []).find(
+    (o) => own.mechanism.kind === 'places' && own.mechanism.places.some((p) => p.id === o),
+  ) as PlaceId | undefined) ??
+  (act === 'in' || act === 'out' ? placeByAct(own, act === 'in' ? 'on' : 'off') : null);

@@ -3,7 +3,7 @@ import { readHold, readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { placeAt } from './mentions.ts';
 import { readPress } from './presses.ts';
-import { isOf, isPush, type Reader } from './reader.ts';
+import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { readSet, readTurn } from './turns.ts';
@@ -15,6 +15,15 @@ export function readPlain(
   items: Item[],
   at: Readonly<{ from: number; to: number }>,
 ): void {
+  const [after, wait] = items;
+  // after a minute, on again
+  if (after?.is === 'moment' && wait?.is === 'length' && items.length > 2 && items[2]?.is !== 'sign') {
+    r.put({ kind: 'rest', span: spanOf(wait) }, wait);
+    readPlain(r, segment, items.slice(2), at);
+    return;
+  }
+  const named = items.at(-1);
+  if (named?.is === 'nth' && items.at(-2)?.is === 'moment') r.nth = { n: named.n, sentence: r.sentence };
   const until = items.findIndex(isOf('until'));
   const moment = items.findIndex((x, i) => x.is === 'moment' && i !== until);
   const release = items.findIndex((x) => x.is === 'let-go' || (x.is === 'act' && x.act === 'release'));

@@ -135,7 +135,13 @@ export function readPress(
   }
   const said = segment.words.map((w) => w.word).join(' ');
   const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
+  const from = items[0]?.from ?? 0;
+  const to = items.at(-1)?.to ?? 0;
+  const length = segment.words.filter((w) => w.from >= from && w.to <= to).length;
+  const isAlone =
+    segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
   const isNext =
+    isAlone ||
     r.listed ||
     r.both ||
     items.some(isOf('long')) ||
@@ -144,7 +150,7 @@ export function readPress(
     segment.joined === 'then' ||
     pushes.length > 1;
   const bare =
-    segment.words.length <= named + 3 + 2 * times.length &&
+    length <= named + 3 + 2 * times.length &&
     act === undefined &&
     isNext &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));

@@ -5,7 +5,7 @@ import { end, readAll, startsAct, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
 import { type Doubt, type Hole, type Made, Reader } from './reader.ts';
-import { corrected, segmentsOf, summaryAt } from './segments.ts';
+import { corrected, isFlow, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { wordsOf } from './text.ts';
 
@@ -44,6 +44,7 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
 function readPart(text: string, from: number, to: number, reader: Reader): void {
   const own = text.slice(from, to);
   const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
+  reader.flows = isFlow(words);
   readAll(
     reader,
     segmentsOf(

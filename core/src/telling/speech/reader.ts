@@ -48,6 +48,10 @@ export class Reader {
   saysWhatWorks = false;
   refused = -1;
   waiting = -1;
+  /** Whether it is told without stops, as captions are. */
+  flows = false;
+  /** Which time of a sign was named just now, for what is done at it. */
+  nth: Readonly<{ n: number; sentence: number }> | null = null;
   pressedIn = -1;
   both = false;
   timed: ControlFacts[] = [];

@@ -75,6 +75,10 @@ export function corrected(words: readonly Word[]): Word[] {
 
 const joins = new Set(['then', 'now', 'next', 'afterwards']);
 
+/** Whether something is told without stops, as captions are. */
+export const isFlow = (words: readonly Word[]): boolean =>
+  words.length > 40 && words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
+
 /** Whether a comma stands within what is read from a display, sign by sign: `says, capital F, capital L, one`. */
 function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolean {
   const [before, after] = [words[at - 1], words[at + 1]];
@@ -95,7 +99,7 @@ export function segmentsOf(
   const segments: Segment[] = [];
   let sentence = 0;
   // captions without stops are cut where somebody goes on
-  const flows = words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
+  const flows = isFlow(words);
   let own: Word[] = [];
   let joined: Segment['joined'] = 'start';
   const end = (next: Segment['joined'], isQuestion = false): void => {
@@ -161,9 +165,10 @@ export function segmentsOf(
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
       own.length > 0 &&
       startsAct(i + 1)
-    )
+    ) {
       end('then');
-    else if (w.word === 'but') end('comma');
+      if (flows) sentence += 1;
+    } else if (w.word === 'but') end('comma');
     else own.push(w);
   });
   end('start');

@@ -3,7 +3,7 @@ import type { Moment } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
 import { readPlain } from './plain.ts';
-import { isAct, isOf, type Reader, withoutTimes } from './reader.ts';
+import { isAct, isOf, type Made, type Reader, withoutTimes } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { named } from './talk.ts';
@@ -104,14 +104,20 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
       }
       const after = items[lengthAt + 1];
       let used = lengthAt + 1;
+      // counted from what showed last, from the supply, or from what was done
+      const stood = r.made.at(-1)?.step;
+      const isFresh = stood?.kind === 'see' || told !== null;
+      const isSupplied = stood?.kind === 'set' && r.called.facts.supply.some((c) => c.control.id === stood.control);
       let from: Moment =
-        r.lastSign && after?.is !== 'moment'
+        r.lastSign && isFresh && after?.is !== 'moment'
           ? {
               kind: 'sign',
               shown: withoutTimes(r.lastSign),
               nth: r.lastSign.kind === 'sound' ? (r.lastSign.times ?? 1) : 1,
             }
-          : { kind: 'step-before' };
+          : isSupplied
+            ? { kind: 'power-on' }
+            : { kind: 'step-before' };
       if (after?.is === 'moment' || after?.is === 'sign' || after?.is === 'nth') {
         const rest = items.slice(lengthAt + 1);
         const stop = rest.findIndex((x, i) => i > 0 && (x.is === 'act' || x.is === 'control'));
@@ -129,7 +135,7 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
       const afterPresses =
         items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
         standing !== undefined &&
-        (standing.step.kind === 'press' || standing.step.kind === 'turn' || standing.step.kind === 'group') &&
+        isTrail(r, standing) &&
         standing.sentence >= r.sentence - 1;
       const isTrailing =
         afterPresses ||
@@ -144,7 +150,7 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
       let run = r.made.length;
       while (afterPresses && run > 0) {
         const m = r.made[run - 1];
-        if (!m || !['press', 'turn', 'group'].includes(m.step.kind)) break;
+        if (!m || !isTrail(r, m)) break;
         run -= 1;
       }
       const begun = afterPresses ? run : isTrailing && before >= 0 ? before : r.made.length;
@@ -155,3 +161,10 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
   }
   readPlain(r, segment, items, at);
 }
+
+/** What a time said behind it may be about: keys, turns and levers, not what gives the unit its supply. */
+const isTrail = (r: Reader, { step }: Made): boolean =>
+  step.kind === 'press' ||
+  step.kind === 'turn' ||
+  step.kind === 'group' ||
+  (step.kind === 'set' && !r.called.facts.supply.some((c) => c.control.id === step.control));
