@@ -37,6 +37,10 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
   }
   for (const s of segments) {
     r.listed = (bare.get(s.sentence) ?? 0) >= 2;
+    r.actsAhead = segments
+      .slice(segments.indexOf(s) + 1)
+      .filter((o) => o.sentence === s.sentence)
+      .some((o) => itemsOf(o.words, r.called, r.last).some(isOf('control', 'clicks')));
     read(r, s);
   }
 }
@@ -96,6 +100,7 @@ export function read(r: Reader, segment: Segment): void {
   const act = items.findIndex(isOf('act', 'control', 'let-go'));
   if (not >= 0 && isWarning(r, segment, items, not, act)) {
     if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    if (/^(?:when|if)$/.test(first.word) && !r.flows) r.skipping = segment.sentence;
     if (first.word === 'never') if (!r.flows) r.skipping = segment.sentence;
     return;
   }
@@ -147,6 +152,11 @@ export function dropToldOut(r: Reader): void {
   for (let i = 0; i < r.made.length; i += 1) {
     const step = r.made[i]?.step;
     const inner = step?.kind === 'group' && step.window ? step.steps.at(-1) : step;
+    // told once more, as somebody asks whether it was heard
+    if (step?.kind === 'group' && step.window && step.steps.length > 2) {
+      const key = step.steps.map((s) => JSON.stringify(s));
+      if (key.every((k, j) => JSON.stringify(r.made[i + 1 + j]?.step) === k)) r.made.splice(i + 1, key.length);
+    }
     if (inner?.kind !== 'group' || inner.times < 2) continue;
     const key = inner.steps.map((s) => JSON.stringify(s));
     let n = 0;

@@ -9,11 +9,11 @@ import type { Word } from './text.ts';
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [
-    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|wink\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
     'slow',
   ],
   [
-    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|wink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
     'fast',
   ],
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
@@ -26,7 +26,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
     /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
     'lit',
   ],
-  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*)\b/, 'blinks'],
+  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*)\b/, 'blinks'],
 ];
 
 const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
@@ -82,7 +82,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(away[0].split(' ').length, { is: 'let-go' });
       continue;
     }
-    const counts = /^(?:count|counts|counted)(?: (?!up)\w+){0,2} to (\w+)/.exec(here);
+    const counts = /^(?:count|counts|counted)(?: (?!up)\w+){0,2} (?:to|of) (\w+)/.exec(here);
     if (counts) {
       const k = words.findIndex((x, n) => n > i && x.value !== null);
       const n = words[k]?.value;
@@ -121,6 +121,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
       i += words[i + 3]?.word === 'that' ? 4 : 3;
+      continue;
+    }
+    if (/^(?:off|away|on) (?:we|you|she|he|it|they) goe?s?\b/.test(here)) {
+      i += 3;
       continue;
     }
     const group = groupAt(words, i, called);
@@ -178,7 +182,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
-    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|light|lit|steady|goes out|comes on)/.test(here));
+    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|light|lit|steady|goes out|comes on)/.test(here));
     const beepsAs = /^(?:beeps?|bleeps?|chimes?|buzz(?:es|ed)?|horns?)\b/.test(here);
     const lengthHere = lengthAt(words, i);
     if (lengthHere) {
@@ -425,7 +429,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
       const able =
         plugged || w.word === 'them' || w.word === 'those' ? [] : last.filter((own) => own.mechanism.kind !== 'push');
-      const own = able.length === 1 ? able[0] : undefined;
+      const isWhere =
+        /^(?:beside|behind|under|of|with|for|by|near|above|below|from|about|like|than|next)$/.test(
+          words[i - 1]?.word ?? '',
+        ) ||
+        (/^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|my|your|this)$/.test(words[k + 1]?.word ?? ''));
+      const own = able.length === 1 && !isWhere ? able[0] : undefined;
       const place = own && placeAt(words, k, own);
       if (own && place) {
         put(i, k + place.length - i, { is: 'control', own, place: place.place });

@@ -138,7 +138,22 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
 }
 
 const lampKinds = ['lamp', 'light', 'led', 'indicator'];
-const soundWords = ['beep', 'beeper', 'buzzer', 'buzz', 'chime', 'tone', 'bleep', 'horn', 'signal'];
+const soundWords = [
+  'beep',
+  'beeper',
+  'buzzer',
+  'buzz',
+  'chime',
+  'tone',
+  'bleep',
+  'horn',
+  'signal',
+  'hoot',
+  'ding',
+  'toot',
+  'ring',
+  'gong',
+];
 
 function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];

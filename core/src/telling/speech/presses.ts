@@ -30,7 +30,7 @@ export function readPress(
     only1 &&
     pushes.length === 1 &&
     leads &&
-    !items.some((x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || x.is === 'number')
+    !items.some((x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || false)
   ) {
     r.put({ kind: 'press', control: only1.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
     r.last = [only1.own];

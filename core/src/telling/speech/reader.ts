@@ -48,6 +48,8 @@ export class Reader {
   saysWhatWorks = false;
   refused = -1;
   waiting = -1;
+  /** Whether more is done later in the same sentence. */
+  actsAhead = false;
   /** Whether it is told without stops, as captions are. */
   flows = false;
   /** Which time of a sign was named just now, for what is done at it. */

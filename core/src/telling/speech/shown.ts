@@ -46,6 +46,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
       if (display) out.push({ kind: 'text', sign: display.id as SignId, text: item.text });
     } else if (
       item.is === 'place' &&
+      items[i - 1]?.is === 'sign' &&
       signs.length > 0 &&
       signs.every((s) => s.kind === 'lamp') &&
       ['on', 'off', 'out'].includes(item.word)

@@ -133,6 +133,7 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
       const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
       const standing = r.made.at(-1);
       const afterPresses =
+        !r.actsAhead &&
         items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
         standing !== undefined &&
         isTrail(r, standing) &&
