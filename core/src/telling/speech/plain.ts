@@ -112,7 +112,9 @@ export function readPlain(
       r.lastSign = sign.kind === 'sound' ? { ...sign, times: nth } : sign;
       return;
     }
-    see(r, shown, at);
+    const waitsFor = act?.act === 'wait' && sign?.kind === 'sound' && shown.length === 1;
+    if (waitsFor) r.nth = { n: sign.times ?? nth ?? 1, sentence: r.sentence };
+    see(r, waitsFor && (nth ?? 1) > 1 ? [{ ...sign, times: nth }] : shown, at);
     return;
   }
   const told = head.find(isOf('sign'))?.signs;

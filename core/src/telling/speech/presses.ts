@@ -210,16 +210,7 @@ export function readPress(
   for (const [i, item] of items.entries()) {
     if (item.is !== 'control' || !isPush(item.own)) continue;
     const after = items[i + 1];
-    const before = items[i - 1];
-    const later = items[i + 2];
-    const n =
-      after?.is === 'times'
-        ? after.n
-        : after?.is === 'act' && after.act === 'press' && later?.is === 'times'
-          ? later.n
-          : before?.is === 'times'
-            ? before.n
-            : null;
+    const n = timesOf(segment, items, i);
     const isLong = items.some(isOf('long'));
     const length = items.find(isOf('length'));
     if (isLong && length)
@@ -244,6 +235,20 @@ export function readPress(
   r.pressedIn = r.sentence;
   r.mode = 'press';
   return true;
+}
+
+/** How often a control is said to be pressed: what stands at it, not what is joined to the one beside it by an *and*. */
+function timesOf(segment: Segment, items: readonly Item[], at: number): number | null {
+  const [before, after, later] = [items[at - 1], items[at + 1], items[at + 2]];
+  const isJoined = (a: Item | undefined, b: Item | undefined): boolean =>
+    a !== undefined &&
+    b !== undefined &&
+    segment.words.some((w) => w.from >= a.to && w.to <= b.from && /^(?:and|plus|,)$/.test(w.word));
+  const self = items[at];
+  if (after?.is === 'times' && !(later?.is === 'control' && isJoined(self, after))) return after.n;
+  if (after?.is === 'act' && after.act === 'press' && later?.is === 'times') return later.n;
+  if (before?.is === 'times' && !(items[at - 2]?.is === 'control' && isJoined(before, self))) return before.n;
+  return null;
 }
 
 /** Whether the last acts are so many times the same already. */

@@ -5,6 +5,7 @@ import { end, readAll, startsAct, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
 import { type Doubt, type Hole, type Made, Reader } from './reader.ts';
+import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, isFlow, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { wordsOf } from './text.ts';
@@ -14,14 +15,6 @@ export type ToldRoute = Readonly<{
   name: string;
   steps: readonly Step[];
   phrases: ReadonlyArray<Readonly<{ from: number; to: number; at: string }>>;
-}>;
-/** Where a telling says something else than it said before. */
-export type Differs = Readonly<{
-  about: 'count' | 'order' | 'direction' | 'time' | 'control' | 'left-out';
-  from: number;
-  to: number;
-  said: Step;
-  before: Step | null;
 }>;
 export type Told = Readonly<{
   contradictions: readonly Differs[];
@@ -101,67 +94,12 @@ export function readTold(raw: string, facts: UnitFacts): Told {
     route?.phrases.push({ from: m.from, to: m.to, at: String(route.steps.length) });
     route?.steps.push(m.step);
   });
-  return { text, routes, holes: reader.holes, doubts: reader.doubts, summary, contradictions: differing(made, summed) };
-}
-
-/** Steps one after the other, whatever they were told within. */
-const flat = (steps: readonly Step[]): Step[] =>
-  steps.flatMap((s): Step[] =>
-    s.kind === 'group'
-      ? Array.from({ length: s.times }, () => flat(s.steps)).flat()
-      : s.kind === 'keep'
-        ? flat(s.during)
-        : s.kind === 'branch'
-          ? []
-          : [s],
-  );
-
-const controlOf = (s: Step): string | null =>
-  s.kind === 'press' || s.kind === 'turn' || s.kind === 'set' || s.kind === 'step-list' ? s.control : null;
-
-/** Presses of one control in a row as one. */
-function folded(steps: readonly Step[]): Step[] {
-  const out: Step[] = [];
-  for (const s of flat(steps)) {
-    const before = out.at(-1);
-    if (s.kind === 'press' && before?.kind === 'press' && before.control === s.control)
-      out[out.length - 1] = { ...before, times: before.times + s.times };
-    else out.push(s);
-  }
-  return out;
-}
-
-/** What a summing-up says otherwise than the steps did: counts, ways and controls, each where it stands in it. */
-function differing(made: readonly Made[], summed: readonly Made[]): Differs[] {
-  const told = folded(made.map((m) => m.step));
-  const out: Differs[] = [];
-  const presses = (steps: readonly Step[], control: string): Extract<Step, { kind: 'press' }>[] =>
-    steps.filter((s): s is Extract<Step, { kind: 'press' }> => s.kind === 'press' && s.control === control);
-  const turns = (steps: readonly Step[]) =>
-    steps.filter((s): s is Extract<Step, { kind: 'turn' }> => s.kind === 'turn');
-  const said = folded(summed.map((m) => m.step));
-  const at = (step: Step): Readonly<{ from: number; to: number }> => {
-    const own = summed.find((m) => flat([m.step]).some((s) => controlOf(s) === controlOf(step)));
-    return { from: own?.from ?? 0, to: own?.to ?? 0 };
+  return {
+    text,
+    routes,
+    holes: reader.holes,
+    doubts: reader.doubts,
+    summary,
+    contradictions: recapDiffers(text, sumAt, made, called),
   };
-  const own = turns(said);
-  turns(told)
-    .slice(0, own.length)
-    .forEach((was, i) => {
-      const now = own[i];
-      if (!now || now.control !== was.control) return;
-      if (now.way !== was.way) out.push({ about: 'direction', ...at(now), said: now, before: was });
-      else if (now.clicks !== was.clicks) out.push({ about: 'count', ...at(now), said: now, before: was });
-    });
-  const total = (list: readonly { times: number }[]): number => list.reduce((n, p) => n + p.times, 0);
-  for (const control of new Set(said.flatMap((s) => (s.kind === 'press' ? [String(s.control)] : [])))) {
-    const [now, was] = [presses(said, control), presses(told, control)];
-    const [first] = now;
-    if (!first) continue;
-    // more are told before than are summed up, where other ways were told as well: only what was never so counts
-    const counts = new Set([...was.map((p) => p.times), total(was)]);
-    if (was.length > 0 && !now.every((p) => counts.has(p.times)) && !counts.has(total(now)))
-      out.push({ about: 'count', ...at(first), said: first, before: was[0] ?? null });
-  }
-  return out.filter((d, i) => out.findIndex((e) => e.about === d.about) === i);
 }

@@ -77,7 +77,7 @@ const joins = new Set(['then', 'now', 'next', 'afterwards']);
 
 /** Whether something is told without stops, as captions are. */
 export const isFlow = (words: readonly Word[]): boolean =>
-  words.length > 40 && words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
+  words.length > 18 && words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
 
 /** Whether a comma stands within what is read from a display, sign by sign: `says, capital F, capital L, one`. */
 function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolean {
@@ -118,7 +118,11 @@ export function segmentsOf(
       own.length >= 4 &&
       /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
       !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now)$/.test(words[i - 1]?.word ?? '') &&
-      own.some((x) => /^(?:hold|press|pressing|push|pushing|hit|tap|turn|take|pull|put)$/.test(x.word))
+      own.some((x) =>
+        /^(?:hold|press|pressing|push|pushing|hit|tap|turn|take|pull|put|plug|switch|open|close|shut|let)$/.test(
+          x.word,
+        ),
+      )
     ) {
       end('then');
       own.push(w);

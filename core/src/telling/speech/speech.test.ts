@@ -19,6 +19,9 @@ const tellings: Telling[] = ['shared', 'blind'].flatMap((set) =>
     return { name, raw: readFileSync(at(file), 'utf8'), bundle: bundle.value };
   }),
 );
+type Recap = Readonly<{ unit: string; told: string; differs: string[]; open?: string }>;
+/** Summings-up with what they say otherwise than the steps; those that are not read yet say why. */
+const recaps = (JSON.parse(readFileSync(new URL('recaps.json', folder), 'utf8')) as Recap[]).filter((r) => !r.open);
 const told = ({ raw, bundle }: Telling) => readTold(raw, bundleFacts(bundle));
 const unit = tellings.find((t) => t.name.startsWith('r1-01')) as Telling;
 const steps = (raw: string, of: Telling = unit): string[] =>
@@ -83,6 +86,45 @@ describe('speech, read', () => {
       bundleFacts(dryer.bundle),
     ).contradictions.map((c) => c.about);
     expect(differs).toEqual(['direction', 'count']);
+  });
+  it.each(recaps.map((r) => [r.told.slice(-70), r] as const))('summed up: … %s', (_, { unit, told: text, differs }) => {
+    const bundle = tellings.find((t) => t.name === unit)?.bundle;
+    if (!bundle) throw new Error(`no unit ${unit}`);
+    expect(readTold(text, bundleFacts(bundle)).contradictions.map((c) => c.about)).toEqual(differs);
+  });
+  it('finds nothing said differently in a row that is said again as it was, and the one thing that is', () => {
+    const names = ['Hot', 'Mix', 'Cold'];
+    const row = fc
+      .array(fc.record({ of: fc.integer({ min: 1, max: 2 }), n: fc.integer({ min: 1, max: 5 }) }), {
+        minLength: 5,
+        maxLength: 8,
+      })
+      // each another one than the one before
+      .map((all) => {
+        let at = 0;
+        return all.map(({ of, n }) => {
+          at = (at + of) % 3;
+          return { name: String(names[at]), n };
+        });
+      });
+    const say = (all: ReadonlyArray<{ name: string; n: number }>): string =>
+      all.map(({ name, n }) => (n === 1 ? name : `${name} ${n} times`)).join(', ');
+    const boiler = tellings.find((t) => t.name === 'r4-02-boiler-captions')?.bundle;
+    if (!boiler) throw new Error('no boiler');
+    const about = (was: string, now: string): string[] =>
+      readTold(
+        `Key switch off. Now press ${was}. Key to service. To sum up: key off, ${now}, key to service.`,
+        bundleFacts(boiler),
+      ).contradictions.map((c) => c.about);
+    fc.assert(
+      fc.property(row, fc.nat(), (all, where) => {
+        expect(about(say(all), say(all))).toEqual([]);
+        const at = where % all.length;
+        const more = all.map((r, i) => (i === at ? { ...r, n: 9 } : r));
+        expect(about(say(all), say(more))).toContain('count');
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it.each(tellings.map((t) => [t.name, t] as const))(

@@ -86,6 +86,19 @@ export function set(
   r.put({ kind: 'set', control: own.control.id, to }, at);
 }
 
+/** `close the flap and switch it on again`: what was last switched, where what was named last cannot be. */
+function setEarlier(r: Reader, word: string, at: Readonly<{ from: number; to: number }>): boolean {
+  if (word !== 'on' && word !== 'off') return false;
+  for (const id of [...r.places.keys()].reverse()) {
+    const own = r.called.facts.controls.get(id);
+    const place = own && placeByVerb(own, word);
+    if (!own || !place || place === r.places.get(id)) continue;
+    set(r, own, place, at);
+    return true;
+  }
+  return false;
+}
+
 export function readSet(
   r: Reader,
   segment: Segment,
@@ -125,6 +138,14 @@ export function readSet(
       (word ? placeByVerb(item.own, word) : null) ??
       (wordBefore ? placeByVerb(item.own, wordBefore) : null) ??
       (verbAct ? placeByVerb(item.own, verbAct === 'press' ? 'push' : verbAct) : null);
+    // it stands there, or cannot: what was switched before is meant
+    const isIt = segment.words.some((w) => w.from === item.from && w.word === 'it');
+    const stands = place === null || r.places.get(item.own.control.id) === place;
+    const way = word ?? segment.words.find((w) => w.word === 'on' || w.word === 'off')?.word;
+    if (isIt && stands && way && setEarlier(r, way, at)) {
+      done = true;
+      continue;
+    }
     if (place === null) continue;
     set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
     // off and on again
@@ -161,9 +182,8 @@ export function readSet(
   ) {
     if (word === 'back' && act !== 'set' && act !== 'in') return false;
     const place = placeByVerb(only, word === 'back' ? 'in' : word);
-    if (place === null) return false;
-    set(r, only, place, at);
-    return true;
+    if (place !== null) set(r, only, place, at);
+    return place !== null;
   }
   // `open it`, `plug it back in`
   if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {

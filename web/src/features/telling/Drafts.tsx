@@ -58,8 +58,8 @@ export function Drafts({ family, told, entries, lost, picked, onPick }: Props) {
       </div>
       {told.contradictions.map((c) => (
         <div key={c.from} className="note bad">
-          <strong>Said twice, differently ({c.about.replace('-', ' ')}):</strong> “{told.text.slice(c.from, c.to)}” is “
-          {printStep(c.said)}”; the steps say {c.before ? `“${printStep(c.before)}”` : 'nothing of it'}.
+          <strong>Said twice, differently ({c.about.replace('-', ' ')}):</strong> summed up as “{c.said}”; the steps say{' '}
+          {c.before ? `“${printStep(c.before)}”` : 'nothing of it'}.
         </div>
       ))}
       {told.doubts.map((d) => (
