@@ -1,4 +1,4 @@
-import { type Bundle, bundleFacts, readTold, type Told } from '@wire-trail/core';
+import { type Bundle, bundleFacts, entriesOf, readAnyTelling, type Told } from '@wire-trail/core';
 
 export type TellingQuestion = Readonly<{ text: string; bundle: Bundle }>;
 export type TellingNews = Readonly<{ kind: 'read'; told: Told }> | Readonly<{ kind: 'failed' }>;
@@ -8,7 +8,10 @@ const tell = (news: TellingNews): void => self.postMessage(news);
 /** A telling read off the page, however long it is. */
 self.onmessage = ({ data }: MessageEvent<TellingQuestion>) => {
   try {
-    tell({ kind: 'read', told: readTold(data.text, bundleFacts(data.bundle)) });
+    tell({
+      kind: 'read',
+      told: readAnyTelling(data.text, bundleFacts(data.bundle), entriesOf(data.bundle, 'instrument')),
+    });
   } catch {
     tell({ kind: 'failed' });
   }

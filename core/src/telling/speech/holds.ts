@@ -3,7 +3,8 @@ import type { Held, Moment } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
-import { isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
+import { placeByVerb } from './mentions.ts';
+import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
 
@@ -11,6 +12,14 @@ export const heldOf = (_r: Reader, own: ControlFacts, place: PlaceId | null): He
   const to = isPush(own) ? null : (place ?? onlyHeld(own));
   return to === null ? { control: own.control.id } : { control: own.control.id, place: to };
 };
+
+/** `rocker hold up`: where a control that springs back is held. */
+function placeSaid(items: readonly Item[], { own, to }: ItemOf<'control'>): PlaceId | null {
+  const said = items.find((x) => x.is === 'place' && x.from >= to);
+  if (said?.is !== 'place' || isPush(own) || own.springs.size === 0) return null;
+  const place = placeByVerb(own, said.word);
+  return place !== null && own.springs.has(place) ? place : null;
+}
 
 export function readHold(
   r: Reader,
@@ -30,7 +39,7 @@ export function readHold(
   const length = items.find(isOf('length'));
   const onto =
     named.length > 0
-      ? named.map((n) => ({ own: n.own, place: n.place }))
+      ? named.map((n) => ({ own: n.own, place: n.place ?? placeSaid(items, n) }))
       : items.some(isOf('it', 'both')) || ends || length
         ? r.last.map((own) => ({ own, place: null }))
         : [];

@@ -1,4 +1,5 @@
 import type { PlaceId } from '../../base/ids.ts';
+import type { LampColour } from '../../model/lamp.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Act } from './lexicon.ts';
@@ -31,7 +32,7 @@ export type Item = Readonly<{ from: number; to: number }> &
           | 'on-off';
       }>
     | Readonly<{ is: 'sign'; signs: readonly Sign[] }>
-    | Readonly<{ is: 'light'; light: Light }>
+    | Readonly<{ is: 'light'; light: Light; colour?: LampColour }>
     | Readonly<{ is: 'text'; text: string }>
     | Readonly<{ is: 'times'; n: number }>
     | Readonly<{ is: 'clicks'; n: number }>

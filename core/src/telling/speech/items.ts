@@ -1,3 +1,4 @@
+import { LampColour } from '../../model/lamp.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { lengthAt, timesAt } from './amounts.ts';
@@ -333,7 +334,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       }
     }
     if (asLight && lit?.m) {
-      take(lit.m[0].trim().split(' ').length, { is: 'light', light: lit.light });
+      const length = lit.m[0].trim().split(' ').length;
+      const colour = coloured(words, i, length);
+      take(length + (colour?.behind ?? 0), { is: 'light', light: lit.light, ...(colour && { colour: colour.colour }) });
       continue;
     }
     if (/^(?:any (?:key|button|pad))\b/.test(here)) {
@@ -535,3 +538,19 @@ const placeAfter = (words: readonly Word[], k: number, last: readonly ControlFac
 /** `the run lamp` is a lamp, whatever button is called run. */
 const lampAsked = (words: readonly Word[], at: number, length: number): boolean =>
   ['lamp', 'light', 'lights', 'lamps', 'led', 'indicator'].includes(words[at + length]?.word ?? '');
+
+/** The colour a lamp shows, said behind what it does (`lights up green`, `is lit in red`). */
+function coloured(
+  words: readonly Word[],
+  at: number,
+  length: number,
+): Readonly<{ colour: LampColour; behind: number }> | null {
+  const between = words
+    .slice(at + length, at + length + 2)
+    .map((w) => ['in', 'solid', 'steady', 'slowly', 'quickly'].includes(w.word));
+  const skips = between[0] ? (between[1] ? 2 : 1) : 0;
+  const colour = LampColour.safeParse(words[at + length + skips]?.word);
+  return colour.success && words[at + length + skips + 1]?.word !== 'lamp'
+    ? { colour: colour.data, behind: 1 + skips }
+    : null;
+}

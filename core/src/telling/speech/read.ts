@@ -22,7 +22,6 @@ export type Told = Readonly<{
   routes: readonly ToldRoute[];
   holes: readonly Hole[];
   doubts: readonly Doubt[];
-  summary: readonly Step[];
 }>;
 
 /** What each who speaks says, by place; in a lesson every turn is a voice of its own, and all are heard. */
@@ -79,10 +78,6 @@ export function readTold(raw: string, facts: UnitFacts): Told {
   });
   const [reader = new Reader(called)] = [...read].sort((a, b) => b.made.length - a.made.length);
   const { made } = reader;
-  const summing = new Reader(called);
-  if (sumAt < text.length) readPart(text, sumAt, text.length, summing);
-  const summed = end(summing);
-  const summary = summed.map((m) => m.step);
   const names = namesOf(text, made);
   const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];
   made.forEach((m, i) => {
@@ -99,7 +94,6 @@ export function readTold(raw: string, facts: UnitFacts): Told {
     routes,
     holes: reader.holes,
     doubts: reader.doubts,
-    summary,
     contradictions: recapDiffers(text, sumAt, made, called),
   };
 }

@@ -35,8 +35,11 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
       }
     } else if (item.is === 'light') {
       for (const s of signs)
-        if (s.kind === 'lamp') out.push({ kind: 'lamp', sign: s.id as SignId, state: lampState(item.light) });
-        else if (s.kind !== 'segments' && s.kind !== 'text')
+        if (s.kind === 'lamp') {
+          // a lamp of one colour shows no other
+          const colour = item.light !== 'dark' && s.colours.length > 1 ? item.colour : undefined;
+          out.push({ kind: 'lamp', sign: s.id as SignId, state: lampState(item.light), ...(colour && { colour }) });
+        } else if (s.kind !== 'segments' && s.kind !== 'text')
           out.push({ kind: 'sound', sign: s.id as SignId, state: item.light === 'dark' ? 'off' : 'on' });
       if (items[i + 1]?.is !== 'light') signs = [];
     } else if (item.is === 'text') {

@@ -98,6 +98,19 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
     if (length?.is === 'length') {
       const earlier = items.slice(0, within);
       const told = earlier.some(isOf('sign')) ? momentIn(r, earlier) : null;
+      // `it must show … within three seconds`, and no more: how soon it comes
+      const showing = earlier.findIndex((x) => x.is === 'act' && x.act === 'see');
+      const seen = showing >= 0 && lengthAt === items.length - 1 && !r.actsAhead ? shownIn(r, earlier) : [];
+      if (seen.length > 0 && !earlier.some(isOf('control', 'clicks', 'moment'))) {
+        see(r, seen, at);
+        const stands = r.made.at(-1);
+        if (stands?.step.kind === 'see' && stands.sentence === r.sentence)
+          r.made[r.made.length - 1] = {
+            ...stands,
+            step: { ...stands.step, within: { leastMs: 0, usualMs: length.mostMs / 2, mostMs: length.mostMs } },
+          };
+        return;
+      }
       if (told?.kind === 'sign') {
         const shown = shownIn(r, earlier);
         see(r, shown.length > 0 ? shown : [told.shown], at);
