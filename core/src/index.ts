@@ -325,7 +325,7 @@ export { type HandKind, handKinds } from './success/hands.ts';
 export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
 // telling
 export type { TellingDraft } from './telling/draft.ts';
-export { readAnyTelling, readWritten } from './telling/either.ts';
+export { readAnyTelling } from './telling/either.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
 export { readTold, type Told } from './telling/speech/read.ts';
 export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';

@@ -34,5 +34,9 @@ export function readWritten(text: string, facts: UnitFacts, instruments: readonl
 }
 
 /** Reads a telling, however it is told: written sentences by their grammar, speech as it comes. */
-export const readAnyTelling = (text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Told =>
-  readWritten(text, facts, instruments) ?? readTold(text, facts);
+export const readAnyTelling = (
+  text: string,
+  facts: UnitFacts,
+  instruments: readonly InstrumentName[] = [],
+  tell?: (share: number) => void,
+): Told => readWritten(text, facts, instruments) ?? readTold(text, facts, tell);

@@ -1,17 +1,17 @@
-import { type Bundle, bundleFacts, entriesOf, readAnyTelling, type Told } from '@wire-trail/core';
+import type { Told } from '@wire-trail/core';
+import { type TellingQuestion, toldOf } from './told-of.ts';
 
-export type TellingQuestion = Readonly<{ text: string; bundle: Bundle }>;
-export type TellingNews = Readonly<{ kind: 'read'; told: Told }> | Readonly<{ kind: 'failed' }>;
+export type TellingNews =
+  | Readonly<{ kind: 'read'; told: Told }>
+  | Readonly<{ kind: 'at'; share: number }>
+  | Readonly<{ kind: 'failed' }>;
 
 const tell = (news: TellingNews): void => self.postMessage(news);
 
-/** A telling read off the page, however long it is. */
+/** A telling read off the page, however long it is; how far it has come is told meanwhile. */
 self.onmessage = ({ data }: MessageEvent<TellingQuestion>) => {
   try {
-    tell({
-      kind: 'read',
-      told: readAnyTelling(data.text, bundleFacts(data.bundle), entriesOf(data.bundle, 'instrument')),
-    });
+    tell({ kind: 'read', told: toldOf(data, (share) => tell({ kind: 'at', share })) });
   } catch {
     tell({ kind: 'failed' });
   }

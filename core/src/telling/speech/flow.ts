@@ -35,7 +35,13 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     const isBare = items.length > 0 && items.every((x) => x.is === 'times' || (x.is === 'control' && isPush(x.own)));
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
+  let told = 0;
   for (const s of segments) {
+    const [first] = s.words;
+    if (first && first.from - told > 4000) {
+      told = first.from;
+      r.comesTo?.(told);
+    }
     r.listed = (bare.get(s.sentence) ?? 0) >= 2;
     r.actsAhead = segments
       .slice(segments.indexOf(s) + 1)

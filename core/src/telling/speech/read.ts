@@ -62,16 +62,19 @@ function namesOf(text: string, made: readonly Made[]): string[] {
 
 /**
  * Reads how somebody tells a unit into draft routes: what is done is found wherever it stands in the flow, with what belongs
- * to it; what names something of the unit and became nothing is kept as a hole at its place.
+ * to it; what names something of the unit and became nothing is kept as a hole at its place. `tell` hears how much of it is
+ * read, from 0 to 1, a few times while a long one is.
  */
-export function readTold(raw: string, facts: UnitFacts): Told {
+export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) => void): Told {
   const input = readIn(raw.slice(0, 400_000));
   const { text } = input;
   const called = calledOf(facts);
   const sumAt = summaryAt(input);
   // who tells is whoever tells most of what is done
-  const read = voices(input).map((spans) => {
+  const heard = voices(input);
+  const read = heard.map((spans, i) => {
     const own = new Reader(called);
+    own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     for (const [from, to] of spans) if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own);
     end(own);
     return own;

@@ -32,6 +32,8 @@ export class Reader {
   readonly holes: Hole[] = [];
   readonly doubts: Doubt[] = [];
   readonly called: Called;
+  /** Told how far it has come, by the place in the text. */
+  comesTo: ((at: number) => void) | null = null;
   /** What “it” and “both” go back to. */
   last: ControlFacts[] = [];
   held: ControlFacts[] = [];

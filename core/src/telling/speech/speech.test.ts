@@ -140,6 +140,15 @@ describe('speech, read', () => {
       expect(told(telling)).toEqual(read);
     },
   );
+  it('tells how far it has come in a long one, never backwards', () => {
+    const long = 'Then hold eco for three seconds, and press pour twice. '.repeat(600);
+    const shares: number[] = [];
+    readTold(long, bundleFacts(unit.bundle), (share) => shares.push(share));
+    expect(shares.length).toBeGreaterThan(4);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(Math.min(...shares)).toBeGreaterThan(0);
+    expect(Math.max(...shares)).toBeLessThan(1);
+  });
   it('talk before or after changes no step', () => {
     const talk = fc.constantFrom(
       'Good morning everybody.',

@@ -54,11 +54,11 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
       format: bundleFormat,
       version: bundleVersion,
       family: family as FamilyId,
-      entries: entries.filter((e) => e.kind === 'family' || e.kind === 'panel'),
+      entries: entries.filter((e) => e.kind === 'family' || e.kind === 'panel' || e.kind === 'instrument'),
     }),
     [family, entries],
   );
-  const { told, isReading, failed } = useTold(text, bundle);
+  const { told, is, share, stop, again } = useTold(text, bundle);
   const stretches = useMemo(() => (told ? stretchesOf(told) : []), [told]);
   const steps = stretches.flatMap((s) => (s.is === 'step' ? [`${s.route}.${s.at}`] : []));
   const move = (by: number) => {
@@ -122,8 +122,22 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
         ) : (
           <Stretches stretches={stretches} picked={picked} onPick={setPicked} />
         )}
-        {isReading && <LinearProgress aria-label="reading" />}
-        {failed && <p className="wrong">It could not be read. The words are kept.</p>}
+        {is === 'reading' && (
+          <div className="row">
+            <LinearProgress
+              className="grow"
+              aria-label="reading"
+              {...(share > 0 && { variant: 'determinate' as const, value: share * 100 })}
+            />
+            {share > 0 && <Button onClick={stop}>Stop</Button>}
+          </div>
+        )}
+        {is === 'stopped' && (
+          <p className="row">
+            Stopped. What was read before stands at the right. <Button onClick={again}>Read it</Button>
+          </p>
+        )}
+        {is === 'failed' && <p className="wrong">It could not be read. The words are kept.</p>}
       </section>
       <section className="stack" aria-label="drafts">
         {told && told.routes.length > 0 ? (

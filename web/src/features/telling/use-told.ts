@@ -1,29 +1,49 @@
-import { type Bundle, bundleFacts, readTold, type Told } from '@wire-trail/core';
-import { useEffect, useState } from 'react';
-import type { TellingNews, TellingQuestion } from '../../workers/telling.worker.ts';
+import type { Bundle, Told } from '@wire-trail/core';
+import { useEffect, useRef, useState } from 'react';
+import type { TellingNews } from '../../workers/telling.worker.ts';
+import { type TellingQuestion, toldOf } from '../../workers/told-of.ts';
 
-export type Read = Readonly<{ told: Told | null; isReading: boolean; failed: boolean }>;
+type State = Readonly<{ told: Told | null; is: 'still' | 'reading' | 'stopped' | 'failed'; share: number }>;
+export type Read = State & Readonly<{ stop: () => void; again: () => void }>;
+
+const nothing: State = { told: null, is: 'still', share: 0 };
 
 /** A telling as it is read, a moment after it last changed; what was read before stays until then. */
 export function useTold(text: string, bundle: Bundle | null): Read {
-  const [read, setRead] = useState<Read>({ told: null, isReading: false, failed: false });
+  const [read, setRead] = useState<State>(nothing);
+  const [asked, setAsked] = useState(0);
+  const working = useRef<Worker | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again, it is read again
   useEffect(() => {
-    if (!bundle || text.trim() === '') return setRead({ told: null, isReading: false, failed: false });
-    if (typeof Worker === 'undefined')
-      return setRead({ told: readTold(text, bundleFacts(bundle)), isReading: false, failed: false });
-    let worker: Worker | null = null;
-    setRead((was) => ({ ...was, isReading: true }));
+    if (!bundle || text.trim() === '') return setRead(nothing);
+    const question: TellingQuestion = { text, bundle };
+    if (typeof Worker === 'undefined') return setRead({ ...nothing, told: toldOf(question) });
+    setRead((was) => ({ ...was, is: 'reading', share: 0 }));
     const wait = setTimeout(() => {
-      worker = new Worker(new URL('../../workers/telling.worker.ts', import.meta.url), { type: 'module' });
+      const worker = new Worker(new URL('../../workers/telling.worker.ts', import.meta.url), { type: 'module' });
+      working.current = worker;
       worker.onmessage = ({ data }: MessageEvent<TellingNews>) =>
-        setRead({ told: data.kind === 'read' ? data.told : null, isReading: false, failed: data.kind === 'failed' });
-      const question: TellingQuestion = { text, bundle };
+        setRead((was) =>
+          data.kind === 'at'
+            ? { ...was, share: data.share }
+            : data.kind === 'read'
+              ? { told: data.told, is: 'still', share: 1 }
+              : { told: null, is: 'failed', share: 0 },
+        );
       worker.postMessage(question);
     }, 250);
     return () => {
       clearTimeout(wait);
-      worker?.terminate();
+      working.current?.terminate();
+      working.current = null;
     };
-  }, [text, bundle]);
-  return read;
+  }, [text, bundle, asked]);
+  return {
+    ...read,
+    stop: () => {
+      working.current?.terminate();
+      setRead((was) => ({ ...was, is: 'stopped' }));
+    },
+    again: () => setAsked((n) => n + 1),
+  };
 }
