@@ -35,3 +35,20 @@ test('a telling becomes draft ways: what was said and what became of it side by 
   await expect(script).toContainText('press green 5 times');
   await expect(script).not.toContainText('rest');
 });
+
+test('a long telling is stopped while it is read, its words kept, and read after all', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/wexmorl-s5/telling');
+  const once = 'Then hold go for three seconds, and my coffee is getting cold, press go five times. ';
+  await page.getByRole('textbox').fill(once.repeat(3500));
+  await trainer.press('Read it');
+  const said = page.getByRole('region', { name: 'what was said' });
+  await said.getByRole('button', { name: 'Stop' }).click();
+  await expect(said).toContainText('Stopped. The words are kept.');
+  await expect(page.getByRole('region', { name: 'drafts' })).toContainText('Not read yet');
+  // shorter, it is read at once
+  await trainer.press('Change the words');
+  await page.getByRole('textbox').fill(once);
+  await expect(page.getByRole('region', { name: 'drafts' })).toContainText('press green 5 times');
+});

@@ -59,7 +59,10 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
     [family, entries],
   );
   const { told, is, share, stop, again } = useTold(text, bundle);
-  const stretches = useMemo(() => (told ? stretchesOf(told) : []), [told]);
+  const stretches = useMemo(
+    () => (told ? stretchesOf(told) : [{ is: 'talk' as const, from: 0, to: text.length, text }]),
+    [told, text],
+  );
   const steps = stretches.flatMap((s) => (s.is === 'step' ? [`${s.route}.${s.at}`] : []));
   const move = (by: number) => {
     const at = picked === null ? -1 : steps.indexOf(picked);
@@ -105,6 +108,23 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
             )}
           </span>
         </div>
+        {is === 'reading' && (
+          <div className="row">
+            <LinearProgress
+              className="grow"
+              aria-label="reading"
+              {...(share > 0 && { variant: 'determinate' as const, value: share * 100 })}
+            />
+            {share > 0 && <Button onClick={stop}>Stop</Button>}
+          </div>
+        )}
+        {is === 'stopped' && (
+          <p className="row">
+            {told ? 'Stopped. What was read before stands at the right.' : 'Stopped. The words are kept.'}{' '}
+            <Button onClick={again}>Read it</Button>
+          </p>
+        )}
+        {is === 'failed' && <p className="wrong">It could not be read. The words are kept.</p>}
         {typing ? (
           <label className="field">
             In their words: text, captions of a clip, or a chat
@@ -122,22 +142,6 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
         ) : (
           <Stretches stretches={stretches} picked={picked} onPick={setPicked} />
         )}
-        {is === 'reading' && (
-          <div className="row">
-            <LinearProgress
-              className="grow"
-              aria-label="reading"
-              {...(share > 0 && { variant: 'determinate' as const, value: share * 100 })}
-            />
-            {share > 0 && <Button onClick={stop}>Stop</Button>}
-          </div>
-        )}
-        {is === 'stopped' && (
-          <p className="row">
-            Stopped. What was read before stands at the right. <Button onClick={again}>Read it</Button>
-          </p>
-        )}
-        {is === 'failed' && <p className="wrong">It could not be read. The words are kept.</p>}
       </section>
       <section className="stack" aria-label="drafts">
         {told && told.routes.length > 0 ? (
@@ -154,7 +158,15 @@ function Reading({ family, entries }: { family: string; entries: readonly Entry[
           />
         ) : (
           <Empty
-            title={text.trim() === '' ? 'Nothing told yet' : 'Nothing in it is an instruction on this unit’s controls'}
+            title={
+              text.trim() === ''
+                ? 'Nothing told yet'
+                : is === 'reading'
+                  ? 'Being read …'
+                  : told
+                    ? 'Nothing in it is an instruction on this unit’s controls'
+                    : 'Not read yet'
+            }
           >
             Paste what somebody said, or bring a file. Nothing leaves this device before you accept a draft.
           </Empty>
