@@ -1,5 +1,5 @@
 import { assertNever } from '../base/result.ts';
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import type { Moment, Step } from '../model/route.ts';
 import { dialControls } from '../model/steps.ts';
 
@@ -38,8 +38,6 @@ export type Atom = Readonly<{
 
 const momentText = (m: Moment | undefined): string =>
   m === undefined ? '' : m.kind === 'sign' ? `${m.shown.sign} ${JSON.stringify(m.shown)} ${m.nth}` : m.kind;
-
-const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 
 /** A telling as atoms, in the order things are done. Sentences that are no action are left out. */
 export function atomsOf(steps: readonly Step[], under = ''): Atom[] {

@@ -46,3 +46,5 @@ export const Span = z
     'least, usual and most in rising order',
   );
 export type Span = z.infer<typeof Span>;
+/** A time that is neither shorter nor longer, in milliseconds. */
+export const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });

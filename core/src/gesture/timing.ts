@@ -1,5 +1,5 @@
 import { assertNever } from '../base/result.ts';
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import type { Step } from '../model/route.ts';
 import { dialCount } from './dial.ts';
 
@@ -19,7 +19,6 @@ export const signGapMs = 1500;
 /** One entry of a list that runs by itself while its key is held, where the route does not say. */
 export const rampMs = 400;
 
-const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 const zero: Span = { leastMs: 0, usualMs: 0, mostMs: 0 };
 const times = (span: Span, n: number): Span => ({
   leastMs: span.leastMs * n,

@@ -1,8 +1,7 @@
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import { fillers, type Token } from './tokens.ts';
 
 const unitMs: Readonly<Record<string, number>> = { ms: 1, s: 1000, second: 1000, minute: 60_000, hour: 3_600_000 };
-const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 
 /** Tokens read from left to right; readers take what they want or put the place back. */
 export class Stream {

@@ -1,9 +1,9 @@
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import { dialPresses } from '../gesture/dial.ts';
 import { handSpans, rampMs, stepSpan } from '../gesture/timing.ts';
 import type { Step } from '../model/route.ts';
 import { addCounted, addHold, addMark, type Drawing, endHold, laneOf, momentAt, mostDrawn } from './drawing.ts';
-import { exactly, later, plus, share, zero } from './spans.ts';
+import { later, plus, share, zero } from './spans.ts';
 
 /** Once so many steps and marks are drawn, a group is drawn once only: groups in groups multiply. */
 const mostInAll = 2000;

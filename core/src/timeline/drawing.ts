@@ -1,8 +1,8 @@
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import { signGapMs } from '../gesture/timing.ts';
 import type { Held, Moment } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
-import { exactly, plus, share, zero } from './spans.ts';
+import { plus, share, zero } from './spans.ts';
 import type { Bracket, Lane, Mark } from './timeline.ts';
 
 /** More repeats than this are drawn as the first and the last of them. */

@@ -1,8 +1,8 @@
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 import type { Step } from '../model/route.ts';
 import { drawSteps } from './draw-steps.ts';
 import { beginDrawing, type Drawing, endHold } from './drawing.ts';
-import { exactly, plus, zero } from './spans.ts';
+import { plus, zero } from './spans.ts';
 import type { Lane, Mark, Timeline } from './timeline.ts';
 
 function finish(drawing: Drawing, t: Span): Timeline {

@@ -1,6 +1,5 @@
-import type { Span } from '../base/text.ts';
+import { exactly, type Span } from '../base/text.ts';
 
-export const exactly = (ms: number): Span => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 export const zero = exactly(0);
 export const plus = (a: Span, b: Span): Span => ({
   leastMs: a.leastMs + b.leastMs,

@@ -36,17 +36,16 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
   let told = 0;
-  for (const s of segments) {
+  for (const [i, s] of segments.entries()) {
     const [first] = s.words;
     if (first && first.from - told > 4000) {
       told = first.from;
       r.comesTo?.(told);
     }
     r.listed = (bare.get(s.sentence) ?? 0) >= 2;
-    r.actsAhead = segments
-      .slice(segments.indexOf(s) + 1)
-      .filter((o) => o.sentence === s.sentence)
-      .some((o) => itemsOf(o.words, r.called, r.last).some(isOf('control', 'clicks')));
+    r.actsAhead = false;
+    for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
+      r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
     read(r, s);
   }
 }
@@ -55,7 +54,7 @@ export function read(r: Reader, segment: Segment): void {
   if (isMuted(r, segment)) {
     const [a] = segment.words;
     const z = segment.words.at(-1);
-    if (a && z && named(r, itemsOf(segment.words, r.called, r.last)))
+    if (a && z && named(itemsOf(segment.words, r.called, r.last)))
       r.holes.push({ from: a.from, to: z.to, why: 'warned' });
     return;
   }
@@ -79,21 +78,21 @@ export function read(r: Reader, segment: Segment): void {
   if (!first || !end || items.length === 0) return;
   const at = { from: first.from, to: end.to };
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
   if (isTalk(r, segment)) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'not-understood' });
+    if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     if (!r.flows) r.skipping = segment.sentence;
     return;
   }
   if (segment.isQuestion && items.some(isOf('not'))) r.refused = segment.sentence + 1;
   if (r.refused === segment.sentence) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
   if (segment.isQuestion) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'asked' });
+    if (named(items)) r.holes.push({ ...at, why: 'asked' });
     return;
   }
   // `I don't bother with that, I just …`
@@ -104,8 +103,8 @@ export function read(r: Reader, segment: Segment): void {
   }
   const not = items.findIndex(isOf('not'));
   const act = items.findIndex(isOf('act', 'control', 'let-go'));
-  if (not >= 0 && isWarning(r, segment, items, not, act)) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+  if (not >= 0 && isWarning(segment, items, not, act)) {
+    if (named(items)) r.holes.push({ ...at, why: 'warned' });
     if (/^(?:when|if)$/.test(first.word) && !r.flows) r.skipping = segment.sentence;
     if (first.word === 'never') if (!r.flows) r.skipping = segment.sentence;
     return;
@@ -113,12 +112,12 @@ export function read(r: Reader, segment: Segment): void {
   if (
     items[0]?.is !== 'if' &&
     items[0]?.is !== 'else' &&
-    (isAside(r, segment) ||
+    (isAside(segment) ||
       /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
         segment.words.map((w) => w.word).join(' '),
       ))
   ) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'warned' });
+    if (named(items)) r.holes.push({ ...at, why: 'warned' });
     if (!r.flows) r.skipping = segment.sentence;
     return;
   }
@@ -126,7 +125,7 @@ export function read(r: Reader, segment: Segment): void {
     (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') ||
     /^(?:because|unless|cause)$/.test(first.word)
   ) {
-    if (named(r, items)) r.holes.push({ ...at, why: 'not-understood' });
+    if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
   if (items[0]?.is === 'if' && r.branch?.otherwise !== null && r.branch !== null) return;

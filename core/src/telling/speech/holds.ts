@@ -8,7 +8,7 @@ import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
 
-export const heldOf = (_r: Reader, own: ControlFacts, place: PlaceId | null): Held => {
+export const heldOf = (own: ControlFacts, place: PlaceId | null): Held => {
   const to = isPush(own) ? null : (place ?? onlyHeld(own));
   return to === null ? { control: own.control.id } : { control: own.control.id, place: to };
 };
@@ -97,7 +97,7 @@ export function readHold(
   const stood =
     put?.step.kind === 'set' && owns.length === 1 && put.step.control === owns[0]?.control.id ? put.step.to : null;
   if (stood !== null) r.made.pop();
-  const controls = unique.map((u) => heldOf(r, u.own, u.place ?? stood));
+  const controls = unique.map((u) => heldOf(u.own, u.place ?? stood));
   r.last = owns;
   r.mode = 'hold';
   const behind = length ? items.slice(items.indexOf(length) + 1) : [];

@@ -168,7 +168,7 @@ export function readPress(
       r.held.length > 0
     ) {
       const fresh = owns.filter((o) => !r.held.includes(o));
-      const controls = [...before.step.controls, ...fresh.map((o) => heldOf(r, o, null))];
+      const controls = [...before.step.controls, ...fresh.map((o) => heldOf(o, null))];
       r.made[r.made.length - 1] = { ...before, step: { ...before.step, controls }, to: at.to };
       r.held = [...r.held, ...fresh];
       r.last = r.held;

@@ -1,4 +1,5 @@
 import type { ControlId, PlaceId } from '../../base/ids.ts';
+import { exactly } from '../../base/text.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { Moment, Step } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
@@ -18,7 +19,6 @@ export const isOf =
   (item: Item): item is ItemOf<K> =>
     (kinds as string[]).includes(item.is);
 
-export const exactly = (ms: number) => ({ leastMs: ms, usualMs: ms, mostMs: ms });
 export const spanOf = ({ ms, mostMs }: Readonly<{ ms: number; mostMs: number }>) =>
   ms === mostMs
     ? exactly(ms)

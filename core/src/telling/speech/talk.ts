@@ -3,11 +3,11 @@ import { mentionAt } from './mentions.ts';
 import { isOf, isPush, type Reader } from './reader.ts';
 import type { Segment } from './segments.ts';
 
-export const named = (_r: Reader, items: readonly Item[]): boolean =>
+export const named = (items: readonly Item[]): boolean =>
   items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
 
 /** What is said not to be done, or not to work. */
-export function isWarning(_r: Reader, segment: Segment, items: readonly Item[], not: number, act: number): boolean {
+export function isWarning(segment: Segment, items: readonly Item[], not: number, act: number): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
   if (/\bif (?:it|you) (?:does|do)n't\b/.test(text)) return false;
   // `not the second, the third`; `no more than`
@@ -16,7 +16,7 @@ export function isWarning(_r: Reader, segment: Segment, items: readonly Item[], 
 }
 
 /** What others do, what would happen, what is not part of it. */
-export function isAside(_r: Reader, segment: Segment): boolean {
+export function isAside(segment: Segment): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
   return /^(?:on the (?:old|other|old grey) ones?|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
     text,

@@ -9,23 +9,12 @@ export function readWait(
 ): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
   const before = r.made.at(-1);
-  // `hold it, five seconds`
+  // `hold it, five seconds`, `for as long as five seconds`
   if (
     before?.step.kind === 'hold' &&
     before.step.until.kind === 'release' &&
-    r.held.length > 0 &&
-    segment.words.length < 9 &&
-    !/\bwait\b/.test(text)
+    (/\blong\b/.test(text) || (r.held.length > 0 && segment.words.length < 9 && !/\bwait\b/.test(text)))
   ) {
-    r.made[r.made.length - 1] = {
-      ...before,
-      step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },
-      to: at.to,
-    };
-    r.held = [];
-    return true;
-  }
-  if (before?.step.kind === 'hold' && /\blong\b/.test(text) && before.step.until.kind === 'release') {
     r.made[r.made.length - 1] = {
       ...before,
       step: { ...before.step, until: { kind: 'span', span: spanOf(length) } },

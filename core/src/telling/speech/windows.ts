@@ -80,7 +80,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     return;
   }
   const last = segment.words.at(-1);
-  if (first && last && named(r, items)) r.holes.push({ from: first.from, to: last.to, why: 'not-understood' });
+  if (first && last && named(items)) r.holes.push({ from: first.from, to: last.to, why: 'not-understood' });
   r.skipping = segment.sentence;
 }
 

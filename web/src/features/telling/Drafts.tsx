@@ -6,6 +6,7 @@ import {
   entriesOf,
   keyOf,
   printStep,
+  printSteps,
   type Route,
   type Step,
   type Told,
@@ -90,16 +91,7 @@ export function Drafts({ family, told, entries, lost, picked, onPick }: Props) {
   );
 }
 
-const linesOf = (step: Step, depth = 0): string[] => {
-  const inside =
-    step.kind === 'keep' ? step.during : step.kind === 'group' ? step.steps : step.kind === 'branch' ? step.met : [];
-  const otherwise = step.kind === 'branch' ? step.otherwise : [];
-  return [
-    `${'  '.repeat(depth)}${printStep(step).split('\n')[0]}`,
-    ...inside.flatMap((s) => linesOf(s, depth + 1)),
-    ...(otherwise.length > 0 ? [`${'  '.repeat(depth)}else`, ...otherwise.flatMap((s) => linesOf(s, depth + 1))] : []),
-  ];
-};
+const linesOf = (step: Step): string[] => printSteps([step]).trimEnd().split('\n');
 
 type DraftProps = Readonly<{
   index: number;
