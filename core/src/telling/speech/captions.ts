@@ -40,22 +40,57 @@ function captions(raw: string): ReadIn | null {
   return { text, turns, cues };
 }
 
-const speaking = /^([A-Z][\p{L}.' -]{0,24}):\s+/u;
+/** A time somebody said something at, before the name or behind it: `[19:02]`, `12/03, 19:02 -`. */
+const clock = String.raw`[[(]?(?:\d{1,4}[./-]\d{1,2}(?:[./-]\d{2,4})?,? +)?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?(?: ?[ap]m)?[\])]?`;
+const speaking = new RegExp(
+  String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<)?([A-Z][\p{L}.' -]{0,24}?)(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
+  'u',
+);
+/** What begins a line with a colon and is nobody. */
+const heading =
+  /^(?:note|notes|warning|caution|attention|important|then|next|first|second|third|last|step|steps|way|tip|remember|after|before|in brief|in short|summary|result|example|read(?:ing)? out|enter(?:ing)?|leav(?:e|ing)|delet(?:e|ing)|eras(?:e|ing)|clear(?:ing)?|exit|reset|and|so|ps|p\.s\.?|subject|re|to|from|date|what|how|why|now|good|ok|okay|right)$/i;
 
-/** Lines that begin with who says them: a chat, an interview, a lesson. */
+/** Lines that begin with who says them, each with what follows up to the next: a chat, an interview, a lesson. */
 function chat(raw: string): ReadIn | null {
   const lines = raw.split(/\r?\n/).filter((l) => l.trim() !== '');
-  const said = lines.filter((l) => speaking.test(l.trim()));
-  const names = new Set(said.map((l) => speaking.exec(l.trim())?.[1]));
-  if (said.length < 4 || said.length < lines.length * 0.7 || names.size < 2 || names.size > said.length / 2)
-    return null;
+  const whoOf = (line: string): string | null => {
+    const who = speaking.exec(line.trim())?.[1]?.trim();
+    return who === undefined || heading.test(who) ? null : who;
+  };
+  const said = lines.flatMap((l) => whoOf(l) ?? []);
+  const names = new Set(said);
+  // who speaks does so more than once, and the first line says who
+  const isTalk =
+    names.size >= 2 &&
+    names.size <= said.length / 2 + 1 &&
+    said.length >= 3 &&
+    said.length > names.size &&
+    lines.slice(0, 3).some((l) => whoOf(l) !== null) &&
+    said.length >= lines.length * 0.25;
+  if (!isTalk) return dialogue(lines);
   let text = '';
   const turns: Array<{ from: number; who: string }> = [];
   for (const line of lines) {
-    const who = speaking.exec(line.trim())?.[1];
+    const who = whoOf(line);
     if (text !== '') text += '\n';
-    if (who !== undefined) turns.push({ from: text.length, who });
-    text += line.trim().replace(speaking, '');
+    if (who !== null) turns.push({ from: text.length, who });
+    text += who === null ? line.trim() : line.trim().replace(speaking, '');
+  }
+  return { text, turns, cues: [] };
+}
+
+/** Two who take turns, each line begun by a dash; a list of things to do has no questions in it. */
+function dialogue(lines: readonly string[]): ReadIn | null {
+  const dashed = lines.filter((l) => /^\s*[-–—] ?\S/.test(l));
+  const asked = dashed.filter((l) => /\?\s*$/.test(l)).length;
+  if (dashed.length < 6 || dashed.length < lines.length * 0.85 || asked < 2) return null;
+  let text = '';
+  const turns: Array<{ from: number; who: string }> = [];
+  for (const line of lines) {
+    if (text !== '') text += '\n';
+    const said = line.trim().replace(/^[-–—] ?/, '');
+    if (said !== line.trim()) turns.push({ from: text.length, who: turns.length % 2 === 0 ? 'One' : 'The other' });
+    text += said;
   }
   return { text, turns, cues: [] };
 }

@@ -1,8 +1,8 @@
 import { itemsOf } from './items.ts';
 import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
 import type { Segment } from './segments.ts';
-import { quicken } from './shown.ts';
-import { isAside, isMuted, isTalk, isWarning, named } from './talk.ts';
+import { mustNotShow, quicken, see, shownIn } from './shown.ts';
+import { isAside, isMuted, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
 import { closeBranch, closeWindow, readActs, readIf } from './windows.ts';
 
@@ -22,6 +22,12 @@ export function startsPlace(r: Reader, words: readonly Word[], at: number): bool
     first.from === words[at]?.from &&
     (first.place !== null || second?.is === 'place')
   );
+}
+
+/** Whether a hand's verb stands there with the control it is done to. */
+export function startsOn(r: Reader, words: readonly Word[], at: number): boolean {
+  const [first, second] = itemsOf(words.slice(at, at + 4), r.called, r.last);
+  return first?.is === 'act' && first.from === words[at]?.from && second?.is === 'control';
 }
 
 /** Reads stretches in order. */
@@ -48,6 +54,39 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
     read(r, s);
   }
+}
+
+/** The first words of a stretch, by which a question is known that ends without a mark. */
+const opening = ({ words }: Segment): string =>
+  words
+    .slice(0, words[0]?.word === 'and' ? 3 : 2)
+    .map((w) => w.word)
+    .join(' ');
+
+/** What somebody says who is told: of that no act is made, but what shows or sounds is seen. */
+export function hear(r: Reader, segment: Segment): void {
+  const [first] = segment.words;
+  const end = segment.words.at(-1);
+  if (segment.sentence !== r.sentence) {
+    closeWindow(r, segment.sentence);
+    r.sentence = segment.sentence;
+    r.pending = [];
+  }
+  if (!first || !end || segment.isQuestion || segment.words.length > 9 || r.made.length === 0) return;
+  const items = itemsOf(segment.words, r.called, []);
+  const before = r.made.at(-1);
+  const [sign] = before?.step.kind === 'see' ? before.step.signs : [];
+  // `how many times?` – `twice`
+  const [times] = items;
+  if (before?.step.kind === 'see' && times?.is === 'times' && items.length === 1 && sign?.kind === 'sound') {
+    r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [{ ...sign, times: times.n }] } };
+    return;
+  }
+  if (segment.words.length <= 3 && items.every(isOf('light')) && quicken(r, segment)) return;
+  if (!items.some(isOf('light', 'text', 'sign')) || items.some(isOf('not', 'if', 'control', 'moment', 'until', 'let-go')))
+    return;
+  const shown = shownIn(r, items);
+  if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
 }
 
 export function read(r: Reader, segment: Segment): void {
@@ -81,6 +120,10 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
+  r.isBeforehand = /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
+    segment.words.map((w) => w.word).join(' '),
+  );
+  if (tellsReading(segment, items)) r.reading = true;
   if (isTalk(r, segment)) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     if (!r.flows) r.skipping = segment.sentence;
@@ -91,7 +134,7 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
-  if (segment.isQuestion) {
+  if (segment.isQuestion || /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))) {
     if (named(items)) r.holes.push({ ...at, why: 'asked' });
     return;
   }
@@ -99,6 +142,11 @@ export function read(r: Reader, segment: Segment): void {
   const just = items.some(isOf('not')) ? segment.words.findIndex((w, i) => i > 0 && w.word === 'just') : -1;
   if (just > 0 && segment.words.slice(0, just).some((w) => /^(?:don't|dont|not|never)$/.test(w.word))) {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
+    return;
+  }
+  const spared = mustNotShow(segment, items);
+  if (spared) {
+    if (r.made.length > 0) r.put({ kind: 'see', must: 'must-not', signs: [spared] }, at);
     return;
   }
   const not = items.findIndex(isOf('not'));

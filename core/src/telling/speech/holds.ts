@@ -163,7 +163,7 @@ export function readRelease(
     sign &&
     sign.sign === ends.shown.sign &&
     seen?.step.kind === 'see' &&
-    seen.step.signs.length === 1
+    (seen.step.signs.length === 1 || own === null)
   )
     r.made.pop();
   r.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);

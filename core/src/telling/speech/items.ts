@@ -10,11 +10,11 @@ import type { Word } from './text.ts';
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [
-    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|wink\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|wink\w*|flicker\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
     'slow',
   ],
   [
-    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|wink\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
     'fast',
   ],
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
@@ -27,7 +27,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
     /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
     'lit',
   ],
-  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*)\b/, 'blinks'],
+  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*)\b/, 'blinks'],
 ];
 
 const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
@@ -73,6 +73,18 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     if (/^(?:press|push|presses|pushes|pressed|pushed|depress) and (?:hold|holds|held|keep)\b/.test(here)) {
       take(3, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
+    // `pressed and not let go of`
+    const kept = /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(here);
+    if (kept) {
+      take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
+    // `take the cover off`, `take out the fuse`
+    const taken = /^(?:take|takes|took|taken|taking|lift|lifts|lifted|pull|pulls|pulled) (off|out)\b/.exec(here);
+    if (taken) {
+      take(2, { is: 'act', act: 'out', word: taken[1] });
       continue;
     }
     const away =
@@ -122,6 +134,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
       i += words[i + 3]?.word === 'that' ? 4 : 3;
+      continue;
+    }
+    // `from two point four on`: since when, of a version
+    if (w.word === 'from' && words[i + 1]?.value != null && words[i + 1 + (words[i + 1]?.span ?? 1)]?.word === 'on') {
+      i += 2 + (words[i + 1]?.span ?? 1);
       continue;
     }
     if (/^(?:off|away|on) (?:we|you|she|he|it|they) goe?s?\b/.test(here)) {
@@ -183,8 +200,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
-    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|light|lit|steady|goes out|comes on)/.test(here));
-    const beepsAs = /^(?:beeps?|bleeps?|chimes?|buzz(?:es|ed)?|horns?)\b/.test(here);
+    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
+    const beepsAs = /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(here);
     const lengthHere = lengthAt(words, i);
     if (lengthHere) {
       take(lengthHere.length, { is: 'length', ms: lengthHere.ms, mostMs: lengthHere.mostMs });
@@ -333,6 +350,13 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
+    const lastSign = items.at(-1);
+    const isHeard =
+      lastSign?.is === 'sign' && lastSign.signs.every((s) => s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text');
+    if (isHeard && /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)) {
+      take(1, { is: 'light', light: 'lit' });
+      continue;
+    }
     if (asLight && lit?.m) {
       const length = lit.m[0].trim().split(' ').length;
       const colour = coloured(words, i, length);
@@ -344,10 +368,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:within|inside|in less than|in under|you(?:'?ve| have)(?: now)? got|you'?ve|you have|they have)\b/.test(here)
+      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|there(?:'s| is| are))\b/.test(here)
     ) {
-      const k = /^(?:in less than|in under|you have got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
-      const ahead = words.slice(i + k, i + k + 4).some((_, d) => lengthAt(words, i + k + d) !== null);
+      const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? now got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
+      const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
       if (ahead) {
         take(k, { is: 'within' });
         continue;
@@ -423,7 +447,9 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         ['back', 'to', 'into', 'on', 'straight', 'over', 'all', 'the', 'way', 'down', 'again', 'at'].includes(
           words[k]?.word ?? '',
         ) &&
-        k < i + 5
+        k < i + 5 &&
+        !(words[k]?.word === 'on' && !/^(?:the|to|its|on|off|a|\w+)$/.test(words[k + 1]?.word ?? '')) &&
+        !(words[k]?.word === 'on' && /^(?:with|and|then|again|while|now|for|before|after|by)$/.test(words[k + 1]?.word ?? ''))
       ) {
         if (last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k, own)) && !placeAfter(words, k, last))
           break;
@@ -514,9 +540,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
-    const act = actOf.get(w.word);
+    // `the mains plug`, `the start press`: what it is, not what is done
+    const isNoun = w.word === 'plug' && items.at(-1)?.is === 'control' && items.at(-1)?.to === (words[i - 1]?.to ?? -1);
+    const act = isNoun ? undefined : actOf.get(w.word);
     if (act) {
       take(1, { is: 'act', act, word: w.word });
+      continue;
+    }
+    // `a contact on it`: where, not what is done
+    if (/^(?:on|in)$/.test(w.word) && /^(?:it|him|them|there|top)$/.test(words[i + 1]?.word ?? '') && !items.some(isAct)) {
+      i += 2;
       continue;
     }
     if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
@@ -532,6 +565,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
   return items;
 }
 
+const isAct = (item: Item): boolean => item.is === 'act';
 const placeAfter = (words: readonly Word[], k: number, last: readonly ControlFacts[]): boolean =>
   last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k + 1, own) !== null);
 

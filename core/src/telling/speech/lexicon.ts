@@ -27,11 +27,11 @@ const acts: Readonly<Record<Act, string>> = {
   open: 'open opens opened opening lift lifts lifted raise raises raised',
   shut: 'close closes closed closing shut shuts shutting',
   in: 'insert inserts inserted plug plugs plugged stick sticks stuck fit fits fitted',
-  out: 'remove removes removed unplug unplugs unplugged',
+  out: 'remove removes removed unplug unplugs unplugged detach',
   up: '',
   down: 'lower lowers lowered',
   wait: 'wait waits waited waiting leave leaves left_alone rest count',
-  see: 'show shows showed shown read reads say says said display displays appear appears light lights lit flash flashes flashing flashed blink blinks blinking blinked beep beeps beeped chime chimes sound sounds sounded buzz buzzes buzzed',
+  see: 'show shows showed shown read reads say says said display displays appear appears light lights lit flash flashes flashing flashed blink blinks blinking blinked flicker flickers flickering beep beeps beeped chime chimes sound sounds sounded buzz buzzes buzzed ring rings rang ringing',
   dial: 'dial enter type key_in',
   step: 'step scroll climb',
   pull: 'pull pulls pulled pulling',
@@ -95,7 +95,7 @@ export const corrections: ReadonlyArray<readonly string[]> = [
 
 /** Where somebody begins to say all of it once more, shortly. */
 export const sumsUp =
-  /\b(?:so,? in short|in short|to sum up|then to sum up|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|(?:so )?all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|from the top)\b/i;
+  /\b(?:so,? in short|in short|to sum up|then to sum up|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|(?:so )?all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
 
 /** Cues of another route than the one before: its name, by what a sentence says it is for. */
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [

@@ -153,6 +153,14 @@ const soundWords = [
   'toot',
   'ring',
   'gong',
+  'bip',
+  'blip',
+  'peep',
+  'pip',
+  'ping',
+  'bell',
+  'jingle',
+  'siren',
 ];
 
 function signNames(facts: UnitFacts): Named<Sign>[] {
@@ -173,6 +181,8 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
         for (const kind of [...lampKinds, 'one']) all.push([`${colour} ${kind}`, sign, true]);
     }
     if (sign.kind === 'beeper') for (const word of soundWords) all.push([word, sign, true]);
+    if (/relay|contactor|solenoid|latch|valve/i.test(sign.label) && sign.kind !== 'lamp')
+      for (const word of ['click', 'clack', 'clunk']) all.push([word, sign, true]);
     if (sign.kind === 'segments' || sign.kind === 'text')
       for (const word of ['display', 'screen', 'readout', 'line', 'text line', 'figures', 'digits'])
         all.push([word, sign, true]);
@@ -257,9 +267,8 @@ export function placeAt(
   }
   const given = placeWords[words[at]?.word ?? ''];
   // a cover that is off is open
-  const isCover = own.control.look === 'lid' || own.control.look === 'door';
   const word =
-    isCover && (given === 'off' || given === 'on') && !places.some((p) => p.id === given)
+    isCover(own) && (given === 'off' || given === 'on') && !places.some((p) => p.id === given)
       ? given === 'off'
         ? 'open'
         : 'shut'
@@ -280,9 +289,14 @@ export function supplyFor(called: Called, word: string): ControlFacts | null {
   return all.find((c) => asWord.includes(c.control.look)) ?? all[0] ?? null;
 }
 
+const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
+/** A cover that is taken off is open, one that is put back on is shut. */
+const coverActs: Readonly<Record<string, string>> = { out: 'open', off: 'open', up: 'open', in: 'shut', on: 'shut', back: 'shut' };
+
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
   placeByAct(own, act) ??
+  (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
   ((opposites[act] ?? []).find(
     (o) => own.mechanism.kind === 'places' && own.mechanism.places.some((p) => p.id === o),
   ) as PlaceId | undefined) ??

@@ -112,6 +112,8 @@ export function readPlain(
       r.lastSign = sign.kind === 'sound' ? { ...sign, times: nth } : sign;
       return;
     }
+    // when it shows so, something is let go of: said next
+    if (head[0]?.is === 'moment' && moment === 0 && r.held.length > 0) r.nth = { n: nth ?? 1, sentence: r.sentence };
     const waitsFor = act?.act === 'wait' && sign?.kind === 'sound' && shown.length === 1;
     if (waitsFor) r.nth = { n: sign.times ?? nth ?? 1, sentence: r.sentence };
     see(r, waitsFor && (nth ?? 1) > 1 ? [{ ...sign, times: nth }] : shown, at);

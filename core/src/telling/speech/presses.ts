@@ -2,6 +2,7 @@ import type { ControlId } from '../../base/ids.ts';
 import { defaultWithinMs } from '../../model/route.ts';
 import { heldOf, readHold } from './holds.ts';
 import type { Item } from './item.ts';
+import { hasOtherObject } from './objects.ts';
 import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 
@@ -94,6 +95,7 @@ export function readPress(
     return true;
   }
   if (pushes.length === 0) {
+    if (act && hasOtherObject(segment, act, items)) return false;
     // `three times` alone: of what was pressed last
     const [only] = times;
     const before = r.made.at(-1);

@@ -1,10 +1,10 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import { type ReadIn, readIn } from './captions.ts';
-import { end, readAll, startsAct, startsPlace } from './flow.ts';
+import { end, hear, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
-import { type Doubt, type Hole, type Made, Reader } from './reader.ts';
+import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, isFlow, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
@@ -33,19 +33,20 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
   return named.map((who) => parts.filter((p) => p.who === who).map((p) => p.span));
 }
 
-function readPart(text: string, from: number, to: number, reader: Reader): void {
+function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
   const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
   reader.flows = isFlow(words);
-  readAll(
-    reader,
-    segmentsOf(
-      words,
-      (at) => startsAct(reader, words, at),
-      (some) => lacksState(reader, some),
-      (at) => startsPlace(reader, words, at),
-    ),
-  );
+  const begun = reader.sentence + 1;
+  const segments = segmentsOf(
+    words,
+    (at) => startsAct(reader, words, at),
+    (some) => lacksState(reader, some),
+    (at) => startsPlace(reader, words, at),
+    (at) => startsOn(reader, words, at),
+  ).map((s) => ({ ...s, sentence: s.sentence + begun }));
+  if (isOwn) readAll(reader, segments);
+  else for (const segment of segments) hear(reader, segment);
 }
 
 /** Where other routes begin, by what a sentence says it is for. */
@@ -72,14 +73,17 @@ export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) =
   const sumAt = summaryAt(input);
   // who tells is whoever tells most of what is done
   const heard = voices(input);
-  const read = heard.map((spans, i) => {
+  const read = heard.map((_, i) => {
     const own = new Reader(called);
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
-    for (const [from, to] of spans) if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own);
+    // what the others say they see is heard in between
+    for (const [from, to, who] of heard.flatMap((s, k) => s.map(([a, z]) => [a, z, k] as const)).sort((a, b) => a[0] - b[0]))
+      if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
     end(own);
     return own;
   });
-  const [reader = new Reader(called)] = [...read].sort((a, b) => b.made.length - a.made.length);
+  const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;
+  const [reader = new Reader(called)] = [...read].sort((a, b) => acts(b) - acts(a));
   const { made } = reader;
   const names = namesOf(text, made);
   const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];

@@ -48,6 +48,11 @@ export class Reader {
   muted = false;
   /** Whether it is said later what does work. */
   saysWhatWorks = false;
+  /** Whether a stretch says how something has to stand before one begins; where such stretches are. */
+  isBeforehand = false;
+  readonly beforehand = new Set<number>();
+  /** Since when it is told what is read and what it means; what shows then is no step. */
+  reading = false;
   refused = -1;
   waiting = -1;
   /** Whether more is done later in the same sentence. */
@@ -67,6 +72,7 @@ export class Reader {
   }
 
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
+    if (isAct(step)) this.reading = false;
     this.made.push({ step, from: at.from, to: at.to, sentence: this.sentence });
   }
 }

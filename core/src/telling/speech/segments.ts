@@ -95,6 +95,7 @@ export function segmentsOf(
   startsAct: (at: number) => boolean,
   lacksState: (own: readonly Word[]) => boolean,
   startsPlace: (at: number) => boolean,
+  startsOn: (at: number) => boolean,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -117,12 +118,15 @@ export function segmentsOf(
       flows &&
       own.length >= 4 &&
       /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
-      !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now)$/.test(words[i - 1]?.word ?? '') &&
-      own.some((x) =>
-        /^(?:hold|press|pressing|push|pushing|hit|tap|turn|take|pull|put|plug|switch|open|close|shut|let)$/.test(
-          x.word,
-        ),
-      )
+      !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|dont|don't|not|never|if|when|the)$/.test(
+        words[i - 1]?.word ?? '',
+      ) &&
+      (startsOn(i) ||
+        own.some((x) =>
+          /^(?:hold|press|pressing|push|pushing|hit|tap|turn|take|pull|put|plug|switch|open|close|shut|let)$/.test(
+            x.word,
+          ),
+        ))
     ) {
       end('then');
       own.push(w);
@@ -160,7 +164,14 @@ export function segmentsOf(
     ) {
       end('then');
       own.push(w);
-    } else if (joins.has(w.word)) {
+    } else if (
+      // pressed and held, pressed and not let go of
+      w.word === 'and' &&
+      /^(?:press|presses|pressed|push|pushes|pushed)$/.test(words[i - 1]?.word ?? '') &&
+      /^(?:hold|holds|held|keep|kept|not|do|don't|dont|never)$/.test(words[i + 1]?.word ?? '')
+    )
+      own.push(w);
+    else if (joins.has(w.word)) {
       end('then');
       if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);

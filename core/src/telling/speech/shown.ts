@@ -93,7 +93,7 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
   if (first) r.lastSign = first;
   // what shows long after anything was done belongs to what is read, not to how one gets there
   const done = r.made.findLast((m) => isAct(m.step) || m.step.kind === 'see' || m.step.kind === 'rest');
-  if (done && done.sentence < r.sentence - 4) {
+  if (r.reading || (done && done.sentence < r.sentence - 4)) {
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
@@ -107,9 +107,28 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     only.sign === before.step.at.shown.sign
   )
     return;
+  // that it has to stay away was said
+  if (
+    before?.step.kind === 'see' &&
+    before.step.must === 'must-not' &&
+    shown.every((x) => before.step.kind === 'see' && before.step.signs.some((s) => s.sign === x.sign))
+  )
+    return;
   // the same once more says nothing new
   if (before?.step.kind === 'see' && JSON.stringify(before.step.signs) === JSON.stringify(shown)) return;
   r.put({ kind: 'see', must: 'must', signs: [...shown] }, at);
+}
+
+/** `the drum must not turn`: what has to stay away while this is done. */
+export function mustNotShow(segment: Segment, items: readonly Item[]): Shown | null {
+  const text = segment.words.map((w) => w.word).join(' ');
+  if (!/\b(?:must not|mustn't|may not|should not|shouldn't|must never|should never) (?:turn|run|spin|move|start|come|light|flash|blink|be|sound|click|go)\b/.test(text))
+    return null;
+  const [sign] = items.find(isOf('sign'))?.signs ?? [];
+  if (!sign || items.some(isOf('control', 'if', 'moment')) || sign.kind === 'segments' || sign.kind === 'text') return null;
+  return sign.kind === 'lamp'
+    ? { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }
+    : { kind: 'sound', sign: sign.id as SignId, state: 'on' };
 }
 
 /** `it blinks, slowly`: how fast is said behind. */
@@ -121,7 +140,7 @@ export function quicken(r: Reader, segment: Segment): boolean {
       ? 'fast'
       : null;
   const before = r.made.at(-1);
-  if (state === null || before?.step.kind !== 'see' || before.sentence !== r.sentence) return false;
+  if (state === null || before?.step.kind !== 'see' || before.sentence < r.sentence - 1) return false;
   const signs = before.step.signs.map((s) =>
     s.kind === 'lamp' && s.state === 'fast' ? { ...s, state } : s,
   ) as Shown[];

@@ -18,7 +18,16 @@ export function isWarning(segment: Segment, items: readonly Item[], not: number,
 /** What others do, what would happen, what is not part of it. */
 export function isAside(segment: Segment): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
-  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|somebody will|last time|yesterday)\b/.test(
+  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
+    text,
+  );
+}
+
+/** Whether it is told now how what shows is read, or what it means. */
+export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
+  if (items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait')) return false;
+  const text = segment.words.map((w) => w.word).join(' ');
+  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|what are we looking at|the code|counts? (?:as|for)|so let's say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }

@@ -3,6 +3,7 @@ import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
+import { hasOtherObject } from './objects.ts';
 import type { Segment } from './segments.ts';
 
 export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
@@ -80,9 +81,17 @@ export function set(
 ): void {
   if (!beside) r.last = [own];
   r.mode = null;
+  // what was only said to stand so beforehand is done where it is told
+  const early = r.places.get(own.control.id) === to ? r.made.findIndex((m) => m.step.kind === 'set' && m.step.control === own.control.id && m.step.to === to && r.beforehand.has(m.from)) : -1;
+  if (early >= 0) {
+    r.made.splice(early, 1);
+    r.put({ kind: 'set', control: own.control.id, to }, at);
+    return;
+  }
   if (r.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
   if (r.held.includes(own)) return;
   r.places.set(own.control.id, to);
+  if (r.isBeforehand) r.beforehand.add(at.from);
   r.put({ kind: 'set', control: own.control.id, to }, at);
 }
 
@@ -160,6 +169,8 @@ export function readSet(
   }
   const [lone] = named;
   if (lone && named.length === 1) r.last = [lone.own];
+  const verb = items.find(isOf('act'));
+  if (named.length === 0 && verb && hasOtherObject(segment, verb, items)) return false;
   if (named.length === 0 && (act === 'in' || act === 'out') && (!items.some(isOf('it')) || r.last.every(isPush))) {
     const plug = r.called.facts.supply.find((c) => c.control.look === 'plug');
     const to = plug && placeByVerb(plug, act);
