@@ -119,6 +119,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'within' });
       continue;
     }
+    // `after a waiting period of not less than 30 seconds`
+    if (/^(?:a |the )?(?:waiting|wait) (?:period|time) of\b/.test(here)) {
+      i += /^(?:a|the)\b/.test(here) ? 4 : 3;
+      continue;
+    }
+    // `come up again`: who, not what
+    if (/^(?:comes?|came|goes?|went|walk|climb|get|run) (?:back )?(?:up|down)\b(?! to| by)/.test(here) && !items.some((x) => x.is === 'control')) {
+      i += /^\w+ back/.test(here) ? 3 : 2;
+      continue;
+    }
     if (/^(?:hang on to|hang onto|hanging on to)\b/.test(here)) {
       take(here.startsWith('hang onto') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
       continue;
@@ -388,7 +398,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'until' });
       continue;
     }
-    if (/^(?:when|once|as soon as|the moment|after|at|on the|from)\b/.test(here)) {
+    if (/^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|from)\b/.test(here)) {
       take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') ? 2 : 1, {
         is: 'moment',
       });
@@ -531,7 +541,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         (able[0].mechanism.kind === 'places' &&
           w.word === 'back' &&
           able[0].mechanism.places.some((p) => p.label.toLowerCase() === 'back'))) &&
-      (i === 0 || /^(?:to|into|at|on|the|then|back|from)$/.test(words[i - 1]?.word ?? ''))
+      (i === 0 || /^(?:to|into|at|on|the|then|back)$/.test(words[i - 1]?.word ?? ''))
     ) {
       const place = placeAt(words, i, able[0]);
       if (place && !items.some((x) => x.is === 'sign')) {
@@ -545,6 +555,15 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     const act = isNoun ? undefined : actOf.get(w.word);
     if (act) {
       take(1, { is: 'act', act, word: w.word });
+      continue;
+    }
+    // `in the meantime`, `on a Sunday`: a word that joins, not a place
+    const behind = /^(?:the|a|an|my|your|this|that|its|their|our)$/.test(words[i + 1]?.word ?? '');
+    if (
+      /^(?:on|in|off|up|down)$/.test(w.word) &&
+      ((behind && !mentionAt(words, i + 2, called.controls)) || /^(?:between|front|case|order|about|which|total|turn|time|there)$/.test(words[i + 1]?.word ?? ''))
+    ) {
+      i += 1;
       continue;
     }
     // `a contact on it`: where, not what is done

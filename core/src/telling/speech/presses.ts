@@ -224,8 +224,10 @@ export function readPress(
         },
         item,
       );
-    else if (isLong)
+    else if (isLong) {
       r.put({ kind: 'hold', controls: [{ control: item.own.control.id }], until: { kind: 'release' } }, item);
+      r.held = [item.own];
+    }
     else
       r.put(
         { kind: 'press', control: item.own.control.id, times: n ?? 1 },

@@ -118,7 +118,7 @@ export function segmentsOf(
       flows &&
       own.length >= 4 &&
       /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
-      !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|dont|don't|not|never|if|when|the)$/.test(
+      !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|gotta|gonna|wanna|please|dont|don't|not|never|if|when|the)$/.test(
         words[i - 1]?.word ?? '',
       ) &&
       (startsOn(i) ||
@@ -171,6 +171,15 @@ export function segmentsOf(
       /^(?:hold|holds|held|keep|kept|not|do|don't|dont|never)$/.test(words[i + 1]?.word ?? '')
     )
       own.push(w);
+    else if (
+      // in the middle of what is said: `you count now up to`, `shall then be moved`
+      (w.word === 'then' && /^(?:be|been|being|is|are|was|have|has)$/.test(words[i + 1]?.word ?? '')) ||
+      (w.word === 'now' &&
+        own.length > 0 &&
+        /^(?:up|down|to|on|with|be|been|being|and|,|the one)$/.test(words[i + 1]?.word ?? '') &&
+        /^(?:count|go|counts|goes|counting|is|are|to|step|turn)$/.test(words[i - 1]?.word ?? ''))
+    )
+      own.push(w);
     else if (joins.has(w.word)) {
       end('then');
       if (flows) sentence += 1;
@@ -178,6 +187,8 @@ export function segmentsOf(
     } else if (w.word === 'and' && !lacksState(own) && startsAct(i + 1)) end('and');
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
+      // a button may be called so
+      !/^(?:with|press|hold|push|hit|tap|the|by|plus|then|use|on|of)$/.test(words[i - 1]?.word ?? '') &&
       own.length > 0 &&
       startsAct(i + 1)
     ) {

@@ -15,6 +15,8 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
   let count: number | null = null;
   items.forEach((item, i) => {
     if (item.is === 'sign') {
+      // one of them all: then only that is meant
+      if (r.pending.length > 1 && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s))) signs = [];
       signs = [...signs, ...item.signs];
       if (item.signs.every((s) => s.kind === 'beeper')) {
         const before = items[i - 1];
