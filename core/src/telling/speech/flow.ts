@@ -1,8 +1,9 @@
 import { itemsOf } from './items.ts';
+import { keepsHeld } from './holds.ts';
 import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
-import { isAside, isMuted, isTalk, isWarning, named, tellsReading } from './talk.ts';
+import { isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
 import { closeBranch, closeWindow, readActs, readIf } from './windows.ts';
 
@@ -144,6 +145,16 @@ export function read(r: Reader, segment: Segment): void {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
     return;
   }
+  // pressed, `and you don't let go`
+  const [last] = [...items].reverse();
+  if (
+    items.some(isOf('let-go')) &&
+    items.some(isOf('not')) &&
+    items.every(isOf('let-go', 'not', 'it', 'both')) &&
+    last &&
+    keepsHeld(r, at)
+  )
+    return;
   const spared = mustNotShow(segment, items);
   if (spared) {
     if (r.made.length > 0) r.put({ kind: 'see', must: 'must-not', signs: [spared] }, at);
@@ -161,6 +172,7 @@ export function read(r: Reader, segment: Segment): void {
     items[0]?.is !== 'if' &&
     items[0]?.is !== 'else' &&
     (isAside(segment) ||
+      isPurpose(segment) ||
       /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
         segment.words.map((w) => w.word).join(' '),
       ))

@@ -123,6 +123,29 @@ export function readHold(
   return true;
 }
 
+/** What was pressed just now and is not let go of is held. */
+export function keepsHeld(r: Reader, at: Readonly<{ from: number; to: number }>): boolean {
+  const before = r.made.at(-1);
+  if (!before || before.sentence < r.sentence - 1) return false;
+  const { step } = before;
+  const ids =
+    step.kind === 'together' && step.times === 1
+      ? step.controls
+      : step.kind === 'press' && step.times === 1 && step.control !== 'any'
+        ? [step.control]
+        : [];
+  const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
+  if (owns.length === 0) return false;
+  r.made[r.made.length - 1] = {
+    ...before,
+    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
+    to: at.to,
+  };
+  r.held = owns;
+  r.last = owns;
+  return true;
+}
+
 export function readRelease(
   r: Reader,
   items: readonly Item[],

@@ -87,6 +87,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(2, { is: 'act', act: 'out', word: taken[1] });
       continue;
     }
+    // `the last beep`: of as many as were heard
+    if (w.word === 'last' && words[i - 1]?.word === 'the' && mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper') {
+      take(1, { is: 'nth', n: 0 });
+      continue;
+    }
+    const leaves = /^(?:fingers?|hands?|thumbs?|foot|feet) (?:now |then )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?\b/.exec(here);
+    if (leaves) {
+      take(leaves[0].split(' ').length, { is: 'let-go' });
+      continue;
+    }
     const away =
       /^(?:take|took|takes|get|pull|lift) (?:(?:your|both|the|a|my) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
         here,
@@ -378,7 +388,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|there(?:'s| is| are))\b/.test(here)
+      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(here)
     ) {
       const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? now got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
       const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
@@ -398,8 +408,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'until' });
       continue;
     }
-    if (/^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|from)\b/.test(here)) {
-      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') ? 2 : 1, {
+    if (/^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(here)) {
+      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') || here.startsWith('with the') ? 2 : 1, {
         is: 'moment',
       });
       continue;

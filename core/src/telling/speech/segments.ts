@@ -89,6 +89,11 @@ function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolea
   return (after.value ?? 99) < 10 && own.some((w) => w.word === 'capital');
 }
 
+const startsPurpose = (words: readonly Word[], at: number): boolean =>
+  words[at]?.word === 'so' &&
+  (/^(?:that|nobody|nothing|no)$/.test(words[at + 1]?.word ?? '') ||
+    [2, 3].some((k) => /^(?:can't|cant|cannot|won't|wont|doesn't|doesnt)$/.test(words[at + k]?.word ?? '')));
+
 /** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
 export function segmentsOf(
   words: readonly Word[],
@@ -140,7 +145,7 @@ export function segmentsOf(
     ) {
       end('then');
       own.push(w);
-    } else if (own.length > 0 && /^(?:if|because|unless)$/.test(w.word)) {
+    } else if (own.length > 0 && (/^(?:if|because|unless|cause|cos)$/.test(w.word) || startsPurpose(words, i))) {
       end('comma');
       own.push(w);
     } else if (
@@ -177,7 +182,8 @@ export function segmentsOf(
       (w.word === 'now' &&
         own.length > 0 &&
         /^(?:up|down|to|on|with|be|been|being|and|,|the one)$/.test(words[i + 1]?.word ?? '') &&
-        /^(?:count|go|counts|goes|counting|is|are|to|step|turn)$/.test(words[i - 1]?.word ?? ''))
+        /^(?:count|go|counts|goes|counting|is|are|to|step|turn)$/.test(words[i - 1]?.word ?? '')) ||
+      (w.word === 'now' && /^(?:is|are)$/.test(words[i - 1]?.word ?? '') && own.length > 1)
     )
       own.push(w);
     else if (joins.has(w.word)) {

@@ -61,6 +61,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
       signs = [];
     }
   });
+  if (out.length > 0) r.pending = [];
   const seen = new Map(out.map((x) => [x.sign, x] as const));
   if (seen.size < out.length) out.splice(0, out.length, ...seen.values());
   // a fan or a pump that is heard
@@ -73,7 +74,9 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
 /** The moment some items name: a sign with what it does, and which time. */
 export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const [shown] = shownIn(r, items);
-  const nth = items.find(isOf('nth'))?.n ?? 1;
+  const said = items.find(isOf('nth'))?.n ?? 1;
+  const heard = r.lastSign?.kind === 'sound' ? (r.lastSign.times ?? 1) : 1;
+  const nth = said === 0 ? heard : said;
   if (shown)
     return {
       kind: 'sign',

@@ -15,10 +15,19 @@ export function isWarning(segment: Segment, items: readonly Item[], not: number,
   return act < 0 || not < act || items.slice(act).some(isOf('not'));
 }
 
+/** `so it can't drive off`, `so that nobody falls`: why, not what. */
+export function isPurpose({ words }: Segment): boolean {
+  const text = words
+    .slice(0, 5)
+    .map((w) => w.word)
+    .join(' ');
+  return /^so (?:that|nobody|nothing|no)\b|^so \w+(?: \w+)? (?:can't|cant|cannot|won't|wont|doesn't|doesnt)\b/.test(text);
+}
+
 /** What others do, what would happen, what is not part of it. */
 export function isAside(segment: Segment): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
-  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
+  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|(?:nb )?on (?:the |a |an )?\w+ (?:it was|you had|one had)|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
     text,
   );
 }
@@ -27,7 +36,7 @@ export function isAside(segment: Segment): boolean {
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
   if (items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait')) return false;
   const text = segment.words.map((w) => w.word).join(' ');
-  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|gives? (?:you )?the (?:number|code|fault)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|so let's say|for example|say(?:ing)? hello)\b/.test(
+  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how many times|so many|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|so let's say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }

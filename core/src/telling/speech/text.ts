@@ -13,17 +13,18 @@ export type Word = Readonly<{
   to: number;
 }>;
 
-const pattern = /"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
+const pattern = /-{1,2}>|=>|→|⇒|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
 
 const isStop = (raw: string): boolean => /^[.,;:!?\n()–—…]$/.test(raw);
 
 /** Cuts a text into words and stops. Numbers over several words stand at the first of them. */
 export function wordsOf(text: string): Word[] {
   const plain = [...text.matchAll(pattern)].flatMap((m): Array<Omit<Word, 'value' | 'span'>> => {
-    const raw = m[0];
+    // an arrow leads on as a comma does
+    const raw = /^(?:-{1,2}>|=>|→|⇒)$/.test(m[0]) ? ',' : m[0];
     const from = m.index;
     const word = raw.toLowerCase().replaceAll('’', "'").replace(/'s$/, '');
-    return [{ word, raw, from, to: from + raw.length }];
+    return [{ word, raw, from, to: from + m[0].length }];
   });
   const list = plain.map((w) => w.word);
   return plain.map((w, i): Word => {

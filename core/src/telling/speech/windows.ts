@@ -58,7 +58,7 @@ export function closeBranch(r: Reader): void {
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
   // `if you want to clear them`: what it is for
   const text = segment.words.map((w) => w.word).join(' ');
-  if (/^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want)\b/.test(text)) {
+  if (/^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(text)) {
     const act = items.findIndex(
       (x, i) => i > 0 && (x.is === 'control' || (x.is === 'act' && ['press', 'hold', 'turn'].includes(x.act))),
     );
