@@ -1,5 +1,4 @@
 import { itemsOf } from './items.ts';
-import { keepsHeld } from './holds.ts';
 import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
@@ -43,6 +42,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
   let told = 0;
+  let skipsTo = -1;
   for (const [i, s] of segments.entries()) {
     const [first] = s.words;
     if (first && first.from - told > 4000) {
@@ -53,9 +53,20 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     r.actsAhead = false;
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
+    // told without stops, what is done if so ends where one begins again; else it is what is said next
+    if (i === skipsTo) r.skipping = null;
+    const before = r.skipping;
     read(r, s);
+    if (r.flows && r.skipping !== null && r.skipping !== before) {
+      const again = segments
+        .slice(i, i + 5)
+        .findIndex((x) => /\b(?:start|starts|go|try|begin) (?:over|again)\b|\bfrom the start\b/.test(textOf(x)));
+      skipsTo = i + (again >= 0 ? again + 1 : 2);
+    }
   }
 }
+
+const textOf = (segment: Segment): string => segment.words.map((w) => w.word).join(' ');
 
 /** The first words of a stretch, by which a question is known that ends without a mark. */
 const opening = ({ words }: Segment): string =>
@@ -145,16 +156,6 @@ export function read(r: Reader, segment: Segment): void {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
     return;
   }
-  // pressed, `and you don't let go`
-  const [last] = [...items].reverse();
-  if (
-    items.some(isOf('let-go')) &&
-    items.some(isOf('not')) &&
-    items.every(isOf('let-go', 'not', 'it', 'both')) &&
-    last &&
-    keepsHeld(r, at)
-  )
-    return;
   const spared = mustNotShow(segment, items);
   if (spared) {
     if (r.made.length > 0) r.put({ kind: 'see', must: 'must-not', signs: [spared] }, at);

@@ -40,7 +40,7 @@ export function readHold(
   const onto =
     named.length > 0
       ? named.map((n) => ({ own: n.own, place: n.place ?? placeSaid(items, n) }))
-      : items.some(isOf('it', 'both')) || ends || length
+      : items.some(isOf('it', 'both')) || items.some((x) => x.is === 'act' && x.word === 'keep') || ends || length
         ? r.last.map((own) => ({ own, place: null }))
         : [];
   const unique = onto.filter((o, i) => onto.findIndex((p) => p.own === o.own) === i);
@@ -120,29 +120,6 @@ export function readHold(
     r.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
     r.held = owns;
   }
-  return true;
-}
-
-/** What was pressed just now and is not let go of is held. */
-export function keepsHeld(r: Reader, at: Readonly<{ from: number; to: number }>): boolean {
-  const before = r.made.at(-1);
-  if (!before || before.sentence < r.sentence - 1) return false;
-  const { step } = before;
-  const ids =
-    step.kind === 'together' && step.times === 1
-      ? step.controls
-      : step.kind === 'press' && step.times === 1 && step.control !== 'any'
-        ? [step.control]
-        : [];
-  const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
-  if (owns.length === 0) return false;
-  r.made[r.made.length - 1] = {
-    ...before,
-    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
-    to: at.to,
-  };
-  r.held = owns;
-  r.last = owns;
   return true;
 }
 

@@ -78,7 +78,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     // `pressed and not let go of`
     const kept = /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(here);
     if (kept) {
-      take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'hold' });
+      take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
       continue;
     }
     // `take the cover off`, `take out the fuse`
@@ -125,8 +125,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(3, { is: 'within' });
       continue;
     }
-    if (w.word === 'before' && lengthAt(words, i + 1)) {
-      take(1, { is: 'within' });
+    if (w.word === 'before' && lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1)) {
+      take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
       continue;
     }
     // `after a waiting period of not less than 30 seconds`
@@ -136,6 +136,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     // `come up again`: who, not what
     if (/^(?:comes?|came|goes?|went|walk|climb|get|run) (?:back )?(?:up|down)\b(?! to| by)/.test(here) && !items.some((x) => x.is === 'control')) {
+      i += /^\w+ back/.test(here) ? 3 : 2;
+      continue;
+    }
+    if (/^(?:go|goes|going|went|come|comes|came|run|ran|walk|walked) (?:back )?(?:from|home|inside|outside|there|here)\b/.test(here)) {
       i += /^\w+ back/.test(here) ? 3 : 2;
       continue;
     }
@@ -525,7 +529,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const said =
-      /^(?:(?:changes?|turns|jumps|goes) to|becomes?|has got|is coming now|says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
+      /^(?:(?:changes?|turns|jumps|goes) to|goes(?= (?:\w+ ){1,3}\w)|becomes?|has got|is coming now|says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
         here,
       );
     if (said) {
@@ -561,8 +565,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       }
     }
     // `the mains plug`, `the start press`: what it is, not what is done
-    const isNoun = w.word === 'plug' && items.at(-1)?.is === 'control' && items.at(-1)?.to === (words[i - 1]?.to ?? -1);
-    const act = isNoun ? undefined : actOf.get(w.word);
+    const isNoun =
+      (w.word === 'place' && i > 0 && !/^(?:and|then|you|i|we|to|now|please)$/.test(words[i - 1]?.word ?? '')) ||
+      (w.word === 'plug' && items.at(-1)?.is === 'control' && items.at(-1)?.to === (words[i - 1]?.to ?? -1));
+    // `it gets stuck`: how it is, not what is done
+    const isStuck = w.word === 'stuck' && /^(?:gets?|got|is|was|are|were|been)$/.test(words[i - 1]?.word ?? '');
+    const act = isNoun || isStuck ? undefined : actOf.get(w.word);
     if (act) {
       take(1, { is: 'act', act, word: w.word });
       continue;

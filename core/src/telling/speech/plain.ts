@@ -52,6 +52,15 @@ export function readPlain(
   const act = head.find(isOf('act'));
   const length = head.find(isOf('length'));
   const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
+  // `hold plus down … stop on twenty eight`
+  const stopsOn = /\bstops? (?:on|at) \w/.test(segment.words.map((w) => w.word).join(' '));
+  const goal = head.filter(isOf('number')).at(-1);
+  const [ramped] = controls;
+  if (isHold && stopsOn && goal && ramped && isPush(ramped.own) && controls.length === 1) {
+    r.put({ kind: 'step-list', control: ramped.own.control.id, to: goal.n, start: 0, by: 'ramp' }, at);
+    r.last = [ramped.own];
+    return;
+  }
   if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
     if (readHold(r, head, ends, at)) return;
   }

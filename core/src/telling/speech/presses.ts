@@ -155,6 +155,7 @@ export function readPress(
     length <= named + 3 + 2 * times.length &&
     act === undefined &&
     isNext &&
+    !r.reading &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   const down =
     items.some((x) => x.is === 'place' && x.word === 'down') ||

@@ -120,6 +120,17 @@ export function segmentsOf(
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (
+      // `number two`, `step three`: the next of them
+      flows &&
+      own.length > 0 &&
+      /^(?:number|step)$/.test(w.word) &&
+      (words[i + 1]?.value ?? 99) <= 20 &&
+      !/^(?:to|on|off|up|down)$/.test(words[i + 2]?.word ?? 'to') &&
+      !/^(?:the|a|with|press|hold|push|switch|dip|want|key|button)$/.test(words[i - 1]?.word ?? '')
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       flows &&
       own.length >= 4 &&
       /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
@@ -145,7 +156,12 @@ export function segmentsOf(
     ) {
       end('then');
       own.push(w);
-    } else if (own.length > 0 && (/^(?:if|because|unless|cause|cos)$/.test(w.word) || startsPurpose(words, i))) {
+    } else if (
+      own.length > 0 &&
+      (/^(?:if|because|unless|cause|cos)$/.test(w.word) ||
+        (w.word === 'which' && /^(?:is|means|was|are)$/.test(words[i + 1]?.word ?? '')) ||
+        startsPurpose(words, i))
+    ) {
       end('comma');
       own.push(w);
     } else if (
@@ -190,7 +206,14 @@ export function segmentsOf(
       end('then');
       if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);
-    } else if (w.word === 'and' && !lacksState(own) && startsAct(i + 1)) end('and');
+    } else if (
+      flows &&
+      w.word === 'and' &&
+      own.some((x) => /^(?:don't|dont|never|not)$/.test(x.word)) &&
+      /^(?:you|i|we|it|then|now)$/.test(words[i + 1]?.word ?? '')
+    )
+      end('and');
+    else if (w.word === 'and' && !lacksState(own) && startsAct(i + 1)) end('and');
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
       // a button may be called so

@@ -119,6 +119,16 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     shown.every((x) => before.step.kind === 'see' && before.step.signs.some((s) => s.sign === x.sign))
   )
     return;
+  // all of them lit for a test, and then only some: these are read
+  const tested = before?.step.kind === 'see' ? before.step.signs : [];
+  if (
+    tested.length > 2 &&
+    shown.length < tested.length &&
+    shown.every((x) => x.kind === 'lamp' && tested.some((s) => JSON.stringify(s) === JSON.stringify(x)))
+  ) {
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   // the same once more says nothing new
   if (before?.step.kind === 'see' && JSON.stringify(before.step.signs) === JSON.stringify(shown)) return;
   r.put({ kind: 'see', must: 'must', signs: [...shown] }, at);

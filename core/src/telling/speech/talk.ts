@@ -36,7 +36,7 @@ export function isAside(segment: Segment): boolean {
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
   if (items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait')) return false;
   const text = segment.words.map((w) => w.word).join(' ');
-  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how many times|so many|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|so let's say|for example|say(?:ing)? hello)\b/.test(
+  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how many times|so many|mine (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|so let's say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }
@@ -46,13 +46,14 @@ export function isTalk(r: Reader, segment: Segment): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
   const raw = segment.words.map((w) => w.raw).join(' ');
   if (
-    /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|bar|millibar|degrees|percent|hertz|watts?|kilowatts?)\b/.test(
-      text,
+    /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|millibar|hertz|watts?|kilowatts?)\b/.test(text) ||
+    segment.words.some(
+      (w, i) => /^(?:bar|degrees|percent)$/.test(w.word) && segment.words.slice(Math.max(0, i - 3), i).some((x) => x.value !== null),
     )
   )
     return true;
   if (
-    /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+    /\b(?:in a row|(?:it|she|he|unit|machine|memory|box|board) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
       text,
     ) &&
     !/\b(?:press|hold|push)\b/.test(text)

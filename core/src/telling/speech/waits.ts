@@ -25,6 +25,7 @@ export function readWait(
   }
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
+  if (/^(?:and |but )?(?:it|that|this) (?:was|took|takes|is)\b/.test(text)) return false;
   if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sit|give)\b/.test(text) && !follows) return false;
   if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\bwait\b/.test(text))
     return false;

@@ -2,6 +2,7 @@ import type { SignId } from '../../base/ids.ts';
 import type { Moment } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
+import { itemsOf } from './items.ts';
 import { readPlain } from './plain.ts';
 import { isAct, isOf, type Made, type Reader, withoutTimes } from './reader.ts';
 import type { Segment } from './segments.ts';
@@ -18,8 +19,11 @@ export function closeWindow(r: Reader, sentence: number): void {
   if (acts.length === 0 && sentence <= window.sentence + 2) return;
   r.window = null;
   if (acts.length === 0) return;
-  const lastAct = inside.findLastIndex((m) => isAct(m.step));
   const firstAct = inside.findIndex((m) => isAct(m.step));
+  // what shows once it is done ends it, where nothing is held on
+  const shows = inside.findIndex((m, i) => i > firstAct && m.step.kind === 'see');
+  const over = shows > 0 && r.flows && !inside.slice(0, shows).some((m) => m.step.kind === 'hold') ? shows : inside.length;
+  const lastAct = inside.slice(0, over).findLastIndex((m) => isAct(m.step));
   const own = inside.slice(firstAct, lastAct + 1);
   const [first] = own;
   const last = own.at(-1);
@@ -63,6 +67,16 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
       (x, i) => i > 0 && (x.is === 'control' || (x.is === 'act' && ['press', 'hold', 'turn'].includes(x.act))),
     );
     if (act > 0) readActs(r, segment, items.slice(act));
+    return;
+  }
+  // `if you did it right, the lamp …`: what shows then is what is meant to
+  const well =
+    /^(?:and )?if (?:you|it|that|all|everything|she|he|they|we)(?:'s|'ve)?(?: (?:is|did|do|have|has|was|were|went|goes|got|done|all|it|that|this|them|everything|been))* (?:right|proper|properly|correct|correctly|well|worked|works|ok|okay|taken|took|quick enough|fast enough|in time|write)\b/.exec(
+      text,
+    );
+  if (well) {
+    const behind = segment.words.slice(well[0].split(' ').length);
+    if (behind.length > 1) readActs(r, { ...segment, words: behind }, itemsOf(behind, r.called, r.last));
     return;
   }
   const all = shownIn(r, items);
