@@ -136,6 +136,11 @@ export function read(r: Reader, segment: Segment): void {
     segment.words.map((w) => w.word).join(' '),
   );
   if (tellsReading(segment, items)) r.reading = true;
+  // `it keeps the last six`
+  if (/^(?:and |but )?(?:it|she|he|the \w+) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)/.test(textOf(segment))) {
+    if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   if (isTalk(r, segment)) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     if (!r.flows) r.skipping = segment.sentence;

@@ -5,6 +5,8 @@ import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
+import { hasOtherObject } from './objects.ts';
+import type { Segment } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
 
@@ -26,6 +28,7 @@ export function readHold(
   items: readonly Item[],
   ends: Moment | null,
   at: Readonly<{ from: number; to: number }>,
+  segment: Segment | null = null,
 ): boolean {
   const all = items.filter(isOf('control'));
   const holdable = (own: ControlFacts): boolean =>
@@ -45,6 +48,8 @@ export function readHold(
         : [];
   const unique = onto.filter((o, i) => onto.findIndex((p) => p.own === o.own) === i);
   if (unique.length === 0) return false;
+  const verb = items.find(isOf('act'));
+  if (named.length === 0 && segment && verb && hasOtherObject(segment, verb, items)) return false;
   const owns = unique.map((u) => u.own);
   const again = r.held.length > 0 && owns.every((o) => r.held.includes(o));
   const index = r.made.findLastIndex(
@@ -128,6 +133,7 @@ export function readRelease(
   items: readonly Item[],
   release: number,
   at: Readonly<{ from: number; to: number }>,
+  segment: Segment | null = null,
 ): void {
   const named = items.filter(isOf('control')).map((c) => c.own);
   const controls = named.length > 0 ? named : r.held;
@@ -135,8 +141,14 @@ export function readRelease(
     r,
     items.filter((_, i) => i !== release),
   );
+  const isThen =
+    segment !== null &&
+    /\b(?:when|once|as soon as|the moment) (?:it|that|they|she|he|this)(?:'s|'ve)? ?(?:starts?|begins?|does|do|doing|happens?|comes?|shows?|goes|that|this|is|has|have)\b/.test(
+      segment.words.map((w) => w.word).join(' '),
+    );
   const ends: Moment | null =
     own ??
+    (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
     (r.nth?.sentence === r.sentence && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
       : null);

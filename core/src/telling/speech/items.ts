@@ -135,8 +135,17 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     // `come up again`: who, not what
-    if (/^(?:comes?|came|goes?|went|walk|climb|get|run) (?:back )?(?:up|down)\b(?! to| by)/.test(here) && !items.some((x) => x.is === 'control')) {
+    if (
+      /^(?:come|came|go|went|walk|climb|get|run) (?:back )?(?:up|down)\b(?! to| by| with)/.test(here) &&
+      !/^(?:it|that|which|display|screen|number|code)$/.test(words[i - 1]?.word ?? '') &&
+      !mentionAt(words, i + 1, called.controls) &&
+      !items.some((x) => x.is === 'control')
+    ) {
       i += /^\w+ back/.test(here) ? 3 : 2;
+      continue;
+    }
+    if (/^(?:write|writes|wrote|note|jot|ring|call|look) (?:it |that |them )?(?:up|down)\b/.test(here)) {
+      i += /^\w+ (?:it|that|them)/.test(here) ? 3 : 2;
       continue;
     }
     if (/^(?:go|goes|going|went|come|comes|came|run|ran|walk|walked) (?:back )?(?:from|home|inside|outside|there|here)\b/.test(here)) {
@@ -461,7 +470,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         ? nth !== null
         : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')
     ) {
-      take(1, { is: 'nth', n: nth ?? 1 });
+      // the third one
+      take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: nth ?? 1 });
       continue;
     }
     if (['it', 'them', 'him', 'her', 'both', 'these', 'those', 'that'].includes(w.word)) {

@@ -33,7 +33,7 @@ export function readPlain(
     const before = items.slice(0, split);
     if (before.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait') && before.some(isOf('control'))) {
       readPlain(r, segment, before, at);
-      readRelease(r, items.slice(split), release - split, at);
+      readRelease(r, items.slice(split), release - split, at, segment);
       return;
     }
   }
@@ -41,7 +41,7 @@ export function readPlain(
     const next = items.findIndex(
       (x, i) => i > release && ((x.is === 'act' && x.act !== 'see' && x.act !== 'set') || x.is === 'length'),
     );
-    readRelease(r, next > 0 ? items.slice(0, next) : items, release, at);
+    readRelease(r, next > 0 ? items.slice(0, next) : items, release, at, segment);
     if (next > 0) readPlain(r, segment, items.slice(next), at);
     return;
   }
@@ -62,7 +62,7 @@ export function readPlain(
     return;
   }
   if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
-    if (readHold(r, head, ends, at)) return;
+    if (readHold(r, head, ends, at, segment)) return;
   }
   if (until >= 0 && ends && controls.length === 0 && r.held.length === 0) {
     if (ends.kind === 'sign')
@@ -101,7 +101,13 @@ export function readPlain(
   const shown = shownIn(r, head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
   if (shown.length === 0 && isSigns) {
-    r.pending = [...r.pending, ...head.filter(isOf('sign')).flatMap((x) => x.signs)];
+    // `the lamps Fog, Warm`: these of them
+    const [general, ...own] = head.filter(isOf('sign'));
+    const isGeneral = (general?.signs.length ?? 0) > 1;
+    const fresh = (isGeneral && own.length > 0 ? own : head.filter(isOf('sign'))).flatMap((x) => x.signs);
+    const instead = r.pendingAll && fresh.every((s) => r.pending.includes(s));
+    r.pendingAll = r.pending.length === 0 && isGeneral && own.length === 0;
+    r.pending = instead ? fresh : [...r.pending, ...fresh];
     const [named] = r.pending;
     if (named?.kind === 'lamp') r.lastSign = { kind: 'lamp', sign: named.id as SignId, state: 'lit' };
     return;

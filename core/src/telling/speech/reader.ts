@@ -43,6 +43,8 @@ export class Reader {
   window: { mostMs: number; from: Moment; at: number; sentence: number } | null = null;
   lastSign: Shown | null = null;
   pending: Sign[] = [];
+  /** Whether what is pending was named all at once: `the lamps`. */
+  pendingAll = false;
   far = false;
   listed = false;
   muted = false;

@@ -120,6 +120,19 @@ export function segmentsOf(
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (
+      // `to clear it`, `to get out`: what comes is for something else
+      flows &&
+      own.length >= 3 &&
+      w.word === 'to' &&
+      /^(?:clear|wipe|erase|delete|reset|leave|finish|exit|see|get)$/.test(words[i + 1]?.word ?? '') &&
+      (words[i + 1]?.word !== 'get' || /^(?:out|rid|back)$/.test(words[i + 2]?.word ?? '')) &&
+      !/^(?:want|wants|wanted|need|needs|have|has|got|going|how|way|you|i|like|used|try|able|start|starts|begin|begins|gonna|is|it|easy|hard)$/.test(
+        words[i - 1]?.word ?? '',
+      )
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `number two`, `step three`: the next of them
       flows &&
       own.length > 0 &&
@@ -133,7 +146,7 @@ export function segmentsOf(
     } else if (
       flows &&
       own.length >= 4 &&
-      /^(?:hold|press|push|hit|tap|turn|wait)$/.test(w.word) &&
+      /^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) &&
       !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|gotta|gonna|wanna|please|dont|don't|not|never|if|when|the)$/.test(
         words[i - 1]?.word ?? '',
       ) &&

@@ -16,7 +16,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
   items.forEach((item, i) => {
     if (item.is === 'sign') {
       // one of them all: then only that is meant
-      if (r.pending.length > 1 && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s))) signs = [];
+      if (r.pendingAll && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s))) signs = [];
       signs = [...signs, ...item.signs];
       if (item.signs.every((s) => s.kind === 'beeper')) {
         const before = items[i - 1];

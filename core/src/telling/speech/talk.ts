@@ -53,7 +53,7 @@ export function isTalk(r: Reader, segment: Segment): boolean {
   )
     return true;
   if (
-    /\b(?:in a row|(?:it|she|he|unit|machine|memory|box|board) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
+    /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
       text,
     ) &&
     !/\b(?:press|hold|push)\b/.test(text)

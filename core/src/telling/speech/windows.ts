@@ -159,6 +159,9 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
         from = { kind: 'power-on' };
       const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
       const standing = r.made.at(-1);
+      // `this button, you've got fifteen seconds`: which one, no more
+      const bareName = earlier.length > 0 && earlier.every((x) => x.is === 'control' && x.place === null);
+      if (bareName) r.last = earlier.filter(isOf('control')).map((c) => c.own);
       const afterPresses =
         !r.actsAhead &&
         items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
@@ -167,14 +170,14 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
         standing.sentence >= r.sentence - 1;
       const isTrailing =
         afterPresses ||
-        (within > 0 && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
+        (within > 0 && !bareName && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
         (before >= 0 &&
           items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
           segment.joined === 'comma' &&
           r.made.slice(before).every((m) => isAct(m.step)));
       closeWindow(r, Number.POSITIVE_INFINITY);
       if (told) from = told;
-      const own = [...(told ? [] : items.slice(0, within)), ...items.slice(used)];
+      const own = [...(told || bareName ? [] : items.slice(0, within)), ...items.slice(used)];
       let run = r.made.length;
       while (afterPresses && run > 0) {
         const m = r.made[run - 1];
