@@ -1,5 +1,7 @@
+import { readChoose, readDial } from './entries.ts';
 import { itemsOf } from './items.ts';
 import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
+import { mentionAt } from './mentions.ts';
 import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
@@ -15,6 +17,8 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
 }
 
 export function startsPlace(r: Reader, words: readonly Word[], at: number): boolean {
+  // within a longer name: `the red stop`
+  if (at > 0 && (mentionAt(words, at - 1, r.called.controls)?.length ?? 0) > 1) return false;
   const [first, second] = itemsOf(words.slice(at, at + 5), r.called, r.last);
   return (
     first?.is === 'control' &&
@@ -51,6 +55,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     }
     r.listed = (bare.get(s.sentence) ?? 0) >= 2;
     r.actsAhead = false;
+    r.ahead = segments.slice(i + 1, i + 5).filter((x) => x.sentence === s.sentence);
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
     // told without stops, what is done if so ends where one begins again; else it is what is said next
@@ -126,8 +131,11 @@ export function read(r: Reader, segment: Segment): void {
     quicken(r, segment)
   )
     return;
-  if (!first || !end || items.length === 0) return;
+  if (!first || !end) return;
   const at = { from: first.from, to: end.to };
+  if (readDial(r, segment, at) || readChoose(r, segment, at)) return;
+  if (segment.words.some((w) => r.chosen.has(w.word))) r.chosenIn = segment.sentence;
+  if (items.length === 0) return;
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;

@@ -40,6 +40,10 @@ export function readHold(
     return true;
   }
   const length = items.find(isOf('length'));
+  const verbs = items.filter(isOf('act')).map((a) => a.word);
+  // `I keep holding`: what is held already
+  if (named.length === 0 && r.held.length > 0 && !length && !ends && verbs.some((v) => /^(?:keep|keeps|holding)$/.test(v)))
+    return true;
   const onto =
     named.length > 0
       ? named.map((n) => ({ own: n.own, place: n.place ?? placeSaid(items, n) }))

@@ -15,6 +15,13 @@ export function readPress(
   const act = items.find(isOf('act'));
   const isPressed =
     act?.act === 'press' || (act?.act === 'set' && items.some((x) => x.is === 'control' && isPush(x.own)));
+  const keyed = items.filter(isOf('control')).map((c) => c.own.control.id);
+  if (r.entered && r.sentence > r.entered.sentence + 4) r.entered = null;
+  const { entered } = r;
+  // what the keys do that characters are put in with, or the same told out
+  if (entered && keyed.length > 0 && keyed.every((id) => entered.keys.includes(id)) && !isPressed) return true;
+  // the entries of a menu told once more, with the key between them
+  if (r.chosenIn === r.sentence && keyed.length > 0 && !isPressed) return true;
   const any = items.find(isOf('any'));
   if (any) {
     r.put({ kind: 'press', control: 'any', times: items.find(isOf('times'))?.n ?? 1 }, any);
@@ -209,6 +216,20 @@ export function readPress(
     r.last = pushes.map((p) => p.own);
     r.mode = 'press';
     return true;
+  }
+  // `so that's up twice, down once`: told once more, for whoever counts along
+  if (/^(?:so )?(?:that|thats|that's)\b/.test(said) && pushes.length > 0) {
+    const again = items.flatMap((x, i) =>
+      x.is === 'control' && isPush(x.own)
+        ? Array.from({ length: timesOf(segment, items, i) ?? 1 }, () => x.own.control.id as string)
+        : [],
+    );
+    const done = r.made
+      .flatMap(({ step }) =>
+        step.kind === 'press' ? Array.from({ length: step.times }, () => step.control as string) : [],
+      )
+      .slice(-again.length);
+    if (again.join() === done.join()) return true;
   }
   for (const [i, item] of items.entries()) {
     if (item.is !== 'control' || !isPush(item.own)) continue;

@@ -6,6 +6,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item, Light } from './item.ts';
 import type { Called } from './mentions.ts';
+import type { Segment } from './segments.ts';
 
 /** A step with the stretch of the telling it was made of. */
 export type Made = Readonly<{ step: Step; from: number; to: number; sentence: number }>;
@@ -55,6 +56,13 @@ export class Reader {
   readonly beforehand = new Set<number>();
   /** Since when it is told what is read and what it means; what shows then is no step. */
   reading = false;
+  /** What is told behind a stretch in the same sentence. */
+  ahead: readonly Segment[] = [];
+  /** The keys characters were put in with just now: what they do is told, not done once more. */
+  entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
+  menuAt: number | null = null;
+  chosen: ReadonlySet<string> = new Set();
+  chosenIn = -1;
   refused = -1;
   waiting = -1;
   /** Whether more is done later in the same sentence. */

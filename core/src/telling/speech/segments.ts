@@ -1,3 +1,4 @@
+import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ReadIn } from './captions.ts';
 import { corrections, sumsUp } from './lexicon.ts';
 import type { Word } from './text.ts';
@@ -120,6 +121,15 @@ export function segmentsOf(
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (
+      // `on the second bip`, `so that's up twice`
+      flows &&
+      own.length >= 3 &&
+      ((/^(?:on|at|with|after)$/.test(w.word) && words[i + 1]?.word === 'the' && ordinalOf(words[i + 2]?.word ?? '') !== null) ||
+        (w.word === 'so' && /^(?:that|thats|that's)$/.test(words[i + 1]?.word ?? '')))
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `to clear it`, `to get out`: what comes is for something else
       flows &&
       own.length >= 3 &&
