@@ -18,6 +18,7 @@ function captions(raw: string): ReadIn | null {
   const turns: Array<{ from: number; who: string }> = [];
   let within = false;
   let speaker = 0;
+  let marked = false;
   for (const line of lines) {
     const at = timing.exec(line);
     if (at) {
@@ -30,9 +31,12 @@ function captions(raw: string): ReadIn | null {
       const said = line.replace(/<[^>]+>/g, '').trim();
       for (const part of said.split(/(?=>>)/)) {
         const words = part.replace(/^>>\s*/, '').trim();
+        // the arrows may end a line and the words begin the next
+        marked ||= part.startsWith('>>');
         if (words === '') continue;
         if (text !== '') text += ' ';
-        if (part.startsWith('>>')) turns.push({ from: text.length, who: String(++speaker) });
+        if (marked) turns.push({ from: text.length, who: speaker++ % 2 === 0 ? 'One' : 'The other' });
+        marked = false;
         text += words;
       }
     }
@@ -81,14 +85,14 @@ function chat(raw: string): ReadIn | null {
 
 /** Two who take turns, each line begun by a dash; a list of things to do has no questions in it. */
 function dialogue(lines: readonly string[]): ReadIn | null {
-  const dashed = lines.filter((l) => /^\s*[-–—] ?\S/.test(l));
+  const dashed = lines.filter((l) => /^\s*(?:[-–—]|>{1,2}) ?\S/.test(l));
   const asked = dashed.filter((l) => /\?\s*$/.test(l)).length;
   if (dashed.length < 6 || dashed.length < lines.length * 0.85 || asked < 2) return null;
   let text = '';
   const turns: Array<{ from: number; who: string }> = [];
   for (const line of lines) {
     if (text !== '') text += '\n';
-    const said = line.trim().replace(/^[-–—] ?/, '');
+    const said = line.trim().replace(/^(?:[-–—]|>{1,2}) ?/, '');
     if (said !== line.trim()) turns.push({ from: text.length, who: turns.length % 2 === 0 ? 'One' : 'The other' });
     text += said;
   }

@@ -73,7 +73,10 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
   if (/\bmenu\b/.test(said)) r.menuAt = r.sentence;
   const inMenu = box !== undefined || (r.menuAt !== null && r.sentence - r.menuAt < 14);
   if (!inMenu) return false;
-  const entry = segment.words.findIndex((w, i) => w.word === 'entry' && /^\p{Lu}/u.test(segment.words[i + 1]?.raw ?? ''));
+  const named = segment.words.findIndex(
+    (w, i) => w.word === 'entry' && /^(?:\p{Lu}|called$|named$)/u.test(segment.words[i + 1]?.raw ?? ''),
+  );
+  const entry = named >= 0 && /^(?:called|named)$/.test(segment.words[named + 1]?.word ?? '') ? named + 1 : named;
   if (entry >= 0) {
     const path = segment.words.slice(entry + 1).filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)).map((w) => w.raw);
     const behind = r.ahead

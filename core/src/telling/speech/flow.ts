@@ -1,10 +1,10 @@
 import { readChoose, readDial } from './entries.ts';
 import { itemsOf } from './items.ts';
-import { isAct, isOf, isPush, type Made, type Reader } from './reader.ts';
+import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { mentionAt } from './mentions.ts';
 import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
-import { isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
+import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
 import { closeBranch, closeWindow, readActs, readIf } from './windows.ts';
 
@@ -45,6 +45,8 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     const isBare = items.length > 0 && items.every((x) => x.is === 'times' || (x.is === 'control' && isPush(x.own)));
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
+  // a sentence with a reading in it is about a part
+  r.measured = new Set(segments.filter((s) => hasReading(s)).map((s) => s.sentence));
   let told = 0;
   let skipsTo = -1;
   for (const [i, s] of segments.entries()) {
@@ -58,6 +60,10 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     r.ahead = segments.slice(i + 1, i + 5).filter((x) => x.sentence === s.sentence);
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
+    if (takesBack(s) && segments[i - 1]?.sentence !== s.sentence && tellsPresses(r, segments, i + 1)) {
+      while (r.made.at(-1)?.sentence === s.sentence - 1 && r.made.at(-1)?.step.kind === 'press') r.made.pop();
+      continue;
+    }
     // told without stops, what is done if so ends where one begins again; else it is what is said next
     if (i === skipsTo) r.skipping = null;
     const before = r.skipping;
@@ -69,6 +75,18 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       skipsTo = i + (again >= 0 ? again + 1 : 2);
     }
   }
+}
+
+/** `No.`, `Wrong.`: what was just told is taken back. */
+const takesBack = (segment: Segment): boolean => /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(textOf(segment));
+/** Whether the next sentence tells presses again. */
+function tellsPresses(r: Reader, segments: readonly Segment[], from: number): boolean {
+  const sentence = segments[from]?.sentence;
+  const next = segments.slice(from, from + 6).filter((s) => s.sentence === sentence);
+  return (
+    r.made.at(-1)?.step.kind === 'press' &&
+    next.some((s) => itemsOf(s.words, r.called, r.last).some((x) => x.is === 'control' && isPush(x.own)))
+  );
 }
 
 const textOf = (segment: Segment): string => segment.words.map((w) => w.word).join(' ');
@@ -169,6 +187,10 @@ export function read(r: Reader, segment: Segment): void {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
     return;
   }
+  if (r.measured.has(segment.sentence) && !r.flows && !items.some(isOf('control'))) {
+    if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   const spared = mustNotShow(segment, items);
   if (spared) {
     if (r.made.length > 0) r.put({ kind: 'see', must: 'must-not', signs: [spared] }, at);
@@ -193,6 +215,12 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     if (!r.flows) r.skipping = segment.sentence;
+    return;
+  }
+  // `for as long as it takes, which is about eight seconds`
+  const only = items.find(isOf('length'));
+  if (first.word === 'which' && only && r.waiting === segment.sentence && !items.some(isOf('control', 'sign'))) {
+    r.put({ kind: 'rest', span: spanOf(only) }, only);
     return;
   }
   if (

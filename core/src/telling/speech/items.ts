@@ -81,6 +81,31 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
       continue;
     }
+    // `while keeping it there`: as it is
+    const still = /^(?:while|whilst) (?:still |you(?:'re| are)? |i(?:'m| am)? )?(?:keeping|holding|keep|hold|pressing) (?:it|them|that|this|both)(?: (?:there|down|so|pressed|in|pulled|like that|that way))?\b/.exec(here);
+    if (still && last.length > 0) {
+      i += still[0].split(' ').length;
+      continue;
+    }
+    // `the other finger still on`, `stay on it`
+    const stays = /^(?:stays? on (?:it|them|that)|(?:leave|keep)s? (?:your |the |a |my )?(?:finger|thumb|hand|foot)s? (?:on|there)(?: it| them)?|stays? there)\b/.exec(here);
+    if (stays) {
+      take(stays[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
+      continue;
+    }
+    // `from clean to test`: what has both places
+    if (w.word === 'from' && words[i + 2]?.word === 'to') {
+      const both = [...called.facts.controls.values()].filter(
+        (own) => own.mechanism.kind !== 'push' && placeAt(words, i + 1, own) && placeAt(words, i + 3, own),
+      );
+      const [own] = both;
+      const to = own && placeAt(words, i + 3, own);
+      if (own && to && both.length === 1 && !items.some((x) => x.is === 'control')) {
+        put(i + 3, to.length, { is: 'control', own, place: to.place });
+        i += 3 + to.length;
+        continue;
+      }
+    }
     // `take the cover off`, `take out the fuse`
     const taken = /^(?:take|takes|took|taken|taking|lift|lifts|lifted|pull|pulls|pulled) (off|out)\b/.exec(here);
     if (taken) {
@@ -154,6 +179,18 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     if (/^(?:hang on to|hang onto|hanging on to)\b/.test(here)) {
       take(here.startsWith('hang onto') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+      continue;
+    }
+    if (
+      /^(?=.*[A-Z])[A-Z0-9]{2,5}$/.test(w.raw) &&
+      /^(?:comes?|appears?|is|shows?|pops?|stands?|flash\w*|lights?)$/.test(words[i + 1]?.word ?? '') &&
+      !mentionAt(words, i, called.controls) &&
+      !mentionAt(words, i, called.signs) &&
+      [...called.facts.signs.values()].some((s) => s.kind === 'segments' || s.kind === 'text')
+    ) {
+      put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+      put(i, 1, { is: 'text', text: w.raw });
+      i += words[i + 2]?.word === 'up' ? 3 : 2;
       continue;
     }
     if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
@@ -236,6 +273,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
     const beepsAs = /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(here);
     const lengthHere = lengthAt(words, i);
+    if (lengthHere && /^(?:later|earlier|ago)$/.test(words[i + lengthHere.length]?.word ?? '')) {
+      i += lengthHere.length + 1;
+      continue;
+    }
     if (lengthHere) {
       take(lengthHere.length, { is: 'length', ms: lengthHere.ms, mostMs: lengthHere.mostMs });
       continue;
@@ -409,6 +450,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         take(k, { is: 'within' });
         continue;
       }
+    }
+    if (
+      w.word === 'in' &&
+      lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1) &&
+      words.some((x, k) =>
+        /^(?:all|everything|lot|altogether|quick|quickly|done|happen)$/.test(x.word) && !(x.word === 'all' && words[k + 1]?.word === 'the'),
+      )
+    ) {
+      take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
+      continue;
     }
     if (
       /^(?:max|maximum|at most|no more than)\b/.test(here) &&

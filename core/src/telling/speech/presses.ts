@@ -110,7 +110,7 @@ export function readPress(
     if (
       only &&
       (/\b(?:pair|pairs|sequence|lot|round|rounds|that|these|those|over)\b/.test(text) || isToldOut(r, only.n)) &&
-      readAgain(r, items)
+      readAgain(r, items, segment)
     )
       return true;
     const longFor = items.find(isOf('length'));
@@ -140,7 +140,7 @@ export function readPress(
       r.put({ kind: 'press', control: r.last[0].control.id, times: only?.n ?? 1 }, at);
       return true;
     }
-    return readAgain(r, items);
+    return readAgain(r, items, segment);
   }
   const said = segment.words.map((w) => w.word).join(' ');
   const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
@@ -293,7 +293,7 @@ export function isToldOut(r: Reader, times: number): boolean {
 }
 
 /** `that pair three times`, `and that twice`: what was told last, again; nothing where it was told out already. */
-export function readAgain(r: Reader, items: readonly Item[]): boolean {
+export function readAgain(r: Reader, items: readonly Item[], segment: Segment): boolean {
   const times = items.find(isOf('times'))?.n;
   if (times === undefined || times < 2 || items.some(isOf('act', 'control', 'sign'))) return false;
   const own = r.made.map((m, i) => ({ m, i })).filter(({ m }) => isAct(m.step) && m.sentence >= r.sentence - 1);
@@ -305,10 +305,14 @@ export function readAgain(r: Reader, items: readonly Item[]): boolean {
     ).every((x) => x === last);
     if (is) return true;
   }
-  const block = own.filter(({ m }) => m.sentence === own.at(-1)?.m.sentence).slice(-4);
+  const said = segment.words.map((w) => w.word).join(' ');
+  // `do it three times`: what was done last; else all that the sentence did
+  const isLast = /\b(?:repeat|do) (?:it|this|that)\b/.test(said) && own.at(-1)?.m.sentence !== r.sentence;
+  const isOne = isLast && own.at(-1)?.m.step.kind === 'set';
+  const block = isOne ? own.slice(-1) : own.filter(({ m }) => m.sentence === own.at(-1)?.m.sentence).slice(-4);
   const [first] = block;
   const last = block.at(-1);
-  if (!first || !last || block.length < 2) return false;
+  if (!first || !last || (block.length < 2 && !isOne)) return false;
   r.made.splice(first.i, r.made.length - first.i, {
     step: { kind: 'group', times, steps: block.map(({ m }) => m.step) },
     from: first.m.from,

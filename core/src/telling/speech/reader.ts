@@ -61,6 +61,7 @@ export class Reader {
   /** The keys characters were put in with just now: what they do is told, not done once more. */
   entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
   menuAt: number | null = null;
+  measured: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();
   chosenIn = -1;
   refused = -1;

@@ -41,17 +41,24 @@ export function tellsReading(segment: Segment, items: readonly Item[]): boolean 
   );
 }
 
+/** Whether a stretch says what a part measures, or what causes a fault. */
+export function hasReading(segment: Segment): boolean {
+  const text = segment.words.map((w) => w.word).join(' ');
+  return (
+    /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|millibar|hertz|watts?|kilowatts?)\b/.test(text) ||
+    segment.words.some(
+      (w, i) =>
+        /^(?:bar|degrees|percent)$/.test(w.word) &&
+        segment.words.slice(Math.max(0, i - 3), i).some((x) => x.value !== null),
+    )
+  );
+}
+
 /** What a code means, what a part measures, what causes it: nothing of that is done. */
 export function isTalk(r: Reader, segment: Segment): boolean {
   const text = segment.words.map((w) => w.word).join(' ');
   const raw = segment.words.map((w) => w.raw).join(' ');
-  if (
-    /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|millibar|hertz|watts?|kilowatts?)\b/.test(text) ||
-    segment.words.some(
-      (w, i) => /^(?:bar|degrees|percent)$/.test(w.word) && segment.words.slice(Math.max(0, i - 3), i).some((x) => x.value !== null),
-    )
-  )
-    return true;
+  if (hasReading(segment)) return true;
   if (
     /\b(?:in a row|locks? out|is stored|are stored|not stored|erased after|are erased|comes? when|is reported|only reported|counts? (?:as )?(?:one|two|four|five|eight|ten|\d)|stands for|the tens|the ones|the units|with (?:one|two|three|four|five|six|\d) flash\w*)\b/.test(
       text,

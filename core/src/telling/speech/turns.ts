@@ -122,7 +122,8 @@ export function readSet(
     if (item.is !== 'control' || isPush(item.own)) continue;
     const next = items[i + 1];
     const word = next?.is === 'place' ? next.word : null;
-    const before = items[i - 1];
+    // `switch off at the cab switch`
+    const before = items[i - 1]?.is === 'moment' ? items[i - 2] : items[i - 1];
     const wordBefore = before?.is === 'place' ? before.word : null;
     const isNear = (a: Item): boolean => {
       const [from, to] = a.to <= item.from ? [a.to, item.from] : [item.to, a.from];
@@ -164,7 +165,14 @@ export function readSet(
   }
   if (done) {
     const length = items.find(isOf('length'));
-    if (length && !items.some(isOf('within'))) r.put({ kind: 'rest', span: spanOf(length) }, length);
+    if (length && !items.some(isOf('within'))) {
+      r.put({ kind: 'rest', span: spanOf(length) }, length);
+      // `wait half a minute before you turn it to bake`
+      const first = items.find((x) => x.is === 'control' && !isPush(x.own));
+      const [set, rest] = r.made.slice(-2);
+      if (first && length.to <= first.from && set?.step.kind === 'set' && rest && /\bbefore\b/.test(segment.words.map((w) => w.word).join(' ')))
+        r.made.splice(-2, 2, rest, set);
+    }
     return true;
   }
   const [lone] = named;
