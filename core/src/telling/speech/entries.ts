@@ -107,6 +107,7 @@ function choose(r: Reader, path: readonly string[], box: string | undefined, at:
     { kind: 'choose', on: box === undefined ? 'unit' : (box.replaceAll(' ', '-') as InstrumentId), path: [...path] },
     at,
   );
+  r.chosenAt = r.sentence;
   r.chosen = new Set(path.map((p) => p.toLowerCase()));
   return true;
 }

@@ -152,7 +152,7 @@ export function read(r: Reader, segment: Segment): void {
   if (!first || !end) return;
   const at = { from: first.from, to: end.to };
   if (readDial(r, segment, at) || readChoose(r, segment, at)) return;
-  if (segment.words.some((w) => r.chosen.has(w.word))) r.chosenIn = segment.sentence;
+  if (segment.sentence - r.chosenAt <= 2 && segment.words.some((w) => r.chosen.has(w.word))) r.chosenIn = segment.sentence;
   if (items.length === 0) return;
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
@@ -251,7 +251,27 @@ export function end(r: Reader): Made[] {
   if (first > 0) r.made.splice(0, first, ...r.made.slice(0, first).filter((m) => m.step.kind !== 'see'));
   if (first < 0) r.made.length = 0;
   dropToldOut(r);
+  dropToldTwice(r);
   return r.made;
+}
+
+/** Several presses told in one sentence and the same in the next: told twice, done once. */
+function dropToldTwice(r: Reader): void {
+  const rows = new Map<number, string[]>();
+  for (const { step, sentence } of r.made) {
+    const row = rows.get(sentence) ?? [];
+    if (step.kind === 'press') row.push(...Array.from({ length: step.times }, () => step.control));
+    else if (isAct(step)) row.push('else');
+    rows.set(sentence, row);
+  }
+  let before: string | null = null;
+  const twice = new Set<number>();
+  for (const [sentence, row] of rows) {
+    const key = row.join();
+    if (row.length > 2 && !row.includes('else') && key === before) twice.add(sentence);
+    else if (row.length > 0) before = key;
+  }
+  if (twice.size > 0) r.made.splice(0, r.made.length, ...r.made.filter((m) => !(twice.has(m.sentence) && m.step.kind === 'press')));
 }
 
 /** What was said to be done so often and is then told out once more is told once. */

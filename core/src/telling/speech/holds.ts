@@ -42,7 +42,7 @@ export function readHold(
   const length = items.find(isOf('length'));
   const verbs = items.filter(isOf('act')).map((a) => a.word);
   // `I keep holding`: what is held already
-  if (named.length === 0 && r.held.length > 0 && !length && !ends && verbs.some((v) => /^(?:keep|keeps|holding)$/.test(v)))
+  if (named.length === 0 && r.held.length > 0 && !length && !ends && (verbs.some((v) => /^(?:keep|keeps|holding)$/.test(v)) || segment?.words.some((w) => /^(?:keep|keeps|keeping|kept)$/.test(w.word))))
     return true;
   const onto =
     named.length > 0
@@ -150,12 +150,19 @@ export function readRelease(
     /\b(?:when|once|as soon as|the moment) (?:it|that|they|she|he|this)(?:'s|'ve)? ?(?:starts?|begins?|does|do|doing|happens?|comes?|shows?|goes|that|this|is|has|have)\b/.test(
       segment.words.map((w) => w.word).join(' '),
     );
+  // a sound, and let go: at that sound
+  const heard = r.made.at(-1);
+  const [sound] = heard?.step.kind === 'see' && heard.step.signs.length === 1 ? heard.step.signs : [];
+  const atSound: Moment | null =
+    sound?.kind === 'sound' && heard && heard.sentence >= r.sentence - 2
+      ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.times ?? 1 }
+      : null;
   const ends: Moment | null =
     own ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
     (r.nth?.sentence === r.sentence && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
-      : null);
+      : atSound);
   if (controls.length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
     r.put({ kind: 'release', controls: r.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
     r.timed = [];

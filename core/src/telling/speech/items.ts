@@ -215,6 +215,14 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       i += 3;
       continue;
     }
+    // `it went gong`
+    if (/^(?:goes|go|went)$/.test(w.word) && mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper' && /^(?:it|she|he|that|and|then)$/.test(words[i - 1]?.word ?? '')) {
+      const heard = mentionAt(words, i + 1, called.signs);
+      put(i + 1, heard?.length ?? 1, { is: 'sign', signs: heard ? [heard.of] : [] });
+      put(i + 1, heard?.length ?? 1, { is: 'light', light: 'lit' });
+      i += 1 + (heard?.length ?? 1);
+      continue;
+    }
     const group = groupAt(words, i, called);
     if (group) {
       for (const own of group.of) put(i, group.length, { is: 'control', own, place: null });
@@ -271,7 +279,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
     const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
-    const beepsAs = /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(here);
+    const beepsAs = /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(here);
     const lengthHere = lengthAt(words, i);
     if (lengthHere && /^(?:later|earlier|ago)$/.test(words[i + lengthHere.length]?.word ?? '')) {
       i += lengthHere.length + 1;

@@ -21,7 +21,7 @@ export function readPress(
   // what the keys do that characters are put in with, or the same told out
   if (entered && keyed.length > 0 && keyed.every((id) => entered.keys.includes(id)) && !isPressed) return true;
   // the entries of a menu told once more, with the key between them
-  if (r.chosenIn === r.sentence && keyed.length > 0 && !isPressed) return true;
+  if (r.chosenIn === r.sentence && keyed.length > 0 && !isPressed && !items.some(isOf('length'))) return true;
   const any = items.find(isOf('any'));
   if (any) {
     r.put({ kind: 'press', control: 'any', times: items.find(isOf('times'))?.n ?? 1 }, any);

@@ -64,6 +64,7 @@ export class Reader {
   measured: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();
   chosenIn = -1;
+  chosenAt = -1;
   refused = -1;
   waiting = -1;
   /** Whether more is done later in the same sentence. */

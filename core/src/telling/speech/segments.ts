@@ -15,8 +15,35 @@ export type Segment = Readonly<{
 
 const hard = new Set(['.', '!', '?', '\n', ';', '…']);
 
+const hedges =
+  /^, (?:i want to say|i think|i guess|i'd say|i would say|let's say|shall we say|say|what|you know|i mean it|uh|um|er|erm|ah|hm|hmm|if i remember|if i remember right|i believe|more or less|please) ,/;
+
+/** `within, I want to say, six seconds`: what says nothing between two commas goes, and the commas with it. */
+function withoutHedges(words: readonly Word[]): Word[] {
+  const out: Word[] = [];
+  for (let i = 0; i < words.length; i += 1) {
+    const w = words[i];
+    if (!w) break;
+    const m =
+      w.raw === ','
+        ? hedges.exec(
+            words
+              .slice(i, i + 8)
+              .map((x) => x.word)
+              .join(' '),
+          )
+        : null;
+    // what stood between stays apart, but for an amount whose head came before
+    const goesOn = /^(?:within|about|for|in|only|just|maybe|like|the|a)$/.test(words[i - 1]?.word ?? '');
+    if (m) i += m[0].split(' ').length - (goesOn ? 1 : 2);
+    else out.push(w);
+  }
+  return out;
+}
+
 /** What was taken back in the same breath gives way to what took its place: `three, no sorry, two clicks` is two clicks. */
-export function corrected(words: readonly Word[]): Word[] {
+export function corrected(all: readonly Word[]): Word[] {
+  const words = withoutHedges(all);
   const out: Word[] = [];
   for (let i = 0; i < words.length; i += 1) {
     const bare = (k: number): number => {

@@ -95,12 +95,16 @@ export function set(
   r.put({ kind: 'set', control: own.control.id, to }, at);
 }
 
+const placesOf = ({ mechanism }: ControlFacts): PlaceId[] =>
+  mechanism.kind === 'places' ? mechanism.places.map((p) => p.id) : [];
+
 /** `close the flap and switch it on again`: what was last switched, where what was named last cannot be. */
 function setEarlier(r: Reader, word: string, at: Readonly<{ from: number; to: number }>): boolean {
   if (word !== 'on' && word !== 'off') return false;
   for (const id of [...r.places.keys()].reverse()) {
     const own = r.called.facts.controls.get(id);
-    const place = own && placeByVerb(own, word);
+    // what is called so at that place, not what comes to the same
+    const place = own && (placesOf(own).find((p) => p === word) ?? null);
     if (!own || !place || place === r.places.get(id)) continue;
     set(r, own, place, at);
     return true;
@@ -200,6 +204,8 @@ export function readSet(
     !items.some(isOf('sign', 'control', 'text'))
   ) {
     if (word === 'back' && act !== 'set' && act !== 'in') return false;
+    const switches = items.some((x) => x.is === 'act' && /^(?:switch|turn|flick|flip)/.test(x.word));
+    if (switches && !placesOf(only).some((p) => p === word) && setEarlier(r, word, at)) return true;
     const place = placeByVerb(only, word === 'back' ? 'in' : word);
     if (place !== null) set(r, only, place, at);
     return place !== null;
