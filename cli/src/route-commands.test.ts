@@ -192,10 +192,10 @@ describe('script, intake, accounts, exchange', () => {
     expect([status, text]).toEqual([1, expect.stringContaining('2:1: “pres” is not known here. “press”, perhaps?')]);
   });
   it('makes draft steps of a telling, and leaves what it does not know', async () => {
-    const told = file('told.txt', 'Breaker off. Hug the machine. Hold the rocker down for 5 s.');
+    const told = file('told.txt', 'Breaker off. Lick the hood. Hold the rocker down for 5 s.');
     const { json } = await run('intake', washer, '--family', 'brindlewick-g4', '--text', told, '--json');
     expect(json.script).toBe('set breaker off\nhold rocker down for 5 s\n');
-    expect(json.notUnderstood.map((p: { text: string }) => p.text)).toEqual(['Hug the machine']);
+    expect(json.notUnderstood.map((p: { text: string }) => p.text)).toEqual(['Lick the hood']);
     expect((await run('intake', washer, '--family', 'quorrin-b2', '--text', told)).status).toBe(2);
   });
   it('lays accounts side by side', async () => {

@@ -20,14 +20,12 @@ import {
   printScript,
   printSteps,
   type Route,
-  readTelling,
-  readTold,
+  readAnyTelling,
   type Step,
   scriptProblemWords,
   slipKindWords,
   startForRoute,
   successRateOf,
-  type Told,
   type UnitEffect,
   UnitEvent,
   type UnitPlan,
@@ -192,48 +190,33 @@ function readText(path: string): string {
   }
 }
 
-/** Draft steps of a telling on standard input. */
+/** Draft routes of a telling: each with its steps, what names something of the unit and became nothing, what contradicts. */
 export function runTelling(file: string, options: Options, telling?: string): Output {
   const bundle = readBundleFile(file);
   if (options.family !== undefined && options.family !== bundle.family)
     refuse('--family', `the bundle is about ${bundle.family}`);
   const text = readText(options.text ?? telling ?? '');
-  const facts = bundleFacts(bundle);
-  const intake = readTelling(text, facts, entriesOf(bundle, 'instrument'));
-  const script = printScript({ from: null, steps: intake.steps, to: null });
-  // written sentences are read by their grammar where every word of them is understood; speech as it comes
-  const told = readTold(text, facts);
-  const isSpoken = intake.notUnderstood.length > 0 && told.routes.length > 0;
-  if (isSpoken || intake.steps.length === 0) return spoken(told, { ...intake, script });
-  const routes = [{ script: script.trimEnd().split('\n') }];
-  return {
-    json: { ...intake, script, routes },
-    lines: [
-      ...(script === '' ? ['nothing in it is an instruction for this family'] : [script.trimEnd()]),
-      ...intake.notUnderstood.map((p) => `not understood (${p.from}): ${p.text}`),
-      ...intake.doubts.map((d) => `in doubt (${d.from}): ${d.text}: ${d.about}`),
-    ],
-    errors: false,
-  };
-}
-
-/** Draft routes of speech: each with its steps, what names something of the unit and became nothing, what contradicts. */
-function spoken(told: Told, written: object): Output {
-  const script = (steps: readonly Step[]): string[] =>
+  const told = readAnyTelling(text, bundleFacts(bundle), entriesOf(bundle, 'instrument'));
+  const scriptOf = (steps: readonly Step[]): string[] =>
     printSteps([...steps])
       .trimEnd()
       .split('\n');
-  const routes = told.routes.map(({ name, steps, phrases }) => ({ name, steps, phrases, script: script(steps) }));
+  const routes = told.routes.map(({ name, steps, phrases }) => ({ name, steps, phrases, script: scriptOf(steps) }));
+  const steps = told.routes.flatMap((r) => r.steps);
+  const part = <T extends Readonly<{ from: number; to: number }>>(p: T) => ({ ...p, text: told.text.slice(p.from, p.to) });
+  const holes = told.holes.map(part);
+  const notUnderstood = holes.filter((h) => h.why === 'not-understood');
+  const doubts = told.doubts.map(part);
   const contradictions = told.contradictions.map((c) => ({ between: ['steps', 'summary'], ...c }));
-  const holes = told.holes.map((h) => ({ ...h, text: told.text.slice(h.from, h.to) }));
-  const lost = holes.filter((h) => h.why === 'not-understood');
   return {
     json: {
-      ...written,
+      steps,
+      script: printScript({ from: null, steps, to: null }),
       routes,
-      contradictions,
+      notUnderstood,
       holes,
-      doubts: told.doubts,
+      doubts,
+      contradictions,
       codes: [],
       readouts: [],
       rules: [],
@@ -241,10 +224,12 @@ function spoken(told: Told, written: object): Output {
       cautions: [],
     },
     lines: [
-      ...routes.flatMap((r) => [`${r.name}:`, ...r.script.map((l) => `  ${l}`)]),
+      ...(routes.length === 1
+        ? (routes[0]?.script ?? [])
+        : routes.flatMap((r) => [`${r.name}:`, ...r.script.map((l) => `  ${l}`)])),
       ...(routes.length === 0 ? ['nothing in it is an instruction for this family'] : []),
-      ...lost.map((h) => `not understood (${h.from}): ${h.text}`),
-      ...told.doubts.map((d) => `in doubt (${d.from}): ${told.text.slice(d.from, d.to)}: ${d.about}`),
+      ...notUnderstood.map((h) => `not understood (${h.from}): ${h.text}`),
+      ...doubts.map((d) => `in doubt (${d.from}): ${d.text}: ${d.about}`),
       ...contradictions.map((c) => `said twice, differently (${c.from}): ${c.about}`),
     ],
     errors: false,

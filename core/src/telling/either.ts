@@ -1,5 +1,6 @@
 import type { Step } from '../model/route.ts';
 import type { UnitFacts } from '../unit/facts.ts';
+import { readCards } from './cards/read.ts';
 import type { InstrumentName } from './names.ts';
 import { readTold, type Told } from './speech/read.ts';
 import type { Differs } from './speech/recap.ts';
@@ -14,14 +15,14 @@ function aboutOf(said: Step, before: Step | null): Differs['about'] {
   return said.kind === 'hold' || said.kind === 'rest' ? 'time' : 'count';
 }
 
-/** Written sentences, where the grammar understands every word of them; null for everything else. */
-export function readWritten(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Told | null {
+/** What the grammar of written sentences makes of a text, with what it left over; null where it made nothing. */
+function byGrammar(text: string, facts: UnitFacts, instruments: readonly InstrumentName[]): Told | null {
   const { steps, phrases, notUnderstood, doubts, contradictions } = readTelling(text, facts, instruments);
-  if (steps.length === 0 || notUnderstood.length > 0) return null;
+  if (steps.length === 0) return null;
   return {
     text,
     routes: [{ name: 'Steps', steps, phrases }],
-    holes: [],
+    holes: notUnderstood.map(({ from, to }) => ({ from, to, why: 'not-understood' as const })),
     doubts,
     contradictions: contradictions.map((c) => ({
       about: aboutOf(c.said, c.steps),
@@ -33,10 +34,24 @@ export function readWritten(text: string, facts: UnitFacts, instruments: readonl
   };
 }
 
-/** Reads a telling, however it is told: written sentences by their grammar, speech as it comes. */
-export const readAnyTelling = (
+/** Written sentences, where the grammar understands every word of them; null for everything else. */
+export function readWritten(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Told | null {
+  const told = byGrammar(text, facts, instruments);
+  return told && told.holes.length === 0 ? told : null;
+}
+
+/**
+ * Reads a telling, however it is told: lines of the coach and the sheet back into their steps, written sentences by their
+ * grammar where every word of them is understood, and speech as it comes.
+ */
+export function readAnyTelling(
   text: string,
   facts: UnitFacts,
   instruments: readonly InstrumentName[] = [],
   tell?: (share: number) => void,
-): Told => readWritten(text, facts, instruments) ?? readTold(text, facts, tell);
+): Told {
+  const whole = readCards(text, facts) ?? readWritten(text, facts, instruments);
+  if (whole) return whole;
+  const spoken = readTold(text, facts, tell);
+  return spoken.routes.length > 0 ? spoken : (byGrammar(text, facts, instruments) ?? spoken);
+}

@@ -12,6 +12,9 @@ const placeOf = (act: HandAct, panel: Panel): string =>
 const turns = (act: HandAct, way: string, panel: Panel): string =>
   `${act.times === 1 ? 'one full turn' : `${act.times} full turns`} ${way}${act.place === null ? '' : `, stop at ${placeOf(act, panel)}`}`;
 
+const actName = (act: HandAct, panel: Panel): string =>
+  act.control === 'any' ? 'any key' : act.control ? partName(panel, act.control) : '';
+
 /** The big word of a card: what the hand does. */
 export function actBig(act: HandAct, panel: Panel): string {
   switch (act.act) {
@@ -104,16 +107,23 @@ function withoutControl(step: Step, panel: Panel): string {
   }
 }
 
+/** Whether several controls are named, each with something of its own to do: then each act says whose it is. */
+function isMixed({ step, acts }: CoachCard, panel: Panel): boolean {
+  const controls = new Set(acts.map((a) => a.control)).size;
+  if (controls < 2 || step.kind === 'together') return false;
+  const isHeld = acts.every((a) => a.act === 'hold' || a.act === 'let-go');
+  return !isHeld || acts.length > controls || new Set(acts.map((a) => actBig(a, panel))).size > 1;
+}
+
 /** What the card is about, in one line above the big words. */
 export function cardLead(card: CoachCard, panel: Panel): string {
   if (card.watch.length > 0) return watching[card.must ?? 'must'];
-  const controls = [
-    ...new Set(card.acts.map((a) => (a.control === 'any' ? 'any key' : a.control ? partName(panel, a.control) : ''))),
-  ].filter(Boolean);
+  const controls = [...new Set(card.acts.map((a) => actName(a, panel)))].filter(Boolean);
   const since = card.windowFrom ? `${momentWords(card.windowFrom, panel)}: ` : '';
   // a hold ends at its moment and begins when one likes; what is let go of goes at it
   const letsGo = card.acts.every((a) => a.act === 'let-go');
   const until = card.holdUntil && letsGo ? `${momentWords(card.holdUntil, panel)}: ` : '';
+  if (isMixed(card, panel)) return `${since}${until}In this order:`;
   return `${since}${until}${controls.join(' and ') || withoutControl(card.step, panel)}`;
 }
 
@@ -125,7 +135,10 @@ export function cardBig(card: CoachCard, panel: Panel): string {
   if (card.step.kind === 'release' && card.acts.length === 0) return 'let go';
   if (card.step.kind === 'together')
     return 'press both at once'.replace('both', card.step.controls.length > 2 ? 'all' : 'both');
-  return card.acts.map((a) => actBig(a, panel)).join(' · ');
+  if (isMixed(card, panel)) return card.acts.map((a) => `${actName(a, panel)} ${actBig(a, panel)}`.trim()).join(' · ');
+  // what is held together is held, whoever is named for it
+  const bigs = card.acts.map((a) => actBig(a, panel));
+  return (new Set(card.acts.map((a) => a.control)).size > 1 ? bigs.slice(0, 1) : bigs).join(' · ');
 }
 
 /** What to do when a step or a route does not take. */
@@ -174,9 +187,9 @@ export function cardDetails(card: CoachCard, panel: Panel): CardDetail[] {
     if (step.overshoot) add('past', `past it: ${step.overshoot}`);
   }
   if (step.kind === 'together') add('within', `no more than ${seconds(step.withinMs)} apart`);
-  if (step.kind === 'dial') add('dial', `until it shows ${step.text}`);
+  if (step.kind === 'dial') add('dial', `from ${step.start} until it shows ${step.text}`);
   if (step.kind === 'choose' && step.needs) add('needs', `needs ${step.needs}`);
-  if (card.times > 1) add('times', `${card.times} times`);
+  if (card.times > 1) add('times', step.kind === 'group' ? `all of it ${card.times} times` : `${card.times} times`);
   if (card.windowMs !== null) add('window', `within ${seconds(card.windowMs)}`);
   if (card.withinMs !== null) add('within', `within ${seconds(card.withinMs)}`);
   if (card.keeping.length > 0 && !letsGo)

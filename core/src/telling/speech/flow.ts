@@ -48,6 +48,21 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
   // a sentence with a reading in it is about a part
   r.measured = new Set(segments.filter((s) => hasReading(s)).map((s) => s.sentence));
   let told = 0;
+  // what a sentence names and makes nothing of stays open
+  const named = new Map<number, Segment>();
+  const done = (): string =>
+    `${r.made.length} ${r.holes.length} ${r.doubts.length} ${r.made.at(-1)?.to ?? 0} ${r.branch?.at ?? -1} ${r.window?.at ?? -1}`;
+  let stood = done();
+  const close = (sentence: number): void => {
+    for (const [own, segment] of named) {
+      if (own === sentence) continue;
+      named.delete(own);
+      const [a] = segment.words;
+      const z = segment.words.at(-1);
+      if (a && z) r.holes.push({ from: a.from, to: z.to, why: 'not-understood' });
+    }
+    stood = done();
+  };
   let skipsTo = -1;
   for (const [i, s] of segments.entries()) {
     const [first] = s.words;
@@ -67,7 +82,10 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     // told without stops, what is done if so ends where one begins again; else it is what is said next
     if (i === skipsTo) r.skipping = null;
     const before = r.skipping;
+    if (segments[i - 1]?.sentence !== s.sentence) close(s.sentence);
     read(r, s);
+    if (done() !== stood) named.delete(s.sentence);
+    else if (!named.has(s.sentence) && namesUnread(r, s)) named.set(s.sentence, s);
     if (r.flows && r.skipping !== null && r.skipping !== before) {
       const again = segments
         .slice(i, i + 5)
@@ -75,6 +93,18 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       skipsTo = i + (again >= 0 ? again + 1 : 2);
     }
   }
+  close(Number.POSITIVE_INFINITY);
+}
+
+/** Whether a stretch names a control and says something of it that is more than where or what it is. */
+function namesUnread(r: Reader, segment: Segment): boolean {
+  if (r.flows || segment.isQuestion) return false;
+  const items = itemsOf(segment.words, r.called, r.last);
+  const control = items.find(isOf('control'));
+  if (!control) return false;
+  const before = segment.words.filter((w) => w.to <= control.from && !/^(?:the|a|an|and|then|so|now|this|that|your)$/.test(w.word));
+  const behind = segment.words.find((w) => w.from >= control.to)?.word ?? '';
+  return before.length > 0 && !/^(?:is|are|was|were|has|sits|lives)$/.test(behind) && !/^(?:there|here|that|this|it|on|in|at|with|for|of|next)$/.test(before[0]?.word ?? '');
 }
 
 /** `No.`, `Wrong.`: what was just told is taken back. */
