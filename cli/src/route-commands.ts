@@ -203,7 +203,10 @@ export function runTelling(file: string, options: Options, telling?: string): Ou
       .split('\n');
   const routes = told.routes.map(({ name, steps, phrases }) => ({ name, steps, phrases, script: scriptOf(steps) }));
   const steps = told.routes.flatMap((r) => r.steps);
-  const part = <T extends Readonly<{ from: number; to: number }>>(p: T) => ({ ...p, text: told.text.slice(p.from, p.to) });
+  const part = <T extends Readonly<{ from: number; to: number }>>(p: T) => ({
+    ...p,
+    text: told.text.slice(p.from, p.to),
+  });
   const holes = told.holes.map(part);
   const notUnderstood = holes.filter((h) => h.why === 'not-understood');
   const doubts = told.doubts.map(part);

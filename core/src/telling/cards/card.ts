@@ -43,9 +43,7 @@ const ms = (text: string | undefined): number => Math.round(Number(text) * 1000)
 function spanAt(at: Cursor): Span | null {
   const m = at.take(/([\d.]+) s(?: \(([\d.]+) to ([\d.]+) s\))?/);
   if (!m) return null;
-  return m[2] === undefined
-    ? exactly(ms(m[1]))
-    : { leastMs: ms(m[2]), usualMs: ms(m[1]), mostMs: ms(m[3]) };
+  return m[2] === undefined ? exactly(ms(m[1])) : { leastMs: ms(m[2]), usualMs: ms(m[1]), mostMs: ms(m[3]) };
 }
 
 function placeAt(at: Cursor, who: Who | null): PlaceId | null {
@@ -148,7 +146,10 @@ function detailsAt(at: Cursor, names: CardNames): Details {
       put(value);
       goesOn = true;
     };
-    took(() => at.take(/ in “[^”]*”(?:, \d+ of \d+)?/), () => {});
+    took(
+      () => at.take(/ in “[^”]*”(?:, \d+ of \d+)?/),
+      () => {},
+    );
     took(
       () => at.tries(() => (at.take(/ for /) ? spanAt(at) : null)),
       (span) => {
@@ -161,34 +162,52 @@ function detailsAt(at: Cursor, names: CardNames): Details {
         d.until = moment;
       },
     );
-    took(() => at.take(/ (hold until|to) entry (-?\d+)/), (m) => {
-      const by = m[1] === 'to' ? ('press' as const) : ('ramp' as const);
-      const rest: Partial<Extract<Step, { kind: 'step-list' }>> = {};
-      const runs = at.take(/ runs by itself after ([\d.]+) s, an entry every ([\d.]+) s/);
-      if (runs) rest.repeats = { afterMs: ms(runs[1]), everyMs: ms(runs[2]) };
-      const back = at.tries(() => (at.take(/ went past it: back with /) ? at.takeName(names.controls) : null));
-      if (isControl(back)) rest.back = back.control.id;
-      const round = at.take(/ past (\d+) comes (\d+) again/);
-      if (round) rest.round = { from: Number(round[2]), to: Number(round[1]) };
-      const over = at.take(/ past it: (.+?)(?= within [\d.]+ s| keep holding |$)/);
-      if (over) rest.overshoot = over[1] ?? '';
-      d.entry = { to: Number(m[2]), by, rest };
-    });
-    took(() => at.take(/ no more than ([\d.]+) s apart/), (m) => {
-      d.apartMs = ms(m[1]);
-    });
-    took(() => at.take(/ from (\S+) until it shows (\S+)/), (m) => {
-      d.dial = { start: m[1] ?? '', text: m[2] ?? '' };
-    });
-    took(() => at.take(/ needs (.+?)(?= within [\d.]+ s| keep holding |$)/), (m) => {
-      d.needs = m[1] ?? '';
-    });
-    took(() => at.take(/(?: all of it)? (\d+) times/), (m) => {
-      d.times = Number(m[1]);
-    });
-    took(() => at.take(/ within ([\d.]+) s/), (m) => {
-      d.within.push(ms(m[1]));
-    });
+    took(
+      () => at.take(/ (hold until|to) entry (-?\d+)/),
+      (m) => {
+        const by = m[1] === 'to' ? ('press' as const) : ('ramp' as const);
+        const rest: Partial<Extract<Step, { kind: 'step-list' }>> = {};
+        const runs = at.take(/ runs by itself after ([\d.]+) s, an entry every ([\d.]+) s/);
+        if (runs) rest.repeats = { afterMs: ms(runs[1]), everyMs: ms(runs[2]) };
+        const back = at.tries(() => (at.take(/ went past it: back with /) ? at.takeName(names.controls) : null));
+        if (isControl(back)) rest.back = back.control.id;
+        const round = at.take(/ past (\d+) comes (\d+) again/);
+        if (round) rest.round = { from: Number(round[2]), to: Number(round[1]) };
+        const over = at.take(/ past it: (.+?)(?= within [\d.]+ s| keep holding |$)/);
+        if (over) rest.overshoot = over[1] ?? '';
+        d.entry = { to: Number(m[2]), by, rest };
+      },
+    );
+    took(
+      () => at.take(/ no more than ([\d.]+) s apart/),
+      (m) => {
+        d.apartMs = ms(m[1]);
+      },
+    );
+    took(
+      () => at.take(/ from (\S+) until it shows (\S+)/),
+      (m) => {
+        d.dial = { start: m[1] ?? '', text: m[2] ?? '' };
+      },
+    );
+    took(
+      () => at.take(/ needs (.+?)(?= within [\d.]+ s| keep holding |$)/),
+      (m) => {
+        d.needs = m[1] ?? '';
+      },
+    );
+    took(
+      () => at.take(/(?: all of it)? (\d+) times/),
+      (m) => {
+        d.times = Number(m[1]);
+      },
+    );
+    took(
+      () => at.take(/ within ([\d.]+) s/),
+      (m) => {
+        d.within.push(ms(m[1]));
+      },
+    );
     took(
       () => at.tries(() => (at.take(/ keep holding /) ? nameList() : null)),
       (ids) => {
@@ -201,7 +220,10 @@ function detailsAt(at: Cursor, names: CardNames): Details {
 
 /** Free words up to what is said behind them of windows and what is held. */
 const freeAt = (at: Cursor): string =>
-  (at.take(/(.+?)(?=(?: within [\d.]+ s)*(?: keep holding .+)?$)/s)?.[1] ?? '').replace(/ in “[^”]*”(?:, \d+ of \d+)?$/, '');
+  (at.take(/(.+?)(?=(?: within [\d.]+ s)*(?: keep holding .+)?$)/s)?.[1] ?? '').replace(
+    / in “[^”]*”(?:, \d+ of \d+)?$/,
+    '',
+  );
 
 /** What a branch asks. */
 function conditionAt(at: Cursor, names: CardNames): BranchOn | null {
@@ -284,13 +306,10 @@ function whole(acts: readonly Act[], d: Details, isTogether: boolean): Step | nu
     return {
       kind: 'hold',
       controls: acts.flatMap(heldOf),
-      until: d.hold
-        ? { kind: 'span', ...d.hold }
-        : d.until
-          ? { kind: 'moment', moment: d.until }
-          : { kind: 'release' },
+      until: d.hold ? { kind: 'span', ...d.hold } : d.until ? { kind: 'moment', moment: d.until } : { kind: 'release' },
     };
-  if (acts.every((a) => a.act === 'let-go')) return { kind: 'release', controls: ids, ...(d.until ? { at: d.until } : {}) };
+  if (acts.every((a) => a.act === 'let-go'))
+    return { kind: 'release', controls: ids, ...(d.until ? { at: d.until } : {}) };
   if (d.entry && isControl(first.who)) {
     const { to, by, rest } = d.entry;
     const start = first.act === 'press' ? (to - first.times >= 0 ? to - first.times : to + first.times) : 0;
@@ -370,12 +389,16 @@ export function cardAt(at: Cursor, names: CardNames): CardRead | null {
   const goesAt = letsGo ? (second ?? (windowMs === null ? first : null)) : null;
   const since = letsGo && second === null && windowMs === null ? null : first;
   const step = whole(acts, { ...d, until: goesAt ?? d.until }, isTogether);
-  return step ? { step: letsGo && d.hold ? heldFor(step, d.hold.span) : step, windowMs, since, keeping: d.keeping } : null;
+  return step
+    ? { step: letsGo && d.hold ? heldFor(step, d.hold.span) : step, windowMs, since, keeping: d.keeping }
+    : null;
 }
 
 /** What is let go of after a time, told with how long: kept on the step until it is put to where it was taken. */
 const heldFor = (step: Step, span: Span): Step =>
-  step.kind === 'release' ? { kind: 'hold', controls: step.controls.map((control) => ({ control })), until: { kind: 'span', span } } : step;
+  step.kind === 'release'
+    ? { kind: 'hold', controls: step.controls.map((control) => ({ control })), until: { kind: 'span', span } }
+    : step;
 
 /** Steps within the window their lines name. */
 export const windowed = (steps: readonly Step[], { windowMs, since }: Pick<CardRead, 'windowMs' | 'since'>): Step => {

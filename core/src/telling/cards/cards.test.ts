@@ -1,6 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Bundle, bundleFacts, cardBig, cardDetails, cardLead, coachCards, entriesOf, parseScript, readBundle, type Step } from '../../index.ts';
+import {
+  type Bundle,
+  bundleFacts,
+  cardBig,
+  cardDetails,
+  cardLead,
+  coachCards,
+  entriesOf,
+  parseScript,
+  readBundle,
+  type Step,
+} from '../../index.ts';
 import { madeUnit } from '../../testing/made-units.ts';
 import { boardBundle } from '../../testing/unit.ts';
 import { readAnyTelling } from '../either.ts';
@@ -21,7 +32,12 @@ function said(steps: readonly Step[], bundle: Bundle): string {
   if (!panel) throw new Error(bundle.family);
   return coachCards(steps)
     .map((card, i) =>
-      [`${i + 1}.`, cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).flatMap((d) => (d.of === 'part' ? [] : [d.words]))]
+      [
+        `${i + 1}.`,
+        cardLead(card, panel),
+        cardBig(card, panel),
+        ...cardDetails(card, panel).flatMap((d) => (d.of === 'part' ? [] : [d.words])),
+      ]
         .filter(Boolean)
         .join(' '),
     )
@@ -31,14 +47,19 @@ function said(steps: readonly Step[], bundle: Bundle): string {
 const saidBack = (steps: readonly Step[], bundle: Bundle): string => {
   const told = readAnyTelling(said(steps, bundle), bundleFacts(bundle));
   expect(told.holes).toEqual([]);
-  return said(told.routes.flatMap((r) => r.steps), bundle);
+  return said(
+    told.routes.flatMap((r) => r.steps),
+    bundle,
+  );
 };
 /** What hands do, one after the other: control, act, place, how often. */
-const hands = (steps: readonly Step[]) => coachCards(steps).map(({ acts, times, holdMs, windowMs }) => ({ acts, times, holdMs, windowMs }));
+const hands = (steps: readonly Step[]) =>
+  coachCards(steps).map(({ acts, times, holdMs, windowMs }) => ({ acts, times, holdMs, windowMs }));
 
 describe('what the coach says of a route gives the same steps again', () => {
   it.each(bundles.map((b) => [b.family, b] as const))('every route of %s', (_, bundle) => {
-    for (const route of entriesOf(bundle, 'route')) expect(saidBack(route.steps, bundle)).toBe(said(route.steps, bundle));
+    for (const route of entriesOf(bundle, 'route'))
+      expect(saidBack(route.steps, bundle)).toBe(said(route.steps, bundle));
   });
 
   it('2,000 made-up routes', () => {
@@ -94,7 +115,12 @@ describe('what the coach says of a route gives the same steps again', () => {
     const lines = ['a press', 'b press', 'lid open', 'then do the usual dance', 'lid shut', 'c press'];
     const told = readCards(lines.join('\n'), bundleFacts(board));
     expect(told?.routes[0]?.steps.length).toBe(5);
-    expect(told && stretchesOf(told).filter((s) => s.is === 'not-understood').map((s) => s.text)).toEqual(['then do the usual dance']);
+    expect(
+      told &&
+        stretchesOf(told)
+          .filter((s) => s.is === 'not-understood')
+          .map((s) => s.text),
+    ).toEqual(['then do the usual dance']);
   });
   it.each(['', 'Press a three times, would you.', 'Lid open, then switch off and wait', 'Now it must show'])(
     'other words are none of its: %j',

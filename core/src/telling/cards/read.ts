@@ -1,6 +1,6 @@
 import type { ControlId } from '../../base/ids.ts';
-import { stepTraits } from '../../model/steps.ts';
 import type { Step } from '../../model/route.ts';
+import { stepTraits } from '../../model/steps.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import type { Told } from '../speech/read.ts';
 import { type CardNames, type CardRead, cardAt, cardNames, windowed } from './card.ts';
@@ -35,7 +35,10 @@ function windowsOf(lines: readonly Line[]): Built[] {
       const next = lines[k];
       if (!next) break;
       if (next.windowMs !== null && key(next) === key(line)) k += 1;
-      else if (seenWithin(next) === line.windowMs && lines.slice(k + 1).some((l, n) => n < 3 && l.windowMs !== null && key(l) === key(line)))
+      else if (
+        seenWithin(next) === line.windowMs &&
+        lines.slice(k + 1).some((l, n) => n < 3 && l.windowMs !== null && key(l) === key(line))
+      )
         k += 1;
       else break;
     }
@@ -44,12 +47,14 @@ function windowsOf(lines: readonly Line[]): Built[] {
     const isMerged = run.length > 1 && inner.some(({ step }) => !stepTraits[step.kind].joins || step.kind === 'group');
     if (isMerged)
       out.push({
-        step: windowed(inner.map((b) => b.step), line),
+        step: windowed(
+          inner.map((b) => b.step),
+          line,
+        ),
         from: line.from,
         to: lines[k - 1]?.to ?? line.to,
       });
-    else
-      for (const b of inner) out.push({ step: windowed([b.step], line), from: b.from, to: b.to });
+    else for (const b of inner) out.push({ step: windowed([b.step], line), from: b.from, to: b.to });
     i = k;
   }
   return out;

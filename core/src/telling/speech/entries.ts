@@ -23,12 +23,22 @@ function dialKeys(r: Reader): Readonly<{ up: ControlId; down: ControlId | null; 
 export function readDial(r: Reader, segment: Segment, at: Readonly<{ from: number; to: number }>): boolean {
   const { words } = segment;
   const said = textOf(words);
-  const told = `${said} ${r.ahead.slice(0, 2).map((s) => textOf(s.words)).join(' ')}`;
-  if (!/\b(?:enter|entered|put (?:it|them|that|this|in)|puts? in|dial|dialled|type|typed|key (?:it )?in|keyed)\b/.test(told)) return false;
+  const told = `${said} ${r.ahead
+    .slice(0, 2)
+    .map((s) => textOf(s.words))
+    .join(' ')}`;
+  if (
+    !/\b(?:enter|entered|put (?:it|them|that|this|in)|puts? in|dial|dialled|type|typed|key (?:it )?in|keyed)\b/.test(
+      told,
+    )
+  )
+    return false;
   const keys = dialKeys(r);
   if (!keys) return false;
   for (let i = 0; i < words.length; i += 1) {
-    const isNamed = /^(?:number|code|pin|password|letters?|combination|figures|word|digits|characters)$/.test(words[i]?.word ?? '');
+    const isNamed = /^(?:number|code|pin|password|letters?|combination|figures|word|digits|characters)$/.test(
+      words[i]?.word ?? '',
+    );
     const isDone = /^(?:enter|dial|type|in)$/.test(words[i]?.word ?? '');
     if (!isNamed && !isDone) continue;
     let k = i + 1;
@@ -59,7 +69,9 @@ const notEntries =
 
 /** What an entry of a menu is called, where nothing else is said; null where it names something of the unit. */
 function entryOf(r: Reader, words: readonly Word[]): string | null {
-  const own = words.filter((w) => !/^(?:the|entry|item|menu|point|to|then|and|into|in|,|go|you|it|below|under)$/.test(w.word));
+  const own = words.filter(
+    (w) => !/^(?:the|entry|item|menu|point|to|then|and|into|in|,|go|you|it|below|under)$/.test(w.word),
+  );
   if (own.length === 0 || own.length > 3 || own.some((w) => w.value !== null)) return null;
   if (own.length === 1 && notEntries.test(own[0]?.word ?? '')) return null;
   if (itemsOf(own, r.called, []).some((x) => x.is === 'control' || x.is === 'sign')) return null;
@@ -78,16 +90,27 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
   );
   const entry = named >= 0 && /^(?:called|named)$/.test(segment.words[named + 1]?.word ?? '') ? named + 1 : named;
   if (entry >= 0) {
-    const path = segment.words.slice(entry + 1).filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)).map((w) => w.raw);
+    const path = segment.words
+      .slice(entry + 1)
+      .filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw))
+      .map((w) => w.raw);
     const behind = r.ahead
       .slice(0, 1)
-      .flatMap((s) => (/\b(?:below|under|then)\b/.test(textOf(s.words)) ? s.words.filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)) : []))
+      .flatMap((s) =>
+        /\b(?:below|under|then)\b/.test(textOf(s.words)) ? s.words.filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)) : [],
+      )
       .map((w) => w.raw);
     return choose(r, [...path, ...behind], box, at);
   }
-  const goes = /\b(?:you|i|we|then|and|now) (?:go|goes|select|choose|pick|scroll)(?: down| up)? ?(?:to|into|in|for)? /.exec(`${said} `);
+  const goes =
+    /\b(?:you|i|we|then|and|now) (?:go|goes|select|choose|pick|scroll)(?: down| up)? ?(?:to|into|in|for)? /.exec(
+      `${said} `,
+    );
   if (!goes) return false;
-  const from = said.slice(0, goes.index + goes[0].length).trim().split(' ').length;
+  const from = said
+    .slice(0, goes.index + goes[0].length)
+    .trim()
+    .split(' ').length;
   const head = segment.words.slice(from);
   const first = box !== undefined && instruments.test(textOf(head)) ? null : entryOf(r, head);
   const path = first === null ? [] : [first];
@@ -100,7 +123,12 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
   return choose(r, path, box, at);
 }
 
-function choose(r: Reader, path: readonly string[], box: string | undefined, at: Readonly<{ from: number; to: number }>): boolean {
+function choose(
+  r: Reader,
+  path: readonly string[],
+  box: string | undefined,
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
   const hasText = [...r.called.facts.signs.values()].some((s) => s.kind === 'text');
   if (path.length < (box === undefined ? 1 : 2) || (box === undefined && !hasText)) return false;
   r.put(

@@ -1,7 +1,7 @@
 import { readChoose, readDial } from './entries.ts';
 import { itemsOf } from './items.ts';
-import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { mentionAt } from './mentions.ts';
+import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
@@ -102,13 +102,20 @@ function namesUnread(r: Reader, segment: Segment): boolean {
   const items = itemsOf(segment.words, r.called, r.last);
   const control = items.find(isOf('control'));
   if (!control) return false;
-  const before = segment.words.filter((w) => w.to <= control.from && !/^(?:the|a|an|and|then|so|now|this|that|your)$/.test(w.word));
+  const before = segment.words.filter(
+    (w) => w.to <= control.from && !/^(?:the|a|an|and|then|so|now|this|that|your)$/.test(w.word),
+  );
   const behind = segment.words.find((w) => w.from >= control.to)?.word ?? '';
-  return before.length > 0 && !/^(?:is|are|was|were|has|sits|lives)$/.test(behind) && !/^(?:there|here|that|this|it|on|in|at|with|for|of|next)$/.test(before[0]?.word ?? '');
+  return (
+    before.length > 0 &&
+    !/^(?:is|are|was|were|has|sits|lives)$/.test(behind) &&
+    !/^(?:there|here|that|this|it|on|in|at|with|for|of|next)$/.test(before[0]?.word ?? '')
+  );
 }
 
 /** `No.`, `Wrong.`: what was just told is taken back. */
-const takesBack = (segment: Segment): boolean => /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(textOf(segment));
+const takesBack = (segment: Segment): boolean =>
+  /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(textOf(segment));
 /** Whether the next sentence tells presses again. */
 function tellsPresses(r: Reader, segments: readonly Segment[], from: number): boolean {
   const sentence = segments[from]?.sentence;
@@ -148,7 +155,10 @@ export function hear(r: Reader, segment: Segment): void {
     return;
   }
   if (segment.words.length <= 3 && items.every(isOf('light')) && quicken(r, segment)) return;
-  if (!items.some(isOf('light', 'text', 'sign')) || items.some(isOf('not', 'if', 'control', 'moment', 'until', 'let-go')))
+  if (
+    !items.some(isOf('light', 'text', 'sign')) ||
+    items.some(isOf('not', 'if', 'control', 'moment', 'until', 'let-go'))
+  )
     return;
   const shown = shownIn(r, items);
   if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
@@ -182,18 +192,24 @@ export function read(r: Reader, segment: Segment): void {
   if (!first || !end) return;
   const at = { from: first.from, to: end.to };
   if (readDial(r, segment, at) || readChoose(r, segment, at)) return;
-  if (segment.sentence - r.chosenAt <= 2 && segment.words.some((w) => r.chosen.has(w.word))) r.chosenIn = segment.sentence;
+  if (segment.sentence - r.chosenAt <= 2 && segment.words.some((w) => r.chosen.has(w.word)))
+    r.chosenIn = segment.sentence;
   if (items.length === 0) return;
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
-  r.isBeforehand = /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
-    segment.words.map((w) => w.word).join(' '),
-  );
+  r.isBeforehand =
+    /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
+      segment.words.map((w) => w.word).join(' '),
+    );
   if (tellsReading(segment, items)) r.reading = true;
   // `it keeps the last six`
-  if (/^(?:and |but )?(?:it|she|he|the \w+) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)/.test(textOf(segment))) {
+  if (
+    /^(?:and |but )?(?:it|she|he|the \w+) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)/.test(
+      textOf(segment),
+    )
+  ) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
@@ -207,7 +223,10 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
-  if (segment.isQuestion || /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))) {
+  if (
+    segment.isQuestion ||
+    /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))
+  ) {
     if (named(items)) r.holes.push({ ...at, why: 'asked' });
     return;
   }
@@ -301,7 +320,8 @@ function dropToldTwice(r: Reader): void {
     if (row.length > 2 && !row.includes('else') && key === before) twice.add(sentence);
     else if (row.length > 0) before = key;
   }
-  if (twice.size > 0) r.made.splice(0, r.made.length, ...r.made.filter((m) => !(twice.has(m.sentence) && m.step.kind === 'press')));
+  if (twice.size > 0)
+    r.made.splice(0, r.made.length, ...r.made.filter((m) => !(twice.has(m.sentence) && m.step.kind === 'press')));
 }
 
 /** What was said to be done so often and is then told out once more is told once. */

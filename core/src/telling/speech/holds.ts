@@ -4,8 +4,8 @@ import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
-import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
 import { hasOtherObject } from './objects.ts';
+import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
 import type { Segment } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
@@ -42,7 +42,14 @@ export function readHold(
   const length = items.find(isOf('length'));
   const verbs = items.filter(isOf('act')).map((a) => a.word);
   // `I keep holding`: what is held already
-  if (named.length === 0 && r.held.length > 0 && !length && !ends && (verbs.some((v) => /^(?:keep|keeps|holding)$/.test(v)) || segment?.words.some((w) => /^(?:keep|keeps|keeping|kept)$/.test(w.word))))
+  if (
+    named.length === 0 &&
+    r.held.length > 0 &&
+    !length &&
+    !ends &&
+    (verbs.some((v) => /^(?:keep|keeps|holding)$/.test(v)) ||
+      segment?.words.some((w) => /^(?:keep|keeps|keeping|kept)$/.test(w.word)))
+  )
     return true;
   const onto =
     named.length > 0

@@ -27,7 +27,10 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
     /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
     'lit',
   ],
-  [/^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*)\b/, 'blinks'],
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*)\b/,
+    'blinks',
+  ],
 ];
 
 const beat = (i: number, n: number, words: readonly Word[]): Readonly<{ from: number; to: number }> => ({
@@ -76,19 +79,28 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     // `pressed and not let go of`
-    const kept = /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(here);
+    const kept =
+      /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(
+        here,
+      );
     if (kept) {
       take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
       continue;
     }
     // `while keeping it there`: as it is
-    const still = /^(?:while|whilst) (?:still |you(?:'re| are)? |i(?:'m| am)? )?(?:keeping|holding|keep|hold|pressing) (?:it|them|that|this|both)(?: (?:there|down|so|pressed|in|pulled|like that|that way))?\b/.exec(here);
+    const still =
+      /^(?:while|whilst) (?:still |you(?:'re| are)? |i(?:'m| am)? )?(?:keeping|holding|keep|hold|pressing) (?:it|them|that|this|both)(?: (?:there|down|so|pressed|in|pulled|like that|that way))?\b/.exec(
+        here,
+      );
     if (still && last.length > 0) {
       i += still[0].split(' ').length;
       continue;
     }
     // `the other finger still on`, `stay on it`
-    const stays = /^(?:stays? on (?:it|them|that)|(?:leave|keep)s? (?:your |the |a |my )?(?:finger|thumb|hand|foot)s? (?:on|there)(?: it| them)?|stays? there)\b/.exec(here);
+    const stays =
+      /^(?:stays? on (?:it|them|that)|(?:leave|keep)s? (?:your |the |a |my )?(?:finger|thumb|hand|foot)s? (?:on|there)(?: it| them)?|stays? there)\b/.exec(
+        here,
+      );
     if (stays) {
       take(stays[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
       continue;
@@ -113,11 +125,18 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     // `the last beep`: of as many as were heard
-    if (w.word === 'last' && words[i - 1]?.word === 'the' && mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper') {
+    if (
+      w.word === 'last' &&
+      words[i - 1]?.word === 'the' &&
+      mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper'
+    ) {
       take(1, { is: 'nth', n: 0 });
       continue;
     }
-    const leaves = /^(?:fingers?|hands?|thumbs?|foot|feet) (?:now |then )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?\b/.exec(here);
+    const leaves =
+      /^(?:fingers?|hands?|thumbs?|foot|feet) (?:now |then )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?\b/.exec(
+        here,
+      );
     if (leaves) {
       take(leaves[0].split(' ').length, { is: 'let-go' });
       continue;
@@ -173,7 +192,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       i += /^\w+ (?:it|that|them)/.test(here) ? 3 : 2;
       continue;
     }
-    if (/^(?:go|goes|going|went|come|comes|came|run|ran|walk|walked) (?:back )?(?:from|home|inside|outside|there|here)\b/.test(here)) {
+    if (
+      /^(?:go|goes|going|went|come|comes|came|run|ran|walk|walked) (?:back )?(?:from|home|inside|outside|there|here)\b/.test(
+        here,
+      )
+    ) {
       i += /^\w+ back/.test(here) ? 3 : 2;
       continue;
     }
@@ -216,7 +239,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     // `it went gong`
-    if (/^(?:goes|go|went)$/.test(w.word) && mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper' && /^(?:it|she|he|that|and|then)$/.test(words[i - 1]?.word ?? '')) {
+    if (
+      /^(?:goes|go|went)$/.test(w.word) &&
+      mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper' &&
+      /^(?:it|she|he|that|and|then)$/.test(words[i - 1]?.word ?? '')
+    ) {
       const heard = mentionAt(words, i + 1, called.signs);
       put(i + 1, heard?.length ?? 1, { is: 'sign', signs: heard ? [heard.of] : [] });
       put(i + 1, heard?.length ?? 1, { is: 'light', light: 'lit' });
@@ -278,8 +305,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
-    const asLight = lit?.m && (signAhead() || /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
-    const beepsAs = /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(here);
+    const asLight =
+      lit?.m && (signAhead() || /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
+    const beepsAs =
+      /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(
+        here,
+      );
     const lengthHere = lengthAt(words, i);
     if (lengthHere && /^(?:later|earlier|ago)$/.test(words[i + lengthHere.length]?.word ?? '')) {
       i += lengthHere.length + 1;
@@ -434,8 +465,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     const lastSign = items.at(-1);
     const isHeard =
-      lastSign?.is === 'sign' && lastSign.signs.every((s) => s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text');
-    if (isHeard && /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)) {
+      lastSign?.is === 'sign' &&
+      lastSign.signs.every((s) => s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text');
+    if (
+      isHeard &&
+      /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)
+    ) {
       take(1, { is: 'light', light: 'lit' });
       continue;
     }
@@ -450,9 +485,15 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(here)
+      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
+        here,
+      )
     ) {
-      const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? now got)/.test(here) ? 3 : /^(?:within|inside)/.test(here) ? 1 : 2;
+      const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? now got)/.test(here)
+        ? 3
+        : /^(?:within|inside)/.test(here)
+          ? 1
+          : 2;
       const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
       if (ahead) {
         take(k, { is: 'within' });
@@ -462,8 +503,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     if (
       w.word === 'in' &&
       lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1) &&
-      words.some((x, k) =>
-        /^(?:all|everything|lot|altogether|quick|quickly|done|happen)$/.test(x.word) && !(x.word === 'all' && words[k + 1]?.word === 'the'),
+      words.some(
+        (x, k) =>
+          /^(?:all|everything|lot|altogether|quick|quickly|done|happen)$/.test(x.word) &&
+          !(x.word === 'all' && words[k + 1]?.word === 'the'),
       )
     ) {
       take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
@@ -480,10 +523,21 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(1, { is: 'until' });
       continue;
     }
-    if (/^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(here)) {
-      take(here.startsWith('as soon as') ? 3 : here.startsWith('the moment') || here.startsWith('on the') || here.startsWith('with the') ? 2 : 1, {
-        is: 'moment',
-      });
+    if (
+      /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(
+        here,
+      )
+    ) {
+      take(
+        here.startsWith('as soon as')
+          ? 3
+          : here.startsWith('the moment') || here.startsWith('on the') || here.startsWith('with the')
+            ? 2
+            : 1,
+        {
+          is: 'moment',
+        },
+      );
       continue;
     }
     if (w.word === 'if' || (w.word === 'should' && i === 0)) {
@@ -542,7 +596,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         ) &&
         k < i + 5 &&
         !(words[k]?.word === 'on' && !/^(?:the|to|its|on|off|a|\w+)$/.test(words[k + 1]?.word ?? '')) &&
-        !(words[k]?.word === 'on' && /^(?:with|and|then|again|while|now|for|before|after|by)$/.test(words[k + 1]?.word ?? ''))
+        !(
+          words[k]?.word === 'on' &&
+          /^(?:with|and|then|again|while|now|for|before|after|by)$/.test(words[k + 1]?.word ?? '')
+        )
       ) {
         if (last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k, own)) && !placeAfter(words, k, last))
           break;
@@ -648,13 +705,18 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     const behind = /^(?:the|a|an|my|your|this|that|its|their|our)$/.test(words[i + 1]?.word ?? '');
     if (
       /^(?:on|in|off|up|down)$/.test(w.word) &&
-      ((behind && !mentionAt(words, i + 2, called.controls)) || /^(?:between|front|case|order|about|which|total|turn|time|there)$/.test(words[i + 1]?.word ?? ''))
+      ((behind && !mentionAt(words, i + 2, called.controls)) ||
+        /^(?:between|front|case|order|about|which|total|turn|time|there)$/.test(words[i + 1]?.word ?? ''))
     ) {
       i += 1;
       continue;
     }
     // `a contact on it`: where, not what is done
-    if (/^(?:on|in)$/.test(w.word) && /^(?:it|him|them|there|top)$/.test(words[i + 1]?.word ?? '') && !items.some(isAct)) {
+    if (
+      /^(?:on|in)$/.test(w.word) &&
+      /^(?:it|him|them|there|top)$/.test(words[i + 1]?.word ?? '') &&
+      !items.some(isAct)
+    ) {
       i += 2;
       continue;
     }

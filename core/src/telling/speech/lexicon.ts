@@ -97,18 +97,18 @@ export const corrections: ReadonlyArray<readonly string[]> = [
 export const sumsUp =
   /\b(?:so,? in short|in short|to sum up|then to sum up|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|(?:so )?all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
 
-/** Cues of another route than the one before: its name, by what a sentence says it is for. */
+/** Cues of another route than the one before: its name, by what is said that it is for. */
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   [
     'Erase',
-    /\b(?:to (?:erase|clear|wipe|delete|reset|get rid of)|erasing|erase|clears? (?:it|them|the)|wipes?|(?:it )?forgets?\b)/i,
+    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?=:)|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
   ],
   [
     'Next',
-    /\b(?:the next (?:one|code|fault|place|number)|next (?:fault|code|one)|for the next|previous (?:fault|one)|the (?:one|fault) before|each further|go through|(?:for|see) the second)\b/i,
+    /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them)\b/i,
   ],
   [
     'Leave',
-    /\b(?:to (?:leave|finish|get out|come out|go out|exit|end)|for go out|leaving|when you(?:'re| are|'ve| have) (?:done|finished)|when it is all done|at the end|afterwards?,?|after the work|on to leave|after that .{0,40}goes back)/i,
+    /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|after that|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,
   ],
 ];

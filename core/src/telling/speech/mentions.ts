@@ -294,7 +294,14 @@ export function supplyFor(called: Called, word: string): ControlFacts | null {
 
 const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 /** A cover that is taken off is open, one that is put back on is shut. */
-const coverActs: Readonly<Record<string, string>> = { out: 'open', off: 'open', up: 'open', in: 'shut', on: 'shut', back: 'shut' };
+const coverActs: Readonly<Record<string, string>> = {
+  out: 'open',
+  off: 'open',
+  up: 'open',
+  in: 'shut',
+  on: 'shut',
+  back: 'shut',
+};
 
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>

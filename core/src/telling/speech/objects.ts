@@ -11,7 +11,9 @@ export function hasOtherObject(segment: Segment, act: Item, items: readonly Item
   return (
     object !== undefined &&
     /^\p{L}{3,}$/u.test(object.word) &&
-    !/^(?:button|key|pad|switch|lot|pair|sequence|one|thing|appliance|engine|vehicle|lift|oven|cooler|washer|dryer|pump|press|boiler|heater|drill|lever|knob|unit|machine|power|mains|supply|lead|cord|cable|plug|time|last|next|first|second|third|other|combination|two|three|four)s?$/.test(object.word) &&
+    !/^(?:button|key|pad|switch|lot|pair|sequence|one|thing|appliance|engine|vehicle|lift|oven|cooler|washer|dryer|pump|press|boiler|heater|drill|lever|knob|unit|machine|power|mains|supply|lead|cord|cable|plug|time|last|next|first|second|third|other|combination|two|three|four)s?$/.test(
+      object.word,
+    ) &&
     !items.some((x) => x.from <= object.from && x.to >= object.to)
   );
 }

@@ -249,8 +249,7 @@ export function readPress(
     else if (isLong) {
       r.put({ kind: 'hold', controls: [{ control: item.own.control.id }], until: { kind: 'release' } }, item);
       r.held = [item.own];
-    }
-    else
+    } else
       r.put(
         { kind: 'press', control: item.own.control.id, times: n ?? 1 },
         { from: item.from, to: after?.is === 'times' ? after.to : item.to },

@@ -49,15 +49,37 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   else for (const segment of segments) hear(reader, segment);
 }
 
-/** Where other routes begin, by what a sentence says it is for. */
+const stops = ['.', '!', '?', '\n'];
+/** Where the sentence around a place ends. */
+const sentenceEnd = (text: string, at: number): number =>
+  Math.min(...stops.map((s) => text.indexOf(s, at)).map((i) => (i < 0 ? text.length : i)));
+
+/** Where other routes begin: by what is said, since the step before or behind this one, that it is for. */
 function namesOf(text: string, made: readonly Made[]): string[] {
-  return made.map((m) => {
-    const start = Math.max(0, ...['.', '!', '?', '\n'].map((s) => text.lastIndexOf(s, m.from - 1) + 1));
-    const end = Math.min(
-      ...['.', '!', '?', '\n'].map((s) => text.indexOf(s, m.to)).map((i) => (i < 0 ? text.length : i)),
-    );
-    const sentence = text.slice(Math.max(start, m.from - 160), Math.min(end, m.to + 90));
-    return routeCues.find(([, cue]) => cue.test(sentence))?.[0] ?? '';
+  let current = '';
+  const isPut = (m: Made): boolean => m.step.kind === 'set' || m.step.kind === 'rest';
+  const named = (m: Made, i: number): string => {
+    // somebody begins with the way in, whatever he says that all of it is for
+    if (i === 0) return '';
+    const since = Math.max(made[i - 1]?.to ?? 0, m.from - 240, 0);
+    const before = text.slice(Math.min(since, m.from), m.from);
+    // the cue nearest to the step goes before those further off
+    const nearest = routeCues
+      .flatMap(([name, cue]) =>
+        [...before.matchAll(new RegExp(cue.source, 'gi'))].map((x) => ({ name, at: x.index ?? 0 })),
+      )
+      .sort((a, b) => b.at - a.at)[0];
+    if (nearest && isAct(m.step)) return nearest.name;
+    const behind = text.slice(m.from, Math.min(sentenceEnd(text, m.to), m.to + 90, made[i + 1]?.from ?? text.length));
+    return isAct(m.step) ? (routeCues.slice(0, 2).find(([, cue]) => cue.test(behind))?.[0] ?? '') : '';
+  };
+  return made.map((m, i) => {
+    const own = named(m, i);
+    // erased, and then switched off and put back
+    const isBack = current === 'Erase' && own === '' && isPut(m) && m.step.kind === 'set' && !isPut(made[i - 1] ?? m);
+    const name = isBack ? 'Leave' : own;
+    if (name !== '') current = name;
+    return name;
   });
 }
 
@@ -77,7 +99,9 @@ export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) =
     const own = new Reader(called);
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     // what the others say they see is heard in between
-    for (const [from, to, who] of heard.flatMap((s, k) => s.map(([a, z]) => [a, z, k] as const)).sort((a, b) => a[0] - b[0]))
+    for (const [from, to, who] of heard
+      .flatMap((s, k) => s.map(([a, z]) => [a, z, k] as const))
+      .sort((a, b) => a[0] - b[0]))
       if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
     end(own);
     return own;

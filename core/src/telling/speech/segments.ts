@@ -151,7 +151,9 @@ export function segmentsOf(
       // `on the second bip`, `so that's up twice`
       flows &&
       own.length >= 3 &&
-      ((/^(?:on|at|with|after)$/.test(w.word) && words[i + 1]?.word === 'the' && ordinalOf(words[i + 2]?.word ?? '') !== null) ||
+      ((/^(?:on|at|with|after)$/.test(w.word) &&
+        words[i + 1]?.word === 'the' &&
+        ordinalOf(words[i + 2]?.word ?? '') !== null) ||
         (w.word === 'so' && /^(?:that|thats|that's)$/.test(words[i + 1]?.word ?? '')))
     ) {
       end('then');

@@ -16,7 +16,8 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
   items.forEach((item, i) => {
     if (item.is === 'sign') {
       // one of them all: then only that is meant
-      if (r.pendingAll && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s))) signs = [];
+      if (r.pendingAll && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s)))
+        signs = [];
       signs = [...signs, ...item.signs];
       if (item.signs.every((s) => s.kind === 'beeper')) {
         const before = items[i - 1];
@@ -137,10 +138,15 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
 /** `the drum must not turn`: what has to stay away while this is done. */
 export function mustNotShow(segment: Segment, items: readonly Item[]): Shown | null {
   const text = segment.words.map((w) => w.word).join(' ');
-  if (!/\b(?:must not|mustn't|may not|should not|shouldn't|must never|should never) (?:turn|run|spin|move|start|come|light|flash|blink|be|sound|click|go)\b/.test(text))
+  if (
+    !/\b(?:must not|mustn't|may not|should not|shouldn't|must never|should never) (?:turn|run|spin|move|start|come|light|flash|blink|be|sound|click|go)\b/.test(
+      text,
+    )
+  )
     return null;
   const [sign] = items.find(isOf('sign'))?.signs ?? [];
-  if (!sign || items.some(isOf('control', 'if', 'moment')) || sign.kind === 'segments' || sign.kind === 'text') return null;
+  if (!sign || items.some(isOf('control', 'if', 'moment')) || sign.kind === 'segments' || sign.kind === 'text')
+    return null;
   return sign.kind === 'lamp'
     ? { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }
     : { kind: 'sound', sign: sign.id as SignId, state: 'on' };

@@ -21,7 +21,9 @@ export function isPurpose({ words }: Segment): boolean {
     .slice(0, 5)
     .map((w) => w.word)
     .join(' ');
-  return /^so (?:that|nobody|nothing|no)\b|^so \w+(?: \w+)? (?:can't|cant|cannot|won't|wont|doesn't|doesnt)\b/.test(text);
+  return /^so (?:that|nobody|nothing|no)\b|^so \w+(?: \w+)? (?:can't|cant|cannot|won't|wont|doesn't|doesnt)\b/.test(
+    text,
+  );
 }
 
 /** What others do, what would happen, what is not part of it. */

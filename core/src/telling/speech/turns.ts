@@ -2,8 +2,8 @@ import type { PlaceId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
-import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { hasOtherObject } from './objects.ts';
+import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 
 export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
@@ -82,7 +82,13 @@ export function set(
   if (!beside) r.last = [own];
   r.mode = null;
   // what was only said to stand so beforehand is done where it is told
-  const early = r.places.get(own.control.id) === to ? r.made.findIndex((m) => m.step.kind === 'set' && m.step.control === own.control.id && m.step.to === to && r.beforehand.has(m.from)) : -1;
+  const early =
+    r.places.get(own.control.id) === to
+      ? r.made.findIndex(
+          (m) =>
+            m.step.kind === 'set' && m.step.control === own.control.id && m.step.to === to && r.beforehand.has(m.from),
+        )
+      : -1;
   if (early >= 0) {
     r.made.splice(early, 1);
     r.put({ kind: 'set', control: own.control.id, to }, at);
@@ -174,7 +180,13 @@ export function readSet(
       // `wait half a minute before you turn it to bake`
       const first = items.find((x) => x.is === 'control' && !isPush(x.own));
       const [set, rest] = r.made.slice(-2);
-      if (first && length.to <= first.from && set?.step.kind === 'set' && rest && /\bbefore\b/.test(segment.words.map((w) => w.word).join(' ')))
+      if (
+        first &&
+        length.to <= first.from &&
+        set?.step.kind === 'set' &&
+        rest &&
+        /\bbefore\b/.test(segment.words.map((w) => w.word).join(' '))
+      )
         r.made.splice(-2, 2, rest, set);
     }
     return true;

@@ -26,8 +26,12 @@ export function readWait(
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;
-  if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sits?|give|do nothing)\b/.test(text) && !follows) return false;
-  if (/\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) && !/\b(?:wait|do nothing|sits there)\b/.test(text))
+  if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sits?|give|do nothing)\b/.test(text) && !follows)
+    return false;
+  if (
+    /\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) &&
+    !/\b(?:wait|do nothing|sits there)\b/.test(text)
+  )
     return false;
   if (!/\b(?:wait|leave|left|count|give it|rest)\b/.test(text) && r.made.length === 0) return false;
   r.put({ kind: 'rest', span: spanOf(length) }, at);

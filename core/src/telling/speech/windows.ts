@@ -22,7 +22,8 @@ export function closeWindow(r: Reader, sentence: number): void {
   const firstAct = inside.findIndex((m) => isAct(m.step));
   // what shows once it is done ends it, where nothing is held on
   const shows = inside.findIndex((m, i) => i > firstAct && m.step.kind === 'see');
-  const over = shows > 0 && r.flows && !inside.slice(0, shows).some((m) => m.step.kind === 'hold') ? shows : inside.length;
+  const over =
+    shows > 0 && r.flows && !inside.slice(0, shows).some((m) => m.step.kind === 'hold') ? shows : inside.length;
   const lastAct = inside.slice(0, over).findLastIndex((m) => isAct(m.step));
   const own = inside.slice(firstAct, lastAct + 1);
   const [first] = own;
@@ -62,7 +63,11 @@ export function closeBranch(r: Reader): void {
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
   // `if you want to clear them`: what it is for
   const text = segment.words.map((w) => w.word).join(' ');
-  if (/^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(text)) {
+  if (
+    /^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(
+      text,
+    )
+  ) {
     const act = items.findIndex(
       (x, i) => i > 0 && (x.is === 'control' || (x.is === 'act' && ['press', 'hold', 'turn'].includes(x.act))),
     );
