@@ -38,14 +38,15 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
   await expect(script(page)).toBeVisible();
 
   // plain words in: what is understood, and what is not
-  await trainer.press('Paste a description');
+  await page.getByRole('link', { name: 'Paste a description' }).click();
   await trainer.type(
-    'In their words',
+    /^In their words/,
     'Key off, wait three seconds, key on. At the beep press go four times within four seconds. Kick the left wheel. In short: press go five times.',
   );
-  await trainer.sees('Not understood: “Kick the left wheel”');
-  await trainer.sees(/The summing-up says “press go five times”/);
-  await trainer.press(/^Use these steps/);
+  await trainer.sees(/“Kick the left wheel”: not understood/);
+  await trainer.sees(/summed up as “.*five times”/);
+  await page.getByRole('button', { name: 'drop Kick the left wheel' }).click();
+  await trainer.press('Use these steps');
   await expect(line(page, 'press green 4 times')).toBeVisible();
 
   // mended in the script; a slip is named with its line, and what was likely meant
@@ -85,12 +86,15 @@ test('a telling becomes a route: mended in script and timeline, weighed, played,
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 1.');
   await page.getByRole('tab', { name: 'Descriptions' }).click();
-  await trainer.press('Paste another description');
+  await page.getByRole('link', { name: 'Paste another description' }).click();
+  await trainer.press('Another telling');
   await trainer.type(
-    'In their words',
+    /^In their words/,
     'Key off, wait three seconds, key on. At the beep press go six times within four seconds. The text line says SERVICE.',
   );
-  await trainer.press('Keep it as a description');
+  await trainer.type('Whose words', 'The night shift');
+  await trainer.press('Read it');
+  await trainer.press('Accept');
   await trainer.sees('another count');
   await page.getByRole('button', { name: 'press green 6 times' }).click();
   await trainer.type('why', 'Tried on the bench unit: six is one too many.');

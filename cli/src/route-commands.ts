@@ -201,7 +201,9 @@ export function runTelling(file: string, options: Options, telling?: string): Ou
     printSteps([...steps])
       .trimEnd()
       .split('\n');
-  const routes = told.routes.map(({ name, steps, phrases }) => ({ name, steps, phrases, script: scriptOf(steps) }));
+  const routes = told.routes
+    .filter((r) => r.steps.length > 0)
+    .map(({ name, steps, phrases }) => ({ name, steps, phrases, script: scriptOf(steps) }));
   const steps = told.routes.flatMap((r) => r.steps);
   const part = <T extends Readonly<{ from: number; to: number }>>(p: T) => ({
     ...p,

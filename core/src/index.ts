@@ -323,6 +323,7 @@ export { lineForms, lineWords, noteWords } from './script/words.ts';
 // success
 export { type HandKind, handKinds } from './success/hands.ts';
 export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
+export { type Answers, type Asked as ToldAsked, noAnswers, picksFor, putRight } from './telling/answers.ts';
 // telling
 export type { TellingDraft } from './telling/draft.ts';
 export { readAnyTelling } from './telling/either.ts';
@@ -336,7 +337,7 @@ export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
 export { asBuilt, casesOfRoute, differsInBuild, type RouteCase } from './unit/as-built.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
-export { bundleFacts } from './unit/facts.ts';
+export { bundleFacts, type UnitFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
 // unit
 export { lampField } from './unit/lamp-field.ts';
@@ -424,6 +425,7 @@ export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { complaintLines, complaintTimeWords, triedWords } from './words/complaint.ts';
 export { onlyWhereWords } from './words/condition.ts';
 export { coverWords } from './words/cover.ts';
+export { differWords } from './words/differs.ts';
 export { happeningWords } from './words/event.ts';
 export { findingCodes, findingWords, signLimitWords } from './words/finding.ts';
 export { type FindingGroup, groupFindings } from './words/finding-groups.ts';

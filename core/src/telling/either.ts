@@ -1,5 +1,6 @@
 import type { Step } from '../model/route.ts';
 import type { UnitFacts } from '../unit/facts.ts';
+import { type Answers, noAnswers, withNames } from './answers.ts';
 import { readCards } from './cards/read.ts';
 import type { InstrumentName } from './names.ts';
 import { readTold, type Told } from './speech/read.ts';
@@ -21,7 +22,7 @@ function byGrammar(text: string, facts: UnitFacts, instruments: readonly Instrum
   if (steps.length === 0) return null;
   return {
     text,
-    routes: [{ name: 'Steps', steps, phrases }],
+    routes: [{ name: 'Steps', from: 0, steps, phrases }],
     holes: notUnderstood.map(({ from, to }) => ({ from, to, why: 'not-understood' as const })),
     doubts,
     contradictions: contradictions.map((c) => ({
@@ -30,6 +31,7 @@ function byGrammar(text: string, facts: UnitFacts, instruments: readonly Instrum
       to: c.to,
       said: c.text,
       before: c.steps,
+      instead: c.steps && c.said.kind === c.steps.kind ? c.said : null,
     })),
   };
 }
@@ -49,9 +51,11 @@ export function readAnyTelling(
   facts: UnitFacts,
   instruments: readonly InstrumentName[] = [],
   tell?: (share: number) => void,
+  answers: Answers = noAnswers,
 ): Told {
-  const whole = readCards(text, facts) ?? readWritten(text, facts, instruments);
+  const named = withNames(facts, answers.names);
+  const whole = readCards(text, named) ?? readWritten(text, named, instruments);
   if (whole) return whole;
-  const spoken = readTold(text, facts, tell);
-  return spoken.routes.length > 0 ? spoken : (byGrammar(text, facts, instruments) ?? spoken);
+  const spoken = readTold(text, facts, tell, answers);
+  return spoken.routes.length > 0 ? spoken : (byGrammar(text, named, instruments) ?? spoken);
 }

@@ -165,6 +165,7 @@ export function readCards(text: string, facts: UnitFacts): Told | null {
     routes: [
       {
         name: 'Steps',
+        from: 0,
         steps: built.map((b) => b.step),
         phrases: built.map((b, i) => ({ from: b.from, to: b.to, at: String(i) })),
       },

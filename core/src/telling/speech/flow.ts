@@ -13,7 +13,10 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
   const [first, second] = itemsOf(ahead, r.called, r.last).filter((x) => x.is !== 'both');
   if (!first) return false;
   if (first.is === 'control') return first.place !== null || second?.is === 'place';
-  return ['act', 'let-go', 'sign', 'clicks'].includes(first.is) || (first.is === 'it' && second?.is === 'act');
+  return (
+    ['act', 'let-go', 'sign', 'clicks'].includes(first.is) ||
+    (first.is === 'it' && (second?.is === 'act' || second?.is === 'sign' || second?.is === 'light'))
+  );
 }
 
 export function startsPlace(r: Reader, words: readonly Word[], at: number): boolean {
@@ -82,10 +85,13 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     // told without stops, what is done if so ends where one begins again; else it is what is said next
     if (i === skipsTo) r.skipping = null;
     const before = r.skipping;
-    if (segments[i - 1]?.sentence !== s.sentence) close(s.sentence);
+    if (segments[i - 1]?.sentence !== s.sentence) {
+      closeWindow(r, s.sentence);
+      close(s.sentence);
+    }
     read(r, s);
     if (done() !== stood) named.delete(s.sentence);
-    else if (!named.has(s.sentence) && namesUnread(r, s)) named.set(s.sentence, s);
+    else if (!named.has(s.sentence) && (namesUnread(r, s) || soundsDone(r, s))) named.set(s.sentence, s);
     if (r.flows && r.skipping !== null && r.skipping !== before) {
       const again = segments
         .slice(i, i + 5)
@@ -94,6 +100,36 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     }
   }
   close(Number.POSITIVE_INFINITY);
+}
+
+const notDone =
+  /^(?:is|are|was|were|has|have|had|do|does|did|get|gets|got|know|think|see|thank|tell|ask|say|said|love|like|hate|remember|forget|watch|mind|check|call|enjoy|drink|bring|buy|find|read|count|note|write|look|give|make|makes|made|means|takes?|needs?|wants?|in|on|at|with|of|for|from|to|by|after|before|when|if|once|that|this|it|all|both|only|about|not|no|what|which|who|where|how|why|because|as|like|than|use|mine|under|behind|beside|over|off|out|up|down|or|but|let|go|hit|the|your)$/;
+/** `kick the left wheel`: told like something to do, of which nothing is known. */
+function soundsDone(r: Reader, segment: Segment): boolean {
+  const words = segment.words
+    .map((w) => w.word)
+    .filter(
+      (w, i, all) =>
+        !(
+          /^(?:and|then|now|so|you|just)$/.test(w) &&
+          all.slice(0, i).every((x) => /^(?:and|then|now|so|you|just)$/.test(x))
+        ),
+    );
+  const [verb = '', article = ''] = words;
+  return (
+    !r.flows &&
+    r.made.length > 0 &&
+    !segment.isQuestion &&
+    words.length > 2 &&
+    words.length < 9 &&
+    /^[a-z]{3,}$/.test(verb) &&
+    !verb.endsWith('ing') &&
+    !verb.endsWith('ed') &&
+    !verb.endsWith('ly') &&
+    !notDone.test(verb) &&
+    /^(?:the|your)$/.test(article) &&
+    itemsOf(segment.words, r.called, []).every(isOf('way', 'place', 'number', 'times'))
+  );
 }
 
 /** Whether a stretch names a control and says something of it that is more than where or what it is. */
@@ -165,6 +201,7 @@ export function hear(r: Reader, segment: Segment): void {
 }
 
 export function read(r: Reader, segment: Segment): void {
+  r.flows = segment.flows;
   if (isMuted(r, segment)) {
     const [a] = segment.words;
     const z = segment.words.at(-1);

@@ -250,6 +250,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       i += 1 + (heard?.length ?? 1);
       continue;
     }
+    const [pointed, own] = [...called.ones].find(([phrase]) => here === phrase || here.startsWith(`${phrase} `)) ?? [];
+    if (pointed !== undefined && own) {
+      take(pointed.split(' ').length, { is: 'control', own, place: null });
+      continue;
+    }
     const group = groupAt(words, i, called);
     if (group) {
       for (const own of group.of) put(i, group.length, { is: 'control', own, place: null });

@@ -12,6 +12,8 @@ export type Called = Readonly<{
   controls: ReadonlyArray<Named<ControlFacts>>;
   signs: ReadonlyArray<Named<Sign>>;
   lamps: readonly Sign[];
+  /** What “that one” was answered to be. */
+  ones: ReadonlyMap<string, ControlFacts>;
 }>;
 
 /** What captions make of what was said. */
@@ -193,12 +195,18 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
   return unambiguous(all);
 }
 
-export function calledOf(facts: UnitFacts): Called {
+export function calledOf(facts: UnitFacts, ones: Readonly<Record<string, string>> = {}): Called {
   return {
     facts,
     controls: controlNames(facts),
     signs: signNames(facts),
     lamps: [...facts.signs.values()].filter((s) => s.kind === 'lamp'),
+    ones: new Map(
+      Object.entries(ones).flatMap(([phrase, id]) => {
+        const own = [...facts.controls.values()].find((c) => c.control.id === id);
+        return own ? [[phrase, own] as const] : [];
+      }),
+    ),
   };
 }
 

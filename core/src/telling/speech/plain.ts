@@ -2,6 +2,7 @@ import type { SignId } from '../../base/ids.ts';
 import { readHold, readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { placeAt } from './mentions.ts';
+import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
@@ -51,6 +52,16 @@ export function readPlain(
   const controls = head.filter(isOf('control'));
   const act = head.find(isOf('act'));
   const length = head.find(isOf('length'));
+  if (pointsAt(segment) && controls.length === 0) {
+    // what was named just now, where that can be done to it; else it is asked
+    const [before] = r.last;
+    if (r.last.length !== 1 || !before || !isPush(before)) {
+      if (askWhich(r, segment, items, at)) {
+        r.holes.push({ ...at, why: 'not-understood' });
+        return;
+      }
+    }
+  }
   const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
   // `hold plus down … stop on twenty eight`
   const stopsOn = /\bstops? (?:on|at) \w/.test(segment.words.map((w) => w.word).join(' '));
@@ -63,6 +74,10 @@ export function readPlain(
   }
   if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
     if (readHold(r, head, ends, at, segment)) return;
+  }
+  if (isHold && controls.length === 0 && r.held.length === 0 && askWhich(r, segment, items, at)) {
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
   }
   if (until >= 0 && ends && controls.length === 0 && r.held.length === 0) {
     if (ends.kind === 'sign')
@@ -125,6 +140,7 @@ export function readPlain(
       before.signs.some((s) => s.sign === sign.sign)
     ) {
       r.lastSign = sign.kind === 'sound' ? { ...sign, times: nth } : sign;
+      if (r.held.length > 0) r.nth = { n: nth, sentence: r.sentence };
       return;
     }
     // when it shows so, something is let go of: said next
@@ -154,6 +170,10 @@ export function readPlain(
   if (readTurn(r, head, at)) return;
   if (readSet(r, segment, head, at)) return;
   if (readPress(r, segment, head, at)) return;
+  if (shown.length === 0 && askWhich(r, segment, items, at)) {
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   if (length && !head.some(isOf('within')) && readWait(r, segment, length, at)) return;
   if (shown.length > 0) see(r, shown, at);
 }

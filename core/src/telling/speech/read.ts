@@ -1,18 +1,21 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
+import { type Answers, noAnswers, withNames } from '../answers.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, hear, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { calledOf } from './mentions.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
-import { corrected, isFlow, segmentsOf, summaryAt } from './segments.ts';
+import { corrected, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
   name: string;
+  /** Where in the text it begins: at its first step, or at what is asked before it. */
+  from: number;
   steps: readonly Step[];
   phrases: ReadonlyArray<Readonly<{ from: number; to: number; at: string }>>;
 }>;
@@ -22,7 +25,12 @@ export type Told = Readonly<{
   routes: readonly ToldRoute[];
   holes: readonly Hole[];
   doubts: readonly Doubt[];
+  /** How many letters at its end were not read, where it is longer than can be. */
+  left?: number;
 }>;
+
+/** Longer speech is read to this length: some three hours of captions. */
+const mostSpoken = 400_000;
 
 /** What each who speaks says, by place; in a lesson every turn is a voice of its own, and all are heard. */
 function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [number, number]>> {
@@ -36,7 +44,6 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
   const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
-  reader.flows = isFlow(words);
   const begun = reader.sentence + 1;
   const segments = segmentsOf(
     words,
@@ -48,6 +55,14 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   if (isOwn) readAll(reader, segments);
   else for (const segment of segments) hear(reader, segment);
 }
+
+/** What is asked, as something that is done: which way it belongs to is told as of any other. */
+const askedAs = ({ from, to }: Doubt, { sentence }: Reader): Made => ({
+  step: { kind: 'press', control: 'any', times: 1 },
+  from,
+  to,
+  sentence,
+});
 
 const stops = ['.', '!', '?', '\n'];
 /** Where the sentence around a place ends. */
@@ -62,7 +77,7 @@ function namesOf(text: string, made: readonly Made[]): string[] {
     // somebody begins with the way in, whatever he says that all of it is for
     if (i === 0) return '';
     const since = Math.max(made[i - 1]?.to ?? 0, m.from - 240, 0);
-    const before = text.slice(Math.min(since, m.from), m.from);
+    const before = text.slice(Math.min(since, m.from), Math.min(m.from + 12, m.to));
     // the cue nearest to the step goes before those further off
     const nearest = routeCues
       .flatMap(([name, cue]) =>
@@ -88,15 +103,22 @@ function namesOf(text: string, made: readonly Made[]): string[] {
  * to it; what names something of the unit and became nothing is kept as a hole at its place. `tell` hears how much of it is
  * read, from 0 to 1, a few times while a long one is.
  */
-export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) => void): Told {
-  const input = readIn(raw.slice(0, 400_000));
+export function readTold(
+  raw: string,
+  plain: UnitFacts,
+  tell?: (share: number) => void,
+  answers: Answers = noAnswers,
+): Told {
+  const facts = withNames(plain, answers.names);
+  const input = readIn(raw.slice(0, mostSpoken));
+  const left = Math.max(0, raw.length - mostSpoken);
   const { text } = input;
-  const called = calledOf(facts);
+  const called = calledOf(facts, answers.ones);
   const sumAt = summaryAt(input);
   // who tells is whoever tells most of what is done
   const heard = voices(input);
   const read = heard.map((_, i) => {
-    const own = new Reader(called);
+    const own = new Reader(called, answers);
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     // what the others say they see is heard in between
     for (const [from, to, who] of heard
@@ -107,18 +129,33 @@ export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) =
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;
-  const [reader = new Reader(called)] = [...read].sort((a, b) => acts(b) - acts(a));
+  const [reader = new Reader(called, answers)] = [...read].sort((a, b) => acts(b) - acts(a));
   const { made } = reader;
-  const names = namesOf(text, made);
-  const routes: Array<{ name: string; steps: Step[]; phrases: Array<{ from: number; to: number; at: string }> }> = [];
-  made.forEach((m, i) => {
+  // what is asked may begin a way as well as what was understood
+  const asks = reader.doubts.filter((d) => d.asked !== undefined);
+  const told = [
+    ...made.map((m) => ({ at: m.from, m })),
+    ...asks.map((d) => ({ at: d.from, m: askedAs(d, reader) })),
+  ].sort((a, b) => a.at - b.at);
+  const names = namesOf(
+    text,
+    told.map((t) => t.m),
+  );
+  const routes: Array<{
+    name: string;
+    from: number;
+    steps: Step[];
+    phrases: Array<{ from: number; to: number; at: string }>;
+  }> = [];
+  told.forEach(({ m }, i) => {
     const name = names[i] ?? '';
     const current = routes.at(-1);
     const isNew = !current || (name !== '' && name !== current.name && i > 0);
-    if (isNew) routes.push({ name: name || 'Steps', steps: [], phrases: [] });
+    if (isNew) routes.push({ name: name || 'Steps', from: m.from, steps: [], phrases: [] });
     const route = routes.at(-1);
-    route?.phrases.push({ from: m.from, to: m.to, at: String(route.steps.length) });
-    route?.steps.push(m.step);
+    if (!route || !made.includes(m)) return;
+    route.phrases.push({ from: m.from, to: m.to, at: String(route.steps.length) });
+    route.steps.push(m.step);
   });
   return {
     text,
@@ -126,5 +163,6 @@ export function readTold(raw: string, facts: UnitFacts, tell?: (share: number) =
     holes: reader.holes,
     doubts: reader.doubts,
     contradictions: recapDiffers(text, sumAt, made, called),
+    ...(left > 0 ? { left } : {}),
   };
 }

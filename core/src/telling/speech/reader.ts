@@ -4,6 +4,7 @@ import type { Sign } from '../../model/panel.ts';
 import type { Moment, Step } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
+import { type Answers, type Asked, noAnswers } from '../answers.ts';
 import type { Item, Light } from './item.ts';
 import type { Called } from './mentions.ts';
 import type { Segment } from './segments.ts';
@@ -12,7 +13,7 @@ import type { Segment } from './segments.ts';
 export type Made = Readonly<{ step: Step; from: number; to: number; sentence: number }>;
 /** A stretch that names something of the unit and of which nothing was made. */
 export type Hole = Readonly<{ from: number; to: number; why: 'warned' | 'asked' | 'not-understood' }>;
-export type Doubt = Readonly<{ from: number; to: number; about: string }>;
+export type Doubt = Readonly<{ from: number; to: number; about: string; asked?: Asked }>;
 
 export type ItemOf<K extends Item['is']> = Extract<Item, { is: K }>;
 export const isOf =
@@ -79,8 +80,16 @@ export class Reader {
   readonly places = new Map<ControlId, PlaceId>();
   branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
 
-  constructor(called: Called) {
+  readonly answers: Answers;
+
+  constructor(called: Called, answers: Answers = noAnswers) {
     this.called = called;
+    this.answers = answers;
+  }
+
+  /** What stays open until somebody answers: told once for all that is alike. */
+  ask(asked: Asked, about: string, at: Readonly<{ from: number; to: number }>): void {
+    this.doubts.push({ from: at.from, to: at.to, about, asked });
   }
 
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {

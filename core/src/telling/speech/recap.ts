@@ -1,4 +1,5 @@
 import type { ControlId } from '../../base/ids.ts';
+import { exactly } from '../../base/text.ts';
 import type { Moment, Step } from '../../model/route.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
@@ -13,6 +14,8 @@ export type Differs = Readonly<{
   to: number;
   said: string;
   before: Step | null;
+  /** The step as it would be after what is said now; null where that is not one step put right. */
+  instead: Step | null;
 }>;
 
 /** One control in a row of what is done, with what is said beside it. */
@@ -199,6 +202,21 @@ function inOrderSaid(told: readonly ToldBeat[], said: readonly SaidBeat[]): Told
   return out;
 }
 
+/** A step put right after what is said of it in the end: another count, another time, the other way, another control. */
+function insteadOf(step: Step | null, said: SaidBeat, about: Differs['about']): Step | null {
+  if (step?.kind === 'press') {
+    if (about === 'count' && said.times !== null) return { ...step, times: said.times };
+    if (about === 'control' && said.of !== 'any') return { ...step, control: said.of };
+  }
+  if (step?.kind === 'turn') {
+    if (about === 'direction' && said.way) return { ...step, way: said.way };
+    if (about === 'count' && said.clicks !== null) return { ...step, clicks: said.clicks };
+  }
+  if (step?.kind === 'hold' && about === 'time' && said.ms !== null)
+    return { ...step, until: { kind: 'span', span: exactly(said.ms) } };
+  return null;
+}
+
 /**
  * What a summing-up says otherwise than the steps did, each where it stands in it: another control, one that is left out, the
  * other way about, other counts, directions and times. It speaks only where most of the summing-up lies along what was told.
@@ -216,7 +234,14 @@ export function recapDiffers(text: string, from: number, made: readonly Made[], 
   const out: Differs[] = [];
   const tell = (about: Differs['about'], s: SaidBeat | undefined, before: Step | null): void => {
     if (s && !out.some((o) => o.about === about))
-      out.push({ about, from: s.from, to: s.to, said: text.slice(s.from, s.to), before });
+      out.push({
+        about,
+        from: s.from,
+        to: s.to,
+        said: text.slice(s.from, s.to),
+        before,
+        instead: insteadOf(before, s, about),
+      });
   };
   for (const [i, j] of pairs) {
     const [s, t] = [said[i], told[j]];

@@ -11,6 +11,8 @@ export type Segment = Readonly<{
   /** How it is joined to the one before. */
   joined: 'and' | 'then' | 'comma' | 'start';
   isQuestion: boolean;
+  /** Whether it stands in something told without stops. */
+  flows: boolean;
 }>;
 
 const hard = new Set(['.', '!', '?', '\n', ';', '…']);
@@ -107,6 +109,25 @@ const joins = new Set(['then', 'now', 'next', 'afterwards']);
 export const isFlow = (words: readonly Word[]): boolean =>
   words.length > 18 && words.filter((w) => hard.has(w.raw)).length * 60 < words.length;
 
+/** For each word, whether it stands in something told without stops: all of it, or one long sentence with hardly a comma. */
+function runsOf(words: readonly Word[]): boolean[] {
+  const whole = isFlow(words);
+  const out: boolean[] = [];
+  let begun = 0;
+  const close = (to: number): void => {
+    const own = words.slice(begun, to);
+    const commas = own.filter((w) => w.raw === ',').length;
+    const runs = whole || (own.length > 34 && commas * 20 < own.length);
+    for (let i = begun; i <= to && i < words.length; i += 1) out[i] = runs;
+    begun = to + 1;
+  };
+  words.forEach((w, i) => {
+    if (hard.has(w.raw)) close(i);
+  });
+  close(words.length);
+  return out;
+}
+
 /** Whether a comma stands within what is read from a display, sign by sign: `says, capital F, capital L, one`. */
 function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolean {
   const [before, after] = [words[at - 1], words[at + 1]];
@@ -133,15 +154,17 @@ export function segmentsOf(
   const segments: Segment[] = [];
   let sentence = 0;
   // captions without stops are cut where somebody goes on
-  const flows = isFlow(words);
+  const runs = runsOf(words);
+  let flows = runs[0] ?? false;
   let own: Word[] = [];
   let joined: Segment['joined'] = 'start';
   const end = (next: Segment['joined'], isQuestion = false): void => {
-    if (own.length > 0) segments.push({ words: own, sentence, joined, isQuestion });
+    if (own.length > 0) segments.push({ words: own, sentence, joined, isQuestion, flows });
     own = [];
     joined = next;
   };
   words.forEach((w, i) => {
+    flows = runs[i] ?? false;
     if (hard.has(w.raw)) {
       end('start', w.raw === '?');
       sentence += 1;

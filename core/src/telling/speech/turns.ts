@@ -17,9 +17,9 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     const bare = item.is === 'number' && r.mode === 'turn' && items.some(isOf('way'));
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
-    const way = near?.is === 'way' ? near.way : items.find(isOf('way'))?.way;
+    const way = (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ?? r.answers.ways[own.control.id];
     if (!way) {
-      r.doubts.push({ ...at, about: 'which way it is turned' });
+      r.ask({ is: 'way', control: own.control.id }, 'which way it is turned', at);
       return;
     }
     done = true;

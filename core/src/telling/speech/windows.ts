@@ -130,6 +130,12 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
           };
         return;
       }
+      // what is done before that sign comes is no part of the window; what is done at it is
+      const signAt = earlier.findIndex(isOf('sign'));
+      const before0 = told ? earlier.slice(0, signAt).filter((x) => x.is !== 'moment' && x.is !== 'it') : [];
+      const behind0 = told ? earlier.slice(signAt + 1) : [];
+      const isDone = isOf('control', 'clicks');
+      if (before0.some(isDone)) readPlain(r, segment, before0, at);
       if (told?.kind === 'sign') {
         const shown = shownIn(r, earlier);
         see(r, shown.length > 0 ? shown : [told.shown], at);
@@ -175,14 +181,17 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
         standing.sentence >= r.sentence - 1;
       const isTrailing =
         afterPresses ||
-        (within > 0 && !bareName && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
+        (within > 0 && !bareName && !told && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
         (before >= 0 &&
           items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
           segment.joined === 'comma' &&
           r.made.slice(before).every((m) => isAct(m.step)));
       closeWindow(r, Number.POSITIVE_INFINITY);
       if (told) from = told;
-      const own = [...(told || bareName ? [] : items.slice(0, within)), ...items.slice(used)];
+      const own = [
+        ...(told ? (behind0.some(isDone) ? behind0 : []) : bareName ? [] : items.slice(0, within)),
+        ...items.slice(used),
+      ];
       let run = r.made.length;
       while (afterPresses && run > 0) {
         const m = r.made[run - 1];

@@ -46,7 +46,7 @@ export default function EntryEditorPage() {
   const draft = useAppSelector((s) => s.entryDraft);
   const views = [...tabsOf(kind), ...always];
   const first = views[0] ?? '';
-  const [view, changeSetView] = useState(first);
+  const [view, changeSetView] = useState(views.find((v) => v === search.get('tab')) ?? first);
   const isOpen = draft.status === 'open' && draft.address === address;
 
   useEffect(() => {

@@ -1,4 +1,4 @@
-import type { Bundle, Told } from '@wire-trail/core';
+import type { Answers, Bundle, Told } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
 import type { TellingNews } from '../../workers/telling.worker.ts';
 import { type TellingQuestion, toldOf } from '../../workers/told-of.ts';
@@ -8,15 +8,20 @@ export type Read = State & Readonly<{ stop: () => void; again: () => void }>;
 
 const nothing: State = { told: null, is: 'still', share: 0 };
 
-/** A telling as it is read, a moment after it last changed; what was read before stays until then. */
-export function useTold(text: string, bundle: Bundle | null): Read {
+/** A telling as it is read, a moment after it last changed; what was read of it before stays until then, of another nothing does. */
+export function useTold(id: number, text: string, bundle: Bundle | null, answers: Answers): Read {
   const [read, setRead] = useState<State>(nothing);
+  const [of, setOf] = useState(id);
+  if (of !== id) {
+    setOf(id);
+    setRead(nothing);
+  }
   const [asked, setAsked] = useState(0);
   const working = useRef<Worker | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again, it is read again
   useEffect(() => {
     if (!bundle || text.trim() === '') return setRead(nothing);
-    const question: TellingQuestion = { text, bundle };
+    const question: TellingQuestion = { text, bundle, answers };
     if (typeof Worker === 'undefined') return setRead({ ...nothing, told: toldOf(question) });
     setRead((was) => ({ ...was, is: 'reading', share: 0 }));
     const wait = setTimeout(() => {
@@ -37,7 +42,7 @@ export function useTold(text: string, bundle: Bundle | null): Read {
       working.current?.terminate();
       working.current = null;
     };
-  }, [text, bundle, asked]);
+  }, [id, text, bundle, answers, asked]);
   return {
     ...read,
     stop: () => {

@@ -9,8 +9,8 @@ import {
   type AccountChoice,
   alignAccounts,
   type Bundle,
-  type Differing,
   differenceKey,
+  differWords,
   entriesOf,
   printStep,
   type Route,
@@ -23,24 +23,13 @@ import {
   standingWords,
 } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
-import { type ApiError, api } from '../../../foundation/api.ts';
+import { Link } from 'react-router';
+import { api } from '../../../foundation/api.ts';
 import { Input } from '../../../parts/field/Input.tsx';
 import { Pressable } from '../../../parts/field/Pressable.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import { Empty } from '../../../parts/states/States.tsx';
-import { routeNames } from './names.ts';
-import { TellingDialog } from './TellingDialog.tsx';
 import type { EditRoute } from './tabs.ts';
-
-const differWords: Readonly<Record<Differing, string>> = {
-  count: 'another count',
-  time: 'another time',
-  control: 'another control',
-  place: 'another place or sign',
-  act: 'done differently',
-  order: 'another order',
-  'left-out': 'left out',
-};
 
 type Column = Readonly<{
   id: string;
@@ -111,9 +100,6 @@ function columnsOf(body: Route, bundle: Bundle, against: string, before: Route |
 /** Accounts laid side by side by their steps; each difference is settled with a reason and a standing, or left open. */
 export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
   const [against, setAgainst] = useState('');
-  const [telling, setTelling] = useState(false);
-  const [save] = api.useSaveDraftMutation();
-  const [problem, setProblem] = useState<string | null>(null);
   const key = { family: body.family, kind: 'route', id: body.id } as const;
   const { data: entry } = api.useEntryQuery(key);
   const number = against.startsWith(revisionKey) ? Number(against.slice(revisionKey.length)) : null;
@@ -121,7 +107,6 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
   const before = number !== null && revision?.body.kind === 'route' ? revision.body : null;
   const columns = useMemo(() => columnsOf(body, bundle, against, before), [body, bundle, against, before]);
   const rows = useMemo(() => alignAccounts(columns.map((c) => c.steps)), [columns]);
-  const names = useMemo(() => routeNames(bundle), [bundle]);
   const others = entriesOf(bundle, 'route').filter((r) => r.id !== body.id);
   const isAccounts = against === '';
   const settle = (index: number, settled: Settled, telling: number) => {
@@ -132,35 +117,13 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
       '',
     );
   };
-  const addAccount = async (steps: readonly Step[], told: string) => {
-    const taken = new Set(entriesOf(bundle, 'account').map((a) => a.id as string));
-    let n = 1;
-    while (taken.has(`${body.id}-${n}`)) n += 1;
-    const account = {
-      kind: 'account' as const,
-      id: `${body.id}-${n}`,
-      family: body.family,
-      route: body.id,
-      name: `Description ${n}`,
-      told,
-      steps: [...steps],
-      source: null,
-      standing: 'hearsay',
-    };
-    const result = await save({
-      key: { family: body.family, kind: 'account', id: account.id },
-      basedOn: 0,
-      note: 'pasted',
-      body: account,
-    });
-    setProblem(result.error ? (result.error as ApiError).title : null);
-    if (!result.error) setTelling(false);
-  };
   return (
     <div className="stack">
       <div className="row spread">
         <div className="row">
-          <Button onClick={() => setTelling(true)}>Paste another description</Button>
+          <Button component={Link} to={`/shelf/${body.family}/telling?beside=${body.id}`}>
+            Paste another description
+          </Button>
           <label className="row small">
             held against
             <Select
@@ -190,7 +153,6 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
           steps differ
         </span>
       </div>
-      {problem && <p className="wrong">{problem}</p>}
       {columns.length < 2 ? (
         <Empty title="One description only">Paste how another person tells it, and see where the two differ.</Empty>
       ) : (
@@ -235,17 +197,6 @@ export function AccountsView({ body, bundle, onEdit }: { body: Route; bundle: Bu
             ))}
           </ul>
         </div>
-      )}
-      {telling && (
-        <TellingDialog
-          bundle={bundle}
-          names={names}
-          steps={[]}
-          title="Another description of this route"
-          use="Keep it as a description"
-          onClose={() => setTelling(false)}
-          onUse={(steps, told) => void addAccount(steps, told)}
-        />
       )}
     </div>
   );

@@ -20,7 +20,7 @@ import {
   wholeSteps,
 } from '@wire-trail/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
@@ -35,8 +35,8 @@ import type { EditRoute } from './tabs.ts';
 import './route.css';
 import { AccountsView } from './AccountsView.tsx';
 import { routeNames } from './names.ts';
-import { TellingDialog } from './TellingDialog.tsx';
 import { usePerformance } from './use-performance.ts';
+import { useToldSteps } from './use-told-steps.ts';
 
 /** Steps have their script; what was settled, the accounts. */
 const elsewhere = ['steps', 'settled'] as const;
@@ -51,6 +51,7 @@ export function RouteStudio({ body, bodies, tab }: { body: Route; bodies: { entr
   );
   const edit = (change: Partial<Route>, about: string) =>
     void dispatch(draftEdited({ body: { ...body, ...change } as Route, about }));
+  useToldSteps(body.id, edit);
   return (
     <>
       {tab === 'Script and timeline' && <ScriptAndTimeline body={body} bundle={bundle} onEdit={edit} />}
@@ -65,7 +66,7 @@ const lostKey = (route: Route): string => `wire-trail-script:${route.family}/${r
 
 function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bundle; onEdit: EditRoute }) {
   const [picked, setPicked] = useState<string | null>(null);
-  const [telling, setTelling] = useState(false);
+  const isNew = useSearchParams()[0].get('new');
   const names = useMemo(() => routeNames(bundle), [bundle]);
   const printed = useMemo(() => printScript(body), [body]);
   // text that cannot be read yet stays as it was typed, beside the last steps that could
@@ -176,7 +177,12 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
         )}
         <SuccessCard tries={tries} shown={rates} lineOf={lineOf} onStep={setPicked} />
         <div className="sheet small stack no-print">
-          <Button onClick={() => setTelling(true)}>Paste a description</Button>
+          <Button
+            component={Link}
+            to={`/shelf/${body.family}/telling?into=${body.id}${isNew === null ? '' : `&new=${encodeURIComponent(isNew)}`}`}
+          >
+            Paste a description
+          </Button>
           <Button component={Link} to={`/play/${body.family}?route=${body.id}&drafts=1`}>
             Try it by hand
           </Button>
@@ -245,19 +251,6 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
           window
         </p>
       </section>
-      {telling && (
-        <TellingDialog
-          bundle={bundle}
-          names={names}
-          steps={body.steps}
-          onClose={() => setTelling(false)}
-          onUse={(steps, summary) => {
-            setTyped(null);
-            onEdit({ steps: [...steps], ...(summary ? { summary } : {}) } as Partial<Route>, '');
-            setTelling(false);
-          }}
-        />
-      )}
     </div>
   );
 }

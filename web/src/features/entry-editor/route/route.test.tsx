@@ -1,10 +1,8 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { entryOf, printSteps, type Route, type Step } from '@wire-trail/core';
+import { entryOf, printSteps, type Route } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { glasswasher, serverAnswers, show } from '../../../testing/trail.tsx';
 import { AccountsView } from './AccountsView.tsx';
-import { routeNames } from './names.ts';
-import { TellingDialog } from './TellingDialog.tsx';
 import { performRoute } from './use-performance.ts';
 
 const route = entryOf(glasswasher, 'route', 'enter-memory') as Route;
@@ -16,47 +14,6 @@ beforeEach(() => {
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
-});
-
-describe('a telling', () => {
-  const telling = (told: string) => {
-    const onUse = vi.fn<(steps: readonly Step[], told: string) => void>();
-    show(
-      <TellingDialog
-        bundle={glasswasher}
-        names={routeNames(glasswasher)}
-        steps={route.steps}
-        onClose={() => {}}
-        onUse={onUse}
-      />,
-    );
-    fireEvent.change(screen.getByLabelText('In their words'), { target: { value: told } });
-    return onUse;
-  };
-  it('stands beside the steps made of it, and goes with them', () => {
-    const onUse = telling('Breaker off. Hold the rocker down for 5 s.');
-    sees('Every word of it is in the steps.');
-    press(/^Use these steps/);
-    const [steps, told] = onUse.mock.lastCall ?? [[], ''];
-    expect(printSteps(steps)).toBe('set breaker off\nhold rocker down for 5 s\n');
-    expect(told).toBe('Breaker off. Hold the rocker down for 5 s.');
-  });
-  it('what was not understood stays to be seen, and no step is made of it', () => {
-    telling('Breaker off. Kick the tank.');
-    sees(/Not understood: “Kick the tank”/);
-    expect(screen.getByTitle('not understood').textContent).toBe('Kick the tank');
-    expect(screen.queryByText('Every word of it is in the steps.')).toBeNull();
-  });
-  it('a phrase and its step point at each other', () => {
-    telling('Breaker off. Open the hood.');
-    press('Open the hood');
-    expect(screen.getByRole('button', { name: 'set hood open' }).className).toContain('picked');
-  });
-  it('of nothing makes nothing, and says so', () => {
-    telling('Good morning.');
-    sees('Nothing in it is an instruction on this family’s controls.');
-    expect((screen.getByRole('button', { name: /^Use these steps/ }) as HTMLButtonElement).disabled).toBe(true);
-  });
 });
 
 describe('accounts side by side', () => {
