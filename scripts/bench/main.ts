@@ -10,6 +10,7 @@ import type { Row } from './row.ts';
 import { benchScale } from './scale.ts';
 import { benchServe } from './serve.ts';
 import { benchShelf } from './shelf.ts';
+import { benchTelling } from './telling.ts';
 import { benchTest } from './test.ts';
 import { benchTests } from './tests.ts';
 import { benchUnit } from './unit.ts';
@@ -19,6 +20,7 @@ const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { typ
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['house', benchHouse],
   ['enter', benchEnter],
+  ['telling', benchTelling],
   ['read', benchRead],
   ['test', benchTest],
   ['find', benchFind],

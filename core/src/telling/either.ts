@@ -57,5 +57,8 @@ export function readAnyTelling(
   const whole = readCards(text, named) ?? readWritten(text, named, instruments);
   if (whole) return whole;
   const spoken = readTold(text, facts, tell, answers);
-  return spoken.routes.length > 0 ? spoken : (byGrammar(text, named, instruments) ?? spoken);
+  if (spoken.routes.length > 0) return spoken;
+  // where it understood more than it left over
+  const written = byGrammar(text, named, instruments);
+  return written && written.holes.length <= (written.routes[0]?.steps.length ?? 0) ? written : spoken;
 }

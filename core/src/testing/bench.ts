@@ -2,4 +2,5 @@
 export { missedIn } from './find-queries.ts';
 export { type MadeLook, madeLook, usualSlipping } from './made-looks.ts';
 export { judged, type MadeMiss, madeMiss, madeTake, missKinds, taken } from './made-misses.ts';
+export { madeUnit } from './made-units.ts';
 export { saidFiles, sayingsOf, takenFrom } from './said-units.ts';

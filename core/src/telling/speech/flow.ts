@@ -273,8 +273,14 @@ export function read(r: Reader, segment: Segment): void {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
     return;
   }
-  if (r.measured.has(segment.sentence) && !r.flows && !items.some(isOf('control'))) {
+  const isBare = !items.some(isOf('control')) || segment.words.some((w) => w.word === 'it' || w.word === 'them');
+  if (r.measured.has(segment.sentence) && !r.flows && isBare) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `you turn it off and the memory is gone`
+  if (/\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(textOf).join(' ')) && items.some(isOf('control'))) {
+    r.holes.push({ ...at, why: 'warned' });
     return;
   }
   const spared = mustNotShow(segment, items);
@@ -346,8 +352,10 @@ function dropToldTwice(r: Reader): void {
   const rows = new Map<number, string[]>();
   for (const { step, sentence } of r.made) {
     const row = rows.get(sentence) ?? [];
-    if (step.kind === 'press') row.push(...Array.from({ length: step.times }, () => step.control));
-    else if (isAct(step)) row.push('else');
+    const inside = step.kind === 'group' && step.times === 1 ? step.steps : [step];
+    for (const one of inside)
+      if (one.kind === 'press') row.push(...Array.from({ length: one.times }, () => one.control));
+      else if (isAct(one)) row.push('else');
     rows.set(sentence, row);
   }
   let before: string | null = null;
@@ -367,7 +375,8 @@ export function dropToldOut(r: Reader): void {
     const step = r.made[i]?.step;
     const inner = step?.kind === 'group' && step.window ? step.steps.at(-1) : step;
     // told once more, as somebody asks whether it was heard
-    if (step?.kind === 'group' && step.window && step.steps.length > 2) {
+    const areSets = step?.kind === 'group' && step.steps.length > 1 && step.steps.every((s) => s.kind === 'set');
+    if (step?.kind === 'group' && step.window && (step.steps.length > 2 || areSets)) {
       const key = step.steps.map((s) => JSON.stringify(s));
       if (key.every((k, j) => JSON.stringify(r.made[i + 1 + j]?.step) === k)) r.made.splice(i + 1, key.length);
     }

@@ -55,7 +55,7 @@ export const clickWords = set('click clicks notch notches detent detents stop st
 export const turnWords = set('turn turns revolution revolutions round rounds');
 export const togetherWords = set('together both simultaneously');
 export const negWords = set(
-  "not don't dont never no won't wont can't cant cannot doesn't doesnt isn't isnt shouldn't mustn't nobody nothing without needn't didn't didnt",
+  "not don't dont never no won't wont can't cant cannot doesn't doesnt isn't isnt shouldn't mustn't nobody nothing without needn't didn't didnt wouldn't wouldnt shouldnt",
 );
 /** Words that change nothing of what is done. */
 export const fillWords = set(

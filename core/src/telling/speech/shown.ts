@@ -26,7 +26,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
         const times =
           after?.is === 'times'
             ? after.n
-            : after?.is === 'act' && later?.is === 'times'
+            : (after?.is === 'act' || after?.is === 'light') && later?.is === 'times'
               ? later.n
               : before?.is === 'number' || before?.is === 'times'
                 ? before.n
@@ -120,6 +120,13 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     shown.every((x) => before.step.kind === 'see' && before.step.signs.some((s) => s.sign === x.sign))
   )
     return;
+  // the same sound once more: how often is all it adds
+  const [heardBefore] = before?.step.kind === 'see' && before.step.signs.length === 1 ? before.step.signs : [];
+  if (before?.step.kind === 'see' && only?.kind === 'sound' && shown.length === 1 && heardBefore?.sign === only.sign && heardBefore.kind === 'sound' && only.state === heardBefore.state) {
+    if (only.times !== undefined && (heardBefore.times === undefined || only.times > heardBefore.times))
+      r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [only] } };
+    return;
+  }
   // all of them lit for a test, and then only some: these are read
   const tested = before?.step.kind === 'see' ? before.step.signs : [];
   if (

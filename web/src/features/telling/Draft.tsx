@@ -177,13 +177,13 @@ export function Draft(props: Props) {
                     {lines.map((line, i) => (
                       // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place in the step
                       <span key={i} className="telling-line">
-                        {line}
+                        <span className="soft">{line.lead}</span> <strong>{line.big}</strong> {line.more}
                       </span>
                     ))}
                   </span>
                 </Button>
               ) : (
-                <span className="stack">
+                <span className="stack grow">
                   <span>
                     “{row.text}”: <strong>{row.doubt ? row.doubt.about : 'not understood'}</strong>
                   </span>
@@ -195,7 +195,8 @@ export function Draft(props: Props) {
               {!isGone && !saved && (
                 <Button
                   variant="text"
-                  aria-label={`drop ${row.is === 'step' ? (lines[0] ?? '') : row.text}`}
+                  size="inline"
+                  aria-label={`drop ${row.is === 'step' ? wordsOf(lines[0]) : row.text}`}
                   onClick={() => props.onDrop(row.id)}
                 >
                   Drop
@@ -225,16 +226,21 @@ export function Draft(props: Props) {
   );
 }
 
-/** A step in the words it will be told in, a line a card. */
-function linesOf(step: Step, panel: Panel | undefined): string[] {
-  if (!panel) return [printStep(step)];
-  const cards = coachCards([step]);
-  if (cards.length === 0) return [stepsInLine([step], panel) || printStep(step)];
-  return cards.map((card) =>
-    [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).map((d) => d.words)]
-      .filter(Boolean)
+type Line = Readonly<{ lead: string; big: string; more: string }>;
+const wordsOf = (line: Line | undefined): string =>
+  line ? [line.lead, line.big, line.more].filter(Boolean).join(' ') : '';
+
+/** A step in the words it will be told in, a line a card: what it is about, what is done, and what belongs to that. */
+function linesOf(step: Step, panel: Panel | undefined): Line[] {
+  const cards = panel ? coachCards([step]) : [];
+  if (!panel || cards.length === 0) return [{ lead: '', big: printStep(step), more: '' }];
+  return cards.map((card) => ({
+    lead: cardLead(card, panel),
+    big: cardBig(card, panel),
+    more: cardDetails(card, panel)
+      .map((d) => d.words)
       .join(' '),
-  );
+  }));
 }
 
 /** Where another teller tells it otherwise: what each says, and in what they differ. */
