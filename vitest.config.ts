@@ -24,6 +24,7 @@ export default defineConfig({
           include: ['server/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: ['scripts/test-database.ts'],
           fileParallelism: false,
+          isolate: false,
           ...patience,
         },
       },

@@ -48,6 +48,9 @@ export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: numbe
   // captions hear four as for, two as to
   if ((w.word === 'for' || w.word === 'to') && words[at + 1]?.word === 'times')
     return { n: w.word === 'for' ? 4 : 2, length: 2 };
+  const after = words[at + 1];
+  if (w.word === 'x' && after?.value != null && after.span === 1 && Number.isInteger(after.value))
+    return { n: after.value, length: 2 };
   if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
   const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
   if (each !== null) return null;

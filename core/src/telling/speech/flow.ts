@@ -76,6 +76,11 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     r.listed = (bare.get(s.sentence) ?? 0) >= 2;
     r.actsAhead = false;
     r.ahead = segments.slice(i + 1, i + 5).filter((x) => x.sentence === s.sentence);
+    r.saidBefore = segments
+      .slice(Math.max(0, i - 2), i)
+      .filter((x) => x.sentence === s.sentence)
+      .map(textOf)
+      .join(' ');
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
     if (takesBack(s) && segments[i - 1]?.sentence !== s.sentence && tellsPresses(r, segments, i + 1)) {

@@ -142,7 +142,7 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     const away =
-      /^(?:take|took|takes|get|pull|lift) (?:(?:your|both|the|a|my) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
+      /^(?:take|took|takes|taken|get|pull|lift) (?:(?:your|both|the|a|my|his|her|their) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
         here,
       );
     if (away) {
@@ -257,9 +257,14 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
     }
     const group = groupAt(words, i, called);
     if (group) {
-      for (const own of group.of) put(i, group.length, { is: 'control', own, place: null });
+      // `both doors open`
+      const place = (own: ControlFacts) =>
+        own.mechanism.kind === 'push' ? null : placeAt(words, i + group.length, own);
+      for (const own of group.of) put(i, group.length, { is: 'control', own, place: place(own)?.place ?? null });
+      const [first] = group.of;
+      const behind = first ? (place(first)?.length ?? 0) : 0;
       put(i, group.length, { is: 'both' });
-      i += group.length;
+      i += group.length + behind;
       continue;
     }
     // captions hear a lid as lit
@@ -284,7 +289,12 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       /^(?:on|off|to|back)$/.test(words[i + 1]?.word ?? '') ||
       last.some((own) => own.control.look === 'dip') ||
       items.some((x) => x.is === 'control' && x.own.control.look === 'dip');
-    const control = isNumber && !inRow ? null : called1;
+    // a button may be called Zero: named like one it is one
+    const isNamed =
+      called1?.of.mechanism.kind === 'push' &&
+      /^\p{L}/u.test(w.raw) &&
+      /^(?:press|hold|push|hit|tap|down|the|and|keep|then|release|,)$/.test(words[i - 1]?.word ?? ',');
+    const control = isNumber && !inRow && !isNamed ? null : called1;
     const all =
       /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(
         here,
@@ -677,6 +687,19 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
         continue;
       }
     }
+    // `you go to hand`: a place that only one control has
+    if (/^(?:to|into)$/.test(words[i - 1]?.word ?? '') && !commonPlaces.test(w.word)) {
+      const having = [...called.facts.controls.values()].filter(
+        (own) => own.mechanism.kind !== 'push' && placeAt(words, i, own),
+      );
+      const [own] = having;
+      const place = own && placeAt(words, i, own);
+      if (own && place && having.length === 1 && !items.some((x) => x.is === 'control')) {
+        put(i, place.length, { is: 'control', own, place: place.place });
+        i += place.length;
+        continue;
+      }
+    }
     // a place of what was named last, by its own name: `and then to neutral`
     const able = last.filter((own) => own.mechanism.kind !== 'push');
     if (
@@ -739,6 +762,8 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
 }
 
 const isAct = (item: Item): boolean => item.is === 'act';
+const commonPlaces =
+  /^(?:on|off|in|out|open|opened|shut|closed?|up|down|back|left|right|start|stop|end|first|last|next|normal|rest|one|two|three|\d+)$/;
 const placeAfter = (words: readonly Word[], k: number, last: readonly ControlFacts[]): boolean =>
   last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k + 1, own) !== null);
 

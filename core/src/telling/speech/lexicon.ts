@@ -27,7 +27,7 @@ const acts: Readonly<Record<Act, string>> = {
   open: 'open opens opened opening lift lifts lifted raise raises raised',
   shut: 'close closes closed closing shut shuts shutting',
   in: 'insert inserts inserted plug plugs plugged stick sticks stuck fit fits fitted',
-  out: 'remove removes removed unplug unplugs unplugged detach withdraw withdraws withdrawn extract extracts extracted',
+  out: 'remove removes removed unplug unplugs unplugged detach withdraw withdraws withdrawn draw draws drew drawn extract extracts extracted',
   up: '',
   down: 'lower lowers lowered',
   wait: 'wait waits waited waiting leave leaves left_alone rest count',

@@ -218,6 +218,17 @@ export function groupAt(
 ): Readonly<{ of: readonly ControlFacts[]; length: number }> | null {
   const word = words[at]?.word ?? '';
   const kind = words[at + 1]?.word ?? '';
+  // `both doors`: all that look like that
+  if (word === 'both' || word === 'all') {
+    const k = words[at + 1]?.word === 'the' ? at + 2 : at + 1;
+    const look = /^(doors|lids|covers|pedals|levers|valves|taps|fuses|breakers)$/.exec(words[k]?.word ?? '')?.[1];
+    const alike = look
+      ? [...called.facts.controls.values()].filter(
+          (c) => same(look, c.control.look) || plain(c.control.label).some((w) => same(look, w)),
+        )
+      : [];
+    return alike.length > 1 ? { of: alike, length: k + 1 - at } : null;
+  }
   if (!/^(?:buttons|keys|pads|pedals|levers|switches)$/.test(kind)) return null;
   const of = [...called.facts.controls.values()].filter((c) => plain(c.control.label).some((w) => same(w, word)));
   return of.length > 1 ? { of, length: 2 } : null;

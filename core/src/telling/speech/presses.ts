@@ -102,6 +102,19 @@ export function readPress(
     return true;
   }
   if (pushes.length === 0) {
+    // `Ack, gets pressed four times`
+    const lately = r.made.at(-1);
+    if (
+      act?.act === 'press' &&
+      times[0] &&
+      lately?.step.kind === 'press' &&
+      lately.step.times === 1 &&
+      lately.sentence === r.sentence &&
+      /^(?:and )?(?:gets?|is|are|was|has to be|must be|should be)\b/.test(segment.words.map((w) => w.word).join(' '))
+    ) {
+      r.made[r.made.length - 1] = { ...lately, step: { ...lately.step, times: times[0].n }, to: at.to };
+      return true;
+    }
     if (act && hasOtherObject(segment, act, items)) return false;
     // `three times` alone: of what was pressed last
     const [only] = times;
@@ -149,8 +162,11 @@ export function readPress(
   const length = segment.words.filter((w) => w.from >= from && w.to <= to).length;
   const isAlone =
     segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
+  // `next older fault: FAN`
+  const tellsNext = /\b(?:next|older|previous|earlier|before)\b/.test(r.saidBefore) && segment.words.length <= named + 1;
   const isNext =
     isAlone ||
+    tellsNext ||
     r.listed ||
     r.both ||
     items.some(isOf('long')) ||
@@ -162,7 +178,7 @@ export function readPress(
     length <= named + 3 + 2 * times.length &&
     act === undefined &&
     isNext &&
-    !r.reading &&
+    (!r.reading || tellsNext) &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   const down =
     items.some((x) => x.is === 'place' && x.word === 'down') ||

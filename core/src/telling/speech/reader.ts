@@ -59,6 +59,8 @@ export class Reader {
   reading = false;
   /** What is told behind a stretch in the same sentence. */
   ahead: readonly Segment[] = [];
+  /** What the sentence said before it. */
+  saidBefore = '';
   /** The keys characters were put in with just now: what they do is told, not done once more. */
   entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
   menuAt: number | null = null;

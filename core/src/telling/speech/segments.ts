@@ -167,7 +167,8 @@ export function segmentsOf(
     flows = runs[i] ?? false;
     if (hard.has(w.raw)) {
       end('start', w.raw === '?');
-      sentence += 1;
+      // a stop and the end of a line are one end
+      if (segments.at(-1)?.sentence === sentence) sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (

@@ -38,7 +38,7 @@ export function isAside(segment: Segment): boolean {
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
   if (items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait')) return false;
   const text = segment.words.map((w) => w.word).join(' ');
-  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how many times|so many|mine (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
+  return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how (?:many times|often)|so many|mine (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }

@@ -84,6 +84,24 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     if (behind.length > 1) readActs(r, { ...segment, words: behind }, itemsOf(behind, r.called, r.last));
     return;
   }
+  // `if you tap left you get the one before`
+  const tapped = items.find(isOf('control'));
+  const leads = /\b(?:you (?:get|see|can see|have|come to)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
+    `${text} ${r.ahead.slice(0, 1).map((s) => s.words.map((w) => w.word).join(' ')).join(' ')}`,
+  );
+  if (
+    tapped &&
+    items[1]?.is === 'act' &&
+    items[1].act === 'press' &&
+    tapped.own.mechanism.kind === 'push' &&
+    leads &&
+    !items.some(isOf('not', 'length')) &&
+    /^(?:and |so |then )?if (?:you|i|we|one|he|she) \w+ /.test(text)
+  ) {
+    r.put({ kind: 'press', control: tapped.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, tapped);
+    r.last = [tapped.own];
+    return;
+  }
   const all = shownIn(r, items);
   const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
   const [lamp] = signs;
