@@ -12,7 +12,8 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
   const ahead = words.slice(at, at + 4);
   const [first, second] = itemsOf(ahead, r.called, r.last).filter((x) => x.is !== 'both');
   if (!first) return false;
-  if (first.is === 'control') return first.place !== null || second?.is === 'place';
+  // `left and right down`: one goes on to the other
+  if (first.is === 'control') return !isPush(first.own) && (first.place !== null || second?.is === 'place');
   return (
     ['act', 'let-go', 'sign', 'clicks'].includes(first.is) ||
     (first.is === 'it' && (second?.is === 'act' || second?.is === 'sign' || second?.is === 'light'))
@@ -306,6 +307,7 @@ export function read(r: Reader, segment: Segment): void {
     items[0]?.is !== 'else' &&
     (isAside(segment) ||
       isPurpose(segment) ||
+      (/^they \w+/.test(textOf(segment)) && /\b(?:wrong|mistake)\b/.test(r.saidBefore)) ||
       /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
         segment.words.map((w) => w.word).join(' '),
       ))

@@ -199,7 +199,7 @@ export function readRelease(
   const ends: Moment | null =
     own ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
-    (r.nth?.sentence === r.sentence && r.lastSign
+    (r.nth && r.nth.sentence >= r.sentence - 1 && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
       : atSound);
   if (controls.length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {

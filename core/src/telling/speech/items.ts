@@ -124,6 +124,11 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       take(2, { is: 'act', act: 'out', word: taken[1] });
       continue;
     }
+    // `he waited for another one`
+    if (w.word === 'another' && (words[i + 1]?.word === 'one' || mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper')) {
+      take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: 2 });
+      continue;
+    }
     // `the last beep`: of as many as were heard
     if (
       w.word === 'last' &&

@@ -62,6 +62,14 @@ export function readPlain(
       }
     }
   }
+  // `thumbs on Warm and Cold`
+  const isGrip =
+    controls.some((c) => isPush(c.own)) &&
+    /\b(?:thumbs?|fingers?|hands?) (?:is |are )?on\b/.test(segment.words.map((w) => w.word).join(' '));
+  if (isGrip && r.held.length === 0) {
+    const grip = { is: 'act', act: 'hold', word: 'on', from: at.from, to: at.from } as const;
+    if (readHold(r, [grip, ...head], ends, at, segment)) return;
+  }
   const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
   // `hold plus down … stop on twenty eight`
   const stopsOn = /\bstops? (?:on|at) \w/.test(segment.words.map((w) => w.word).join(' '));
@@ -112,7 +120,14 @@ export function readPlain(
       return;
     }
   }
-  if (act?.act === 'wait' && !length) r.waiting = r.sentence;
+  if (act?.act === 'wait' && !length) {
+    r.waiting = r.sentence;
+    const nth = head.find(isOf('nth'))?.n;
+    if (nth !== undefined && r.lastSign?.kind === 'sound' && !head.some(isOf('sign'))) {
+      r.nth = { n: nth, sentence: r.sentence };
+      return;
+    }
+  }
   const shown = shownIn(r, head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
   if (shown.length === 0 && isSigns) {

@@ -182,7 +182,7 @@ export function readPress(
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   const down =
     items.some((x) => x.is === 'place' && x.word === 'down') ||
-    /\b(?:thumb|finger|fingers|hand|hands|foot) on\b/.test(said);
+    /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are )?on\b/.test(said);
   if (down && !isPressed) {
     const owns = pushes.map((p) => p.own);
     const before = r.made.at(-1);
@@ -202,6 +202,9 @@ export function readPress(
     }
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
   }
+  // `with Reset pushed`: as it is held already
+  if (/^(?:with|while|still)\b/.test(said) && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own)) && times.length === 0)
+    return true;
   // what is held already is only named once more
   if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;
   const goesOn =

@@ -25,6 +25,10 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   const first = words[i];
   if (!first) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
+  // dash dash dash
+  let dashes = 0;
+  while (/^(?:dash|bar)$/.test(words[i + dashes]?.word ?? '')) dashes += 1;
+  if (dashes > 1) return { text: '-'.repeat(Math.min(8, dashes)), length: i + dashes - at };
   const next = words[i + (first.span || 1)];
   if (first.value !== null && first.value > 1 && next && /^(?:zeros?|zeroes|noughts?)$/.test(next.word))
     return { text: '0'.repeat(Math.min(8, first.value)), length: i + first.span + 1 - at };

@@ -36,7 +36,8 @@ export function isAside(segment: Segment): boolean {
 
 /** Whether it is told now how what shows is read, or what it means. */
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
-  if (items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait')) return false;
+  const hands = items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait');
+  if (hands && items.some((x) => x.is === 'control' || x.is === 'it' || x.is === 'clicks')) return false;
   const text = segment.words.map((w) => w.word).join(' ');
   return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how (?:many times|often)|so many|mine (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
     text,
@@ -91,6 +92,8 @@ export function isTalk(r: Reader, segment: Segment): boolean {
     /^(?:code |fault |error )?(?:[A-Z] ?\d{1,3}|[A-Z] (?:oh |zero )?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|\w+ty)|\d{2,3})(?: is\b| means\b|,| |$)/;
   return (
     segment.joined === 'start' &&
+    // a number alone counts the steps of a list
+    !(segment.words.length === 1 && first?.value != null) &&
     code.test(raw) &&
     !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
   );
