@@ -2,7 +2,7 @@
 // Six types are here only because types inferred elsewhere are made of them; the test names them.
 
 // accounts
-export { alignAccounts, type Differing, differenceKey } from './accounts/align.ts';
+export { alignAccounts, differenceKey } from './accounts/align.ts';
 export { type Choice as AccountChoice, settleSteps } from './accounts/settle.ts';
 export { groupBy } from './base/group.ts';
 // base
@@ -323,16 +323,15 @@ export { lineForms, lineWords, noteWords } from './script/words.ts';
 // success
 export { type HandKind, handKinds } from './success/hands.ts';
 export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
-export { type Answers, type Asked as ToldAsked, noAnswers, picksFor, putRight } from './telling/answers.ts';
+export { type Answers, noAnswers, picksFor, putRight } from './telling/answers.ts';
 // telling
-export type { TellingDraft } from './telling/draft.ts';
 export { readAnyTelling } from './telling/either.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
-export { readTold, type Told } from './telling/speech/read.ts';
+export type { Told } from './telling/speech/read.ts';
 export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';
 export { readTelling } from './telling/telling.ts';
 // timeline
-export { stepAt, stretchStep, stretchWindow } from './timeline/edit.ts';
+export { stretchStep, stretchWindow } from './timeline/edit.ts';
 export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
 export { asBuilt, casesOfRoute, differsInBuild, type RouteCase } from './unit/as-built.ts';
