@@ -1,4 +1,5 @@
 import { readChoose, readDial } from './entries.ts';
+import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
@@ -202,7 +203,12 @@ export function hear(r: Reader, segment: Segment): void {
     items.some(isOf('not', 'if', 'control', 'moment', 'until', 'let-go'))
   )
     return;
-  const shown = shownIn(r, items);
+  // `what does the green lamp do?` – `it blinks`
+  const [lamp] = r.askedOf;
+  const isAnswer =
+    r.askedOf.length === 1 && lamp !== undefined && !items.some(isOf('sign')) && items.some(isOf('light'));
+  const whole: Item[] = isAnswer ? [{ is: 'sign', signs: [lamp], from: first.from, to: first.from }, ...items] : items;
+  const shown = shownIn(r, whole);
   if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
 }
 
@@ -270,6 +276,7 @@ export function read(r: Reader, segment: Segment): void {
     segment.isQuestion ||
     /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))
   ) {
+    r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
     if (named(items)) r.holes.push({ ...at, why: 'asked' });
     return;
   }
@@ -285,7 +292,10 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   // `you turn it off and the memory is gone`
-  if (/\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(textOf).join(' ')) && items.some(isOf('control'))) {
+  if (
+    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(textOf).join(' ')) &&
+    items.some(isOf('control'))
+  ) {
     r.holes.push({ ...at, why: 'warned' });
     return;
   }

@@ -52,7 +52,10 @@ export function readHold(
   )
     return true;
   // `you keep them down`, said of keys that were pressed before something else was done
-  const keeps = named.length === 0 && r.held.length === 0 && (segment?.words.some((w) => /^(?:keep|keeps|kept|down)$/.test(w.word)) ?? false);
+  const keeps =
+    named.length === 0 &&
+    r.held.length === 0 &&
+    (segment?.words.some((w) => /^(?:keep|keeps|kept|down)$/.test(w.word)) ?? false);
   if (keeps && items.some(isOf('it', 'both')) && keepPressed(r, ends, at)) return true;
   // what is kept is what is held, whatever was named since
   if (named.length === 0 && r.held.length > 0 && ends && items.some(isOf('it', 'both'))) {
@@ -150,7 +153,9 @@ export function readHold(
 
 /** Keys pressed a step or two ago that turn out to be kept down: held from there on. */
 function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number; to: number }>): boolean {
-  const index = r.made.findLastIndex((m, i) => i >= r.made.length - 3 && (m.step.kind === 'together' || m.step.kind === 'press'));
+  const index = r.made.findLastIndex(
+    (m, i) => i >= r.made.length - 3 && (m.step.kind === 'together' || m.step.kind === 'press'),
+  );
   const pressed = r.made[index];
   const since = r.made.slice(index + 1);
   if (!pressed || since.length === 0 || since.some((m) => m.step.kind !== 'set' && m.step.kind !== 'see')) return false;
@@ -162,7 +167,10 @@ function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number
         : [];
   const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
   if (owns.length === 0) return false;
-  r.made[index] = { ...pressed, step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } } };
+  r.made[index] = {
+    ...pressed,
+    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
+  };
   r.held = owns;
   if (ends) {
     r.put({ kind: 'release', controls: ids, at: ends }, at);

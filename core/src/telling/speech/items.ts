@@ -125,7 +125,10 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     // `he waited for another one`
-    if (w.word === 'another' && (words[i + 1]?.word === 'one' || mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper')) {
+    if (
+      w.word === 'another' &&
+      (words[i + 1]?.word === 'one' || mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper')
+    ) {
       take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: 2 });
       continue;
     }
@@ -299,7 +302,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       called1?.of.mechanism.kind === 'push' &&
       /^\p{L}/u.test(w.raw) &&
       /^(?:press|hold|push|hit|tap|down|the|and|keep|then|release|,)$/.test(words[i - 1]?.word ?? ',');
-    const control = isNumber && !inRow && !isNamed ? null : called1;
+    // a button called On is meant where it is written so, pressed, or one of several
+    const isPlace =
+      called1?.of.mechanism.kind === 'push' &&
+      called1.length === 1 &&
+      /^(?:on|off|in|out|back|open|set|light)$/.test(w.word) &&
+      w.raw === w.word &&
+      !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
+        words[i - 1]?.word ?? ',',
+      );
+    const control = (isNumber && !inRow && !isNamed) || isPlace ? null : called1;
     const all =
       /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(
         here,
@@ -505,15 +517,16 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       continue;
     }
     if (
-      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
+      /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
         here,
       )
     ) {
-      const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? now got)/.test(here)
-        ? 3
-        : /^(?:within|inside)/.test(here)
-          ? 1
-          : 2;
+      const k =
+        /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just) got)/.test(here)
+          ? 3
+          : /^(?:within|inside)/.test(here)
+            ? 1
+            : 2;
       const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
       if (ahead) {
         take(k, { is: 'within' });
@@ -611,9 +624,28 @@ export function itemsOf(words: readonly Word[], called: Called, last: readonly C
       // `switch it on`, `plug it in`, `turn it off`
       let k = i + 1;
       while (
-        ['back', 'to', 'into', 'on', 'straight', 'over', 'all', 'the', 'way', 'down', 'again', 'at'].includes(
-          words[k]?.word ?? '',
-        ) &&
+        [
+          'back',
+          'to',
+          'into',
+          'on',
+          'straight',
+          'over',
+          'all',
+          'the',
+          'way',
+          'down',
+          'again',
+          'at',
+          'is',
+          'was',
+          'gets',
+          'then',
+          'now',
+          'switched',
+          'turned',
+          'moved',
+        ].includes(words[k]?.word ?? '') &&
         k < i + 5 &&
         !(words[k]?.word === 'on' && !/^(?:the|to|its|on|off|a|\w+)$/.test(words[k + 1]?.word ?? '')) &&
         !(

@@ -267,7 +267,7 @@ const opposites: Readonly<Record<string, readonly string[]>> = {
   in: ['in', 'on', 'down', 'pushed'],
   out: ['out', 'off', 'up', 'pulled'],
   open: ['open', 'up', 'out'],
-  shut: ['shut', 'closed', 'down'],
+  shut: ['shut', 'closed', 'down', 'locked', 'latched'],
   up: ['up', 'on', 'open'],
   down: ['down', 'off', 'shut', 'in'],
 };

@@ -161,7 +161,8 @@ export function readPlain(
     // when it shows so, something is let go of: said next
     if (head[0]?.is === 'moment' && moment === 0 && r.held.length > 0) r.nth = { n: nth ?? 1, sentence: r.sentence };
     // `it chirps again`: the second time of what was heard while it is held
-    const isAgain = segment.words.some((w) => w.word === 'again') && sign?.kind === 'sound' && r.lastSign?.sign === sign.sign;
+    const isAgain =
+      segment.words.some((w) => w.word === 'again') && sign?.kind === 'sound' && r.lastSign?.sign === sign.sign;
     if (isAgain && r.held.length > 0 && before?.kind === 'see') {
       r.nth = { n: 2, sentence: r.sentence };
       return;

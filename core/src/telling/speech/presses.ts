@@ -163,7 +163,8 @@ export function readPress(
   const isAlone =
     segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
   // `next older fault: FAN`
-  const tellsNext = /\b(?:next|older|previous|earlier|before)\b/.test(r.saidBefore) && segment.words.length <= named + 1;
+  const tellsNext =
+    /\b(?:next|older|previous|earlier|before)\b/.test(r.saidBefore) && segment.words.length <= named + 1;
   const isNext =
     isAlone ||
     tellsNext ||
@@ -181,7 +182,7 @@ export function readPress(
     (!r.reading || tellsNext) &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   const down =
-    items.some((x) => x.is === 'place' && x.word === 'down') ||
+    items.some((x, i) => x.is === 'place' && x.word === 'down' && items[i - 1]?.is !== 'number') ||
     /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are )?on\b/.test(said);
   if (down && !isPressed) {
     const owns = pushes.map((p) => p.own);
@@ -203,7 +204,12 @@ export function readPress(
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
   }
   // `with Reset pushed`: as it is held already
-  if (/^(?:with|while|still)\b/.test(said) && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own)) && times.length === 0)
+  if (
+    /^(?:with|while|still)\b/.test(said) &&
+    r.held.length > 0 &&
+    pushes.every((p) => r.held.includes(p.own)) &&
+    times.length === 0
+  )
     return true;
   // what is held already is only named once more
   if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;

@@ -64,6 +64,10 @@ export class Reader {
   /** The keys characters were put in with just now: what they do is told, not done once more. */
   entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
   menuAt: number | null = null;
+  /** Which way was said for clicks that are told behind it. */
+  wayIn: Readonly<{ way: 'cw' | 'ccw'; sentence: number }> | null = null;
+  /** The lamps a question was about: what is answered is of them. */
+  askedOf: readonly Sign[] = [];
   measured: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();
   chosenIn = -1;

@@ -122,7 +122,14 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     return;
   // the same sound once more: how often is all it adds
   const [heardBefore] = before?.step.kind === 'see' && before.step.signs.length === 1 ? before.step.signs : [];
-  if (before?.step.kind === 'see' && only?.kind === 'sound' && shown.length === 1 && heardBefore?.sign === only.sign && heardBefore.kind === 'sound' && only.state === heardBefore.state) {
+  if (
+    before?.step.kind === 'see' &&
+    only?.kind === 'sound' &&
+    shown.length === 1 &&
+    heardBefore?.sign === only.sign &&
+    heardBefore.kind === 'sound' &&
+    only.state === heardBefore.state
+  ) {
     if (only.times !== undefined && (heardBefore.times === undefined || only.times > heardBefore.times))
       r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [only] } };
     return;

@@ -33,7 +33,8 @@ export function stretchesOf({ text, routes, holes, contradictions }: Told): Stre
     const to = edges[i + 1] ?? text.length;
     const mark = owner.get(from);
     const last = out.at(-1);
-    const own = mark ?? { is: 'talk' as const };
+    // blanks between two steps are of neither
+    const own = mark && text.slice(from, to).trim() !== '' ? mark : { is: 'talk' as const };
     const isSame =
       last !== undefined &&
       last.is === own.is &&

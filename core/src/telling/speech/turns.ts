@@ -7,6 +7,9 @@ import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 
 export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
+  // `that is to the left, by two clicks`
+  const said = items.find(isOf('way'));
+  if (said && !items.some(isOf('clicks', 'turns'))) r.wayIn = { way: said.way, sentence: r.sentence };
   const knobs = [...r.called.facts.controls.values()].filter((c) => c.mechanism.kind === 'clicks');
   const named = items.filter(isOf('control')).find((c) => c.own.mechanism.kind === 'clicks');
   const own =
@@ -17,7 +20,10 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     const bare = item.is === 'number' && r.mode === 'turn' && items.some(isOf('way'));
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
-    const way = (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ?? r.answers.ways[own.control.id];
+    const way =
+      (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ??
+      (r.wayIn?.sentence === r.sentence ? r.wayIn.way : undefined) ??
+      r.answers.ways[own.control.id];
     if (!way) {
       r.ask({ is: 'way', control: own.control.id }, 'which way it is turned', at);
       return;

@@ -64,7 +64,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   // `if you want to clear them`: what it is for
   const text = segment.words.map((w) => w.word).join(' ');
   if (
-    /^(?:and )?if (?:you|we|they) (?:want|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(
+    /^(?:and )?if (?:you|we|they|i|one|somebody) (?:want|wants|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(
       text,
     )
   ) {
@@ -86,9 +86,13 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   }
   // `if you tap left you get the one before`
   const tapped = items.find(isOf('control'));
-  const leads = /\b(?:you (?:get|see|can see|have|come to)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
-    `${text} ${r.ahead.slice(0, 1).map((s) => s.words.map((w) => w.word).join(' ')).join(' ')}`,
-  );
+  const leads =
+    /\b(?:you (?:get|see|can see|have|come to)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
+      `${text} ${r.ahead
+        .slice(0, 1)
+        .map((s) => s.words.map((w) => w.word).join(' '))
+        .join(' ')}`,
+    );
   if (
     tapped &&
     items[1]?.is === 'act' &&
@@ -114,6 +118,16 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
     closeBranch(r);
     r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };
+    return;
+  }
+  const after = r.ahead.map((s) => s.words.map((w) => w.word).join(' ')).join(' ');
+  if (
+    shown.length > 1 &&
+    first &&
+    !items.some(isOf('not', 'control')) &&
+    /\b(?:you(?:'re| are) in|is in|it (?:worked|has taken|took)|that is it|all is well)\b/.test(after)
+  ) {
+    see(r, shown, { from: first.from, to: segment.words.at(-1)?.to ?? first.to });
     return;
   }
   const last = segment.words.at(-1);
