@@ -1,0 +1,63 @@
+import type { ControlFacts } from '../../unit/facts.ts';
+import { groupAt, placeAt } from './mentions.ts';
+import type { Scan } from './scan.ts';
+
+/** Several controls or lamps named at once, and what was answered to be meant. */
+export function groupWords(s: Scan): boolean {
+  const { words, called, w, here, i, take, put } = s;
+  const [pointed, own] = [...called.ones].find(([phrase]) => here === phrase || here.startsWith(`${phrase} `)) ?? [];
+  if (pointed !== undefined && own) {
+    take(pointed.split(' ').length, { is: 'control', own, place: null });
+    return true;
+  }
+  const group = groupAt(words, i, called);
+  if (group) {
+    // `both doors open`
+    const place = (own: ControlFacts) => (own.mechanism.kind === 'push' ? null : placeAt(words, i + group.length, own));
+    for (const own of group.of) put(i, group.length, { is: 'control', own, place: place(own)?.place ?? null });
+    const [first] = group.of;
+    const behind = first ? (place(first)?.length ?? 0) : 0;
+    put(i, group.length, { is: 'both' });
+    s.i += group.length + behind;
+    return true;
+  }
+  // captions hear a lid as lit
+  const lid =
+    w.word === 'lit' && /^(?:the|your)$/.test(words[i - 1]?.word ?? '')
+      ? called.controls.find((c) => c.of.control.look === 'lid')
+      : undefined;
+  if (lid) {
+    let k = i + 1;
+    while (/^(?:has|to|be|is|must|should|needs)$/.test(words[k]?.word ?? '')) k += 1;
+    const place = placeAt(words, k, lid.of);
+    put(i, 1, { is: 'control', own: lid.of, place: place?.place ?? null });
+    s.i = place ? k + place.length : i + 1;
+    return true;
+  }
+  const all =
+    /^(?:all|both)(?: of)?(?: (?:the|of|these|those))?(?: (\w+))?(?: (?:green|yellow|red|white|amber|blue|small|little))?(?: of (?:the|them))? (?:lamps|lights|leds|indicators)\b/.exec(
+      here,
+    );
+  const they = /^(?:they all|all of them|all (?:two|three|four|five|six|eight))\b/.exec(here);
+  if (all || (they && called.lamps.length > 1 && /\b(?:light|lit|come|flash|blink|going|on|go)\b/.test(here))) {
+    const [found = ''] = all ?? they ?? [];
+    const colour = /\b(green|yellow|red|white|amber|blue)\b/.exec(found)?.[1];
+    const count = words.slice(i, i + 4).find((x) => x.value !== null)?.value ?? null;
+    const of = called.lamps.filter(
+      (l) => l.kind === 'lamp' && (colour === undefined || l.colours.some((c) => c === colour)),
+    );
+    const signs = count !== null && of.length !== count && called.lamps.length === count ? called.lamps : of;
+    take(found.split(' ').length, { is: 'sign', signs });
+    return true;
+  }
+  if (
+    /^(?:lights|lamps)$/.test(w.word) &&
+    /^(?:the|these|those)$/.test(words[i - 1]?.word ?? '') &&
+    called.lamps.length > 1
+  ) {
+    take(1, { is: 'sign', signs: called.lamps });
+    return true;
+  }
+
+  return false;
+}

@@ -1,0 +1,204 @@
+import { lengthAt } from './amounts.ts';
+import { mentionAt, placeAt } from './mentions.ts';
+import type { Scan } from './scan.ts';
+import { plainTextAt, shownTextAt } from './shown-text.ts';
+
+/** What a hand does that takes several words to say, and words that only sound like it. */
+export function handWords(s: Scan): boolean {
+  const { words, called, last, items, w, here, i, take, put } = s;
+  // what is let go of stands between the two words
+  if (/^(?:let|lets|letting)\b/.test(w.word) && !/^let(?:s|ting)? them (?:pushed|pressed|down|in)/.test(here)) {
+    const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
+    if (ahead > 0) {
+      put(i, 1, { is: 'let-go' });
+      s.passed.add(ahead);
+      s.i += 1;
+      return true;
+    }
+  }
+  if (/^(?:press|push|presses|pushes|pressed|pushed|depress) and (?:hold|holds|held|keep)\b/.test(here)) {
+    take(3, { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  // `pressed and not let go of`
+  const kept =
+    /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(
+      here,
+    );
+  if (kept) {
+    take(kept[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
+    return true;
+  }
+  // `while keeping it there`: as it is
+  const still =
+    /^(?:while|whilst) (?:still |you(?:'re| are)? |i(?:'m| am)? )?(?:keeping|holding|keep|hold|pressing) (?:it|them|that|this|both)(?: (?:there|down|so|pressed|in|pulled|like that|that way))?\b/.exec(
+      here,
+    );
+  if (still && last.length > 0) {
+    s.i += still[0].split(' ').length;
+    return true;
+  }
+  // `the other finger still on`, `stay on it`
+  const stays =
+    /^(?:stays? on (?:it|them|that)|(?:leave|keep)s? (?:your |the |a |my )?(?:finger|thumb|hand|foot)s? (?:on|there)(?: it| them)?|stays? there)\b/.exec(
+      here,
+    );
+  if (stays) {
+    take(stays[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
+    return true;
+  }
+  // `from clean to test`: what has both places
+  if (w.word === 'from' && words[i + 2]?.word === 'to') {
+    const both = [...called.facts.controls.values()].filter(
+      (own) => own.mechanism.kind !== 'push' && placeAt(words, i + 1, own) && placeAt(words, i + 3, own),
+    );
+    const [own] = both;
+    const to = own && placeAt(words, i + 3, own);
+    if (own && to && both.length === 1 && !items.some((x) => x.is === 'control')) {
+      put(i + 3, to.length, { is: 'control', own, place: to.place });
+      s.i += 3 + to.length;
+      return true;
+    }
+  }
+  // `take the cover off`, `take out the fuse`
+  const taken = /^(?:take|takes|took|taken|taking|lift|lifts|lifted|pull|pulls|pulled) (off|out)\b/.exec(here);
+  if (taken) {
+    take(2, { is: 'act', act: 'out', word: taken[1] });
+    return true;
+  }
+  // `he waited for another one`
+  if (
+    w.word === 'another' &&
+    (words[i + 1]?.word === 'one' || mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper')
+  ) {
+    take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: 2 });
+    return true;
+  }
+  // `the last beep`: of as many as were heard
+  if (
+    w.word === 'last' &&
+    words[i - 1]?.word === 'the' &&
+    mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper'
+  ) {
+    take(1, { is: 'nth', n: 0 });
+    return true;
+  }
+  const leaves =
+    /^(?:fingers?|hands?|thumbs?|foot|feet) (?:now |then )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?\b/.exec(
+      here,
+    );
+  if (leaves) {
+    take(leaves[0].split(' ').length, { is: 'let-go' });
+    return true;
+  }
+  const away =
+    /^(?:take|took|takes|taken|get|pull|lift) (?:(?:your|both|the|a|my|his|her|their) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
+      here,
+    );
+  if (away) {
+    take(away[0].split(' ').length, { is: 'let-go' });
+    return true;
+  }
+  const counts = /^(?:count|counts|counted)(?: (?!up)\w+){0,2} (?:to|of) (\w+)/.exec(here);
+  if (counts) {
+    const k = words.findIndex((x, n) => n > i && x.value !== null);
+    const n = words[k]?.value;
+    if (k > 0 && k < i + 5 && n != null) {
+      put(i, k - i + 1, { is: 'act', act: 'wait', word: 'count' });
+      put(k, 1, { is: 'length', ms: n * 1000, mostMs: n * 1000 });
+      s.i = k + (words[k]?.span ?? 1);
+      if (/^seconds?$/.test(words[i]?.word ?? '')) s.i += 1;
+      return true;
+    }
+  }
+  if (/^(?:plus or minus|give or take|more or less)\b/.test(here)) {
+    s.i += 3;
+    return true;
+  }
+  if (/^(?:not|no) (?:more|later|longer) than\b/.test(here) && lengthAt(words, i + 3)) {
+    take(3, { is: 'within' });
+    return true;
+  }
+  if (w.word === 'before' && lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1)) {
+    take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
+    return true;
+  }
+  // `after a waiting period of not less than 30 seconds`
+  if (/^(?:a |the )?(?:waiting|wait) (?:period|time) of\b/.test(here)) {
+    s.i += /^(?:a|the)\b/.test(here) ? 4 : 3;
+    return true;
+  }
+  // `come up again`: who, not what
+  if (
+    /^(?:come|came|go|went|walk|climb|get|run) (?:back )?(?:up|down)\b(?! to| by| with)/.test(here) &&
+    !/^(?:it|that|which|display|screen|number|code)$/.test(words[i - 1]?.word ?? '') &&
+    !mentionAt(words, i + 1, called.controls) &&
+    !items.some((x) => x.is === 'control')
+  ) {
+    s.i += /^\w+ back/.test(here) ? 3 : 2;
+    return true;
+  }
+  if (/^(?:write|writes|wrote|note|jot|ring|call|look) (?:it |that |them )?(?:up|down)\b/.test(here)) {
+    s.i += /^\w+ (?:it|that|them)/.test(here) ? 3 : 2;
+    return true;
+  }
+  if (
+    /^(?:go|goes|going|went|come|comes|came|run|ran|walk|walked) (?:back )?(?:from|home|inside|outside|there|here)\b/.test(
+      here,
+    )
+  ) {
+    s.i += /^\w+ back/.test(here) ? 3 : 2;
+    return true;
+  }
+  if (/^(?:hang on to|hang onto|hanging on to)\b/.test(here)) {
+    take(here.startsWith('hang onto') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  if (
+    /^(?=.*[A-Z])[A-Z0-9]{2,5}$/.test(w.raw) &&
+    /^(?:comes?|appears?|is|shows?|pops?|stands?|flash\w*|lights?)$/.test(words[i + 1]?.word ?? '') &&
+    !mentionAt(words, i, called.controls) &&
+    !mentionAt(words, i, called.signs) &&
+    [...called.facts.signs.values()].some((s) => s.kind === 'segments' || s.kind === 'text')
+  ) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, 1, { is: 'text', text: w.raw });
+    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
+    return true;
+  }
+  if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
+    const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
+    if (shown) {
+      put(i, 1, { is: 'act', act: 'see', word: w.word });
+      put(i + 1, shown.length, { is: 'text', text: shown.text });
+      s.i += 1 + shown.length;
+      return true;
+    }
+  }
+  if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
+    s.i += words[i + 3]?.word === 'that' ? 4 : 3;
+    return true;
+  }
+  // `from two point four on`: since when, of a version
+  if (w.word === 'from' && words[i + 1]?.value != null && words[i + 1 + (words[i + 1]?.span ?? 1)]?.word === 'on') {
+    s.i += 2 + (words[i + 1]?.span ?? 1);
+    return true;
+  }
+  if (/^(?:off|away|on) (?:we|you|she|he|it|they) goe?s?\b/.test(here)) {
+    s.i += 3;
+    return true;
+  }
+  // `it went gong`
+  if (
+    /^(?:goes|go|went)$/.test(w.word) &&
+    mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper' &&
+    /^(?:it|she|he|that|and|then)$/.test(words[i - 1]?.word ?? '')
+  ) {
+    const heard = mentionAt(words, i + 1, called.signs);
+    put(i + 1, heard?.length ?? 1, { is: 'sign', signs: heard ? [heard.of] : [] });
+    put(i + 1, heard?.length ?? 1, { is: 'light', light: 'lit' });
+    s.i += 1 + (heard?.length ?? 1);
+    return true;
+  }
+  return false;
+}

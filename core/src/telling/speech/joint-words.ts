@@ -1,0 +1,119 @@
+import { ordinalOf } from '../../spoken/numbers.ts';
+import { lengthAt } from './amounts.ts';
+import { leftWords, negWords, rightWords, togetherWords } from './lexicon.ts';
+import type { Scan } from './scan.ts';
+
+/** What joins and what bounds: until, when, within, if, not, both, which way, which time. */
+export function jointWords(s: Scan): boolean {
+  const { words, w, here, i, take } = s;
+  if (/^(?:any (?:key|button|pad))\b/.test(here)) {
+    take(2, { is: 'any' });
+    return true;
+  }
+  if (
+    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
+      here,
+    )
+  ) {
+    const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just) got)/.test(
+      here,
+    )
+      ? 3
+      : /^(?:within|inside)/.test(here)
+        ? 1
+        : 2;
+    const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
+    if (ahead) {
+      take(k, { is: 'within' });
+      return true;
+    }
+  }
+  if (
+    w.word === 'in' &&
+    lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1) &&
+    words.some(
+      (x, k) =>
+        /^(?:all|everything|lot|altogether|quick|quickly|done|happen)$/.test(x.word) &&
+        !(x.word === 'all' && words[k + 1]?.word === 'the'),
+    )
+  ) {
+    take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
+    return true;
+  }
+  if (
+    /^(?:max|maximum|at most|no more than)\b/.test(here) &&
+    lengthAt(words, i + (here.startsWith('at most') ? 2 : here.startsWith('no more') ? 3 : 1))
+  ) {
+    take(here.startsWith('at most') ? 2 : here.startsWith('no more') ? 3 : 1, { is: 'within' });
+    return true;
+  }
+  if (/^(?:until|till|til)\b/.test(here)) {
+    take(1, { is: 'until' });
+    return true;
+  }
+  if (
+    /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(
+      here,
+    )
+  ) {
+    take(
+      here.startsWith('as soon as')
+        ? 3
+        : here.startsWith('the moment') || here.startsWith('on the') || here.startsWith('with the')
+          ? 2
+          : 1,
+      {
+        is: 'moment',
+      },
+    );
+    return true;
+  }
+  if (w.word === 'if' || (w.word === 'should' && i === 0)) {
+    take(1, { is: 'if' });
+    return true;
+  }
+  if (/^(?:otherwise|else)\b/.test(here)) {
+    take(1, { is: 'else' });
+    return true;
+  }
+  if (/^(?:while|whilst)\b/.test(here)) {
+    take(1, { is: 'while' });
+    return true;
+  }
+  if (negWords.has(w.word)) {
+    take(1, { is: 'not' });
+    return true;
+  }
+  if (w.word === 'each' || w.word === 'every') {
+    take(1, { is: 'each' });
+    return true;
+  }
+  if (togetherWords.has(w.word) || /^(?:at the same time|the same time|at once)/.test(here)) {
+    take(
+      here.startsWith('at the same time')
+        ? 4
+        : here.startsWith('the same time')
+          ? 3
+          : here.startsWith('at once')
+            ? 2
+            : 1,
+      { is: 'both' },
+    );
+    return true;
+  }
+  if (rightWords.has(w.word) || leftWords.has(w.word)) {
+    take(1, { is: 'way', way: rightWords.has(w.word) ? 'cw' : 'ccw' });
+    return true;
+  }
+  const nth = ordinalOf(w.word);
+  if (
+    nth !== null && !['second'].includes(w.word)
+      ? nth !== null
+      : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')
+  ) {
+    // the third one
+    take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: nth ?? 1 });
+    return true;
+  }
+  return false;
+}

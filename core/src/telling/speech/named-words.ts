@@ -1,0 +1,212 @@
+import { LampColour } from '../../model/lamp.ts';
+import type { Light } from './item.ts';
+import { actOf } from './lexicon.ts';
+import { mentionAt, placeAt } from './mentions.ts';
+import type { Scan } from './scan.ts';
+import type { Word } from './text.ts';
+
+const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|wink\w*|flicker\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
+    'slow',
+  ],
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |goes |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*|going) (?:really |very |quite )?(?:fast|quick(?:ly)?|rapid(?:ly)?)\b/,
+    'fast',
+  ],
+  [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
+  [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
+  [
+    /^(?:goes? out|go(?:es)? off|gone out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/,
+    'dark',
+  ],
+  [
+    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
+    'lit',
+  ],
+  [
+    /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |begins? to )?(?:flash\w*|blink\w*|wink\w*|flicker\w*)\b/,
+    'blinks',
+  ],
+];
+
+/** A control with its place, a sign with what it does. */
+export function namedWords(s: Scan): boolean {
+  const { words, called, last, items, w, here, i, take, put } = s;
+  const sign = mentionAt(words, i, called.signs);
+  const called1 = mentionAt(words, i, called.controls);
+  // a bare number names a switch only where switches of a row are being told
+  const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
+  const inRow =
+    words[i - 1]?.word === 'number' ||
+    /^(?:on|off|to|back)$/.test(words[i + 1]?.word ?? '') ||
+    last.some((own) => own.control.look === 'dip') ||
+    items.some((x) => x.is === 'control' && x.own.control.look === 'dip');
+  // a button may be called Zero: named like one it is one
+  const isNamed =
+    called1?.of.mechanism.kind === 'push' &&
+    /^\p{L}/u.test(w.raw) &&
+    /^(?:press|hold|push|hit|tap|down|the|and|keep|then|release|,)$/.test(words[i - 1]?.word ?? ',');
+  // a button called On is meant where it is written so, pressed, or one of several
+  const isPlace =
+    called1?.of.mechanism.kind === 'push' &&
+    called1.length === 1 &&
+    /^(?:on|off|in|out|back|open|set|light)$/.test(w.word) &&
+    w.raw === w.word &&
+    !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
+      words[i - 1]?.word ?? ',',
+    );
+  const control = (isNumber && !inRow && !isNamed) || isPlace ? null : called1;
+  const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
+  const asLight =
+    lit?.m &&
+    (items.some((x) => x.is === 'sign') ||
+      /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
+  const beepsAs =
+    /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(
+      here,
+    );
+  const isVerb =
+    control?.length === 1 &&
+    actOf.has(w.word) &&
+    /^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') &&
+    (w.word === 'go' || /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '')) &&
+    (i === 0 || /^(?:you|i|we|to|then|and|please|just|now)$/.test(words[i - 1]?.word ?? ''));
+  if (
+    control &&
+    !isVerb &&
+    (!sign ||
+      control.length > sign.length ||
+      (control.length === sign.length &&
+        !(sign.weak === false && control.weak) &&
+        !lampAsked(words, i, control.length)))
+  ) {
+    const own = control.of;
+    // `the key's on`, `throttle into neutral`, `dip three to on`
+    let k = i + control.length;
+    // `from normal to service`
+    for (let f = k; f < k + 6; f += 1)
+      if (words[f]?.word === 'from' && words[f + 2]?.word === 'to' && placeAt(words, f + 3, own)) {
+        k = f + 3;
+        break;
+      }
+    while (
+      [
+        'is',
+        'are',
+        'was',
+        'to',
+        'into',
+        'in',
+        'back',
+        'goes',
+        'at',
+        'should',
+        'has',
+        'be',
+        'being',
+        'put',
+        'set',
+        'turned',
+        'switched',
+        'moved',
+        'must',
+        'the',
+        'now',
+        'again',
+        'comes',
+        'go',
+        'gets',
+        'lever',
+        'position',
+        'back',
+        'wall',
+        'front',
+        'behind',
+        'there',
+        'here',
+        'of',
+        'side',
+        'from',
+        'all',
+        'way',
+        'first',
+        'left',
+        'going',
+        'right',
+        'straight',
+        'over',
+        'i',
+        'we',
+        'you',
+        'on',
+        ',',
+      ].includes(words[k]?.word ?? '') &&
+      k < i + control.length + 8
+    ) {
+      const place = placeAt(words, k, own);
+      if (place && !(['in', 'at', 'on'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
+        break;
+      k += 1;
+    }
+    const isWhere =
+      /^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
+    const place = !isWhere && (k === i + control.length || words[k - 1]?.raw !== ',') ? placeAt(words, k, own) : null;
+    const blocked = place !== null && own.mechanism.kind === 'push';
+    const spans =
+      place && !blocked && k + place.length - i <= control.length + 4 ? k + place.length - i : control.length;
+    put(i, spans, { is: 'control', own, place: place && !blocked ? place.place : null });
+    s.i = place && !blocked ? k + place.length : i + control.length;
+    return true;
+  }
+  if (sign) {
+    take(sign.length, { is: 'sign', signs: [sign.of] });
+    if (beepsAs && sign.of.kind === 'beeper') put(s.i - 1, 1, { is: 'light', light: 'lit' });
+    return true;
+  }
+  if (beepsAs) {
+    const beeper = called.signs.find((s) => s.of.kind === 'beeper');
+    if (beeper) {
+      take(1, { is: 'sign', signs: [beeper.of] });
+      return true;
+    }
+  }
+  const lastSign = items.at(-1);
+  const isHeard =
+    lastSign?.is === 'sign' &&
+    lastSign.signs.every((s) => s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text');
+  if (
+    isHeard &&
+    /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)
+  ) {
+    take(1, { is: 'light', light: 'lit' });
+    return true;
+  }
+  if (asLight && lit?.m) {
+    const length = lit.m[0].trim().split(' ').length;
+    const colour = coloured(words, i, length);
+    take(length + (colour?.behind ?? 0), { is: 'light', light: lit.light, ...(colour && { colour: colour.colour }) });
+    return true;
+  }
+  return false;
+}
+
+/** `the run lamp` is a lamp, whatever button is called run. */
+const lampAsked = (words: readonly Word[], at: number, length: number): boolean =>
+  ['lamp', 'light', 'lights', 'lamps', 'led', 'indicator'].includes(words[at + length]?.word ?? '');
+
+/** The colour a lamp shows, said behind what it does (`lights up green`, `is lit in red`). */
+function coloured(
+  words: readonly Word[],
+  at: number,
+  length: number,
+): Readonly<{ colour: LampColour; behind: number }> | null {
+  const between = words
+    .slice(at + length, at + length + 2)
+    .map((w) => ['in', 'solid', 'steady', 'slowly', 'quickly'].includes(w.word));
+  const skips = between[0] ? (between[1] ? 2 : 1) : 0;
+  const colour = LampColour.safeParse(words[at + length + skips]?.word);
+  return colour.success && words[at + length + skips + 1]?.word !== 'lamp'
+    ? { colour: colour.data, behind: 1 + skips }
+    : null;
+}

@@ -1,0 +1,192 @@
+import type { ControlFacts } from '../../unit/facts.ts';
+import type { Item } from './item.ts';
+import { actOf } from './lexicon.ts';
+import { mentionAt, placeAt, supplyFor } from './mentions.ts';
+import type { Scan } from './scan.ts';
+import { shownTextAt } from './shown-text.ts';
+import type { Word } from './text.ts';
+
+/** What goes back to something named before, places by themselves, and plain verbs. */
+export function referringWords(s: Scan): boolean {
+  const { words, called, last, items, w, here, i, take, put } = s;
+  if (['it', 'them', 'him', 'her', 'both', 'these', 'those', 'that'].includes(w.word)) {
+    // `switch it on`, `plug it in`, `turn it off`
+    let k = i + 1;
+    while (
+      [
+        'back',
+        'to',
+        'into',
+        'on',
+        'straight',
+        'over',
+        'all',
+        'the',
+        'way',
+        'down',
+        'again',
+        'at',
+        'is',
+        'was',
+        'gets',
+        'then',
+        'now',
+        'switched',
+        'turned',
+        'moved',
+      ].includes(words[k]?.word ?? '') &&
+      k < i + 5 &&
+      !(words[k]?.word === 'on' && !/^(?:the|to|its|on|off|a|\w+)$/.test(words[k + 1]?.word ?? '')) &&
+      !(
+        words[k]?.word === 'on' &&
+        /^(?:with|and|then|again|while|now|for|before|after|by)$/.test(words[k + 1]?.word ?? '')
+      )
+    ) {
+      if (last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k, own)) && !placeAfter(words, k, last))
+        break;
+      k += 1;
+    }
+    const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
+    const able =
+      plugged || w.word === 'them' || w.word === 'those' ? [] : last.filter((own) => own.mechanism.kind !== 'push');
+    const isWhere =
+      /^(?:beside|behind|under|of|with|for|by|near|above|below|from|about|like|than|next)$/.test(
+        words[i - 1]?.word ?? '',
+      ) ||
+      (/^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|my|your|this)$/.test(words[k + 1]?.word ?? ''));
+    const own = able.length === 1 && !isWhere ? able[0] : undefined;
+    const place = own && placeAt(words, k, own);
+    if (own && place) {
+      put(i, k + place.length - i, { is: 'control', own, place: place.place });
+      s.i = k + place.length;
+      return true;
+    }
+    // what cannot be put anywhere is not meant: then it is the unit itself
+    const supply = supplyFor(called, words[k]?.word ?? '');
+    const powered =
+      supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
+    const isPowered = /^(?:turn|turns|turned|switch|switches|switched|plug|plugs|plugged|power|put|flick|pull)$/.test(
+      words[i - 1]?.word ?? '',
+    );
+    if (supply && powered && isPowered && w.word !== 'that') {
+      put(i, k + powered.length - i, { is: 'control', own: supply, place: powered.place });
+      s.i = k + powered.length;
+      return true;
+    }
+    if (w.word === 'that') s.i += 1;
+    else take(1, { is: 'it' });
+    return true;
+  }
+  if (/^(?:long)\b/.test(here)) {
+    take(1, { is: 'long' });
+    return true;
+  }
+  if (
+    /^(?:(?:let|leave|keep) them (?:pushed|pressed|down|in|held)|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|pushed|pulled|down))\b/.test(
+      here,
+    )
+  ) {
+    if (/^(?:let|leave|keep) them/.test(here)) {
+      put(i, 3, { is: 'act', act: 'hold', word: 'hold' });
+      put(i + 1, 1, { is: 'it' });
+      s.i += 3;
+      return true;
+    }
+    take(here.startsWith('keep') ? 1 : here.startsWith('hold') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  const said =
+    /^(?:(?:changes?|turns|jumps|goes) to|goes(?= (?:\w+ ){1,3}\w)|becomes?|has got|is coming now|says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
+      here,
+    );
+  if (said) {
+    const skip = /^is coming now/.test(here)
+      ? 3
+      : /^(?:comes? up|is coming|coming now|has got|changes? to|turns to|jumps to|goes to|it is)/.test(here)
+        ? 2
+        : 1;
+    const shown = shownTextAt(words, i + skip);
+    if (shown) {
+      put(i, skip, { is: 'act', act: 'see', word: w.word });
+      put(i + skip, shown.length, { is: 'text', text: shown.text });
+      s.i += skip + shown.length;
+      return true;
+    }
+  }
+  // `you go to hand`: a place that only one control has
+  if (/^(?:to|into)$/.test(words[i - 1]?.word ?? '') && !commonPlaces.test(w.word)) {
+    const having = [...called.facts.controls.values()].filter(
+      (own) => own.mechanism.kind !== 'push' && placeAt(words, i, own),
+    );
+    const [own] = having;
+    const place = own && placeAt(words, i, own);
+    if (own && place && having.length === 1 && !items.some((x) => x.is === 'control')) {
+      put(i, place.length, { is: 'control', own, place: place.place });
+      s.i += place.length;
+      return true;
+    }
+  }
+  // a place of what was named last, by its own name: `and then to neutral`
+  const able = last.filter((own) => own.mechanism.kind !== 'push');
+  if (
+    able.length === 1 &&
+    able[0] &&
+    (!/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) ||
+      (able[0].mechanism.kind === 'places' &&
+        w.word === 'back' &&
+        able[0].mechanism.places.some((p) => p.label.toLowerCase() === 'back'))) &&
+    (i === 0 || /^(?:to|into|at|on|the|then|back)$/.test(words[i - 1]?.word ?? ''))
+  ) {
+    const place = placeAt(words, i, able[0]);
+    if (place && !items.some((x) => x.is === 'sign')) {
+      put(i, place.length, { is: 'control', own: able[0], place: place.place });
+      s.i += place.length;
+      return true;
+    }
+  }
+  // `the mains plug`, `the start press`: what it is, not what is done
+  const isNoun =
+    (w.word === 'place' && i > 0 && !/^(?:and|then|you|i|we|to|now|please)$/.test(words[i - 1]?.word ?? '')) ||
+    (w.word === 'plug' && items.at(-1)?.is === 'control' && items.at(-1)?.to === (words[i - 1]?.to ?? -1));
+  // `it gets stuck`: how it is, not what is done
+  const isStuck = w.word === 'stuck' && /^(?:gets?|got|is|was|are|were|been)$/.test(words[i - 1]?.word ?? '');
+  const act = isNoun || isStuck ? undefined : actOf.get(w.word);
+  if (act) {
+    take(1, { is: 'act', act, word: w.word });
+    return true;
+  }
+  // `in the meantime`, `on a Sunday`: a word that joins, not a place
+  const behind = /^(?:the|a|an|my|your|this|that|its|their|our)$/.test(words[i + 1]?.word ?? '');
+  if (
+    /^(?:on|in|off|up|down)$/.test(w.word) &&
+    ((behind && !mentionAt(words, i + 2, called.controls)) ||
+      /^(?:between|front|case|order|about|which|total|turn|time|there)$/.test(words[i + 1]?.word ?? ''))
+  ) {
+    s.i += 1;
+    return true;
+  }
+  // `a contact on it`: where, not what is done
+  if (
+    /^(?:on|in)$/.test(w.word) &&
+    /^(?:it|him|them|there|top)$/.test(words[i + 1]?.word ?? '') &&
+    !items.some(isAct)
+  ) {
+    s.i += 2;
+    return true;
+  }
+  if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
+    take(1, { is: 'place', word: w.word });
+    return true;
+  }
+  if (w.value !== null && words.length > i) {
+    take(Math.max(1, w.span), { is: 'number', n: w.value });
+    return true;
+  }
+  return false;
+}
+
+const isAct = (item: Item): boolean => item.is === 'act';
+const commonPlaces =
+  /^(?:on|off|in|out|open|opened|shut|closed?|up|down|back|left|right|start|stop|end|first|last|next|normal|rest|one|two|three|\d+)$/;
+const placeAfter = (words: readonly Word[], k: number, last: readonly ControlFacts[]): boolean =>
+  last.some((own) => own.mechanism.kind !== 'push' && placeAt(words, k + 1, own) !== null);
