@@ -234,13 +234,36 @@ export function groupAt(
   return of.length > 1 ? { of, length: 2 } : null;
 }
 
+/** Names by the word they begin with, in the order they are tried: most words of a telling begin none. */
+const byFirst = new WeakMap<object, ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>>();
+function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray<Named<T>> {
+  let index = byFirst.get(names);
+  if (!index) {
+    const fresh = new Map<string, Array<readonly [number, Named<T>]>>();
+    names.forEach((named, order) => {
+      const [first = ''] = named.words;
+      fresh.set(first, [...(fresh.get(first) ?? []), [order, named]]);
+    });
+    byFirst.set(names, fresh);
+    index = fresh;
+  }
+  const said = word.word;
+  const keys = [said, `${said}s`, said.endsWith('s') ? said.slice(0, -1) : '', misheard[said] ?? ''];
+  if (word.value !== null) keys.push(String(word.value));
+  if (said === 'number') keys.push(...[...index.keys()].filter((key) => /^\d+$/.test(key)));
+  const found = [...new Set(keys)].flatMap((key) => index.get(key) ?? []);
+  return found.sort((x, y) => x[0] - y[0]).map(([, named]) => named as Named<T>);
+}
+
 /** What is named at a word, with how many words it takes; the longest name, whole labels first. */
 export function mentionAt<T>(
   words: readonly Word[],
   at: number,
   names: ReadonlyArray<Named<T>>,
 ): Readonly<{ of: T; length: number; weak: boolean }> | null {
-  for (const { of, words: name, weak } of names) {
+  const word = words[at];
+  if (!word) return null;
+  for (const { of, words: name, weak } of beginning(names, word)) {
     const length = fits(words, at, name);
     if (length !== null) return { of, length, weak };
   }
