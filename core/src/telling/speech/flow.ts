@@ -291,6 +291,17 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
+  // `the selector stands on auto`: where one finds it
+  const found = items.find(isOf('control'));
+  if (
+    found &&
+    /^(?:and |so )?(?:it|he|she|that|this|the (?:\w+ )?\w+)(?: is)? (?:standing|stands|sitting|sits) (?:on|at|in) (?!there)/.test(
+      textOf(segment),
+    )
+  ) {
+    r.last = [found.own];
+    return;
+  }
   // `you turn it off and the memory is gone`
   if (
     /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(textOf).join(' ')) &&

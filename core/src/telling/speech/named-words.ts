@@ -69,6 +69,8 @@ export function namedWords(s: Scan): boolean {
   const isVerb =
     control?.length === 1 &&
     actOf.has(w.word) &&
+    // `slide back to normal`, of a slide
+    !(words[i + 1]?.word === 'back' && words[i + 2]?.word === 'to' && placeAt(words, i + 3, control.of)) &&
     /^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') &&
     (w.word === 'go' || /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '')) &&
     (i === 0 || /^(?:you|i|we|to|then|and|please|just|now)$/.test(words[i - 1]?.word ?? ''));

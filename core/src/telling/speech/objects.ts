@@ -37,6 +37,21 @@ function otherObject(segment: Segment, act: Item, items: readonly Item[]): reado
   return rest.slice(0, end < 0 ? Math.min(3, rest.length) : end);
 }
 
+/** Whether it is said of something that is nothing of the unit: `the cover is put back`. */
+export function hasOtherSubject(segment: Segment, items: readonly Item[]): boolean {
+  const words = segment.words.filter((w, i) => i > 0 || !/^(?:and|then|now|so)$/.test(w.word));
+  const [article, noun, verb] = words;
+  return (
+    article !== undefined &&
+    noun !== undefined &&
+    /^(?:the|a|your|my|his)$/.test(article.word) &&
+    /^\p{L}{3,}$/u.test(noun.word) &&
+    /^(?:is|are|was|were|gets|goes|must|has|should)$/.test(verb?.word ?? '') &&
+    !/^(?:unit|machine|power|mains|supply|plug|lead|cord|thing|one|other|first|second|last)$/.test(noun.word) &&
+    !items.some((x) => x.from <= noun.from && x.to >= noun.to)
+  );
+}
+
 const pointed = /\b(?:this|that|the other) (?:one|button|key|pad|thing|knob|lever|switch)\b/;
 /** Whether somebody points at a control in place of naming it. */
 export const pointsAt = ({ words }: Segment): boolean => pointed.test(words.map((w) => w.word).join(' '));

@@ -2,7 +2,7 @@ import type { PlaceId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
-import { hasOtherObject } from './objects.ts';
+import { hasOtherObject, hasOtherSubject } from './objects.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import type { Segment } from './segments.ts';
 
@@ -201,6 +201,7 @@ export function readSet(
   if (lone && named.length === 1) r.last = [lone.own];
   const verb = items.find(isOf('act'));
   if (named.length === 0 && verb && hasOtherObject(segment, verb, items)) return false;
+  if (named.length === 0 && hasOtherSubject(segment, items)) return false;
   if (named.length === 0 && (act === 'in' || act === 'out') && (!items.some(isOf('it')) || r.last.every(isPush))) {
     const plug = r.called.facts.supply.find((c) => c.control.look === 'plug');
     const to = plug && placeByVerb(plug, act);

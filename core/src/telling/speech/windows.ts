@@ -115,6 +115,18 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
       : all;
   const [only] = shown;
   const first = segment.words[0];
+  // `if it says so again you were too slow, key off, again`: begun anew, no way of its own
+  const ahead = r.ahead.map((s) => s.words.map((w) => w.word).join(' '));
+  const isAnew =
+    /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`) &&
+    /(?:^|\b(?:and|go|do it|all|start|begin) )again$|\bstart over$|\bfrom the (?:start|beginning|top)$/.test(
+      ahead.at(-1) ?? '',
+    );
+  if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.join(' '))) {
+    r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
+    r.skipping = segment.sentence;
+    return;
+  }
   if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
     closeBranch(r);
     r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };
@@ -227,7 +239,8 @@ export function readActs(r: Reader, segment: Segment, all: readonly Item[]): voi
       let run = r.made.length;
       while (afterPresses && run > 0) {
         const m = r.made[run - 1];
-        if (!m || !isTrail(r, m)) break;
+        // of keys it is the keys
+        if (!m || !isTrail(r, m) || (standing?.step.kind === 'press' && m.step.kind === 'set')) break;
         run -= 1;
       }
       const begun = afterPresses ? run : isTrailing && before >= 0 ? before : r.made.length;
