@@ -1,3 +1,4 @@
+import { closeBranch, readIf } from './branches.ts';
 import { readChoose, readDial } from './entries.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
@@ -7,7 +8,9 @@ import type { Segment } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
-import { closeBranch, closeWindow, readActs, readIf } from './windows.ts';
+import { dropToldOut, dropToldTwice } from './told-twice.ts';
+import { namesUnread, soundsDone } from './unread.ts';
+import { closeWindow, readActs } from './windows.ts';
 
 export function startsAct(r: Reader, words: readonly Word[], at: number): boolean {
   const ahead = words.slice(at, at + 4);
@@ -107,53 +110,6 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     }
   }
   close(Number.POSITIVE_INFINITY);
-}
-
-const notDone =
-  /^(?:is|are|was|were|has|have|had|do|does|did|get|gets|got|know|think|see|thank|tell|ask|say|said|love|like|hate|remember|forget|watch|mind|check|call|enjoy|drink|bring|buy|find|read|count|note|write|look|give|make|makes|made|means|takes?|needs?|wants?|in|on|at|with|of|for|from|to|by|after|before|when|if|once|that|this|it|all|both|only|about|not|no|what|which|who|where|how|why|because|as|like|than|use|mine|under|behind|beside|over|off|out|up|down|or|but|let|go|hit|the|your)$/;
-/** `kick the left wheel`: told like something to do, of which nothing is known. */
-function soundsDone(r: Reader, segment: Segment): boolean {
-  const words = segment.words
-    .map((w) => w.word)
-    .filter(
-      (w, i, all) =>
-        !(
-          /^(?:and|then|now|so|you|just)$/.test(w) &&
-          all.slice(0, i).every((x) => /^(?:and|then|now|so|you|just)$/.test(x))
-        ),
-    );
-  const [verb = '', article = ''] = words;
-  return (
-    !r.flows &&
-    r.made.length > 0 &&
-    !segment.isQuestion &&
-    words.length > 2 &&
-    words.length < 9 &&
-    /^[a-z]{3,}$/.test(verb) &&
-    !verb.endsWith('ing') &&
-    !verb.endsWith('ed') &&
-    !verb.endsWith('ly') &&
-    !notDone.test(verb) &&
-    /^(?:the|your)$/.test(article) &&
-    itemsOf(segment.words, r.called, []).every(isOf('way', 'place', 'number', 'times'))
-  );
-}
-
-/** Whether a stretch names a control and says something of it that is more than where or what it is. */
-function namesUnread(r: Reader, segment: Segment): boolean {
-  if (r.flows || segment.isQuestion) return false;
-  const items = itemsOf(segment.words, r.called, r.last);
-  const control = items.find(isOf('control'));
-  if (!control) return false;
-  const before = segment.words.filter(
-    (w) => w.to <= control.from && !/^(?:the|a|an|and|then|so|now|this|that|your)$/.test(w.word),
-  );
-  const behind = segment.words.find((w) => w.from >= control.to)?.word ?? '';
-  return (
-    before.length > 0 &&
-    !/^(?:is|are|was|were|has|sits|lives)$/.test(behind) &&
-    !/^(?:there|here|that|this|it|on|in|at|with|for|of|next)$/.test(before[0]?.word ?? '')
-  );
 }
 
 /** `No.`, `Wrong.`: what was just told is taken back. */
@@ -373,45 +329,4 @@ export function end(r: Reader): Made[] {
   dropToldOut(r);
   dropToldTwice(r);
   return r.made;
-}
-
-/** Several presses told in one sentence and the same in the next: told twice, done once. */
-function dropToldTwice(r: Reader): void {
-  const rows = new Map<number, string[]>();
-  for (const { step, sentence } of r.made) {
-    const row = rows.get(sentence) ?? [];
-    const inside = step.kind === 'group' && step.times === 1 ? step.steps : [step];
-    for (const one of inside)
-      if (one.kind === 'press') row.push(...Array.from({ length: one.times }, () => one.control));
-      else if (isAct(one)) row.push('else');
-    rows.set(sentence, row);
-  }
-  let before: string | null = null;
-  const twice = new Set<number>();
-  for (const [sentence, row] of rows) {
-    const key = row.join();
-    if (row.length > 2 && !row.includes('else') && key === before) twice.add(sentence);
-    else if (row.length > 0) before = key;
-  }
-  if (twice.size > 0)
-    r.made.splice(0, r.made.length, ...r.made.filter((m) => !(twice.has(m.sentence) && m.step.kind === 'press')));
-}
-
-/** What was said to be done so often and is then told out once more is told once. */
-export function dropToldOut(r: Reader): void {
-  for (let i = 0; i < r.made.length; i += 1) {
-    const step = r.made[i]?.step;
-    const inner = step?.kind === 'group' && step.window ? step.steps.at(-1) : step;
-    // told once more, as somebody asks whether it was heard
-    const areSets = step?.kind === 'group' && step.steps.length > 1 && step.steps.every((s) => s.kind === 'set');
-    if (step?.kind === 'group' && step.window && (step.steps.length > 2 || areSets)) {
-      const key = step.steps.map((s) => JSON.stringify(s));
-      if (key.every((k, j) => JSON.stringify(r.made[i + 1 + j]?.step) === k)) r.made.splice(i + 1, key.length);
-    }
-    if (inner?.kind !== 'group' || inner.times < 2) continue;
-    const key = inner.steps.map((s) => JSON.stringify(s));
-    let n = 0;
-    while (key.every((k, j) => JSON.stringify(r.made[i + 1 + n * key.length + j]?.step) === k)) n += 1;
-    if (n > 0) r.made.splice(i + 1, n * key.length);
-  }
 }

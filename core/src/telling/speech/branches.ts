@@ -1,0 +1,115 @@
+import type { SignId } from '../../base/ids.ts';
+import type { Shown } from '../../model/shown.ts';
+import type { Item } from './item.ts';
+import { itemsOf } from './items.ts';
+import { isAct, isOf, type Reader } from './reader.ts';
+import type { Segment } from './segments.ts';
+import { see, shownIn } from './shown.ts';
+import { named } from './talk.ts';
+import { readActs } from './windows.ts';
+
+/** Puts what was told for a condition into the branch it belongs to, once that is over. */
+export function closeBranch(r: Reader): void {
+  const { branch } = r;
+  r.branch = null;
+  if (!branch) return;
+  const inside = r.made.splice(branch.at);
+  const split = (branch.otherwise ?? r.made.length + inside.length) - r.made.length;
+  const met = inside.slice(0, split).map((m) => m.step);
+  const otherwise = inside.slice(split).map((m) => m.step);
+  const last = inside.at(-1);
+  if (!last || !inside.some((m) => isAct(m.step))) return;
+  r.made.push({
+    step: { kind: 'branch', on: { kind: 'sign', shown: branch.on }, met, otherwise },
+    from: branch.from,
+    to: last.to,
+    sentence: branch.sentence,
+  });
+}
+
+export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
+  // `if you want to clear them`: what it is for
+  const text = segment.words.map((w) => w.word).join(' ');
+  if (
+    /^(?:and )?if (?:you|we|they|i|one|somebody) (?:want|wants|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(
+      text,
+    )
+  ) {
+    const act = items.findIndex(
+      (x, i) => i > 0 && (x.is === 'control' || (x.is === 'act' && ['press', 'hold', 'turn'].includes(x.act))),
+    );
+    if (act > 0) readActs(r, segment, items.slice(act));
+    return;
+  }
+  // `if you did it right, the lamp …`: what shows then is what is meant to
+  const well =
+    /^(?:and )?if (?:you|it|that|all|everything|she|he|they|we)(?:'s|'ve)?(?: (?:is|did|do|have|has|was|were|went|goes|got|done|all|it|that|this|them|everything|been))* (?:right|proper|properly|correct|correctly|well|worked|works|ok|okay|taken|took|quick enough|fast enough|in time|write)\b/.exec(
+      text,
+    );
+  if (well) {
+    const behind = segment.words.slice(well[0].split(' ').length);
+    if (behind.length > 1) readActs(r, { ...segment, words: behind }, itemsOf(behind, r.called, r.last));
+    return;
+  }
+  // `if you tap left you get the one before`
+  const tapped = items.find(isOf('control'));
+  const leads =
+    /\b(?:you (?:get|see|can see|have|come to)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
+      `${text} ${r.ahead
+        .slice(0, 1)
+        .map((s) => s.words.map((w) => w.word).join(' '))
+        .join(' ')}`,
+    );
+  if (
+    tapped &&
+    items[1]?.is === 'act' &&
+    items[1].act === 'press' &&
+    tapped.own.mechanism.kind === 'push' &&
+    leads &&
+    !items.some(isOf('not', 'length')) &&
+    /^(?:and |so |then )?if (?:you|i|we|one|he|she) \w+ /.test(text)
+  ) {
+    r.put({ kind: 'press', control: tapped.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, tapped);
+    r.last = [tapped.own];
+    return;
+  }
+  const all = shownIn(r, items);
+  const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
+  const [lamp] = signs;
+  const shown: Shown[] =
+    all.length === 0 && signs.length === 1 && lamp?.kind === 'lamp'
+      ? [{ kind: 'lamp', sign: lamp.id as SignId, state: 'lit' }]
+      : all;
+  const [only] = shown;
+  const first = segment.words[0];
+  // `if it says so again you were too slow, key off, again`: begun anew, no way of its own
+  const ahead = r.ahead.map((s) => s.words.map((w) => w.word).join(' '));
+  const isAnew =
+    /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`) &&
+    /(?:^|\b(?:and|go|do it|all|start|begin) )again$|\bstart over$|\bfrom the (?:start|beginning|top)$/.test(
+      ahead.at(-1) ?? '',
+    );
+  if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.join(' '))) {
+    r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
+    r.skipping = segment.sentence;
+    return;
+  }
+  if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
+    closeBranch(r);
+    r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };
+    return;
+  }
+  const after = r.ahead.map((s) => s.words.map((w) => w.word).join(' ')).join(' ');
+  if (
+    shown.length > 1 &&
+    first &&
+    !items.some(isOf('not', 'control')) &&
+    /\b(?:you(?:'re| are) in|is in|it (?:worked|has taken|took)|that is it|all is well)\b/.test(after)
+  ) {
+    see(r, shown, { from: first.from, to: segment.words.at(-1)?.to ?? first.to });
+    return;
+  }
+  const last = segment.words.at(-1);
+  if (first && last && named(items)) r.holes.push({ from: first.from, to: last.to, why: 'not-understood' });
+  r.skipping = segment.sentence;
+}
