@@ -3,7 +3,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { isAct, isOf, type Reader } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { see, shownIn } from './shown.ts';
 import { named } from './talk.ts';
 import { readActs } from './windows.ts';
@@ -29,7 +29,7 @@ export function closeBranch(r: Reader): void {
 
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
   // `if you want to clear them`: what it is for
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   if (
     /^(?:and )?if (?:you|we|they|i|one|somebody) (?:want|wants|wanna|need|like|wish|ever want|do want|must|have to|really want|would like|'d like)\b/.test(
       text,
@@ -57,7 +57,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     /\b(?:you (?:get|see|can see|have|come to)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
       `${text} ${r.ahead
         .slice(0, 1)
-        .map((s) => s.words.map((w) => w.word).join(' '))
+        .map((s) => saidOf(s))
         .join(' ')}`,
     );
   if (
@@ -83,7 +83,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   const [only] = shown;
   const first = segment.words[0];
   // `if it says so again you were too slow, key off, again`: begun anew, no way of its own
-  const ahead = r.ahead.map((s) => s.words.map((w) => w.word).join(' '));
+  const ahead = r.ahead.map((s) => saidOf(s));
   const isAnew =
     /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`) &&
     /(?:^|\b(?:and|go|do it|all|start|begin) )again$|\bstart over$|\bfrom the (?:start|beginning|top)$/.test(
@@ -99,7 +99,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };
     return;
   }
-  const after = r.ahead.map((s) => s.words.map((w) => w.word).join(' ')).join(' ');
+  const after = r.ahead.map((s) => saidOf(s)).join(' ');
   if (
     shown.length > 1 &&
     first &&

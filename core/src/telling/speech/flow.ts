@@ -4,7 +4,7 @@ import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
@@ -44,9 +44,7 @@ export function startsOn(r: Reader, words: readonly Word[], at: number): boolean
 
 /** Reads stretches in order. */
 export function readAll(r: Reader, segments: readonly Segment[]): void {
-  r.saysWhatWorks ||= /\bwhat (?:does|do) work\b|\bwhat works\b/.test(
-    segments.map((s) => s.words.map((w) => w.word).join(' ')).join(' . '),
-  );
+  r.saysWhatWorks ||= /\bwhat (?:does|do) work\b|\bwhat works\b/.test(segments.map((s) => saidOf(s)).join(' . '));
   const bare = new Map<number, number>();
   for (const s of segments) {
     const items = itemsOf(s.words, r.called, r.last);
@@ -84,7 +82,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     r.saidBefore = segments
       .slice(Math.max(0, i - 2), i)
       .filter((x) => x.sentence === s.sentence)
-      .map(textOf)
+      .map(saidOf)
       .join(' ');
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
@@ -105,7 +103,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     if (r.flows && r.skipping !== null && r.skipping !== before) {
       const again = segments
         .slice(i, i + 5)
-        .findIndex((x) => /\b(?:start|starts|go|try|begin) (?:over|again)\b|\bfrom the start\b/.test(textOf(x)));
+        .findIndex((x) => /\b(?:start|starts|go|try|begin) (?:over|again)\b|\bfrom the start\b/.test(saidOf(x)));
       skipsTo = i + (again >= 0 ? again + 1 : 2);
     }
   }
@@ -114,7 +112,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
 
 /** `No.`, `Wrong.`: what was just told is taken back. */
 const takesBack = (segment: Segment): boolean =>
-  /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(textOf(segment));
+  /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(saidOf(segment));
 /** Whether the next sentence tells presses again. */
 function tellsPresses(r: Reader, segments: readonly Segment[], from: number): boolean {
   const sentence = segments[from]?.sentence;
@@ -124,8 +122,6 @@ function tellsPresses(r: Reader, segments: readonly Segment[], from: number): bo
     next.some((s) => itemsOf(s.words, r.called, r.last).some((x) => x.is === 'control' && isPush(x.own)))
   );
 }
-
-const textOf = (segment: Segment): string => segment.words.map((w) => w.word).join(' ');
 
 /** The first words of a stretch, by which a question is known that ends without a mark. */
 const opening = ({ words }: Segment): string =>
@@ -206,13 +202,13 @@ export function read(r: Reader, segment: Segment): void {
   }
   r.isBeforehand =
     /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
-      segment.words.map((w) => w.word).join(' '),
+      saidOf(segment),
     );
   if (tellsReading(segment, items)) r.reading = true;
   // `it keeps the last six`
   if (
     /^(?:and |but )?(?:it|she|he|the \w+) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)/.test(
-      textOf(segment),
+      saidOf(segment),
     )
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
@@ -252,7 +248,7 @@ export function read(r: Reader, segment: Segment): void {
   if (
     found &&
     /^(?:and |so )?(?:it|he|she|that|this|the (?:\w+ )?\w+)(?: is)? (?:standing|stands|sitting|sits) (?:on|at|in) (?!there)/.test(
-      textOf(segment),
+      saidOf(segment),
     )
   ) {
     r.last = [found.own];
@@ -260,7 +256,7 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `you turn it off and the memory is gone`
   if (
-    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(textOf).join(' ')) &&
+    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(saidOf).join(' ')) &&
     items.some(isOf('control'))
   ) {
     r.holes.push({ ...at, why: 'warned' });
@@ -284,10 +280,8 @@ export function read(r: Reader, segment: Segment): void {
     items[0]?.is !== 'else' &&
     (isAside(segment) ||
       isPurpose(segment) ||
-      (/^they \w+/.test(textOf(segment)) && /\b(?:wrong|mistake)\b/.test(r.saidBefore)) ||
-      /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(
-        segment.words.map((w) => w.word).join(' '),
-      ))
+      (/^they \w+/.test(saidOf(segment)) && /\b(?:wrong|mistake)\b/.test(r.saidBefore)) ||
+      /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(saidOf(segment)))
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     if (!r.flows) r.skipping = segment.sentence;

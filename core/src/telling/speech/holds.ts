@@ -6,7 +6,7 @@ import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { hasOtherObject } from './objects.ts';
 import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
 
@@ -195,7 +195,7 @@ export function readRelease(
   const isThen =
     segment !== null &&
     /\b(?:when|once|as soon as|the moment) (?:it|that|they|she|he|this)(?:'s|'ve)? ?(?:starts?|begins?|does|do|doing|happens?|comes?|shows?|goes|that|this|is|has|have)\b/.test(
-      segment.words.map((w) => w.word).join(' '),
+      saidOf(segment),
     );
   // a sound, and let go: at that sound
   const heard = r.made.at(-1);

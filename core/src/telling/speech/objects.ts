@@ -1,6 +1,6 @@
 import type { Item } from './item.ts';
 import type { Reader } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import type { Word } from './text.ts';
 
 const joining =
@@ -81,7 +81,7 @@ export function askWhich(
   const act = items.find((x) => x.is === 'act');
   const hand = act?.is === 'act' ? does[act.act] : undefined;
   if (!act || !hand || items.some((x) => x.is === 'control')) return false;
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   const one = pointed.exec(text);
   const isTold =
     items.some((x) => ['times', 'length', 'until', 'clicks', 'turns', 'place', 'way', 'both'].includes(x.is)) ||

@@ -5,7 +5,7 @@ import { placeAt } from './mentions.ts';
 import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { readSet, readTurn } from './turns.ts';
 import { readWait } from './waits.ts';
@@ -64,15 +64,14 @@ export function readPlain(
   }
   // `thumbs on Warm and Cold`
   const isGrip =
-    controls.some((c) => isPush(c.own)) &&
-    /\b(?:thumbs?|fingers?|hands?) (?:is |are )?on\b/.test(segment.words.map((w) => w.word).join(' '));
+    controls.some((c) => isPush(c.own)) && /\b(?:thumbs?|fingers?|hands?) (?:is |are )?on\b/.test(saidOf(segment));
   if (isGrip && r.held.length === 0) {
     const grip = { is: 'act', act: 'hold', word: 'on', from: at.from, to: at.from } as const;
     if (readHold(r, [grip, ...head], ends, at, segment)) return;
   }
   const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
   // `hold plus down … stop on twenty eight`
-  const stopsOn = /\bstops? (?:on|at) \w/.test(segment.words.map((w) => w.word).join(' '));
+  const stopsOn = /\bstops? (?:on|at) \w/.test(saidOf(segment));
   const goal = head.filter(isOf('number')).at(-1);
   const [ramped] = controls;
   if (isHold && stopsOn && goal && ramped && isPush(ramped.own) && controls.length === 1) {
@@ -186,9 +185,7 @@ export function readPlain(
       return;
     }
   }
-  r.far = /\b(?:as far as|all the way|fully|until it stops|to the stop|to the end)\b/.test(
-    segment.words.map((w) => w.word).join(' '),
-  );
+  r.far = /\b(?:as far as|all the way|fully|until it stops|to the stop|to the end)\b/.test(saidOf(segment));
   if (readTurn(r, head, at)) return;
   if (readSet(r, segment, head, at)) return;
   if (readPress(r, segment, head, at)) return;

@@ -4,7 +4,7 @@ import { heldOf, readHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { hasOtherObject } from './objects.ts';
 import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 
 export function readPress(
   r: Reader,
@@ -29,7 +29,7 @@ export function readPress(
   }
   const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
   const [only1] = pushes;
-  const words1 = segment.words.map((w) => w.word).join(' ');
+  const words1 = saidOf(segment);
   const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
   const leads =
     /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(words1) ||
@@ -110,7 +110,7 @@ export function readPress(
       lately?.step.kind === 'press' &&
       lately.step.times === 1 &&
       lately.sentence === r.sentence &&
-      /^(?:and )?(?:gets?|is|are|was|has to be|must be|should be)\b/.test(segment.words.map((w) => w.word).join(' '))
+      /^(?:and )?(?:gets?|is|are|was|has to be|must be|should be)\b/.test(saidOf(segment))
     ) {
       r.made[r.made.length - 1] = { ...lately, step: { ...lately.step, times: times[0].n }, to: at.to };
       return true;
@@ -119,7 +119,7 @@ export function readPress(
     // `three times` alone: of what was pressed last
     const [only] = times;
     const before = r.made.at(-1);
-    const text = segment.words.map((w) => w.word).join(' ');
+    const text = saidOf(segment);
     if (
       only &&
       (/\b(?:pair|pairs|sequence|lot|round|rounds|that|these|those|over)\b/.test(text) || isToldOut(r, only.n)) &&
@@ -155,7 +155,7 @@ export function readPress(
     }
     return readAgain(r, items, segment);
   }
-  const said = segment.words.map((w) => w.word).join(' ');
+  const said = saidOf(segment);
   const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
   const from = items[0]?.from ?? 0;
   const to = items.at(-1)?.to ?? 0;
@@ -329,7 +329,7 @@ export function readAgain(r: Reader, items: readonly Item[], segment: Segment): 
     ).every((x) => x === last);
     if (is) return true;
   }
-  const said = segment.words.map((w) => w.word).join(' ');
+  const said = saidOf(segment);
   // `do it three times`: what was done last; else all that the sentence did
   const isLast = /\b(?:repeat|do) (?:it|this|that)\b/.test(said) && own.at(-1)?.m.sentence !== r.sentence;
   const isOne = isLast && own.at(-1)?.m.step.kind === 'set';

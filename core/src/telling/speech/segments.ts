@@ -15,6 +15,9 @@ export type Segment = Readonly<{
   flows: boolean;
 }>;
 
+/** What a stretch says, in small letters. */
+export const saidOf = ({ words }: Pick<Segment, 'words'>): string => words.map((w) => w.word).join(' ');
+
 const hard = new Set(['.', '!', '?', '\n', ';', '…']);
 
 const hedges =

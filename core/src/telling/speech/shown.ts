@@ -5,7 +5,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { isAct, isOf, lampState, type Reader, withoutTimes } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import type { Word } from './text.ts';
 
 /** What signs are said to show, in order; a state goes with all that were named before it. */
@@ -151,7 +151,7 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
 
 /** `the drum must not turn`: what has to stay away while this is done. */
 export function mustNotShow(segment: Segment, items: readonly Item[]): Shown | null {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   if (
     !/\b(?:must not|mustn't|may not|should not|shouldn't|must never|should never) (?:turn|run|spin|move|start|come|light|flash|blink|be|sound|click|go)\b/.test(
       text,
@@ -168,7 +168,7 @@ export function mustNotShow(segment: Segment, items: readonly Item[]): Shown | n
 
 /** `it blinks, slowly`: how fast is said behind. */
 export function quicken(r: Reader, segment: Segment): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   const state = /\b(?:slow|slowly)\b/.test(text)
     ? 'slow'
     : /\b(?:fast|quick|quickly|rapidly)\b/.test(text)

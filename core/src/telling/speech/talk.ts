@@ -1,14 +1,14 @@
 import type { Item } from './item.ts';
 import { mentionAt } from './mentions.ts';
 import { isOf, isPush, type Reader } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 
 export const named = (items: readonly Item[]): boolean =>
   items.some(isOf('control', 'act', 'clicks', 'turns', 'let-go'));
 
 /** What is said not to be done, or not to work. */
 export function isWarning(segment: Segment, items: readonly Item[], not: number, act: number): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   if (/\bif (?:it|you) (?:does|do)n't\b/.test(text)) return false;
   // `not the second, the third`; `no more than`
   if (/^(?:not|no) (?:the )?(?:before|the second|the first|more)/.test(text)) return true;
@@ -28,7 +28,7 @@ export function isPurpose({ words }: Segment): boolean {
 
 /** What others do, what would happen, what is not part of it. */
 export function isAside(segment: Segment): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|(?:nb )?on (?:the |a |an )?\w+ (?:it was|you had|one had)|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
     text,
   );
@@ -38,7 +38,7 @@ export function isAside(segment: Segment): boolean {
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
   const hands = items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait');
   if (hands && items.some((x) => x.is === 'control' || x.is === 'it' || x.is === 'clicks')) return false;
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   return /\b(?:means?|meaning|stands? for|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how (?:many times|often)|so many|mine (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
@@ -46,7 +46,7 @@ export function tellsReading(segment: Segment, items: readonly Item[]): boolean 
 
 /** Whether a stretch says what a part measures, or what causes a fault. */
 export function hasReading(segment: Segment): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   return (
     /\b(?:likely causes?|ohms?|kilohms?|kiloohms?|megohms?|volts?|millibar|hertz|watts?|kilowatts?)\b/.test(text) ||
     segment.words.some(
@@ -59,7 +59,7 @@ export function hasReading(segment: Segment): boolean {
 
 /** What a code means, what a part measures, what causes it: nothing of that is done. */
 export function isTalk(r: Reader, segment: Segment): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   const raw = segment.words.map((w) => w.raw).join(' ');
   if (hasReading(segment)) return true;
   if (
@@ -101,7 +101,7 @@ export function isTalk(r: Reader, segment: Segment): boolean {
 
 /** Whether what is told just now is what does not work. */
 export function isMuted(r: Reader, segment: Segment): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   if (/\bwhat (?:does not|doesn't|do not|don't) work\b/.test(text)) r.muted = true;
   if (/\bwhat (?:does|do) work\b|\bwhat works\b/.test(text)) r.muted = false;
   return r.muted && r.saysWhatWorks;

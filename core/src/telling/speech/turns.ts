@@ -4,7 +4,7 @@ import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { hasOtherObject, hasOtherSubject } from './objects.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 
 export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
   // `that is to the left, by two clicks`
@@ -186,13 +186,7 @@ export function readSet(
       // `wait half a minute before you turn it to bake`
       const first = items.find((x) => x.is === 'control' && !isPush(x.own));
       const [set, rest] = r.made.slice(-2);
-      if (
-        first &&
-        length.to <= first.from &&
-        set?.step.kind === 'set' &&
-        rest &&
-        /\bbefore\b/.test(segment.words.map((w) => w.word).join(' '))
-      )
+      if (first && length.to <= first.from && set?.step.kind === 'set' && rest && /\bbefore\b/.test(saidOf(segment)))
         r.made.splice(-2, 2, rest, set);
     }
     return true;

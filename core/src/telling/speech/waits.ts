@@ -1,5 +1,5 @@
 import { type ItemOf, type Reader, spanOf } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 
 export function readWait(
   r: Reader,
@@ -7,7 +7,7 @@ export function readWait(
   length: ItemOf<'length'>,
   at: Readonly<{ from: number; to: number }>,
 ): boolean {
-  const text = segment.words.map((w) => w.word).join(' ');
+  const text = saidOf(segment);
   const before = r.made.at(-1);
   // `hold it, five seconds`, `for as long as five seconds`
   if (

@@ -2,7 +2,7 @@ import type { Moment } from '../../model/route.ts';
 import type { Item } from './item.ts';
 import { readPlain } from './plain.ts';
 import { isAct, isOf, type Made, type Reader, withoutTimes } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 
 /** Wraps what was told within a window once that is over. */
@@ -112,8 +112,7 @@ function openWindow(
       from = { kind: 'power-on' };
     used = lengthAt + 1 + of.length;
   }
-  if (/power-on|powering|switching on|switched on/.test(segment.words.map((w) => w.word).join(' ')))
-    from = { kind: 'power-on' };
+  if (/power-on|powering|switching on|switched on/.test(saidOf(segment))) from = { kind: 'power-on' };
   const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
   const standing = r.made.at(-1);
   // `this button, you've got fifteen seconds`: which one, no more
