@@ -103,13 +103,12 @@ const unitTests = async (kind) => {
 // those of the server wait for their database, and for processes they start and kill
 const beside = Promise.all([
   unitTests('server'),
-  // types take long beside the others, and nothing waits for them
-  check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0),
   (async () => {
     await check(
       'format and lint',
       async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
     );
+    await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
     for (const kind of ['web', 'core']) await unitTests(kind);
   })(),
 ]);
