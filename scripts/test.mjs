@@ -108,7 +108,6 @@ const beside = Promise.all([
       'format and lint',
       async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
     );
-    await check('types', async () => (await run(bin('tsc'), ['-b'], heldBack)) === 0);
     for (const kind of ['web', 'core']) await unitTests(kind);
   })(),
 ]);
@@ -131,6 +130,8 @@ await suite(
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
+// types take a processor for long: they wait until the browser has gone, the tests of the server go on meanwhile
+await check('types', async () => (await run(bin('tsc'), ['-b'])) === 0);
 await beside;
 
 heading('how long it took');
