@@ -473,7 +473,16 @@ export { scriptProblemWords } from './words/script-problem.ts';
 export { momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';
 export { aidWords, slipKindWords } from './words/slip-kind.ts';
-export { actBig, type CardDetail, cardBig, cardDetails, cardLead, cardNotes, stepsInLine } from './words/step.ts';
+export {
+  actBig,
+  type CardDetail,
+  cardBig,
+  cardDetails,
+  cardLead,
+  cardLine,
+  cardNotes,
+  stepsInLine,
+} from './words/step.ts';
 export { textNoteWords } from './words/text-note.ts';
 export { waitBeforeWords } from './words/wait-before.ts';
 export { clearedWords, passedWords, rootWords } from './words/walked.ts';

@@ -4,9 +4,7 @@ import { fileURLToPath } from 'node:url';
 import {
   type Bundle,
   bundleFacts,
-  cardBig,
-  cardDetails,
-  cardLead,
+  cardLine,
   coachCards,
   entriesOf,
   readAnyTelling,
@@ -46,15 +44,7 @@ function said(steps: readonly Step[], bundle: Bundle): string {
   const panel = entriesOf(bundle, 'panel').find((p) => p.family === bundle.family);
   if (!panel) return '';
   return coachCards(steps)
-    .map((card) =>
-      [
-        cardLead(card, panel),
-        cardBig(card, panel),
-        ...cardDetails(card, panel).flatMap((d) => (d.of === 'part' ? [] : [d.words])),
-      ]
-        .filter(Boolean)
-        .join(' '),
-    )
+    .map((card) => cardLine(card, panel, ['part']))
     .join('\n');
 }
 

@@ -10,7 +10,7 @@ import { encode } from '../readout/encode.ts';
 import { asBuilt } from '../unit/as-built.ts';
 import { holdsFor } from '../unit/plate.ts';
 import { shownWords } from '../words/sign.ts';
-import { cardBig, cardDetails, cardLead } from '../words/step.ts';
+import { cardLine } from '../words/step.ts';
 import { faceSvg } from './panel-svg.ts';
 import type { Block, Sheet } from './sheet.ts';
 
@@ -33,9 +33,7 @@ const list = (items: readonly string[]): Block[] => (items.length > 0 ? [{ kind:
 function wayBlocks(route: Route, panel: Panel): Block[] {
   const steps = coachCards(route.steps).flatMap((card, i): string[] => [
     ...card.notes.cautions.map((caution) => `! ${caution}`),
-    [`${i + 1}.`, cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).map((d) => d.words)]
-      .filter(Boolean)
-      .join(' '),
+    `${i + 1}. ${cardLine(card, panel)}`,
   ]);
   return [
     { kind: 'text', text: route.name, tone: 'soft' },

@@ -215,13 +215,18 @@ export function cardNotes({ notes }: CoachCard): string[] {
   ];
 }
 
+/** A card in one line: what it is about, what is done, and what belongs to that; some of this may be left out. */
+export const cardLine = (card: CoachCard, panel: Panel, without: readonly CardDetail['of'][] = []): string =>
+  [
+    cardLead(card, panel),
+    cardBig(card, panel),
+    ...cardDetails(card, panel).flatMap((d) => (without.includes(d.of) ? [] : [d.words])),
+  ]
+    .filter(Boolean)
+    .join(' ');
+
 /** Steps in one line, as they are told where there is room for one card only. */
-export function stepsInLine(steps: readonly Step[], panel: Panel): string {
-  return coachCards(steps)
-    .map((card) =>
-      [cardLead(card, panel), cardBig(card, panel), ...cardDetails(card, panel).map((d) => d.words)]
-        .filter(Boolean)
-        .join(' '),
-    )
+export const stepsInLine = (steps: readonly Step[], panel: Panel): string =>
+  coachCards(steps)
+    .map((card) => cardLine(card, panel))
     .join(', then ');
-}

@@ -3,9 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   type Bundle,
   bundleFacts,
-  cardBig,
-  cardDetails,
-  cardLead,
+  cardLine,
   coachCards,
   entriesOf,
   parseScript,
@@ -31,16 +29,7 @@ function said(steps: readonly Step[], bundle: Bundle): string {
   const panel = entriesOf(bundle, 'panel').find((p) => p.family === bundle.family);
   if (!panel) throw new Error(bundle.family);
   return coachCards(steps)
-    .map((card, i) =>
-      [
-        `${i + 1}.`,
-        cardLead(card, panel),
-        cardBig(card, panel),
-        ...cardDetails(card, panel).flatMap((d) => (d.of === 'part' ? [] : [d.words])),
-      ]
-        .filter(Boolean)
-        .join(' '),
-    )
+    .map((card, i) => `${i + 1}. ${cardLine(card, panel, ['part'])}`)
     .join('\n');
 }
 /** What is said of the steps that are read of what is said of some. */

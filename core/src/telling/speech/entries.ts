@@ -2,11 +2,9 @@ import type { ControlId, InstrumentId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { itemsOf } from './items.ts';
 import { isPush, type Reader } from './reader.ts';
-import type { Segment } from './segments.ts';
+import { type Segment, saidOf } from './segments.ts';
 import { shownTextAt } from './shown-text.ts';
 import type { Word } from './text.ts';
-
-const textOf = (words: readonly Word[]): string => words.map((w) => w.word).join(' ');
 
 /** The keys characters are put in with: one that goes up, one down, one on to the next place. */
 function dialKeys(r: Reader): Readonly<{ up: ControlId; down: ControlId | null; next: ControlId }> | null {
@@ -22,10 +20,10 @@ function dialKeys(r: Reader): Readonly<{ up: ControlId; down: ControlId | null; 
 /** `the letters KEN are to be entered`, `our number is four one seven zero, and how you put it in …`. */
 export function readDial(r: Reader, segment: Segment, at: Readonly<{ from: number; to: number }>): boolean {
   const { words } = segment;
-  const said = textOf(words);
+  const said = saidOf(segment);
   const told = `${said} ${r.ahead
     .slice(0, 2)
-    .map((s) => textOf(s.words))
+    .map((s) => saidOf(s))
     .join(' ')}`;
   if (
     !/\b(?:enter|entered|put (?:it|them|that|this|in)|puts? in|dial|dialled|type|typed|key (?:it )?in|keyed)\b/.test(
@@ -80,7 +78,7 @@ function entryOf(r: Reader, words: readonly Word[]): string | null {
 
 /** `then you go to diagnosis, then history`, `from the menu the entry Faults and below it Stored is selected`. */
 export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: number; to: number }>): boolean {
-  const said = textOf(segment.words);
+  const said = saidOf(segment);
   const box = instruments.exec(said)?.[1];
   if (/\bmenu\b/.test(said)) r.menuAt = r.sentence;
   const inMenu = box !== undefined || (r.menuAt !== null && r.sentence - r.menuAt < 14);
@@ -97,7 +95,7 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
     const behind = r.ahead
       .slice(0, 1)
       .flatMap((s) =>
-        /\b(?:below|under|then)\b/.test(textOf(s.words)) ? s.words.filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)) : [],
+        /\b(?:below|under|then)\b/.test(saidOf(s)) ? s.words.filter((w) => /^\p{Lu}\p{L}+$/u.test(w.raw)) : [],
       )
       .map((w) => w.raw);
     return choose(r, [...path, ...behind], box, at);
@@ -112,7 +110,7 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
     .trim()
     .split(' ').length;
   const head = segment.words.slice(from);
-  const first = box !== undefined && instruments.test(textOf(head)) ? null : entryOf(r, head);
+  const first = box !== undefined && instruments.test(saidOf({ words: head })) ? null : entryOf(r, head);
   const path = first === null ? [] : [first];
   if (first === null && box === undefined) return false;
   for (const s of r.ahead) {

@@ -54,7 +54,7 @@ export function hasOtherSubject(segment: Segment, items: readonly Item[]): boole
 
 const pointed = /\b(?:this|that|the other) (?:one|button|key|pad|thing|knob|lever|switch)\b/;
 /** Whether somebody points at a control in place of naming it. */
-export const pointsAt = ({ words }: Segment): boolean => pointed.test(words.map((w) => w.word).join(' '));
+export const pointsAt = (segment: Segment): boolean => pointed.test(saidOf(segment));
 
 const does: Readonly<Record<string, 'press' | 'hold' | 'set'>> = {
   press: 'press',

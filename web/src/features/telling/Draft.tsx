@@ -14,7 +14,6 @@ import {
   type Panel,
   printStep,
   type Step,
-  stepsInLine,
   type UnitFacts,
 } from '@wire-trail/core';
 import { useEffect, useRef, useState } from 'react';
@@ -24,7 +23,7 @@ import { useAppSelector } from '../../foundation/store.ts';
 import { Field } from '../../parts/field/Field.tsx';
 import { Select } from '../../parts/field/Select.tsx';
 import { asAccount, asRoute, usualName } from './draft-entries.ts';
-import { type Answer, Picks } from './Questions.tsx';
+import { type Answer, Picks, stepWords } from './Questions.tsx';
 import { type Asked, besideOf, type Row, stepsOfRows } from './rows.ts';
 
 /** How another teller tells the same way. */
@@ -246,8 +245,7 @@ function linesOf(step: Step, panel: Panel | undefined): Line[] {
 /** Where another teller tells it otherwise: what each says, and in what they differ. */
 function Otherwise({ steps, other, panel }: { steps: readonly Step[]; other: OtherTelling; panel: Panel | undefined }) {
   const rows = alignAccounts([steps, other.steps]).filter((r) => r.differs.length > 0);
-  const say = (step: Step | undefined): string =>
-    step === undefined ? 'nothing of it' : panel ? stepsInLine([step], panel) || printStep(step) : printStep(step);
+  const say = (step: Step | undefined): string => (step === undefined ? 'nothing of it' : stepWords(step, panel));
   if (rows.length === 0) return <p className="soft small">{other.who} tells it the same way.</p>;
   return (
     <section className="note" aria-label={`${other.who} tells it otherwise`}>

@@ -41,7 +41,9 @@ export function answered(answers: Answers, asked: Asked, to: string): Answers {
   return { ...answers, names: { ...answers.names, [asked.phrase]: to } };
 }
 
-const words = (step: Step, panel: Panel | undefined): string => (panel ? stepsInLine([step], panel) : printStep(step));
+/** A step in the words it will be told in; as the script has it, where no card tells it. */
+export const stepWords = (step: Step, panel: Panel | undefined): string =>
+  (panel && stepsInLine([step], panel)) || printStep(step);
 
 type Props = Readonly<{
   told: Told;
@@ -72,7 +74,7 @@ export function SaidTwice({ told, panel, choices, onChoose }: Props) {
       >
         <p>
           <strong>Said twice, differently ({c.about.replace('-', ' ')}):</strong> summed up as “{c.said}”; the steps say{' '}
-          {c.before ? `“${words(c.before, panel)}”` : 'nothing of it'}.
+          {c.before ? `“${stepWords(c.before, panel)}”` : 'nothing of it'}.
         </p>
         <div className="row">
           {pick('steps', 'As the steps say')}
