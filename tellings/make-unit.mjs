@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // Makes the unit.json of a telling from a short description: one line a control or a sign, within faces.
 //   node make-unit.mjs FOLDER…    reads FOLDER/unit.txt
-// Lines: `family ID NAME`, `face LABEL`, `push ID LOOK LABEL`, `places ID LOOK LABEL: a b c [start b] [spring b>a]`,
+// Lines: `family ID NAME`, `face LABEL`, `push ID LOOK LABEL`, `places ID LOOK LABEL: a b c [start b] [spring b>a,c>a]`,
 // `clicks ID LABEL perTurn N rests name@click …`, `lamp ID LABEL colour…`, `sound ID LABEL`, `text ID LABEL`, `segments ID LABEL digits`.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -36,7 +36,7 @@ for (const folder of process.argv.slice(2)) {
       const [, look, label, list] = /^(\S+) (.+?): (.*)$/.exec(rest.join(' '));
       const [, names, start, spring] = /^(.*?)(?: start (\S+))?(?: spring (\S+))?$/.exec(list);
       const places = names.split(' ').map((p) => ({ id: p, label: p }));
-      const [from, to] = (spring ?? '').split('>');
+      const springs = new Map((spring ?? '').split(',').map((s) => s.split('>')));
       face.controls.push({
         id,
         look,
@@ -44,7 +44,7 @@ for (const folder of process.argv.slice(2)) {
         at: at(),
         mechanism: {
           kind: 'places',
-          places: places.map((p) => (p.id === from ? { ...p, springsTo: to } : p)),
+          places: places.map((p) => (springs.has(p.id) ? { ...p, springsTo: springs.get(p.id) } : p)),
           start: start ?? places[0].id,
         },
       });
