@@ -42,7 +42,7 @@ test('a blink read by tapping, and the same blink by the camera', async ({ field
   await picture.click({ position: { x: (box?.width ?? 0) * lampAt.x, y: (box?.height ?? 0) * lampAt.y } });
   await expect(page.getByRole('button', { name: 'Start watching' })).toBeEnabled();
   await technician.press('Start watching');
-  await technician.sees('Made of it: 4');
+  await technician.watchesUntil('Made of it: 4');
   await expect(page.getByRole('group', { name: /^brightness of lamp light, \d+ lights/ })).toBeVisible();
   await technician.press('Use it');
   await technician.sees('the camera’s trace is kept');
@@ -67,7 +67,7 @@ test('a camera that is refused, and one that shows a steady lamp, are told plain
   await technician.press('Simulated');
   await page.getByLabel('it shows').selectOption('B2');
   await technician.press('Start watching');
-  await technician.sees('Made of it: 2');
+  await technician.watchesUntil('Made of it: 2');
   await technician.press('Use it');
   await expect(page.getByRole('button', { name: 'Take B2', exact: true })).toBeVisible();
 });
@@ -114,7 +114,7 @@ test('a clip that was stored is read as the camera is; a camera that goes away h
   await place();
   for (const again of [true, false]) {
     await technician.press('Start watching');
-    await technician.sees('Made of it: 4');
+    await technician.watchesUntil('Made of it: 4');
     if (again) await technician.press('Watch again');
   }
   await technician.press('Use it');

@@ -7,6 +7,7 @@ import type { Config } from './config.ts';
 import { connect, createDatabase, migrate } from './db/connect.ts';
 import { loadDemo } from './demo.ts';
 import { fillCards } from './features/bundles/check.ts';
+import { keepOpen } from './http/keep-open.ts';
 import type { Services } from './http/services.ts';
 
 /** How long a stop waits for what is in flight, in ms. */
@@ -29,6 +30,7 @@ export async function serve(config: Config): Promise<Running> {
           app.callback(),
         )
       : createServer(app.callback());
+    keepOpen(server);
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject);
       server.listen(config.port, config.host, resolve);

@@ -10,6 +10,7 @@ import { type Config, readConfig } from '../config.ts';
 import { connect, createDatabase, migrate } from '../db/connect.ts';
 import { importBundle } from '../features/imports/service.ts';
 import { addUser } from '../features/users/service.ts';
+import { keepOpen } from '../http/keep-open.ts';
 import type { Services } from '../http/services.ts';
 
 declare module 'vitest' {
@@ -85,6 +86,7 @@ export async function openSchool(environment: Record<string, string> = {}): Prom
   const closing: Array<() => Promise<void>> = [];
   const listen = async (app: Koa): Promise<string> => {
     const server: Server = createServer(app.callback());
+    keepOpen(server);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     closing.push(async () => {
       server.closeAllConnections();

@@ -54,6 +54,21 @@ export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: numbe
   if (/^x\d+$/.test(w.word)) return { n: Number(w.word.slice(1)), length: 1 };
   const each = ['a', 'another'].includes(w.word) && ['time'].includes(words[at + 1]?.word ?? '') ? 1 : null;
   if (each !== null) return null;
+  // `a couple of times`; `three quick taps`
+  if (
+    w.word === 'couple' &&
+    words[at + 1]?.word === 'of' &&
+    /^(?:times|taps|presses|pushes)$/.test(words[at + 2]?.word ?? '')
+  )
+    return { n: 2, length: 3 };
+  const adj = w.value === null ? undefined : words[at + w.span]?.word;
+  if (
+    w.value !== null &&
+    Number.isInteger(w.value) &&
+    /^(?:quick|short|little|light|gentle|sharp|single|brief|more)$/.test(adj ?? '') &&
+    /^(?:times|presses|taps|pushes|jabs|prods)$/.test(words[at + w.span + 1]?.word ?? '')
+  )
+    return { n: w.value, length: w.span + 2 };
   if (
     w.value !== null &&
     ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') &&

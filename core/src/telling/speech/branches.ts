@@ -73,6 +73,13 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     r.last = [tapped.own];
     return;
   }
+  // `if there is another code, pressing Menu shows it`: what that is for
+  if (
+    /^(?:and |so )?if there (?:is|are|was|were)? ?(?:another|more|others?|any more|a second)\b/.test(
+      text.replace("there's", 'there is'),
+    )
+  )
+    return;
   const all = shownIn(r, items);
   const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
   const [lamp] = signs;

@@ -1,10 +1,11 @@
 import { lengthAt, timesAt } from './amounts.ts';
 import { clickWords, leftWords, rightWords, turnWords } from './lexicon.ts';
+import { mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** How long, how often, how many clicks. */
 export function countWords(s: Scan): boolean {
-  const { words, w, i, take } = s;
+  const { words, called, items, w, i, take } = s;
   const lengthHere = lengthAt(words, i);
   if (lengthHere && /^(?:later|earlier|ago)$/.test(words[i + lengthHere.length]?.word ?? '')) {
     s.i += lengthHere.length + 1;
@@ -13,6 +14,30 @@ export function countWords(s: Scan): boolean {
   if (lengthHere) {
     take(lengthHere.length, { is: 'length', ms: lengthHere.ms, mostMs: lengthHere.mostMs });
     return true;
+  }
+  // `hold Stop for 5 until …`
+  const bare = words[i + 1];
+  if (
+    w.word === 'for' &&
+    bare?.value != null &&
+    bare.value > 1 &&
+    bare.value <= 60 &&
+    /^(?:until|till|til|then|and|)$/.test(words[i + 1 + bare.span]?.word ?? '') &&
+    items.some(
+      (x) => (x.is === 'act' && x.act === 'hold') || x.is === 'long' || (x.is === 'place' && x.word === 'down'),
+    )
+  ) {
+    take(1 + bare.span, { is: 'length', ms: bare.value * 1000, mostMs: bare.value * 1000 });
+    return true;
+  }
+  // `three on Start`
+  const on = w.value === null ? -1 : i + w.span;
+  if (w.value !== null && Number.isInteger(w.value) && w.value <= 20 && words[on]?.word === 'on') {
+    const pressed = mentionAt(words, words[on + 1]?.word === 'the' ? on + 2 : on + 1, called.controls);
+    if (pressed?.of.mechanism.kind === 'push' && words[i - 1]?.word !== 'number') {
+      take(w.span + 1, { is: 'times', n: w.value });
+      return true;
+    }
   }
   const count = timesAt(words, i);
   if (count) {

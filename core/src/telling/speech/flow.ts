@@ -1,11 +1,14 @@
+import type { SignId } from '../../base/ids.ts';
 import { closeBranch, readIf } from './branches.ts';
 import { readChoose, readDial } from './entries.ts';
+import { readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
+import { shownTextAt } from './shown-text.ts';
 import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
 import { dropToldOut, dropToldTwice } from './told-twice.ts';
@@ -17,7 +20,13 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
   const [first, second] = itemsOf(ahead, r.called, r.last).filter((x) => x.is !== 'both');
   if (!first) return false;
   // `left and right down`: one goes on to the other
-  if (first.is === 'control') return !isPush(first.own) && (first.place !== null || second?.is === 'place');
+  if (first.is === 'control' && isPush(first.own))
+    // `and Reset is released`
+    return (
+      (second?.is === 'let-go' || (second?.is === 'act' && /^(?:press|hold|release)$/.test(second.act))) &&
+      ahead.some((w) => /^(?:is|are|gets|must|has)$/.test(w.word))
+    );
+  if (first.is === 'control') return first.place !== null || second?.is === 'place';
   return (
     ['act', 'let-go', 'sign', 'clicks'].includes(first.is) ||
     (first.is === 'it' && (second?.is === 'act' || second?.is === 'sign' || second?.is === 'light'))
@@ -149,7 +158,24 @@ export function hear(r: Reader, segment: Segment): void {
     r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [{ ...sign, times: times.n }] } };
     return;
   }
+  // `do you get a beep?` – `two`
+  const [asked] = r.askedOf;
+  if (r.askedOf.length === 1 && asked?.kind === 'beeper' && times?.is === 'number' && items.length === 1) {
+    see(r, [{ kind: 'sound', sign: asked.id as SignId, state: 'on', times: times.n }], {
+      from: first.from,
+      to: end.to,
+    });
+    r.askedOf = [];
+    return;
+  }
   if (segment.words.length <= 3 && items.every(isOf('light')) && quicken(r, segment)) return;
+  // `MENU now`
+  const read = segment.words.length <= 4 && /^[A-Z0-9]{3,}$/.test(first.raw) ? shownTextAt(segment.words, 0) : null;
+  if (read && !items.some(isOf('sign', 'light', 'text')) && /[A-Z]{2}/.test(read.text)) {
+    const shown = shownIn(r, [{ is: 'text', text: read.text, from: first.from, to: end.to }]);
+    if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
+    return;
+  }
   if (
     !items.some(isOf('light', 'text', 'sign')) ||
     items.some(isOf('not', 'if', 'control', 'moment', 'until', 'let-go'))
@@ -200,6 +226,11 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
+  // `one and two and three and four, off`: hands off, at the last of them
+  if (/^(?:and )?off$/.test(saidOf(segment)) && /\bone(?: and)? two(?: and)? three\b/.test(r.saidBefore)) {
+    if (r.held.length > 0) readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
+    return;
+  }
   r.isBeforehand =
     /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
       saidOf(segment),
@@ -233,9 +264,21 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   // `I don't bother with that, I just …`
-  const just = items.some(isOf('not')) ? segment.words.findIndex((w, i) => i > 0 && w.word === 'just') : -1;
+  const just = items.some(isOf('not'))
+    ? segment.words.findIndex(
+        (w, i) => i > 0 && w.word === 'just' && !/^(?:don't|dont|not|never)$/.test(segment.words[i - 1]?.word ?? ''),
+      )
+    : -1;
   if (just > 0 && segment.words.slice(0, just).some((w) => /^(?:don't|dont|not|never)$/.test(w.word))) {
     read(r, { ...segment, words: segment.words.slice(just + 1), joined: 'then' });
+    return;
+  }
+  // `not more than three seconds may lie between any two of them`: of each, not of all
+  if (
+    items.some(isOf('length')) &&
+    /\bbetween (?:any two|each|them|two|one (?:press|and)|the (?:presses|pushes|clicks|taps))\b/.test(saidOf(segment))
+  ) {
+    r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
   const isBare = !items.some(isOf('control')) || segment.words.some((w) => w.word === 'it' || w.word === 'them');
@@ -294,8 +337,11 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   if (
-    (/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') ||
-    /^(?:because|unless|cause)$/.test(first.word)
+    ((/^(?:which|who|whose|where)$/.test(first.word) && segment.joined === 'comma') ||
+      /^(?:because|unless|cause)$/.test(first.word)) &&
+    // `the wash lamp, which now blinks`; `because you have only ten seconds`
+    !(first.word === 'which' && r.pending.length > 0 && items.every(isOf('light'))) &&
+    !(first.word === 'because' && items.length === 2 && items[0]?.is === 'within' && items[1]?.is === 'length')
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     return;

@@ -1,5 +1,5 @@
 import { lengthAt } from './amounts.ts';
-import { mentionAt, placeAt } from './mentions.ts';
+import { mentionAt, placeAt, placeByVerb, supplyFor } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import { plainTextAt, shownTextAt } from './shown-text.ts';
 
@@ -110,6 +110,89 @@ export function handWords(s: Scan): boolean {
       if (/^seconds?$/.test(words[i]?.word ?? '')) s.i += 1;
       return true;
     }
+  }
+  // `beep beep beep`, said along with as many presses
+  const sound = mentionAt(words, i, called.signs);
+  const along = items.at(-1);
+  if (sound?.of.kind === 'beeper' && along?.is === 'times' && items.at(-2)?.is === 'control') {
+    let n = 1;
+    while (words[i + n]?.word === w.word) n += 1;
+    if (n > 1 && n === along.n) {
+      s.i += n;
+      return true;
+    }
+  }
+  // `it is on, leave it on`: as it is
+  const left =
+    /^(?:leave|keep|let) (?:it|that|him|her) (?:be )?(on|off|in|out|up|down|open|shut|closed|there|so|alone)\b/.exec(
+      here,
+    );
+  const stood = items.at(-1);
+  if (
+    left &&
+    stood?.is === 'control' &&
+    stood.place !== null &&
+    words.some((x) => x.from > stood.from && x.to <= stood.to && /^(?:is|are)$/.test(x.word))
+  ) {
+    items.pop();
+    s.i += left[0].split(' ').length;
+    return true;
+  }
+  // `you'll stay in`: the one who does it, not what is done
+  if (
+    /^(?:stays?|stayed) (?:in|on|out|off|up|down)\b/.test(here) &&
+    /^(?:you|i|we|you'll|youll|we'll)$/.test(words[i - 1]?.word ?? '')
+  ) {
+    s.i += 2;
+    return true;
+  }
+  // `power it up`, `powered down`
+  const upDown = /^power(?:s|ed|ing)?(?: it| him| her| the unit| the machine)? (up|down|on|off)\b/.exec(here);
+  if (upDown && called.facts.supply[0]) {
+    const own = supplyFor(called, 'on') ?? called.facts.supply[0];
+    const way = placeByVerb(own, /up|on/.test(upDown[1] ?? '') ? 'on' : 'off');
+    const n = upDown[0].split(' ').length;
+    if (way) {
+      put(i, n, { is: 'control', own, place: way });
+      s.i += n;
+      return true;
+    }
+  }
+  // `cycle the power`
+  const cycled =
+    /^(?:(?:cycle|recycle|cycles) the (?:power|mains|supply)|power[- ]cycle(?:s|d)?(?: it| the \w+)?)\b/.exec(here);
+  if (cycled) {
+    const own = supplyFor(called, 'on');
+    const [off, on] = own ? [placeByVerb(own, 'off'), placeByVerb(own, 'on')] : [];
+    const n = words.slice(i, i + 3).some((x) => x.word === 'power-cycle') ? 1 : cycled[0].split(' ').length;
+    if (own && off && on) {
+      put(i, n, { is: 'control', own, place: off });
+      put(i, n, { is: 'control', own, place: on });
+      s.i += n;
+      return true;
+    }
+  }
+  // `double press`, `double-tap`
+  const doubled = /^(double|triple)[- ](?=press|push|tap|click)/.exec(here);
+  if (doubled || /^(?:double|triple)-(?:press|push|tap|click)/.test(w.word)) {
+    const n = w.word.startsWith('d') ? 2 : 3;
+    put(i, 1, { is: 'act', act: 'press', word: 'press' });
+    put(i, 1, { is: 'times', n });
+    s.i += doubled && !w.word.includes('-') ? 2 : 1;
+    return true;
+  }
+  // `give current again`, `cut the power`
+  const powered =
+    /^(give|gives|gave|giving|cut|cuts|cutting|kill|kills|killed)(?: it| him| her| them)?(?: the)? (?:current|power|electricity|juice|mains|supply)\b/.exec(
+      here,
+    );
+  const [supply] = called.facts.supply;
+  const to = powered && supply ? placeByVerb(supply, powered[1]?.startsWith('g') ? 'on' : 'off') : null;
+  if (powered && supply && to) {
+    const n = powered[0].split(' ').length;
+    put(i, n, { is: 'control', own: supply, place: to });
+    s.i += n;
+    return true;
   }
   if (/^(?:plus or minus|give or take|more or less)\b/.test(here)) {
     s.i += 3;

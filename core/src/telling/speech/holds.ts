@@ -58,7 +58,8 @@ export function readHold(
     (segment?.words.some((w) => /^(?:keep|keeps|kept|down)$/.test(w.word)) ?? false);
   if (keeps && items.some(isOf('it', 'both')) && keepPressed(r, ends, at)) return true;
   // what is kept is what is held, whatever was named since
-  if (named.length === 0 && r.held.length > 0 && ends && items.some(isOf('it', 'both'))) {
+  const goesOn = verbs.some((v) => /^(?:keep|keeps|keeping|holding)$/.test(v));
+  if (named.length === 0 && r.held.length > 0 && ends && (goesOn || items.some(isOf('it', 'both')))) {
     r.put({ kind: 'release', controls: r.held.map((o) => o.control.id), at: ends }, at);
     r.held = [];
     return true;
@@ -141,6 +142,8 @@ export function readHold(
     r.timed = owns;
     const shown = shownIn(r, behind);
     if (shown.length > 0) see(r, shown, at);
+    else if (ends?.kind === 'sign')
+      see(r, [ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
   } else if (ends) {
     r.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
     r.held = [];
@@ -187,7 +190,9 @@ export function readRelease(
   segment: Segment | null = null,
 ): void {
   const named = items.filter(isOf('control')).map((c) => c.own);
-  const controls = named.length > 0 ? named : r.held;
+  // of several that are named, those that are held
+  const heldOnes = named.filter((own) => r.held.includes(own));
+  const controls = heldOnes.length > 0 ? heldOnes : named.length > 0 ? named : r.held;
   const own = momentIn(
     r,
     items.filter((_, i) => i !== release),
@@ -201,8 +206,8 @@ export function readRelease(
   const heard = r.made.at(-1);
   const [sound] = heard?.step.kind === 'see' && heard.step.signs.length === 1 ? heard.step.signs : [];
   const atSound: Moment | null =
-    sound?.kind === 'sound' && heard && heard.sentence >= r.sentence - 2
-      ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.times ?? 1 }
+    (sound?.kind === 'sound' || sound?.kind === 'text') && heard && heard.sentence >= r.sentence - 2
+      ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.kind === 'sound' ? (sound.times ?? 1) : 1 }
       : null;
   const ends: Moment | null =
     own ??

@@ -28,16 +28,17 @@ export function jointWords(s: Scan): boolean {
       return true;
     }
   }
+  const roughly = /^(?:the|about|around|roughly|maybe|some|like|say)$/.test(words[i + 1]?.word ?? '') ? 2 : 1;
   if (
     w.word === 'in' &&
-    lengthAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1) &&
+    lengthAt(words, i + roughly) &&
     words.some(
       (x, k) =>
         /^(?:all|everything|lot|altogether|quick|quickly|done|happen)$/.test(x.word) &&
         !(x.word === 'all' && words[k + 1]?.word === 'the'),
     )
   ) {
-    take(words[i + 1]?.word === 'the' ? 2 : 1, { is: 'within' });
+    take(roughly, { is: 'within' });
     return true;
   }
   if (

@@ -24,10 +24,10 @@ const acts: Readonly<Record<Act, string>> = {
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
   set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place return returns returned',
-  open: 'open opens opened opening lift lifts lifted raise raises raised',
+  open: 'open opens opened opening reopen reopens reopened lift lifts lifted raise raises raised',
   shut: 'close closes closed closing shut shuts shutting',
-  in: 'insert inserts inserted plug plugs plugged stick sticks stuck fit fits fitted',
-  out: 'remove removes removed unplug unplugs unplugged detach withdraw withdraws withdrawn draw draws drew drawn extract extracts extracted',
+  in: 'insert inserts inserted reinsert refit refits replug connect connects connected reconnect reconnects plug plugs plugged stick sticks stuck fit fits fitted',
+  out: 'remove removes removed disconnect disconnects disconnected unplug unplugs unplugged detach withdraw withdraws withdrawn draw draws drew drawn extract extracts extracted',
   up: '',
   down: 'lower lowers lowered',
   wait: 'wait waits waited waiting leave leaves left_alone rest count',
@@ -90,12 +90,16 @@ export const corrections: ReadonlyArray<readonly string[]> = [
   ['rather'],
   ['correction'],
   ['no', 'no'],
+  ['no', 'that', 'is', 'wrong'],
+  ['no', 'that', 'wrong'],
+  ['no', "that's", 'wrong'],
+  ['no', 'thats', 'wrong'],
   [',', 'no', ','],
 ];
 
 /** Where somebody begins to say all of it once more, shortly. */
 export const sumsUp =
-  /\b(?:so,? in short|in short|to sum up|then to sum up|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|(?:so )?all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
+  /\b(?:so,? in short|in short|to sum up|then to sum up|to summari[sz]e|summari[sz]ing|in summary|summary(?=[:.,])|to repeat(?=[:,])|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once more from|one more time|once again from|so again|okay,? so again|so next time|(?:so )?all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
 
 /** Cues of another route than the one before: its name, by what is said that it is for. */
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [

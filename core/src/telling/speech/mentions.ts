@@ -127,8 +127,15 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       if (words.length > 1)
         for (const word of words)
           if (!common.has(word) && !/^\d+$/.test(word) && word.length > 2) all.push([word, own, true]);
-      // `number 3` of DIP 3
-      if (words.length === 2 && /^\d+$/.test(words[1] ?? '')) all.push([words[1] ?? '', own, true]);
+      // `number 3` of DIP 3, `switch 3` of S3
+      const n = /^(?:s|sw|dip|switch)?(\d+)$/.exec(
+        words.length === 2 ? (words[1] ?? '') : words.length === 1 ? name : '',
+      )?.[1];
+      if (n !== undefined && (words.length === 2 || control.look === 'dip')) {
+        all.push([n, own, true]);
+        if (control.look === 'dip')
+          for (const kind of ['switch', 'dip', 'dip switch']) all.push([`${kind} ${n}`, own, true]);
+      }
     }
     for (const look of looks[control.look] ?? []) all.push([look, own, true]);
     for (const name of special[control.id] ?? []) all.push([name, own, true]);
@@ -331,7 +338,11 @@ export function placeAt(
 export function supplyFor(called: Called, word: string): ControlFacts | null {
   const all = called.facts.supply;
   const asWord = /^(?:in|out)$/.test(word) ? ['plug'] : ['breaker', 'switch', 'rocker', 'key'];
-  return all.find((c) => asWord.includes(c.control.look)) ?? all[0] ?? null;
+  for (const look of asWord) {
+    const own = all.find((c) => c.control.look === look);
+    if (own) return own;
+  }
+  return all[0] ?? null;
 }
 
 const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';

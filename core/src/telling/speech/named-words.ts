@@ -51,8 +51,9 @@ export function namedWords(s: Scan): boolean {
   const isPlace =
     called1?.of.mechanism.kind === 'push' &&
     called1.length === 1 &&
-    /^(?:on|off|in|out|back|open|set|light)$/.test(w.word) &&
+    /^(?:on|off|in|out|back|open|set|light|up|down)$/.test(w.word) &&
     w.raw === w.word &&
+    !(/^(?:up|down)$/.test(w.word) && (words[i - 1]?.value ?? null) !== null) &&
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
       words[i - 1]?.word ?? ',',
     );
@@ -143,6 +144,12 @@ export function namedWords(s: Scan): boolean {
         'you',
         'on',
         ',',
+        'completely',
+        'both',
+        'fully',
+        ...(/^(?:you|i|we|must|to|should)$/.test(words[k - 1]?.word ?? '')
+          ? ['turn', 'put', 'set', 'move', 'bring']
+          : []),
       ].includes(words[k]?.word ?? '') &&
       k < i + control.length + 8
     ) {

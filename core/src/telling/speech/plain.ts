@@ -23,6 +23,44 @@ export function readPlain(
     readPlain(r, segment, items.slice(2), at);
     return;
   }
+  // `off and, after ten seconds, on`
+  if (
+    after?.is === 'moment' &&
+    wait?.is === 'length' &&
+    items.length === 2 &&
+    r.ahead.length > 0 &&
+    /^(?:and )?after\b/.test(saidOf(segment)) &&
+    r.made.at(-1)?.step.kind === 'set' &&
+    r.made.at(-1)?.sentence === r.sentence
+  ) {
+    r.put({ kind: 'rest', span: spanOf(wait) }, wait);
+    return;
+  }
+  // `press Start while holding Menu`
+  const during = items.findIndex(isOf('while'));
+  const heldAt = items.findIndex((x, i) => i > during && x.is === 'act' && x.act === 'hold');
+  if (
+    during > 0 &&
+    heldAt > 0 &&
+    items.slice(during).some(isOf('control')) &&
+    items.slice(0, during).some((x) => x.is === 'control' || x.is === 'clicks')
+  ) {
+    readPlain(r, segment, items.slice(heldAt), at);
+    readPlain(r, segment, items.slice(0, during), at);
+    return;
+  }
+  // `lever forward, wait for the beep`
+  const waitAt = items.findIndex((x) => x.is === 'act' && x.act === 'wait');
+  if (
+    waitAt > 0 &&
+    items.slice(0, waitAt).some((x) => x.is === 'control' && (x.place !== null || isPush(x.own))) &&
+    items.slice(waitAt).some(isOf('sign')) &&
+    !items.some(isOf('not', 'until', 'within'))
+  ) {
+    readPlain(r, segment, items.slice(0, waitAt), at);
+    readPlain(r, segment, items.slice(waitAt), at);
+    return;
+  }
   const named = items.at(-1);
   if (named?.is === 'nth' && items.at(-2)?.is === 'moment') r.nth = { n: named.n, sentence: r.sentence };
   const until = items.findIndex(isOf('until'));
@@ -64,7 +102,8 @@ export function readPlain(
   }
   // `thumbs on Warm and Cold`
   const isGrip =
-    controls.some((c) => isPush(c.own)) && /\b(?:thumbs?|fingers?|hands?) (?:is |are )?on\b/.test(saidOf(segment));
+    controls.some((c) => isPush(c.own) || c.own.springs.size > 0) &&
+    /\b(?:thumbs?|fingers?|hands?|foot|feet) (?:is |are )?on\b/.test(saidOf(segment));
   if (isGrip && r.held.length === 0) {
     const grip = { is: 'act', act: 'hold', word: 'on', from: at.from, to: at.from } as const;
     if (readHold(r, [grip, ...head], ends, at, segment)) return;
@@ -100,6 +139,12 @@ export function readPlain(
     r.put({ kind: 'step-list', control: one.control.id, to: reached.n, start: 0, by: 'ramp' }, at);
     return;
   }
+  // `you wait until one minute is over`
+  const over = tail.find(isOf('length'));
+  if (until >= 0 && !ends && over && act?.act === 'wait' && !tail.some(isOf('sign', 'control'))) {
+    r.put({ kind: 'rest', span: spanOf(over) }, at);
+    return;
+  }
   // a hold that goes on until something, told after it
   if (until >= 0 && ends && controls.length === 0 && r.held.length > 0) {
     r.put({ kind: 'release', controls: r.held.map((h) => h.control.id), at: ends }, at);
@@ -126,6 +171,18 @@ export function readPlain(
       r.nth = { n: nth, sentence: r.sentence };
       return;
     }
+  }
+  // `tap Up till it says 14`
+  const keys = controls.filter((c) => isPush(c.own));
+  const [key] = keys;
+  if (until >= 0 && ends?.kind === 'sign' && act?.act === 'press' && key && keys.length === 1 && !isHold) {
+    const { shown: at14 } = ends;
+    if (at14.kind === 'text' && /^\d+$/.test(at14.text)) {
+      r.put({ kind: 'step-list', control: key.own.control.id, to: Number(at14.text), start: 0, by: 'press' }, at);
+      r.last = [key.own];
+      return;
+    }
+    if (at14.kind !== 'text' && readHold(r, head, ends, at, segment)) return;
   }
   const shown = shownIn(r, head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
@@ -185,7 +242,9 @@ export function readPlain(
       return;
     }
   }
-  r.far = /\b(?:as far as|all the way|fully|until it stops|to the stop|to the end)\b/.test(saidOf(segment));
+  r.far = /\b(?:as far (?:\w+ )?as|all the way|fully|completely|until it stops|to the stop|to the end)\b/.test(
+    saidOf(segment),
+  );
   if (readTurn(r, head, at)) return;
   if (readSet(r, segment, head, at)) return;
   if (readPress(r, segment, head, at)) return;

@@ -5,6 +5,7 @@ import type { Item } from './item.ts';
 import { hasOtherObject } from './objects.ts';
 import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
+import { leadsOn } from './talk.ts';
 
 export function readPress(
   r: Reader,
@@ -31,17 +32,18 @@ export function readPress(
   const [only1] = pushes;
   const words1 = saidOf(segment);
   const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
-  const leads =
-    /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(words1) ||
-    /\b(?:takes|gets|brings|moves) you\b|\bgo(?:es)? (?:to the next|back)\b/.test(words1);
+  // `and Slower down`, of a list that was said to be walked
+  const leads = leadsOn(words1) || (r.ledIn === r.sentence && segment.words.length <= 3 && !isPressed);
   if (
     only1 &&
-    pushes.length === 1 &&
+    (pushes.length === 1 || (pushes.length === 2 && leadsOn(words1) && !items.some(isOf('both')))) &&
     leads &&
     !items.some((x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || false)
   ) {
-    r.put({ kind: 'press', control: only1.own.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
+    const times = items.find(isOf('times'))?.n ?? 1;
+    for (const p of pushes) r.put({ kind: 'press', control: p.own.control.id, times }, pushes.length > 1 ? p : at);
     r.last = [only1.own];
+    r.ledIn = r.sentence;
     return true;
   }
   const upTo = items.find(isOf('number'));
@@ -59,6 +61,42 @@ export function readPress(
     r.last = [only1.own];
     r.mode = 'press';
     return true;
+  }
+  const lastMade = r.made.at(-1);
+  // `press Menu, then again`; `a long press of Reset, then a short one`
+  const isAgain =
+    /^(?:and |then |press (?:it )?|do (?:it|that) |just )*(?:again|once more|one more(?: time)?|a(?:nother)? short (?:one|press|push|tap))$/.test(
+      words1,
+    );
+  const [lastOne] = r.last;
+  if (
+    isAgain &&
+    pushes.length === 0 &&
+    lastMade &&
+    lastMade.sentence >= r.sentence - 1 &&
+    lastOne &&
+    r.last.length === 1 &&
+    isPush(lastOne)
+  ) {
+    if (lastMade.step.kind === 'press' || /short/.test(words1)) {
+      r.put({ kind: 'press', control: lastOne.control.id, times: 1 }, at);
+      return true;
+    }
+  }
+  // `the same with Menu`
+  if (only1 && pushes.length === 1 && /\bsame (?:again |thing |once more )?(?:with|on|for)\b/.test(words1)) {
+    const done = r.made.findLast((m) => m.step.kind === 'press' || m.step.kind === 'hold');
+    const n = items.find(isOf('times'))?.n;
+    if (done?.step.kind === 'press') {
+      r.put({ ...done.step, control: only1.own.control.id, times: n ?? done.step.times }, at);
+      r.last = [only1.own];
+      return true;
+    }
+    if (done?.step.kind === 'hold' && done.step.until.kind !== 'release' && done.step.controls.length === 1) {
+      r.put({ ...done.step, controls: [{ control: only1.own.control.id }] }, at);
+      r.last = [only1.own];
+      return true;
+    }
   }
   const times = items.filter(isOf('times'));
   const span = items.find(isOf('length'));

@@ -9,7 +9,7 @@ import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
-import { wordsOf } from './text.ts';
+import { countedAloud, wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
@@ -43,7 +43,7 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
 
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const words = corrected(wordsOf(own)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
+  const words = countedAloud(corrected(wordsOf(own))).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
   const begun = reader.sentence + 1;
   const segments = segmentsOf(
     words,

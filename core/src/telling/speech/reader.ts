@@ -82,6 +82,8 @@ export class Reader {
   nth: Readonly<{ n: number; sentence: number }> | null = null;
   pressedIn = -1;
   both = false;
+  /** In which sentence a key was said to lead on to the next of what is stored. */
+  ledIn = -1;
   timed: ControlFacts[] = [];
   readonly places = new Map<ControlId, PlaceId>();
   branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;

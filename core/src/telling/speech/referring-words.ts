@@ -10,6 +10,12 @@ import type { Word } from './text.ts';
 export function referringWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
   if (['it', 'them', 'him', 'her', 'both', 'these', 'those', 'that'].includes(w.word)) {
+    // `watch the spanner, it goes on`: of what was named just now
+    const before = items.at(-1);
+    if (w.word === 'it' && before?.is === 'sign' && before.to === words[i - 1]?.to) {
+      take(1, { is: 'it' });
+      return true;
+    }
     // `switch it on`, `plug it in`, `turn it off`
     let k = i + 1;
     while (
@@ -31,6 +37,11 @@ export function referringWords(s: Scan): boolean {
         'gets',
         'then',
         'now',
+        'has',
+        'must',
+        'needs',
+        'should',
+        'be',
         'switched',
         'turned',
         'moved',
@@ -65,9 +76,10 @@ export function referringWords(s: Scan): boolean {
     const supply = supplyFor(called, words[k]?.word ?? '');
     const powered =
       supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
-    const isPowered = /^(?:turn|turns|turned|switch|switches|switched|plug|plugs|plugged|power|put|flick|pull)$/.test(
-      words[i - 1]?.word ?? '',
-    );
+    const isPowered =
+      /^(?:turn|turns|turned|turning|switch|switches|switched|switching|plug|plugs|plugged|plugging|power|powering|put|putting|flick|pull)$/.test(
+        words[i - 1]?.word ?? '',
+      );
     if (supply && powered && isPowered && w.word !== 'that') {
       put(i, k + powered.length - i, { is: 'control', own: supply, place: powered.place });
       s.i = k + powered.length;
@@ -120,18 +132,26 @@ export function referringWords(s: Scan): boolean {
     );
     const [own] = having;
     const place = own && placeAt(words, i, own);
-    if (own && place && having.length === 1 && !items.some((x) => x.is === 'control')) {
+    // `it goes into test`: what the unit does
+    const goes = /^(?:goes|went|is|was|gets|got|jumps|jumped|comes|came|changes|drops|falls)$/.test(
+      words[i - 2]?.word ?? '',
+    );
+    const isUnit = goes && !/^(?:you|i|we|key|lever|switch|knob)$/.test(words[i - 3]?.word ?? '');
+    if (own && place && having.length === 1 && !isUnit && !items.some((x) => x.is === 'control')) {
       put(i, place.length, { is: 'control', own, place: place.place });
       s.i += place.length;
       return true;
     }
   }
   // a place of what was named last, by its own name: `and then to neutral`
-  const able = last.filter((own) => own.mechanism.kind !== 'push');
+  const lately = items.findLast((x) => x.is === 'control');
+  const able = (lately?.is === 'control' ? [lately.own] : last).filter((own) => own.mechanism.kind !== 'push');
+  const isBackTo = words[i - 1]?.word === 'to' && words[i - 2]?.word === 'back';
   if (
     able.length === 1 &&
     able[0] &&
-    (!/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) ||
+    (isBackTo ||
+      !/^(?:on|off|in|out|up|down|open|back|shut|close|closed)$/.test(w.word) ||
       (able[0].mechanism.kind === 'places' &&
         w.word === 'back' &&
         able[0].mechanism.places.some((p) => p.label.toLowerCase() === 'back'))) &&

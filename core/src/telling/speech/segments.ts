@@ -278,7 +278,9 @@ export function segmentsOf(
         own.length > 0 &&
         /^(?:up|down|to|on|with|be|been|being|and|,|the one)$/.test(words[i + 1]?.word ?? '') &&
         /^(?:count|go|counts|goes|counting|is|are|to|step|turn)$/.test(words[i - 1]?.word ?? '')) ||
-      (w.word === 'now' && /^(?:is|are)$/.test(words[i - 1]?.word ?? '') && own.length > 1)
+      (w.word === 'now' && /^(?:is|are)$/.test(words[i - 1]?.word ?? '') && own.length > 1) ||
+      (w.word === 'now' && words[i - 1]?.word === 'which') ||
+      (w.word === 'next' && /^(?:the|your|a|very|this|that)$/.test(words[i - 1]?.word ?? ''))
     )
       own.push(w);
     else if (joins.has(w.word)) {

@@ -25,6 +25,9 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   const first = words[i];
   if (!first) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
+  // ---, 8.8.8
+  if (/^-{3,}$/.test(first.raw)) return { text: first.raw.slice(0, 8), length: i + 1 - at };
+  if (/^\d(?:\.\d){2,}$/.test(first.raw)) return { text: first.raw.replaceAll('.', ''), length: i + 1 - at };
   // dash dash dash
   let dashes = 0;
   while (/^(?:dash|bar)$/.test(words[i + dashes]?.word ?? '')) dashes += 1;
@@ -58,7 +61,9 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
         (words[j + 1]?.value ?? 99) < 10)
     )
       continue;
-    if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw)) text += w.raw;
+    if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw))
+      // `LOG 03` is two words
+      text += (w.raw.length > 1 && /[A-Z]{2,}$/.test(text) ? ' ' : '') + w.raw;
     else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw))
       text += w.raw.toUpperCase();
     else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);

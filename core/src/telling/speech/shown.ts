@@ -62,7 +62,9 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
       signs = [];
     }
   });
-  if (out.length > 0) r.pending = [];
+  // `by two tones and the wash lamp`: what that does is said next
+  const lamps = items.at(-1)?.is === 'sign' ? signs.filter((s) => s.kind === 'lamp') : [];
+  if (out.length > 0) r.pending = lamps;
   const seen = new Map(out.map((x) => [x.sign, x] as const));
   if (seen.size < out.length) out.splice(0, out.length, ...seen.values());
   // a fan or a pump that is heard
@@ -74,7 +76,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
 
 /** The moment some items name: a sign with what it does, and which time. */
 export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
-  const [shown] = shownIn(r, items);
+  const [shown, ...also] = shownIn(r, items);
   const said = items.find(isOf('nth'))?.n ?? 1;
   const heard = r.lastSign?.kind === 'sound' ? (r.lastSign.times ?? 1) : 1;
   const nth = said === 0 ? heard : said;
@@ -82,6 +84,7 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
     return {
       kind: 'sign',
       shown: withoutTimes(shown),
+      ...(shown.kind === 'lamp' && also.length > 0 && also.every((s) => s.kind === 'lamp') ? { also } : {}),
       nth: shown.kind === 'sound' && shown.times ? shown.times : nth,
     };
   const sign = items.find(isOf('sign'))?.signs[0];

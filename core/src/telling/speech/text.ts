@@ -13,9 +13,61 @@ export type Word = Readonly<{
   to: number;
 }>;
 
-const pattern = /-{1,2}>|=>|→|⇒|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
+const pattern =
+  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
 
 const isStop = (raw: string): boolean => /^[.,;:!?\n()–—…]$/.test(raw);
+
+/**
+ * `I hold both and count, one, two, three, four, five`: counted aloud while something is held, which is how long, in seconds.
+ * What is counted of beeps and blinks stays as it is.
+ */
+export function countedAloud(words: readonly Word[]): Word[] {
+  const out: Word[] = [];
+  const joins = (w: Word | undefined): boolean =>
+    w !== undefined && /^(?:,|and|…|\.|a|thousand|mississippi)$/.test(w.word);
+  for (let i = 0; i < words.length; i += 1) {
+    const w = words[i];
+    if (!w) break;
+    if (w.value !== 1 || w.span !== 1) {
+      out.push(w);
+      continue;
+    }
+    let n = 1;
+    let last = i;
+    for (let k = i + 1; k < words.length; ) {
+      while (joins(words[k]) && k < last + 4) k += 1;
+      if (words[k]?.value !== n + 1 || words[k]?.span !== 1) break;
+      n += 1;
+      last = k;
+      k += 1;
+    }
+    const before = words.slice(Math.max(0, i - 14), i).map((x) => x.word);
+    const held = before.findLastIndex((x) => /^(?:hold|holds|holding|held|keep|keeps|keeping|kept)$/.test(x));
+    const counts = before.findLastIndex((x) => /^(?:count|counts|counting|counted)$/.test(x));
+    const isHeld =
+      held >= 0 &&
+      !before
+        .slice(held)
+        .some((x) =>
+          /^(?:beeps?|blinks?|flash\w*|times|presses|until|till|when|buzz\w*|clicks?|release|go|press|tap)$/.test(x),
+        );
+    const unit = words[last + 1]?.word ?? '';
+    if (
+      n >= 3 &&
+      isHeld &&
+      (counts > held || held >= before.length - 8) &&
+      !/^(?:times|clicks?|beeps?|seconds?)$/.test(unit)
+    ) {
+      const at = { from: w.from, to: words[last]?.to ?? w.to, raw: w.raw };
+      out.push({ ...at, word: 'for', value: null, span: 1 });
+      out.push({ ...at, word: String(n), value: n, span: 1 });
+      out.push({ ...at, word: 'seconds', value: null, span: 1 });
+      i = last;
+    } else out.push(w);
+  }
+  return out;
+}
 
 /** Cuts a text into words and stops. Numbers over several words stand at the first of them. */
 export function wordsOf(text: string): Word[] {

@@ -17,7 +17,26 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
   if (!own) return false;
   let done = false;
   items.forEach((item, i) => {
-    const bare = item.is === 'number' && r.mode === 'turn' && items.some(isOf('way'));
+    const bare =
+      item.is === 'number' &&
+      items.some(isOf('way')) &&
+      (r.mode === 'turn' || (items[i - 1]?.is === 'way' && (named !== undefined || r.last.includes(own))));
+    // `three clockwise, back one`: as many the other way
+    const turned = r.made.at(-1)?.step;
+    if (
+      item.is === 'number' &&
+      items[i - 1]?.is === 'place' &&
+      r.mode === 'turn' &&
+      turned?.kind === 'turn' &&
+      !items.some(isOf('way'))
+    ) {
+      const before = items[i - 1];
+      if (before?.is === 'place' && before.word === 'back' && item.n <= 24) {
+        r.put({ kind: 'turn', control: own.control.id, clicks: item.n, way: turned.way === 'cw' ? 'ccw' : 'cw' }, item);
+        done = true;
+      }
+      return;
+    }
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
     const way =
@@ -51,7 +70,17 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
         item,
       );
   });
-  const far = items.find(isOf('way'));
+  // as far as a rest at one of its ends: which way that is, is known
+  const rests = own.mechanism.kind === 'clicks' ? own.mechanism.rests : [];
+  const end = rests.find((p) => p.id === named?.place);
+  const clicksAt = rests.map((p) => p.atClick);
+  const endWay =
+    end && rests.length > 1 && end.atClick === Math.min(...clicksAt)
+      ? 'ccw'
+      : end && rests.length > 1 && end.atClick === Math.max(...clicksAt)
+        ? 'cw'
+        : null;
+  const far = items.find(isOf('way')) ?? (endWay ? { way: endWay as 'cw' | 'ccw' } : undefined);
   if (!done && named && far && r.far) {
     r.put(
       {
@@ -125,6 +154,27 @@ function setEarlier(r: Reader, word: string, at: Readonly<{ from: number; to: nu
 }
 
 export function readSet(
+  r: Reader,
+  segment: Segment,
+  items: readonly Item[],
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const before = r.made.length;
+  if (!readPut(r, segment, items, at)) return false;
+  const length = items.find(isOf('length'));
+  const last = r.made.at(-1);
+  // `unplug it for half a minute`
+  if (length && r.made.length > before && last?.step.kind === 'set' && !items.some(isOf('within')))
+    r.put({ kind: 'rest', span: spanOf(length) }, length);
+  // `pump the pedal three times`
+  const times = items.find(isOf('times'));
+  const own = last?.step.kind === 'set' ? r.called.facts.controls.get(last.step.control) : undefined;
+  if (times && times.n > 1 && r.made.length === before + 1 && last?.step.kind === 'set' && own && own.springs.size > 0)
+    r.made[r.made.length - 1] = { ...last, step: { kind: 'group', times: times.n, steps: [last.step] } };
+  return true;
+}
+
+function readPut(
   r: Reader,
   segment: Segment,
   items: readonly Item[],

@@ -112,6 +112,17 @@ function openWindow(
       from = { kind: 'power-on' };
     used = lengthAt + 1 + of.length;
   }
+  // `you have five seconds for the horns`: for what was pressed just now
+  const forIt = items[used];
+  const pressedLast = r.made.at(-1)?.step;
+  if (
+    forIt?.is === 'control' &&
+    forIt.place === null &&
+    ((pressedLast?.kind === 'press' && pressedLast.control === forIt.own.control.id) ||
+      earlier.some((x) => x.is === 'control' && x.own === forIt.own)) &&
+    segment.words.some((w) => w.word === 'for' && w.from >= length.to && w.to <= forIt.from)
+  )
+    used += 1;
   if (/power-on|powering|switching on|switched on/.test(saidOf(segment))) from = { kind: 'power-on' };
   const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
   const standing = r.made.at(-1);
