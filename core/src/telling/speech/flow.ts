@@ -5,6 +5,7 @@ import { readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
+import { readPress } from './presses.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { mustNotShow, quicken, see, shownIn } from './shown.ts';
@@ -221,7 +222,15 @@ export function read(r: Reader, segment: Segment): void {
   if (readDial(r, segment, at) || readChoose(r, segment, at)) return;
   if (segment.sentence - r.chosenAt <= 2 && segment.words.some((w) => r.chosen.has(w.word)))
     r.chosenIn = segment.sentence;
-  if (items.length === 0) return;
+  if (items.length === 0) {
+    // `then again`
+    if (
+      /^(?:and )?(?:then )?(?:again|once more|one more time)$/.test(saidOf(segment)) &&
+      r.made.at(-1)?.sentence === segment.sentence
+    )
+      readPress(r, segment, items, at);
+    return;
+  }
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;

@@ -1,3 +1,4 @@
+import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { groupAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
@@ -20,6 +21,32 @@ export function groupWords(s: Scan): boolean {
     put(i, group.length, { is: 'both' });
     s.i += group.length + behind;
     return true;
+  }
+  // `the first dip switch`, `the first two switches`
+  const row = [...called.facts.controls.values()].filter((c) => c.control.look === 'dip');
+  const nth = row.length > 1 ? ordinalOf(w.word) : null;
+  const many = nth === 1 && (words[i + 1]?.value ?? 0) > 1 ? (words[i + 1]?.value ?? 0) : 0;
+  const noun = words.slice(i + 1, i + 5).findIndex((x) => /^(?:dip|dips|switch|switches)$/.test(x.word));
+  if (
+    nth !== null &&
+    noun >= 0 &&
+    words
+      .slice(i + 1, i + 1 + noun)
+      .every((x) => x.value !== null || /^(?:little|small|tiny|of|the|two|three)$/.test(x.word))
+  ) {
+    let k = i + 2 + noun;
+    if (/^(?:switch|switches)$/.test(words[k]?.word ?? '')) k += 1;
+    const of = many > 0 ? row.slice(0, many) : row.slice(nth - 1, nth);
+    let p = k;
+    while (/^(?:is|are|to|in|goes|go|set|must|be|has|both)$/.test(words[p]?.word ?? '')) p += 1;
+    for (const own of of) {
+      const place = placeAt(words, p, own);
+      put(i, k - i, { is: 'control', own, place: place?.place ?? null });
+    }
+    if (of.length > 0) {
+      s.i = of[0] && placeAt(words, p, of[0]) ? p + 1 : k;
+      return true;
+    }
   }
   // captions hear a lid as lit
   const lid =

@@ -20,6 +20,23 @@ export function handWords(s: Scan): boolean {
     take(3, { is: 'act', act: 'hold', word: 'hold' });
     return true;
   }
+  if (/^(?:press|push|tap)(?:es|ed)? and (?:release|let go)\b/.test(here)) {
+    take(/ let go/.test(here) ? 4 : 3, { is: 'act', act: 'press', word: 'press' });
+    return true;
+  }
+  if (/^(?:don't|dont|never|not) forget\b|^do not forget\b/.test(here)) {
+    s.i += here.startsWith('do not') ? 3 : 2;
+    return true;
+  }
+  // `pump the pedal`, `stamp on it`
+  const foot =
+    /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(
+      here,
+    );
+  if (foot && !/^(?:the|a|your|drain|water|heat|oil|fuel)$/.test(words[i - 1]?.word ?? '')) {
+    take(1, { is: 'act', act: 'press', word: 'press' });
+    return true;
+  }
   // `pressed and not let go of`
   const kept =
     /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(

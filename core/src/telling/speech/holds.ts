@@ -90,6 +90,11 @@ export function readHold(
         to: at.to,
       };
       r.held = [];
+    } else if (length && before.step.until.kind === 'release') {
+      // held on for so long, after something else was done meanwhile
+      r.put({ kind: 'rest', span: spanOf(length) }, length);
+      r.put({ kind: 'release', controls: owns.map((o) => o.control.id) }, at);
+      r.held = [];
     } else if (ends) {
       r.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
       r.held = [];

@@ -15,13 +15,13 @@ export function jointWords(s: Scan): boolean {
       here,
     )
   ) {
-    const k = /^(?:in less than|in under|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just) got)/.test(
-      here,
-    )
-      ? 3
-      : /^(?:within|inside)/.test(here)
-        ? 1
-        : 2;
+    const k = /^in under/.test(here)
+      ? 2
+      : /^(?:in less than|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just) got)/.test(here)
+        ? 3
+        : /^(?:within|inside)/.test(here)
+          ? 1
+          : 2;
     const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
     if (ahead) {
       take(k, { is: 'within' });

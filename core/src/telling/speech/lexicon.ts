@@ -20,7 +20,7 @@ export type Act =
 const acts: Readonly<Record<Act, string>> = {
   press:
     'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod click actuate actuates actuated actuation actuating',
-  hold: 'hold holds held holding keep keeps kept keeping depress depressed',
+  hold: 'hold holds held holding squeeze squeezes squeezed squeezing keep keeps kept keeping depress depressed',
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
   set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place return returns returned',

@@ -23,7 +23,8 @@ const misheard: Readonly<Record<string, string>> = {
   peddle: 'pedal',
   swich: 'switch',
 };
-const same = (a: string, b: string): boolean => a === b || a === `${b}s` || b === `${a}s` || misheard[a] === b;
+const same = (a: string, b: string): boolean =>
+  a === b || a === `${b}s` || b === `${a}s` || a === `${b}es` || misheard[a] === b;
 const plain = (text: string): string[] =>
   wordsOf(text)
     .filter((w) => /[\p{L}\p{N}]/u.test(w.raw))
@@ -255,7 +256,13 @@ function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray
     index = fresh;
   }
   const said = word.word;
-  const keys = [said, `${said}s`, said.endsWith('s') ? said.slice(0, -1) : '', misheard[said] ?? ''];
+  const keys = [
+    said,
+    `${said}s`,
+    said.endsWith('s') ? said.slice(0, -1) : '',
+    said.endsWith('es') ? said.slice(0, -2) : '',
+    misheard[said] ?? '',
+  ];
   if (word.value !== null) keys.push(String(word.value));
   if (said === 'number') keys.push(...[...index.keys()].filter((key) => /^\d+$/.test(key)));
   const found = [...new Set(keys)].flatMap((key) => index.get(key) ?? []);

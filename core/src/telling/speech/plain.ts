@@ -29,9 +29,10 @@ export function readPlain(
     wait?.is === 'length' &&
     items.length === 2 &&
     r.ahead.length > 0 &&
-    /^(?:and )?after\b/.test(saidOf(segment)) &&
-    r.made.at(-1)?.step.kind === 'set' &&
-    r.made.at(-1)?.sentence === r.sentence
+    ((/^(?:and )?after\b/.test(saidOf(segment)) &&
+      r.made.at(-1)?.step.kind === 'set' &&
+      r.made.at(-1)?.sentence === r.sentence) ||
+      (r.made.length > 0 && /\b(?:gone|gone by|passed|elapsed|over|up)$/.test(saidOf(segment))))
   ) {
     r.put({ kind: 'rest', span: spanOf(wait) }, wait);
     return;
@@ -132,7 +133,7 @@ export function readPlain(
   }
   const reached = tail.find(isOf('number'));
   const [one] = r.held.length > 0 ? r.held : r.last;
-  if (until >= 0 && !ends && reached && one && isPush(one)) {
+  if (until >= 0 && !ends && reached && one && isPush(one) && controls.every((c) => c.own === one)) {
     const before = r.made.at(-1);
     if (before?.step.kind === 'hold' && before.step.until.kind === 'release') r.made.pop();
     r.held = [];

@@ -38,7 +38,9 @@ export function readPress(
     only1 &&
     (pushes.length === 1 || (pushes.length === 2 && leadsOn(words1) && !items.some(isOf('both')))) &&
     leads &&
-    !items.some((x) => (x.is === 'act' && x.act !== 'set') || x.is === 'sign' || x.is === 'length' || false)
+    !items.some(
+      (x) => (x.is === 'act' && x.act !== 'set' && x.act !== 'step') || x.is === 'sign' || x.is === 'length' || false,
+    )
   ) {
     const times = items.find(isOf('times'))?.n ?? 1;
     for (const p of pushes) r.put({ kind: 'press', control: p.own.control.id, times }, pushes.length > 1 ? p : at);
@@ -110,16 +112,23 @@ export function readPress(
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
   if (pushes.length === 0 && !act && (items.some(isOf('both')) || (span && r.made.at(-1)?.step.kind === 'together'))) {
     const two = r.made.slice(-2);
+    // `then both`: behind each alone
     const arePressed =
-      two.length === 2 && two.every((m) => m.sentence === r.sentence && m.step.kind === 'press' && m.step.times === 1);
+      segment.joined !== 'then' &&
+      two.length === 2 &&
+      two.every((m) => m.sentence === r.sentence && m.step.kind === 'press' && m.step.times === 1);
     const joined = two.at(-1);
     const ids = arePressed
       ? two.flatMap((m) => (m.step.kind === 'press' ? [m.step.control as ControlId] : []))
       : joined?.step.kind === 'together'
         ? joined.step.controls
-        : [];
+        : segment.joined === 'then' && two.length === 2
+          ? two.flatMap((m) =>
+              m.step.kind === 'press' && m.sentence === r.sentence ? [m.step.control as ControlId] : [],
+            )
+          : [];
     if (ids.length > 1) {
-      r.made.splice(arePressed ? -2 : -1);
+      if (arePressed || joined?.step.kind === 'together') r.made.splice(arePressed ? -2 : -1);
       r.last = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
       if (span)
         r.put(
@@ -241,6 +250,15 @@ export function readPress(
     }
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'down', from: at.from, to: at.to }], null, at);
   }
+  // `with both of them pressed, turn the key`
+  if (
+    act?.act === 'press' &&
+    /^(?:and |then |now )?with\b/.test(said) &&
+    /^(?:pressed|pushed|depressed)$/.test(act.word) &&
+    r.held.length === 0 &&
+    r.actsAhead
+  )
+    return readHold(r, [...items, { is: 'act', act: 'hold', word: 'with', from: at.from, to: at.to }], null, at);
   // `with Reset pushed`: as it is held already
   if (
     /^(?:with|while|still)\b/.test(said) &&

@@ -4,12 +4,12 @@ import { type Answers, noAnswers, withNames } from '../answers.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, hear, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
-import { calledOf } from './mentions.ts';
+import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
-import { countedAloud, wordsOf } from './text.ts';
+import { countedAloud, type Word, wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
@@ -41,9 +41,25 @@ function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [
   return named.map((who) => parts.filter((p) => p.who === who).map((p) => p.span));
 }
 
+/** `Up-Up-Down-Start`: keys in a row, written as one word. */
+function hyphensOpened(words: readonly Word[], called: Called): Word[] {
+  return words.flatMap((w): Word[] => {
+    const parts = /^\p{L}+(?:-\p{L}+){2,}$/u.test(w.raw) ? w.raw.split('-') : [];
+    const rest = { value: null, span: 1, from: w.from, to: w.to };
+    const own = parts.map((raw): Word => ({ ...rest, word: raw.toLowerCase(), raw }));
+    const areKeys =
+      own.length > 0 && own.every((_, i) => mentionAt(own, i, called.controls)?.of.mechanism.kind === 'push');
+    return areKeys ? own.flatMap((x, i) => (i > 0 ? [{ ...rest, word: ',', raw: ',' }, x] : [x])) : [w];
+  });
+}
+
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const words = countedAloud(corrected(wordsOf(own))).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
+  const words = countedAloud(corrected(hyphensOpened(wordsOf(own), reader.called))).map((w) => ({
+    ...w,
+    from: w.from + from,
+    to: w.to + from,
+  }));
   const begun = reader.sentence + 1;
   const segments = segmentsOf(
     words,
@@ -84,7 +100,8 @@ function namesOf(text: string, made: readonly Made[]): string[] {
         [...before.matchAll(new RegExp(cue.source, 'gi'))].map((x) => ({ name, at: x.index ?? 0 })),
       )
       .sort((a, b) => b.at - a.at)[0];
-    if (nearest && isAct(m.step)) return nearest.name;
+    const goesOn = nearest?.name === 'Leave' && made[i - 1]?.sentence === m.sentence && m.step.kind === 'press';
+    if (nearest && isAct(m.step) && !goesOn) return nearest.name;
     const behind = text.slice(m.from, Math.min(sentenceEnd(text, m.to), m.to + 90, made[i + 1]?.from ?? text.length));
     return isAct(m.step) ? (routeCues.slice(0, 2).find(([, cue]) => cue.test(behind))?.[0] ?? '') : '';
   };

@@ -58,8 +58,14 @@ export function referringWords(s: Scan): boolean {
       k += 1;
     }
     const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
+    // switched on is the unit, not its cover
+    const switched =
+      /^(?:turn|turns|turned|switch|switches|switched|power|powers|powered)$/.test(words[i - 1]?.word ?? '') ||
+      words.slice(i + 1, k).some((x) => /^(?:switched|turned|powered)$/.test(x.word));
     const able =
-      plugged || w.word === 'them' || w.word === 'those' ? [] : last.filter((own) => own.mechanism.kind !== 'push');
+      plugged || w.word === 'them' || w.word === 'those'
+        ? []
+        : last.filter((own) => own.mechanism.kind !== 'push' && !(switched && isCover(own)));
     const isWhere =
       /^(?:beside|behind|under|of|with|for|by|near|above|below|from|about|like|than|next)$/.test(
         words[i - 1]?.word ?? '',
@@ -77,6 +83,7 @@ export function referringWords(s: Scan): boolean {
     const powered =
       supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
     const isPowered =
+      words.slice(i + 1, k).some((x) => /^(?:switched|powered)$/.test(x.word)) ||
       /^(?:turn|turns|turned|turning|switch|switches|switched|switching|plug|plugs|plugged|plugging|power|powering|put|putting|flick|pull)$/.test(
         words[i - 1]?.word ?? '',
       );
@@ -205,6 +212,7 @@ export function referringWords(s: Scan): boolean {
   return false;
 }
 
+const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 const isAct = (item: Item): boolean => item.is === 'act';
 const commonPlaces =
   /^(?:on|off|in|out|open|opened|shut|closed?|up|down|back|left|right|start|stop|end|first|last|next|normal|rest|one|two|three|\d+)$/;

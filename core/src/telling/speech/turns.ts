@@ -39,8 +39,20 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     }
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
+    const before1 = r.made.at(-1)?.step;
+    // `two clicks back`
+    const backWay =
+      item.is === 'clicks' &&
+      before1?.kind === 'turn' &&
+      items[i + 1]?.is === 'place' &&
+      items.some((x) => x.is === 'place' && x.word === 'back')
+        ? before1.way === 'cw'
+          ? ('ccw' as const)
+          : ('cw' as const)
+        : undefined;
     const way =
       (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ??
+      backWay ??
       (r.wayIn?.sentence === r.sentence ? r.wayIn.way : undefined) ??
       r.answers.ways[own.control.id];
     if (!way) {
@@ -221,6 +233,16 @@ function readPut(
     if (isIt && stands && way && setEarlier(r, way, at)) {
       done = true;
       continue;
+    }
+    // `DIP 1 goes back`: to where it stood
+    if (place === null && (word === 'back' || wordBefore === 'back') && item.own.mechanism.kind === 'places') {
+      const { start } = item.own.mechanism;
+      const now = r.places.get(item.own.control.id);
+      if (now !== undefined && now !== start) {
+        set(r, item.own, start, item);
+        done = true;
+        continue;
+      }
     }
     if (place === null) continue;
     set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
