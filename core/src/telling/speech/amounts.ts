@@ -66,12 +66,12 @@ export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: numbe
     w.value !== null &&
     Number.isInteger(w.value) &&
     /^(?:quick|short|little|light|gentle|sharp|single|brief|more)$/.test(adj ?? '') &&
-    /^(?:times|presses|taps|pushes|jabs|prods)$/.test(words[at + w.span + 1]?.word ?? '')
+    /^(?:times|presses|taps|pushes|jabs|prods|pulls|nudges|kicks|squeezes)$/.test(words[at + w.span + 1]?.word ?? '')
   )
     return { n: w.value, length: w.span + 2 };
   if (
     w.value !== null &&
-    ['times', 'time', 'x', 'presses', 'taps', 'pushes'].includes(words[at + w.span]?.word ?? '') &&
+    ['times', 'time', 'x', 'presses', 'taps', 'pushes', 'pulls', 'nudges'].includes(words[at + w.span]?.word ?? '') &&
     Number.isInteger(w.value)
   )
     return { n: w.value, length: w.span + 1 };

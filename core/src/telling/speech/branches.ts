@@ -91,12 +91,13 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   const first = segment.words[0];
   // `if it says so again you were too slow, key off, again`: begun anew, no way of its own
   const ahead = r.ahead.map((s) => saidOf(s));
-  const isAnew =
-    /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`) &&
-    /(?:^|\b(?:and|go|do it|all|start|begin) )again$|\bstart over$|\bfrom the (?:start|beginning|top)$/.test(
-      ahead.at(-1) ?? '',
-    );
-  if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.join(' '))) {
+  const again = ahead.findIndex((x) =>
+    /(?:^|\b(?:and|go|do it|all|start|begin|try|we go|you go) )again$|\b(?:start|begin) over$|\bfrom the (?:start|beginning|top)$|\bback to square one$/.test(
+      x,
+    ),
+  );
+  const isAnew = again >= 0 && /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`);
+  if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.slice(0, again + 1).join(' '))) {
     r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
     r.skipping = segment.sentence;
     return;

@@ -24,8 +24,9 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
   if (first.is === 'control' && isPush(first.own))
     // `and Reset is released`
     return (
-      (second?.is === 'let-go' || (second?.is === 'act' && /^(?:press|hold|release)$/.test(second.act))) &&
-      ahead.some((w) => /^(?:is|are|gets|must|has)$/.test(w.word))
+      ((second?.is === 'let-go' || (second?.is === 'act' && /^(?:press|hold|release)$/.test(second.act))) &&
+        ahead.some((w) => /^(?:is|gets|must|has)$/.test(w.word))) ||
+      leadsAhead(first, ahead)
     );
   if (first.is === 'control') return first.place !== null || second?.is === 'place';
   return (
@@ -33,6 +34,10 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
     (first.is === 'it' && (second?.is === 'act' || second?.is === 'sign' || second?.is === 'light'))
   );
 }
+
+/** `and print takes me through the rest`. */
+const leadsAhead = (first: Item, ahead: readonly Word[]): boolean =>
+  /^(?:takes|gives|brings|shows|goes|moves|steps|walks|gets)$/.test(ahead.find((w) => w.from >= first.to)?.word ?? '');
 
 export function startsPlace(r: Reader, words: readonly Word[], at: number): boolean {
   // within a longer name: `the red stop`
@@ -245,6 +250,13 @@ export function read(r: Reader, segment: Segment): void {
       saidOf(segment),
     );
   if (tellsReading(segment, items)) r.reading = true;
+  // `the lamp blinks: so many times for the tens`
+  if (
+    items.some(isOf('sign')) &&
+    !items.some(isOf('control')) &&
+    /^(?:so|how|as|that) (?:many|often)\b/.test(r.ahead.slice(0, 1).map(saidOf).join())
+  )
+    r.reading = true;
   // `it keeps the last six`
   if (
     /^(?:and |but )?(?:it|she|he|the \w+) (?:only |just )?(?:keeps|holds|stores|remembers) (?!going|on)/.test(
@@ -270,6 +282,19 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
     if (named(items)) r.holes.push({ ...at, why: 'asked' });
+    return;
+  }
+  // `it's the second chirp you want`
+  const wanted = items.find(isOf('nth'));
+  const [heard] = items.find(isOf('sign'))?.signs ?? [];
+  if (
+    wanted &&
+    heard?.kind === 'beeper' &&
+    /\b(?:you|we|i)(?:'re| are)? (?:want|need|after|wait(?:ing)? for)\b|\bthat counts\b/.test(saidOf(segment)) &&
+    r.made.length > 0
+  ) {
+    if (r.held.length > 0) r.nth = { n: wanted.n, sentence: r.sentence };
+    see(r, [{ kind: 'sound', sign: heard.id as SignId, state: 'on', times: wanted.n }], at);
     return;
   }
   // `I don't bother with that, I just …`
@@ -336,7 +361,7 @@ export function read(r: Reader, segment: Segment): void {
       /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(saidOf(segment)))
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
-    if (!r.flows) r.skipping = segment.sentence;
+    if (!r.flows && !isPurpose(segment)) r.skipping = segment.sentence;
     return;
   }
   // `for as long as it takes, which is about eight seconds`

@@ -28,6 +28,42 @@ export function handWords(s: Scan): boolean {
     s.i += here.startsWith('do not') ? 3 : 2;
     return true;
   }
+  // `and you do nothing`: that is no warning
+  if (/^(?:do|does|did|doing) nothing\b/.test(here)) {
+    s.i += 2;
+    return true;
+  }
+  // `Enter must remain pressed`
+  const remains = /^(?:remains?|stays?|kept|to be kept|be kept) (?:pressed|held|depressed|pushed)(?: in| down)?\b/.exec(
+    here,
+  );
+  if (remains) {
+    take(remains[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
+    return true;
+  }
+  // `confirm with Enter`
+  const confirms =
+    /^(?:confirm|confirms|confirmed|acknowledge|acknowledged|accept|accepted|validate)(?: it| this| that)? (?:with|by|using|by pressing)(?: the)? /.exec(
+      here,
+    );
+  if (confirms) {
+    const n = confirms[0].trim().split(' ').length;
+    if (mentionAt(words, i + n, called.controls)?.of.mechanism.kind === 'push') {
+      take(n, { is: 'act', act: 'press', word: 'press' });
+      return true;
+    }
+  }
+  // `cycle the isolator`
+  if (/^(?:cycle|cycles|recycle) the\b/.test(here)) {
+    const named = mentionAt(words, i + 2, called.controls);
+    const [off, on] = named ? [placeByVerb(named.of, 'off'), placeByVerb(named.of, 'on')] : [];
+    if (named && off && on) {
+      put(i, 2 + named.length, { is: 'control', own: named.of, place: off });
+      put(i, 2 + named.length, { is: 'control', own: named.of, place: on });
+      s.i += 2 + named.length;
+      return true;
+    }
+  }
   // `pump the pedal`, `stamp on it`
   const foot =
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(

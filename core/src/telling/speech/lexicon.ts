@@ -51,7 +51,9 @@ const set = (words: string): ReadonlySet<string> => new Set(words.split(' '));
 
 export const rightWords = set('right clockwise rightwards');
 export const leftWords = set('left anticlockwise counterclockwise leftwards anti-clockwise counter-clockwise');
-export const clickWords = set('click clicks notch notches detent detents stop stops step steps position positions');
+export const clickWords = set(
+  'click clicks notch notches detent detents stop stops step steps position positions increment increments division divisions',
+);
 export const turnWords = set('turn turns revolution revolutions round rounds');
 export const togetherWords = set('together both simultaneously');
 export const negWords = set(

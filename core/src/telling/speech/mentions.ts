@@ -2,6 +2,7 @@ import type { PlaceId } from '../../base/ids.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
 import { placeByAct } from '../names.ts';
+import { actOf } from './lexicon.ts';
 import { type Word, wordsOf } from './text.ts';
 
 type Named<T> = Readonly<{ of: T; words: readonly string[]; weak: boolean }>;
@@ -114,7 +115,12 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
   const all: Array<readonly [string, ControlFacts, boolean]> = [];
   for (const own of facts.controls.values()) {
     const { control } = own;
-    const full = [control.label, control.id.replaceAll('-', ' '), ...aliases(control)].map((n) => plain(n).join(' '));
+    // what it is filed under is no name where it is a verb
+    const id =
+      actOf.has(control.id) && !control.label.toLowerCase().includes(control.id)
+        ? []
+        : [control.id.replaceAll('-', ' ')];
+    const full = [control.label, ...id, ...aliases(control)].map((n) => plain(n).join(' '));
     for (const name of new Set(full)) {
       all.push([name, own, false]);
       const words = name.split(' ');

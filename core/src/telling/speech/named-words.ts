@@ -6,6 +6,8 @@ import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
 
 const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
+  [/^(?:flash|blink|wink|flicker)\w* at a (?:slow|low) (?:rate|speed|pace)\b/, 'slow'],
+  [/^(?:flash|blink|wink|flicker)\w* at a (?:fast|high|rapid|quick) (?:rate|speed|pace)\b/, 'fast'],
   [
     /^(?:(?:starts?|starting) to |start(?:s|ing)? |is |are |going |goes |begins? to |keeps? )?(?:now )?(?:flash\w*|blink\w*|wink\w*|flicker\w*|going) (?:really |very |quite |nice and )?(?:slow(?:ly)?)\b/,
     'slow',
@@ -17,11 +19,11 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
   [
-    /^(?:goes? out|go(?:es)? off|gone out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/,
+    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/,
     'dark',
   ],
   [
-    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?|all on)\b/,
+    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |comes on )?steady|glows?|burns?(?: steadily| brightly| constantly)?|shines?|all on)\b/,
     'lit',
   ],
   [
@@ -57,11 +59,23 @@ export function namedWords(s: Scan): boolean {
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
       words[i - 1]?.word ?? ',',
     );
-  const control = (isNumber && !inRow && !isNamed) || isPlace ? null : called1;
+  // a button called A is meant where it is written so and stands by itself, not as an article
+  const isArticle =
+    called1?.length === 1 &&
+    /^[ai]$/.test(w.word) &&
+    (w.raw === w.word
+      ? !/^(?:press|hold|push|hit|tap|button|key|letter)$/.test(words[i - 1]?.word ?? '')
+      : /^\p{Ll}/u.test(words[i + 1]?.raw ?? ',') &&
+        !/^(?:and|or|plus|once|twice|then|for|until|till|on|in|with|when|at|is|are|held|pressed|down|again|to|button|key|together|both|while)$/.test(
+          words[i + 1]?.word ?? '',
+        ));
+  const control = (isNumber && !inRow && !isNamed) || isPlace || isArticle ? null : called1;
   const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
   const asLight =
     lit?.m &&
-    (items.some((x) => x.is === 'sign') ||
+    ((/^(?:go|goes|gone|went) out\b/.test(here) &&
+      /^(?:they|they've|they're|theyve|have|all)$/.test(words[i - 1]?.word ?? '')) ||
+      items.some((x) => x.is === 'sign') ||
       /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
   const beepsAs =
     /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(

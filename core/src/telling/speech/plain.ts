@@ -37,16 +37,40 @@ export function readPlain(
     r.put({ kind: 'rest', span: spanOf(wait) }, wait);
     return;
   }
+  // `the fuse goes in, and while it goes in somebody keeps Test pressed`: held before
+  const put = r.made.at(-1);
+  if (
+    items[0]?.is === 'while' &&
+    /^(?:and |but )?(?:while|whilst) (?:it|that|this|you do|doing)\b/.test(saidOf(segment)) &&
+    put?.step.kind === 'set' &&
+    put.sentence === r.sentence &&
+    items.some((x) => x.is === 'control' && isPush(x.own)) &&
+    items.some((x) => x.is === 'act' && x.act === 'hold')
+  ) {
+    r.made.pop();
+    readHold(
+      r,
+      items.filter((x) => (x.is === 'act' ? x.act === 'hold' : x.is === 'control')),
+      null,
+      at,
+      segment,
+    );
+    r.made.push(put);
+    return;
+  }
   // `press Start while holding Menu`
   const during = items.findIndex(isOf('while'));
-  const heldAt = items.findIndex((x, i) => i > during && x.is === 'act' && x.act === 'hold');
+  const heldAt = items.findIndex(
+    (x, i) => i > during && x.is === 'act' && (x.act === 'hold' || /^(?:pressing|pushing|depressing)$/.test(x.word)),
+  );
   if (
     during > 0 &&
     heldAt > 0 &&
     items.slice(during).some(isOf('control')) &&
     items.slice(0, during).some((x) => x.is === 'control' || x.is === 'clicks')
   ) {
-    readPlain(r, segment, items.slice(heldAt), at);
+    const held = items.slice(heldAt).map((x): Item => (x.is === 'act' ? { ...x, act: 'hold', word: 'hold' } : x));
+    readPlain(r, segment, held, at);
     readPlain(r, segment, items.slice(0, during), at);
     return;
   }

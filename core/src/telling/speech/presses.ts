@@ -39,7 +39,7 @@ export function readPress(
     (pushes.length === 1 || (pushes.length === 2 && leadsOn(words1) && !items.some(isOf('both')))) &&
     leads &&
     !items.some(
-      (x) => (x.is === 'act' && x.act !== 'set' && x.act !== 'step') || x.is === 'sign' || x.is === 'length' || false,
+      (x) => (x.is === 'act' && !/^(?:set|step|wait)$/.test(x.act)) || x.is === 'sign' || x.is === 'length' || false,
     )
   ) {
     const times = items.find(isOf('times'))?.n ?? 1;
@@ -206,7 +206,7 @@ export function readPress(
   const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
   const from = items[0]?.from ?? 0;
   const to = items.at(-1)?.to ?? 0;
-  const length = segment.words.filter((w) => w.from >= from && w.to <= to).length;
+  const length = segment.words.filter((w) => w.from >= from && w.to <= to && w.raw !== ',').length;
   const isAlone =
     segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
   // `next older fault: FAN`

@@ -64,7 +64,7 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   const segments = segmentsOf(
     words,
     (at) => startsAct(reader, words, at),
-    (some) => lacksState(reader, some),
+    (some, ahead) => lacksState(reader, some, ahead),
     (at) => startsPlace(reader, words, at),
     (at) => startsOn(reader, words, at),
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));

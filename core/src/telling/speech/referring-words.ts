@@ -118,6 +118,17 @@ export function referringWords(s: Scan): boolean {
     /^(?:(?:changes?|turns|jumps|goes) to|goes(?= (?:\w+ ){1,3}\w)|becomes?|has got|is coming now|says?|reads?|shows?|showing|read|display(?:s|ed)?|see|appears?|comes? up|it(?:'s| is) (?:now )?|coming|is coming|has)\b/.test(
       here,
     );
+  // `changes from PASS to LOG`
+  if (/^(?:changes?|turns|jumps|goes|switches|moves|flips) from \S+ (?:\S+ )?to\b/.test(here)) {
+    const k = words.findIndex((x, n) => n > i + 2 && x.word === 'to');
+    const shown = shownTextAt(words, k + 1);
+    if (shown && k < i + 6) {
+      put(i, 1, { is: 'act', act: 'see', word: w.word });
+      put(k + 1, shown.length, { is: 'text', text: shown.text });
+      s.i = k + 1 + shown.length;
+      return true;
+    }
+  }
   if (said) {
     const skip = /^is coming now/.test(here)
       ? 3
@@ -162,7 +173,9 @@ export function referringWords(s: Scan): boolean {
       (able[0].mechanism.kind === 'places' &&
         w.word === 'back' &&
         able[0].mechanism.places.some((p) => p.label.toLowerCase() === 'back'))) &&
-    (i === 0 || /^(?:to|into|at|on|the|then|back)$/.test(words[i - 1]?.word ?? ''))
+    (i === 0 ||
+      (items.at(-1)?.is === 'times' && lately?.is === 'control' && lately.place === null) ||
+      /^(?:to|into|at|on|the|then|back)$/.test(words[i - 1]?.word ?? ''))
   ) {
     const place = placeAt(words, i, able[0]);
     if (place && !items.some((x) => x.is === 'sign')) {
@@ -199,6 +212,11 @@ export function referringWords(s: Scan): boolean {
     !items.some(isAct)
   ) {
     s.i += 2;
+    return true;
+  }
+  // `round the back`: where
+  if (w.word === 'back' && words[i - 1]?.word === 'the') {
+    s.i += 1;
     return true;
   }
   if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {

@@ -150,7 +150,7 @@ const startsPurpose = (words: readonly Word[], at: number): boolean =>
 export function segmentsOf(
   words: readonly Word[],
   startsAct: (at: number) => boolean,
-  lacksState: (own: readonly Word[]) => boolean,
+  lacksState: (own: readonly Word[], ahead: readonly Word[]) => boolean,
   startsPlace: (at: number) => boolean,
   startsOn: (at: number) => boolean,
 ): Segment[] {
@@ -294,7 +294,16 @@ export function segmentsOf(
       /^(?:you|i|we|it|then|now)$/.test(words[i + 1]?.word ?? '')
     )
       end('and');
-    else if (w.word === 'and' && !lacksState(own) && startsAct(i + 1)) end('and');
+    else if (
+      // told without stops: somebody goes on with what he or it does
+      flows &&
+      w.word === 'and' &&
+      own.length >= 4 &&
+      /^(?:it|you|she|he|we|i)$/.test(words[i + 1]?.word ?? '') &&
+      !own.some((x) => /^(?:when|if|until|till|once|while|after)$/.test(x.word))
+    )
+      end('and');
+    else if (w.word === 'and' && !lacksState(own, words.slice(i + 1, i + 6)) && startsAct(i + 1)) end('and');
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
       // a button may be called so

@@ -28,9 +28,15 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
             ? after.n
             : (after?.is === 'act' || after?.is === 'light') && later?.is === 'times'
               ? later.n
-              : before?.is === 'number' || before?.is === 'times'
-                ? before.n
-                : null;
+              : items
+                    .slice(i + 1, i + 4)
+                    .every(
+                      (x, n, run) => x.is === 'light' || x.is === 'act' || run.slice(0, n + 1).some(isOf('times')),
+                    ) && items.slice(i + 1, i + 4).some(isOf('times'))
+                ? (items.slice(i + 1, i + 4).find(isOf('times'))?.n ?? null)
+                : before?.is === 'number' || before?.is === 'times'
+                  ? before.n
+                  : null;
         count = times;
         for (const s of item.signs)
           out.push({ kind: 'sound', sign: s.id as SignId, state: 'on', ...(count === null ? {} : { times: count }) });
@@ -187,7 +193,20 @@ export function quicken(r: Reader, segment: Segment): boolean {
 }
 
 /** Whether a stretch names signs and has not said yet what they do. */
-export function lacksState(r: Reader, words: readonly Word[]): boolean {
+export function lacksState(r: Reader, words: readonly Word[], ahead: readonly Word[] = []): boolean {
   const items = itemsOf(words, r.called, r.last);
+  // `S3 and S4 to on`: where to is said of both
+  const before = items.at(-1);
+  const [next] = itemsOf(ahead, r.called, r.last);
+  if (
+    before?.is === 'control' &&
+    before.place === null &&
+    before.own.mechanism.kind === 'places' &&
+    next?.is === 'control' &&
+    next.own !== before.own &&
+    next.own.control.look === before.own.control.look &&
+    next.own.mechanism.kind === 'places'
+  )
+    return true;
   return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || x.is === 'act');
 }

@@ -295,6 +295,27 @@ function readPut(
     if (place !== null) set(r, only, place, at);
     return place !== null;
   }
+  // `close her up`: what was opened last
+  if (
+    named.length === 0 &&
+    act === 'shut' &&
+    items.some(isOf('it')) &&
+    !(only && placeByVerb(only, 'shut') !== null && !isPush(only))
+  ) {
+    const opened = [...r.places.keys()]
+      .reverse()
+      .map((id) => r.called.facts.controls.get(id))
+      .find(
+        (c) =>
+          (c?.control.look === 'lid' || c?.control.look === 'door') &&
+          placeByVerb(c, 'open') === r.places.get(c.control.id),
+      );
+    const shut = opened && placeByVerb(opened, 'shut');
+    if (opened && shut) {
+      set(r, opened, shut, at);
+      return true;
+    }
+  }
   // `open it`, `plug it back in`
   if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {
     const place = placeByVerb(only, act);
