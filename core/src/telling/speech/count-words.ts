@@ -7,6 +7,13 @@ import type { Scan } from './scan.ts';
 export function countWords(s: Scan): boolean {
   const { words, called, items, w, i, take } = s;
   const lengthHere = lengthAt(words, i);
+  // `two minutes later it is shut`
+  if (lengthHere && i === 0 && words[i + lengthHere.length]?.word === 'later') {
+    s.put(i, 1, { is: 'moment' });
+    take(lengthHere.length, { is: 'length', ms: lengthHere.ms, mostMs: lengthHere.mostMs });
+    s.i += 1;
+    return true;
+  }
   if (lengthHere && /^(?:later|earlier|ago)$/.test(words[i + lengthHere.length]?.word ?? '')) {
     s.i += lengthHere.length + 1;
     return true;

@@ -64,6 +64,15 @@ export function handWords(s: Scan): boolean {
       return true;
     }
   }
+  // `bridge JP2`
+  if (/^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here)) {
+    const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
+    const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
+    if (named?.of.control.look === 'jumper') {
+      take(k - i, { is: 'act', act: 'in', word: w.word });
+      return true;
+    }
+  }
   // `pump the pedal`, `stamp on it`
   const foot =
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(

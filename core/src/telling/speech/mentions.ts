@@ -361,6 +361,7 @@ export function supplyFor(called: Called, word: string): ControlFacts | null {
 const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 /** A cover that is taken off is open, one that is put back on is shut. */
 const coverActs: Readonly<Record<string, string>> = {
+  away: 'open',
   out: 'open',
   off: 'open',
   up: 'open',

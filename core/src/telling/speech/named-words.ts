@@ -1,6 +1,6 @@
 import { LampColour } from '../../model/lamp.ts';
 import type { Light } from './item.ts';
-import { actOf } from './lexicon.ts';
+import { actOf, unitMs } from './lexicon.ts';
 import { mentionAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
@@ -69,7 +69,26 @@ export function namedWords(s: Scan): boolean {
         !/^(?:and|or|plus|once|twice|then|for|until|till|on|in|with|when|at|is|are|held|pressed|down|again|to|button|key|together|both|while)$/.test(
           words[i + 1]?.word ?? '',
         ));
-  const control = (isNumber && !inRow && !isNamed) || isPlace || isArticle ? null : called1;
+  // keys with figures on them: pressed, or in a row of keys; not how often or how long
+  const behind = words[i + 1]?.word ?? '';
+  const isCounted =
+    called1?.of.mechanism.kind === 'push' &&
+    w.value !== null &&
+    (behind in unitMs ||
+      (w.word === 'one' && words[i - 1]?.word === 'the') ||
+      /^(?:times?|x|clicks?|turns?|presses|taps|pushes|beeps?|flash\w*|blinks?|quick|short|long|of|percent|degrees|lamps?|lights?|leds?|codes?|faults?|volts?|bar|more|full|or|to)$/.test(
+        behind,
+      ) ||
+      mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper');
+  const isKey =
+    called1?.of.mechanism.kind === 'push' &&
+    called1.length === 1 &&
+    /^\d+$/.test(w.raw) &&
+    (/^(?:press|presses|pressed|hold|holds|held|push|hit|tap|with|and|plus|then|key|button|number|enter|type|is|,)$/.test(
+      words[i - 1]?.word ?? ',',
+    ) ||
+      (items.at(-1)?.is === 'control' && items.at(-1)?.to === words[i - 1]?.to));
+  const control = (isNumber && !inRow && !isNamed && !isKey) || isPlace || isArticle || isCounted ? null : called1;
   const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
   const asLight =
     lit?.m &&

@@ -58,6 +58,37 @@ export function readPlain(
     r.made.push(put);
     return;
   }
+  // `wait for the lamp to go out before you switch the breaker back on`
+  const goesOn = items.findIndex(
+    (x, i) => i > 1 && (x.is === 'control' || (x.is === 'act' && /^(?:set|press|hold|open|shut|in|out)$/.test(x.act))),
+  );
+  if (
+    after?.is === 'act' &&
+    after.act === 'wait' &&
+    goesOn > 1 &&
+    items.slice(1, goesOn).some(isOf('sign')) &&
+    items.slice(1, goesOn).some(isOf('light')) &&
+    /\bbefore\b/.test(saidOf(segment))
+  ) {
+    readPlain(r, segment, items.slice(0, goesOn), at);
+    readPlain(r, segment, items.slice(goesOn), at);
+    return;
+  }
+  // `buzz, buzz, buzz`
+  const heard = r.made.at(-1);
+  const [sound] = heard?.step.kind === 'see' && heard.step.signs.length === 1 ? heard.step.signs : [];
+  const same = after?.is === 'sign' ? after.signs[0] : undefined;
+  if (
+    segment.words.length === 1 &&
+    sound?.kind === 'sound' &&
+    heard &&
+    heard.sentence === r.sentence &&
+    same?.id === sound.sign
+  ) {
+    const signs = [{ ...sound, times: (sound.times ?? 1) + 1 }];
+    r.made[r.made.length - 1] = { ...heard, step: { ...heard.step, signs } as typeof heard.step, to: at.to };
+    return;
+  }
   // `press Start while holding Menu`
   const during = items.findIndex(isOf('while'));
   const heldAt = items.findIndex(

@@ -13,7 +13,7 @@ export function readPress(
   items: readonly Item[],
   at: Readonly<{ from: number; to: number }>,
 ): boolean {
-  const act = items.find(isOf('act'));
+  const act = items.filter(isOf('act')).find((a) => a.act === 'press') ?? items.find(isOf('act'));
   const isPressed =
     act?.act === 'press' || (act?.act === 'set' && items.some((x) => x.is === 'control' && isPush(x.own)));
   const keyed = items.filter(isOf('control')).map((c) => c.own.control.id);
@@ -107,7 +107,7 @@ export function readPress(
     span &&
     act === undefined &&
     !items.some(isOf('sign', 'within', 'moment', 'not')) &&
-    segment.words.length <= 9
+    segment.words.length <= 12
   )
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
   if (pushes.length === 0 && !act && (items.some(isOf('both')) || (span && r.made.at(-1)?.step.kind === 'together'))) {
@@ -211,7 +211,8 @@ export function readPress(
     segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
   // `next older fault: FAN`
   const tellsNext =
-    /\b(?:next|older|previous|earlier|before)\b/.test(r.saidBefore) && segment.words.length <= named + 1;
+    /\b(?:next|older|previous|earlier|before|(?:one|ones) after|following)\b/.test(r.saidBefore) &&
+    segment.words.length <= named + 1;
   const isNext =
     isAlone ||
     tellsNext ||

@@ -219,7 +219,11 @@ export function referringWords(s: Scan): boolean {
     s.i += 1;
     return true;
   }
-  if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
+  if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back', 'away', 'across'].includes(w.word)) {
+    if (/^(?:straight|right|far|go|goes|walk)$/.test(words[i - 1]?.word ?? '') && w.word === 'away') {
+      s.i += 1;
+      return true;
+    }
     take(1, { is: 'place', word: w.word });
     return true;
   }

@@ -176,13 +176,44 @@ export function readSet(
   const length = items.find(isOf('length'));
   const last = r.made.at(-1);
   // `unplug it for half a minute`
-  if (length && r.made.length > before && last?.step.kind === 'set' && !items.some(isOf('within')))
+  if (
+    length &&
+    r.made.length > before &&
+    !r.made.slice(before).some((m) => m.step.kind === 'rest') &&
+    last?.step.kind === 'set' &&
+    !items.some(isOf('within'))
+  )
     r.put({ kind: 'rest', span: spanOf(length) }, length);
   // `pump the pedal three times`
   const times = items.find(isOf('times'));
   const own = last?.step.kind === 'set' ? r.called.facts.controls.get(last.step.control) : undefined;
   if (times && times.n > 1 && r.made.length === before + 1 && last?.step.kind === 'set' && own && own.springs.size > 0)
     r.made[r.made.length - 1] = { ...last, step: { kind: 'group', times: times.n, steps: [last.step] } };
+  // `off and on twice`
+  const fresh = r.made.slice(before);
+  const [first] = fresh;
+  if (
+    times &&
+    times.n > 1 &&
+    first &&
+    fresh.length === 2 &&
+    fresh.every((m) => m.step.kind === 'set' && first.step.kind === 'set' && m.step.control === first.step.control)
+  )
+    r.made.splice(before, 2, {
+      ...first,
+      step: { kind: 'group', times: times.n, steps: fresh.map((m) => m.step) },
+      to: at.to,
+    });
+  // `shut the valve after two minutes`
+  const [put, rest] = r.made.slice(before);
+  if (
+    put?.step.kind === 'set' &&
+    rest?.step.kind === 'rest' &&
+    r.made.length === before + 2 &&
+    /\bafter (?:about |another |some )?\S+(?: \S+)? (?:seconds?|minutes?|s|min)\b/.test(saidOf(segment)) &&
+    put.from < rest.from
+  )
+    r.made.splice(before, 2, rest, put);
   return true;
 }
 
@@ -246,6 +277,24 @@ function readPut(
     }
     if (place === null) continue;
     set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
+    // `off 10 s on again`
+    const [span, then] = items.slice(i + 1, i + 3);
+    const again =
+      item.place !== null && span?.is === 'length' && then?.is === 'place' ? placeByVerb(item.own, then.word) : null;
+    if (span?.is === 'length' && again !== null && again !== place) {
+      r.put({ kind: 'rest', span: spanOf(span) }, span);
+      set(r, item.own, again, then ?? item);
+      done = true;
+      continue;
+    }
+    // off on off on
+    for (const p of items.slice(i + 2)) {
+      if (p.is !== 'place' || next?.is !== 'place') break;
+      const to = placeByVerb(item.own, p.word);
+      if (to === null) break;
+      if (p === items[i + 2]) set(r, item.own, placeByVerb(item.own, next.word) ?? to, next);
+      set(r, item.own, to, p);
+    }
     // off and on again
     const other = item.place !== null && next?.is === 'place' ? placeByVerb(item.own, next.word) : null;
     if (other !== null && other !== place && /^(?:on|off|in|out)$/.test(word ?? '')) set(r, item.own, other, item);

@@ -23,6 +23,17 @@ export function readWait(
     r.held = [];
     return true;
   }
+  // `Breaker off. Ten seconds. Breaker on.`
+  const isBare =
+    before?.step.kind === 'set' &&
+    before.sentence === r.sentence - 1 &&
+    segment.words.every(
+      (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|and|a|good)$/.test(w.word),
+    );
+  if (isBare) {
+    r.put({ kind: 'rest', span: spanOf(length) }, at);
+    return true;
+  }
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;

@@ -127,7 +127,8 @@ function openWindow(
   const before = r.made.findIndex((m) => m.sentence === r.sentence && isAct(m.step));
   const standing = r.made.at(-1);
   // `this button, you've got fifteen seconds`: which one, no more
-  const bareName = earlier.length > 0 && earlier.every((x) => x.is === 'control' && x.place === null);
+  const isRow = r.mode === 'press' && r.pressedIn === r.sentence;
+  const bareName = earlier.length > 0 && !isRow && earlier.every((x) => x.is === 'control' && x.place === null);
   if (bareName) r.last = earlier.filter(isOf('control')).map((c) => c.own);
   const afterPresses =
     !r.actsAhead &&
