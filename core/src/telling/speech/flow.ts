@@ -193,6 +193,25 @@ export function hear(r: Reader, segment: Segment): void {
     r.askedOf.length === 1 && lamp !== undefined && !items.some(isOf('sign')) && items.some(isOf('light'));
   const whole: Item[] = isAnswer ? [{ is: 'sign', signs: [lamp], from: first.from, to: first.from }, ...items] : items;
   const shown = shownIn(r, whole);
+  // `dinged again`: the second time of what was heard before
+  const [sound] = shown;
+  if (
+    shown.length === 1 &&
+    sound?.kind === 'sound' &&
+    r.lastSign?.kind === 'sound' &&
+    r.lastSign.sign === sound.sign &&
+    segment.words.some((w) => w.word === 'again') &&
+    before?.step.kind === 'see'
+  ) {
+    const n = (r.lastSign.times ?? 1) + 1;
+    r.lastSign = { ...sound, times: n };
+    r.made[r.made.length - 1] = {
+      ...before,
+      step: { ...before.step, signs: [r.lastSign] },
+      sentence: segment.sentence,
+    };
+    return;
+  }
   if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
 }
 

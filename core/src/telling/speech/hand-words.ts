@@ -73,6 +73,18 @@ export function handWords(s: Scan): boolean {
       return true;
     }
   }
+  // `in the display four strokes stand`
+  if (
+    w.value !== null &&
+    w.value > 1 &&
+    w.value <= 8 &&
+    /^(?:strokes?|dashes|hyphens)$/.test(words[i + w.span]?.word ?? '')
+  ) {
+    put(i, w.span + 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, w.span + 1, { is: 'text', text: '-'.repeat(w.value) });
+    s.i += w.span + 1;
+    return true;
+  }
   // `pump the pedal`, `stamp on it`
   const foot =
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(

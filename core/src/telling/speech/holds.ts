@@ -56,10 +56,15 @@ export function readHold(
     named.length === 0 &&
     r.held.length === 0 &&
     (segment?.words.some((w) => /^(?:keep|keeps|kept|down)$/.test(w.word)) ?? false);
-  if (keeps && items.some(isOf('it', 'both')) && keepPressed(r, ends, at)) return true;
+  if (keeps && items.some(isOf('it', 'both')) && r.last.every(isPush) && keepPressed(r, ends, at)) return true;
   // what is kept is what is held, whatever was named since
   const goesOn = verbs.some((v) => /^(?:keep|keeps|keeping|holding)$/.test(v));
-  if (named.length === 0 && r.held.length > 0 && ends && (goesOn || items.some(isOf('it', 'both')))) {
+  if (
+    named.length === 0 &&
+    r.held.length > 0 &&
+    ends &&
+    (goesOn || !r.last.some((own) => isPush(own) || own.springs.size > 0) || items.some(isOf('it', 'both')))
+  ) {
     r.put({ kind: 'release', controls: r.held.map((o) => o.control.id), at: ends }, at);
     r.held = [];
     return true;

@@ -22,7 +22,9 @@ export function jointWords(s: Scan): boolean {
         : /^(?:within|inside)/.test(here)
           ? 1
           : 2;
-    const ahead = words.slice(i + k, i + k + 5).some((_, d) => lengthAt(words, i + k + d) !== null);
+    const ahead = words
+      .slice(i + k, i + k + (words[i + k]?.word === 'to' ? 8 : 5))
+      .some((_, d) => lengthAt(words, i + k + d) !== null);
     if (ahead) {
       take(k, { is: 'within' });
       return true;

@@ -133,7 +133,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
         if (words.at(-1) !== look) all.push([`${name} ${look}`, own, false]);
       if (words.length > 1)
         for (const word of words)
-          if (!common.has(word) && !/^\d+$/.test(word) && word.length > 2) all.push([word, own, true]);
+          if ((!common.has(word) && !/^\d+$/.test(word) && word.length > 2) || /^[a-z]{1,2}\d+$/.test(word))
+            all.push([word, own, true]);
       // `number 3` of DIP 3, `switch 3` of S3
       const n = /^(?:s|sw|dip|switch)?(\d+)$/.exec(
         words.length === 2 ? (words[1] ?? '') : words.length === 1 ? name : '',
@@ -180,6 +181,9 @@ const soundWords = [
   'bell',
   'jingle',
   'siren',
+  'honk',
+  'bong',
+  'whistle',
 ];
 
 function signNames(facts: UnitFacts): Named<Sign>[] {
@@ -232,6 +236,20 @@ export function groupAt(
 ): Readonly<{ of: readonly ControlFacts[]; length: number }> | null {
   const word = words[at]?.word ?? '';
   const kind = words[at + 1]?.word ?? '';
+  // `both arrows`, `the two arrows`: what they are called in common
+  const noun = /^(?:both|the|two)$/.test(word)
+    ? words[word === 'the' && words[at + 1]?.value === 2 ? at + 2 : at + 1]
+    : undefined;
+  if (
+    noun &&
+    /^\p{L}{4,}s$/u.test(noun.word) &&
+    !/^(?:buttons|keys|pads|switches|lamps|lights|hands|fingers|thumbs|times|seconds)$/.test(noun.word)
+  ) {
+    const alike = [...called.facts.controls.values()].filter((c) =>
+      plain(c.control.label).some((w) => `${w}s` === noun.word),
+    );
+    if (alike.length === 2) return { of: alike, length: words.indexOf(noun) + 1 - at };
+  }
   // `both doors`: all that look like that
   if (word === 'both' || word === 'all') {
     const k = words[at + 1]?.word === 'the' ? at + 2 : at + 1;
@@ -370,8 +388,18 @@ const coverActs: Readonly<Record<string, string>> = {
   back: 'shut',
 };
 
+const jumperPlace = ({ mechanism }: ControlFacts, act: string): PlaceId | null => {
+  const wanted =
+    act === 'in' || act === 'on' || act === 'shut'
+      ? /^(?:bridged|fitted|in|on|closed|set|made)$/
+      : /^(?:out|off|open|parked|removed)$/;
+  if (!/^(?:in|on|out|off|open|shut)$/.test(act) || mechanism.kind !== 'places') return null;
+  return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
+};
+
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
+  (own.control.look === 'jumper' ? jumperPlace(own, act) : null) ??
   placeByAct(own, act) ??
   (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
   ((opposites[act] ?? []).find(

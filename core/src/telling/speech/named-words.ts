@@ -97,7 +97,7 @@ export function namedWords(s: Scan): boolean {
       items.some((x) => x.is === 'sign') ||
       /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
   const beepsAs =
-    /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(
+    /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong|ding|dong|honk|bong|clang|whistle)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(
       here,
     );
   const isVerb =
@@ -186,6 +186,16 @@ export function namedWords(s: Scan): boolean {
       ].includes(words[k]?.word ?? '') &&
       k < i + control.length + 8
     ) {
+      // `rocker on the side off`: where it is
+      if (
+        /^(?:on|in|at)$/.test(words[k]?.word ?? '') &&
+        /^(?:the|its|your)$/.test(words[k + 1]?.word ?? '') &&
+        placeAt(words, k + 3, own) &&
+        !mentionAt(words, k + 2, called.controls)
+      ) {
+        k += 3;
+        break;
+      }
       const place = placeAt(words, k, own);
       if (place && !(['in', 'at', 'on'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
         break;

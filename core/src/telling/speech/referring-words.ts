@@ -62,10 +62,13 @@ export function referringWords(s: Scan): boolean {
     const switched =
       /^(?:turn|turns|turned|switch|switches|switched|power|powers|powered)$/.test(words[i - 1]?.word ?? '') ||
       words.slice(i + 1, k).some((x) => /^(?:switched|turned|powered)$/.test(x.word));
+    // what was named in the same breath goes before what was named earlier
+    const near = items.findLast((x) => x.is === 'control');
+    const nearest = near?.is === 'control' && near.place === null && !isPush(near.own) ? near.own : null;
     const able =
       plugged || w.word === 'them' || w.word === 'those'
         ? []
-        : last.filter((own) => own.mechanism.kind !== 'push' && !(switched && isCover(own)));
+        : (nearest ? [nearest] : last).filter((own) => own.mechanism.kind !== 'push' && !(switched && isCover(own)));
     const isWhere =
       /^(?:beside|behind|under|of|with|for|by|near|above|below|from|about|like|than|next)$/.test(
         words[i - 1]?.word ?? '',
@@ -234,6 +237,7 @@ export function referringWords(s: Scan): boolean {
   return false;
 }
 
+const isPush = (own: ControlFacts): boolean => own.mechanism.kind === 'push';
 const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 const isAct = (item: Item): boolean => item.is === 'act';
 const commonPlaces =

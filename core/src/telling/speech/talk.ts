@@ -108,6 +108,8 @@ export function isTalk(r: Reader, segment: Segment): boolean {
     segment.joined === 'start' &&
     // a number alone counts the steps of a list
     !(segment.words.length === 1 && first?.value != null) &&
+    // `F2 out`: a fuse is called so
+    !(moves && moves.of.mechanism.kind !== 'push') &&
     code.test(raw) &&
     !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
   );
