@@ -85,6 +85,17 @@ export function handWords(s: Scan): boolean {
     s.i += w.span + 1;
     return true;
   }
+  if (/^until (?:the stop|the end|it stops)\b/.test(here)) {
+    s.i += 3;
+    return true;
+  }
+  // `"88" appears`
+  if (/^["“].+["”]$/.test(w.raw) && /^(?:comes?|appears?|is|shows?|pops?|stands?)$/.test(words[i + 1]?.word ?? '')) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
+    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
+    return true;
+  }
   // `pump the pedal`, `stamp on it`
   const foot =
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(

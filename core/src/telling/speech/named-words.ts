@@ -55,6 +55,7 @@ export function namedWords(s: Scan): boolean {
     called1.length === 1 &&
     /^(?:on|off|in|out|back|open|set|light|up|down)$/.test(w.word) &&
     w.raw === w.word &&
+    !(/^(?:up|down)$/.test(w.word) && /^(?:takes|goes|brings|gives|moves|is|does)$/.test(words[i + 1]?.word ?? '')) &&
     !(/^(?:up|down)$/.test(w.word) && (words[i - 1]?.value ?? null) !== null) &&
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
       words[i - 1]?.word ?? ',',

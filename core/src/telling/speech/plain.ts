@@ -89,6 +89,32 @@ export function readPlain(
     r.made[r.made.length - 1] = { ...heard, step: { ...heard.step, signs } as typeof heard.step, to: at.to };
     return;
   }
+  // `and while they are in, flick the switch`: what was pressed is held
+  const stays =
+    /^(?:and )?(?:while|whilst) (?:they|it|both|those|these)(?:'re|'s| are| is)? (?:both |still )?(?:in|down|held|pressed|pushed)\b/.exec(
+      saidOf(segment),
+    );
+  const lastMade = r.made.at(-1);
+  if (stays && lastMade && (lastMade.step.kind === 'together' || lastMade.step.kind === 'press')) {
+    const ids =
+      lastMade.step.kind === 'together'
+        ? lastMade.step.controls
+        : lastMade.step.control === 'any'
+          ? []
+          : [lastMade.step.control];
+    const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
+    if (owns.length > 0) {
+      r.made[r.made.length - 1] = {
+        ...lastMade,
+        step: { kind: 'hold', controls: owns.map((o) => ({ control: o.control.id })), until: { kind: 'release' } },
+      };
+      r.held = owns;
+      const ends = segment.words[stays[0].split(' ').length - 1]?.to ?? at.from;
+      const rest = items.filter((x) => x.from >= ends);
+      if (rest.length > 0) readPlain(r, segment, rest, at);
+      return;
+    }
+  }
   // `press Start while holding Menu`
   const during = items.findIndex(isOf('while'));
   const heldAt = items.findIndex(
@@ -187,12 +213,22 @@ export function readPlain(
     return;
   }
   const reached = tail.find(isOf('number'));
-  const [one] = r.held.length > 0 ? r.held : r.last;
+  const pressedTo = act?.act === 'press' ? controls.map((c) => c.own) : [];
+  const [one] = pressedTo.length === 1 ? pressedTo : r.held.length > 0 ? r.held : r.last;
   if (until >= 0 && !ends && reached && one && isPush(one) && controls.every((c) => c.own === one)) {
     const before = r.made.at(-1);
     if (before?.step.kind === 'hold' && before.step.until.kind === 'release') r.made.pop();
     r.held = [];
-    r.put({ kind: 'step-list', control: one.control.id, to: reached.n, start: 0, by: 'ramp' }, at);
+    r.put(
+      {
+        kind: 'step-list',
+        control: one.control.id,
+        to: reached.n,
+        start: 0,
+        by: pressedTo.length === 1 ? 'press' : 'ramp',
+      },
+      at,
+    );
     return;
   }
   // `you wait until one minute is over`
@@ -298,9 +334,10 @@ export function readPlain(
       return;
     }
   }
-  r.far = /\b(?:as far (?:\w+ )?as|all the way|fully|completely|until it stops|to the stop|to the end)\b/.test(
-    saidOf(segment),
-  );
+  r.far =
+    /\b(?:as far (?:\w+ )?as|all the way|fully|completely|until it stops|until the stop|until the end|to the stop|to the end)\b/.test(
+      saidOf(segment),
+    );
   if (readTurn(r, head, at)) return;
   if (readSet(r, segment, head, at)) return;
   if (readPress(r, segment, head, at)) return;

@@ -107,7 +107,7 @@ export function readPress(
     span &&
     act === undefined &&
     !items.some(isOf('sign', 'within', 'moment', 'not')) &&
-    segment.words.length <= 12
+    segment.words.filter((w) => w.from >= (items[0]?.from ?? 0) && w.to <= (items.at(-1)?.to ?? 0)).length <= 11
   )
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
   if (pushes.length === 0 && !act && (items.some(isOf('both')) || (span && r.made.at(-1)?.step.kind === 'together'))) {
@@ -270,6 +270,19 @@ export function readPress(
     return true;
   // what is held already is only named once more
   if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;
+  // `there are two buttons, Start and Menu`: named, nothing more
+  if (
+    bare &&
+    times.length === 0 &&
+    /^(?:and |then )?(?:there(?:'s| is| are)?|it has|you(?:'ve)? (?:see|have|got)) (?:a|two|three|four|these|the)?\b/.test(
+      r.saidBefore,
+    ) &&
+    !/\b(?:press|hold|seconds?)\b/.test(r.saidBefore) &&
+    r.pressedIn !== r.sentence
+  ) {
+    r.last = pushes.map((p) => p.own);
+    return true;
+  }
   const goesOn =
     bare ||
     (r.mode === 'press' &&
@@ -277,7 +290,7 @@ export function readPress(
       (segment.joined === 'comma' || segment.joined === 'and' || segment.joined === 'then'));
   if (!isPressed && !goesOn && !(times.length > 0 && act === undefined)) {
     // named without anything done to it: what “it” goes back to
-    if (act?.act !== 'see') r.last = pushes.map((p) => p.own);
+    if (act?.act !== 'see' || /\b(?:that|which) (?:says|reads)\b/.test(said)) r.last = pushes.map((p) => p.own);
     return false;
   }
   const lengthBoth = items.find(isOf('length'));

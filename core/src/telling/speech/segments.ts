@@ -238,6 +238,7 @@ export function segmentsOf(
     } else if (
       own.length > 0 &&
       (/^(?:if|because|unless|cause|cos)$/.test(w.word) ||
+        (w.word === 'otherwise' && words[i - 1]?.word !== 'because') ||
         (w.word === 'which' && /^(?:is|means|was|are)$/.test(words[i + 1]?.word ?? '')) ||
         startsPurpose(words, i))
     ) {
@@ -295,11 +296,18 @@ export function segmentsOf(
     )
       end('and');
     else if (
+      // `and while they are in, flick the switch`
+      w.word === 'and' &&
+      /^(?:while|whilst)$/.test(words[i + 1]?.word ?? '') &&
+      own.length > 2
+    )
+      end('and');
+    else if (
       // told without stops: somebody goes on with what he or it does
       flows &&
       w.word === 'and' &&
       own.length >= 4 &&
-      /^(?:it|you|she|he|we|i)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:it|you|she|he|we|i|nothing)$/.test(words[i + 1]?.word ?? '') &&
       !own.some((x) => /^(?:when|if|until|till|once|while|after)$/.test(x.word))
     )
       end('and');

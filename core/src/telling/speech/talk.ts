@@ -68,7 +68,9 @@ export const leadsOn = (text: string): boolean =>
   /\b(?:scroll|browse|page|leaf|step|walk|go|move)(?:s|ing)? (?:up and down )?(?:through|along) (?:them|it|the)\b/.test(
     text,
   ) ||
-  /\b(?:takes|gets|brings|moves) you\b|\bgoes? back(?: one)?$/.test(text);
+  /\b(?:takes|gets|brings|moves) you\b|\bgoes? back(?: one)?$|\b(?:takes|moves|brings) (?:you |it )?(?:forward|back|on|onwards)\b/.test(
+    text,
+  );
 
 /** What a code means, what a part measures, what causes it: nothing of that is done. */
 export function isTalk(r: Reader, segment: Segment): boolean {

@@ -275,6 +275,19 @@ function readPut(
         continue;
       }
     }
+    // `lid to`: shut, as some say it
+    const shutTo =
+      place === null &&
+      (item.own.control.look === 'lid' || item.own.control.look === 'door') &&
+      segment.words.at(-1)?.word === 'to' &&
+      segment.words.length <= 4
+        ? placeByVerb(item.own, 'shut')
+        : null;
+    if (shutTo !== null) {
+      set(r, item.own, shutTo, item);
+      done = true;
+      continue;
+    }
     if (place === null) continue;
     set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
     // `off 10 s on again`
@@ -307,7 +320,13 @@ function readPut(
       // `wait half a minute before you turn it to bake`
       const first = items.find((x) => x.is === 'control' && !isPush(x.own));
       const [set, rest] = r.made.slice(-2);
-      if (first && length.to <= first.from && set?.step.kind === 'set' && rest && /\bbefore\b/.test(saidOf(segment)))
+      if (
+        first &&
+        length.to <= first.from &&
+        set?.step.kind === 'set' &&
+        rest &&
+        /\bbefore\b|\bwait\b/.test(saidOf(segment))
+      )
         r.made.splice(-2, 2, rest, set);
     }
     return true;

@@ -156,7 +156,24 @@ function openWindow(
     if (!m || !isTrail(r, m) || (standing?.step.kind === 'press' && m.step.kind === 'set')) break;
     run -= 1;
   }
-  const begun = afterPresses ? run : isTrailing && before >= 0 ? before : r.made.length;
+  // told without stops, only what the stretch itself does; `do that within …` is of all that was done just now
+  const isAll = /\bdo (?:that|this|it|all|them)\b/.test(saidOf(segment));
+  let since = r.made.length;
+  for (let k = since - 1; isAll && k >= 0; k -= 1) {
+    const m = r.made[k];
+    if (!m || !isTrail(r, m) || m.sentence < r.sentence - 3) break;
+    since = k;
+  }
+  const ownActs = r.flows && within > 0 && !bareName && items.slice(0, within).some(isDone);
+  const begun = afterPresses
+    ? run
+    : isAll
+      ? since
+      : ownActs
+        ? r.made.length
+        : isTrailing && before >= 0
+          ? before
+          : r.made.length;
   r.window = { mostMs: length.ms, from, at: begun, sentence: r.sentence };
   return own;
 }
