@@ -9,6 +9,15 @@ export function lengthAt(
   const w = words[at];
   if (!w) return null;
   const unit = (i: number): number | undefined => unitMs[words[i]?.word ?? ''];
+  // `a good half minute`
+  if (
+    ['a', 'another', 'the'].includes(w.word) &&
+    ['good', 'full', 'whole', 'further'].includes(words[at + 1]?.word ?? '') &&
+    words[at + 2]?.word === 'half'
+  ) {
+    const half = lengthAt(words, at + 2);
+    return half ? { ...half, length: half.length + 2 } : null;
+  }
   if (w.word === 'half') {
     const i = ['a', 'an'].includes(words[at + 1]?.word ?? '') ? at + 2 : at + 1;
     const ms = unit(i);

@@ -80,6 +80,12 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     )
   )
     return;
+  // `if you have gone past it, Jog goes back`
+  if (
+    /^(?:and |so )?if (?:you|i|we)(?:'ve| have) (?:gone|went|missed|passed|skipped|seen|got)\b/.test(text) &&
+    !named(items.slice(1))
+  )
+    return;
   const all = shownIn(r, items);
   const signs = items.filter(isOf('sign')).flatMap((x) => x.signs);
   const [lamp] = signs;

@@ -46,6 +46,15 @@ export function countWords(s: Scan): boolean {
       return true;
     }
   }
+  // `every click to the right`, `each further click clockwise`
+  const every =
+    /^(?:each|every) (?:further |single |more )?(?:click|notch|step) (?:to the |to |more )?(?:right|left|clockwise|anticlockwise|anti-clockwise|counterclockwise)\b/.exec(
+      s.here,
+    );
+  if (every) {
+    take(every[0].split(' ').findIndex((x) => /^(?:click|notch|step)$/.test(x)) + 1, { is: 'clicks', n: 1 });
+    return true;
+  }
   const count = timesAt(words, i);
   if (count) {
     take(count.length, { is: 'times', n: count.n });

@@ -154,7 +154,7 @@ export function hear(r: Reader, segment: Segment): void {
     r.sentence = segment.sentence;
     r.pending = [];
   }
-  if (!first || !end || segment.isQuestion || segment.words.length > 9 || r.made.length === 0) return;
+  if (!first || !end || segment.isQuestion || segment.words.length > 12 || r.made.length === 0) return;
   const items = itemsOf(segment.words, r.called, []);
   const before = r.made.at(-1);
   const [sign] = before?.step.kind === 'see' ? before.step.signs : [];
@@ -314,6 +314,14 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     if (r.held.length > 0) r.nth = { n: wanted.n, sentence: r.sentence };
     see(r, [{ kind: 'sound', sign: heard.id as SignId, state: 'on', times: wanted.n }], at);
+    return;
+  }
+  // `don't let go yet … now you can`
+  if (
+    /^(?:and )?(?:now|then) (?:you|we) (?:can|may)$|^(?:you|we) (?:can|may) now$/.test(saidOf(segment)) &&
+    r.held.length > 0
+  ) {
+    readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;
   }
   // `I don't bother with that, I just …`

@@ -28,6 +28,10 @@ export function handWords(s: Scan): boolean {
     s.i += here.startsWith('do not') ? 3 : 2;
     return true;
   }
+  if (/^(?:nothing else|no others?)\b/.test(here)) {
+    s.i += 2;
+    return true;
+  }
   // `and you do nothing`: that is no warning
   if (/^(?:do|does|did|doing) nothing\b/.test(here)) {
     s.i += 2;
@@ -96,6 +100,20 @@ export function handWords(s: Scan): boolean {
     s.i += words[i + 2]?.word === 'up' ? 3 : 2;
     return true;
   }
+  // `lock the clutch`, `fold the step`: a place by the verb that brings it there
+  const [article, named2] = [words[i + 1]?.word ?? '', words[i + 2]];
+  const target =
+    /^(?:the|your|my)$/.test(article) && named2 && w.word.length > 3 ? mentionAt(words, i + 2, called.controls) : null;
+  if (target && target.of.mechanism.kind === 'places') {
+    const place = target.of.mechanism.places.find(
+      (p) => p.id === `${w.word}ed` || p.id === `${w.word}d` || (p.id === w.word && !/^(?:open|shut)$/.test(p.id)),
+    );
+    if (place) {
+      put(i, 2 + target.length, { is: 'control', own: target.of, place: place.id });
+      s.i += 2 + target.length;
+      return true;
+    }
+  }
   // `pump the pedal`, `stamp on it`
   const foot =
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(
@@ -106,6 +124,15 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   // `pressed and not let go of`
+  if (
+    /^(?:don't|dont|do not|never|not) (?:take|lift|move|remove) (?:your|the|a|that|my) (?:finger|thumb|hand|foot)s?(?: \w+)? (?:off|away|up)\b/.test(
+      here,
+    )
+  ) {
+    const n = words.findIndex((x, k) => k > i + 3 && /^(?:off|away|up)$/.test(x.word)) + 1 - i;
+    take(n, { is: 'act', act: 'hold', word: 'keep' });
+    return true;
+  }
   const kept =
     /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(
       here,
@@ -149,6 +176,19 @@ export function handWords(s: Scan): boolean {
   const taken = /^(?:take|takes|took|taken|taking|lift|lifts|lifted|pull|pulls|pulled) (off|out)\b/.exec(here);
   if (taken) {
     take(2, { is: 'act', act: 'out', word: taken[1] });
+    return true;
+  }
+  // `take the front cover away`
+  const awayAt = /^(?:take|takes|took|taken|lift|lifts|pull|pulls)$/.test(w.word)
+    ? words.slice(i + 1, i + 6).findIndex((x) => x.word === 'away')
+    : -1;
+  if (
+    awayAt > 0 &&
+    words.slice(i + 1, i + 1 + awayAt).some((_, k) => mentionAt(words, i + 1 + k, called.controls) !== null)
+  ) {
+    put(i, 1, { is: 'act', act: 'out', word: 'off' });
+    s.passed.add(i + 1 + awayAt);
+    s.i += 1;
     return true;
   }
   // `he waited for another one`

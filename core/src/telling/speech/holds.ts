@@ -216,7 +216,9 @@ export function readRelease(
   const heard = r.made.at(-1);
   const [sound] = heard?.step.kind === 'see' && heard.step.signs.length === 1 ? heard.step.signs : [];
   const atSound: Moment | null =
-    (sound?.kind === 'sound' || sound?.kind === 'text') && heard && heard.sentence >= r.sentence - 2
+    (sound?.kind === 'sound' || sound?.kind === 'text' || (sound?.kind === 'lamp' && heard?.sentence === r.sentence)) &&
+    heard &&
+    heard.sentence >= r.sentence - 2
       ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.kind === 'sound' ? (sound.times ?? 1) : 1 }
       : null;
   const ends: Moment | null =

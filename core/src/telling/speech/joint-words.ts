@@ -11,13 +11,13 @@ export function jointWords(s: Scan): boolean {
     return true;
   }
   if (
-    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
+    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just| then)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
       here,
     )
   ) {
     const k = /^in under/.test(here)
       ? 2
-      : /^(?:in less than|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just) got)/.test(here)
+      : /^(?:in less than|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just|then) got)/.test(here)
         ? 3
         : /^(?:within|inside)/.test(here)
           ? 1

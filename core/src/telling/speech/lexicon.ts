@@ -19,7 +19,7 @@ export type Act =
 
 const acts: Readonly<Record<Act, string>> = {
   press:
-    'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod click actuate actuates actuated actuation actuating',
+    'press presses pressed pressing push pushes pushed pushing hit hits hitting tap taps tapped tapping touch touched punch poke prod click actuate actuates actuated actuation actuating operate operates operated operating',
   hold: 'hold holds held holding squeeze squeezes squeezed squeezing keep keeps kept keeping depress depressed',
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',

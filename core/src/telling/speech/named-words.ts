@@ -55,21 +55,26 @@ export function namedWords(s: Scan): boolean {
     called1.length === 1 &&
     /^(?:on|off|in|out|back|open|set|light|up|down)$/.test(w.word) &&
     w.raw === w.word &&
+    !(/^(?:up|down)$/.test(w.word) && /^(?:up|down)$/.test(words[i + 1]?.word ?? '')) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:takes|goes|brings|gives|moves|is|does)$/.test(words[i + 1]?.word ?? '')) &&
     !(/^(?:up|down)$/.test(w.word) && (words[i - 1]?.value ?? null) !== null) &&
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
       words[i - 1]?.word ?? ',',
     );
   // a button called A is meant where it is written so and stands by itself, not as an article
+  const after = words[i + 1];
+  const standsAlone =
+    after === undefined ||
+    !/^\p{Ll}/u.test(after.raw) ||
+    (after.value !== null && after.word !== 'one') ||
+    /^(?:and|or|plus|once|twice|then|for|until|till|on|in|with|when|at|is|are|held|pressed|down|again|to|button|key|together|both|while)$/.test(
+      after.word,
+    );
   const isArticle =
     called1?.length === 1 &&
     /^[ai]$/.test(w.word) &&
-    (w.raw === w.word
-      ? !/^(?:press|hold|push|hit|tap|button|key|letter)$/.test(words[i - 1]?.word ?? '')
-      : /^\p{Ll}/u.test(words[i + 1]?.raw ?? ',') &&
-        !/^(?:and|or|plus|once|twice|then|for|until|till|on|in|with|when|at|is|are|held|pressed|down|again|to|button|key|together|both|while)$/.test(
-          words[i + 1]?.word ?? '',
-        ));
+    !standsAlone &&
+    !(w.raw === w.word && /^(?:press|hold|push|hit|tap|button|key|letter)$/.test(words[i - 1]?.word ?? ''));
   // keys with figures on them: pressed, or in a row of keys; not how often or how long
   const behind = words[i + 1]?.word ?? '';
   const isCounted =

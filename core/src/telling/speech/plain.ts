@@ -115,10 +115,39 @@ export function readPlain(
       return;
     }
   }
+  // `it comes on and two seconds later it goes off`: the lamp that was seen
+  const off = r.made.at(-1);
+  const [lamp] = off?.step.kind === 'see' && off.step.signs.length === 1 ? off.step.signs : [];
+  if (
+    lamp?.kind === 'lamp' &&
+    off &&
+    off.sentence >= r.sentence - 1 &&
+    /\b(?:it|that)(?:'s| has)? (?:then )?(?:goes|go|went|gone|turns) (?:off|out|dark)\b/.test(saidOf(segment)) &&
+    !items.some((x) => x.is === 'sign' || (x.is === 'control' && x.place === null))
+  ) {
+    const dark = { kind: 'lamp' as const, sign: lamp.sign, state: 'dark' as const };
+    see(r, [dark], at);
+    if (r.held.length > 0) r.nth = { n: 1, sentence: r.sentence };
+    return;
+  }
+  // `it goes again`: the sound that was heard, once more
+  if (
+    lamp?.kind !== 'lamp' &&
+    /^(?:and )?(?:then )?it (?:goes|does it|does that|sounds|does) again$/.test(saidOf(segment)) &&
+    r.lastSign?.kind === 'sound'
+  ) {
+    const n = (r.nth?.n ?? r.lastSign.times ?? 1) + 1;
+    r.nth = { n, sentence: r.sentence };
+    return;
+  }
+  // `hurry, five seconds`: for the keys told just before
   // `press Start while holding Menu`
   const during = items.findIndex(isOf('while'));
   const heldAt = items.findIndex(
-    (x, i) => i > during && x.is === 'act' && (x.act === 'hold' || /^(?:pressing|pushing|depressing)$/.test(x.word)),
+    (x, i) =>
+      i > during &&
+      x.is === 'act' &&
+      (x.act === 'hold' || /^(?:pressing|pushing|depressing|operating|pressed|depressed|operated)$/.test(x.word)),
   );
   if (
     during > 0 &&
@@ -126,7 +155,7 @@ export function readPlain(
     items.slice(during).some(isOf('control')) &&
     items.slice(0, during).some((x) => x.is === 'control' || x.is === 'clicks')
   ) {
-    const held = items.slice(heldAt).map((x): Item => (x.is === 'act' ? { ...x, act: 'hold', word: 'hold' } : x));
+    const held = items.slice(during + 1).map((x): Item => (x.is === 'act' ? { ...x, act: 'hold', word: 'hold' } : x));
     readPlain(r, segment, held, at);
     readPlain(r, segment, items.slice(0, during), at);
     return;
@@ -276,7 +305,19 @@ export function readPlain(
     }
     if (at14.kind !== 'text' && readHold(r, head, ends, at, segment)) return;
   }
-  const shown = shownIn(r, head);
+  // `it starts flashing quickly`: the lamp that was seen just now
+  const seenBefore = r.made.at(-1);
+  const [itself] = seenBefore?.step.kind === 'see' && seenBefore.step.signs.length === 1 ? seenBefore.step.signs : [];
+  const itsSign =
+    itself?.kind === 'lamp' && seenBefore && seenBefore.sentence >= r.sentence - 1
+      ? r.called.facts.signs.get(itself.sign)
+      : undefined;
+  const isIts =
+    itsSign &&
+    head[0]?.is === 'it' &&
+    head.some(isOf('light')) &&
+    !head.some(isOf('sign', 'control', 'act', 'moment', 'not'));
+  const shown = shownIn(r, isIts ? [{ is: 'sign', signs: [itsSign], from: at.from, to: at.from }, ...head] : head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
   if (shown.length === 0 && isSigns) {
     // `the lamps Fog, Warm`: these of them

@@ -30,20 +30,30 @@ export function readPress(
   }
   const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
   const [only1] = pushes;
+  const one1 = pushes.filter((p, k) => pushes.findIndex((q) => q.own === p.own) === k);
   const words1 = saidOf(segment);
   const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
   // `and Slower down`, of a list that was said to be walked
   const leads = leadsOn(words1) || (r.ledIn === r.sentence && segment.words.length <= 3 && !isPressed);
   if (
     only1 &&
-    (pushes.length === 1 || (pushes.length === 2 && leadsOn(words1) && !items.some(isOf('both')))) &&
+    (one1.length === 1 ||
+      (one1.length === 2 &&
+        segment.words.filter((w) => w.to <= (only1?.from ?? 0)).length <= 5 &&
+        !/^(?:\w+ ){0,3}is\b/.test(words1) &&
+        leadsOn(words1) &&
+        !items.some(isOf('both')))) &&
     leads &&
     !items.some(
-      (x) => (x.is === 'act' && !/^(?:set|step|wait)$/.test(x.act)) || x.is === 'sign' || x.is === 'length' || false,
+      (x) =>
+        (x.is === 'act' && !(leadsOn(words1) ? /^(?:set|step|wait|see)$/ : /^(?:set|step|wait)$/).test(x.act)) ||
+        (x.is === 'sign' && !leadsOn(words1)) ||
+        x.is === 'light' ||
+        x.is === 'length',
     )
   ) {
     const times = items.find(isOf('times'))?.n ?? 1;
-    for (const p of pushes) r.put({ kind: 'press', control: p.own.control.id, times }, pushes.length > 1 ? p : at);
+    for (const p of one1) r.put({ kind: 'press', control: p.own.control.id, times }, one1.length > 1 ? p : at);
     r.last = [only1.own];
     r.ledIn = r.sentence;
     return true;
@@ -296,6 +306,9 @@ export function readPress(
   const lengthBoth = items.find(isOf('length'));
   if ((items.some(isOf('both')) || r.both) && pushes.length > 1 && lengthBoth)
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'together', from: at.from, to: at.to }], null, at);
+  // `Lock and Go long`: both of them, for long
+  if (items.some(isOf('long')) && pushes.length > 1 && times.length === 0)
+    return readHold(r, [...items, { is: 'act', act: 'hold', word: 'long', from: at.from, to: at.to }], null, at);
   const isBoth = items.some(isOf('both')) || r.both;
   r.both = false;
   if (isBoth && pushes.length > 1) {

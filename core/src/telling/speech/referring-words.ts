@@ -43,6 +43,8 @@ export function referringWords(s: Scan): boolean {
         'should',
         'be',
         'switched',
+        'returned',
+        'brought',
         'turned',
         'moved',
       ].includes(words[k]?.word ?? '') &&
@@ -222,11 +224,7 @@ export function referringWords(s: Scan): boolean {
     s.i += 1;
     return true;
   }
-  if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back', 'away', 'across'].includes(w.word)) {
-    if (/^(?:straight|right|far|go|goes|walk)$/.test(words[i - 1]?.word ?? '') && w.word === 'away') {
-      s.i += 1;
-      return true;
-    }
+  if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
     take(1, { is: 'place', word: w.word });
     return true;
   }

@@ -274,6 +274,7 @@ export function segmentsOf(
       own.push(w);
     else if (
       // in the middle of what is said: `you count now up to`, `shall then be moved`
+      (w.word === 'then' && words[i + 1]?.word === 'got') ||
       (w.word === 'then' && /^(?:be|been|being|is|are|was|have|has)$/.test(words[i + 1]?.word ?? '')) ||
       (w.word === 'now' &&
         own.length > 0 &&
@@ -293,6 +294,22 @@ export function segmentsOf(
       w.word === 'and' &&
       own.some((x) => /^(?:don't|dont|never|not)$/.test(x.word)) &&
       /^(?:you|i|we|it|then|now)$/.test(words[i + 1]?.word ?? '')
+    )
+      end('and');
+    else if (
+      // `opening and closing the door`, `open and shut it`
+      w.word === 'and' &&
+      /^open(?:s|ed|ing)?$/.test(words[i - 1]?.word ?? '') &&
+      /^(?:shut|close)(?:s|d|ing|ting)?$|^closing$/.test(words[i + 1]?.word ?? '')
+    )
+      own.push(w);
+    else if (
+      // told without stops: `and as soon as it does that`
+      flows &&
+      w.word === 'and' &&
+      own.length > 2 &&
+      /^(?:when|once|as)$/.test(words[i + 1]?.word ?? '') &&
+      (words[i + 1]?.word !== 'as' || words[i + 2]?.word === 'soon')
     )
       end('and');
     else if (

@@ -224,6 +224,18 @@ function readPut(
   at: Readonly<{ from: number; to: number }>,
 ): boolean {
   const named = items.filter(isOf('control')).filter((c) => !isPush(c.own));
+  // `opening and closing the door`
+  const [moved] = named;
+  const verbs = items.filter(isOf('act')).map((a) => a.act);
+  const opens = verbs.indexOf('open');
+  if (moved && named.length === 1 && opens >= 0 && verbs[opens + 1] === 'shut') {
+    const [open, shut] = [placeByVerb(moved.own, 'open'), placeByVerb(moved.own, 'shut')];
+    if (open && shut) {
+      if (r.places.get(moved.own.control.id) !== open) set(r, moved.own, open, at);
+      set(r, moved.own, shut, at);
+      return true;
+    }
+  }
   let done = false;
   let act: string | null = null;
   for (const [i, item] of items.entries()) {

@@ -37,7 +37,10 @@ export function readWait(
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;
-  if (!/\b(?:wait|waits|waited|leave|left|rest|count|stand|sits?|give|do nothing)\b/.test(text) && !follows)
+  if (
+    !/\b(?:wait|waits|waiting|waited|leave|leaves|leaving|left|rest|count|stand|sits?|give|do nothing)\b/.test(text) &&
+    !follows
+  )
     return false;
   if (
     /\b(?:takes|took|about|every|after|minutes? (?:old|later)|lasts?)\b/.test(text) &&
