@@ -67,6 +67,15 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
   // a sentence with a reading in it is about a part
+  // what is to be left alone
+  r.leftAlone = new Set(
+    segments
+      .filter(
+        (s) =>
+          !s.flows && /\b(?:leave|leaves) (?:it|that|them|this|those|these) (?:well )?(?:alone|be)\b/.test(saidOf(s)),
+      )
+      .map((s) => s.sentence),
+  );
   r.measured = new Set(segments.filter((s) => hasReading(s)).map((s) => s.sentence));
   let told = 0;
   // what a sentence names and makes nothing of stays open
@@ -234,6 +243,15 @@ export function read(r: Reader, segment: Segment): void {
   const items = itemsOf(segment.words, r.called, r.last);
   const [first] = segment.words;
   const end = segment.words.at(-1);
+  // `do the breaker again and try it faster`: begun anew
+  const isAnew =
+    /^(?:then |just )?do (?:the \w+|it|that|all of it) again$/.test(saidOf(segment)) &&
+    r.ahead.some((s) => /\b(?:try|faster|slower|quicker|sooner)\b/.test(saidOf(s)));
+  if (r.leftAlone.has(segment.sentence) || isAnew) {
+    if (first && end && named(items)) r.holes.push({ from: first.from, to: end.to, why: 'warned' });
+    if (isAnew) r.skipping = segment.sentence;
+    return;
+  }
   if (
     first &&
     segment.words.length <= 3 &&
@@ -360,7 +378,9 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `you turn it off and the memory is gone`
   if (
-    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(r.ahead.slice(0, 1).map(saidOf).join(' ')) &&
+    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(
+      `${/\band (?:the|your|all|its) \w+ (?:is|are|gets)\b/.test(saidOf(segment)) ? saidOf(segment) : ''} ${r.ahead.slice(0, 1).map(saidOf).join(' ')}`,
+    ) &&
     items.some(isOf('control'))
   ) {
     r.holes.push({ ...at, why: 'warned' });

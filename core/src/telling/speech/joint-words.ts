@@ -71,6 +71,11 @@ export function jointWords(s: Scan): boolean {
     );
     return true;
   }
+  const inCase = /^in (?:the )?case (?!of)/.exec(here);
+  if (inCase) {
+    take(inCase[0].trim().split(' ').length, { is: 'if' });
+    return true;
+  }
   if (w.word === 'if' || (w.word === 'should' && i === 0)) {
     take(1, { is: 'if' });
     return true;

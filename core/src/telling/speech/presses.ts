@@ -21,6 +21,15 @@ export function readPress(
   const { entered } = r;
   // what the keys do that characters are put in with, or the same told out
   if (entered && keyed.length > 0 && keyed.every((id) => entered.keys.includes(id)) && !isPressed) return true;
+  if (
+    entered &&
+    keyed.length > 0 &&
+    keyed.every((id) => entered.keys.includes(id)) &&
+    /\b(?:changes?|alters?|moves?|goes|selects?)\b.*\b(?:letter|character|place|next|digit|figure|position)/.test(
+      saidOf(segment),
+    )
+  )
+    return true;
   // the entries of a menu told once more, with the key between them
   if (r.chosenIn === r.sentence && keyed.length > 0 && !isPressed && !items.some(isOf('length'))) return true;
   const any = items.find(isOf('any'));

@@ -69,6 +69,7 @@ export class Reader {
   /** The lamps a question was about: what is answered is of them. */
   askedOf: readonly Sign[] = [];
   measured: ReadonlySet<number> = new Set();
+  leftAlone: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();
   chosenIn = -1;
   chosenAt = -1;
