@@ -116,9 +116,21 @@ const countsBehind = (items: readonly Item[], words: readonly Word[]): Item[] =>
 function saidRow(items: readonly Item[], turned: ControlId | null): SaidBeat[] {
   const row: SaidBeat[] = [];
   let clicks: number | null = null;
-  for (const item of items) {
+  for (const [i, item] of items.entries()) {
     const { from, to } = item;
     const before = row.at(-1);
+    const key = items[i - 1];
+    // `Start two, Drain one`: how often
+    const isCount =
+      item.is === 'number' &&
+      key?.is === 'control' &&
+      key.own.mechanism.kind === 'push' &&
+      from - key.to < 3 &&
+      items[i + 1]?.is !== 'way';
+    if (isCount && before) {
+      row[row.length - 1] = { ...before, times: item.n, to };
+      continue;
+    }
     const of = item.is === 'control' ? item.own.control.id : item.is === 'any' ? 'any' : null;
     if (item.is === 'clicks' || item.is === 'number') clicks = item.n;
     else if (item.is === 'way' && turned !== null) {
