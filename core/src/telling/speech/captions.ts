@@ -83,16 +83,20 @@ function chat(raw: string): ReadIn | null {
   return { text, turns, cues: [] };
 }
 
-/** Two who take turns, each line begun by a dash; a list of things to do has no questions in it. */
+/** Two who take turns, each line begun by a dash or in quotes; a list of things to do has no questions in it. */
 function dialogue(lines: readonly string[]): ReadIn | null {
-  const dashed = lines.filter((l) => /^\s*(?:[-–—]|>{1,2}) ?\S/.test(l));
-  const asked = dashed.filter((l) => /\?\s*$/.test(l)).length;
+  const begins = /^\s*(?:[-–—]|>{1,2}|["“„«](?=.*["”“»]\s*$)) ?\S/;
+  const dashed = lines.filter((l) => begins.test(l));
+  const asked = dashed.filter((l) => /\?["”“»]?\s*$/.test(l)).length;
   if (dashed.length < 6 || dashed.length < lines.length * 0.85 || asked < 2) return null;
   let text = '';
   const turns: Array<{ from: number; who: string }> = [];
   for (const line of lines) {
     if (text !== '') text += '\n';
-    const said = line.trim().replace(/^(?:[-–—]|>{1,2}) ?/, '');
+    const said = line
+      .trim()
+      .replace(/^["“„«](.*)["”“»]$/, '$1')
+      .replace(/^(?:[-–—]|>{1,2}) ?/, '');
     if (said !== line.trim()) turns.push({ from: text.length, who: turns.length % 2 === 0 ? 'One' : 'The other' });
     text += said;
   }

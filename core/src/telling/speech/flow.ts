@@ -163,7 +163,15 @@ export function hear(r: Reader, segment: Segment): void {
     r.sentence = segment.sentence;
     r.pending = [];
   }
-  if (!first || !end || segment.isQuestion || segment.words.length > 12 || r.made.length === 0) return;
+  if (
+    !first ||
+    !end ||
+    segment.isQuestion ||
+    /^(?:so|because|i think|should)\b/.test(saidOf(segment)) ||
+    segment.words.length > 12 ||
+    r.made.length === 0
+  )
+    return;
   const items = itemsOf(segment.words, r.called, []);
   const before = r.made.at(-1);
   const [sign] = before?.step.kind === 'see' ? before.step.signs : [];

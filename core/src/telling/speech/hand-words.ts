@@ -7,7 +7,10 @@ import { plainTextAt, shownTextAt } from './shown-text.ts';
 export function handWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
   // what is let go of stands between the two words
-  if (/^(?:let|lets|letting)\b/.test(w.word) && !/^let(?:s|ting)? them (?:pushed|pressed|down|in)/.test(here)) {
+  if (
+    /^(?:let|lets|letting)\b/.test(w.word) &&
+    !/^let(?:s|ting)? (?:them|it|both) (?:pushed|pressed|down|in|held)/.test(here)
+  ) {
     const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
     if (ahead > 0) {
       put(i, 1, { is: 'let-go' });
@@ -111,6 +114,34 @@ export function handWords(s: Scan): boolean {
     if (place) {
       put(i, 2 + target.length, { is: 'control', own: target.of, place: place.id });
       s.i += 2 + target.length;
+      return true;
+    }
+  }
+  // `when you see a nine`, of a display
+  if (
+    /^(?:see|sees|reads|reaches|reach)$/.test(w.word) &&
+    /^(?:a|an|the)$/.test(words[i + 1]?.word ?? '') &&
+    words[i + 2]?.value != null &&
+    (words[i + 2]?.value ?? 99) < 10 &&
+    /^(?:|that|then|you|,|and|on|in)$/.test(words[i + 3]?.word ?? '') &&
+    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+  ) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i + 2, 1, { is: 'text', text: String(words[i + 2]?.value ?? '') });
+    s.i += 3;
+    return true;
+  }
+  // `off and on at the rocker`
+  const offOn = /^(off|on)(?: and|,) (off|on)(?: again)? (?:at|with|on|by)(?: the)? /.exec(here);
+  if (offOn) {
+    const k = offOn[0].trim().split(' ').length;
+    const named = mentionAt(words, i + k, called.controls);
+    const first = named && placeByVerb(named.of, offOn[1] ?? '');
+    const then = named && placeByVerb(named.of, offOn[2] ?? '');
+    if (named && first && then && named.of.mechanism.kind === 'places') {
+      put(i, k, { is: 'control', own: named.of, place: first });
+      put(i, k + named.length, { is: 'control', own: named.of, place: then });
+      s.i += k + named.length;
       return true;
     }
   }

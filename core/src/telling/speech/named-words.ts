@@ -109,6 +109,8 @@ export function namedWords(s: Scan): boolean {
   const isVerb =
     control?.length === 1 &&
     actOf.has(w.word) &&
+    // `plug out` is what is done with the plug
+    !(w.word === 'plug' && words[i + 1]?.word === 'out') &&
     // `slide back to normal`, of a slide
     !(words[i + 1]?.word === 'back' && words[i + 2]?.word === 'to' && placeAt(words, i + 3, control.of)) &&
     /^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') &&

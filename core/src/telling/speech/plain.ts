@@ -141,6 +141,14 @@ export function readPlain(
     return;
   }
   // `hurry, five seconds`: for the keys told just before
+  // `before I give the fuse back I push P1`: first what is said last; the rest is said again
+  const laterKey = items.findIndex((x) => x.is === 'control' && isPush(x.own));
+  const firstSet = items.findIndex((x) => x.is === 'control' && !isPush(x.own));
+  if (/^(?:and |but )?before (?:i|you|we|one)\b/.test(saidOf(segment)) && firstSet >= 0 && laterKey > firstSet) {
+    const verb = items.findIndex((x, i) => i > firstSet && i < laterKey && x.is === 'act' && x.act !== 'set');
+    readPlain(r, segment, items.slice(verb > 0 ? verb : laterKey), at);
+    return;
+  }
   // `press Start while holding Menu`
   const during = items.findIndex(isOf('while'));
   const heldAt = items.findIndex(
@@ -305,6 +313,16 @@ export function readPlain(
     }
     if (at14.kind !== 'text' && readHold(r, head, ends, at, segment)) return;
   }
+  if (
+    until >= 0 &&
+    ends?.kind === 'sign' &&
+    ends.shown.kind === 'sound' &&
+    act?.act === 'press' &&
+    keys.length > 1 &&
+    head.some(isOf('both')) &&
+    readHold(r, head, ends, at, segment)
+  )
+    return;
   // `it starts flashing quickly`: the lamp that was seen just now
   const seenBefore = r.made.at(-1);
   const [itself] = seenBefore?.step.kind === 'see' && seenBefore.step.signs.length === 1 ? seenBefore.step.signs : [];

@@ -248,7 +248,10 @@ export function readPress(
     isNext &&
     (!r.reading || tellsNext) &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
+  // `both thumbs: Fan and Humidity`
+  const grips = /\b(?:thumbs?|fingers?|hands?)(?: on)?$/.test(r.saidBefore) && bare;
   const down =
+    grips ||
     items.some((x, i) => x.is === 'place' && x.word === 'down' && items[i - 1]?.is !== 'number') ||
     /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are )?on\b/.test(said);
   if (down && !isPressed) {

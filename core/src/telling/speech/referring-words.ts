@@ -106,11 +106,11 @@ export function referringWords(s: Scan): boolean {
     return true;
   }
   if (
-    /^(?:(?:let|leave|keep) them (?:pushed|pressed|down|in|held)|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|pushed|pulled|down))\b/.test(
+    /^(?:(?:let|leave|leaves|keep|keeps) (?:them|it|that|both) (?:pushed|pressed|depressed|down|in|held)(?! (?:place|mind|the|a|for))|press and hold|push and hold|presses and holds|hold down|keep (?:\w+ )?(?:held|pressed|pushed|pulled|down))\b/.test(
       here,
     )
   ) {
-    if (/^(?:let|leave|keep) them/.test(here)) {
+    if (/^(?:let|leave|leaves|keep|keeps) (?:them|it|that|both)/.test(here)) {
       put(i, 3, { is: 'act', act: 'hold', word: 'hold' });
       put(i + 1, 1, { is: 'it' });
       s.i += 3;

@@ -29,7 +29,7 @@ export function isPurpose({ words }: Segment): boolean {
 /** What others do, what would happen, what is not part of it. */
 export function isAside(segment: Segment): boolean {
   const text = saidOf(segment);
-  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|(?:nb )?on (?:the |a |an )?\w+ (?:it was|you had|one had)|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and )?(?:it|that)(?:'s| is)? (?:\w+ ){1,2}(?:clicks|turns|notches) (?:from|away)|(?:and |which |this |that |it )*(?:silences|mutes|quietens|shuts up) |(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
+  return /^(?:on the (?:old|other|old grey) ones?|some people|somebody (?:asked|told|said|says|will|keeps|left|has|once|always|else)|(?:this|that|it) is (?:only |always )?done (?:with|by)|(?:and |but |so )?(?:it|this|that|they)(?:'s| is| are) (?:a|an|my|your|only|in the|at the|by the)|my (?:sister|brother|colleague|cousin|theory)|he said|she said|they say|people say|what doesn't work|the man said|i've seen|i have seen|the old man|it has been reported|everybody tells|should you|unless|that way|too (?:slow|late|fast|short)|otherwise the|or it|or she|or else|(?:nb )?on (?:the |a |an )?\w+ (?:it was|you had|one had)|last time|yesterday|(?:i|we|he|they|you)(?: have| had)? (?:tie|tied|tape|taped|strap|strapped|jam|jammed|wedge|wedged)|so (?:that )?(?:i|you|we) (?:could|can) see|(?:and )?(?:it|that)(?:'s| is)? (?:\w+ ){1,2}(?:clicks|turns|notches) (?:from|away)|(?:and |so )?(?:that|thats|that's)(?: is)? (?:two|three|four|five|six|seven|eight|\d+) (?:presses|pushes|taps|clicks)\b|(?:and |which |this |that |it )*(?:silences|mutes|quietens|shuts up) |(?:and |but )?(?:it|he|she|that)(?:'ll| will|'d| would)? (?:jumps?|springs?|snaps?|falls?|comes?|goes|flicks?) back (?:to|by|into|on)|(?:and |but )?(?:it|he|she) stays)\b/.test(
     text,
   );
 }
@@ -60,7 +60,7 @@ export function hasReading(segment: Segment): boolean {
 
 /** `Menu advances to the next fault`, `Call gives you the one before`: what a key is for that leads on. */
 export const leadsOn = (text: string): boolean =>
-  /\bfor the (?:next|older|previous|other|others|rest|last|second|one before)\b/.test(text) ||
+  /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|one before)\b/.test(text) ||
   (/\b(?:gives?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|older|previous|other|one (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
     text,
   ) &&

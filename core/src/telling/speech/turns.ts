@@ -21,6 +21,19 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
       item.is === 'number' &&
       items.some(isOf('way')) &&
       (r.mode === 'turn' || (items[i - 1]?.is === 'way' && (named !== undefined || r.last.includes(own))));
+    // `three up, one down`, of a knob
+    const beside = items[i + 1];
+    const upDown = beside?.is === 'place' && /^(?:up|down)$/.test(beside.word) ? beside.word : null;
+    if (
+      (item.is === 'number' || item.is === 'clicks') &&
+      upDown &&
+      (named || r.last.includes(own) || r.mode === 'turn') &&
+      !items.some((x) => x.is === 'control' && isPush(x.own))
+    ) {
+      r.put({ kind: 'turn', control: own.control.id, clicks: item.n, way: upDown === 'up' ? 'cw' : 'ccw' }, item);
+      done = true;
+      return;
+    }
     // `three clockwise, back one`: as many the other way
     const turned = r.made.at(-1)?.step;
     if (

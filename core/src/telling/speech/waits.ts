@@ -34,6 +34,29 @@ export function readWait(
     r.put({ kind: 'rest', span: spanOf(length) }, at);
     return true;
   }
+  // `Timer, 5 s, one beep`: so long
+  if (
+    before?.step.kind === 'press' &&
+    before.step.times === 1 &&
+    before.step.control !== 'any' &&
+    before.sentence === r.sentence &&
+    r.pressedIn === r.sentence &&
+    r.made.filter((m) => m.sentence === r.sentence && m.step.kind === 'press').length === 1 &&
+    segment.words.every(
+      (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|a|good|long)$/.test(w.word),
+    )
+  ) {
+    r.made[r.made.length - 1] = {
+      ...before,
+      step: {
+        kind: 'hold',
+        controls: [{ control: before.step.control }],
+        until: { kind: 'span', span: spanOf(length) },
+      },
+      to: at.to,
+    };
+    return true;
+  }
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;
