@@ -35,7 +35,8 @@ export function readHold(
     isPush(own) || own.springs.size > 0 || ['pedal', 'lever', 'trigger'].includes(own.control.look);
   const named = all.filter((c) => holdable(c.own));
   const others = all.filter((c) => !holdable(c.own) && c.place !== null);
-  if (others.length > 0 && named.length === 0) {
+  const isIt = items.some(isOf('it', 'both')) && r.last.length > 0 && r.last.every(holdable);
+  if (others.length > 0 && named.length === 0 && !isIt) {
     for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
     return true;
   }

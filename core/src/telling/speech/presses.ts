@@ -252,7 +252,8 @@ export function readPress(
   const grips = /\b(?:thumbs?|fingers?|hands?)(?: on)?$/.test(r.saidBefore) && bare;
   const down =
     grips ||
-    items.some((x, i) => x.is === 'place' && x.word === 'down' && items[i - 1]?.is !== 'number') ||
+    (items.some((x, i) => x.is === 'place' && x.word === 'down' && items[i - 1]?.is !== 'number') &&
+      !/\b(?:scroll|go|goes|step|move|walk|page|count|get)(?:s|ing)? (?:up and )?down\b/.test(said)) ||
     /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are )?on\b/.test(said);
   if (down && !isPressed) {
     const owns = pushes.map((p) => p.own);

@@ -269,7 +269,7 @@ export function segmentsOf(
       // pressed and held, pressed and not let go of
       w.word === 'and' &&
       /^(?:press|presses|pressed|push|pushes|pushed)$/.test(words[i - 1]?.word ?? '') &&
-      /^(?:hold|holds|held|keep|kept|not|do|don't|dont|never)$/.test(words[i + 1]?.word ?? '')
+      /^(?:hold|holds|held|keep|kept|not|do|don't|dont|never|release|let)$/.test(words[i + 1]?.word ?? '')
     )
       own.push(w);
     else if (

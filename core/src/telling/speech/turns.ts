@@ -340,7 +340,7 @@ function readPut(
   }
   if (done) {
     const length = items.find(isOf('length'));
-    if (length && !items.some(isOf('within'))) {
+    if (length && !items.some(isOf('within')) && r.made.at(-2)?.step.kind !== 'rest') {
       r.put({ kind: 'rest', span: spanOf(length) }, length);
       // `wait half a minute before you turn it to bake`
       const first = items.find((x) => x.is === 'control' && !isPush(x.own));
