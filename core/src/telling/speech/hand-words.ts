@@ -1,7 +1,6 @@
 import { lengthAt } from './amounts.ts';
-import { mentionAt, placeAt, placeByVerb, supplyFor } from './mentions.ts';
+import { mentionAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
-import { plainTextAt, shownTextAt } from './shown-text.ts';
 
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
@@ -48,110 +47,8 @@ export function handWords(s: Scan): boolean {
     take(remains[0].split(' ').length, { is: 'act', act: 'hold', word: 'keep' });
     return true;
   }
-  // `confirm with Enter`
-  const confirms =
-    /^(?:confirm|confirms|confirmed|acknowledge|acknowledged|accept|accepted|validate)(?: it| this| that)? (?:with|by|using|by pressing)(?: the)? /.exec(
-      here,
-    );
-  if (confirms) {
-    const n = confirms[0].trim().split(' ').length;
-    if (mentionAt(words, i + n, called.controls)?.of.mechanism.kind === 'push') {
-      take(n, { is: 'act', act: 'press', word: 'press' });
-      return true;
-    }
-  }
-  // `cycle the isolator`
-  if (/^(?:cycle|cycles|recycle) the\b/.test(here)) {
-    const named = mentionAt(words, i + 2, called.controls);
-    const [off, on] = named ? [placeByVerb(named.of, 'off'), placeByVerb(named.of, 'on')] : [];
-    if (named && off && on) {
-      put(i, 2 + named.length, { is: 'control', own: named.of, place: off });
-      put(i, 2 + named.length, { is: 'control', own: named.of, place: on });
-      s.i += 2 + named.length;
-      return true;
-    }
-  }
-  // `bridge JP2`
-  if (/^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here)) {
-    const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
-    const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
-    if (named?.of.control.look === 'jumper') {
-      take(k - i, { is: 'act', act: 'in', word: w.word });
-      return true;
-    }
-  }
-  // `in the display four strokes stand`
-  if (
-    w.value !== null &&
-    w.value > 1 &&
-    w.value <= 8 &&
-    /^(?:strokes?|dashes|hyphens)$/.test(words[i + w.span]?.word ?? '')
-  ) {
-    put(i, w.span + 1, { is: 'act', act: 'see', word: 'shows' });
-    put(i, w.span + 1, { is: 'text', text: '-'.repeat(w.value) });
-    s.i += w.span + 1;
-    return true;
-  }
   if (/^until (?:the stop|the end|it stops)\b/.test(here)) {
     s.i += 3;
-    return true;
-  }
-  // `"88" appears`
-  if (/^["“].+["”]$/.test(w.raw) && /^(?:comes?|appears?|is|shows?|pops?|stands?)$/.test(words[i + 1]?.word ?? '')) {
-    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
-    put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
-    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
-    return true;
-  }
-  // `lock the clutch`, `fold the step`: a place by the verb that brings it there
-  const [article, named2] = [words[i + 1]?.word ?? '', words[i + 2]];
-  const target =
-    /^(?:the|your|my)$/.test(article) && named2 && w.word.length > 3 ? mentionAt(words, i + 2, called.controls) : null;
-  if (target && target.of.mechanism.kind === 'places') {
-    const place = target.of.mechanism.places.find(
-      (p) => p.id === `${w.word}ed` || p.id === `${w.word}d` || (p.id === w.word && !/^(?:open|shut)$/.test(p.id)),
-    );
-    if (place) {
-      put(i, 2 + target.length, { is: 'control', own: target.of, place: place.id });
-      s.i += 2 + target.length;
-      return true;
-    }
-  }
-  // `when you see a nine`, of a display
-  if (
-    /^(?:see|sees|reads|reaches|reach)$/.test(w.word) &&
-    /^(?:a|an|the)$/.test(words[i + 1]?.word ?? '') &&
-    words[i + 2]?.value != null &&
-    (words[i + 2]?.value ?? 99) < 10 &&
-    /^(?:|that|then|you|,|and|on|in)$/.test(words[i + 3]?.word ?? '') &&
-    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
-  ) {
-    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
-    put(i + 2, 1, { is: 'text', text: String(words[i + 2]?.value ?? '') });
-    s.i += 3;
-    return true;
-  }
-  // `off and on at the rocker`
-  const offOn = /^(off|on)(?: and|,) (off|on)(?: again)? (?:at|with|on|by)(?: the)? /.exec(here);
-  if (offOn) {
-    const k = offOn[0].trim().split(' ').length;
-    const named = mentionAt(words, i + k, called.controls);
-    const first = named && placeByVerb(named.of, offOn[1] ?? '');
-    const then = named && placeByVerb(named.of, offOn[2] ?? '');
-    if (named && first && then && named.of.mechanism.kind === 'places') {
-      put(i, k, { is: 'control', own: named.of, place: first });
-      put(i, k + named.length, { is: 'control', own: named.of, place: then });
-      s.i += k + named.length;
-      return true;
-    }
-  }
-  // `pump the pedal`, `stamp on it`
-  const foot =
-    /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(
-      here,
-    );
-  if (foot && !/^(?:the|a|your|drain|water|heat|oil|fuel)$/.test(words[i - 1]?.word ?? '')) {
-    take(1, { is: 'act', act: 'press', word: 'press' });
     return true;
   }
   // `pressed and not let go of`
@@ -302,54 +199,6 @@ export function handWords(s: Scan): boolean {
     s.i += 2;
     return true;
   }
-  // `power it up`, `powered down`
-  const upDown = /^power(?:s|ed|ing)?(?: it| him| her| the unit| the machine)? (up|down|on|off)\b/.exec(here);
-  if (upDown && called.facts.supply[0]) {
-    const own = supplyFor(called, 'on') ?? called.facts.supply[0];
-    const way = placeByVerb(own, /up|on/.test(upDown[1] ?? '') ? 'on' : 'off');
-    const n = upDown[0].split(' ').length;
-    if (way) {
-      put(i, n, { is: 'control', own, place: way });
-      s.i += n;
-      return true;
-    }
-  }
-  // `cycle the power`
-  const cycled =
-    /^(?:(?:cycle|recycle|cycles) the (?:power|mains|supply)|power[- ]cycle(?:s|d)?(?: it| the \w+)?)\b/.exec(here);
-  if (cycled) {
-    const own = supplyFor(called, 'on');
-    const [off, on] = own ? [placeByVerb(own, 'off'), placeByVerb(own, 'on')] : [];
-    const n = words.slice(i, i + 3).some((x) => x.word === 'power-cycle') ? 1 : cycled[0].split(' ').length;
-    if (own && off && on) {
-      put(i, n, { is: 'control', own, place: off });
-      put(i, n, { is: 'control', own, place: on });
-      s.i += n;
-      return true;
-    }
-  }
-  // `double press`, `double-tap`
-  const doubled = /^(double|triple)[- ](?=press|push|tap|click)/.exec(here);
-  if (doubled || /^(?:double|triple)-(?:press|push|tap|click)/.test(w.word)) {
-    const n = w.word.startsWith('d') ? 2 : 3;
-    put(i, 1, { is: 'act', act: 'press', word: 'press' });
-    put(i, 1, { is: 'times', n });
-    s.i += doubled && !w.word.includes('-') ? 2 : 1;
-    return true;
-  }
-  // `give current again`, `cut the power`
-  const powered =
-    /^(give|gives|gave|giving|cut|cuts|cutting|kill|kills|killed)(?: it| him| her| them)?(?: the)? (?:current|power|electricity|juice|mains|supply)\b/.exec(
-      here,
-    );
-  const [supply] = called.facts.supply;
-  const to = powered && supply ? placeByVerb(supply, powered[1]?.startsWith('g') ? 'on' : 'off') : null;
-  if (powered && supply && to) {
-    const n = powered[0].split(' ').length;
-    put(i, n, { is: 'control', own: supply, place: to });
-    s.i += n;
-    return true;
-  }
   if (/^(?:plus or minus|give or take|more or less)\b/.test(here)) {
     s.i += 3;
     return true;
@@ -392,27 +241,6 @@ export function handWords(s: Scan): boolean {
   if (/^(?:hang on to|hang onto|hanging on to)\b/.test(here)) {
     take(here.startsWith('hang onto') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
     return true;
-  }
-  if (
-    /^(?=.*[A-Z])[A-Z0-9]{2,5}$/.test(w.raw) &&
-    /^(?:comes?|appears?|is|shows?|pops?|stands?|flash\w*|lights?)$/.test(words[i + 1]?.word ?? '') &&
-    !mentionAt(words, i, called.controls) &&
-    !mentionAt(words, i, called.signs) &&
-    [...called.facts.signs.values()].some((s) => s.kind === 'segments' || s.kind === 'text')
-  ) {
-    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
-    put(i, 1, { is: 'text', text: w.raw });
-    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
-    return true;
-  }
-  if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
-    const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
-    if (shown) {
-      put(i, 1, { is: 'act', act: 'see', word: w.word });
-      put(i + 1, shown.length, { is: 'text', text: shown.text });
-      s.i += 1 + shown.length;
-      return true;
-    }
   }
   if (/^(?:not|no) (?:more|less|later|longer) than\b/.test(here)) {
     s.i += words[i + 3]?.word === 'that' ? 4 : 3;

@@ -1,5 +1,6 @@
 import type { ControlFacts } from '../../unit/facts.ts';
 import { countWords } from './count-words.ts';
+import { displayWords } from './display-words.ts';
 import { groupWords } from './groups.ts';
 import { handWords } from './hand-words.ts';
 import type { Item } from './item.ts';
@@ -8,10 +9,22 @@ import type { Called } from './mentions.ts';
 import { namedWords } from './named-words.ts';
 import { referringWords } from './referring-words.ts';
 import { Scan } from './scan.ts';
+import { supplyWords } from './supply-words.ts';
 import type { Word } from './text.ts';
+import { verbWords } from './verb-words.ts';
 
 /** Kinds of words, each tried in turn at the word one is at; the first that knows it takes as many as belong to it. */
-const kinds = [handWords, groupWords, countWords, namedWords, jointWords, referringWords];
+const kinds = [
+  supplyWords,
+  verbWords,
+  displayWords,
+  handWords,
+  groupWords,
+  countWords,
+  namedWords,
+  jointWords,
+  referringWords,
+];
 
 /** Everything a stretch names, in order. What says nothing of the unit is passed over. */
 export function itemsOf(words: readonly Word[], called: Called, last: readonly ControlFacts[]): Item[] {

@@ -1,0 +1,63 @@
+import { mentionAt } from './mentions.ts';
+import type { Scan } from './scan.ts';
+import { plainTextAt, shownTextAt } from './shown-text.ts';
+
+/** What a display is said to show. */
+export function displayWords(s: Scan): boolean {
+  const { words, called, items, w, i, put } = s;
+  // `in the display four strokes stand`
+  if (
+    w.value !== null &&
+    w.value > 1 &&
+    w.value <= 8 &&
+    /^(?:strokes?|dashes|hyphens)$/.test(words[i + w.span]?.word ?? '')
+  ) {
+    put(i, w.span + 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, w.span + 1, { is: 'text', text: '-'.repeat(w.value) });
+    s.i += w.span + 1;
+    return true;
+  }
+  // `"88" appears`
+  if (/^["“].+["”]$/.test(w.raw) && /^(?:comes?|appears?|is|shows?|pops?|stands?)$/.test(words[i + 1]?.word ?? '')) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
+    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
+    return true;
+  }
+  // `when you see a nine`, of a display
+  if (
+    /^(?:see|sees|reads|reaches|reach)$/.test(w.word) &&
+    /^(?:a|an|the)$/.test(words[i + 1]?.word ?? '') &&
+    words[i + 2]?.value != null &&
+    (words[i + 2]?.value ?? 99) < 10 &&
+    /^(?:|that|then|you|,|and|on|in)$/.test(words[i + 3]?.word ?? '') &&
+    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+  ) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i + 2, 1, { is: 'text', text: String(words[i + 2]?.value ?? '') });
+    s.i += 3;
+    return true;
+  }
+  if (
+    /^(?=.*[A-Z])[A-Z0-9]{2,5}$/.test(w.raw) &&
+    /^(?:comes?|appears?|is|shows?|pops?|stands?|flash\w*|lights?)$/.test(words[i + 1]?.word ?? '') &&
+    !mentionAt(words, i, called.controls) &&
+    !mentionAt(words, i, called.signs) &&
+    [...called.facts.signs.values()].some((s) => s.kind === 'segments' || s.kind === 'text')
+  ) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, 1, { is: 'text', text: w.raw });
+    s.i += words[i + 2]?.word === 'up' ? 3 : 2;
+    return true;
+  }
+  if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
+    const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
+    if (shown) {
+      put(i, 1, { is: 'act', act: 'see', word: w.word });
+      put(i + 1, shown.length, { is: 'text', text: shown.text });
+      s.i += 1 + shown.length;
+      return true;
+    }
+  }
+  return false;
+}

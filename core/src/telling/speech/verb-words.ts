@@ -1,0 +1,61 @@
+import { mentionAt } from './mentions.ts';
+import type { Scan } from './scan.ts';
+
+/** Verbs that say by themselves what is done: bridge, confirm with, lock, pump, double-press. */
+export function verbWords(s: Scan): boolean {
+  const { words, called, w, here, i, take, put } = s;
+  // `confirm with Enter`
+  const confirms =
+    /^(?:confirm|confirms|confirmed|acknowledge|acknowledged|accept|accepted|validate)(?: it| this| that)? (?:with|by|using|by pressing)(?: the)? /.exec(
+      here,
+    );
+  if (confirms) {
+    const n = confirms[0].trim().split(' ').length;
+    if (mentionAt(words, i + n, called.controls)?.of.mechanism.kind === 'push') {
+      take(n, { is: 'act', act: 'press', word: 'press' });
+      return true;
+    }
+  }
+  // `bridge JP2`
+  if (/^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here)) {
+    const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
+    const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
+    if (named?.of.control.look === 'jumper') {
+      take(k - i, { is: 'act', act: 'in', word: w.word });
+      return true;
+    }
+  }
+  // `lock the clutch`, `fold the step`: a place by the verb that brings it there
+  const [article, named2] = [words[i + 1]?.word ?? '', words[i + 2]];
+  const target =
+    /^(?:the|your|my)$/.test(article) && named2 && w.word.length > 3 ? mentionAt(words, i + 2, called.controls) : null;
+  if (target && target.of.mechanism.kind === 'places') {
+    const place = target.of.mechanism.places.find(
+      (p) => p.id === `${w.word}ed` || p.id === `${w.word}d` || (p.id === w.word && !/^(?:open|shut)$/.test(p.id)),
+    );
+    if (place) {
+      put(i, 2 + target.length, { is: 'control', own: target.of, place: place.id });
+      s.i += 2 + target.length;
+      return true;
+    }
+  }
+  // `pump the pedal`, `stamp on it`
+  const foot =
+    /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(
+      here,
+    );
+  if (foot && !/^(?:the|a|your|drain|water|heat|oil|fuel)$/.test(words[i - 1]?.word ?? '')) {
+    take(1, { is: 'act', act: 'press', word: 'press' });
+    return true;
+  }
+  // `double press`, `double-tap`
+  const doubled = /^(double|triple)[- ](?=press|push|tap|click)/.exec(here);
+  if (doubled || /^(?:double|triple)-(?:press|push|tap|click)/.test(w.word)) {
+    const n = w.word.startsWith('d') ? 2 : 3;
+    put(i, 1, { is: 'act', act: 'press', word: 'press' });
+    put(i, 1, { is: 'times', n });
+    s.i += doubled && !w.word.includes('-') ? 2 : 1;
+    return true;
+  }
+  return false;
+}
