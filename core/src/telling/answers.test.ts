@@ -27,6 +27,20 @@ describe('what is not known is asked, and one answer settles all that is alike',
     expect(read(way, { ways: { knob: 'ccw' } }).doubts).toEqual([]);
   });
 
+  const unit = 'Power off. Turn the knob three times to the right. Power on. Then turn the knob twice to the left.';
+  it('clicks or whole turns', () => {
+    expect(script(unit)).toBe('set power off\nset power on');
+    expect(read(unit).doubts.map((d) => d.asked)).toEqual([
+      { is: 'unit', control: 'knob' },
+      { is: 'unit', control: 'knob' },
+    ]);
+    expect(script(unit, { units: { knob: 'clicks' } })).toBe(
+      'set power off\nturn knob right 3 clicks\nset power on\nturn knob left 2 clicks',
+    );
+    expect(script(unit, { units: { knob: 'turns' } })).toContain('sweep knob right 3 turns');
+    expect(read(unit, { units: { knob: 'turns' } }).doubts).toEqual([]);
+  });
+
   const one =
     'So power off first, right, and hold that one down for five seconds. Power on. Hold that one down for two seconds.';
   it('which one “that one” is', () => {
@@ -54,7 +68,7 @@ describe('what is not known is asked, and one answer settles all that is alike',
       'set power off\npress c 3 times\nset power on\npress c 2 times',
     );
   });
-  it.each([way, one, name])('until then a hole stands at its place: %#', (text) => {
+  it.each([way, unit, one, name])('until then a hole stands at its place: %#', (text) => {
     const told = read(text);
     const open = stretchesOf(told).filter((s) => s.is === 'not-understood');
     expect(told.doubts.length).toBeGreaterThan(0);

@@ -2,15 +2,18 @@ import type { ControlId } from '../base/ids.ts';
 import type { Step } from '../model/route.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 
-/** What decides a doubt: which way a knob goes, which control “that one” is, what somebody calls a control. */
+/** What decides a doubt: which way a knob goes, whether by clicks or whole turns, which control “that one” is, what somebody calls a control. */
 export type Asked =
   | Readonly<{ is: 'way'; control: ControlId }>
+  | Readonly<{ is: 'unit'; control: ControlId }>
   | Readonly<{ is: 'one'; phrase: string; does: 'press' | 'hold' | 'set' }>
   | Readonly<{ is: 'name'; phrase: string; does: 'press' | 'hold' | 'set' }>;
 
 /** What was answered; one answer settles all that is alike in a telling. Names and phrases in small letters. */
 export type Answers = Readonly<{
   ways: Readonly<Record<string, 'cw' | 'ccw'>>;
+  /** Whether a knob that is turned “three times” goes three clicks or three turns. */
+  units?: Readonly<Record<string, 'clicks' | 'turns'>>;
   ones: Readonly<Record<string, string>>;
   names: Readonly<Record<string, string>>;
 }>;
@@ -33,7 +36,7 @@ export function withNames(facts: UnitFacts, names: Answers['names']): UnitFacts 
 
 /** The controls a doubt may be about, those that can be done so first; ways for a knob. */
 export function picksFor(asked: Asked, facts: UnitFacts): readonly ControlFacts[] {
-  if (asked.is === 'way') return [];
+  if (asked.is === 'way' || asked.is === 'unit') return [];
   const fits = (own: ControlFacts): boolean =>
     asked.does === 'set'
       ? own.mechanism.kind !== 'push'

@@ -119,6 +119,26 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     );
     done = true;
   }
+  // `turn it three times to the right`: clicks or turns is not said
+  const times = items.find(isOf('times'));
+  const whichWay = items.find(isOf('way'))?.way ?? r.answers.ways[own.control.id];
+  const isTurned =
+    items.some((x) => x.is === 'act' && x.act === 'turn') && !items.some((x) => x.is === 'control' && isPush(x.own));
+  if (!done && times && isTurned && (named || r.last.includes(own)) && !items.some(isOf('clicks', 'turns'))) {
+    const unit = r.answers.units?.[own.control.id];
+    if (!unit) {
+      r.ask({ is: 'unit', control: own.control.id }, 'clicks or whole turns', at);
+      return true;
+    }
+    if (!whichWay) {
+      r.ask({ is: 'way', control: own.control.id }, 'which way it is turned', at);
+      return true;
+    }
+    const step =
+      unit === 'clicks' ? { kind: 'turn' as const, clicks: times.n } : { kind: 'sweep' as const, turns: times.n };
+    r.put({ ...step, control: own.control.id, way: whichWay }, at);
+    done = true;
+  }
   if (done) {
     r.last = [own];
     r.mode = 'turn';

@@ -22,7 +22,12 @@ export function Picks({ asked, facts, onAnswer }: { asked: Asked; facts: UnitFac
           ['cw', 'right'],
           ['ccw', 'left'],
         ]
-      : picksFor(asked, facts).map((c) => [c.control.id as string, c.control.label]);
+      : asked.is === 'unit'
+        ? [
+            ['clicks', 'clicks'],
+            ['turns', 'whole turns'],
+          ]
+        : picksFor(asked, facts).map((c) => [c.control.id as string, c.control.label]);
   return (
     <span className="row">
       {picks.map(([to = '', label]) => (
@@ -37,6 +42,8 @@ export function Picks({ asked, facts, onAnswer }: { asked: Asked; facts: UnitFac
 /** An answer put to those given already. */
 export function answered(answers: Answers, asked: Asked, to: string): Answers {
   if (asked.is === 'way') return { ...answers, ways: { ...answers.ways, [asked.control]: to === 'cw' ? 'cw' : 'ccw' } };
+  if (asked.is === 'unit')
+    return { ...answers, units: { ...answers.units, [asked.control]: to === 'turns' ? 'turns' : 'clicks' } };
   if (asked.is === 'one') return { ...answers, ones: { ...answers.ones, [asked.phrase]: to } };
   return { ...answers, names: { ...answers.names, [asked.phrase]: to } };
 }

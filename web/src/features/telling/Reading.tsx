@@ -93,7 +93,7 @@ export function Reading({ family, working, entries, bundle, asked }: Props) {
   const answer: Answer = (about, to) => {
     const was = kept;
     change({ ...kept, answers: answered(answers, about, to) });
-    const name = about.is === 'way' ? null : about.phrase;
+    const name = about.is === 'way' || about.is === 'unit' ? null : about.phrase;
     if (about.is === 'name') teach(about.phrase, to);
     undo(name === null ? 'Answered for all of them.' : `“${name}” is ${labelOf(facts.controls, to)} from now on.`, () =>
       change(was),

@@ -1,9 +1,18 @@
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { type Bundle, bundleFormat, bundleVersion, type Entry } from '@wire-trail/core';
+import {
+  type Bundle,
+  bundleFacts,
+  bundleFormat,
+  bundleVersion,
+  type ControlId,
+  type Entry,
+  noAnswers,
+} from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Told } from '../../parts/undo/Told.tsx';
 import { glasswasher, serverAnswers, show } from '../../testing/trail.tsx';
 import { keptTellings, whoOf } from './kept.ts';
+import { answered, Picks } from './Questions.tsx';
 import { Reading } from './Reading.tsx';
 
 const family = glasswasher.family;
@@ -64,6 +73,13 @@ describe('a telling in its room', () => {
     expect(rows.some((r) => r.includes('which control'))).toBe(false);
     expect(within(drafts()).getByText('clear')).toBeTruthy();
     expect(keptTellings(family).answers.names).toEqual({ banana: 'rocker' });
+  });
+  it('clicks or whole turns is a pick of two', () => {
+    const asked = { is: 'unit', control: 'hood' as ControlId } as const;
+    const given: string[] = [];
+    show(<Picks asked={asked} facts={bundleFacts(bundle)} onAnswer={(_, to) => given.push(to)} />);
+    for (const name of ['clicks', 'whole turns']) press(name);
+    expect(given.map((to) => answered(noAnswers, asked, to).units)).toEqual([{ hood: 'clicks' }, { hood: 'turns' }]);
   });
   it('a step is dropped and a difference settled', () => {
     room();
