@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { benchAuthor } from './author.ts';
 import { benchEnter } from './enter.ts';
 import { benchFind } from './find.ts';
 import { benchHouse, benchLooks } from './house.ts';
@@ -20,6 +21,7 @@ const { values } = parseArgs({ options: { json: { type: 'boolean' }, only: { typ
 const groups: ReadonlyArray<readonly [string, () => Row[] | Promise<Row[]>]> = [
   ['house', benchHouse],
   ['enter', benchEnter],
+  ['author', benchAuthor],
   ['telling', benchTelling],
   ['read', benchRead],
   ['test', benchTest],
