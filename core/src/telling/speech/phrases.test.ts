@@ -28,3 +28,18 @@ describe.each(['bench', 'plant'])('what is said of the %s unit', (unit) => {
     expect(lines.map((line) => line.trim()).join(' | ') || 'nothing').toBe(meant);
   });
 });
+
+describe('what is told like something to do and is not known leaves a hole at its place', () => {
+  const bundle = readBundle(JSON.parse(readFileSync(new URL('bench/unit.json', folder), 'utf8')));
+  if (!bundle.ok) throw new Error('bench does not read');
+  const facts = bundleFacts(bundle.value);
+  it.each(['Kick the left wheel.', 'Polish the front panel.', 'Jab the cushion.', 'Grease the hinge.'])(
+    '%s',
+    (said) => {
+      const text = `Main switch off, and the lid open. ${said} Main switch on.`;
+      const { holes, doubts } = readTold(text, facts);
+      const from = text.indexOf(said.slice(0, 4));
+      expect([...holes, ...doubts].some((h) => h.from <= from && h.to > from)).toBe(true);
+    },
+  );
+});

@@ -44,7 +44,10 @@ export function verbWords(s: Scan): boolean {
     /^(?:pump|pumps|pumped|kick|kicks|stomp|stamp|stamps|jab|jabs|nudge|nudges)(?: on)? (?:the|it|your|that)\b/.exec(
       here,
     );
-  if (foot && !/^(?:the|a|your|drain|water|heat|oil|fuel)$/.test(words[i - 1]?.word ?? '')) {
+  // of a control only: what else is kicked is not understood
+  const footAt = foot ? i + foot[0].split(' ').length : i;
+  const isFoot = foot && (/ (?:it|that)$/.test(foot[0]) || mentionAt(words, footAt, called.controls) !== null);
+  if (isFoot && !/^(?:the|a|your|drain|water|heat|oil|fuel)$/.test(words[i - 1]?.word ?? '')) {
     take(1, { is: 'act', act: 'press', word: 'press' });
     return true;
   }

@@ -118,11 +118,15 @@ describe('tries', () => {
     await signed(signIn, 'seven quiet owls', '192.0.2.10');
   });
 
-  it('a hundred people behind one address sign in, and names that are guessed from one do not go on, all at once neither', async () => {
+  it('many behind one address sign in, and names that are guessed from one do not go on, all at once neither', async () => {
     const from = '192.0.2.20';
-    for (let i = 0; i < 100; i += 1) await signed('trainer', undefined, from);
-    const statuses = await Promise.all(Array.from({ length: 160 }, (_, i) => at(from).signIn(`nobody ${i}`, 'wrong')));
-    expect(statuses.filter((s) => s.status === 429).length).toBeGreaterThan(0);
+    const counted = () => school.services.db('sign_in_tries').where('key', `address:${from}`);
+    for (let i = 0; i < 20; i += 1) await signed('trainer', undefined, from);
+    expect((await counted().first('points')).points).toBe(0);
+    // as many as may be wrong, but two; and no clock in it: a busy machine takes longer than a minute for so many
+    expect(await counted().update({ points: 118, expire: Date.now() + 3_600_000 })).toBe(1);
+    const statuses = await Promise.all(Array.from({ length: 12 }, (_, i) => at(from).signIn(`nobody ${i}`, 'wrong')));
+    expect(statuses.filter((s) => s.status === 429)).toHaveLength(10);
     expect((await at(from).signIn('trainer')).status).toBe(429);
   });
 
