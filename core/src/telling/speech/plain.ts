@@ -140,7 +140,6 @@ export function readPlain(
     r.nth = { n, sentence: r.sentence };
     return;
   }
-  // `hurry, five seconds`: for the keys told just before
   // `before I give the fuse back I push P1`: first what is said last; the rest is said again
   const laterKey = items.findIndex((x) => x.is === 'control' && isPush(x.own));
   const firstSet = items.findIndex((x) => x.is === 'control' && !isPush(x.own));
