@@ -1,7 +1,7 @@
 import type { SignId } from '../base/ids.ts';
 import { seeded } from '../base/random.ts';
 import type { Example, LampWay } from '../readout/from-examples/learn.ts';
-import { type Learned, learnLamps, looksOf, textsOf } from '../readout/from-examples/learn.ts';
+import { type Learned, learnLamps, looksKey, looksOf, textsOf } from '../readout/from-examples/learn.ts';
 import type { PartShape, TextShape } from '../readout/from-examples/shape.ts';
 
 /** A row of lamps that says codes in some made-up way. */
@@ -60,7 +60,6 @@ export function lampsLearnt(seed: number, most: number): LampsLearnt {
   const { way, written } = learned.is === 'found' ? learned : { way: null, written: [] };
   // how it is written below ten may be open still
   const texts = written.length > 1 ? made.texts.filter((t) => /[1-9]\d$/.test(t)) : made.texts;
-  const sorted = (looks: SignId[][] | null): string => JSON.stringify(looks?.map((lit) => [...lit].sort()));
-  const isRight = way !== null && texts.every((t) => sorted(looksOf(way, t)) === sorted(looksOf(made.way, t)));
+  const isRight = way !== null && texts.every((t) => looksKey(looksOf(way, t)) === looksKey(looksOf(made.way, t)));
   return { learned, used: examples.length, made, isRight };
 }

@@ -37,8 +37,12 @@ const setsOf = (count: number): ReadonlyArray<readonly number[]> => {
   );
 };
 
+/** Looks as one text, whatever order their lamps are told in. */
+export const looksKey = (looks: ReadonlyArray<readonly SignId[]> | null): string =>
+  JSON.stringify(looks?.map((lit) => [...lit].sort()) ?? null);
+
 function contradiction(examples: readonly Example[]): readonly [number, number] | null {
-  const looks = examples.map(({ looks }) => JSON.stringify(looks.map((lit) => [...lit].sort())));
+  const looks = examples.map(({ looks }) => looksKey(looks));
   for (const [b, example] of examples.entries())
     for (let a = 0; a < b; a += 1) {
       const other = examples[a];
@@ -166,7 +170,7 @@ function deciding(ways: readonly LampWay[]): string | null {
   for (const text of candidates) {
     const groups = new Map<string, number>();
     for (const way of some) {
-      const key = JSON.stringify(looksOf(way, text)?.map((lit) => [...lit].sort()) ?? null);
+      const key = looksKey(looksOf(way, text));
       groups.set(key, (groups.get(key) ?? 0) + 1);
     }
     // how many ways are left on average once it was looked at
@@ -187,12 +191,10 @@ function agreed(ways: readonly LampWay[]): LampWay | null {
     (other) =>
       JSON.stringify(other.marker) === JSON.stringify(first.marker) &&
       textsOf(other).join() === own.join() &&
-      spread(own, 200).every((text) => sameLooks(looksOf(other, text), looksOf(way, text))),
+      spread(own, 200).every((text) => looksKey(looksOf(other, text)) === looksKey(looksOf(way, text))),
   );
   return isSame ? way : null;
 }
-const sameLooks = (a: SignId[][] | null, b: SignId[][] | null): boolean =>
-  JSON.stringify(a?.map((lit) => [...lit].sort())) === JSON.stringify(b?.map((lit) => [...lit].sort()));
 
 /**
  * Works out from examples how a row of lamps says a code: what each lamp counts, which of them marks the part that is shown,

@@ -376,7 +376,7 @@ export function supplyFor(called: Called, word: string): ControlFacts | null {
   return all[0] ?? null;
 }
 
-const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
+export const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 /** A cover that is taken off is open, one that is put back on is shut. */
 const coverActs: Readonly<Record<string, string>> = {
   away: 'open',

@@ -1,7 +1,8 @@
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { actOf } from './lexicon.ts';
-import { mentionAt, placeAt, supplyFor } from './mentions.ts';
+import { isCover, mentionAt, placeAt, supplyFor } from './mentions.ts';
+import { isPush } from './reader.ts';
 import type { Scan } from './scan.ts';
 import { shownTextAt } from './shown-text.ts';
 import type { Word } from './text.ts';
@@ -235,8 +236,6 @@ export function referringWords(s: Scan): boolean {
   return false;
 }
 
-const isPush = (own: ControlFacts): boolean => own.mechanism.kind === 'push';
-const isCover = ({ control }: ControlFacts): boolean => control.look === 'lid' || control.look === 'door';
 const isAct = (item: Item): boolean => item.is === 'act';
 const commonPlaces =
   /^(?:on|off|in|out|open|opened|shut|closed?|up|down|back|left|right|start|stop|end|first|last|next|normal|rest|one|two|three|\d+)$/;
