@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { type Bundle, type Entry, readBundle } from '../index.ts';
 
 const readJson = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'));
@@ -32,6 +32,12 @@ export function glasswasher(): Bundle {
   open.set(demo, made);
   return made;
 }
+
+/** All of the demo, by file. */
+export const demoBundles = (): Array<[file: string, bundle: Bundle]> =>
+  readdirSync(new URL('../../../demo/', import.meta.url))
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => [file, read(`../../../demo/${file}`)]);
 
 /** A made-up dryer that shares no mechanics with the glasswasher: a table of three lamps, then a blink count. */
 export const dryer = (): Bundle => read('./velmarrow-d1.json');

@@ -25,6 +25,14 @@ export function lengthAt(
   }
   if (w.word === 'quarter' && words[at + 1]?.word === 'of' && unit(at + 3) !== undefined)
     return { ms: (unit(at + 3) ?? 0) / 4, mostMs: (unit(at + 3) ?? 0) / 4, length: 4 };
+  // `a second one`, `a second beep`
+  if (
+    words[at + 1]?.word === 'second' &&
+    /^(?:one|beep|tone|time|buzz|chime|bell|press|click|gong|ring|peep|bleep|signal)$/.test(words[at + 2]?.word ?? '')
+  )
+    return null;
+  // `one a second`: how fast
+  if (w.word === 'a' && words[at - 1]?.value != null) return null;
   if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {
     const ms = unit(at + 1) ?? 0;
     return { ms, mostMs: ms, length: 2 };
@@ -44,6 +52,9 @@ export function lengthAt(
       return { ms: w.value * ms, mostMs: most.value * ms, length: i + 2 + most.span - at };
   }
   const ms = unit(i);
+  // `hold Light for three`: of seconds
+  if (ms === undefined && words[at - 1]?.word === 'for' && words[i] === undefined && w.value > 1 && w.value <= 60)
+    return { ms: w.value * 1000, mostMs: w.value * 1000, length: i - at };
   return ms === undefined ? null : { ms: w.value * ms, mostMs: w.value * ms, length: i + 1 - at };
 }
 
@@ -51,7 +62,10 @@ export function lengthAt(
 export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: number; length: number }> | null => {
   const w = words[at];
   if (!w) return null;
-  if (w.word === 'once') return { n: 1, length: 1 };
+  if (w.word === 'once')
+    return /^(?:it|it's|you|the|that|they|he|she|we|i|all|both|this|these)$/.test(words[at + 1]?.word ?? '')
+      ? null
+      : { n: 1, length: 1 };
   if (w.word === 'twice') return { n: 2, length: 1 };
   if (w.word === 'thrice') return { n: 3, length: 1 };
   // captions hear four as for, two as to

@@ -41,6 +41,15 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     if (act > 0) readActs(r, segment, items.slice(act));
     return;
   }
+  // `if the sequence was successful, the lamp …`: as well
+  const done =
+    /^(?:and )?if the (?:sequence|procedure|entry|combination|attempt|code|steps?)(?: (?:was|is|were|has been))+ (?:successful|correct|correctly|accepted|right|done right|entered correctly|followed|successfully)\b/.exec(
+      text,
+    );
+  if (done) {
+    r.skipping = null;
+    return;
+  }
   // `if you did it right, the lamp …`: what shows then is what is meant to
   const well =
     /^(?:and )?if (?:you|it|that|all|everything|she|he|they|we)(?:'s|'ve)?(?: (?:is|did|do|have|has|was|were|went|goes|got|done|all|it|that|this|them|everything|been))* (?:right|proper|properly|correct|correctly|well|happy|pleased|content|satisfied|worked|works|ok|okay|taken|took|quick enough|fast enough|in time|write)\b/.exec(

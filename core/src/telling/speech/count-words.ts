@@ -1,6 +1,6 @@
 import { lengthAt, timesAt } from './amounts.ts';
 import { clickWords, leftWords, rightWords, turnWords } from './lexicon.ts';
-import { mentionAt } from './mentions.ts';
+import { hasKnob, mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** How long, how often, how many clicks. */
@@ -39,7 +39,7 @@ export function countWords(s: Scan): boolean {
   }
   // `three on Start`
   const on = w.value === null ? -1 : i + w.span;
-  if (w.value !== null && Number.isInteger(w.value) && w.value <= 20 && words[on]?.word === 'on') {
+  if (w.value !== null && Number.isInteger(w.value) && w.value <= 20 && /^(?:on|of)$/.test(words[on]?.word ?? '')) {
     const pressed = mentionAt(words, words[on + 1]?.word === 'the' ? on + 2 : on + 1, called.controls);
     if (pressed?.of.mechanism.kind === 'push' && words[i - 1]?.word !== 'number') {
       take(w.span + 1, { is: 'times', n: w.value });
@@ -55,6 +55,15 @@ export function countWords(s: Scan): boolean {
     take(every[0].split(' ').findIndex((x) => /^(?:click|notch|step)$/.test(x)) + 1, { is: 'clicks', n: 1 });
     return true;
   }
+  // `move the knob a notch to the left`
+  if (
+    /^(?:a|another) (?:single )?(?:click|notch|detent) (?:further |more )?(?:to the |to )?(?:left|right|clockwise|anticlockwise|counterclockwise|on|up|down|further|back)\b/.test(
+      s.here,
+    )
+  ) {
+    take(words[i + 1]?.word === 'single' ? 3 : 2, { is: 'clicks', n: 1 });
+    return true;
+  }
   const count = timesAt(words, i);
   if (count) {
     take(count.length, { is: 'times', n: count.n });
@@ -65,9 +74,16 @@ export function countWords(s: Scan): boolean {
     const a = words[k]?.word ?? '';
     const full = ['full', 'whole', 'complete'].includes(a);
     const b = words[full ? k + 1 : k]?.word ?? '';
-    const wayHere = rightWords.has(a) || leftWords.has(a);
+    const wayHere = rightWords.has(a) || leftWords.has(a) || (/^[RL]$/.test(words[k]?.raw ?? '') && hasKnob(called));
     if (turnWords.has(b) && (full || !clickWords.has(b) || b.startsWith('turn'))) {
       take(k + (full ? 2 : 1) - i, { is: 'turns', n: w.value });
+      return true;
+    }
+    // `it does three clicks`, of what has no knob and is heard
+    const heard = clickWords.has(a) && !hasKnob(called) ? mentionAt(words, k, called.signs) : null;
+    if (heard && heard.of.kind !== 'lamp' && w.value <= 12) {
+      s.put(k, 1, { is: 'sign', signs: [heard.of] });
+      take(k + 1 - i, { is: 'times', n: w.value });
       return true;
     }
     if (clickWords.has(a)) {

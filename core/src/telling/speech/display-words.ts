@@ -50,6 +50,13 @@ export function displayWords(s: Scan): boolean {
     s.i += words[i + 2]?.word === 'up' ? 3 : 2;
     return true;
   }
+  // `on the screen stands "SERVICE"`, `then comes "MENU"`
+  if (/^(?:stands?|appears?|comes?|pops?)$/.test(w.word) && /^["“].+["”]$/.test(words[i + 1]?.raw ?? '')) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i + 1, 1, { is: 'text', text: (words[i + 1]?.raw ?? '').slice(1, -1) });
+    s.i += 2;
+    return true;
+  }
   if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
     const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
     if (shown) {

@@ -63,7 +63,9 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
   const bare = new Map<number, number>();
   for (const s of segments) {
     const items = itemsOf(s.words, r.called, r.last);
-    const isBare = items.length > 0 && items.every((x) => x.is === 'times' || (x.is === 'control' && isPush(x.own)));
+    const isBare =
+      items.length > 0 &&
+      items.every((x) => x.is === 'times' || x.is === 'nth' || (x.is === 'control' && isPush(x.own)));
     if (isBare && s.words.length <= 5) bare.set(s.sentence, (bare.get(s.sentence) ?? 0) + 1);
   }
   // a sentence with a reading in it is about a part
@@ -110,6 +112,11 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       .join(' ');
     for (let k = i + 1; segments[k]?.sentence === s.sentence && !r.actsAhead; k += 1)
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
+    // `Anna pressed Light, and that's wrong`
+    if (takesBack(s) && segments[i - 1]?.sentence === s.sentence && /\b(?:that|that's|this|it)\b/.test(saidOf(s))) {
+      while (r.made.at(-1)?.sentence === s.sentence && r.made.at(-1)?.step.kind === 'press') r.made.pop();
+      continue;
+    }
     if (takesBack(s) && segments[i - 1]?.sentence !== s.sentence && tellsPresses(r, segments, i + 1)) {
       while (r.made.at(-1)?.sentence === s.sentence - 1 && r.made.at(-1)?.step.kind === 'press') r.made.pop();
       continue;
@@ -134,9 +141,14 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
   close(Number.POSITIVE_INFINITY);
 }
 
+/** Somebody counts aloud as it shows or sounds, up or down. */
+const countsAlong = /(?:^|\b(?:and|so) )(?:(?:one|two|three|four|five|six|seven|eight|nine|ten)(?: and)? ?){2,}$/;
+
 /** `No.`, `Wrong.`: what was just told is taken back. */
 const takesBack = (segment: Segment): boolean =>
-  /^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(saidOf(segment));
+  /^(?:and |but |which |so )*(?:that|that's|this|it|thats)(?: is| was)? (?:wrong|not right|no good|a mistake|the mistake|incorrect|false)$|^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(
+    saidOf(segment),
+  );
 /** Whether the next sentence tells presses again. */
 function tellsPresses(r: Reader, segments: readonly Segment[], from: number): boolean {
   const sentence = segments[from]?.sentence;
@@ -174,9 +186,40 @@ export function hear(r: Reader, segment: Segment): void {
     return;
   const items = itemsOf(segment.words, r.called, []);
   const before = r.made.at(-1);
+  // `one, two, three, four`: counted along with what is heard
+  const counted = items.at(-1);
+  if (
+    counted?.is === 'number' &&
+    items.length === 1 &&
+    segment.words.length <= 2 &&
+    r.lastSign?.kind === 'sound' &&
+    r.held.length > 0
+  ) {
+    if (counted.n <= 12 && (counted.n === 1 || counted.n === (r.nth?.n ?? 0) + 1)) {
+      r.nth = { n: counted.n, sentence: segment.sentence };
+      return;
+    }
+  }
   const [sign] = before?.step.kind === 'see' ? before.step.signs : [];
   // `how many times?` – `twice`
   const [times] = items;
+  // `how often?` – `3`
+  if (
+    before?.step.kind === 'see' &&
+    times?.is === 'number' &&
+    items.length === 1 &&
+    segment.words.length <= 2 &&
+    times.n <= 12 &&
+    sign?.kind === 'sound' &&
+    r.askedHow >= segment.sentence - 2
+  ) {
+    r.made[r.made.length - 1] = {
+      ...before,
+      step: { ...before.step, signs: [{ ...sign, times: times.n }] },
+      sentence: segment.sentence,
+    };
+    return;
+  }
   if (before?.step.kind === 'see' && times?.is === 'times' && items.length === 1 && sign?.kind === 'sound') {
     r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [{ ...sign, times: times.n }] } };
     return;
@@ -210,6 +253,15 @@ export function hear(r: Reader, segment: Segment): void {
     r.askedOf.length === 1 && lamp !== undefined && !items.some(isOf('sign')) && items.some(isOf('light'));
   const whole: Item[] = isAnswer ? [{ is: 'sign', signs: [lamp], from: first.from, to: first.from }, ...items] : items;
   const shown = shownIn(r, whole);
+  // `it says A17` – `A17, that's …`: what is read, not how one gets there
+  const [read1] = shown;
+  if (
+    read1?.kind === 'text' &&
+    /^[a-z]{0,2}[- ]?\d{1,3}(?: [a-z ]+)?$/i.test(read1.text) &&
+    /\d/.test(read1.text) &&
+    r.whole.toUpperCase().split(read1.text.toUpperCase()).length > 2
+  )
+    return;
   // `dinged again`: the second time of what was heard before
   const [sound] = shown;
   if (
@@ -234,6 +286,7 @@ export function hear(r: Reader, segment: Segment): void {
 
 export function read(r: Reader, segment: Segment): void {
   r.flows = segment.flows;
+  if (/\bhow (?:often|many)\b/.test(saidOf(segment))) r.askedHow = segment.sentence;
   if (isMuted(r, segment)) {
     const [a] = segment.words;
     const z = segment.words.at(-1);
@@ -255,7 +308,14 @@ export function read(r: Reader, segment: Segment): void {
   const isAnew =
     /^(?:then |just )?do (?:the \w+|it|that|all of it) again$/.test(saidOf(segment)) &&
     r.ahead.some((s) => /\b(?:try|faster|slower|quicker|sooner)\b/.test(saidOf(s)));
-  if (r.leftAlone.has(segment.sentence) || isAnew) {
+  // `slow is wrong. mains off and again`
+  const isOver =
+    /\b(?:and|all|it) (?:again|over)$/.test(saidOf(segment)) &&
+    r.wrongIn === segment.sentence - 1 &&
+    items.every((x) => !(x.is === 'control' && isPush(x.own)));
+  if (/\b(?:is|was|that's|that) (?:wrong|no good|not right)\b|\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment)))
+    r.wrongIn = segment.sentence;
+  if (r.leftAlone.has(segment.sentence) || isAnew || isOver) {
     if (first && end && named(items)) r.holes.push({ from: first.from, to: end.to, why: 'warned' });
     if (isAnew) r.skipping = segment.sentence;
     return;
@@ -276,7 +336,8 @@ export function read(r: Reader, segment: Segment): void {
     // `then again`
     if (
       /^(?:and )?(?:then )?(?:again|once more|one more time)$/.test(saidOf(segment)) &&
-      r.made.at(-1)?.sentence === segment.sentence
+      (r.made.at(-1)?.sentence === segment.sentence ||
+        (r.made.at(-1)?.sentence === segment.sentence - 1 && r.made.at(-1)?.step.kind === 'press'))
     )
       readPress(r, segment, items, at);
     return;
@@ -286,7 +347,7 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   // `one and two and three and four, off`: hands off, at the last of them
-  if (/^(?:and )?off$/.test(saidOf(segment)) && /\bone(?: and)? two(?: and)? three\b/.test(r.saidBefore)) {
+  if (/^(?:and )?off$/.test(saidOf(segment)) && countsAlong.test(r.saidBefore)) {
     if (r.held.length > 0) readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;
   }
@@ -294,6 +355,20 @@ export function read(r: Reader, segment: Segment): void {
     /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
       saidOf(segment),
     );
+  // `Up again, forty one again, up again, seven`: what was read with it
+  const named1 = items.filter(isOf('control'));
+  if (
+    ((/^(?:and |then )*(?:\S+ ){1,3}again$/.test(saidOf(segment)) &&
+      named1.length === 1 &&
+      items.every(isOf('control', 'again', 'place'))) ||
+      /^(?:and |then )*(?:press|push|tap|hit) (?:it|that) again$/.test(saidOf(segment))) &&
+    r.made.at(-1)?.step.kind === 'press' &&
+    (r.ahead[0]?.words[0]?.value ?? null) !== null &&
+    !/^(?:times?|x|presses|taps|more)$/.test(r.ahead[0]?.words[r.ahead[0]?.words[0]?.span ?? 1]?.word ?? '')
+  ) {
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   if (tellsReading(segment, items)) r.reading = true;
   // `the lamp blinks: so many times for the tens`
   if (
@@ -403,6 +478,9 @@ export function read(r: Reader, segment: Segment): void {
   const act = items.findIndex(isOf('act', 'control', 'let-go'));
   if (not >= 0 && isWarning(segment, items, not, act)) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
+    // `you don't press OK twice, you press it three times`
+    const denied = items.filter(isOf('control'));
+    if (denied.length === 1 && denied[0] && isPush(denied[0].own) && items.some(isOf('act'))) r.last = [denied[0].own];
     if (/^(?:when|if)$/.test(first.word) && !r.flows) r.skipping = segment.sentence;
     if (first.word === 'never') if (!r.flows) r.skipping = segment.sentence;
     return;
@@ -421,8 +499,30 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `for as long as it takes, which is about eight seconds`
   const only = items.find(isOf('length'));
-  if (first.word === 'which' && only && r.waiting === segment.sentence && !items.some(isOf('control', 'sign'))) {
+  if (
+    first.word === 'which' &&
+    only &&
+    !/\b(?:can|may|might|could|up to)\b/.test(saidOf(segment)) &&
+    r.waiting === segment.sentence &&
+    !items.some(isOf('control', 'sign'))
+  ) {
     r.put({ kind: 'rest', span: spanOf(only) }, only);
+    return;
+  }
+  // `a switch called S2, which you push to on`
+  if (
+    /^which (?:you|i|we|one|is then|must be|has to be) /.test(saidOf(segment)) &&
+    r.last.length === 1 &&
+    items.some(isOf('act')) &&
+    !items.some(isOf('sign', 'control', 'not'))
+  ) {
+    const behind = segment.words.slice(1);
+    const it = segment.words[0];
+    read(r, {
+      ...segment,
+      words: it ? [...behind.slice(0, 2), { ...it, word: 'it', raw: 'it' }, ...behind.slice(2)] : behind,
+      joined: 'then',
+    });
     return;
   }
   if (

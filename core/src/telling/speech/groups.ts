@@ -1,6 +1,6 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import { groupAt, placeAt } from './mentions.ts';
+import { dipsOf, groupAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** Several controls or lamps named at once, and what was answered to be meant. */
@@ -14,16 +14,24 @@ export function groupWords(s: Scan): boolean {
   const group = groupAt(words, i, called);
   if (group) {
     // `both doors open`
-    const place = (own: ControlFacts) => (own.mechanism.kind === 'push' ? null : placeAt(words, i + group.length, own));
+    let to = i + group.length;
+    while (
+      /^(?:to|are|go|set|in|back|must|be|into|has|have)$/.test(words[to]?.word ?? '') &&
+      words[to + 1] &&
+      to < i + group.length + 4
+    )
+      to += 1;
+    const place = (own: ControlFacts) => (own.mechanism.kind === 'push' ? null : placeAt(words, to, own));
     for (const own of group.of) put(i, group.length, { is: 'control', own, place: place(own)?.place ?? null });
     const [first] = group.of;
-    const behind = first ? (place(first)?.length ?? 0) : 0;
+    const own0 = first ? place(first) : null;
+    const behind = own0 ? to - i - group.length + own0.length : 0;
     put(i, group.length, { is: 'both' });
     s.i += group.length + behind;
     return true;
   }
   // `the first dip switch`, `the first two switches`
-  const row = [...called.facts.controls.values()].filter((c) => c.control.look === 'dip');
+  const row = dipsOf(called);
   const nth = row.length > 1 ? ordinalOf(w.word) : null;
   const many = nth === 1 && (words[i + 1]?.value ?? 0) > 1 ? (words[i + 1]?.value ?? 0) : 0;
   const noun = words.slice(i + 1, i + 5).findIndex((x) => /^(?:dip|dips|switch|switches)$/.test(x.word));

@@ -2,6 +2,9 @@ import { lengthAt } from './amounts.ts';
 import { mentionAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
+/** How many words a find takes. */
+const wordsIn = (found: string): number => found.trim().split(' ').length;
+
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
@@ -10,7 +13,8 @@ export function handWords(s: Scan): boolean {
     /^(?:let|lets|letting)\b/.test(w.word) &&
     !/^let(?:s|ting)? (?:them|it|both) (?:pushed|pressed|down|in|held)/.test(here)
   ) {
-    const ahead = words.findIndex((x, k) => k > i && k < i + 7 && (x.word === 'go' || x.word === 'up'));
+    const goes = words.findIndex((x, k) => k > i && k < i + 7 && x.word === 'go');
+    const ahead = goes > 0 ? goes : words.findIndex((x, k) => k > i && k < i + 7 && x.word === 'up');
     if (ahead > 0) {
       put(i, 1, { is: 'let-go' });
       s.passed.add(ahead);
@@ -21,6 +25,123 @@ export function handWords(s: Scan): boolean {
   if (/^(?:press|push|presses|pushes|pressed|pushed|depress) and (?:hold|holds|held|keep)\b/.test(here)) {
     take(3, { is: 'act', act: 'hold', word: 'hold' });
     return true;
+  }
+  // `keep tapping Plus till …`, `carry on pressing`: again and again, not held
+  const goesOn =
+    /^(?:keep|keeps|kept|carry|go|keep on|carry on|go on)(?: on)? (?:tapping|pressing|pushing|hitting|clicking|prodding|jabbing)\b/.exec(
+      here,
+    );
+  if (goesOn) {
+    take(goesOn[0].split(' ').length, { is: 'act', act: 'press', word: 'press' });
+    return true;
+  }
+  if (/^(?:keep|carry on|keep on) going\b/.test(here)) {
+    put(i, 1, { is: 'act', act: 'press', word: 'press' });
+    take(here.startsWith('keep going') ? 2 : 3, { is: 'it' });
+    return true;
+  }
+  // `lean on OK until …`; `step on the pedal`, `step off again`
+  const leans = /^(?:lean|leans|leaning|sit|rest)(?: your \w+)? on (?:the )?/.exec(here);
+  if (leans && mentionAt(words, i + wordsIn(leans[0]), called.controls)) {
+    take(wordsIn(leans[0]), { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  const treads = /^(?:stand|stands|step|steps|tread|treads|stamp)(?:ing)? on (?:the |your )?/.exec(here);
+  const trodden = treads ? mentionAt(words, i + wordsIn(treads[0]), called.controls) : null;
+  if (treads && trodden && /^(?:pedal|lever|button|pad)$/.test(trodden.of.control.look)) {
+    take(wordsIn(treads[0]), { is: 'act', act: /^stand/.test(here) ? 'hold' : 'press', word: 'press' });
+    return true;
+  }
+  if (
+    /^(?:step|get|steps|gets|come) (?:back )?off(?: again| it| the pedal)?\b/.test(here) &&
+    [...called.facts.controls.values()].some((c) => c.control.look === 'pedal')
+  ) {
+    take(/^\w+ back/.test(here) ? 3 : 2, { is: 'let-go' });
+    return true;
+  }
+  // `instead of Back you press Light`
+  const instead = /^(?:instead|in place) of (?:the )?/.exec(here);
+  const other = instead ? mentionAt(words, i + wordsIn(instead[0]), called.controls) : null;
+  if (instead && other) {
+    s.i += wordsIn(instead[0]) + other.length;
+    return true;
+  }
+  // `on the third you lift your foot`
+  const lifts = /^(?:lift|lifts|raise) (?:your |the |that |my )?(finger|thumb|hand|foot)s?\b/.exec(here);
+  if (lifts) {
+    const pedals = [...called.facts.controls.values()].filter((c) => c.control.look === 'pedal');
+    const n = wordsIn(lifts[0]);
+    put(i, n, { is: 'let-go' });
+    if (lifts[1] === 'foot' && pedals.length === 1) put(i, n, { is: 'control', own: pedals[0], place: null });
+    s.i += n;
+    return true;
+  }
+  // `keep your finger there … that is when you take it away`
+  if (
+    /^(?:take|takes) (?:it|them) (?:away|off)\b/.test(here) &&
+    last.length > 0 &&
+    last.every((own) => own.mechanism.kind === 'push')
+  ) {
+    take(3, { is: 'let-go' });
+    return true;
+  }
+  // `on the second one you're off`
+  if (
+    /^(?:you're|you are|i'm|we're) off\b/.test(here) &&
+    words[i + (here.startsWith('you are') ? 3 : 2)] === undefined &&
+    /\b(?:on|at|with)\b/.test(
+      words
+        .slice(0, i)
+        .map((x) => x.word)
+        .join(' '),
+    )
+  ) {
+    take(here.startsWith('you are') ? 3 : 2, { is: 'let-go' });
+    return true;
+  }
+  // `on three you come off`
+  if (
+    /^(?:come|comes) off\b/.test(here) &&
+    /^(?:you|i|we|and|then)$/.test(words[i - 1]?.word ?? '') &&
+    !mentionAt(words, i + 2, called.controls)
+  ) {
+    take(2, { is: 'let-go' });
+    return true;
+  }
+  // `Clock you can leave too`, `you leave only Clock`: let go of
+  const quits = /^(?:leave|leaves|quit) (?:only |now |just |the |also )*/.exec(here);
+  const quitted = quits ? mentionAt(words, i + wordsIn(quits[0]), called.controls) : null;
+  if (
+    quits &&
+    quitted?.of.mechanism.kind === 'push' &&
+    !quitted.weak &&
+    !/^(?:on|in|alone|pressed|held|down)$/.test(words[i + wordsIn(quits[0]) + quitted.length]?.word ?? '')
+  ) {
+    take(wordsIn(quits[0]), { is: 'let-go' });
+    return true;
+  }
+  // `give the pedal three kicks`, `give Plus a tap`
+  const given = /^(?:give|gives|given)\b/.test(here)
+    ? mentionAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1, called.controls)
+    : null;
+  if (given) {
+    const k = (words[i + 1]?.word === 'the' ? i + 2 : i + 1) + given.length;
+    const n = words[k]?.word === 'a' || words[k]?.word === 'another' ? 1 : (words[k]?.value ?? null);
+    const at = words
+      .slice(k + 1, k + 4)
+      .findIndex((x) =>
+        /^(?:press|presses|tap|taps|push|pushes|kick|kicks|prod|prods|jab|jabs|touch|touches|dab|dabs|poke|pokes)$/.test(
+          x.word,
+        ),
+      );
+    if (n !== null && at >= 0) {
+      put(i, 1, { is: 'act', act: 'press', word: 'press' });
+      put(k - given.length, given.length, { is: 'control', own: given.of, place: null });
+      if (words.slice(k, k + at + 2).some((x) => x.word === 'long')) put(k, at + 2, { is: 'long' });
+      else put(k, at + 2, { is: 'times', n });
+      s.i = k + at + 2;
+      return true;
+    }
   }
   if (/^(?:press|push|tap)(?:es|ed)? and (?:release|let go)\b/.test(here)) {
     take(/ let go/.test(here) ? 4 : 3, { is: 'act', act: 'press', word: 'press' });
@@ -137,7 +258,7 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   const leaves =
-    /^(?:fingers?|hands?|thumbs?|foot|feet) (?:now |then )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?\b/.exec(
+    /^(?:fingers?|hands?|thumbs?|foot|feet) (?:can |may )?(?:now |then )?(?:can |may )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?(?! (?:on|back))\b/.exec(
       here,
     );
   if (leaves) {

@@ -1,11 +1,11 @@
-import type { PlaceId } from '../../base/ids.ts';
+import type { ControlId, PlaceId, SignId } from '../../base/ids.ts';
 import type { Held, Moment } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { hasOtherObject } from './objects.ts';
-import { type ItemOf, isOf, isPush, type Reader, spanOf, withoutTimes } from './reader.ts';
+import { type ItemOf, isOf, isPush, type Made, type Reader, spanOf, withoutTimes } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
@@ -67,6 +67,7 @@ export function readHold(
     (goesOn || !r.last.some((own) => isPush(own) || own.springs.size > 0) || items.some(isOf('it', 'both')))
   ) {
     r.put({ kind: 'release', controls: r.held.map((o) => o.control.id), at: ends }, at);
+    r.last = r.held;
     r.held = [];
     return true;
   }
@@ -74,7 +75,7 @@ export function readHold(
     named.length > 0
       ? named.map((n) => ({ own: n.own, place: n.place ?? placeSaid(items, n) }))
       : items.some(isOf('it', 'both')) || items.some((x) => x.is === 'act' && x.word === 'keep') || ends || length
-        ? r.last.map((own) => ({ own, place: null }))
+        ? r.last.filter(holdable).map((own) => ({ own, place: null }))
         : [];
   const unique = onto.filter((o, i) => onto.findIndex((p) => p.own === o.own) === i);
   if (unique.length === 0) return false;
@@ -108,6 +109,8 @@ export function readHold(
     for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
     return true;
   }
+  // one of several that are held, kept: as it is
+  if (again && !length && !ends && others.length === 0) return true;
   // one and the other pressed, and the pair of them held
   const two = r.made.slice(-owns.length);
   const isPair =
@@ -193,6 +196,48 @@ function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number
   return true;
 }
 
+/** `at 8, let go`, of a display that counts. */
+function countedTo(r: Reader): Moment | null {
+  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+  const [own] = display;
+  if (!r.nth || r.nth.sentence < r.sentence - 1 || r.nth.n < 4 || !own || display.length !== 1) return null;
+  if (!/\bdisplay\S* (?:is |now )?count|\bcounts? (?:up|down)\b/i.test(r.whole)) return null;
+  return { kind: 'sign', shown: { kind: 'text', sign: own.id as SignId, text: String(r.nth.n) }, nth: 1 };
+}
+
+/** Keys that were said to be pressed a while ago and are let go of only now: they were held. */
+function holdPressed(r: Reader, named: readonly ControlFacts[]): void {
+  const isOne = (m: Made | undefined): m is Made =>
+    m?.step.kind === 'press'
+      ? m.step.times === 1 && m.step.control !== 'any'
+      : m?.step.kind === 'together' && m.step.times === 1;
+  const idsOf = ({ step }: Made): string[] =>
+    step.kind === 'press' ? [step.control] : step.kind === 'together' ? [...step.controls] : [];
+  // nothing but what is put and what shows lies between
+  let last = r.made.length - 1;
+  while (last >= 0 && r.made.length - last <= 5 && /^(?:set|see|rest)$/.test(r.made[last]?.step.kind ?? '')) last -= 1;
+  const end = r.made[last];
+  if (last === r.made.length - 1 && named.length === 0) return;
+  if (!isOne(end) || end.sentence < r.sentence - 4) return;
+  let first = last;
+  while (first > 0 && isOne(r.made[first - 1]) && r.made[first - 1]?.sentence === end.sentence) first -= 1;
+  const run = r.made.slice(first, last + 1);
+  const ids = run.flatMap(idsOf);
+  const wanted = named.map((own) => own.control.id as string);
+  const isThem =
+    wanted.every((id) => ids.includes(id)) &&
+    (end.step.kind === 'together' || wanted.length === 0 || ids.length === wanted.length);
+  if (!isThem || new Set(ids).size < ids.length || ids.length > 3) return;
+  const owns = ids.flatMap((id) => r.called.facts.controls.get(id as ControlId) ?? []);
+  if (owns.length !== ids.length) return;
+  r.made.splice(first, run.length, {
+    ...end,
+    from: run[0]?.from ?? end.from,
+    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
+  });
+  r.held = owns;
+}
+
 export function readRelease(
   r: Reader,
   items: readonly Item[],
@@ -200,10 +245,12 @@ export function readRelease(
   at: Readonly<{ from: number; to: number }>,
   segment: Segment | null = null,
 ): void {
-  const named = items.filter(isOf('control')).map((c) => c.own);
+  const named = [...new Set(items.filter(isOf('control')).map((c) => c.own))];
   // of several that are named, those that are held
-  const heldOnes = named.filter((own) => r.held.includes(own));
-  const controls = heldOnes.length > 0 ? heldOnes : named.length > 0 ? named : r.held;
+  const whose = (): readonly ControlFacts[] => {
+    const heldOnes = named.filter((own) => r.held.includes(own));
+    return heldOnes.length > 0 ? heldOnes : named.length > 0 ? named : r.held;
+  };
   const own = momentIn(
     r,
     items.filter((_, i) => i !== release),
@@ -217,22 +264,28 @@ export function readRelease(
   const heard = r.made.at(-1);
   const [sound] = heard?.step.kind === 'see' && heard.step.signs.length === 1 ? heard.step.signs : [];
   const atSound: Moment | null =
-    (sound?.kind === 'sound' || sound?.kind === 'text' || (sound?.kind === 'lamp' && heard?.sentence === r.sentence)) &&
+    (sound?.kind === 'sound' ||
+      sound?.kind === 'text' ||
+      (sound?.kind === 'lamp' && heard && heard.sentence >= r.sentence - 1)) &&
     heard &&
-    heard.sentence >= r.sentence - 2
+    heard.sentence >= r.sentence - 3
       ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.kind === 'sound' ? (sound.times ?? 1) : 1 }
       : null;
   const ends: Moment | null =
     own ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
+    countedTo(r) ??
     (r.nth && r.nth.sentence >= r.sentence - 1 && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
       : atSound);
-  if (controls.length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
+  if (whose().length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
     r.put({ kind: 'release', controls: r.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
     r.timed = [];
     return;
   }
+  // what is let go of was held, whatever word was used for it
+  if (r.held.length === 0) holdPressed(r, named);
+  const controls = whose();
   if (controls.length === 0) return;
   const ids = controls.map((c) => c.control.id);
   const before = r.made.at(-1);
@@ -256,5 +309,6 @@ export function readRelease(
     r.made.pop();
   r.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);
   r.held = r.held.filter((h) => !controls.includes(h));
+  r.last = [...controls];
   r.mode = null;
 }

@@ -1,6 +1,7 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import { lengthAt } from './amounts.ts';
 import { leftWords, negWords, rightWords, togetherWords } from './lexicon.ts';
+import { hasKnob } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** What joins and what bounds: until, when, within, if, not, both, which way, which time. */
@@ -11,13 +12,15 @@ export function jointWords(s: Scan): boolean {
     return true;
   }
   if (
-    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just| then)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|they have|one has|there(?:'s| is| are))\b/.test(
+    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just| then)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|you (?:only|just) (?:have|get)|you get|they have|one has|there(?:'s| is| are))\b/.test(
       here,
     )
   ) {
     const k = /^in under/.test(here)
       ? 2
-      : /^(?:in less than|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just|then) got)/.test(here)
+      : /^(?:in less than|you (?:only|just) (?:have|get)|you have got|i have got|we have got|you(?:'?ve)? (?:now|only|just|then) got)/.test(
+            here,
+          )
         ? 3
         : /^(?:within|inside)/.test(here)
           ? 1
@@ -54,8 +57,18 @@ export function jointWords(s: Scan): boolean {
     take(1, { is: 'until' });
     return true;
   }
+  // `turn on the main switch`
   if (
-    /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(
+    /^(?:on|off) (?:the|your|that|this)\b/.test(here) &&
+    /^(?:turn|turns|turned|turning|switch|switches|switched|switching|power|powering|put|flick|flip)$/.test(
+      words[i - 1]?.word ?? '',
+    )
+  ) {
+    take(1, { is: 'place', word: w.word });
+    return true;
+  }
+  if (
+    /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last| once| the same)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(
       here,
     )
   ) {
@@ -107,6 +120,26 @@ export function jointWords(s: Scan): boolean {
             : 1,
       { is: 'both' },
     );
+    return true;
+  }
+  // `on three you come off`
+  const counted = words[i + 1];
+  if (
+    /^(?:on|at)$/.test(w.word) &&
+    (i === 0 || words[i - 1]?.word === 'and') &&
+    counted?.value != null &&
+    counted.span === 1 &&
+    counted.value <= 12 &&
+    /^(?:you|i|we|let|release|off|,|)$/.test(words[i + 2]?.word ?? '')
+  ) {
+    s.put(i, 1, { is: 'moment' });
+    s.put(i + 1, 1, { is: 'nth', n: counted.value });
+    s.i += 2;
+    return true;
+  }
+  // `2 R, 1 L, 3 R`, of a knob
+  if (/^[RL]$/.test(w.raw) && (words[i - 1]?.value ?? null) !== null && hasKnob(s.called)) {
+    take(1, { is: 'way', way: w.raw === 'R' ? 'cw' : 'ccw' });
     return true;
   }
   if (rightWords.has(w.word) || leftWords.has(w.word)) {

@@ -24,7 +24,7 @@ const acts: Readonly<Record<Act, string>> = {
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
   set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place return returns returned',
-  open: 'open opens opened opening reopen reopens reopened lift lifts lifted raise raises raised',
+  open: 'open opens opened opening reopen reopens reopened lift lifts lifted lifting raise raises raised raising',
   shut: 'close closes closed closing shut shuts shutting',
   in: 'insert inserts inserted reinsert refit refits replug connect connects connected reconnect reconnects plug plugs plugged stick sticks stuck fit fits fitted',
   out: 'remove removes removed disconnect disconnects disconnected unplug unplugs unplugged detach withdraw withdraws withdrawn draw draws drew drawn extract extracts extracted',
@@ -107,7 +107,7 @@ export const sumsUp =
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   [
     'Erase',
-    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?=:)|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
+    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?= ?[:=])|to clear\b(?! (?:the way|a path))|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
   ],
   [
     'Next',

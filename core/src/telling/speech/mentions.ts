@@ -2,8 +2,8 @@ import type { PlaceId } from '../../base/ids.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
 import { placeByAct } from '../names.ts';
-import { actOf } from './lexicon.ts';
-import { type Word, wordsOf } from './text.ts';
+import { actOf, clickWords, turnWords, unitMs } from './lexicon.ts';
+import { signNames as keySigns, type Word, wordsOf } from './text.ts';
 
 type Named<T> = Readonly<{ of: T; words: readonly string[]; weak: boolean }>;
 
@@ -13,6 +13,8 @@ export type Called = Readonly<{
   controls: ReadonlyArray<Named<ControlFacts>>;
   signs: ReadonlyArray<Named<Sign>>;
   lamps: readonly Sign[];
+  /** Whether a key has no word on it but a sign, as `+`. */
+  hasSigns: boolean;
   /** What “that one” was answered to be. */
   ones: ReadonlyMap<string, ControlFacts>;
 }>;
@@ -26,6 +28,7 @@ const misheard: Readonly<Record<string, string>> = {
 };
 const same = (a: string, b: string): boolean =>
   a === b || a === `${b}s` || b === `${a}s` || a === `${b}es` || misheard[a] === b;
+const unquoted = (word: string): string => word.replace(/^["“](.*)["”]$/, '$1');
 const plain = (text: string): string[] =>
   wordsOf(text)
     .filter((w) => /[\p{L}\p{N}]/u.test(w.raw))
@@ -41,7 +44,7 @@ function fits(words: readonly Word[], at: number, name: readonly string[]): numb
     if (/^\d+$/.test(part) && w.word === 'number') {
       i += 1;
       if (words[i]?.value !== Number(part)) return null;
-    } else if (/^\d+$/.test(part) ? w.value !== Number(part) : !same(w.word, part)) return null;
+    } else if (/^\d+$/.test(part) ? w.value !== Number(part) : !same(unquoted(w.word), part)) return null;
     i += 1;
   }
   return i - at;
@@ -120,7 +123,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       actOf.has(control.id) && !control.label.toLowerCase().includes(control.id)
         ? []
         : [control.id.replaceAll('-', ' ')];
-    const full = [control.label, ...id, ...aliases(control)].map((n) => plain(n).join(' '));
+    const drawn = keySigns.find(([sign]) => sign.test(control.label.trim()))?.[1] ?? [];
+    const full = [control.label, ...drawn, ...id, ...aliases(control)].map((n) => plain(n).join(' '));
     for (const name of new Set(full)) {
       all.push([name, own, false]);
       const words = name.split(' ');
@@ -135,6 +139,10 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
         for (const word of words)
           if ((!common.has(word) && !/^\d+$/.test(word) && word.length > 2) || /^[a-z]{1,2}\d+$/.test(word))
             all.push([word, own, true]);
+      // `A` of Switch A
+      const letter = /^[b-z]$|^a$/.exec(words.length === 2 ? (words[1] ?? '') : '')?.[0];
+      if (letter !== undefined && control.look === 'dip')
+        for (const kind of ['', 'switch ', 'dip ', 'dip switch ']) all.push([`${kind}${letter}`, own, true]);
       // `number 3` of DIP 3, `switch 3` of S3
       const n = /^(?:s|sw|dip|switch)?(\d+)$/.exec(
         words.length === 2 ? (words[1] ?? '') : words.length === 1 ? name : '',
@@ -204,6 +212,8 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
         for (const kind of [...lampKinds, 'one']) all.push([`${colour} ${kind}`, sign, true]);
     }
     if (sign.kind === 'beeper') for (const word of soundWords) all.push([word, sign, true]);
+    if (sign.kind !== 'lamp' && /^(?:click|tick|clack)/i.test(sign.label))
+      for (const word of ['click', 'tick', 'ticking', 'clicking']) all.push([word, sign, true]);
     if (/relay|contactor|solenoid|latch|valve/i.test(sign.label) && sign.kind !== 'lamp')
       for (const word of ['click', 'clack', 'clunk']) all.push([word, sign, true]);
     if (sign.kind === 'segments' || sign.kind === 'text')
@@ -219,6 +229,9 @@ export function calledOf(facts: UnitFacts, ones: Readonly<Record<string, string>
     controls: controlNames(facts),
     signs: signNames(facts),
     lamps: [...facts.signs.values()].filter((s) => s.kind === 'lamp'),
+    hasSigns: [...facts.controls.values()].some(({ control: { label } }) =>
+      keySigns.some(([sign, names]) => sign.test(label.trim()) || names.includes(label.trim().toLowerCase())),
+    ),
     ones: new Map(
       Object.entries(ones).flatMap(([phrase, id]) => {
         const own = [...facts.controls.values()].find((c) => c.control.id === id);
@@ -227,6 +240,14 @@ export function calledOf(facts: UnitFacts, ones: Readonly<Record<string, string>
     ),
   };
 }
+
+/** Whether there is anything that turns by clicks. */
+export const hasKnob = ({ facts }: Called): boolean =>
+  [...facts.controls.values()].some((c) => c.mechanism.kind === 'clicks');
+
+/** The small switches of a board, in their order. */
+export const dipsOf = ({ facts }: Called): ControlFacts[] =>
+  [...facts.controls.values()].filter((c) => c.control.look === 'dip');
 
 /** Several controls by a word they share: `both basket buttons`, `the two cup keys`. */
 export function groupAt(
@@ -250,9 +271,19 @@ export function groupAt(
     );
     if (alike.length === 2) return { of: alike, length: words.indexOf(noun) + 1 - at };
   }
+  // `dips back to off`, `the switches to on`
+  const plural = word === 'dips' ? 1 : word === 'dip' && kind === 'switches' ? 2 : 0;
+  const row = plural > 0 || word === 'both' || word === 'all' ? dipsOf(called) : [];
+  if (plural > 0 && row.length > 1 && words[at + plural]?.value == null) return { of: row, length: plural };
   // `both doors`: all that look like that
   if (word === 'both' || word === 'all') {
     const k = words[at + 1]?.word === 'the' ? at + 2 : at + 1;
+    // `both dip switches`, `both switches` of a row of them
+    const dips = /^(?:dips|dip|little|small)$/.test(words[k]?.word ?? '') || words[k]?.word === 'switches';
+    if (dips && (word === 'all' ? row.length > 1 : row.length === 2)) {
+      const isTwo = words[k]?.word !== 'switches' && words[k + 1]?.word === 'switches';
+      return { of: row, length: k + (isTwo ? 2 : 1) - at };
+    }
     const look = /^(doors|lids|covers|pedals|levers|valves|taps|fuses|breakers)$/.exec(words[k]?.word ?? '')?.[1];
     const alike = look
       ? [...called.facts.controls.values()].filter(
@@ -279,7 +310,7 @@ function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray
     byFirst.set(names, fresh);
     index = fresh;
   }
-  const said = word.word;
+  const said = unquoted(word.word);
   const keys = [
     said,
     `${said}s`,
@@ -333,6 +364,10 @@ const opposites: Readonly<Record<string, readonly string[]>> = {
   down: ['down', 'off', 'shut', 'in'],
 };
 
+/** What is counted: clicks, turns, times, seconds. */
+const isUnit = (word: string): boolean =>
+  clickWords.has(word) || turnWords.has(word) || word in unitMs || /^times?$/.test(word);
+
 /** The place of a control that words name, by its own labels first, then by what such a place is usually called. */
 export function placeAt(
   words: readonly Word[],
@@ -346,13 +381,16 @@ export function placeAt(
     .sort((a, b) => b.name.length - a.name.length);
   for (const { place, name } of named) {
     const length = fits(words, at, name);
-    if (length !== null && name.length > 0) return { place, length };
+    // `turned five clicks`: no place called five
+    const isCount = length !== null && words[at]?.value != null && isUnit(words[at + length]?.word ?? '');
+    if (length !== null && name.length > 0 && !isCount) return { place, length };
   }
   const given = placeWords[words[at]?.word ?? ''];
   // a cover that is off is open
+  const flows = own.control.look === 'tap' || own.control.look === 'valve';
   const word =
-    isCover(own) && (given === 'off' || given === 'on') && !places.some((p) => p.id === given)
-      ? given === 'off'
+    (isCover(own) || flows) && (given === 'off' || given === 'on') && !places.some((p) => p.id === given)
+      ? (given === 'off') === isCover(own)
         ? 'open'
         : 'shut'
       : given;

@@ -49,6 +49,16 @@ export function namedWords(s: Scan): boolean {
     called1?.of.mechanism.kind === 'push' &&
     /^\p{L}/u.test(w.raw) &&
     /^(?:press|hold|push|hit|tap|down|the|and|keep|then|release|,)$/.test(words[i - 1]?.word ?? ',');
+  // `round the back`, `then back to stop`
+  const isBack =
+    called1?.length === 1 &&
+    called1.of.mechanism.kind === 'push' &&
+    w.raw === 'back' &&
+    (((words[i - 1]?.value ?? null) !== null && !/^(?:once|twice)$/.test(words[i - 1]?.word ?? '')) ||
+      (words[i - 1]?.word === 'the' &&
+        /^(?:at|round|around|on|from|in|to|behind|of)$/.test(words[i - 2]?.word ?? '')) ||
+      (/^(?:to|into|in|off|again)$/.test(words[i + 1]?.word ?? '') &&
+        !/^(?:press|push|tap|hit|hold|the)$/.test(words[i - 1]?.word ?? '')));
   // a button called On is meant where it is written so, pressed, or one of several
   const isPlace =
     called1?.of.mechanism.kind === 'push' &&
@@ -57,9 +67,20 @@ export function namedWords(s: Scan): boolean {
     w.raw === w.word &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:up|down)$/.test(words[i + 1]?.word ?? '')) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:takes|goes|brings|gives|moves|is|does)$/.test(words[i + 1]?.word ?? '')) &&
-    !(/^(?:up|down)$/.test(w.word) && (words[i - 1]?.value ?? null) !== null) &&
+    !(
+      /^(?:up|down)$/.test(w.word) &&
+      (words[i - 1]?.value ?? null) !== null &&
+      !/^(?:here|there|below|at|on|in|by|under)$/.test(words[i + 1]?.word ?? '')
+    ) &&
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
       words[i - 1]?.word ?? ',',
+    ) &&
+    // `let go of down`, `keep up pressed`, `let up go`
+    !(
+      /^(?:up|down)$/.test(w.word) &&
+      ((words[i - 1]?.word === 'of' && /^(?:go|let)$/.test(words[i - 2]?.word ?? '')) ||
+        (/^(?:keep|keeps|kept|keeping|let|lets|leave|release|releasing|of|on)$/.test(words[i - 1]?.word ?? '') &&
+          /^(?:pressed|held|depressed|released|go|pushed)$/.test(words[i + 1]?.word ?? '')))
     );
   // a button called A is meant where it is written so and stands by itself, not as an article
   const after = words[i + 1];
@@ -67,7 +88,7 @@ export function namedWords(s: Scan): boolean {
     after === undefined ||
     !/^\p{Ll}/u.test(after.raw) ||
     (after.value !== null && after.word !== 'one') ||
-    /^(?:and|or|plus|once|twice|then|for|until|till|on|in|with|when|at|is|are|held|pressed|down|again|to|button|key|together|both|while)$/.test(
+    /^(?:and|or|plus|once|twice|then|for|until|till|on|off|in|out|with|when|at|is|are|goes|stays|comes|must|has|gets|held|pressed|down|again|to|button|key|together|both|while)$/.test(
       after.word,
     );
   const isArticle =
@@ -82,7 +103,7 @@ export function namedWords(s: Scan): boolean {
     w.value !== null &&
     (behind in unitMs ||
       (w.word === 'one' && words[i - 1]?.word === 'the') ||
-      /^(?:times?|x|clicks?|turns?|presses|taps|pushes|beeps?|flash\w*|blinks?|quick|short|long|of|percent|degrees|lamps?|lights?|leds?|codes?|faults?|volts?|bar|more|full|or|to)$/.test(
+      /^(?:times?|x|clicks?|turns?|presses|taps|pushes|beeps?|flash\w*|blinks?|quick|short|long|of|percent|degrees|a|an|per|lamps?|lights?|leds?|codes?|faults?|volts?|bar|more|full|or|to)$/.test(
         behind,
       ) ||
       mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper');
@@ -94,7 +115,30 @@ export function namedWords(s: Scan): boolean {
       words[i - 1]?.word ?? ',',
     ) ||
       (items.at(-1)?.is === 'control' && items.at(-1)?.to === words[i - 1]?.to));
-  const control = (isNumber && !inRow && !isNamed && !isKey) || isPlace || isArticle || isCounted ? null : called1;
+  // `ok let them go`, though a key is called OK
+  const isPassing =
+    called1?.length === 1 &&
+    w.raw === 'ok' &&
+    i === 0 &&
+    /^(?:let|now|so|then|do|did|good|great|you|i|we|it|hold|press|push|turn|what|how|the|and)$/.test(
+      words[1]?.word ?? '',
+    );
+  const control =
+    (isNumber && !inRow && !isNamed && !isKey) || isPlace || isBack || isPassing || isArticle || isCounted
+      ? null
+      : called1;
+  // `it's behind the door`: where, not what
+  const before2 = words[i - 2]?.word ?? '';
+  if (
+    control &&
+    control.of.mechanism.kind !== 'push' &&
+    /^(?:the|your|its|this|that|a)$/.test(words[i - 1]?.word ?? '') &&
+    (/^(?:behind|underneath|beside|above|below|beneath|near)$/.test(before2) ||
+      (before2 === 'to' && words[i - 3]?.word === 'next'))
+  ) {
+    s.i += control.length;
+    return true;
+  }
   const lit = lightWords.map(([re, light]) => ({ light, m: re.exec(here) })).find((x) => x.m);
   const asLight =
     lit?.m &&
@@ -102,19 +146,27 @@ export function namedWords(s: Scan): boolean {
       /^(?:they|they've|they're|theyve|have|all)$/.test(words[i - 1]?.word ?? '')) ||
       items.some((x) => x.is === 'sign') ||
       /^(?:flash|blink|wink|flicker|light|lit|steady|goes out|comes on)/.test(here));
+  // `the night shift rings me`
+  const isCall = /^(?:me|you|him|her|us|them|my|your|somebody|someone)$/.test(words[i + 1]?.word ?? '');
   const beepsAs =
+    !isCall &&
     /^(?:(?:beep|bleep|chime|horn|bip|blip|peep|pip|ping|ring|chirp|squeak|hoot|toot|gong|ding|dong|honk|bong|clang|whistle)(?:s|ing|ed)?|buzzing|buzz(?:es|ed)?|rang)\b/.test(
       here,
     );
+  // `turn the knob`, though a key is called Turn
+  const isDoneTo =
+    /^(?:the|your|this|that)$/.test(words[i + 1]?.word ?? '') &&
+    w.raw === w.word &&
+    (mentionAt(words, i + 2, called.controls)?.of ?? called1?.of) !== called1?.of;
   const isVerb =
     control?.length === 1 &&
     actOf.has(w.word) &&
     // `plug out` is what is done with the plug
-    !(w.word === 'plug' && words[i + 1]?.word === 'out') &&
+    !(w.word === 'plug' && /^(?:out|in|back)$/.test(words[i + 1]?.word ?? '')) &&
     // `slide back to normal`, of a slide
     !(words[i + 1]?.word === 'back' && words[i + 2]?.word === 'to' && placeAt(words, i + 3, control.of)) &&
-    /^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') &&
-    (w.word === 'go' || /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '')) &&
+    (/^(?:it|in|back|him|them|out|to|into|through|past|on|for)$/.test(words[i + 1]?.word ?? '') || isDoneTo) &&
+    (w.word === 'go' || isDoneTo || /^(?:it|in|back|him|them|out)$/.test(words[i + 1]?.word ?? '')) &&
     (i === 0 || /^(?:you|i|we|to|then|and|please|just|now)$/.test(words[i - 1]?.word ?? ''));
   if (
     control &&
@@ -204,7 +256,9 @@ export function namedWords(s: Scan): boolean {
         k += 3;
         break;
       }
-      const place = placeAt(words, k, own);
+      // `is set to service`, of one that has a place called set
+      const isVerbal = words[k]?.word === 'set' && words[k + 1]?.word === 'to';
+      const place = isVerbal ? null : placeAt(words, k, own);
       if (place && !(['in', 'at', 'on'].includes(words[k]?.word ?? '') && words[k + 1] && placeAt(words, k + 1, own)))
         break;
       k += 1;
@@ -219,7 +273,7 @@ export function namedWords(s: Scan): boolean {
     s.i = place && !blocked ? k + place.length : i + control.length;
     return true;
   }
-  if (sign) {
+  if (sign && !(isCall && sign.of.kind === 'beeper' && sign.weak)) {
     take(sign.length, { is: 'sign', signs: [sign.of] });
     if (beepsAs && sign.of.kind === 'beeper') put(s.i - 1, 1, { is: 'light', light: 'lit' });
     return true;
@@ -235,6 +289,10 @@ export function namedWords(s: Scan): boolean {
   const isHeard =
     lastSign?.is === 'sign' &&
     lastSign.signs.every((s) => s.kind !== 'lamp' && s.kind !== 'segments' && s.kind !== 'text');
+  if (isHeard && /^(?:(?:to |has |have |is )*(?:stops?|stopped|quiet|silent|ends?|ended))\b/.test(here)) {
+    take(/^(?:to|has|have|is) /.test(here) ? 2 : 1, { is: 'light', light: 'dark' });
+    return true;
+  }
   if (
     isHeard &&
     /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)

@@ -1,4 +1,5 @@
 import type { SignId } from '../../base/ids.ts';
+import { ordinalOf } from '../../spoken/numbers.ts';
 import { readHold, readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { placeAt } from './mentions.ts';
@@ -58,6 +59,19 @@ export function readPlain(
     r.made.push(put);
     return;
   }
+  // `now with it held press Run`: as it is already
+  const kept =
+    /^(?:and |then |now |so )*(?:with|while) (?:it|that|them|both|those|these|this)(?:'s| is| are)?(?: both| still)? (?:held|pressed|pushed|down|in)\b(?: down| in)?/.exec(
+      saidOf(segment),
+    );
+  if (kept && r.held.length > 0) {
+    const ends = segment.words[kept[0].split(' ').length - 1]?.to ?? at.from;
+    const rest = items.filter((x) => x.from >= ends);
+    if (rest.length > 0 && rest.length < items.length) {
+      readPlain(r, { ...segment, words: segment.words.filter((x) => x.from >= ends) }, rest, at);
+      return;
+    }
+  }
   // `wait for the lamp to go out before you switch the breaker back on`
   const goesOn = items.findIndex(
     (x, i) => i > 1 && (x.is === 'control' || (x.is === 'act' && /^(?:set|press|hold|open|shut|in|out)$/.test(x.act))),
@@ -82,11 +96,16 @@ export function readPlain(
     segment.words.length === 1 &&
     sound?.kind === 'sound' &&
     heard &&
-    heard.sentence === r.sentence &&
+    (heard.sentence === r.sentence || (r.held.length > 0 && heard.sentence >= r.sentence - 3)) &&
     same?.id === sound.sign
   ) {
     const signs = [{ ...sound, times: (sound.times ?? 1) + 1 }];
-    r.made[r.made.length - 1] = { ...heard, step: { ...heard.step, signs } as typeof heard.step, to: at.to };
+    r.made[r.made.length - 1] = {
+      ...heard,
+      step: { ...heard.step, signs } as typeof heard.step,
+      to: at.to,
+      sentence: r.sentence,
+    };
     return;
   }
   // `and while they are in, flick the switch`: what was pressed is held
@@ -140,6 +159,13 @@ export function readPlain(
     r.nth = { n, sentence: r.sentence };
     return;
   }
+  // `it beeps a second time and then you let go`
+  const timeOf = /\b(?:a|the|for the) (second|third|fourth|fifth) time\b/.exec(saidOf(segment));
+  const heardNow = r.lastSign?.kind === 'sound' && items.some((x) => x.is === 'sign' || x.is === 'it');
+  if (timeOf && heardNow && r.held.length > 0 && !items.some((x) => x.is === 'let-go' || x.is === 'control')) {
+    r.nth = { n: ordinalOf(timeOf[1] ?? '') ?? 2, sentence: r.sentence };
+    return;
+  }
   // `before I give the fuse back I push P1`: first what is said last; the rest is said again
   const laterKey = items.findIndex((x) => x.is === 'control' && isPush(x.own));
   const firstSet = items.findIndex((x) => x.is === 'control' && !isPush(x.own));
@@ -148,7 +174,54 @@ export function readPlain(
     readPlain(r, segment, items.slice(verb > 0 ? verb : laterKey), at);
     return;
   }
+  // `before I switch on I make sure the hood is shut`: what is said last is done, the rest comes by itself
+  const opened = /^(?:and |but |now )?before (?:i|you|we|one|anything|he|she)\b/.exec(saidOf(segment));
+  const subject = opened
+    ? segment.words.findIndex(
+        (x, k) => k > opened[0].split(' ').length && /^(?:i|you|we|one|he|she|make|check)$/.test(x.word),
+      )
+    : -1;
+  const begins = segment.words[subject]?.from ?? -1;
+  const later = items.filter((x) => x.from >= begins);
+  if (
+    subject > 0 &&
+    items.some((x) => x.from < begins && isOf('act', 'control')(x)) &&
+    later.some(isOf('control', 'act'))
+  ) {
+    readPlain(r, { ...segment, words: segment.words.slice(subject) }, later, at);
+    return;
+  }
+  // `have OK and Back pressed before you put the switch on`: one, then the other
+  const beforeAt = segment.words.findIndex(
+    (x, k) => k > 0 && x.word === 'before' && /^(?:you|i|we|one|the|he|she)$/.test(segment.words[k + 1]?.word ?? ''),
+  );
+  const cutAt = segment.words[beforeAt]?.from ?? -1;
+  const [earlier, then] = [items.filter((x) => x.to <= cutAt), items.filter((x) => x.from > cutAt)];
+  if (
+    beforeAt > 0 &&
+    earlier.some(isOf('control')) &&
+    earlier.some(isOf('act', 'let-go', 'place')) &&
+    then.some((x) => x.is === 'control' && (x.place !== null || isPush(x.own))) &&
+    !items.some(isOf('not', 'length'))
+  ) {
+    readPlain(r, { ...segment, words: segment.words.slice(0, beforeAt) }, earlier, at);
+    readPlain(r, { ...segment, words: segment.words.slice(beforeAt + 1), joined: 'then' }, then, at);
+    return;
+  }
   // `press Start while holding Menu`
+  const holding = items.findIndex((x, k) => k > 0 && x.is === 'act' && /^holding$/.test(x.word));
+  const [said0] = items;
+  if (
+    holding > 0 &&
+    said0?.is !== 'while' &&
+    items.slice(0, holding).some((x) => x.is === 'control' && (x.place !== null || isPush(x.own))) &&
+    items.slice(holding).some((x) => x.is === 'control') &&
+    !/\b(?:keep|keeps|kept|still|while|start|stop|and|then|you're|are|be) holding\b/.test(saidOf(segment))
+  ) {
+    readPlain(r, segment, items.slice(holding), at);
+    readPlain(r, segment, items.slice(0, holding), at);
+    return;
+  }
   const during = items.findIndex(isOf('while'));
   const heldAt = items.findIndex(
     (x, i) =>
@@ -221,7 +294,7 @@ export function readPlain(
   // `thumbs on Warm and Cold`
   const isGrip =
     controls.some((c) => isPush(c.own) || c.own.springs.size > 0) &&
-    /\b(?:thumbs?|fingers?|hands?|foot|feet) (?:is |are )?on\b/.test(saidOf(segment));
+    /\b(?:thumbs?|fingers?|hands?|foot|feet) (?:is |are |goes? |stays? )?on\b/.test(saidOf(segment));
   if (isGrip && r.held.length === 0) {
     const grip = { is: 'act', act: 'hold', word: 'on', from: at.from, to: at.from } as const;
     if (readHold(r, [grip, ...head], ends, at, segment)) return;
@@ -241,6 +314,28 @@ export function readPlain(
   }
   if (isHold && controls.length === 0 && r.held.length === 0 && askWhich(r, segment, items, at)) {
     r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `1 and 2 together, until the alarm lamp goes off`
+  const joint = r.made.at(-1);
+  if (
+    until === 0 &&
+    ends &&
+    controls.length === 0 &&
+    joint?.step.kind === 'together' &&
+    joint.step.times === 1 &&
+    joint.sentence === r.sentence
+  ) {
+    r.made[r.made.length - 1] = {
+      ...joint,
+      step: {
+        kind: 'hold',
+        controls: joint.step.controls.map((control) => ({ control })),
+        until: { kind: 'moment', moment: ends },
+      },
+      to: at.to,
+    };
+    r.held = [];
     return;
   }
   if (until >= 0 && ends && controls.length === 0 && r.held.length === 0) {
@@ -276,6 +371,7 @@ export function readPlain(
   // a hold that goes on until something, told after it
   if (until >= 0 && ends && controls.length === 0 && r.held.length > 0) {
     r.put({ kind: 'release', controls: r.held.map((h) => h.control.id), at: ends }, at);
+    r.last = r.held;
     r.held = [];
     return;
   }
@@ -303,22 +399,30 @@ export function readPlain(
   // `tap Up till it says 14`
   const keys = controls.filter((c) => isPush(c.own));
   const [key] = keys;
-  if (until >= 0 && ends?.kind === 'sign' && act?.act === 'press' && key && keys.length === 1 && !isHold) {
+  const isKeyed = act?.act === 'press' || (!act && head.length === 1);
+  if (until >= 0 && ends?.kind === 'sign' && isKeyed && key && keys.length === 1 && !isHold) {
     const { shown: at14 } = ends;
     if (at14.kind === 'text' && /^\d+$/.test(at14.text)) {
       r.put({ kind: 'step-list', control: key.own.control.id, to: Number(at14.text), start: 0, by: 'press' }, at);
       r.last = [key.own];
       return;
     }
-    if (at14.kind !== 'text' && readHold(r, head, ends, at, segment)) return;
+    if (at14.kind !== 'text' && act && readHold(r, head, ends, at, segment)) return;
+    // `Arrow until you see LOG`
+    if (at14.kind === 'text') {
+      r.put({ kind: 'press', control: key.own.control.id, times: 1 }, key);
+      see(r, [at14], at);
+      r.last = [key.own];
+      return;
+    }
   }
   if (
     until >= 0 &&
     ends?.kind === 'sign' &&
-    ends.shown.kind === 'sound' &&
-    act?.act === 'press' &&
+    ends.shown.kind !== 'text' &&
+    (act?.act === 'press' || !act) &&
     keys.length > 1 &&
-    head.some(isOf('both')) &&
+    (head.some(isOf('both')) || (!act && /\band\b/.test(saidOf(segment)))) &&
     readHold(r, head, ends, at, segment)
   )
     return;
@@ -329,12 +433,18 @@ export function readPlain(
     itself?.kind === 'lamp' && seenBefore && seenBefore.sentence >= r.sentence - 1
       ? r.called.facts.signs.get(itself.sign)
       : undefined;
+  // `wait for the fault light. There, it's blinking`
+  const awaited =
+    r.lastSign?.kind === 'lamp' && r.waiting >= r.sentence - 1 && !itsSign
+      ? r.called.facts.signs.get(r.lastSign.sign)
+      : undefined;
+  const ofIt = itsSign ?? awaited;
   const isIts =
-    itsSign &&
+    ofIt &&
     head[0]?.is === 'it' &&
     head.some(isOf('light')) &&
     !head.some(isOf('sign', 'control', 'act', 'moment', 'not'));
-  const shown = shownIn(r, isIts ? [{ is: 'sign', signs: [itsSign], from: at.from, to: at.from }, ...head] : head);
+  const shown = shownIn(r, isIts ? [{ is: 'sign', signs: [ofIt], from: at.from, to: at.from }, ...head] : head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
   if (shown.length === 0 && isSigns) {
     // `the lamps Fog, Warm`: these of them
@@ -396,6 +506,23 @@ export function readPlain(
     /\b(?:as far (?:\w+ )?as|all the way|fully|completely|until it stops|until the stop|until the end|to the stop|to the end)\b/.test(
       saidOf(segment),
     );
+  // `with the hood still open you press OK twice`: the one, then the other
+  const pressAt = head.findIndex((x, i) => i > 0 && x.is === 'act' && (x.act === 'press' || x.act === 'hold'));
+  const pressed = pressAt > 0 ? head.slice(pressAt + 1).find(isOf('control')) : undefined;
+  const moved = pressAt > 0 ? head.slice(0, pressAt).filter(isOf('control')) : [];
+  if (
+    pressed &&
+    isPush(pressed.own) &&
+    moved.length > 0 &&
+    moved.every((x) => !isPush(x.own)) &&
+    until < 0 &&
+    !head.some(isOf('while', 'not', 'within')) &&
+    head.slice(0, pressAt).some((x) => (x.is === 'control' && x.place !== null) || x.is === 'place' || x.is === 'act')
+  ) {
+    readPlain(r, segment, head.slice(0, pressAt), at);
+    readPlain(r, segment, head.slice(pressAt), at);
+    return;
+  }
   if (readTurn(r, head, at)) return;
   if (readSet(r, segment, head, at)) return;
   if (readPress(r, segment, head, at)) return;

@@ -1,10 +1,12 @@
 import type { ControlId } from '../../base/ids.ts';
 import { defaultWithinMs } from '../../model/route.ts';
+import { timesAt } from './amounts.ts';
 import { heldOf, readHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { hasOtherObject } from './objects.ts';
 import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
+import { see, shownIn } from './shown.ts';
 import { leadsOn } from './talk.ts';
 
 export function readPress(
@@ -62,11 +64,32 @@ export function readPress(
     )
   ) {
     const times = items.find(isOf('times'))?.n ?? 1;
+    // `the older one? Go. Every Go takes you one further back`: told once already
+    const done = r.made.at(-1);
+    if (
+      /\b(?:every|each)\b/.test(words1) &&
+      one1.length === 1 &&
+      done?.step.kind === 'press' &&
+      done.step.control === only1.own.control.id &&
+      done.step.times === 1 &&
+      done.sentence >= r.sentence - 1
+    )
+      return true;
     for (const p of one1) r.put({ kind: 'press', control: p.own.control.id, times }, one1.length > 1 ? p : at);
     r.last = [only1.own];
     r.ledIn = r.sentence;
     return true;
   }
+  // `Jog moves you through them, jog jog jog`
+  const [led] = r.last;
+  if (
+    r.ledIn === r.sentence &&
+    !leads &&
+    led &&
+    pushes.length > 0 &&
+    items.every((x) => x.is === 'control' && x.own === led)
+  )
+    return true;
   const upTo = items.find(isOf('number'));
   if (only1 && pushes.length === 1 && counted && upTo && !items.some(isOf('times', 'length', 'sign'))) {
     r.put({ kind: 'step-list', control: only1.own.control.id, to: upTo.n, start: 0, by: 'press' }, at);
@@ -76,7 +99,34 @@ export function readPress(
   if (
     only1 &&
     pushes.length === 1 &&
-    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:say|confirm|accept|agree|take|store|save)\b/.test(words1)
+    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:can |will |then )?(?:say|confirm|accept|agree|take|store|save|see|get|read|call|bring|find)\b/.test(
+      words1,
+    )
+  ) {
+    r.put({ kind: 'press', control: only1.own.control.id, times: 1 }, at);
+    r.last = [only1.own];
+    r.mode = 'press';
+    return true;
+  }
+  // `OK takes it`; `to see the next one it's plus`; `you leave it with Back`
+  const isTaken =
+    /^(?:and |then )?(?:\S+ ){1,3}(?:takes|accepts|confirms|stores|saves|enters|ends|finishes) (?:it|that|this)$/.test(
+      words1,
+    );
+  const isFor =
+    /^(?:and |but |so )?(?:to|for) .*\b(?:it's|it|its|it is|that's|that is|that) (?:the )?(?:\S+ ?){1,3}$/.test(words1);
+  const lead = only1 ? segment.words.findLast((w) => w.to <= only1.from && w.word !== 'the')?.word : undefined;
+  const isBy = /^(?:with|by|using|via)$/.test(lead ?? '') && items.at(-1) === only1;
+  const onlyAct = items.filter(isOf('act'));
+  if (
+    only1 &&
+    pushes.length === 1 &&
+    items.every((x) => x === only1 || /^(?:it|act|number|nth)$/.test(x.is)) &&
+    ((isTaken && onlyAct.length === 0) ||
+      (isFor &&
+        (lead === 'it' || lead === 'that' || lead === "it's" || lead === "that's" || lead === 'is') &&
+        items.at(-1) === only1) ||
+      (isBy && onlyAct.every((a) => !/^(?:hold|press)$/.test(a.act)) && !/^(?:and |then |now )?with\b/.test(words1)))
   ) {
     r.put({ kind: 'press', control: only1.own.control.id, times: 1 }, at);
     r.last = [only1.own];
@@ -121,6 +171,31 @@ export function readPress(
   }
   const times = items.filter(isOf('times'));
   const span = items.find(isOf('length'));
+  const signAt = items.findIndex(isOf('sign'));
+  if (
+    pushes.length === 1 &&
+    span &&
+    act === undefined &&
+    signAt > 1 &&
+    items.indexOf(span) < signAt &&
+    items.slice(0, signAt).every(isOf('length', 'control')) &&
+    /\bon (?:the )?$/.test(
+      `${segment.words
+        .filter((w) => w.to <= (only1?.from ?? 0))
+        .map((w) => w.word)
+        .join(' ')} `,
+    )
+  ) {
+    readHold(
+      r,
+      [...items.slice(0, signAt), { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }],
+      null,
+      at,
+    );
+    const shown = shownIn(r, items.slice(signAt));
+    if (shown.length > 0) see(r, shown, at);
+    return true;
+  }
   if (
     pushes.length > 0 &&
     span &&
@@ -129,7 +204,12 @@ export function readPress(
     segment.words.filter((w) => w.from >= (items[0]?.from ?? 0) && w.to <= (items.at(-1)?.to ?? 0)).length <= 11
   )
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'for', from: at.from, to: at.to }], null, at);
-  if (pushes.length === 0 && !act && (items.some(isOf('both')) || (span && r.made.at(-1)?.step.kind === 'together'))) {
+  if (
+    pushes.length === 0 &&
+    !act &&
+    (items.some(isOf('both')) ||
+      (span && r.made.at(-1)?.step.kind === 'together' && segment.words.length <= 7 && segment.words[0]?.word !== 'it'))
+  ) {
     const two = r.made.slice(-2);
     // `then both`: behind each alone
     const arePressed =
@@ -161,6 +241,40 @@ export function readPress(
       else r.put({ kind: 'together', controls: ids, times: 1, withinMs: defaultWithinMs }, at);
       return true;
     }
+  }
+  // `I take Jog and Reset and press both of them down`
+  if (
+    pushes.length === 0 &&
+    act?.act === 'press' &&
+    items.some(isOf('both')) &&
+    r.last.length === 2 &&
+    r.last.every(isPush) &&
+    times.length === 0
+  ) {
+    const two = r.made.slice(-2);
+    const ids = r.last.map((own) => own.control.id as string);
+    if (
+      two.length === 2 &&
+      two.every(
+        (m) =>
+          m.step.kind === 'press' && m.step.times === 1 && ids.includes(m.step.control) && m.sentence >= r.sentence - 1,
+      )
+    )
+      r.made.splice(-2);
+    if (span || items.some((x) => x.is === 'place' && /^(?:down|in)$/.test(x.word)))
+      return readHold(
+        r,
+        [
+          ...r.last.map((own): Item => ({ is: 'control', own, place: null, ...at })),
+          ...items.filter(isOf('length')),
+          { is: 'act', act: 'hold', word: 'down', ...at },
+        ],
+        null,
+        at,
+      );
+    r.put({ kind: 'together', controls: r.last.map((own) => own.control.id), times: 1, withinMs: defaultWithinMs }, at);
+    r.mode = 'press';
+    return true;
   }
   if (pushes.length === 0 && act?.act === 'press' && items.some(isOf('both')) && r.last.length < 2) {
     // both: which, is said next
@@ -223,11 +337,13 @@ export function readPress(
   }
   const said = saidOf(segment);
   const named = pushes.reduce((n, p) => n + p.own.control.label.split(' ').length, 0);
-  const from = items[0]?.from ?? 0;
+  const from = items.find((x) => x.is !== 'it')?.from ?? 0;
   const to = items.at(-1)?.to ?? 0;
   const length = segment.words.filter((w) => w.from >= from && w.to <= to && w.raw !== ',').length;
   const isAlone =
-    segment.words.length <= named && r.made.length > 0 && (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
+    segment.words.filter((w, i) => i > 0 || !/^(?:and|then|now|next)$/.test(w.word)).length <= named &&
+    r.made.length > 0 &&
+    (r.made.at(-1)?.sentence ?? -9) >= r.sentence - 2;
   // `next older fault: FAN`
   const tellsNext =
     /\b(?:next|older|previous|earlier|before|(?:one|ones) after|following)\b/.test(r.saidBefore) &&
@@ -242,11 +358,21 @@ export function readPress(
     times.length > 0 ||
     segment.joined === 'then' ||
     pushes.length > 1;
+  // `that's the depth sensor`: a part that is called so
+  const tail = segment.words.filter((w) => w.from >= to);
+  const isPart =
+    tail.length > 0 &&
+    act === undefined &&
+    times.length === 0 &&
+    /^(?:sensor|motor|valve|pump|heater|board|relay|coil|fault|error|problem|one|part|module|unit|circuit|cable|wire|harness|position|limit)$/.test(
+      tail[0]?.word ?? '',
+    );
   const bare =
-    length <= named + 3 + 2 * times.length &&
+    !isPart &&
+    length <= named + 3 + 2 * times.length + (items.some(isOf('both')) && pushes.length > 1 ? 3 : 0) &&
     act === undefined &&
     isNext &&
-    (!r.reading || tellsNext) &&
+    (!r.reading || tellsNext || (items.some(isOf('both')) && pushes.length > 1)) &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   // `both thumbs: Fan and Humidity`
   const grips = /\b(?:thumbs?|fingers?|hands?)(?: on)?$/.test(r.saidBefore) && bare;
@@ -254,15 +380,20 @@ export function readPress(
     grips ||
     (items.some((x, i) => x.is === 'place' && x.word === 'down' && items[i - 1]?.is !== 'number') &&
       !/\b(?:scroll|go|goes|step|move|walk|page|count|get)(?:s|ing)? (?:up and )?down\b/.test(said)) ||
-    /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are )?on\b/.test(said);
-  if (down && !isPressed) {
+    /\b(?:thumbs?|fingers?|hands?|foot) (?:is |are |goes? |stays? )?on\b/.test(said);
+  // `have OK and Back pressed down before …`
+  const isHad =
+    down && /\b(?:have|having|got|with)\b.*\b(?:pressed|pushed) (?:down|in)\b/.test(said) && times.length === 0;
+  // `the foot goes on the brake, and the hand goes on Menu`
+  const isGrip = /\b(?:thumbs?|fingers?|hands?|foot) (?:goes? |stays? )on\b/.test(said) && times.length === 0;
+  if (down && (!isPressed || isHad || isGrip)) {
     const owns = pushes.map((p) => p.own);
     const before = r.made.at(-1);
     // one after the other, kept down together
     if (
       before?.step.kind === 'hold' &&
       before.step.until.kind === 'release' &&
-      before.sentence === r.sentence &&
+      (before.sentence === r.sentence || (isGrip && before.sentence === r.sentence - 1)) &&
       r.held.length > 0
     ) {
       const fresh = owns.filter((o) => !r.held.includes(o));
@@ -293,6 +424,16 @@ export function readPress(
     return true;
   // what is held already is only named once more
   if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;
+  // `next thing is Lift`: which one, no more
+  if (
+    bare &&
+    pushes.length === 1 &&
+    times.length === 0 &&
+    /^(?:and |so |then |the )*(?:next (?:thing|one|up)?|first thing|other one|last thing|last one) ?is\b/.test(said)
+  ) {
+    r.last = pushes.map((p) => p.own);
+    return true;
+  }
   // `there are two buttons, Start and Menu`: named, nothing more
   if (
     bare &&
@@ -352,6 +493,19 @@ export function readPress(
       .slice(-again.length);
     if (again.join() === done.join()) return true;
   }
+  // `OK and Back alternately, three times each`
+  if (
+    /\b(?:alternately|alternating|in turns?|by turns)\b/.test(`${said} ${r.ahead.slice(0, 1).map(saidOf).join(' ')}`) &&
+    pushes.length === 2
+  ) {
+    const n = times[0]?.n ?? timesAhead(r);
+    const steps = pushes.map((p) => ({ kind: 'press' as const, control: p.own.control.id, times: 1 }));
+    if (n !== null) {
+      r.put({ kind: 'group', times: n, steps }, at);
+      r.last = pushes.map((p) => p.own);
+      return true;
+    }
+  }
   for (const [i, item] of items.entries()) {
     if (item.is !== 'control' || !isPush(item.own)) continue;
     const after = items[i + 1];
@@ -377,11 +531,31 @@ export function readPress(
       );
     r.last = [item.own];
   }
+  // `with F2 I go down. Four times F2`: what was only said to lead on is told out now
+  const [toldBefore, toldNow] = r.made.slice(-2);
+  if (
+    r.ledIn === r.sentence - 1 &&
+    toldBefore?.step.kind === 'press' &&
+    toldNow?.step.kind === 'press' &&
+    toldNow.sentence === r.sentence &&
+    toldBefore.sentence === r.ledIn &&
+    toldBefore.step.control === toldNow.step.control &&
+    toldNow.step.times > 1
+  )
+    r.made.splice(-2, 1);
   if (pushes.length > 1) r.last = pushes.map((p) => p.own);
   r.pressedIn = r.sentence;
+  r.pairIn = pushes.length === 2 && times.length === 0 ? r.sentence : -1;
   r.mode = 'press';
   return true;
 }
+
+/** How often, where it is said next: `, three times each`. */
+const timesAhead = (r: Reader): number | null =>
+  r.ahead
+    .slice(0, 1)
+    .flatMap((s) => s.words.map((_, k) => timesAt(s.words, k)?.n ?? 0))
+    .find((n) => n > 0) ?? null;
 
 /** How often a control is said to be pressed: what stands at it, not what is joined to the one beside it by an *and*. */
 function timesOf(segment: Segment, items: readonly Item[], at: number): number | null {

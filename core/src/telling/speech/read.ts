@@ -9,7 +9,7 @@ import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
-import { countedAloud, type Word, wordsOf } from './text.ts';
+import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
@@ -55,7 +55,8 @@ function hyphensOpened(words: readonly Word[], called: Called): Word[] {
 
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const words = countedAloud(corrected(hyphensOpened(wordsOf(own), reader.called))).map((w) => ({
+  const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
+  const words = countedAloud(corrected(hyphensOpened(plain, reader.called))).map((w) => ({
     ...w,
     from: w.from + from,
     to: w.to + from,
@@ -67,6 +68,8 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     (some, ahead) => lacksState(reader, some, ahead),
     (at) => startsPlace(reader, words, at),
     (at) => startsOn(reader, words, at),
+    // `OK`, a key that is written so
+    (at) => words[at]?.raw === words[at]?.raw.toUpperCase() && mentionAt(words, at, reader.called.controls) !== null,
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, segments);
   else for (const segment of segments) hear(reader, segment);
@@ -136,6 +139,7 @@ export function readTold(
   const heard = voices(input);
   const read = heard.map((_, i) => {
     const own = new Reader(called, answers);
+    own.whole = text;
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     // what the others say they see is heard in between
     for (const [from, to, who] of heard

@@ -63,6 +63,12 @@ export class Reader {
   saidBefore = '';
   /** The keys characters were put in with just now: what they do is told, not done once more. */
   entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
+  /** In which sentence it was asked how often something sounds or shows. */
+  askedHow = -9;
+  /** In which sentence something was said to be wrong or too slow. */
+  wrongIn = -9;
+  /** All that is told, for whether something is said once more. */
+  whole = '';
   menuAt: number | null = null;
   /** Which way was said for clicks that are told behind it. */
   wayIn: Readonly<{ way: 'cw' | 'ccw'; sentence: number }> | null = null;
@@ -82,6 +88,8 @@ export class Reader {
   /** Which time of a sign was named just now, for what is done at it. */
   nth: Readonly<{ n: number; sentence: number }> | null = null;
   pressedIn = -1;
+  /** In which sentence two keys were named as a pair. */
+  pairIn = -1;
   both = false;
   /** In which sentence a key was said to lead on to the next of what is stored. */
   ledIn = -1;

@@ -19,6 +19,19 @@ export function referringWords(s: Scan): boolean {
     }
     // `switch it on`, `plug it in`, `turn it off`
     let k = i + 1;
+    // `and that comes out`, `it goes back in`
+    const moves = /^(?:comes?|came|goes|go) (?:back )?(?:out|in|up|down|open|off)\b/.exec(
+      words
+        .slice(i + 1, i + 4)
+        .map((x) => x.word)
+        .join(' '),
+    );
+    if (
+      moves &&
+      !/^go(?:es)? (?:out|off|up|down)\b/.test(moves[0]) &&
+      (i === 0 || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))
+    )
+      k += moves[0].split(' ').length - 1;
     while (
       [
         'back',
@@ -60,6 +73,11 @@ export function referringWords(s: Scan): boolean {
         break;
       k += 1;
     }
+    // `then you close it up`
+    if (/^(?:close|shut|closes|shuts|button)$/.test(words[i - 1]?.word ?? '') && words[i + 1]?.word === 'up') {
+      take(2, { is: 'it' });
+      return true;
+    }
     const plugged = /^(?:plug|plugged|plugs)$/.test(words[i - 1]?.word ?? '');
     // switched on is the unit, not its cover
     const switched =
@@ -77,6 +95,16 @@ export function referringWords(s: Scan): boolean {
         words[i - 1]?.word ?? '',
       ) ||
       (/^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|my|your|this)$/.test(words[k + 1]?.word ?? ''));
+    // `both back to off`: each of those named just now
+    const each = /^(?:both|them|they|these|those)$/.test(w.word) && last.length > 1 && !plugged ? last : [];
+    const places = each.flatMap((one) => (one.mechanism.kind === 'push' ? [] : (placeAt(words, k, one) ?? [])));
+    if (each.length > 1 && places.length === each.length) {
+      each.forEach((one, n) => {
+        put(i, k + (places[n]?.length ?? 1) - i, { is: 'control', own: one, place: places[n]?.place ?? null });
+      });
+      s.i = k + (places[0]?.length ?? 1);
+      return true;
+    }
     const own = able.length === 1 && !isWhere ? able[0] : undefined;
     const place = own && placeAt(words, k, own);
     if (own && place) {
@@ -98,9 +126,27 @@ export function referringWords(s: Scan): boolean {
       s.i = k + powered.length;
       return true;
     }
-    if (w.word === 'that') s.i += 1;
+    // `this flap here, you open that`
+    const done = items.at(-1);
+    const isObject =
+      done?.is === 'act' &&
+      done.to === words[i - 1]?.to &&
+      /^(?:open|shut|pull|out|in|set|press|hold|turn)$/.test(done.act) &&
+      (words[i + 1] === undefined ||
+        /^(?:and|then|out|in|up|down|off|on|back|over|again|now)$/.test(words[i + 1]?.word ?? ''));
+    if (w.word === 'that' && !isObject) s.i += 1;
     else take(1, { is: 'it' });
     return true;
+  }
+  // `and on it goes again`
+  const goes = /^(on|off|in|out) (?:it|she) (?:goes|comes)(?: again| back)?\b/.exec(here);
+  if (goes && last.length === 1 && last[0] && last[0].mechanism.kind !== 'push') {
+    const place = placeAt(words, i, last[0]);
+    if (place) {
+      put(i, goes[0].split(' ').length, { is: 'control', own: last[0], place: place.place });
+      s.i += goes[0].split(' ').length;
+      return true;
+    }
   }
   if (/^(?:long)\b/.test(here)) {
     take(1, { is: 'long' });
@@ -192,6 +238,9 @@ export function referringWords(s: Scan): boolean {
   }
   // `the mains plug`, `the start press`: what it is, not what is done
   const isNoun =
+    (/^(?:push|press|tap)$/.test(w.word) &&
+      /^(?:button|buttons|key|switch|pad)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:a|an|the|one|this|that|little|small|red|green)$/.test(words[i - 1]?.word ?? '')) ||
     (w.word === 'place' && i > 0 && !/^(?:and|then|you|i|we|to|now|please)$/.test(words[i - 1]?.word ?? '')) ||
     (w.word === 'plug' && items.at(-1)?.is === 'control' && items.at(-1)?.to === (words[i - 1]?.to ?? -1));
   // `it gets stuck`: how it is, not what is done
@@ -216,6 +265,15 @@ export function referringWords(s: Scan): boolean {
     /^(?:on|in)$/.test(w.word) &&
     /^(?:it|him|them|there|top)$/.test(words[i + 1]?.word ?? '') &&
     !items.some(isAct)
+  ) {
+    s.i += 2;
+    return true;
+  }
+  // `it ran out of pellets`
+  if (
+    w.word === 'out' &&
+    words[i + 1]?.word === 'of' &&
+    /^(?:run|runs|ran|running|is|are|was|were)$/.test(words[i - 1]?.word ?? '')
   ) {
     s.i += 2;
     return true;

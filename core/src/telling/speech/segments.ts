@@ -153,6 +153,7 @@ export function segmentsOf(
   lacksState: (own: readonly Word[], ahead: readonly Word[]) => boolean,
   startsPlace: (at: number) => boolean,
   startsOn: (at: number) => boolean,
+  isName: (at: number) => boolean = () => false,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -173,6 +174,17 @@ export function segmentsOf(
       // a stop and the end of a line are one end
       if (segments.at(-1)?.sentence === sentence) sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
+    // `Hood: OPEN.`
+    else if (
+      w.raw === ':' &&
+      own.length > 0 &&
+      own.length <= 3 &&
+      words[i + 1] !== undefined &&
+      (words[i + 2] === undefined || hard.has(words[i + 2]?.raw ?? '')) &&
+      (/^(?:on|off|in|out|open|shut|closed|up|down)$/.test(words[i + 1]?.word ?? '') ||
+        (/^["“]/.test(words[i + 1]?.raw ?? '') && /^(?:display|screen|line|readout)$/.test(words[i - 1]?.word ?? '')))
+    )
+      return;
     else if ([',', ':', '(', ')', '–', '—'].includes(w.raw)) end('comma');
     else if (
       // `on the second bip`, `so that's up twice`
@@ -184,6 +196,17 @@ export function segmentsOf(
         (w.word === 'so' && /^(?:that|thats|that's)$/.test(words[i + 1]?.word ?? '')))
     ) {
       end('then');
+      own.push(w);
+    } else if (
+      // `key on again or it doesn't store it`: what would be else
+      own.length >= 2 &&
+      w.word === 'or' &&
+      /^(?:it|you|they|she|he|that)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:doesn't|doesnt|won't|wont|can't|cant|don't|dont|will|has|have|does|starts?|goes|is|are)$/.test(
+        words[i + 2]?.word ?? '',
+      )
+    ) {
+      end('comma');
       own.push(w);
     } else if (
       // `to clear it`, `to get out`: what comes is for something else
@@ -258,6 +281,7 @@ export function segmentsOf(
       own.length >= 3 &&
       (/^(?:don't|dont|never)$/.test(w.word) ||
         (/^(?:you|i|we|just|first|okay|ok|so)$/.test(w.word) &&
+          !isName(i) &&
           !/^(?:and|if|when|that|while|once|until|till|as|to|what|where|how|because|or|before|after|like)$/.test(
             words[i - 1]?.word ?? '',
           ) &&
@@ -334,6 +358,7 @@ export function segmentsOf(
       // a button may be called so
       !/^(?:with|press|hold|push|hit|tap|the|by|plus|then|use|on|of)$/.test(words[i - 1]?.word ?? '') &&
       own.length > 0 &&
+      !isName(i) &&
       startsAct(i + 1)
     ) {
       end('then');

@@ -28,6 +28,15 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   // ---, 8.8.8
   if (/^-{3,}$/.test(first.raw)) return { text: first.raw.slice(0, 8), length: i + 1 - at };
   if (/^\d(?:\.\d){2,}$/.test(first.raw)) return { text: first.raw.replaceAll('.', ''), length: i + 1 - at };
+  const twofold = /^(?:double|triple)$/.test(first.word) ? words[i + 1] : undefined;
+  const sign =
+    twofold &&
+    (numerals[twofold.word] ?? (twofold.value !== null && twofold.value < 10 ? String(twofold.value) : undefined));
+  if (sign !== undefined) return { text: sign.repeat(first.word === 'double' ? 2 : 3), length: i + 2 - at };
+  // 2/3: a stroke between two figures
+  const [over] = words.slice(i + 1);
+  if (/^\d+$/.test(first.raw) && over && /^\d+$/.test(over.raw) && over.from === first.to + 1)
+    return { text: `${first.raw}/${over.raw}`, length: i + 2 - at };
   // dash dash dash
   let dashes = 0;
   while (/^(?:dash|bar)$/.test(words[i + dashes]?.word ?? '')) dashes += 1;

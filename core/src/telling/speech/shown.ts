@@ -38,6 +38,12 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
                   ? before.n
                   : null;
         count = times;
+        // `once the buzzer has stopped`
+        if (after?.is === 'light' && after.light === 'dark') {
+          for (const s of item.signs) out.push({ kind: 'sound', sign: s.id as SignId, state: 'off' });
+          signs = signs.filter((s) => s.kind !== 'beeper');
+          return;
+        }
         for (const s of item.signs)
           out.push({ kind: 'sound', sign: s.id as SignId, state: 'on', ...(count === null ? {} : { times: count }) });
         signs = signs.filter((s) => s.kind !== 'beeper');
@@ -86,6 +92,20 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const said = items.find(isOf('nth'))?.n ?? 1;
   const heard = r.lastSign?.kind === 'sound' ? (r.lastSign.times ?? 1) : 1;
   const nth = said === 0 ? heard : said;
+  // `till the peeper's done three`
+  const many = items.find(isOf('number'));
+  const soundAt = items.findIndex(isOf('sign'));
+  if (
+    shown?.kind === 'sound' &&
+    shown.times === undefined &&
+    many &&
+    many.n <= 12 &&
+    items.indexOf(many) === soundAt + 1
+  )
+    return { kind: 'sign', shown: withoutTimes(shown), nth: many.n };
+  const only = items[soundAt];
+  if (!shown && only?.is === 'sign' && only.signs[0]?.kind === 'beeper' && many && many.n <= 12)
+    return { kind: 'sign', shown: { kind: 'sound', sign: only.signs[0].id as SignId, state: 'on' }, nth: many.n };
   if (shown)
     return {
       kind: 'sign',
@@ -98,6 +118,14 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
     return { kind: 'sign', shown: { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }, nth };
   if (sign && sign.kind !== 'segments' && sign.kind !== 'text')
     return { kind: 'sign', shown: { kind: 'sound', sign: sign.id as SignId, state: 'on' }, nth };
+  // `when it gets to five`, of what a display counts
+  const reached = items.find(isOf('number'));
+  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+  const countsTo = items.some(isOf('it')) && items.some(isOf('moment')) && items.every(isOf('it', 'moment', 'number'));
+  if (reached && countsTo && r.lastSign?.kind === 'sound')
+    return { kind: 'sign', shown: withoutTimes(r.lastSign), nth: reached.n };
+  if (reached && countsTo && display.length === 1 && display[0])
+    return { kind: 'sign', shown: { kind: 'text', sign: display[0].id as SignId, text: String(reached.n) }, nth: 1 };
   // “on the third one”: of the sign that was told last
   if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
   return null;

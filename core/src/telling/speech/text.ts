@@ -13,8 +13,52 @@ export type Word = Readonly<{
   to: number;
 }>;
 
+/** Keys that have a sign on them and no word, and what the sign is called. */
+export const signNames: ReadonlyArray<readonly [RegExp, readonly string[]]> = [
+  [/^\+$/, ['plus', 'plus sign']],
+  [/^[-–−]$/, ['minus', 'minus sign']],
+  [/^[▲↑]$/, ['up', 'up arrow', 'arrow up']],
+  [/^[▼↓]$/, ['down', 'down arrow', 'arrow down']],
+  [/^[◀←<]$/, ['left arrow', 'arrow left']],
+  [/^[▶→>]$/, ['right arrow', 'arrow right']],
+  [/^\*$/, ['star', 'asterisk']],
+  [/^#$/, ['hash', 'pound']],
+];
+/** A sign that stands by itself. */
+const lone = /(?<![\p{L}\p{N}])[+▲▼↑↓*#](?![\p{L}\p{N}])|(?<=^|[\s("'])[-−](?=$|[\s,.)"'])/gu;
+
+/** A telling of a unit that has keys with signs on them: each such sign is the word it is called by. */
+export function withSigns(words: readonly Word[], text: string): Word[] {
+  const found = [...text.matchAll(lone)].flatMap((m): Word[] => {
+    const name = signNames.find(([sign]) => sign.test(m[0]))?.[1][0];
+    if (name === undefined) return [];
+    return [{ word: name, raw: m[0], value: null, span: 1, from: m.index, to: m.index + 1 }];
+  });
+  const all = [...words.filter((w) => !found.some((f) => f.from === w.from)), ...found].sort((a, b) => a.from - b.from);
+  // a dash between two thoughts is none
+  const leads =
+    /^(?:now|so|use|uses|it's|is|want|just|only|on|by|for|after|before|again|until|till|press|presses|pressed|hold|holds|held|push|tap|hit|and|or|with|the|to|of|keep|release|plus|key|button|then|,|until|times)$/;
+  const follows =
+    /^(?:once|twice|key|button|pad|and|or|until|till|for|times|to|,|\.|;|!|\?|\n|is|again|then|held|together)$/;
+  return all.filter((w, i) => {
+    const [before, after] = [all[i - 1]?.word ?? '.', all[i + 1]?.word ?? '.'];
+    if (w.word === 'minus' && w.raw !== 'minus') return leads.test(before);
+    // `Light + OK`: the one and the other
+    if (w.word === 'plus' && w.raw === '+')
+      return (
+        leads.test(before) ||
+        follows.test(after) ||
+        isStop(before) ||
+        !/^\p{L}/u.test(before) ||
+        [all[i - 1], all[i + 1]].some((x) => x !== undefined && /^[-+−]$/.test(x.raw)) ||
+        (all[i + 1]?.value != null && /^(?:times|x)$/.test(all[i + 2]?.word ?? ''))
+      );
+    return true;
+  });
+}
+
 const pattern =
-  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
+  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
 
 const isStop = (raw: string): boolean => /^[.,;:!?\n()–—…]$/.test(raw);
 
@@ -73,7 +117,7 @@ export function countedAloud(words: readonly Word[]): Word[] {
 export function wordsOf(text: string): Word[] {
   const plain = [...text.matchAll(pattern)].flatMap((m): Array<Omit<Word, 'value' | 'span'>> => {
     // an arrow leads on as a comma does
-    const raw = /^(?:-{1,2}>|=>|→|⇒)$/.test(m[0]) ? ',' : m[0];
+    const raw = /^(?:-{1,2}>|=>|→|⇒|>|»|\/)$/.test(m[0]) ? ',' : m[0];
     const from = m.index;
     const word = raw.toLowerCase().replaceAll('’', "'").replace(/'s$/, '');
     return [{ word, raw, from, to: from + m[0].length }];

@@ -20,7 +20,9 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     const bare =
       item.is === 'number' &&
       items.some(isOf('way')) &&
-      (r.mode === 'turn' || (items[i - 1]?.is === 'way' && (named !== undefined || r.last.includes(own))));
+      (r.mode === 'turn' ||
+        (items[i - 1]?.is === 'way' && items[i - 2]?.is === 'act' && knobs.length === 1) ||
+        (items[i - 1]?.is === 'way' && (named !== undefined || r.last.includes(own))));
     // `three up, one down`, of a knob
     const beside = items[i + 1];
     const upDown = beside?.is === 'place' && /^(?:up|down)$/.test(beside.word) ? beside.word : null;
@@ -36,6 +38,20 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     }
     // `three clockwise, back one`: as many the other way
     const turned = r.made.at(-1)?.step;
+    const behind1 = items[i + 1];
+    if (
+      item.is === 'number' &&
+      behind1?.is === 'place' &&
+      behind1.word === 'back' &&
+      r.mode === 'turn' &&
+      turned?.kind === 'turn' &&
+      item.n <= 24 &&
+      !items.some(isOf('way'))
+    ) {
+      r.put({ kind: 'turn', control: own.control.id, clicks: item.n, way: turned.way === 'cw' ? 'ccw' : 'cw' }, item);
+      done = true;
+      return;
+    }
     if (
       item.is === 'number' &&
       items[i - 1]?.is === 'place' &&
@@ -175,7 +191,15 @@ export function set(
     return;
   }
   if (r.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
-  if (r.held.includes(own)) return;
+  // `then pedal up`, of a pedal that is held down
+  if (r.held.includes(own)) {
+    if (own.springs.size > 0 && !own.springs.has(to)) {
+      r.put({ kind: 'release', controls: [own.control.id] }, at);
+      r.held = r.held.filter((h) => h !== own);
+    }
+    return;
+  }
+  r.places.delete(own.control.id);
   r.places.set(own.control.id, to);
   if (r.isBeforehand) r.beforehand.add(at.from);
   r.put({ kind: 'set', control: own.control.id, to }, at);
@@ -184,9 +208,12 @@ export function set(
 const placesOf = ({ mechanism }: ControlFacts): PlaceId[] =>
   mechanism.kind === 'places' ? mechanism.places.map((p) => p.id) : [];
 
+/** Whether one says of it that it is shut: not of a switch of a row. */
+const canShut = (own: ControlFacts): boolean =>
+  own.control.look !== 'dip' && own.control.look !== 'jumper' && own.control.look !== 'switch';
+
 /** `close the flap and switch it on again`: what was last switched, where what was named last cannot be. */
 function setEarlier(r: Reader, word: string, at: Readonly<{ from: number; to: number }>): boolean {
-  if (word !== 'on' && word !== 'off') return false;
   for (const id of [...r.places.keys()].reverse()) {
     const own = r.called.facts.controls.get(id);
     // what is called so at that place, not what comes to the same
@@ -206,6 +233,17 @@ export function readSet(
 ): boolean {
   const before = r.made.length;
   if (!readPut(r, segment, items, at)) return false;
+  // `open the door and look at the drain valve, it has to be shut`: what was named last
+  const tail = items.filter(isOf('control')).at(-1);
+  if (
+    tail &&
+    tail.place === null &&
+    !isPush(tail.own) &&
+    r.last.length === 1 &&
+    r.last[0] !== tail.own &&
+    !items.some((x) => x.is === 'place' && x.from > tail.from)
+  )
+    r.last = [tail.own];
   const length = items.find(isOf('length'));
   const last = r.made.at(-1);
   // `unplug it for half a minute`
@@ -256,7 +294,11 @@ function readPut(
   items: readonly Item[],
   at: Readonly<{ from: number; to: number }>,
 ): boolean {
-  const named = items.filter(isOf('control')).filter((c) => !isPush(c.own));
+  // `a switch called S2` is one
+  const named = items
+    .filter(isOf('control'))
+    .filter((c) => !isPush(c.own))
+    .filter((c, i, all) => all.findIndex((d) => d.own === c.own && d.place === c.place) === i);
   // `opening and closing the door`
   const [moved] = named;
   const verbs = items.filter(isOf('act')).map((a) => a.act);
@@ -274,7 +316,9 @@ function readPut(
   for (const [i, item] of items.entries()) {
     if (item.is === 'act') act = item.act;
     if (item.is !== 'control' || isPush(item.own)) continue;
-    const next = items[i + 1];
+    // `F3 goes back`
+    const beside = items[i + 1];
+    const next = beside?.is === 'act' && /^go(?:es)?$/.test(beside.word) ? items[i + 2] : beside;
     const word = next?.is === 'place' ? next.word : null;
     // `switch off at the cab switch`
     const before = items[i - 1]?.is === 'moment' ? items[i - 2] : items[i - 1];
@@ -305,8 +349,16 @@ function readPut(
     // it stands there, or cannot: what was switched before is meant
     const isIt = segment.words.some((w) => w.from === item.from && w.word === 'it');
     const stands = place === null || r.places.get(item.own.control.id) === place;
-    const way = word ?? segment.words.find((w) => w.word === 'on' || w.word === 'off')?.word;
-    if (isIt && stands && way && setEarlier(r, way, at)) {
+    const way = word ?? segment.words.find((w) => /^(?:on|off|in|out)$/.test(w.word))?.word;
+    // `cap back on, pull it out`: what was put there in the same breath does not go back at once
+    const lately = r.made.at(-1);
+    const isUndone =
+      lately?.step.kind === 'set' &&
+      lately.step.control === item.own.control.id &&
+      lately.sentence === r.sentence &&
+      !placesOf(item.own).some((p) => p === way) &&
+      !segment.words.some((w) => /^(?:back|again|then)$/.test(w.word));
+    if (isIt && (stands || isUndone) && way && setEarlier(r, way, at)) {
       done = true;
       continue;
     }
@@ -408,12 +460,28 @@ function readPut(
     if (place !== null) set(r, only, place, at);
     return place !== null;
   }
+  // `then off, jumper on, guard down, and on again`: the supply
+  const [supply] = r.called.facts.supply;
+  if (
+    named.length === 0 &&
+    supply &&
+    r.called.facts.supply.length === 1 &&
+    r.last.every(isPush) &&
+    r.made.length > 0 &&
+    /^(?:and |then |now )*(?:switch )?(?:back )?(?:off|on)(?: again)?$/.test(saidOf(segment))
+  ) {
+    const to = placeByVerb(supply, /\boff\b/.test(saidOf(segment)) ? 'off' : 'on');
+    if (to !== null && r.places.has(supply.control.id) && r.places.get(supply.control.id) !== to) {
+      set(r, supply, to, at);
+      return true;
+    }
+  }
   // `close her up`: what was opened last
   if (
     named.length === 0 &&
     act === 'shut' &&
     items.some(isOf('it')) &&
-    !(only && placeByVerb(only, 'shut') !== null && !isPush(only))
+    !(only && placeByVerb(only, 'shut') !== null && !isPush(only) && canShut(only))
   ) {
     const opened = [...r.places.keys()]
       .reverse()
@@ -430,7 +498,30 @@ function readPut(
     }
   }
   // `open it`, `plug it back in`
-  if (named.length === 0 && only && !isPush(only) && act && items.some(isOf('it'))) {
+  // `out with it`
+  if (
+    named.length === 0 &&
+    only &&
+    !isPush(only) &&
+    r.last.length === 1 &&
+    /^(?:and |so |then )?(?:out|in|off|on|up|down) with (?:it|that|him)$/.test(saidOf(segment)) &&
+    word
+  ) {
+    const place = placeByVerb(only, word);
+    if (place !== null) set(r, only, place, at);
+    return place !== null;
+  }
+  // `pulled out, then pushed in, then pulled out again`
+  const isElided =
+    (segment.joined === 'then' || segment.joined === 'and' || segment.joined === 'comma') &&
+    segment.words.length <= 4 &&
+    r.made.at(-1)?.step.kind === 'set' &&
+    r.made.at(-1)?.sentence === r.sentence &&
+    items[0]?.is === 'act' &&
+    /^(?:opened|closed|shut|pulled|pushed|removed|inserted|lifted|raised|lowered|disconnected|connected)$/.test(
+      segment.words[0]?.word ?? '',
+    );
+  if (named.length === 0 && only && !isPush(only) && act && (items.some(isOf('it')) || isElided)) {
     const place = placeByVerb(only, act);
     if (place === null) return false;
     set(r, only, place, at);

@@ -57,6 +57,34 @@ export function readWait(
     };
     return true;
   }
+  // `delete: Door 1 and Door 2, 5 s`: both of them, so long
+  const run = r.made.filter((m) => m.sentence === r.sentence && m.step.kind === 'press');
+  const only = segment.words.every(
+    (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|a|good|long|both|each)$/.test(w.word),
+  );
+  const keys = run.flatMap((m) =>
+    m.step.kind === 'press' && m.step.times === 1 && m.step.control !== 'any' ? [m.step.control] : [],
+  );
+  if (
+    only &&
+    run.length === 2 &&
+    keys.length === 2 &&
+    r.made.at(-1) === run[1] &&
+    r.made.at(-2) === run[0] &&
+    r.pairIn === r.sentence
+  ) {
+    r.made.splice(-2, 2, {
+      step: {
+        kind: 'hold',
+        controls: keys.map((control) => ({ control })),
+        until: { kind: 'span', span: spanOf(length) },
+      },
+      from: run[0]?.from ?? at.from,
+      to: at.to,
+      sentence: r.sentence,
+    });
+    return true;
+  }
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;
