@@ -189,6 +189,7 @@ export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from '.
 export { rename, usesOf } from './library/rename.ts';
 export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
 export { entriesOfProposal } from './library/take-proposal.ts';
+export { type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from './library/unit-steps.ts';
 export { validate } from './library/validate.ts';
 // model
 export { Access } from './model/access.ts';
@@ -288,6 +289,17 @@ export { type Block, type Sheet, sheetDefinition, sheetText } from './print/shee
 export { unitPage } from './print/unit-page.ts';
 export { encode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
 // readout
+export {
+  countsOpen,
+  type Example as LampExample,
+  type LampWay,
+  learnLamps,
+  looksOf as looksOfWay,
+  misfitsOf,
+  mostLearned,
+  writtenAs,
+} from './readout/from-examples/learn.ts';
+export { examplesKept, stagesOf as stagesOfWay } from './readout/from-examples/stages.ts';
 export { valueFieldOf } from './readout/live-value.ts';
 export { bytesOfPair, bytesText, pairOf, pairOfBytes, pairText, readBytesText } from './readout/pair.ts';
 export { litAt, type Scene, type Segment, sceneAt, schedule, segmentsOfRun } from './readout/schedule.ts';

@@ -1,4 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
   type Bundle,
@@ -14,7 +13,6 @@ import {
   lint,
   namesIn,
   occurrencesOf,
-  readBundle,
   rename,
   Seen,
   type StringField,
@@ -26,16 +24,9 @@ import {
 } from '../index.ts';
 import { Bundle as BundleSchema } from '../model/bundle.ts';
 import { Machine } from '../model/walk.ts';
-import { dryer, glasswasher } from '../testing/bundles.ts';
+import { demoBundles, dryer, glasswasher } from '../testing/bundles.ts';
 
-const demo = new URL('../../../demo/', import.meta.url);
-const bundles = readdirSync(demo)
-  .filter((f) => f.endsWith('.json'))
-  .map((f): [string, Bundle] => {
-    const read = readBundle(JSON.parse(readFileSync(new URL(f, demo), 'utf8')));
-    if (!read.ok) throw new Error(f);
-    return [f, read.value];
-  });
+const bundles = demoBundles();
 bundles.push(['velmarrow-d1.json', dryer()]);
 
 const fieldsOf = (kind: (typeof entryKinds)[number]): StringField[] => stringFields(entrySchemas[kind]);

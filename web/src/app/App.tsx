@@ -32,6 +32,7 @@ const ChangeSetPage = lazy(() => import('../features/bench/ChangeSetPage.tsx'));
 const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
 const LoggedWalkPage = lazy(() => import('../features/log/LoggedWalkPage.tsx'));
 const ProfilePage = lazy(() => import('../features/profile/ProfilePage.tsx'));
+const StepsPage = lazy(() => import('../features/shelf/steps/StepsPage.tsx'));
 const TellingPage = lazy(() => import('../features/telling/TellingPage.tsx'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage.tsx'));
@@ -85,6 +86,7 @@ const router = createBrowserRouter([
           {
             element: <For least="trainer" />,
             children: [
+              { path: '/shelf/:family/steps', element: later(<StepsPage />) },
               { path: '/shelf/:family/telling', element: later(<TellingPage />) },
               { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
               { path: '/library', element: later(<LibraryPage />) },

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { SignId } from '../../base/ids.ts';
+import { runVectors } from '../../decode/vectors.ts';
+import type { Readout } from '../../model/readout.ts';
 import { lampsLearnt } from '../../testing/made-lamp-ways.ts';
 import { encode } from '../encode.ts';
-import { type Example, learnLamps, looksOf } from './learn.ts';
-import { stagesOf } from './stages.ts';
+import { countsOpen, type Example, learnLamps, looksOf, misfitsOf, writtenAs } from './learn.ts';
+import { examplesKept, stagesOf } from './stages.ts';
 
 const lamps = ['fan', 'heat', 'filter', 'lock'] as SignId[];
 const example = (text: string, ...looks: string[]): Example => ({
@@ -25,6 +27,69 @@ describe('a row of lamps is learnt from examples', () => {
     expect(Object.fromEntries(learned.way.weights)).toEqual({ heat: 4, filter: 2, lock: 1 });
     expect(learned.way.shape).toEqual({ prefix: 'M', parts: [1, 1] });
     expect([learned.shows.length, learned.shows[0], learned.shows.at(-1)]).toEqual([64, 'M00', 'M77']);
+  });
+
+  it('stages that were there keep their ids and names, and the examples are tests that hold', () => {
+    const learned = learnLamps(lamps, three);
+    if (learned.is !== 'found') throw new Error('not found');
+    const [first, second] = stagesOf(learned.way, lamps).stages;
+    const before = [first, second].flatMap((s, i) =>
+      s ? [{ ...s, id: `was-${i}` as typeof s.id, label: `was ${i}` }] : [],
+    );
+    const { stages, compose } = stagesOf(learned.way, lamps, before);
+    expect(stages.map((s) => [s.id, s.label])).toEqual([
+      ['was-0', 'was 0'],
+      ['was-1', 'was 1'],
+    ]);
+    expect(compose.flatMap((c) => (c.kind === 'stage' ? [c.stage] : []))).toEqual(['was-0', 'was-1']);
+    const readout = {
+      stages,
+      compose,
+      vectors: examplesKept(three, lamps, stages),
+      specials: [],
+    } as unknown as Readout;
+    const listed = three.map(({ text }) => ({ text, frequency: 1 }));
+    expect(runVectors(readout, listed).map((r) => [r.vector.expect, r.holds])).toEqual(
+      three.map((e) => [e.text, true]),
+    );
+  });
+
+  it('what it asks for is a code the unit has, if any decides', () => {
+    const [one] = three;
+    if (!one) throw new Error('no example');
+    const asks = (listed: string[]) => {
+      const learned = learnLamps(lamps, [one], listed);
+      return learned.is === 'open' ? learned.next : null;
+    };
+    expect(asks(['M32', 'M54'])).toBe('M54');
+    // what is known already decides nothing
+    expect(asks(['M32'])).not.toBe('M32');
+  });
+
+  it('what is open says what each lamp may count', () => {
+    const learned = learnLamps(lamps, three.slice(0, 1));
+    if (learned.is !== 'open') throw new Error(learned.is);
+    const open = countsOpen(lamps, learned.ways);
+    expect(open.map((o) => o.lamp)).toEqual(lamps);
+    expect(open.some((o) => o.counts.length > 1)).toBe(true);
+  });
+
+  it('where none fits, the one that was read wrong is among those named', () => {
+    const wrong = [...three, example('M11', 'fan lock', 'lock'), example('M24', 'fan heat lock', 'heat filter')];
+    expect(learnLamps(lamps, wrong).is).not.toBe('found');
+    expect(misfitsOf(lamps, wrong)).toContain(4);
+    expect(misfitsOf(lamps, three.slice(0, 2))).toEqual([]);
+  });
+
+  it('a five is written as it is answered to be', () => {
+    const learned = learnLamps(lamps, [
+      example('E14', 'fan heat filter'),
+      example('E11', 'fan filter lock'),
+      example('E12', 'fan heat'),
+    ]);
+    if (learned.is !== 'found') throw new Error(learned.is);
+    expect(learned.written).toEqual(['E5', 'E05']);
+    expect(learned.written.map((five) => writtenAs(learned.way, five).shape.parts)).toEqual([['figures'], [2]]);
   });
 
   it('becomes stages that show the same', () => {

@@ -162,11 +162,21 @@ const spread = <T>(list: readonly T[], most: number): T[] =>
       list.length <= most || Math.floor((i * most) / list.length) !== Math.floor(((i - 1) * most) / list.length),
   );
 
-/** The code whose looks tell most of these ways apart; null where none tells any. */
-function deciding(ways: readonly LampWay[]): string | null {
+/** The code whose looks tell most of these ways apart, one of those that are listed where any does; null where none tells any. */
+function deciding(ways: readonly LampWay[], listed: readonly string[]): string | null {
+  return (
+    (listed.length > 0 ? best(ways, listed) : null) ??
+    best(
+      ways,
+      spread(ways, 6).flatMap((way) => spread(textsOf(way), 120)),
+    )
+  );
+}
+
+function best(ways: readonly LampWay[], texts: readonly string[]): string | null {
   const some = spread(ways, 90);
-  const candidates = [...new Set(spread(some, 6).flatMap((way) => spread(textsOf(way), 120)))];
-  let best: Readonly<{ text: string; left: number }> | null = null;
+  const candidates = [...new Set(texts)];
+  let found: Readonly<{ text: string; left: number }> | null = null;
   for (const text of candidates) {
     const groups = new Map<string, number>();
     for (const way of some) {
@@ -175,9 +185,9 @@ function deciding(ways: readonly LampWay[]): string | null {
     }
     // how many ways are left on average once it was looked at
     const left = [...groups.values()].reduce((n, size) => n + (size * size) / some.length, 0);
-    if (groups.size > 1 && (!best || left < best.left)) best = { text, left };
+    if (groups.size > 1 && (!found || left < found.left)) found = { text, left };
   }
-  return best?.text ?? null;
+  return found?.text ?? null;
 }
 
 /** What several ways that show the same agree on: a lamp that counts more than any code needs counts nothing that is known. */
@@ -199,9 +209,14 @@ function agreed(ways: readonly LampWay[]): LampWay | null {
 /**
  * Works out from examples how a row of lamps says a code: what each lamp counts, which of them marks the part that is shown,
  * and what always stands first. It says so where one way fits and no other; else which code to look at next, which of the
- * examples cannot both be so, or that nothing of this kind fits.
+ * examples cannot both be so, or that nothing of this kind fits. What it asks to look at is one of the `listed` codes, if any
+ * of these decides something.
  */
-export function learnLamps(lamps: readonly SignId[], examples: readonly Example[]): Learned {
+export function learnLamps(
+  lamps: readonly SignId[],
+  examples: readonly Example[],
+  listed: readonly string[] = [],
+): Learned {
   const clash = contradiction(examples);
   if (clash) return { is: 'contradiction', examples: clash };
   if (lamps.length === 0 || lamps.length > mostLearned || examples.length === 0) return { is: 'none' };
@@ -217,7 +232,37 @@ export function learnLamps(lamps: readonly SignId[], examples: readonly Example[
       shows: textsOf(first),
       written: ways.length > 1 ? ways.flatMap(({ shape }) => textOf([5], shape) ?? []) : [],
     };
-  const next = ways.length === 1 ? null : deciding(ways);
+  const next = ways.length === 1 ? null : deciding(ways, listed);
   const way = next === null ? agreed(ways) : null;
   return way ? { is: 'found', way, shows: textsOf(way), written: [] } : { is: 'open', ways, next };
 }
+
+/** What a lamp counts in the ways that are still open: one number where they agree; none where it may mark a part. */
+export const countsOpen = (
+  lamps: readonly SignId[],
+  ways: readonly LampWay[],
+): ReadonlyArray<Readonly<{ lamp: SignId; counts: readonly number[]; maybeMarks: boolean }>> =>
+  lamps.map((lamp) => ({
+    lamp,
+    counts: [...new Set(ways.flatMap((way) => way.weights.get(lamp) ?? []))].sort((a, b) => a - b),
+    maybeMarks: ways.some((way) => way.marker?.lamp === lamp),
+  }));
+
+/** Where no way fits: the examples without which the others would fit, each for itself; one of them may have been read wrong. */
+export const misfitsOf = (lamps: readonly SignId[], examples: readonly Example[]): number[] =>
+  examples.length < 3
+    ? []
+    : examples.flatMap((_, i) => {
+        const { is } = learnLamps(
+          lamps,
+          examples.filter((_, k) => k !== i),
+        );
+        return is === 'found' || is === 'open' ? [i] : [];
+      });
+
+/** A way that writes five as it was answered to be written: `5`, `05`. */
+export const writtenAs = (way: LampWay, five: string): LampWay => {
+  const shapes = (['figures', 2, 'letter'] as const).map((part) => ({ ...way.shape, parts: [part] }));
+  const shape = way.shape.parts.length === 1 ? shapes.find((s) => textOf([5], s) === five) : undefined;
+  return shape ? { ...way, shape } : way;
+};

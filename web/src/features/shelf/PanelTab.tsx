@@ -72,6 +72,9 @@ export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onTo
         {writes && (
           <div className="row">
             <AddEntry scope={family} kind="panel" taken={panels.map((p) => p.id)} />
+            <Button component={Link} to={`/shelf/${family}/steps`}>
+              Step by step
+            </Button>
             <Button component={Link} to={`/shelf/${family}/family/${family}`} startIcon={<EditIcon />}>
               Variants, parts, ratings
             </Button>

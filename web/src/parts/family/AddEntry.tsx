@@ -39,7 +39,10 @@ export function AddEntry({ scope, kind, taken }: Props) {
     setTried(true);
     if (wrong) return;
     const family = kind === 'family' ? id : scope;
-    void navigate(`/shelf/${family}/${kind}/${id}?new=${encodeURIComponent(name.trim())}`);
+    // a unit is begun step by step
+    void navigate(
+      `/shelf/${family}/${kind === 'family' ? 'steps' : `${kind}/${id}`}?new=${encodeURIComponent(name.trim())}`,
+    );
     setOpen(false);
     setName('');
     setTried(false);

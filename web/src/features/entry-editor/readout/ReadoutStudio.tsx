@@ -4,6 +4,7 @@ import { draftEdited } from '../../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../../foundation/store.ts';
 import { SchemaForm } from '../SchemaForm.tsx';
 import { AccountsPane } from './AccountsPane.tsx';
+import { LearnPane } from './LearnPane.tsx';
 import { LookAlikePane } from './LookAlikePane.tsx';
 import type { ReadoutAt } from './readout-at.ts';
 import { readoutTabs } from './tabs.ts';
@@ -37,6 +38,8 @@ export function ReadoutStudio({ body, bodies, tab }: { body: Readout; bodies: { 
   };
   const shown = readoutTabs.find((t) => t === tab) ?? readoutTabs[0];
   switch (shown) {
+    case 'Learn from examples':
+      return <LearnPane {...at} signs={signs} />;
     case 'Look-alikes':
       return <LookAlikePane {...at} />;
     case 'Tests':

@@ -1,11 +1,21 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Bundle, type Entry, entriesOf, lookAlikes, type Readout, type Sign, showsCode } from '@wire-trail/core';
+import {
+  type Bundle,
+  type Entry,
+  entriesOf,
+  lookAlikes,
+  type Readout,
+  runVectors,
+  type Sign,
+  showsCode,
+} from '@wire-trail/core';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import stackerJson from '../../../../../demo/hobrannet-t12.json';
 import launchJson from '../../../../../demo/sandrelle-l6.json';
 import { glasswasher, readDemo, show } from '../../../testing/trail.tsx';
 import { AccountsPane } from './AccountsPane.tsx';
+import { LearnPane } from './LearnPane.tsx';
 import { LookAlikePane } from './LookAlikePane.tsx';
 import type { ReadoutAt } from './readout-at.ts';
 import { ShownPane } from './ShownPane.tsx';
@@ -173,5 +183,85 @@ describe('look-alikes', () => {
   it('says so where there are none', async () => {
     open(stacker, 'lift', ({ texts, ...at }) => <LookAlikePane {...at} texts={texts.slice(0, 1)} />);
     await waitFor(() => sees('No listed code becomes another by one slip.'));
+  });
+});
+
+describe('learnt from examples', () => {
+  const type = (code: number, text: string) =>
+    fireEvent.change(screen.getByLabelText(`code ${code}`), { target: { value: text } });
+  const mark = (code: number, part: number, lamps: string) => {
+    const group = within(screen.getByRole('group', { name: `lit for code ${code}, part ${part}` }));
+    for (const lamp of lamps) fireEvent.click(group.getByRole('button', { name: lamp }));
+  };
+  const blank = (bundle: Bundle): Bundle => ({
+    ...bundle,
+    entries: bundle.entries.map((e): Entry => (e.kind === 'readout' ? { ...e, vectors: [] } : e)),
+  });
+  const says = () => screen.getByRole('status').textContent ?? '';
+
+  it('asks for a code of the unit while it is open, finds what each lamp counts, and keeps the examples as tests', () => {
+    const latest = open(blank(glasswasher), 'lamps', LearnPane);
+    press('in two parts');
+    type(1, 'K19');
+    mark(1, 1, 'bde');
+    mark(1, 2, 'ade');
+    expect(says()).toMatch(/4 ways still fit/);
+    expect(screen.queryByRole('button', { name: 'Use this' })).toBeNull();
+    const asked = screen.getByRole('button', { name: /^Add [A-Z]\d\d$/ }).textContent?.replace('Add ', '') ?? '';
+    expect(entriesOf(glasswasher, 'code').map((c) => c.text)).toContain(asked);
+    type(2, 'C06');
+    mark(2, 1, 'de');
+    mark(2, 2, 'cd');
+    type(3, 'D09');
+    mark(3, 1, 'c');
+    mark(3, 2, 'be');
+    expect(says()).toMatch(/a counts 16.*b counts 8.*c counts 4.*d counts 2.*e counts 1/);
+    expect(says()).toMatch(/codes of the unit are among them/);
+    press('Use this');
+    const { body } = latest;
+    expect(body?.vectors.map((v) => v.expect)).toEqual(['K19', 'C06', 'D09']);
+    // what the stages were called, and what tells them apart, stays
+    expect(body?.stages.map((s) => [s.id, s.comes.kind])).toEqual([
+      ['letter', 'colour'],
+      ['number', 'colour'],
+    ]);
+    expect(
+      runVectors(body as Readout, [
+        { text: 'K19', frequency: 1 },
+        { text: 'C06', frequency: 1 },
+        { text: 'D09', frequency: 1 },
+      ]).every((r) => r.holds),
+    ).toBe(true);
+  });
+
+  it('two that cannot both be so are named where they stand; where nothing fits, so is the one that is in the way', () => {
+    open(blank(glasswasher), 'lamps', LearnPane);
+    press('in two parts');
+    for (const [i, [text, first, second]] of [
+      ['K19', 'bde', 'ade'],
+      ['C06', 'de', 'cd'],
+      ['D09', 'de', 'cd'],
+    ].entries()) {
+      type(i + 1, text ?? '');
+      mark(i + 1, 1, first ?? '');
+      mark(i + 1, 2, second ?? '');
+    }
+    expect(screen.getByText(/^C06 and D09 have the same lamps marked/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Use this' })).toBeNull();
+    // the one that was marked wrong, set otherwise and wrong again
+    mark(3, 1, 'e');
+    press('Add a code');
+    type(4, 'B03');
+    mark(4, 1, 'd');
+    mark(4, 2, 'de');
+    expect(says()).toMatch(/No way of adding up fits all of these. Without .*D09.* the others fit/);
+  });
+
+  it('lamps that are not in the row are left out of it', () => {
+    open(blank(glasswasher), 'lamps', LearnPane);
+    fireEvent.click(within(screen.getByRole('group', { name: 'lamps in the row' })).getByRole('button', { name: 'a' }));
+    expect(
+      within(screen.getByRole('group', { name: 'lit for code 1' })).queryByRole('button', { name: 'a' }),
+    ).toBeNull();
   });
 });

@@ -1,0 +1,108 @@
+import DoneIcon from '@mui/icons-material/CheckCircle';
+import OpenIcon from '@mui/icons-material/RadioButtonUnchecked';
+import Button from '@mui/material/Button';
+import List from '@mui/material/List';
+import ListItemButton from '@mui/material/ListItemButton';
+import ListItemIcon from '@mui/material/ListItemIcon';
+import ListItemText from '@mui/material/ListItemText';
+import { entriesOf, type StepStands, unitSteps, unitStepsOf, unitStepWords } from '@wire-trail/core';
+import { useMemo } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { api } from '../../../foundation/api.ts';
+import { PageBar } from '../../../parts/page-bar/PageBar.tsx';
+import { Failed } from '../../../parts/states/Failed.tsx';
+import { Loading } from '../../../parts/states/States.tsx';
+import type { Shelved } from '../tab-props.ts';
+import './steps.css';
+import { StepBody } from './StepBody.tsx';
+import { WillSee } from './WillSee.tsx';
+
+const none: readonly Shelved[] = [];
+
+/**
+ * A unit, step by step: what it is, its panel, the ways, how a code is shown, codes, tests, what can hurt. In any order; each
+ * says what is there and what would be missed. Left at any time and come back to: it is read off the unit itself.
+ */
+export default function StepsPage() {
+  const { family = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const fresh = search.get('new');
+  const { currentData, error, refetch } = api.useWorkingQuery(family);
+  const isNew = fresh !== null && (error !== undefined || currentData?.length === 0);
+  const entries: readonly Shelved[] | undefined = currentData ?? (isNew ? none : undefined);
+  const stands = useMemo(() => unitStepsOf((entries ?? none).map((e) => e.body)), [entries]);
+  if (error && !isNew) return <Failed error={error} again={() => void refetch()} />;
+  if (!entries) return <Loading what="the unit" />;
+  const first = stands.find((s) => s.lacks.length > 0)?.step ?? 'what';
+  const at = unitSteps.find((s) => s === search.get('step')) ?? (isNew ? 'what' : first);
+  const go = (step: string) =>
+    setSearch({ ...(fresh !== null && isNew ? { new: fresh } : {}), step }, { replace: true });
+  const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
+  const name = own?.name ?? fresh ?? family;
+  const current = stands.find((s) => s.step === at) as StepStands;
+  const next = unitSteps[unitSteps.indexOf(at) + 1];
+  const before = unitSteps[unitSteps.indexOf(at) - 1];
+  return (
+    <>
+      <PageBar
+        above={[{ name: 'Shelf', to: '/shelf' }, ...(own ? [{ name, to: `/shelf/${family}` }] : [])]}
+        title={own ? 'Step by step' : name}
+        state={<span className="tag">kept as you go</span>}
+      />
+      <div className="unit-steps">
+        <List component="nav" aria-label="steps" className="step-list">
+          {stands.map((s) => (
+            <ListItemButton
+              key={s.step}
+              selected={s.step === at}
+              aria-current={s.step === at ? 'step' : undefined}
+              onClick={() => go(s.step)}
+            >
+              <ListItemIcon className={isDone(s) ? 'step-mark done' : s.isBegun ? 'step-mark begun' : 'step-mark'}>
+                {isDone(s) ? (
+                  <DoneIcon titleAccess="done" />
+                ) : (
+                  <OpenIcon titleAccess={s.isBegun ? 'begun' : 'not begun'} />
+                )}
+              </ListItemIcon>
+              <ListItemText
+                primary={unitStepWords[s.step]}
+                secondary={short(s)}
+                slotProps={{ primary: { sx: { fontWeight: 600 } } }}
+              />
+            </ListItemButton>
+          ))}
+        </List>
+        <section className="stack step-body" aria-label={unitStepWords[at]}>
+          <StepBody key={at} step={at} stands={current} family={family} name={name} entries={entries} isNew={!own} />
+          <div className="row spread">
+            {before ? <Button onClick={() => go(before)}>Back</Button> : <span />}
+            {next && (
+              <Button
+                color="primary"
+                variant={current.lacks.length === 0 ? 'contained' : 'outlined'}
+                onClick={() => go(next)}
+                disabled={!own}
+              >
+                Next: {unitStepWords[next].toLowerCase()}
+              </Button>
+            )}
+            {!next && (
+              <Button component={Link} to={`/shelf/${family}?room=To%20fix`}>
+                What is to fix
+              </Button>
+            )}
+          </div>
+        </section>
+        <WillSee entries={entries} />
+      </div>
+    </>
+  );
+}
+
+const isDone = (s: StepStands): boolean => s.isBegun && s.lacks.length === 0;
+/** What stands in the list under a step: what is there, or what is missed first. */
+const short = (s: StepStands): string => {
+  const has = s.has.slice(0, 2).join(', ') + (s.has.length > 2 ? ` and ${s.has.length - 2} more` : '');
+  return has || 'none yet';
+};
