@@ -27,7 +27,9 @@ test('a ninth family is built from nothing, and found by what is seen, by its pl
   await expect(page.getByRole('link', { name: /Corrant U3/ })).toBeVisible();
 
   // the family with two variants, by its form
+  // it is begun step by step; the whole form stands behind it
   await trainer.adds('unit', 'Tallowmere K1');
+  await page.getByRole('link', { name: 'Variants, parts, ratings' }).click();
   await expect(page.getByLabel('name', { exact: true }).first()).toHaveValue('Tallowmere K1');
   await trainer.type('summary', 'Candle dipping bench with two knobs.');
   await page.getByRole('button', { name: 'Add recognised by' }).click();

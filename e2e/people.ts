@@ -55,6 +55,7 @@ export class Person {
       await expect(isMade.or(again).first()).toBeVisible();
       if (await isMade.isVisible()) return;
       await again.click();
+      await this.press('Start watching');
     }
     await expect(isMade).toBeVisible();
   }

@@ -25,8 +25,8 @@ const kept = [
   'play',
   'coach-phone',
   'bench',
+  'steps',
   'start-phone',
-  'read-phone',
   'measure-phone',
   'clear-phone',
   'read',
@@ -183,6 +183,12 @@ await trainer.goto(`${address}/shelf/hobrannet-t12/readout/lift`);
 await trainer.getByText('Over time').waitFor();
 await trainer.waitForTimeout(700);
 await shot(trainer, 'readout');
+await trainer.goto(`${address}/shelf/brindlewick-g4/steps?step=shown`);
+await trainer.getByText('three codes you are sure of').waitFor();
+await shot(trainer, 'steps');
+await trainer.goto(`${address}/shelf/brindlewick-g4/readout/lamps?tab=Learn%20from%20examples`);
+await trainer.getByText('What they say').waitFor();
+await shot(trainer, 'learn');
 await trainer.goto(`${address}/shelf/quorrin-b2/readout/rear`);
 await trainer.getByRole('tab', { name: 'Look-alikes' }).click();
 await trainer.getByText('What shows, across').waitFor();

@@ -38,6 +38,8 @@ const parts = [];
 const ended = (name, partBegan) => parts.push({ name, seconds: Math.round((Date.now() - partBegan) / 100) / 10 });
 /** The tests that took longest, worst first. */
 const slow = [];
+/** What failed, by name: said last, where a long run is read from its end. */
+const fell = [];
 
 const heading = (name) => console.log(`\n== ${name}`);
 
@@ -54,7 +56,10 @@ async function check(name, work) {
   console.log(ok ? 'passed' : 'FAILED');
   ended(name, partBegan);
   if (ok) passed += 1;
-  else failed += 1;
+  else {
+    failed += 1;
+    fell.push(name);
+  }
 }
 
 /** Tests with a report of their own. A runner that leaves no report, or fails beside its tests, counts as one failed. */
@@ -66,6 +71,8 @@ async function suite(name, report, count, work) {
   failed +=
     counted.failed + (status !== 0 && counted.failed === 0 ? 1 : 0) + (status === 0 && counted.passed === 0 ? 1 : 0);
   slow.push(...(counted.took ?? []));
+  fell.push(...(counted.fell ?? []));
+  if (status !== 0 && counted.failed === 0) fell.push(`${name}: ended with ${status} beside its tests`);
   ended(name, partBegan);
 }
 
@@ -115,6 +122,8 @@ const beside = Promise.all([
 ]);
 
 const e2e = join(reports, 'e2e.json');
+const messages = (spec) =>
+  spec.tests.flatMap((t) => t.results.flatMap((r) => r.errors.map((e) => String(e.message)))).join('\n');
 await suite(
   'end to end',
   e2e,
@@ -128,6 +137,11 @@ await suite(
         name: t.title,
         file: file.file,
       })),
+    ),
+    fell: r.suites.flatMap((file) =>
+      file.specs
+        .filter((t) => !t.ok)
+        .map((t) => `${file.file}: ${t.title}\n  ${messages(t).split('\n').slice(0, 6).join('\n  ')}`),
     ),
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
@@ -144,5 +158,6 @@ for (const { seconds, name } of worst) console.log(`${seconds.toFixed(1).padStar
 const minutes = (Date.now() - began) / 60_000;
 writeFileSync(join(reports, 'run.json'), JSON.stringify({ minutes, passed, failed, parts, worst }, null, 1));
 
+for (const what of fell) console.log(`\nFAILED ${what}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -1,0 +1,65 @@
+import { expect, test } from './people.ts';
+
+test('a unit is begun step by step, left and come back to, and abandoned with all that was written of it', async ({
+  desk,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await trainer.adds('unit', 'Tarrow K5');
+  const steps = page.getByRole('navigation', { name: 'steps' });
+  // nothing else can be done before it is said what it is
+  await steps.getByRole('button', { name: /^(not begun )?The codes/ }).click();
+  await trainer.sees('First say what it is: everything else hangs on it.');
+  await steps.getByRole('button', { name: /What it is/ }).click();
+  await page.getByLabel('How one knows it').fill('four lamps above the spout\na knob with a rest');
+  await trainer.press('Begin this unit');
+  await trainer.sees('where its plate is');
+  await page.getByLabel('Where its plate is').fill('Below, on the left.');
+  await trainer.press('Keep');
+  await trainer.seesNot('Still missed');
+  await expect(steps.getByRole('button', { name: /^done What it is/ })).toBeVisible();
+  await trainer.press('Next: its panel');
+  await trainer.sees('anything to press or turn');
+  await page.getByRole('link', { name: 'Draw the panel' }).click();
+  await page.getByRole('button', { name: 'Save draft' }).click();
+  await trainer.sees(/Saved as revision 1/);
+  // come back to: where something is missing
+  await page.goto('/shelf/tarrow-k5');
+  await page.getByRole('link', { name: 'Step by step' }).click();
+  await trainer.sees('What is there to look at and to touch?');
+  await steps.getByRole('button', { name: /What it is/ }).click();
+  await trainer.press('Abandon this unit');
+  await trainer.sees(/One draft of it: 1 panel/);
+  await trainer.press('Abandon it');
+  await expect(page).toHaveURL(/\/shelf$/);
+  await trainer.sees('Brindlewick G4');
+  await trainer.seesNot('Tarrow K5');
+});
+
+test('how a row of lamps says a code is learnt from three codes, and taken back', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/brindlewick-g4/steps?step=shown');
+  await page.getByRole('link', { name: 'Learn from examples' }).click();
+  // what was kept as a test is an example already
+  await expect(page.getByLabel('code 1', { exact: true })).toHaveValue('K19');
+  await trainer.sees(/4 ways still fit/);
+  for (const [i, [code, first, second]] of [
+    ['C06', 'de', 'cd'],
+    ['D09', 'c', 'be'],
+  ].entries()) {
+    await page.getByLabel(`code ${i + 2}`, { exact: true }).fill(code ?? '');
+    for (const [part, lamps] of [first, second].entries())
+      for (const lamp of lamps ?? '')
+        await page
+          .getByRole('group', { name: `lit for code ${i + 2}, part ${part + 1}` })
+          .getByRole('button', { name: lamp, exact: true })
+          .click();
+  }
+  await trainer.sees(/All 13 codes of the unit are among them/);
+  await trainer.press('Use this');
+  await page.getByRole('tab', { name: 'Tests' }).click();
+  await trainer.sees('C06 as it was seen');
+  await page.keyboard.press('Control+z');
+  await trainer.seesNot('C06 as it was seen');
+});
