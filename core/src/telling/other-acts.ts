@@ -159,6 +159,9 @@ export function atPlaceNext(s: Stream): Step[] | null {
       raw = words.join(' ');
       s.i += 1;
     }
-    return raw === '' ? null : [{ kind: 'at-place', place: raw }];
+    // `S1 goes to on`: no place to stand at
+    return raw === '' || /^(?:on|off|in|out|open|shut|closed|up|down|zero|\d)$/i.test(raw)
+      ? null
+      : [{ kind: 'at-place', place: raw }];
   });
 }

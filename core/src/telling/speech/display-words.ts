@@ -24,6 +24,18 @@ export function displayWords(s: Scan): boolean {
     s.i += words[i + 2]?.word === 'up' ? 3 : 2;
     return true;
   }
+  // `with "tE" you let go`; `then "tE"`, alone
+  const alone = words.every((x, k) => k === i || /^(?:and|then|now|at|last|next|finally|first|after|it)$/.test(x.word));
+  if (
+    /^["“][^"”]{1,12}["”]$/.test(w.raw) &&
+    (items.at(-1)?.is === 'moment' || alone) &&
+    !mentionAt(words, i, called.controls) &&
+    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+  ) {
+    put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
+    s.i += 1;
+    return true;
+  }
   // `when you see a nine`, of a display
   if (
     /^(?:see|sees|reads|reaches|reach)$/.test(w.word) &&

@@ -1,9 +1,20 @@
+import type { PlaceId } from '../../base/ids.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
 import { lengthAt } from './amounts.ts';
+import { actOf } from './lexicon.ts';
 import { mentionAt, placeAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** How many words a find takes. */
 const wordsIn = (found: string): number => found.trim().split(' ').length;
+
+const irregular: Readonly<Record<string, string>> = { hang: 'hung', hangs: 'hung', stow: 'stowed' };
+/** The place of a control that is called as what was done to it: `hung`, `parked`, `folded`. */
+function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
+  if (verb.length < 4 || mechanism.kind !== 'places') return null;
+  const done = [irregular[verb], `${verb}ed`, `${verb}d`, `${verb}${verb.at(-1)}ed`];
+  return mechanism.places.find((p) => done.includes(p.label.toLowerCase()) || done.includes(p.id))?.id ?? null;
+}
 
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
@@ -118,6 +129,27 @@ export function handWords(s: Scan): boolean {
     !/^(?:on|in|alone|pressed|held|down)$/.test(words[i + wordsIn(quits[0]) + quitted.length]?.word ?? '')
   ) {
     take(wordsIn(quits[0]), { is: 'let-go' });
+    return true;
+  }
+  // `with the second beep you leave the buttons`
+  const leaves1 = /^(?:leave|leaves) (?:the|both|these|those|them|your)(?: both)?(?: buttons| keys| pads)?$/.exec(here);
+  if (leaves1 && /^(?:.*(?:buttons|keys|pads|both|them))$/.test(leaves1[0])) {
+    take(wordsIn(leaves1[0]), { is: 'let-go' });
+    return true;
+  }
+  // `hang up the nozzle`: into the place that is called so
+  const onto = actOf.has(w.word)
+    ? -1
+    : words.slice(i + 1, i + 5).findIndex((_, k) => mentionAt(words, i + 1 + k, called.controls) !== null);
+  const object = onto < 0 ? null : mentionAt(words, i + 1 + onto, called.controls);
+  const between = words.slice(i + 1, i + 1 + Math.max(0, onto)).map((x) => x.word);
+  const put1 =
+    object && between.every((x) => /^(?:up|down|back|in|out|the|your|that|this)$/.test(x))
+      ? placeDone(object.of, w.word)
+      : null;
+  if (object && put1 !== null) {
+    put(i + 1 + onto, object.length, { is: 'control', own: object.of, place: put1 });
+    s.i += 1 + onto + object.length;
     return true;
   }
   // `give the pedal three kicks`, `give Plus a tap`

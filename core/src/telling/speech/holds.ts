@@ -275,7 +275,7 @@ export function readRelease(
     own ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
     countedTo(r) ??
-    (r.nth && r.nth.sentence >= r.sentence - 1 && r.lastSign
+    (r.nth && r.nth.sentence >= r.sentence - (r.lastSign?.kind === 'sound' ? 3 : 1) && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
       : atSound);
   if (whose().length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {

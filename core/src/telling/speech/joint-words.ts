@@ -68,20 +68,13 @@ export function jointWords(s: Scan): boolean {
     return true;
   }
   if (
-    /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last| once| the same)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone))|from)\b/.test(
+    /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last| once| the same)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone)|(?:beep|peep|buzz|chime|chirp|gong|bell|tone|horn|click)\b)|with (?=["“])|from)(?: |$)/.test(
       here,
     )
   ) {
-    take(
-      here.startsWith('as soon as')
-        ? 3
-        : here.startsWith('the moment') || here.startsWith('on the') || here.startsWith('with the')
-          ? 2
-          : 1,
-      {
-        is: 'moment',
-      },
-    );
+    take(here.startsWith('as soon as') ? 3 : /^(?:the moment|on the|with the)\b/.test(here) ? 2 : 1, {
+      is: 'moment',
+    });
     return true;
   }
   const inCase = /^in (?:the )?case (?!of)/.exec(here);

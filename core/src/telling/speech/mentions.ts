@@ -114,6 +114,12 @@ const aliases = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'also
   ...(alsoCalled ?? []),
 ];
 
+/** `S1` is said `S one` as well. */
+const spaced = (name: string): string[] => {
+  const parts = /^([a-z]{1,2})(\d{1,2})$/.exec(name);
+  return parts ? [name, `${parts[1]} ${parts[2]}`] : [name];
+};
+
 function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
   const all: Array<readonly [string, ControlFacts, boolean]> = [];
   for (const own of facts.controls.values()) {
@@ -125,7 +131,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
         : [control.id.replaceAll('-', ' ')];
     const drawn = keySigns.find(([sign]) => sign.test(control.label.trim()))?.[1] ?? [];
     const full = [control.label, ...drawn, ...id, ...aliases(control)].map((n) => plain(n).join(' '));
-    for (const name of new Set(full)) {
+    for (const name of new Set(full.flatMap(spaced))) {
       all.push([name, own, false]);
       const words = name.split(' ');
       for (const kind of kinds[control.look] ?? []) {
@@ -198,7 +204,7 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
   for (const sign of facts.signs.values()) {
     const full = [sign.label, sign.id.replaceAll('-', ' '), ...aliases(sign)].map((n) => plain(n).join(' '));
-    for (const name of new Set(full)) {
+    for (const name of new Set(full.flatMap(spaced))) {
       all.push([name, sign, false]);
       if (sign.kind === 'lamp')
         for (const kind of lampKinds) {
@@ -385,7 +391,10 @@ export function placeAt(
     const isCount = length !== null && words[at]?.value != null && isUnit(words[at + length]?.word ?? '');
     if (length !== null && name.length > 0 && !isCount) return { place, length };
   }
-  const given = placeWords[words[at]?.word ?? ''];
+  // `put the main switch on zero`
+  const isZero =
+    words[at]?.value === 0 && !isUnit(words[at + 1]?.word ?? '') && /^(?:0|zero)$/.test(words[at]?.word ?? '');
+  const given = isZero && places.some((p) => p.id === 'off') ? 'off' : placeWords[words[at]?.word ?? ''];
   // a cover that is off is open
   const flows = own.control.look === 'tap' || own.control.look === 'valve';
   const word =

@@ -293,6 +293,16 @@ export function namedWords(s: Scan): boolean {
     take(/^(?:to|has|have|is) /.test(here) ? 2 : 1, { is: 'light', light: 'dark' });
     return true;
   }
+  // `until L3 stops flashing`; `stops flashing and stays on` is told by what it comes to
+  const quits =
+    /^(?:has |have )?(?:stops?|stopped|quits?|ceases?) (?:flashing|blinking|flickering|winking|pulsing)(?= |$)/.exec(
+      here,
+    );
+  if (quits && lastSign?.is === 'sign' && !isHeard) {
+    const goesOn = /^.*? (?:and|,) (?:then )?(?:stays|goes|is|remains|burns|comes|lights)\b/.test(here);
+    take(quits[0].split(' ').length, goesOn ? null : { is: 'light', light: 'dark' });
+    return true;
+  }
   if (
     isHeard &&
     /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)

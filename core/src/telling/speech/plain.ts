@@ -7,7 +7,7 @@ import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
-import { momentIn, see, shownIn } from './shown.ts';
+import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
 import { readSet, readTurn } from './turns.ts';
 import { readWait } from './waits.ts';
 
@@ -149,6 +149,33 @@ export function readPlain(
     if (r.held.length > 0) r.nth = { n: 1, sentence: r.sentence };
     return;
   }
+  // `there's another beep`: once more than before
+  const further = after?.is === 'sign' ? after.signs[0] : items.find(isOf('sign'))?.signs[0];
+  if (
+    /\b(?:another|one more)\b/.test(saidOf(segment)) &&
+    heard &&
+    sound?.kind === 'sound' &&
+    further?.id === sound.sign &&
+    r.held.length > 0 &&
+    items.every(isOf('sign', 'act', 'it', 'light', 'number', 'nth'))
+  ) {
+    r.nth = { n: (r.nth?.n ?? sound.times ?? 1) + 1, sentence: r.sentence };
+    r.made[r.made.length - 1] = { ...heard, sentence: r.sentence };
+    return;
+  }
+  // `and a third one`: of the same
+  const only = items.find(isOf('nth'));
+  if (
+    only &&
+    sound?.kind === 'sound' &&
+    heard &&
+    r.held.length > 0 &&
+    items.every(isOf('nth', 'it', 'moment', 'number'))
+  ) {
+    r.nth = { n: only.n, sentence: r.sentence };
+    r.made[r.made.length - 1] = { ...heard, sentence: r.sentence };
+    return;
+  }
   // `it goes again`: the sound that was heard, once more
   if (
     lamp?.kind !== 'lamp' &&
@@ -277,7 +304,7 @@ export function readPlain(
   }
   const head = until >= 0 ? items.slice(0, until) : items;
   const tail = until >= 0 ? items.slice(until + 1) : [];
-  const ends = tail.length > 0 ? momentIn(r, tail) : null;
+  const ends = (tail.length > 0 ? momentIn(r, tail) : null) ?? (until >= 0 ? fallsSilent(r, segment) : null);
   const controls = head.filter(isOf('control'));
   const act = head.find(isOf('act'));
   const length = head.find(isOf('length'));
@@ -370,6 +397,8 @@ export function readPlain(
   }
   // a hold that goes on until something, told after it
   if (until >= 0 && ends && controls.length === 0 && r.held.length > 0) {
+    const [heardOn] = put?.step.kind === 'see' && put.step.signs.length === 1 ? put.step.signs : [];
+    if (ends.kind === 'sign' && heardOn?.sign === ends.shown.sign && heardOn.kind === 'sound') r.made.pop();
     r.put({ kind: 'release', controls: r.held.map((h) => h.control.id), at: ends }, at);
     r.last = r.held;
     r.held = [];

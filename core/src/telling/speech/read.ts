@@ -4,6 +4,7 @@ import { type Answers, noAnswers, withNames } from '../answers.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, hear, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
+import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
@@ -56,7 +57,9 @@ function hyphensOpened(words: readonly Word[], called: Called): Word[] {
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
   const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
-  const words = countedAloud(corrected(hyphensOpened(plain, reader.called))).map((w) => ({
+  const marks = new Set([...reader.marks].map((at) => at - from));
+  const marked = withoutMarkers(plain, reader.called, marks);
+  const words = countedAloud(corrected(hyphensOpened(marked, reader.called))).map((w) => ({
     ...w,
     from: w.from + from,
     to: w.to + from,
@@ -135,11 +138,13 @@ export function readTold(
   const { text } = input;
   const called = calledOf(facts, answers.ones);
   const sumAt = summaryAt(input);
+  const marks = listMarks(text);
   // who tells is whoever tells most of what is done
   const heard = voices(input);
   const read = heard.map((_, i) => {
     const own = new Reader(called, answers);
     own.whole = text;
+    own.marks = marks;
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     // what the others say they see is heard in between
     for (const [from, to, who] of heard

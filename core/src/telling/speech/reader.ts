@@ -69,6 +69,8 @@ export class Reader {
   wrongIn = -9;
   /** All that is told, for whether something is said once more. */
   whole = '';
+  /** Where figures of a list stand. */
+  marks: ReadonlySet<number> = new Set();
   menuAt: number | null = null;
   /** Which way was said for clicks that are told behind it. */
   wayIn: Readonly<{ way: 'cw' | 'ccw'; sentence: number }> | null = null;

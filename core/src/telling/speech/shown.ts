@@ -131,6 +131,14 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   return null;
 }
 
+/** `till it stops`, of what sounds just now. */
+export function fallsSilent(r: Reader, segment: Segment): Moment | null {
+  const stops =
+    /\b(?:it|that|this|they)(?:'s| has| have|'ve| is| are)? (?:stops|stopped|stop|over|quiet|silent|ended|ends|finished)$/;
+  if (r.lastSign?.kind !== 'sound' || r.lastSign.state !== 'on' || !stops.test(saidOf(segment))) return null;
+  return { kind: 'sign', shown: { kind: 'sound', sign: r.lastSign.sign, state: 'off' }, nth: 1 };
+}
+
 export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
   const [first] = shown;
   if (first) r.lastSign = first;
@@ -179,6 +187,18 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     shown.every((x) => x.kind === 'lamp' && tested.some((s) => JSON.stringify(s) === JSON.stringify(x)))
   ) {
     r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `L1, then L1 and L2, then all three`: what it comes to
+  const fewer = before?.step.kind === 'see' && before.step.must === 'must' ? before.step.signs : [];
+  if (
+    before &&
+    before.sentence === r.sentence &&
+    fewer.length > 0 &&
+    fewer.length < shown.length &&
+    fewer.every((x) => x.kind === 'lamp' && shown.some((y) => JSON.stringify(x) === JSON.stringify(y)))
+  ) {
+    r.made[r.made.length - 1] = { ...before, step: { kind: 'see', must: 'must', signs: [...shown] }, to: at.to };
     return;
   }
   // the same once more says nothing new

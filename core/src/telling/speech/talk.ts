@@ -85,6 +85,13 @@ export function isTalk(r: Reader, segment: Segment): boolean {
   )
     return true;
   const [first] = segment.words;
+  // `mid is for normal work`
+  if (
+    /^(?:the )?(?:\S+ ){1,2}is (?:only |just |there )?for (?:the |when |if |your |a )?\w+/.test(text) &&
+    !leadsOn(text) &&
+    !/\b(?:press|hold|push|turn|put|set)\b/.test(text)
+  )
+    return true;
   const moves = first && mentionAt(segment.words, 0, r.called.controls);
   // `up makes it bigger, next goes to the next place`
   if (
@@ -112,6 +119,12 @@ export function isTalk(r: Reader, segment: Segment): boolean {
     !(segment.words.length === 1 && first?.value != null) &&
     // `F2 out`: a fuse is called so
     !(moves && moves.of.mechanism.kind !== 'push') &&
+    // `L3 flashes`: a lamp is called so
+    !(
+      named &&
+      !moves &&
+      /^(?:flash|blink|light|go|come|turn|stay|start|stop)\w*$/.test(segment.words[named.length]?.word ?? '')
+    ) &&
     code.test(raw) &&
     !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
   );

@@ -8,6 +8,8 @@ export function readWait(
   at: Readonly<{ from: number; to: number }>,
 ): boolean {
   const text = saidOf(segment);
+  // `22 is the motor too hot, wait an hour`: what is done about it
+  if (r.reading) return false;
   const before = r.made.at(-1);
   // `hold it, five seconds`, `for as long as five seconds`
   if (

@@ -1,0 +1,47 @@
+import { type Called, mentionAt } from './mentions.ts';
+import type { Word } from './text.ts';
+
+/** Where the figures of a list stand, in a line or at its start: `1. open the hatch 2. take J2 off 3. lift the nozzle`. */
+export function listMarks(text: string): ReadonlySet<number> {
+  const marks: number[] = [];
+  for (const m of text.matchAll(/(?<=^|[\s(:])(\d{1,2})[.)](?=\s+\p{L})/gu)) {
+    const n = Number(m[1]);
+    if (n === marks.length + 1) marks.push(m.index);
+  }
+  return new Set(marks.length >= 3 ? marks : []);
+}
+
+const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n;:…]$/.test(w.raw);
+
+/**
+ * Words without those that only say that somebody goes on: the figures of a list become ends of lines, and `Right,` before
+ * something that is no key is not the key called right.
+ */
+export function withoutMarkers(words: readonly Word[], called: Called, marks: ReadonlySet<number>): Word[] {
+  const out: Word[] = [];
+  for (let i = 0; i < words.length; i += 1) {
+    const w = words[i];
+    if (!w) break;
+    if (marks.has(w.from) && w.value !== null) {
+      out.push({ ...w, raw: '\n', word: '\n', value: null });
+      if (/^[.)]$/.test(words[i + 1]?.raw ?? '')) i += 1;
+      continue;
+    }
+    const after = words[i + 2];
+    const opens =
+      w.word === 'right' &&
+      isStop(words[i - 1]) &&
+      words[i - 1]?.raw !== '?' &&
+      /^[,.!]$/.test(words[i + 1]?.raw ?? '') &&
+      after !== undefined &&
+      mentionAt(words, i + 2, called.controls) === null &&
+      !/^(?:left|right|up|down|and|then|once|twice|press|again)$/.test(after.word) &&
+      after.value === null;
+    if (opens) {
+      i += words[i + 1]?.raw === ',' ? 1 : 0;
+      continue;
+    }
+    out.push(w);
+  }
+  return out;
+}
