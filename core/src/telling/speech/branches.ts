@@ -63,7 +63,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   // `if you tap left you get the one before`
   const tapped = items.find(isOf('control'));
   const leads =
-    /\b(?:you (?:get|see|can see|have|come to)|you(?:'re| are|re) (?:now )?(?:in|into|there)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
+    /\b(?:you(?:'ll| will|ll)? (?:get|see|can see|have|come to)|you(?:'re| are|re) (?:now )?(?:in|into|there)|it (?:shows|goes|gives|brings)|the one before|the older|the next|what it had)\b/.test(
       `${text} ${r.ahead
         .slice(0, 1)
         .map((s) => saidOf(s))

@@ -19,6 +19,16 @@ function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `hang on … off`: says that one waits
+  if (/^(?:hang|hold) on(?: a (?:minute|second|moment|sec|mo|bit|tick))?$/.test(here) && i === 0) {
+    s.i = words.length;
+    return true;
+  }
+  // `it's stuck at 00`
+  if (/^stuck (?:at|on|with|halfway|there)\b/.test(here) || (w.word === 'stuck' && words[i + 1] === undefined)) {
+    s.i += 1;
+    return true;
+  }
   // what is let go of stands between the two words
   if (
     /^(?:let|lets|letting)\b/.test(w.word) &&

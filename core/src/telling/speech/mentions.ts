@@ -126,7 +126,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
     const { control } = own;
     // what it is filed under is no name where it is a verb
     const id =
-      actOf.has(control.id) && !control.label.toLowerCase().includes(control.id)
+      actOf.has(control.id) && !plain(control.label).includes(control.id)
         ? []
         : [control.id.replaceAll('-', ' ')];
     const drawn = keySigns.find(([sign]) => sign.test(control.label.trim()))?.[1] ?? [];
@@ -393,7 +393,11 @@ export function placeAt(
   }
   // `put the main switch on zero`
   const isZero =
-    words[at]?.value === 0 && !isUnit(words[at + 1]?.word ?? '') && /^(?:0|zero)$/.test(words[at]?.word ?? '');
+    /^(?:0|zero)$/.test(words[at]?.word ?? '') &&
+    at > 1 &&
+    /^(?:on|to|at|position)$/.test(words[at - 1]?.word ?? '') &&
+    !isUnit(words[at + 1]?.word ?? '') &&
+    !/^(?:the|it|them|all|that|those)$/.test(words[at + 1]?.word ?? '');
   const given = isZero && places.some((p) => p.id === 'off') ? 'off' : placeWords[words[at]?.word ?? ''];
   // a cover that is off is open
   const flows = own.control.look === 'tap' || own.control.look === 'valve';

@@ -19,7 +19,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
   [
-    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|is dark|dark)\b/,
+    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark)\b/,
     'dark',
   ],
   [
@@ -203,6 +203,10 @@ export function namedWords(s: Scan): boolean {
         'being',
         'put',
         'set',
+        'placed',
+        'returned',
+        'put',
+        'brought',
         'turned',
         'switched',
         'moved',

@@ -504,7 +504,9 @@ export function readPlain(
       return;
     }
     // when it shows so, something is let go of: said next
-    if (head[0]?.is === 'moment' && moment === 0 && r.held.length > 0) r.nth = { n: nth ?? 1, sentence: r.sentence };
+    const times = sign?.kind === 'sound' ? sign.times : undefined;
+    if (head[0]?.is === 'moment' && moment === 0 && r.held.length > 0)
+      r.nth = { n: times ?? nth ?? 1, sentence: r.sentence };
     // `it chirps again`: the second time of what was heard while it is held
     const isAgain =
       segment.words.some((w) => w.word === 'again') && sign?.kind === 'sound' && r.lastSign?.sign === sign.sign;

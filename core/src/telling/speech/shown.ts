@@ -122,7 +122,7 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const reached = items.find(isOf('number'));
   const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
   const countsTo = items.some(isOf('it')) && items.some(isOf('moment')) && items.every(isOf('it', 'moment', 'number'));
-  if (reached && countsTo && r.lastSign?.kind === 'sound')
+  if (reached && countsTo && r.lastSign?.kind === 'sound' && (reached.n <= 12 || display.length !== 1))
     return { kind: 'sign', shown: withoutTimes(r.lastSign), nth: reached.n };
   if (reached && countsTo && display.length === 1 && display[0])
     return { kind: 'sign', shown: { kind: 'text', sign: display[0].id as SignId, text: String(reached.n) }, nth: 1 };
@@ -130,6 +130,15 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
   return null;
 }
+
+/** Whether a text with a number in it is told of more than once: a code, not something that comes by itself. */
+const isCodeTold = (r: Reader, text: string): boolean => {
+  if (!/^(?:[a-z]{1,4}[- ]?)?\d{1,3}$/i.test(text) || !/[a-z]/i.test(text)) return false;
+  const spoken = (part: string): number =>
+    r.whole.toUpperCase().split(new RegExp(`(?<![A-Z0-9])${part.toUpperCase().replaceAll(' ', '\\s?')}(?![A-Z0-9])`)).length - 1;
+  const digits = /\d{2,3}$/.exec(text)?.[0];
+  return spoken(text) > 1 || (digits !== undefined && digits !== text && spoken(digits) > 0);
+};
 
 /** `till it stops`, of what sounds just now. */
 export function fallsSilent(r: Reader, segment: Segment): Moment | null {
@@ -142,6 +151,12 @@ export function fallsSilent(r: Reader, segment: Segment): Moment | null {
 export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
   const [first] = shown;
   if (first) r.lastSign = first;
+  // `it says A31` … `A31, that's the seat switch`: what is read
+  if (first?.kind === 'text' && shown.length === 1 && isCodeTold(r, first.text)) {
+    r.reading = true;
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
   // what shows long after anything was done belongs to what is read, not to how one gets there
   const done = r.made.findLast((m) => isAct(m.step) || m.step.kind === 'see' || m.step.kind === 'rest');
   if (r.reading || (done && done.sentence < r.sentence - 4)) {
@@ -175,7 +190,19 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
     heardBefore.kind === 'sound' &&
     only.state === heardBefore.state
   ) {
-    if (only.times !== undefined && (heardBefore.times === undefined || only.times > heardBefore.times))
+    // `you hear bip, you hear bip`
+    const told = r.whole.slice(at.from, at.to).trim().toLowerCase();
+    if (
+      only.times === undefined &&
+      before.sentence === r.sentence &&
+      told.length > 0 &&
+      told === r.whole.slice(before.from, before.to).trim().toLowerCase()
+    )
+      r.made[r.made.length - 1] = {
+        ...before,
+        step: { ...before.step, signs: [{ ...heardBefore, times: (heardBefore.times ?? 1) + 1 }] },
+      };
+    else if (only.times !== undefined && (heardBefore.times === undefined || only.times > heardBefore.times))
       r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [only] } };
     return;
   }
