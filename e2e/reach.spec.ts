@@ -1,4 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { expect, test } from './people.ts';
 
@@ -15,19 +16,23 @@ const tooSmall = (page: Page): Promise<string[]> =>
     }),
   );
 
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
 /** What a checker of accessibility finds on the page as it stands: each fault with where it is. */
 async function faultsOf(page: Page, only?: string): Promise<string[]> {
-  const found = await new AxeBuilder({ page })
-    .options({
+  // told to the page once: what wraps the checker tells it anew for every look, and sums up in a page of its own
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
+  return page.evaluate(async (rule) => {
+    const { violations } = await (window as unknown as { axe: typeof import('axe-core') }).axe.run(document, {
       // nothing but faults is worked out in full, and no style sheet is fetched for rules that are not asked
       resultTypes: ['violations'],
       preload: false,
-      ...(only
-        ? { runOnly: { type: 'rule', values: [only] } }
+      ...(rule
+        ? { runOnly: { type: 'rule' as const, values: [rule] } }
         : { rules: { 'label-content-name-mismatch': { enabled: true } } }),
-    })
-    .analyze();
-  return found.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`));
+    });
+    return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`));
+  }, only);
 }
 
 /** Places with no ink that another place has not: looked at in one look only. */
