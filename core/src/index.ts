@@ -112,6 +112,7 @@ export { probePoints } from './chart/probes.ts';
 export { remedyAt, stoppedBy } from './chart/remedies.ts';
 export { type ShownBy, shownBy, shownIn } from './chart/shown-value.ts';
 export { slopeOf, timeTo } from './chart/slope.ts';
+export { bandContextOf } from './chart/text-bands.ts';
 export { touchedBy } from './chart/touched.ts';
 export { judgeReading } from './chart/verdict.ts';
 export { type ChartKnown, type ChartWalk, type Given, minutesAhead, readingsOnPath, walkChart } from './chart/walk.ts';

@@ -1,7 +1,8 @@
 import { type Drawn, type DrawnAnswer, type DrawnNode, freshId, plainLabel } from './drawn.ts';
 import { readMermaid } from './mermaid.ts';
 import { mostNodes, readOutline, stepLine } from './outline.ts';
-import { answerIn, answerStart, bandIn, bareGoTo, goTo, headIn, sentences, type TextAnswer } from './text-answers.ts';
+import { answerIn, answerStart, bareGoTo, goTo, headIn, sentences, type TextAnswer } from './text-answers.ts';
+import { type BandContext, bandOfText, noContext } from './text-bands.ts';
 
 /** What was made of a line, so that the trainer sees what was guessed. */
 export type TextNote = Readonly<{
@@ -14,9 +15,15 @@ export type TextNote = Readonly<{
     | 'nothing-there'
     | 'too-many-steps'
     | 'other-diagram'
+    | 'tolerance-assumed'
+    | 'beta-assumed'
+    | 'setting-unknown'
     | 'line-unread';
   text: string;
 }>;
+
+/** What reading a text leans on besides: ratings and settings of the family, and how far off is good where that was answered, by line. */
+export type TextContext = BandContext & Readonly<{ shares?: ReadonlyMap<number, number> }>;
 
 export type ReadText = Readonly<{ drawn: Drawn; notes: readonly TextNote[]; as: 'numbered' | 'outline' | 'mermaid' }>;
 
@@ -53,7 +60,7 @@ export function guessHead(text: string): { head: string; title: string } {
  * Reads a numbered list as people write one: questions, what to do when it is not so, where to go on. What is not said
  * leads to the next step. Every guess is noted at its line.
  */
-function readNumbered(text: string): { drawn: Drawn; notes: TextNote[] } {
+function readNumbered(text: string, context: TextContext): { drawn: Drawn; notes: TextNote[] } {
   const lines = linesOf(text);
   const notes: TextNote[] = [];
   const taken = new Set<string>();
@@ -144,35 +151,60 @@ function readNumbered(text: string): { drawn: Drawn; notes: TextNote[] } {
     };
     if (kind === 'look') {
       for (const a of answers) {
-        const answer = a.answer === 'yes' || a.answer === 'no' ? a.answer : of.length === 0 ? 'no' : 'yes';
-        if (answer !== a.answer) notes.push({ line: a.line, code: 'answer-unread', text: a.answer });
+        const left = of.some((x) => x.answer === 'no') ? 'yes' : 'no';
+        const answer =
+          a.answer === 'yes' || a.answer === 'no'
+            ? a.answer
+            : a.answer === 'out'
+              ? 'no'
+              : a.answer === 'else'
+                ? left
+                : of.length === 0
+                  ? 'no'
+                  : 'yes';
+        if (answer !== a.answer && a.answer !== 'else' && a.answer !== 'out')
+          notes.push({ line: a.line, code: 'answer-unread', text: a.answer });
         say(answer, lead(a, next));
       }
       say('yes', onward());
       say('no', of.length === 2 ? null : onward());
     } else if (kind === 'measure') {
       for (const a of answers) {
-        if (a.answer === 'yes') say('pass', lead(a, next));
-        else if (a.answer === 'no') {
-          const to = lead(a, next);
+        const to = lead(a, next);
+        const said = new Set(of.map((x) => x.answer));
+        // what is said last is of all that was not said before
+        if (a.answer === 'else')
+          for (const other of said.has('pass') ? ['low', 'high'] : ['pass', 'low', 'high']) say(other, to);
+        else if (a.answer === 'yes') say('pass', to);
+        else if (a.answer === 'no' || a.answer === 'out') {
           say('low', to);
           say('high', to);
-        } else say(a.answer, lead(a, next));
+        } else say(a.answer, to);
       }
-      say('pass', onward());
+      if (!of.some((a) => a.answer === 'pass')) say('pass', onward());
       say('low', null);
       say('high', null);
     } else if (kind === 'ask' || kind === 'operate') {
-      for (const a of answers) say(a.answer, lead(a, next));
+      for (const a of answers)
+        say(
+          a.answer === 'else' || a.answer === 'out' ? (of.some((x) => x.answer === 'no') ? 'yes' : 'no') : a.answer,
+          lead(a, next),
+        );
       if (of.length < 2) say(of.some((a) => a.answer === 'no') ? 'yes' : of.length === 0 ? 'yes' : 'no', onward());
       if (of.length < 2) say('no', null);
     } else if (kind !== 'verdict') {
       say('done', jump?.[1] ? target(jump[1], step.line.line) : onward());
     }
-    const band = kind === 'measure' ? bandIn(step.whole) : null;
+    const share = context.shares?.get(step.line.line) ?? null;
+    const band = kind === 'measure' ? bandOfText(step.whole, share, context) : null;
+    const at = step.line.line;
+    if (band?.assumed != null) notes.push({ line: at, code: 'tolerance-assumed', text: String(band.assumed) });
+    if (band?.assumedBeta !== undefined) notes.push({ line: at, code: 'beta-assumed', text: String(band.assumedBeta) });
+    if (kind === 'measure' && !band && /\bwithin\b.*\b(?:set|setting|set ?point|target)\b/i.test(step.whole))
+      notes.push({ line: at, code: 'setting-unknown', text: step.title });
     const fields: Record<string, unknown> = {
       ...(step.words.length > 0 ? { text: step.words.join(' ').slice(0, 4000) } : {}),
-      ...(band ? { band: { kind: 'fixed', least: band.least, most: band.most } } : {}),
+      ...(band ? { band: band.band } : {}),
     };
     nodes.push({
       id: step.id,
@@ -190,7 +222,7 @@ function readNumbered(text: string): { drawn: Drawn; notes: TextNote[] } {
  * Reads text that was pasted as a chart: a Mermaid flowchart, an outline, or a numbered list in plain words; which of
  * them is told by the text itself. Nothing is refused silently: every line that was guessed or not read is noted.
  */
-export function readChartText(text: string): ReadText {
+export function readChartText(text: string, context: TextContext = noContext): ReadText {
   const body = text.replace(/^\s*---\s*\n[\s\S]*?\n\s*---\s*\n/, '');
   const first = body.split(/\r?\n/).find((l) => l.trim() !== '' && !l.trim().startsWith('%%')) ?? '';
   if (
@@ -220,7 +252,7 @@ export function readChartText(text: string): ReadText {
       }),
     };
   }
-  const { drawn, notes } = readNumbered(text);
+  const { drawn, notes } = readNumbered(text, context);
   const whole: TextNote[] = [
     ...(drawn.nodes.length === 0 ? [{ line: 1, code: 'nothing-there', text: '' } as const] : []),
     ...(drawn.nodes.length > mostNodes

@@ -1,7 +1,7 @@
-import { parseReading, type Quantity, quantities } from '../base/quantity.ts';
 import { plainLabel, waitText } from './drawn.ts';
+import { bandOfText } from './text-bands.ts';
 
-export const answerStart = /^(yes|no|ok|good|bad|low|high|open|short|if\b|otherwise|else\b|when\b)/i;
+export const answerStart = /^(yes|no|ok|good|bad|low|high|open|short|out\b|if\b|otherwise|else\b|when\b)/i;
 export const goTo =
   /\b(?:go(?: on)?(?: back)? to|continue (?:with|at)|proceed to|see|then|on to|→|->|=>)\s*(?:step\s*)?(\d{1,4}(?:\.\d+)*|[a-z])(?![\w.]*\w)/i;
 export const bareGoTo = /^(?:step\s*)?(\d{1,4}(?:\.\d+)*)\.?$/i;
@@ -20,13 +20,14 @@ export function answerIn(sentence: string, line: number): TextAnswer[] {
   const trimmed = sentence.replace(/[.;]$/, '').trim();
   const both = /^(.*?)[,;]?\s+(?:otherwise|else|if not)[,:]?\s+(.*)$/i.exec(trimmed);
   if (both?.[1] && both[2] && answerStart.test(both[1]))
-    return [...answerIn(both[1], line), { answer: 'no', does: both[2], line }];
-  const direct = /^(yes|no|ok|good|bad|low|too low|high|too high|open|short)\s*(?:[:,–—-]|→|->|=>)+\s*(.*)$/i.exec(
-    trimmed,
-  );
+    return [...answerIn(both[1], line), { answer: 'else', does: both[2], line }];
+  const direct =
+    /^(yes|no|ok|good|bad|low|too low|high|too high|open|short|out|out of range)\s*(?:[:,–—-]|→|->|=>)+\s*(.*)$/i.exec(
+      trimmed,
+    );
   if (direct?.[1]) return [{ answer: wordFor(direct[1]), does: direct[2] ?? '', line }];
   const otherwise = /^(?:otherwise|else)[,:]?\s+(.*)$/i.exec(trimmed);
-  if (otherwise?.[1]) return [{ answer: 'no', does: otherwise[1], line }];
+  if (otherwise?.[1]) return [{ answer: 'else', does: otherwise[1], line }];
   const cond = /^(?:if|when)\s+(.+?)(?:\s*[,:;→]|\s+then\b|\s*->|\s+(?=go to\b))\s*(.*)$/i.exec(trimmed);
   if (cond?.[1]) return [{ answer: wordFor(cond[1]), does: cond[2] ?? '', line }];
   return [];
@@ -37,7 +38,15 @@ function wordFor(said: string): string {
   const text = said
     .trim()
     .toLowerCase()
-    .replace(/^(it|this|that) (is|does|reads) /, '');
+    .replace(/^(?:it|this|that|the reading|the value)(?: is|'s| does| reads)? /, '')
+    .replace(/^(?:is|reads|measures) /, '');
+  if (
+    /^(?:out|out of (?:it|range|limits|band|spec|tolerance)|outside(?: (?:it|of it|this|that|the range))?|off|not (?:in|within) (?:it|range|limits|spec|tolerance)|wrong|not right|not good|anything else)$/.test(
+      text,
+    )
+  )
+    return 'out';
+  if (/^(?:in|in range|within(?: it| range| limits| spec| tolerance)?|right|correct)$/.test(text)) return 'yes';
   if (/^(yes|so|it is|it does|ok|good|fine|in order|clean|free)$/.test(text)) return 'yes';
   if (/^(no|not|it is not|it does not|not so|bad|isn.t|doesn.t)$/.test(text) || /^not\b/.test(text)) return 'no';
   if (/\b(below|under|less|too low|low|lower|smaller)\b/.test(text)) return 'low';
@@ -76,41 +85,6 @@ const ends: ReadonlyArray<readonly [RegExp, string]> = [
   [/^leave it (?:running )?(?:limited|without|on one)|^(?:it )?runs? (?:on )?limited\b/i, 'left-limited'],
 ];
 
-const number = String.raw`(\d+(?:[.,]\d+)?)`;
-const unit = String.raw`\s*((?:k|M|m)?\s*(?:Ω|Ω|ohms?)|m?V|m?A|m?bar|psi|kPa|°C|°F|L\/min|gpm|k?Hz|rpm|%|s\b|min\b|kW|W\b|kg|g\b|L\b)`;
-const between = new RegExp(`${number}(?:${unit})?\\s*(?:to|–|-|\\.\\.|and)\\s*${number}${unit}`, 'i');
-const about = new RegExp(`${number}${unit}\\s*(?:±|\\+\\/-|\\+-)\\s*${number}\\s*%`, 'i');
-const atLeast = new RegExp(`(?:at least|over|above|more than|from|≥|>)\\s*${number}${unit}`, 'i');
-const atMost = new RegExp(`(?:at most|under|below|less than|up to|≤|<)\\s*${number}${unit}`, 'i');
-
-/** A number with its unit, in the base unit of whatever it is of; the first quantity that has such a unit. */
-function amountIn(digits: string, unitText: string): { quantity: Quantity; value: number } | null {
-  for (const quantity of quantities) {
-    const read = parseReading(`${digits} ${unitText.replace(/\s+/g, '')}`, quantity);
-    if (read.ok && read.value.kind === 'value') return { quantity, value: read.value.value };
-  }
-  return null;
-}
-
-/** The good band a sentence names, in base units, with what it is of; null where it names none. */
-export function bandIn(text: string): { quantity: Quantity; least: number | null; most: number | null } | null {
-  const [, middle, ofMiddle, percent] = about.exec(text) ?? [];
-  if (middle && ofMiddle && percent) {
-    const read = amountIn(middle, ofMiddle);
-    const share = Number(percent.replace(',', '.')) / 100;
-    return read && { quantity: read.quantity, least: read.value * (1 - share), most: read.value * (1 + share) };
-  }
-  const [, from, ofFrom, to, ofTo] = between.exec(text) ?? [];
-  if (from && to && ofTo) {
-    const [least, most] = [amountIn(from, ofFrom ?? ofTo), amountIn(to, ofTo)];
-    return least && most && { quantity: most.quantity, least: least.value, most: most.value };
-  }
-  const [low, high] = [atLeast.exec(text), atMost.exec(text)];
-  const bound = low ?? high;
-  const read = bound?.[1] && bound[2] ? amountIn(bound[1], bound[2]) : null;
-  return read && { quantity: read.quantity, least: low ? read.value : null, most: low ? null : read.value };
-}
-
 const waitMs = (text: string): number => {
   const [, n, u = ''] = /(\d+(?:[.,]\d+)?)\s*(s|sec|seconds?|min|minutes?|h|hours?|days?)\b/i.exec(text) ?? [];
   const size = /^d/i.test(u) ? 86_400_000 : /^h/i.test(u) ? 3_600_000 : /^m/i.test(u) ? 60_000 : 1000;
@@ -119,10 +93,13 @@ const waitMs = (text: string): number => {
 
 /** What kind of step a sentence asks for. */
 export function headIn(sentence: string, answers: number, all: string): string {
-  const band = bandIn(all);
+  const band = bandOfText(all);
   const verb = verbs.find(([says]) => says.test(sentence))?.[1];
   if (verb === 'wait') return `wait ${waitText(waitMs(sentence))}`;
-  if (verb === 'measure' || (band && /^(check|test|read)\b/i.test(sentence)))
+  if (
+    verb === 'measure' ||
+    (band && (band.assumed === null || band.quantity === 'resistance') && /^(check|test|read)\b/i.test(sentence))
+  )
     return `measure ${band?.quantity ?? 'resistance'}`;
   if (verb) return verb;
   if (/\?$/.test(sentence) || /^(check|look|see|inspect|is|are|does|do|has|can)\b/i.test(sentence) || answers > 0)

@@ -19,6 +19,12 @@ export function textNoteWords(note: TextNote): string {
       return `these are ${note.text} steps; ${mostNodes} is the most one chart can hold`;
     case 'other-diagram':
       return `this is a ${note.text}; only flowcharts can be read`;
+    case 'tolerance-assumed':
+      return `how far off is still good was not told: ±${Math.round(Number(note.text) * 100)} % was taken`;
+    case 'beta-assumed':
+      return `how it falls as it warms was not told: beta ${note.text} K was taken; set what its sheet says`;
+    case 'setting-unknown':
+      return 'good by what is set: write the setting first, or say the reading';
     case 'line-unread':
       return `“${note.text}” could not be read`;
   }

@@ -1,5 +1,16 @@
 import Button from '@mui/material/Button';
-import { assemble, type Chart, chartOf, entriesOf, insertChart, readChartText, textNoteWords } from '@wire-trail/core';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import {
+  assemble,
+  bandContextOf,
+  type Chart,
+  chartOf,
+  entriesOf,
+  insertChart,
+  readChartText,
+  textNoteWords,
+} from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { api } from '../../../foundation/api.ts';
 import { Input } from '../../../parts/field/Input.tsx';
@@ -11,7 +22,10 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
   const key = `wire-trail-paste:${body.family}/${body.id}`;
   // what was pasted and not taken yet is still there after a reload
   const [text, setText] = useState(() => sessionStorage.getItem(key) ?? '');
-  const read = useMemo(() => (text.trim() === '' ? null : readChartText(text)), [text]);
+  /** How far off is good, by line, where somebody answered. */
+  const [shares, setShares] = useState<ReadonlyMap<number, number>>(new Map());
+  const context = useMemo(() => ({ ...bandContextOf({ entries: bodies.entries }), shares }), [bodies, shares]);
+  const read = useMemo(() => (text.trim() === '' ? null : readChartText(text, context)), [text, context]);
   const { data: library } = api.useLibraryQuery();
   const charts = useMemo(() => {
     const all = [...entriesOf(bodies, 'chart'), ...entriesOf({ entries: (library ?? []).map((w) => w.body) }, 'chart')];
@@ -22,7 +36,14 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
   const stops = grave.find(
     (n) => n.code === 'too-many-steps' || n.code === 'nothing-there' || n.code === 'other-diagram',
   );
+  const asked = [
+    ...new Set([
+      ...shares.keys(),
+      ...(read?.notes.flatMap((n) => (n.code === 'tolerance-assumed' ? [n.line] : [])) ?? []),
+    ]),
+  ].sort((a, b) => a - b);
   const type = (next: string) => {
+    setShares(new Map());
     setText(next);
     sessionStorage.setItem(key, next);
   };
@@ -74,6 +95,26 @@ export function StartFrom({ body, bodies, onEdit, onDone }: ChartAt & { onDone: 
           </ul>
         </>
       )}
+      {asked.map((line) => (
+        <div key={line} className="row">
+          <span className="small">Line {line}: how far off is still good?</span>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label={`how far off is good, line ${line}`}
+            value={shares.get(line) ?? null}
+            onChange={(_, share: number | null) =>
+              setShares(new Map([...shares].filter(([l]) => l !== line).concat(share === null ? [] : [[line, share]])))
+            }
+          >
+            {[0.01, 0.02, 0.05, 0.1, 0.2].map((share) => (
+              <ToggleButton key={share} value={share}>
+                ±{share * 100} %
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        </div>
+      ))}
       <div className="row">
         <Button variant="contained" color="primary" disabled={!read || stops !== undefined} onClick={take}>
           Make it the chart
