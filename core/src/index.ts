@@ -52,6 +52,7 @@ export {
 export { seeded } from './base/random.ts';
 export { assertNever } from './base/result.ts';
 export { Role, roleAtLeast, roles } from './base/role.ts';
+export { codeIdOf } from './base/slug.ts';
 export { Scope, Standing, scopes, standings } from './base/text.ts';
 // caller
 export { labelsOf, readCaller } from './caller/read.ts';
@@ -121,7 +122,6 @@ export { judgeWatch, watchedAmounts } from './chart/watched.ts';
 export { codeDistance, differences, plainCode, squeezed } from './code/alike.ts';
 export { circlesOfConsequence, type Folded, foldConsequences } from './code/consequences.ts';
 export { genericMeaning } from './code/generic.ts';
-export { codeIdOf } from './code/id.ts';
 export { attemptsSoFar } from './code/lock-out.ts';
 export { lockOutMs, type ProveRun, proveRun } from './code/prove.ts';
 export { rightValues } from './code/right-values.ts';
@@ -340,6 +340,7 @@ export { type Answers, noAnswers, picksFor, putRight } from './telling/answers.t
 // telling
 export { readAnyTelling } from './telling/either.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
+export { type PanelFromWords, panelFromWords } from './telling/panel/words.ts';
 export type { Told } from './telling/speech/read.ts';
 export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';
 export { readTelling } from './telling/telling.ts';

@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { ParameterId, SettingId } from '../base/ids.ts';
 import { readChartText } from '../index.ts';
-import { bandOfText } from './text-bands.ts';
+import { type BandContext, bandOfText } from './text-bands.ts';
 
-const context = {
+const context: BandContext = {
   parameters: [
-    { id: 'heater', quantity: 'power', values: [1800, 1500] },
-    { id: 'mains', quantity: 'voltage', values: [230, 115] },
+    { id: 'heater' as ParameterId, quantity: 'power', values: [1800, 1500] },
+    { id: 'mains' as ParameterId, quantity: 'voltage', values: [230, 115] },
   ],
-  settings: [{ id: 'tank', quantity: 'pressure' }],
+  settings: [{ id: 'tank' as SettingId, quantity: 'pressure' }],
 };
 const lead = (text: string, title: string): Record<string, string | null> => {
   const { nodes } = readChartText(text).drawn;

@@ -1,3 +1,4 @@
+import type { ParameterId, SettingId } from '../base/ids.ts';
 import { parseReading, type Quantity, quantities } from '../base/quantity.ts';
 import type { Amount, Band } from '../model/band.ts';
 import type { Entry } from '../model/entry.ts';
@@ -5,8 +6,8 @@ import { entriesOf } from '../model/select.ts';
 
 /** What a family has that a sentence about a good reading can mean: its ratings, with all values its variants have, and its settings. */
 export type BandContext = Readonly<{
-  parameters: ReadonlyArray<Readonly<{ id: string; quantity: string; values: readonly number[] }>>;
-  settings: ReadonlyArray<Readonly<{ id: string; quantity: string }>>;
+  parameters: ReadonlyArray<Readonly<{ id: ParameterId; quantity: string; values: readonly number[] }>>;
+  settings: ReadonlyArray<Readonly<{ id: SettingId; quantity: string }>>;
 }>;
 export const noContext: BandContext = { parameters: [], settings: [] };
 
@@ -58,7 +59,7 @@ export function amountIn(digits: string, unitText: string): { quantity: Quantity
 /** A rating of the family that has this value on some variant, where only one has; else the number itself. */
 function rated(value: number, quantity: string, { parameters }: BandContext): Amount {
   const fits = parameters.filter((p) => p.quantity === quantity && p.values.some((v) => Math.abs(v - value) < 1e-6));
-  return fits.length === 1 && fits[0] ? { parameter: fits[0].id as never } : value;
+  return fits.length === 1 && fits[0] ? { parameter: fits[0].id } : value;
 }
 
 const usualBeta = 3950;
@@ -116,11 +117,11 @@ export function bandOfText(
       quantity: by.quantity,
       band: {
         kind: 'of-setting',
-        setting: of[0].id as never,
+        setting: of[0].id,
         by: 'amount',
         plus: by.value,
         minus: by.value,
-        toldIn: set[2].trim() as never,
+        toldIn: set[2].trim(),
       },
       assumed: null,
     };
@@ -130,7 +131,7 @@ export function bandOfText(
     const part = toNumber(setShare[1]) / 100;
     return {
       quantity: own.quantity as Quantity,
-      band: { kind: 'of-setting', setting: own.id as never, by: 'share', plus: part, minus: part },
+      band: { kind: 'of-setting', setting: own.id, by: 'share', plus: part, minus: part },
       assumed: null,
     };
   }

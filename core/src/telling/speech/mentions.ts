@@ -126,9 +126,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
     const { control } = own;
     // what it is filed under is no name where it is a verb
     const id =
-      actOf.has(control.id) && !plain(control.label).includes(control.id)
-        ? []
-        : [control.id.replaceAll('-', ' ')];
+      actOf.has(control.id) && !plain(control.label).includes(control.id) ? [] : [control.id.replaceAll('-', ' ')];
     const drawn = keySigns.find(([sign]) => sign.test(control.label.trim()))?.[1] ?? [];
     const full = [control.label, ...drawn, ...id, ...aliases(control)].map((n) => plain(n).join(' '));
     for (const name of new Set(full.flatMap(spaced))) {

@@ -135,7 +135,8 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
 const isCodeTold = (r: Reader, text: string): boolean => {
   if (!/^(?:[a-z]{1,4}[- ]?)?\d{1,3}$/i.test(text) || !/[a-z]/i.test(text)) return false;
   const spoken = (part: string): number =>
-    r.whole.toUpperCase().split(new RegExp(`(?<![A-Z0-9])${part.toUpperCase().replaceAll(' ', '\\s?')}(?![A-Z0-9])`)).length - 1;
+    r.whole.toUpperCase().split(new RegExp(`(?<![A-Z0-9])${part.toUpperCase().replaceAll(' ', '\\s?')}(?![A-Z0-9])`))
+      .length - 1;
   const digits = /\d{2,3}$/.exec(text)?.[0];
   return spoken(text) > 1 || (digits !== undefined && digits !== text && spoken(digits) > 0);
 };
