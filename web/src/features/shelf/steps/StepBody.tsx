@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { AddEntry } from '../../../parts/family/AddEntry.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { Abandon } from './Abandon.tsx';
+import { PanelWords } from './PanelWords.tsx';
 import { WhatForm } from './WhatForm.tsx';
 
 type Props = Readonly<{
@@ -108,6 +109,7 @@ function There({ step, family, entries }: Props) {
   const parts: Record<Exclude<UnitStep, 'what'>, ReactNode> = {
     panel: (
       <>
+        {panels.length === 0 && <PanelWords family={family} entries={entries} />}
         {open(
           'panel',
           panels.map((p) => [p.id, p.name, p.faces.map((f) => f.label).join(', ')]),
@@ -115,7 +117,7 @@ function There({ step, family, entries }: Props) {
         <div className="row">
           {panels[0]
             ? go(to('panel', panels[0].id), 'Draw on', true)
-            : go(`/shelf/${family}/panel/${codeIdOf('Front panel')}?new=Front%20panel`, 'Draw the panel', true)}
+            : go(`/shelf/${family}/panel/${codeIdOf('Front panel')}?new=Front%20panel`, 'Draw the panel')}
           {add('panel')}
         </div>
       </>
