@@ -6,6 +6,8 @@ const setupFiles = ['core/src/testing/seed.ts'];
 
 export default defineConfig({
   test: {
+    // a file is made ready once for all kinds of tests and all workers
+    experimental: { fsModuleCache: true },
     projects: [
       { test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false, setupFiles, ...patience } },
       {
