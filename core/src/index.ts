@@ -185,6 +185,7 @@ export { problemsIn } from './library/entry-problems.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stationOf } from './library/lint.ts';
 export { leaningOn } from './library/look-again.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
+export { type Preset, presets, presetWords, type States, statesOf, withStates } from './library/mode-presets.ts';
 export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
