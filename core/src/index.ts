@@ -398,6 +398,12 @@ export { plateTells } from './unit/plate-tells.ts';
 export { reachOf } from './unit/reach.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
+export {
+  type CellProblem as VariantProblem,
+  familyFromVariants,
+  type VariantTable,
+  variantTable,
+} from './unit/variant-table.ts';
 // walk
 export type { Changed } from './walk/changed.ts';
 export { type ClearStep, chartFound, clearingNow, clearPlan, foundOn, foundWords } from './walk/clear-plan.ts';

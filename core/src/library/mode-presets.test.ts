@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { blocksPublishing, type Entry, entriesOf, lintAll, readBundle } from '../index.ts';
+import { blocksPublishing, type Entry, entriesOf, lint, readBundle } from '../index.ts';
 import { demoBundles } from '../testing/bundles.ts';
 import { presets, statesOf, withStates } from './mode-presets.ts';
 
@@ -65,8 +65,8 @@ describe('states by presets', () => {
     );
     const read = readBundle({ ...glasswasher(), pinned: undefined, entries: all });
     if (!read.ok) throw new Error(JSON.stringify(read.error).slice(0, 400));
-    const errors = lintAll(read.value).filter(blocksPublishing);
-    const before = lintAll(glasswasher()).filter(blocksPublishing);
+    const errors = lint(read.value).filter(blocksPublishing);
+    const before = lint(glasswasher()).filter(blocksPublishing);
     expect(errors.length).toBeLessThanOrEqual(before.length);
   });
   it('a time-out and how many codes are kept are answered anew, and nothing else is touched', () => {

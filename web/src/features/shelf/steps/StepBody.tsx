@@ -6,6 +6,8 @@ import { AddEntry } from '../../../parts/family/AddEntry.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { Abandon } from './Abandon.tsx';
 import { PanelWords } from './PanelWords.tsx';
+import { StatesForm } from './StatesForm.tsx';
+import { VariantsTable } from './VariantsTable.tsx';
 import { WhatForm } from './WhatForm.tsx';
 
 type Props = Readonly<{
@@ -32,6 +34,7 @@ const asks: Readonly<Record<UnitStep, string>> = {
 /** One step: what is there, what would be missed, and where it is done. */
 export function StepBody(props: Props) {
   const { step, stands, isNew } = props;
+  const own = entriesOf({ entries: props.entries.map((e) => e.body) }, 'family').find((f) => f.id === props.family);
   return (
     <>
       <h1 className="page-title">{asks[step]}</h1>
@@ -42,6 +45,7 @@ export function StepBody(props: Props) {
           {step === 'what' && (
             <>
               <WhatForm {...props} />
+              {own && <VariantsTable own={own} family={props.family} entries={props.entries} />}
               <Abandon {...props} />
             </>
           )}
@@ -128,6 +132,7 @@ function There({ step, family, entries }: Props) {
           'route',
           entriesOf(bodies, 'route').map((r) => [r.id, r.name, `${r.steps.length} steps`]),
         )}
+        {entriesOf(bodies, 'route').length > 0 && <StatesForm family={family} entries={entries} />}
         <p className="soft">
           Paste how somebody tells it: a clip’s captions, a chat, a note. What is done is found in it, what is in doubt
           is asked.
