@@ -117,6 +117,14 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     r.skipping = segment.sentence;
     return;
   }
+  // `if the red lamp is blinking you're in`
+  const arrived = /\b(?:you(?:'re| are|re) (?:now )?in|that's it|it worked|it has taken|it took)\b/.test(
+    `${text} ${ahead.slice(0, 1).join(' ')}`,
+  );
+  if (only && shown.length === 1 && first && arrived && !items.some(isOf('not', 'control', 'until'))) {
+    see(r, shown, { from: first.from, to: segment.words.at(-1)?.to ?? first.to });
+    return;
+  }
   if (only && shown.length === 1 && first && !items.some(isOf('not'))) {
     closeBranch(r);
     r.branch = { on: only, from: first.from, at: r.made.length, otherwise: null, sentence: segment.sentence };

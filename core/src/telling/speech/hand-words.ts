@@ -2,7 +2,7 @@ import type { PlaceId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { lengthAt } from './amounts.ts';
 import { actOf } from './lexicon.ts';
-import { mentionAt, placeAt } from './mentions.ts';
+import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** How many words a find takes. */
@@ -147,6 +147,25 @@ export function handWords(s: Scan): boolean {
     take(wordsIn(leaves1[0]), { is: 'let-go' });
     return true;
   }
+  // `then off with your thumb`
+  const offWith =
+    /^(?:off|away) (?:with|goes|go) (?:your|the|that|both|my) (?:\w+ )?(?:fingers?|thumbs?|hands?|foot|feet)(?= |$)/.exec(
+      here,
+    );
+  if (offWith) {
+    take(wordsIn(offWith[0]), { is: 'let-go' });
+    return true;
+  }
+  // `kill the breaker`
+  const kills = /^(?:kill|kills|killed|cut|cuts) (?:the |its |your )?/.exec(here);
+  const killed = kills ? mentionAt(words, i + wordsIn(kills[0]), called.controls) : null;
+  const dead = killed ? (placeByVerb(killed.of, 'off') ?? placeByVerb(killed.of, 'out')) : null;
+  if (kills && killed && dead !== null && killed.of.control.powersAt.length > 0) {
+    const from = i + wordsIn(kills[0]);
+    put(from, killed.length, { is: 'control', own: killed.of, place: dead });
+    s.i = from + killed.length;
+    return true;
+  }
   // `hang up the nozzle`: into the place that is called so
   const onto = actOf.has(w.word)
     ? -1
@@ -161,6 +180,23 @@ export function handWords(s: Scan): boolean {
     put(i + 1 + onto, object.length, { is: 'control', own: object.of, place: put1 });
     s.i += 1 + onto + object.length;
     return true;
+  }
+  // `give it three short presses`
+  const giveIt = /^(?:give|gives) (?:it|that) (?:a (?=\w+ (?:press|tap|push)|press|tap|push))?/.exec(here);
+  const presses = giveIt
+    ? words
+        .slice(i + 2, i + 7)
+        .findIndex((x) => /^(?:press|presses|tap|taps|push|pushes|jab|jabs|prod|prods)$/.test(x.word))
+    : -1;
+  if (giveIt && presses >= 0) {
+    const n = words[i + 2]?.word === 'a' || words[i + 2]?.word === 'another' ? 1 : (words[i + 2]?.value ?? null);
+    if (n !== null && n <= 30) {
+      put(i, 1, { is: 'act', act: 'press', word: 'press' });
+      put(i + 1, 1, { is: 'it' });
+      if (n > 1) put(i + 2, presses + 1, { is: 'times', n });
+      s.i += 3 + presses;
+      return true;
+    }
   }
   // `give the pedal three kicks`, `give Plus a tap`
   const given = /^(?:give|gives|given)\b/.test(here)

@@ -271,13 +271,20 @@ export function readRelease(
     heard.sentence >= r.sentence - 3
       ? { kind: 'sign', shown: withoutTimes(sound), nth: sound.kind === 'sound' ? (sound.times ?? 1) : 1 }
       : null;
+  // `wait for the lamps to go dark, then off with your thumb`
+  const lamps = heard?.step.kind === 'see' && heard.sentence >= r.sentence - 1 ? heard.step.signs : [];
+  const [lamp, ...further] = lamps;
+  const atLamps: Moment | null =
+    lamp && further.length > 0 && r.waiting >= r.sentence - 1 && lamps.every((s) => s.kind === 'lamp')
+      ? { kind: 'sign', shown: lamp, also: further, nth: 1 }
+      : null;
   const ends: Moment | null =
     own ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
     countedTo(r) ??
     (r.nth && r.nth.sentence >= r.sentence - (r.lastSign?.kind === 'sound' ? 3 : 1) && r.lastSign
       ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: r.nth.n }
-      : atSound);
+      : (atSound ?? atLamps));
   if (whose().length === 0 && r.timed.length > 0 && r.made.at(-1)?.step.kind === 'see') {
     r.put({ kind: 'release', controls: r.timed.map((c) => c.control.id), ...(ends && { at: ends }) }, at);
     r.timed = [];
@@ -303,8 +310,11 @@ export function readRelease(
     ends?.kind === 'sign' &&
     sign &&
     sign.sign === ends.shown.sign &&
+    (ends.also === undefined || JSON.stringify(sign) === JSON.stringify(ends.shown)) &&
     seen?.step.kind === 'see' &&
-    (seen.step.signs.length === 1 || own === null)
+    (seen.step.signs.length === 1 ||
+      own === null ||
+      (own.kind === 'sign' && own.also !== undefined && JSON.stringify(sign) === JSON.stringify(own.shown)))
   )
     r.made.pop();
   r.put({ kind: 'release', controls: ids, ...(ends && { at: ends }) }, at);

@@ -113,6 +113,7 @@ export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
     'Next',
     /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them)\b/i,
   ],
+  ['Calibrate', /\b(?:calibrat(?:e|es|ing|ion)|to teach it|teaching it|to zero it|to level it|set the zero)\b/i],
   [
     'Leave',
     /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|after that|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,

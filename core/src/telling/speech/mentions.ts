@@ -34,6 +34,8 @@ const plain = (text: string): string[] =>
     .filter((w) => /[\p{L}\p{N}]/u.test(w.raw))
     .map((w) => (w.value !== null && w.span === 1 ? String(w.value) : w.word));
 
+const pronounBefore =
+  /^(?:red|green|amber|white|blue|yellow|the|that|this|which|left|right|other|same|next|last|first|second|third|top|bottom|upper|lower|new|old|older|another|each|every|no|right-hand|left-hand)$/;
 /** Whether words of a telling are a name, a number in words as good as in figures. */
 function fits(words: readonly Word[], at: number, name: readonly string[]): number | null {
   let i = at;
@@ -45,6 +47,8 @@ function fits(words: readonly Word[], at: number, name: readonly string[]): numb
       i += 1;
       if (words[i]?.value !== Number(part)) return null;
     } else if (/^\d+$/.test(part) ? w.value !== Number(part) : !same(unquoted(w.word), part)) return null;
+    // `the green one`: no key called 1
+    else if (part === '1' && w.word === 'one' && pronounBefore.test(words[i - 1]?.word ?? '')) return null;
     i += 1;
   }
   return i - at;

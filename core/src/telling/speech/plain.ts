@@ -2,6 +2,7 @@ import type { SignId } from '../../base/ids.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
 import { readHold, readRelease } from './holds.ts';
 import type { Item } from './item.ts';
+import { actOf } from './lexicon.ts';
 import { placeAt } from './mentions.ts';
 import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
@@ -11,6 +12,24 @@ import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
 import { readSet, readTurn } from './turns.ts';
 import { readWait } from './waits.ts';
 
+/** `mushroom to rest`: something nobody named yet is put where only one control can be: asked. */
+function asksPlaced(r: Reader, segment: Segment, at: Readonly<{ from: number; to: number }>): boolean {
+  const said = /^(?:and |then |now |the |your )*(\p{L}{4,}) (?:back )?(?:to|onto|at|on) (?:the )?(\S+)$/u.exec(
+    saidOf(segment),
+  );
+  const [, phrase = '', place = ''] = said ?? [];
+  if (!said || r.made.length === 0 || actOf.has(phrase)) return false;
+  const fits = [...r.called.facts.controls.values()].filter(
+    ({ mechanism: m }) =>
+      (m.kind === 'places' && m.places.some((p) => p.label.toLowerCase() === place)) ||
+      (m.kind === 'clicks' && m.rests.some((p) => p.label.toLowerCase() === place)),
+  );
+  if (fits.length !== 1 || /^(?:on|off|in|out|open|shut|up|down)$/.test(place)) return false;
+  r.ask({ is: 'name', phrase, does: 'set' }, `which control “${phrase}” is`, at);
+  r.holes.push({ ...at, why: 'not-understood' });
+  return true;
+}
+
 export function readPlain(
   r: Reader,
   segment: Segment,
@@ -18,6 +37,7 @@ export function readPlain(
   at: Readonly<{ from: number; to: number }>,
 ): void {
   const [after, wait] = items;
+  if (items.every(isOf('act')) && asksPlaced(r, segment, at)) return;
   // after a minute, on again
   if (after?.is === 'moment' && wait?.is === 'length' && items.length > 2 && items[2]?.is !== 'sign') {
     r.put({ kind: 'rest', span: spanOf(wait) }, wait);

@@ -39,6 +39,23 @@ export function readPress(
     r.put({ kind: 'press', control: 'any', times: items.find(isOf('times'))?.n ?? 1 }, any);
     return true;
   }
+  // `then press twice`, of a unit that has one thing to press
+  const all = [...r.called.facts.controls.values()].filter(isPush);
+  const [sole] = all;
+  if (
+    sole &&
+    all.length === 1 &&
+    act?.act === 'press' &&
+    !items.some(isOf('control', 'it', 'any', 'not', 'length', 'both')) &&
+    !r.last.some(isPush) &&
+    !/\b(?:each|every|a|the) (?:press|push|tap)\b/.test(saidOf(segment)) &&
+    items.every(isOf('act', 'times', 'moment', 'within'))
+  ) {
+    r.put({ kind: 'press', control: sole.control.id, times: items.find(isOf('times'))?.n ?? 1 }, at);
+    r.last = [sole];
+    r.mode = 'press';
+    return true;
+  }
   const pushes = items.filter(isOf('control')).filter((c) => isPush(c.own));
   const [only1] = pushes;
   const one1 = pushes.filter((p, k) => pushes.findIndex((q) => q.own === p.own) === k);

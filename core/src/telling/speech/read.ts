@@ -109,7 +109,9 @@ function namesOf(text: string, made: readonly Made[]): string[] {
     const goesOn = nearest?.name === 'Leave' && made[i - 1]?.sentence === m.sentence && m.step.kind === 'press';
     if (nearest && isAct(m.step) && !goesOn) return nearest.name;
     const behind = text.slice(m.from, Math.min(sentenceEnd(text, m.to), m.to + 90, made[i + 1]?.from ?? text.length));
-    return isAct(m.step) ? (routeCues.slice(0, 2).find(([, cue]) => cue.test(behind))?.[0] ?? '') : '';
+    return isAct(m.step)
+      ? (routeCues.filter(([n]) => n === 'Erase' || n === 'Next').find(([, cue]) => cue.test(behind))?.[0] ?? '')
+      : '';
   };
   return made.map((m, i) => {
     const own = named(m, i);

@@ -116,6 +116,20 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const sign = items.find(isOf('sign'))?.signs[0];
   if (sign?.kind === 'lamp')
     return { kind: 'sign', shown: { kind: 'lamp', sign: sign.id as SignId, state: 'lit' }, nth };
+  // `when they go out`: the lamps that were seen just now
+  const before = r.made.at(-1);
+  const glow = items.find(isOf('light'));
+  const seen = before?.step.kind === 'see' && before.sentence >= r.sentence - 2 ? before.step.signs : [];
+  const [firstSeen, ...others] = seen.flatMap((s) =>
+    s.kind === 'lamp' && glow ? [{ kind: 'lamp' as const, sign: s.sign, state: lampState(glow.light) }] : [],
+  );
+  if (
+    glow &&
+    firstSeen &&
+    others.length + 1 === seen.length &&
+    items.every(isOf('it', 'moment', 'until', 'light', 'act'))
+  )
+    return { kind: 'sign', shown: firstSeen, ...(others.length > 0 ? { also: others } : {}), nth };
   if (sign && sign.kind !== 'segments' && sign.kind !== 'text')
     return { kind: 'sign', shown: { kind: 'sound', sign: sign.id as SignId, state: 'on' }, nth };
   // `when it gets to five`, of what a display counts

@@ -1,13 +1,19 @@
 import { codeIdOf, type Entry, type Route, type Step } from '@wire-trail/core';
 import { entryIn } from '../../foundation/entry-draft-slice.ts';
 
-const purposes: Readonly<Record<string, Route['purpose']>> = { Erase: 'clear', Next: 'step', Leave: 'leave' };
+const purposes: Readonly<Record<string, Route['purpose']>> = {
+  Erase: 'clear',
+  Next: 'step',
+  Leave: 'leave',
+  Calibrate: 'calibrate',
+};
 /** What a way is called by what it is for, until somebody says better. */
 const usualNames: Readonly<Record<string, string>> = {
   Steps: 'Way in',
   Erase: 'Erase',
   Next: 'Next code',
   Leave: 'Way out',
+  Calibrate: 'Calibrate',
 };
 export const usualName = (told: string): string => usualNames[told] ?? told;
 
