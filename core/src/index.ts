@@ -92,7 +92,7 @@ export {
   renameAnswer,
 } from './chart/edit.ts';
 export { fillChart } from './chart/fill.ts';
-export { guessHead, readChartText, type TextNote } from './chart/from-text.ts';
+export { guessHead, type ReadText, readChartText, type TextNote } from './chart/from-text.ts';
 export { causesAhead } from './chart/graph.ts';
 export { lintCharts } from './chart/lint-uses.ts';
 export { isLiveWork } from './chart/live.ts';

@@ -12,14 +12,26 @@ import { validating } from './validate.ts';
 /** At most so many problems are listed; a wrong file would otherwise print thousands. */
 const mostProblems = 200;
 
+const amount = (n: number | bigint, most: boolean): string => `${most ? 'at most' : 'at least'} ${n === 1 ? 'one' : n}`;
+
+/** Why a value cannot be, in words for whoever typed it; what a schema says in its own words stays. */
+function reasonOf(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'unrecognized_keys') return `unknown field ${issue.keys.map((k) => `“${k}”`).join(', ')}`;
+  if (!/^Too (?:small|big): /.test(issue.message)) return issue.message;
+  if (issue.code !== 'too_small' && issue.code !== 'too_big') return issue.message;
+  const most = issue.code === 'too_big';
+  const limit = issue.code === 'too_big' ? issue.maximum : issue.minimum;
+  if (issue.origin === 'array') return `${amount(limit, most)} ${most ? 'can stand here' : 'is needed'}`;
+  if (issue.origin === 'string')
+    return most ? `at most ${limit} letters` : limit === 1 ? 'may not be empty' : `at least ${limit} letters`;
+  return issue.message;
+}
+
 /** A zod error as problems, with `under` in front of every path. */
 export function problemsOf(error: z.ZodError, under: Path = []): Problem[] {
   return error.issues.map((issue) => ({
     path: [...under, ...issue.path.map((p) => (typeof p === 'symbol' ? String(p) : p))],
-    reason:
-      issue.code === 'unrecognized_keys'
-        ? `unknown field ${issue.keys.map((k) => `“${k}”`).join(', ')}`
-        : issue.message,
+    reason: reasonOf(issue),
   }));
 }
 

@@ -110,5 +110,23 @@ export function newEntry(
     const panel = entryIn({ ...made, controller: family.controllers[0]?.id, faces: [] });
     return panel.kind === 'panel' ? newFace(panel, 'front') : null;
   }
+  if (kind === 'readout' && family) {
+    // of the one control there is, in the state that shows what is stored
+    const stored = entriesOf(all, 'mode').filter((m) => m.sort === 'memory');
+    const next = entriesOf(all, 'route').find((r) => r.purpose === 'step');
+    const slots = stored
+      .flatMap((m) => m.variables)
+      .flatMap((v) =>
+        v.kind === 'cursor'
+          ? [{ count: Math.min(100, Math.max(1, v.to)), order: 'latest-first', ...(next ? { next: next.id } : {}) }]
+          : [],
+      );
+    return entryIn({
+      ...made,
+      controller: family.controllers[0]?.id,
+      modes: stored.map((m) => m.id),
+      ...(slots[0] ? { slots: slots[0] } : {}),
+    });
+  }
   return entryIn(made);
 }

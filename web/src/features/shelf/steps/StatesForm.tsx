@@ -70,17 +70,16 @@ export function StatesForm({ family, entries }: Props) {
         </label>
         {on.includes('stored') && (
           <label>
-            , keeps{' '}
-            <Input slotProps={{ input: { size: 3 } }} value={holds} onChange={(e) => setHolds(e.target.value)} /> codes
+            Keeps <Input slotProps={{ input: { size: 3 } }} value={holds} onChange={(e) => setHolds(e.target.value)} />{' '}
+            codes
           </label>
         )}
         {on.includes('check') && (
           <label>
-            , checks itself for{' '}
+            Checks itself for{' '}
             <Input slotProps={{ input: { size: 3 } }} value={check} onChange={(e) => setCheck(e.target.value)} /> s
           </label>
         )}
-        .
       </p>
       {led.length > 0 && (
         <p className="soft small" role="status">

@@ -1,12 +1,16 @@
 import Button from '@mui/material/Button';
 import { codeIdOf, type Entry, entriesOf, type StepStands, type UnitStep, unitStepWords } from '@wire-trail/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { AddEntry } from '../../../parts/family/AddEntry.tsx';
+import { SubmitDrafts } from '../SubmitDrafts.tsx';
 import type { Shelved } from '../tab-props.ts';
+import { ImportDialog } from '../table/ImportDialog.tsx';
 import { Abandon } from './Abandon.tsx';
+import { HurtsForm } from './HurtsForm.tsx';
 import { PanelWords } from './PanelWords.tsx';
 import { StatesForm } from './StatesForm.tsx';
+import { TestsForm } from './TestsForm.tsx';
 import { VariantsTable } from './VariantsTable.tsx';
 import { WhatForm } from './WhatForm.tsx';
 
@@ -67,7 +71,8 @@ export function StepBody(props: Props) {
 }
 
 /** What is there of a step, each to be opened, and what can be added. */
-function There({ step, family, entries }: Props) {
+function There({ step, family, name, entries }: Props) {
+  const [importing, setImporting] = useState(false);
   const bodies = { entries: entries.map((e) => e.body) };
   const to = (kind: Entry['kind'], id: string, tab = '') =>
     `/shelf/${family}/${kind}/${id}${tab && `?tab=${encodeURIComponent(tab)}`}`;
@@ -109,7 +114,6 @@ function There({ step, family, entries }: Props) {
   const readouts = entriesOf(bodies, 'readout');
   const [readout] = readouts;
   const codes = entriesOf(bodies, 'code');
-  const silent = codes.filter((c) => c.hazards.length === 0 && !c.harmless);
   const parts: Record<Exclude<UnitStep, 'what'>, ReactNode> = {
     panel: (
       <>
@@ -171,11 +175,15 @@ function There({ step, family, entries }: Props) {
           codes.map((c) => [c.id, c.text, c.title]),
         )}
         <div className="row">
-          {go(
-            `/shelf/${family}?room=Codes`,
-            codes.length > 0 ? 'All codes, as a table' : 'Paste a table of codes',
-            true,
-          )}
+          <Button
+            variant={codes.length > 0 ? 'outlined' : 'contained'}
+            color={codes.length > 0 ? 'inherit' : 'primary'}
+            onClick={() => setImporting(true)}
+          >
+            Paste a table of codes
+          </Button>
+          {importing && <ImportDialog family={family} entries={[...entries]} onClose={() => setImporting(false)} />}
+          {codes.length > 0 && go(`/shelf/${family}?room=Codes`, 'All codes, as a table')}
           {add('code')}
         </div>
       </>
@@ -186,8 +194,9 @@ function There({ step, family, entries }: Props) {
           'chart',
           entriesOf(bodies, 'chart').map((c) => [c.id, c.title, `${c.nodes.length} steps`]),
         )}
+        <TestsForm family={family} entries={entries} />
         <div className="row">
-          {go(`/shelf/${family}?room=Charts`, 'Charts', true)}
+          {go(`/shelf/${family}?room=Charts`, 'Charts')}
           {add('chart')}
         </div>
       </>
@@ -198,11 +207,11 @@ function There({ step, family, entries }: Props) {
           Every code says what can hurt before it is worked on, or why nothing can. Local rules and licensed work come
           first.
         </p>
-        {open(
-          'code',
-          silent.map((c) => [c.id, c.text, c.title]),
-        )}
-        <div className="row">{go(`/shelf/${family}?room=Codes`, 'All codes, as a table', silent.length > 0)}</div>
+        <HurtsForm family={family} entries={entries} />
+        <div className="row">
+          {go(`/shelf/${family}?room=Codes`, 'All codes, as a table')}
+          {entries.some((e) => e.state === 'draft') && <SubmitDrafts name={name} entries={entries} />}
+        </div>
       </>
     ),
   };

@@ -5,8 +5,8 @@ import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListItemIcon from '@mui/material/ListItemIcon';
 import ListItemText from '@mui/material/ListItemText';
-import { entriesOf, type StepStands, unitSteps, unitStepsOf, unitStepWords } from '@wire-trail/core';
-import { useMemo } from 'react';
+import { entriesOf, type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from '@wire-trail/core';
+import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { PageBar } from '../../../parts/page-bar/PageBar.tsx';
@@ -27,14 +27,16 @@ export default function StepsPage() {
   const { family = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const fresh = search.get('new');
+  const [begunAt, setBegunAt] = useState<UnitStep | null>(null);
   const { currentData, error, refetch } = api.useWorkingQuery(family);
   const isNew = fresh !== null && (error !== undefined || currentData?.length === 0);
   const entries: readonly Shelved[] | undefined = currentData ?? (isNew ? none : undefined);
   const stands = useMemo(() => unitStepsOf((entries ?? none).map((e) => e.body)), [entries]);
   if (error && !isNew) return <Failed error={error} again={() => void refetch()} />;
   if (!entries) return <Loading what="the unit" />;
-  const first = stands.find((s) => s.lacks.length > 0)?.step ?? 'what';
-  const at = unitSteps.find((s) => s === search.get('step')) ?? (isNew ? 'what' : first);
+  // where one comes in is where something is missed; one stays there until one goes on
+  if (begunAt === null) setBegunAt(isNew ? 'what' : (stands.find((s) => s.lacks.length > 0)?.step ?? 'what'));
+  const at = unitSteps.find((s) => s === search.get('step')) ?? begunAt ?? 'what';
   const go = (step: string) =>
     setSearch({ ...(fresh !== null && isNew ? { new: fresh } : {}), step }, { replace: true });
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
@@ -49,7 +51,7 @@ export default function StepsPage() {
         title={own ? 'Step by step' : name}
         state={<span className="tag">kept as you go</span>}
       />
-      <div className="unit-steps">
+      <div className={at === 'what' ? 'unit-steps wide' : 'unit-steps'}>
         <List component="nav" aria-label="steps" className="step-list">
           {stands.map((s) => (
             <ListItemButton
@@ -94,7 +96,7 @@ export default function StepsPage() {
             )}
           </div>
         </section>
-        <WillSee entries={entries} />
+        {at !== 'what' && <WillSee entries={entries} />}
       </div>
     </>
   );

@@ -25,6 +25,8 @@ import { SaveProblem, useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ own: Family; family: string; entries: readonly Shelved[] }>;
 
+/** Heads that say what a column is; all others are ratings or options of somebody’s own. */
+const usualHeads: ReadonlySet<string> = new Set(['Variant', 'Plate', 'Serial numbers', 'Software']);
 const blankRow = (n: number): string[] => Array.from({ length: n }, () => '');
 /** At least one row to type into. */
 const begun = (family: Family): VariantTable => {
@@ -79,8 +81,8 @@ export function VariantsTable({ own, family, entries }: Props) {
             <TableRow>
               {table.head.map((h, c) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                <TableCell key={c}>
-                  {c < 4 && variantTable(own).head[c] === h ? (
+                <TableCell key={c} sx={{ minWidth: '7.5rem' }}>
+                  {usualHeads.has(h) ? (
                     h
                   ) : (
                     <Input

@@ -43,7 +43,11 @@ export function ImportDialog({ family, entries, onClose }: Props) {
   const own = entriesOf(bodies, 'family').find((f) => f.id === family);
   const codes = useMemo(() => entries.filter((e) => e.body.kind === 'code' || e.body.kind === 'symptom'), [entries]);
   const [controller, setController] = useState<string>(own?.controllers[0]?.id ?? '');
-  const [readout, setReadout] = useState('');
+  // where a unit has one readout, that is what its codes are read from
+  const [readout, setReadout] = useState<string>(() => {
+    const all = entriesOf(bodies, 'readout');
+    return all.length === 1 ? (all[0]?.id ?? '') : '';
+  });
   const [source, setSource] = useState('');
   const [standing, setStanding] = useState<string>('document');
   const [save] = api.useSaveDraftsMutation();

@@ -1,0 +1,71 @@
+import Button from '@mui/material/Button';
+import { type Chart, chartOf, codeIdOf, type Entry, entriesOf } from '@wire-trail/core';
+import { useMemo, useState } from 'react';
+import { ChartText, useTypedChart } from '../../../parts/chart-text/ChartText.tsx';
+import { Field } from '../../../parts/field/Field.tsx';
+import type { Shelved } from '../tab-props.ts';
+import { SaveProblem, useKeep } from './use-keep.tsx';
+
+type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
+
+/** Tests as people write them down, made a chart that some codes lead to. */
+export function TestsForm({ family, entries }: Props) {
+  const bodies = useMemo(() => entries.map((e) => e.body), [entries]);
+  const typed = useTypedChart(bodies, `wire-trail-tests:${family}`);
+  const [title, setTitle] = useState('');
+  const [leads, setLeads] = useState('');
+  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const codes = entriesOf({ entries: bodies }, 'code');
+  const named = leads.split(/[\s,;]+/).filter((t) => t !== '');
+  const own = named.flatMap((t) => codes.filter((c) => c.text.toLowerCase() === t.toLowerCase()));
+  const unknown = named.filter((t) => !codes.some((c) => c.text.toLowerCase() === t.toLowerCase()));
+  const id = codeIdOf(title).slice(0, 64);
+  const taken = entriesOf({ entries: bodies }, 'chart').some((c) => c.id === id);
+  const take = async () => {
+    if (!typed.read) return;
+    const chart = chartOf(typed.read.drawn, {
+      // filed under what it is called, in the unit
+      id: id as Chart['id'],
+      family: family as Chart['family'],
+      title: title.trim(),
+    });
+    const led = own.map((c): Entry => ({ ...c, chart: chart.id }));
+    if (await keep([chart, ...led], 'tests')) {
+      typed.type('');
+      setTitle('');
+      setLeads('');
+    }
+  };
+  return (
+    <section className="sheet stack" aria-label="tests">
+      <div className="two">
+        <Field
+          label="What is tested"
+          value={title}
+          maxLength={120}
+          wrong={taken && 'There are tests of this name.'}
+          onChange={(e) => setTitle(e.target.value)}
+        />
+        <Field
+          label="For which codes"
+          hint="such as 13, 14"
+          value={leads}
+          wrong={unknown.length > 0 && `There is no code ${unknown.join(', ')} of this unit.`}
+          onChange={(e) => setLeads(e.target.value)}
+        />
+      </div>
+      <ChartText typed={typed} label="The tests, as you would write them down" />
+      <SaveProblem problem={problem} />
+      <div className="row">
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={!typed.read || typed.stops || id === '' || taken || unknown.length > 0 || isKeeping}
+          onClick={() => void take()}
+        >
+          Make it a chart
+        </Button>
+      </div>
+    </section>
+  );
+}
