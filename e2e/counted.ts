@@ -27,7 +27,7 @@ export class Counted {
   async type(label: string | RegExp, text: string, within?: Locator): Promise<void> {
     this.hands.fields += 1;
     this.hands.characters += text.length;
-    await this.in(within).getByLabel(label, { exact: typeof label === 'string' }).first().fill(text);
+    await this.in(within).getByLabel(label).first().fill(text);
   }
   /** Copied somewhere else and put in by the clipboard: a field, and the two keys of it as a click. */
   async paste(target: Locator, text: string): Promise<void> {

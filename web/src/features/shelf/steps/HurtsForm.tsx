@@ -41,7 +41,7 @@ export function HurtsForm({ family, entries }: Props) {
   };
   if (silent.length === 0) return null;
   return (
-    <section className="sheet stack" aria-label="what can hurt">
+    <section className="sheet stack" aria-label="said once for all of them">
       <h2>Said once for all of them</h2>
       <fieldset className="plain-set">
         <legend className="small">For</legend>
