@@ -67,6 +67,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await trainer.sees('kept');
   // how it shows a code: three that somebody is sure of
   await by.step(/How a code is shown/);
+  await by.press('Lamps that add up');
   await by.follow('Learn from examples');
   await by.press('in two parts');
   for (const [i, [code, first, second]] of (
@@ -119,4 +120,69 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   expect(by.hands.clicks).toBeLessThanOrEqual(90);
   expect(by.hands.fields).toBeLessThanOrEqual(35);
   expect(by.hands.characters).toBeLessThanOrEqual(450);
+});
+
+test('a chiller with a display, a menu and live values is on the Shelf, published', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf');
+  const by = new Counted(page);
+  await by.press('Add unit');
+  await by.type('Name', 'Yarrow Y2', page.getByRole('dialog'));
+  await by.press('Add', page.getByRole('dialog'));
+  await by.type('How one knows it', 'three figures over four keys');
+  await by.type('Where its plate is', 'Behind the grille.');
+  await by.press('Begin this unit');
+  await by.step(/Its panel/);
+  await by.paste(page.getByLabel('Say it in words'), pasted('chiller-panel.txt'));
+  await by.press('Draw it so');
+  await trainer.sees('Front');
+  // codes first: lengths and letters come of them
+  await by.step(/The codes/);
+  await by.press('Paste a table of codes');
+  await by.paste(page.getByLabel('Paste from a spreadsheet, or from a web page'), pasted('chiller-codes.txt'));
+  await by.press('See what it would change');
+  await by.press(/^Keep 6 entries as drafts/);
+  await trainer.sees(/^Kept as drafts/);
+  await by.press('Close');
+  // the ways; what nobody taught is asked
+  await by.step(/Ways in and out/);
+  await by.follow('Read in what people say');
+  by.hands.clicks += 2;
+  await page.getByLabel('files with tellings').setInputFiles({
+    name: 'voice.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(pasted('chiller-teller.txt')),
+  });
+  const drafts = page.getByRole('region', { name: 'drafts' });
+  await expect(drafts.getByRole('region', { name: 'Way in' })).toBeVisible();
+  await by.press('Accept what is clear');
+  await expect(drafts.getByRole('link', { name: 'Way in', exact: true })).toBeVisible();
+  // its states: a menu, and live values
+  await page.goto('/shelf/yarrow-y2/steps?step=ways');
+  by.hands.clicks += 1;
+  for (const state of [/^Service menu/, /^Live values/]) await by.tick(state);
+  await by.type('Leaves by itself after', '2');
+  await by.press('Keep these states');
+  await trainer.sees('kept');
+  await by.step(/How a code is shown/);
+  await by.press('A display');
+  await by.type('Where nothing is stored it reads', '---');
+  await by.type('Live values, one a line', 't1 cabinet -10 to 60 °C\nt2 coil -30 to 60 °C');
+  await trainer.sees('E1 as it shows');
+  await by.press('That is how');
+  await trainer.sees('Live values');
+  await by.step(/What can hurt/);
+  await by.tick(/Mains behind covers/);
+  await by.press('Say it for 6 codes');
+  await expect(page.getByRole('region', { name: 'said once for all of them' })).toBeHidden();
+  await by.press(/^Submit all \d+ drafts/);
+  await expect(page).toHaveURL(/\/bench\/\d+$/);
+  const reviewer = await desk('reviewer');
+  await reviewer.page.goto(page.url());
+  await new Counted(reviewer.page, by.hands).press('Publish');
+  await reviewer.sees(/published by Demo reviewer/);
+
+  note('chiller', by.hands);
+  expect(by.hands.clicks).toBeLessThanOrEqual(120);
 });

@@ -289,6 +289,17 @@ export { chartPage, pocketCard } from './print/chart-sheets.ts';
 export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
 export { unitPage } from './print/unit-page.ts';
+export {
+  type LiveValue,
+  liveReadout,
+  liveValuesIn,
+  readoutAsAsked,
+  type ShowsBy,
+  showsBy,
+  showsByWords,
+  signsFor,
+  waysOf,
+} from './readout/by-asking.ts';
 export { encode, type Parts, type StageShow, splitCode } from './readout/encode.ts';
 // readout
 export {

@@ -1,7 +1,7 @@
 import type { ControllerId, FamilyId, ReadoutId } from '../base/ids.ts';
 import { sameJson } from '../base/json.ts';
-import { squeezed } from '../code/alike.ts';
 import { codeIdOf } from '../base/slug.ts';
+import { squeezed } from '../code/alike.ts';
 import { Code, Symptom } from '../model/code.ts';
 import { readText } from './cells.ts';
 import { type Column, columns, type Draft } from './columns.ts';

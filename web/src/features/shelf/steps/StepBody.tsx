@@ -9,6 +9,7 @@ import { ImportDialog } from '../table/ImportDialog.tsx';
 import { Abandon } from './Abandon.tsx';
 import { HurtsForm } from './HurtsForm.tsx';
 import { PanelWords } from './PanelWords.tsx';
+import { ShownForm } from './ShownForm.tsx';
 import { StatesForm } from './StatesForm.tsx';
 import { TestsForm } from './TestsForm.tsx';
 import { VariantsTable } from './VariantsTable.tsx';
@@ -153,17 +154,9 @@ function There({ step, family, name, entries }: Props) {
           'readout',
           readouts.map((r) => [r.id, r.name, r.stages.map((s) => s.label).join(', ')]),
         )}
-        <p className="soft">
-          For a row of lamps, three codes you are sure of are often enough: what each lamp counts is worked out.
-        </p>
+        {readouts.length === 0 && <ShownForm family={family} entries={entries} />}
         <div className="row">
-          {go(
-            readout
-              ? to('readout', readout.id, 'Learn from examples')
-              : `/shelf/${family}/readout/codes?new=Codes&tab=${encodeURIComponent('Learn from examples')}`,
-            'Learn from examples',
-            true,
-          )}
+          {readout && go(to('readout', readout.id, 'Learn from examples'), 'Learn from examples')}
           {add('readout')}
         </div>
       </>
