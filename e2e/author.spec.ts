@@ -1,16 +1,53 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import { Counted } from './counted.ts';
 import { expect, test } from './people.ts';
 
 const pasted = (name: string): string => readFileSync(new URL(`pasted/${name}`, import.meta.url), 'utf8');
-/** What hands did, for the bench to read where it asks for it. */
+/** What hands did, for the bench to read. */
 const note = (journey: string, hands: object): void => {
-  const file = process.env.E2E_HANDS;
-  if (file) writeFileSync(`${file}-${journey}.json`, JSON.stringify(hands));
+  const reports = new URL('../.cache/reports/', import.meta.url);
+  mkdirSync(reports, { recursive: true });
+  writeFileSync(new URL(`hands-${journey}.json`, reports), JSON.stringify(hands));
 };
+
+/** What fields of the data are called that no trade calls so. */
+const modelWords = (() => {
+  const words = new Set([
+    'transitions',
+    'effects',
+    'compose',
+    'vectors',
+    'specials',
+    'mechanism',
+    'slug',
+    'array',
+    'enum',
+  ]);
+  const look = (value: unknown): void => {
+    if (typeof value !== 'object' || value === null) return;
+    for (const [key, inner] of Object.entries(value)) {
+      if (/^[a-z]+[A-Z]/.test(key)) words.add(key);
+      look(inner);
+    }
+  };
+  for (const name of readdirSync(new URL('../demo/', import.meta.url)).filter((f) => f.endsWith('.json')))
+    look(JSON.parse(readFileSync(new URL(`../demo/${name}`, import.meta.url), 'utf8')));
+  return words;
+})();
+/** Nothing on a guided page needs knowledge of the format. */
+async function speaksPlainly(page: Page): Promise<void> {
+  const said = (await page.locator('main').innerText()).match(/[A-Za-z]+/g) ?? [];
+  const named = await page
+    .locator('main [aria-label]')
+    .evaluateAll((all) => all.map((e) => e.getAttribute('aria-label')));
+  const words = [...said, ...named.flatMap((n) => n?.match(/[A-Za-z]+/g) ?? [])];
+  expect(words.filter((w) => modelWords.has(w))).toEqual([]);
+}
 
 test('a hand dryer of which two people tell and a table of codes is at hand is on the Shelf, published, in few clicks', async ({
   desk,
+  field,
 }) => {
   const trainer = await desk('trainer');
   const { page } = trainer;
@@ -30,10 +67,12 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await trainer.sees(/^H4 long memory: model number fits H4-\{10-19\}\*, software 3.0 and up/);
   await by.press('Keep the variants');
   await expect(page.getByRole('region', { name: 'variants' })).toContainText('kept');
+  await speaksPlainly(page);
   // its panel, in words
   await by.step(/Its panel/);
   await by.paste(page.getByLabel('Say it in words'), pasted('dryer-panel.txt'));
   await trainer.sees('4 lamps (green, red): 1, 2, 4, half');
+  await speaksPlainly(page);
   await by.press('Draw it so');
   await trainer.sees('Front, Inside the hood');
   // the ways, as two people tell them
@@ -63,6 +102,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   // the states it can be in
   await page.goto('/shelf/dunlow-h4/steps?step=ways');
   by.hands.clicks += 1;
+  await speaksPlainly(page);
   await by.press('Keep these states');
   await trainer.sees('kept');
   // how it shows a code: three that somebody is sure of
@@ -82,6 +122,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
       for (const lamp of lamps)
         await by.press(lamp, page.getByRole('group', { name: `lit for code ${i + 1}, part ${part + 1}` }));
   }
+  await speaksPlainly(page);
   await by.press('Use this');
   await by.key('Control+s');
   await trainer.sees(/Saved as revision 1/);
@@ -100,11 +141,13 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await by.type('For which codes', '11, 13, 14');
   await by.paste(page.getByLabel('The tests, as you would write them down'), pasted('dryer-chart.txt'));
   await by.press('±10 %', page.getByRole('group', { name: 'how far off is good, line 4' }));
+  await speaksPlainly(page);
   await by.press('Make it a chart');
   await trainer.sees('Heater and air sensor');
   // what can hurt, said once
   await by.step(/What can hurt/);
   await by.tick(/Mains behind covers/);
+  await speaksPlainly(page);
   await by.press('Say it for 12 codes');
   await expect(page.getByRole('region', { name: 'said once for all of them' })).toBeHidden();
   // handed in, and published by somebody else
@@ -115,6 +158,27 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await reviewer.page.goto(page.url());
   await theirs.press('Publish');
   await reviewer.sees(/published by Demo reviewer/);
+
+  // and somebody at the unit is helped by it
+  const technician = await field();
+  await technician.opensTrail();
+  await technician.page.getByRole('textbox').fill('dunlow 13');
+  await technician.sees('Air sensor open');
+  await technician.page.getByRole('textbox').fill('');
+  await technician.picksUnit('Dunlow H4');
+  await technician.readsPlate('DH-4', 'H4-51', '1.0');
+  await technician.sees('H4 low voltage');
+  await technician.press('This is the unit');
+  await technician.sees('Mains behind covers');
+  await technician.press('I have read this');
+  await technician.isAsked('Way in');
+  await technician.press('Begin, hands free');
+  await technician.press('It worked');
+  await technician.page.getByRole('tab', { name: /part 1/ }).click();
+  await technician.page.getByRole('button', { name: /^lamp 1 / }).click();
+  await technician.page.getByRole('tab', { name: /part 2/ }).click();
+  for (const lamp of [1, 2]) await technician.page.getByRole('button', { name: new RegExp(`^lamp ${lamp} `) }).click();
+  await technician.press('Take 13');
 
   note('dryer', by.hands);
   expect(by.hands.clicks).toBeLessThanOrEqual(90);
@@ -170,6 +234,7 @@ test('a chiller with a display, a menu and live values is on the Shelf, publishe
   await by.type('Where nothing is stored it reads', '---');
   await by.type('Live values, one a line', 't1 cabinet -10 to 60 °C\nt2 coil -30 to 60 °C');
   await trainer.sees('E1 as it shows');
+  await speaksPlainly(page);
   await by.press('That is how');
   await trainer.sees('Live values');
   await by.step(/What can hurt/);

@@ -183,8 +183,20 @@ await trainer.goto(`${address}/shelf/hobrannet-t12/readout/lift`);
 await trainer.getByText('Over time').waitFor();
 await trainer.waitForTimeout(700);
 await shot(trainer, 'readout');
-await trainer.goto(`${address}/shelf/brindlewick-g4/steps?step=shown`);
-await trainer.getByText('three codes you are sure of').waitFor();
+await trainer.goto(`${address}/shelf/tarrow-h5/steps?new=Tarrow%20H5`);
+await trainer.getByLabel('How one knows it').fill('four lamps beside a knob');
+await trainer.getByLabel('Where its plate is').fill('Below, left.');
+const begin = trainer.getByRole('button', { name: 'Begin this unit' });
+if (await begin.isVisible()) await begin.click();
+await trainer.getByRole('region', { name: 'variants' }).waitFor();
+await trainer
+  .getByRole('navigation', { name: 'steps' })
+  .getByRole('button', { name: /Its panel/ })
+  .click();
+await trainer
+  .getByLabel('Say it in words')
+  .fill('four lamps in a row, three green and a red one, labelled 1, 2, 4 and half, a knob right of them, a pad below');
+await trainer.getByText('4 lamps (green, red): 1, 2, 4, half').waitFor();
 await shot(trainer, 'steps');
 await trainer.goto(`${address}/shelf/brindlewick-g4/readout/lamps?tab=Learn%20from%20examples`);
 await trainer.getByText('What they say').waitFor();

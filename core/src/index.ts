@@ -290,12 +290,10 @@ export { handOnSheet, readingText } from './print/hand-on.ts';
 export { type Block, type Sheet, sheetDefinition, sheetText } from './print/sheet.ts';
 export { unitPage } from './print/unit-page.ts';
 export {
-  type LiveValue,
   liveReadout,
   liveValuesIn,
   readoutAsAsked,
   type ShowsBy,
-  showsBy,
   showsByWords,
   signsFor,
   waysOf,
@@ -352,7 +350,7 @@ export { type Answers, noAnswers, picksFor, putRight } from './telling/answers.t
 // telling
 export { readAnyTelling } from './telling/either.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';
-export { type PanelFromWords, panelFromWords } from './telling/panel/words.ts';
+export { panelFromWords } from './telling/panel/words.ts';
 export type { Told } from './telling/speech/read.ts';
 export { type Stretch, stretchesOf } from './telling/speech/stretches.ts';
 export { readTelling } from './telling/telling.ts';
@@ -410,7 +408,6 @@ export { reachOf } from './unit/reach.ts';
 export { readScan, type ScannedPlate } from './unit/scan.ts';
 export { lintTraits, type TraitSubject, traitsOf } from './unit/traits.ts';
 export {
-  type CellProblem as VariantProblem,
   familyFromVariants,
   type VariantTable,
   variantTable,

@@ -4,6 +4,7 @@ import type { PartKind } from '../../unit/panel-parts.ts';
 
 /** What a part is called by, and what it is drawn as. Longer names first. */
 const nouns: ReadonlyArray<readonly [RegExp, PartKind]> = [
+  [/^(?:emergency stops?|e-stops?|mushroom buttons?)\b/, 'button'],
   [/^(?:dip switch(?:es)?|dips?|little switch(?:es)?|small switch(?:es)?)\b/, 'dip'],
   [/^(?:slide switch(?:es)?|sliders?|slides?)\b/, 'slide'],
   [/^(?:rocker switch(?:es)?|rockers?)\b/, 'rocker'],
@@ -85,7 +86,7 @@ export const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''
 
 /** Words before a thing that say nothing of what it is called. */
 const plainWord =
-  /^(?:the|a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|both|some|there|is|are|there's|here|of|row|arc|line|column|in|on|at|to|it|them|that|with|has|have|it's|and|then|also|another|single|pair|set|left|right|below|above|under|underneath|beneath|over|beside|next|between|top|bottom|middle|front|side|big|small|little|large|round|square|long|short|tall|plain|push|digit|digits|figure|figures|character|characters|segment|bright|dim|its|own)$/;
+  /^(?:the|a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d+|both|some|there|is|are|there's|here|of|row|arc|line|column|in|on|at|to|it|them|that|with|has|have|it's|and|then|also|another|single|pair|set|left|right|below|above|under|underneath|beneath|over|beside|next|between|top|bottom|middle|front|side|big|small|little|large|round|square|long|short|tall|plain|push|digit|digits|figure|figures|character|characters|segment|seven-segment|bright|dim|its|own)$/;
 
 /** What a thing is called by the words before it, or the designator behind it: `start button`, `jumper J4`. */
 function calledIn(head: string, found: Readonly<{ at: number; length: number; noun: string }>): string {
@@ -95,6 +96,9 @@ function calledIn(head: string, found: Readonly<{ at: number; length: number; no
   const before = (head.slice(0, found.at).match(/[\p{L}\p{N}][\p{L}\p{N}'-]*/gu) ?? []).filter(
     (w) => !plainWord.test(w.toLowerCase()) && colourOf(w.toLowerCase()) === null && !/-digit|-figure/i.test(w),
   );
+  // `left pedal and right pedal`
+  const side = /^(?:an? |the )?(left|right|upper|lower) $/i.exec(head.slice(0, found.at))?.[1];
+  if (side !== undefined) return `${side} ${found.noun}`;
   if (designator !== undefined) return [...before, designator].join(' ');
   return before.slice(-3).join(' ');
 }
@@ -110,10 +114,16 @@ const sideOf = (word: string): Side =>
         ? 'left'
         : 'right';
 
+/** `left pedal and right pedal`: two things, told with a comma. */
+const apart = (clause: string): string =>
+  clause.replace(/([^,;]+?) and (?!(?:an?|the|\d+)\b)([^,;]+)/g, (all: string, one: string, other: string) =>
+    nounIn(one) && nounIn(other) && !/\b(?:with|labell?ed|marked|called|named)\b/.test(one) ? `${one}, ${other}` : all,
+  );
+
 /** Cuts what was said into faces, and these into groups; a list behind `labelled` or `with` stays together. */
 export function cut(clause: string): string[] {
   const parts: string[] = [];
-  for (const piece of clause.split(
+  for (const piece of apart(clause).split(
     /\s*,\s*(?:and then |then |and )?|\s+(?:and then|then)\s+|\s+and (?=(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|\d+) (?!\p{L}+ one\b))|\s+and (?=(?:to|on|at) the (?:left|right|top|bottom)\b|(?:below|above|beside|under|next to) )/u,
   )) {
     const said = piece.trim();
@@ -212,9 +222,12 @@ export function groupOf(text: string): Group | null {
   const isMany = /s$/.test(found.noun) && told === null;
   const tail =
     rest.length === 0 && list.length === 0 && (isMany || (told ?? 1) > 1)
-      ? listed(text.slice(found.at + found.length).replace(isMany ? /^\s+/ : /^[^,]*/, '')).filter(
-          (l) => colourOf(l.split(' ').at(-1) ?? '') === null && colourSaid(l) === null,
-        )
+      ? listed(
+          text
+            .slice(found.at + found.length)
+            .replace(isMany ? /^\s+/ : /^[^,]*/, '')
+            .replace(where, ''),
+        ).filter((l) => colourOf(l.split(' ').at(-1) ?? '') === null && colourSaid(l) === null)
       : [];
   const ownLabel = calledIn(head, found);
   // `heat (red), wash (green)`
@@ -258,7 +271,13 @@ export function groupOf(text: string): Group | null {
           : n === 1 && ownLabel !== '' && !/^(?:main|mains|power)$/i.test(ownLabel)
             ? [capital(ownLabel)]
             : [],
-    places: !isPush(found.kind) && list.length > 1 ? list : pair ? ['off', 'on'] : [],
+    places: /^(?:emergency|e-stop|mushroom)/.test(found.noun)
+      ? ['released', 'pressed']
+      : !isPush(found.kind) && list.length > 1
+        ? list
+        : pair
+          ? ['off', 'on']
+          : [],
     digits: said1,
     side: side?.[1] !== undefined ? sideOf(side[1]) : behind?.[1] !== undefined ? sideOf(behind[1]) : null,
     noun: found.noun,

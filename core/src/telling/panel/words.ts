@@ -9,6 +9,19 @@ import { controlOf, drawFace, edge, fitted, labelRoom } from './layout.ts';
 export type PanelWord = Readonly<{ text: string; made: string | null }>;
 export type PanelFromWords = Readonly<{ faces: readonly Face[]; words: readonly PanelWord[] }>;
 
+/** `a fuse F2 behind the flap`: told where it sits behind it, as if before. */
+function hidden(clause: string): string[] {
+  if (startsFace.test(clause)) return [clause];
+  const own: string[] = [];
+  const behind: string[] = [];
+  for (const part of cut(clause)) {
+    const m = /^(.*\S) ((?:behind|inside|under) the (?:cover|lid|hood|flap|door|panel|guard|hatch))$/i.exec(part);
+    if (m?.[1] && m[2]) behind.push(`${m[2]} ${m[1]}`);
+    else own.push(part);
+  }
+  return behind.length === 0 ? [clause] : [...(own.length > 0 ? [own.join(', ')] : []), ...behind];
+}
+
 const startsFace =
   /^(?:(?:inside|behind|under|underneath|within)(?! (?:it|them|that|this|those|these)\b)|on the (?:back|side|left side|right side|board|rear)|at the (?:back|rear)|in the (?:cabinet|box|back)|on the board)\b/i;
 
@@ -62,10 +75,13 @@ export function panelFromWords(text: string): PanelFromWords {
       }
     }
   };
+  // `three lamps (heat, fan, fault)`: what they are called
   const clauses = text
+    .replace(/ \(((?:\p{L}[\p{L}\p{N} -]*, )+\p{L}[\p{L}\p{N} -]*)\)/gu, ': $1')
     .split(/\s*[;\n]\s*|\.\s+(?=\p{L})/u)
     .map((c) => c.trim().replace(/\.$/, ''))
-    .filter((c) => c !== '');
+    .filter((c) => c !== '')
+    .flatMap(hidden);
   let last: Group | undefined;
   for (const clause of clauses) {
     const { label, side, cover, rest } = faceOf(clause);

@@ -34,7 +34,9 @@ export function useTypedChart(entries: Entry[], key: string): TypedChart {
   const [shares, setShares] = useState<ReadonlyMap<number, number>>(new Map());
   const context = useMemo(() => ({ ...bandContextOf({ entries }), shares }), [entries, shares]);
   const read = useMemo(() => (text.trim() === '' ? null : readChartText(text, context)), [text, context]);
-  const grave = read?.notes.filter((n) => n.code !== 'taken-as' && n.code !== 'end-added') ?? [];
+  // how far off is good is asked below
+  const plain: ReadonlySet<TextNote['code']> = new Set(['taken-as', 'end-added', 'tolerance-assumed']);
+  const grave = read?.notes.filter((n) => !plain.has(n.code)) ?? [];
   return {
     text,
     type: (next) => {

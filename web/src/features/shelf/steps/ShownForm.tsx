@@ -76,7 +76,6 @@ export function ShownForm({ family, entries }: Props) {
   if (ways.length === 0) return <p className="note">First its panel: what shows a code stands on it.</p>;
   return (
     <section className="sheet stack" aria-label="how a code is shown">
-      <h2>How does it show a code?</h2>
       <ToggleButtonGroup
         exclusive
         className="drawn-answers"

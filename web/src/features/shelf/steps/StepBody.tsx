@@ -185,7 +185,9 @@ function There({ step, family, name, entries }: Props) {
       <>
         {open(
           'chart',
-          entriesOf(bodies, 'chart').map((c) => [c.id, c.title, `${c.nodes.length} steps`]),
+          entriesOf(bodies, 'chart')
+            .filter((c) => c.family !== null || codes.some((code) => code.chart === c.id))
+            .map((c) => [c.id, c.title, `${c.nodes.length} steps`]),
         )}
         <TestsForm family={family} entries={entries} />
         <div className="row">

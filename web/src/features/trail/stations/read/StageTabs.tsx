@@ -33,7 +33,9 @@ const comesWords = (stage: Stage, first: boolean): string => {
     case 'route':
       return 'after the next step';
     case 'sign':
-      return 'with the marker lamp';
+      return stage.comes.shown.kind === 'lamp' && stage.comes.shown.state === 'dark'
+        ? 'without the marker lamp'
+        : 'with the marker lamp';
     case 'at-once':
       return first ? 'first' : 'beside it';
   }
