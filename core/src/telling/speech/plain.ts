@@ -154,6 +154,36 @@ export function readPlain(
       return;
     }
   }
+  // `Up and Horn. Both in, and they stay in`: what was pressed is held from there on
+  if (
+    /^(?:and |so )?(?:they|both|those|these)(?: both)? (?:stay|stays|remain|remains)(?: there)?(?: in| down| pressed| held)?$/.test(
+      saidOf(segment),
+    )
+  ) {
+    let first = r.made.length;
+    const isPressed = (m: (typeof r.made)[number] | undefined): boolean =>
+      m !== undefined &&
+      m.sentence >= r.sentence - 1 &&
+      m.step.kind === 'press' &&
+      m.step.times === 1 &&
+      m.step.control !== 'any';
+    while (first > 0 && isPressed(r.made[first - 1])) first -= 1;
+    const run = r.made.slice(first);
+    const owns = run.flatMap((m) =>
+      m.step.kind === 'press' && m.step.control !== 'any' ? (r.called.facts.controls.get(m.step.control) ?? []) : [],
+    );
+    const [begun] = run;
+    if (begun && owns.length > 0 && owns.length <= 3 && new Set(owns).size === owns.length) {
+      r.made.splice(first, run.length, {
+        ...begun,
+        to: at.to,
+        step: { kind: 'hold', controls: owns.map((o) => ({ control: o.control.id })), until: { kind: 'release' } },
+      });
+      r.held = owns;
+      r.last = owns;
+      return;
+    }
+  }
   // `it comes on and two seconds later it goes off`: the lamp that was seen
   const off = r.made.at(-1);
   const [lamp] = off?.step.kind === 'see' && off.step.signs.length === 1 ? off.step.signs : [];

@@ -117,8 +117,8 @@ export function isTalk(r: Reader, segment: Segment): boolean {
     segment.joined === 'start' &&
     // a number alone counts the steps of a list
     !(segment.words.length === 1 && first?.value != null) &&
-    // `F2 out`: a fuse is called so
-    !(moves && moves.of.mechanism.kind !== 'push') &&
+    // `F2 out`: a fuse is called so; `P2, P2, P1`: keys are
+    !moves &&
     // `L3 flashes`: a lamp is called so
     !(
       named &&

@@ -10,6 +10,9 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
 import { BringIn } from './BringIn.tsx';
+import { FirstStart } from './first-start/FirstStart.tsx';
+import { sampleFamily } from './first-start/sample.ts';
+import { TakeAway } from './first-start/TakeAway.tsx';
 import { LookAlikes } from './LookAlikes.tsx';
 import { type Card, cardsOf, chosen, useWanted } from './shelf-filter.ts';
 import './shelf.css';
@@ -33,7 +36,7 @@ export default function ShelfPage() {
     <div className="stack">
       <PageBar
         title="Shelf"
-        state={data && <span className="tag">{cards.length} units</span>}
+        state={data && <span className="tag">{cards.length === 1 ? '1 unit' : `${cards.length} units`}</span>}
         actions={
           <>
             <Button component={Link} to="/which">
@@ -52,7 +55,15 @@ export default function ShelfPage() {
       />
       {error && <Failed error={error} again={() => void refetch()} />}
       {!data && !error && <Loading what="the shelf" />}
-      {data && cards.length === 0 && <Empty title="The shelf is empty">Import a library file, or add a unit.</Empty>}
+      {data && cards.length === 0 && !writes && (
+        <Empty title="Nothing to look up yet">
+          A trainer puts units on the Shelf; they stand here once they are published.
+        </Empty>
+      )}
+      {data && begun && cards.length === 0 && writes && (
+        <FirstStart who={session.user.role} onImport={() => setImporting(true)} />
+      )}
+      {writes && cards.some((c) => c.family.id === sampleFamily && c.published === null) && <TakeAway />}
       {cards.length > 0 && (
         <ShelfFilter cards={cards} shown={shown.length} wanted={wanted} onWant={want} writes={writes} />
       )}
