@@ -43,9 +43,12 @@ describe('however it is told', () => {
       { about: 'count', said: 'press b four times', before: { times: 3 } },
     ]);
   });
-  it.each(['', ' ', 'Good morning to everybody at the harbour.', '…'])('nothing is made of %j', (text) => {
-    expect(readAnyTelling(text, facts).routes).toEqual([]);
-  });
+  it.each(['', ' ', 'Good morning to everybody at the harbour.', '…', '/rant. Going to bed.', 'Going to bed.'])(
+    'nothing is made of %j',
+    (text) => {
+      expect(readAnyTelling(text, facts).routes).toEqual([]);
+    },
+  );
   it.each<[string, string]>([
     ['It must show lamp c lit green within 3 s.', 'see lamp-c lit green within 0 ms to 3 s'],
     ['Lamp c blinks slowly in amber.', 'see lamp-c slow amber'],

@@ -39,7 +39,8 @@ function byGrammar(text: string, facts: UnitFacts, instruments: readonly Instrum
 /** Written sentences, where the grammar understands every word of them; null for everything else. */
 export function readWritten(text: string, facts: UnitFacts, instruments: readonly InstrumentName[] = []): Told | null {
   const told = byGrammar(text, facts, instruments);
-  return told && told.holes.length === 0 ? told : null;
+  const isActs = told?.routes[0]?.steps.some((s) => s.kind !== 'at-place' && s.kind !== 'say') ?? false;
+  return told && isActs && told.holes.length === 0 ? told : null;
 }
 
 /**
@@ -60,5 +61,7 @@ export function readAnyTelling(
   if (spoken.routes.length > 0) return spoken;
   // where it understood more than it left over
   const written = byGrammar(text, named, instruments);
-  return written && written.holes.length <= (written.routes[0]?.steps.length ?? 0) ? written : spoken;
+  const steps = written?.routes[0]?.steps ?? [];
+  // to go somewhere alone is nothing that is done to a unit: `Going to bed.`
+  return written && steps.some((s) => s.kind !== 'at-place') && written.holes.length <= steps.length ? written : spoken;
 }
