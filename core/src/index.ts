@@ -398,6 +398,7 @@ export {
   holdsFor,
   matchesModel,
   type Plate,
+  plateAsTyped,
   type Reason,
   type Resolved,
   resolveParameters,

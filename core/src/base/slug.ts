@@ -6,3 +6,10 @@ export function codeIdOf(text: string): string {
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '');
 }
+
+/** An id that is not taken: as wanted, else with the next number behind it, or behind its stem. */
+export function freeIn(taken: ReadonlySet<string>, wanted: string, stem = wanted): string {
+  let id = wanted;
+  for (let n = 2; taken.has(id); n += 1) id = `${stem}-${n}`;
+  return id;
+}

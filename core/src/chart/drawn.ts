@@ -1,6 +1,7 @@
 import { NodeId } from '../base/ids.ts';
 import { quantities } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
+import { freeIn } from '../base/slug.ts';
 import { type Chart, ChartNode, type NodeKind, nodeKinds } from '../model/chart.ts';
 import { changeTargets, choicesOf, leadAnswer } from './choices.ts';
 
@@ -248,9 +249,7 @@ export function freshId(words: string, taken: ReadonlySet<string>): NodeId {
       .join('-')
       .slice(0, 40)
       .replace(/-+$/, '') || 'step';
-  let id = slug;
-  for (let n = 2; taken.has(id); n++) id = `${slug}-${n}`;
-  return NodeId.parse(id);
+  return NodeId.parse(freeIn(taken, slug));
 }
 
 /** A chart that is only what was drawn, for a family or for all. */

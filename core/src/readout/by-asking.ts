@@ -55,12 +55,26 @@ type About = Readonly<{
   name: string;
   controller: ControllerId;
   modes: readonly ModeId[];
-  slots?: Readout['slots'];
 }>;
 
 const sorted = (letters: Iterable<string>): string => [...new Set(letters)].sort().join('');
 const greatest = (texts: readonly string[], usual: number): number =>
   Math.max(...texts.map(Number).filter((n) => Number.isInteger(n) && n > 0), 0) || usual;
+
+/** What a display reads of these texts: their letters, as long as the longest, shorter where some are. */
+function textOn(sign: SignId, panels: readonly Panel[], texts: readonly string[]): object {
+  const own = signsOf(panels).find((s) => s.id === sign);
+  const lengths = texts.map((t) => t.length);
+  const [shortest, length] = [Math.min(...lengths), Math.min(12, Math.max(...lengths))];
+  return {
+    kind: 'text',
+    sign,
+    face: own?.kind === 'segments' ? 'segments' : 'text',
+    length,
+    ...(shortest < length ? { shortest } : {}),
+    characters: sorted(texts.join('')),
+  };
+}
 
 /** A readout as it was answered: lengths, letters and counts come from the codes, the rest is as usual. */
 export function readoutAsAsked(
@@ -68,15 +82,10 @@ export function readoutAsAsked(
   panels: readonly Panel[],
   about: About,
 ): Readout {
-  const own = signsOf(panels).find((s) => s.id === sign);
-  const face = own?.kind === 'segments' ? 'segments' : 'text';
   const count = (label: string, most: number) => ({
     reads: { kind: 'blinks', sign, heard: by === 'beeps', most, to: { kind: 'number', least: 1, most, digits: 1 } },
     label,
   });
-  const lengths = codes.map((c) => c.length);
-  const shortest = Math.min(...lengths);
-  const longest = Math.max(...lengths);
   const stages = ((): object[] => {
     switch (by) {
       case 'blinks':
@@ -110,14 +119,10 @@ export function readoutAsAsked(
             id: 'text',
             label: 'text',
             comes: { kind: 'at-once' },
-            reads: {
-              kind: 'text',
-              sign,
-              face,
-              length: Math.min(12, codes.length > 0 ? longest : 3),
-              ...(codes.length > 0 && shortest < longest ? { shortest } : {}),
-              characters: codes.length > 0 ? sorted(codes.join('')) : '0123456789AbCdEFHLnoPrtU',
-            },
+            reads:
+              codes.length > 0
+                ? textOn(sign, panels, codes)
+                : { ...textOn(sign, panels, ['000']), characters: '0123456789AbCdEFHLnoPrtU' },
           },
         ];
       case 'pair':
@@ -126,12 +131,8 @@ export function readoutAsAsked(
   })();
   return entrySchemas.readout.parse({
     kind: 'readout',
-    id: about.id,
-    family: about.family,
-    name: about.name,
-    controller: about.controller,
-    modes: about.modes,
-    ...(about.slots ? { slots: about.slots } : {}),
+    standing: 'hearsay',
+    ...about,
     stages,
     compose: stages.map((s) => ({ kind: 'stage', stage: (s as { id: string }).id })),
     ...(nothing.trim() !== '' && (by === 'display' || by === 'pair')
@@ -146,7 +147,6 @@ export function readoutAsAsked(
           ],
         }
       : {}),
-    standing: 'hearsay',
   });
 }
 
@@ -183,29 +183,21 @@ export function liveReadout(
   panels: readonly Panel[],
   about: About,
 ): Readout {
-  const own = signsOf(panels).find((s) => s.id === sign);
-  const lengths = values.map((v) => v.key.length);
   return entrySchemas.readout.parse({
     kind: 'readout',
-    id: about.id,
-    family: about.family,
-    name: about.name,
-    controller: about.controller,
-    modes: about.modes,
+    standing: 'hearsay',
+    ...about,
     tells: 'entry',
     stages: [
       {
         id: 'name',
         label: 'which value',
         comes: { kind: 'at-once' },
-        reads: {
-          kind: 'text',
+        reads: textOn(
           sign,
-          face: own?.kind === 'segments' ? 'segments' : 'text',
-          length: Math.max(...lengths),
-          ...(Math.min(...lengths) < Math.max(...lengths) ? { shortest: Math.min(...lengths) } : {}),
-          characters: sorted(values.map((v) => v.key).join('')),
-        },
+          panels,
+          values.map((v) => v.key),
+        ),
       },
       {
         id: 'value',
@@ -227,6 +219,5 @@ export function liveReadout(
       },
     ],
     compose: [{ kind: 'stage', stage: 'name' }],
-    standing: 'hearsay',
   });
 }

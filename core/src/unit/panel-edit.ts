@@ -1,4 +1,5 @@
 import type { ControlId, PlaceId, SignId } from '../base/ids.ts';
+import { freeIn } from '../base/slug.ts';
 import type { Box, Control, Face, Panel, Sign } from '../model/panel.ts';
 import { isControlKind, madeAs, mechanismOf, newSign, type PartKind } from './panel-parts.ts';
 
@@ -18,9 +19,7 @@ function kept(face: Face, { x, y, w, h }: Box): Box {
 
 function freeId(panel: Panel, wanted: string): string {
   const taken = new Set(panel.faces.flatMap((f) => partsOf(f).map((p) => p.id as string)));
-  const stem = wanted.replace(/-\d+$/, '').slice(0, 58);
-  if (!taken.has(wanted)) return wanted;
-  for (let n = 2; ; n++) if (!taken.has(`${stem}-${n}`)) return `${stem}-${n}`;
+  return freeIn(taken, wanted, wanted.replace(/-\d+$/, '').slice(0, 58));
 }
 
 const onFace = (panel: Panel, index: number, change: (face: Face) => Face): Panel => ({

@@ -1,5 +1,5 @@
 import type { ParameterId, VariantId } from '../base/ids.ts';
-import type { Family, Variant } from '../model/family.ts';
+import { type Family, SoftwareVersion, type Variant } from '../model/family.ts';
 import { parametersOf } from '../model/values.ts';
 import { compilePattern, fits } from './pattern.ts';
 
@@ -26,6 +26,13 @@ export type Resolved = Readonly<{
   /** The family's own values, and the variant's over them where it is known. */
   parameters: ReadonlyMap<ParameterId, number>;
 }>;
+
+/** A plate as somebody types it: what is left blank, or is no version, cannot be read. */
+export const plateAsTyped = (typed: Readonly<{ model: string; serial: string; software: string }>): Plate => ({
+  model: typed.model.trim() || null,
+  serial: typed.serial.trim() || null,
+  software: SoftwareVersion.safeParse(typed.software.trim()).data ?? null,
+});
 
 /** Compares dotted versions number by number: 3.10 comes after 3.9. Negative, zero or positive. */
 export function compareVersions(a: string, b: string): number {

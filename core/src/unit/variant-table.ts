@@ -1,6 +1,6 @@
 import type { ParameterId, VariantId } from '../base/ids.ts';
 import { formatQuantity, parseReading, type Quantity, quantities } from '../base/quantity.ts';
-import { codeIdOf } from '../base/slug.ts';
+import { codeIdOf, freeIn } from '../base/slug.ts';
 import { type Family, Variant } from '../model/family.ts';
 
 /** Variants as rows of text, as people write them: what they are called, plate, serial numbers, software, then ratings and options by name. */
@@ -120,8 +120,7 @@ export function familyFromVariants(
     const name = (at >= 0 ? cell(at) : '') || `Variant ${r + 1}`;
     const before = family.variants.find((v) => v.name === name) ?? (at < 0 ? family.variants[r] : undefined);
     const stem = before?.id ?? (codeIdOf(name) || `variant-${r + 1}`);
-    let id: string = stem;
-    for (let n = 2; taken.has(id); n += 1) id = `${stem}-${n}`;
+    const id = freeIn(taken, stem);
     taken.add(id);
     const own: Variant = {
       id: id as VariantId,

@@ -55,14 +55,18 @@ export function controlOf(
 
 export const [edge, gap, labelRoom] = [3, 3, 3];
 
-type Placed = Readonly<{ group: Group; w: number; h: number }>;
+/** A group with its size, and how many of it stand in a row. */
+type Placed = Readonly<{ group: Group; across: number; w: number; h: number }>;
+
+/** Whether something is said to be what the unit has its supply by. */
+const saysMain = (text: string): boolean => /\b(?:main|mains|power)\b/i.test(text);
 
 /** Groups laid out in rows: what is right or left of what came before beside it, all else below or above. */
 export function drawFace(
   groups: readonly Group[],
   idOf: (label: string) => string,
-  isMainNamed: boolean,
 ): Pick<Face, 'width' | 'height' | 'controls' | 'signs'> {
+  const isMainNamed = groups.some((g) => saysMain(g.text));
   const rows: Placed[][] = [];
   let row = 0;
   for (const group of groups) {
@@ -70,7 +74,7 @@ export function drawFace(
     const across = group.shape === 'column' ? 1 : (group.perRow ?? group.n);
     const down = Math.ceil(group.n / across);
     const rise = group.shape === 'arc' && group.n > 2 ? 6 : 0;
-    const own = { group, w: across * size.w + (across - 1) * gap, h: down * (size.h + labelRoom) + rise };
+    const own = { group, across, w: across * size.w + (across - 1) * gap, h: down * (size.h + labelRoom) + rise };
     if (rows.length === 0) rows.push([own]);
     else if (group.side === 'right') rows[row]?.push(own);
     else if (group.side === 'left') rows[row]?.unshift(own);
@@ -90,9 +94,9 @@ export function drawFace(
     const own = placed.reduce((sum, p) => sum + p.w, 0) + (placed.length - 1) * 2 * gap;
     let x = Math.max(edge, (width - own) / 2);
     const tall = Math.max(...placed.map((p) => p.h));
-    for (const { group, w, h } of placed) {
+    for (const { group, across, w, h } of placed) {
       const size = madeAs(group.kind);
-      const across = group.shape === 'column' ? 1 : (group.perRow ?? group.n);
+      const isMain = saysMain(group.text) || (!isMainNamed && (group.kind === 'breaker' || group.kind === 'plug'));
       for (let i = 0; i < group.n; i += 1) {
         const bow = group.shape === 'arc' && group.n > 2 ? 6 * (1 - Math.sin((Math.PI * i) / (group.n - 1))) : 0;
         const at = {
@@ -104,18 +108,7 @@ export function drawFace(
         const label = group.labels[i] ?? capital(labelFor(group, i));
         const id = idOf(/^\d/.test(label) ? `${group.kind} ${label}` : label);
         if (isControlKind(group.kind)) {
-          const isMain =
-            group.kind === 'breaker' || group.kind === 'plug' || /\b(?:main|mains|power)\b/i.test(group.text);
-          controls.push(
-            controlOf(
-              group.kind,
-              id,
-              label,
-              at,
-              group,
-              isMain && (!isMainNamed || /\b(?:main|mains|power)\b/i.test(group.text)),
-            ),
-          );
+          controls.push(controlOf(group.kind, id, label, at, group, isMain));
         } else {
           const sign = newSign(group.kind, id as SignId, at);
           const colour = group.colours[i];

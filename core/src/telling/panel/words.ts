@@ -1,5 +1,5 @@
 import type { PlaceId } from '../../base/ids.ts';
-import { codeIdOf } from '../../base/slug.ts';
+import { codeIdOf, freeIn } from '../../base/slug.ts';
 import type { Control, Face } from '../../model/panel.ts';
 import { madeAs } from '../../unit/panel-parts.ts';
 import { capital, cut, type Group, groupOf, nounIn } from './groups.ts';
@@ -66,14 +66,9 @@ export function panelFromWords(text: string): PanelFromWords {
   const covers: string[] = [];
   const idOf = (label: string): string => {
     const stem = codeIdOf(label) || 'part';
-    const safe = /^[a-z]/.test(stem) ? stem : `n${stem}`;
-    for (let k = 1; ; k += 1) {
-      const id = k === 1 ? safe : `${safe}-${k}`;
-      if (!taken.has(id)) {
-        taken.add(id);
-        return id;
-      }
-    }
+    const id = freeIn(taken, /^[a-z]/.test(stem) ? stem : `n${stem}`);
+    taken.add(id);
+    return id;
   };
   // `three lamps (heat, fan, fault)`: what they are called
   const clauses = text
@@ -100,8 +95,7 @@ export function panelFromWords(text: string): PanelFromWords {
     }
     if (cover !== null) covers.push(cover);
     if (groups.length === 0) continue;
-    const isMainNamed = groups.some((g) => /\b(?:main|mains|power)\b/i.test(g.text));
-    const face = drawFace(groups, idOf, isMainNamed);
+    const face = drawFace(groups, idOf);
     const known = faces.find((f) => f.label === label);
     if (known) {
       const lower = (at: Control['at']) => ({ ...at, y: at.y + known.height });

@@ -1,4 +1,4 @@
-import type { ControlId, PlaceId, SignId } from '../../base/ids.ts';
+import type { PlaceId, SignId } from '../../base/ids.ts';
 import type { Held, Moment } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { onlyHeld } from '../names.ts';
@@ -168,6 +168,29 @@ export function readHold(
   return true;
 }
 
+/** What the controls of a step that presses are, where each is pressed once; empty where it is no such step. */
+export function pressedOnce(r: Reader, { step }: Made): ControlFacts[] {
+  const ids =
+    step.kind === 'together' && step.times === 1
+      ? step.controls
+      : step.kind === 'press' && step.times === 1 && step.control !== 'any'
+        ? [step.control]
+        : [];
+  return ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
+}
+
+/** Puts a hold in the place of steps that pressed: from then on these are held. */
+export function turnToHold(r: Reader, at: number, steps: number, owns: readonly ControlFacts[]): void {
+  const [first, end] = [r.made[at], r.made[at + steps - 1]];
+  if (!first || !end) return;
+  r.made.splice(at, steps, {
+    ...end,
+    from: first.from,
+    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
+  });
+  r.held = [...owns];
+}
+
 /** Keys pressed a step or two ago that turn out to be kept down: held from there on. */
 function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number; to: number }>): boolean {
   const index = r.made.findLastIndex(
@@ -176,21 +199,11 @@ function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number
   const pressed = r.made[index];
   const since = r.made.slice(index + 1);
   if (!pressed || since.length === 0 || since.some((m) => m.step.kind !== 'set' && m.step.kind !== 'see')) return false;
-  const ids =
-    pressed.step.kind === 'together' && pressed.step.times === 1
-      ? pressed.step.controls
-      : pressed.step.kind === 'press' && pressed.step.times === 1 && pressed.step.control !== 'any'
-        ? [pressed.step.control]
-        : [];
-  const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
+  const owns = pressedOnce(r, pressed);
   if (owns.length === 0) return false;
-  r.made[index] = {
-    ...pressed,
-    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
-  };
-  r.held = owns;
+  turnToHold(r, index, 1, owns);
   if (ends) {
-    r.put({ kind: 'release', controls: ids, at: ends }, at);
+    r.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
     r.held = [];
   }
   return true;
@@ -207,12 +220,7 @@ function countedTo(r: Reader): Moment | null {
 
 /** Keys that were said to be pressed a while ago and are let go of only now: they were held. */
 function holdPressed(r: Reader, named: readonly ControlFacts[]): void {
-  const isOne = (m: Made | undefined): m is Made =>
-    m?.step.kind === 'press'
-      ? m.step.times === 1 && m.step.control !== 'any'
-      : m?.step.kind === 'together' && m.step.times === 1;
-  const idsOf = ({ step }: Made): string[] =>
-    step.kind === 'press' ? [step.control] : step.kind === 'together' ? [...step.controls] : [];
+  const isOne = (m: Made | undefined): m is Made => m !== undefined && pressedOnce(r, m).length > 0;
   // nothing but what is put and what shows lies between
   let last = r.made.length - 1;
   while (last >= 0 && r.made.length - last <= 5 && /^(?:set|see|rest)$/.test(r.made[last]?.step.kind ?? '')) last -= 1;
@@ -222,20 +230,14 @@ function holdPressed(r: Reader, named: readonly ControlFacts[]): void {
   let first = last;
   while (first > 0 && isOne(r.made[first - 1]) && r.made[first - 1]?.sentence === end.sentence) first -= 1;
   const run = r.made.slice(first, last + 1);
-  const ids = run.flatMap(idsOf);
+  const owns = run.flatMap((m) => pressedOnce(r, m));
+  const ids = owns.map((o): string => o.control.id);
   const wanted = named.map((own) => own.control.id as string);
   const isThem =
     wanted.every((id) => ids.includes(id)) &&
     (end.step.kind === 'together' || wanted.length === 0 || ids.length === wanted.length);
   if (!isThem || new Set(ids).size < ids.length || ids.length > 3) return;
-  const owns = ids.flatMap((id) => r.called.facts.controls.get(id as ControlId) ?? []);
-  if (owns.length !== ids.length) return;
-  r.made.splice(first, run.length, {
-    ...end,
-    from: run[0]?.from ?? end.from,
-    step: { kind: 'hold', controls: owns.map((o) => heldOf(o, null)), until: { kind: 'release' } },
-  });
-  r.held = owns;
+  turnToHold(r, first, run.length, owns);
 }
 
 export function readRelease(

@@ -1,6 +1,6 @@
 import type { SignId } from '../../base/ids.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
-import { readHold, readRelease } from './holds.ts';
+import { pressedOnce, readHold, readRelease, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { actOf } from './lexicon.ts';
 import { placeAt } from './mentions.ts';
@@ -143,11 +143,7 @@ export function readPlain(
           : [lastMade.step.control];
     const owns = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
     if (owns.length > 0) {
-      r.made[r.made.length - 1] = {
-        ...lastMade,
-        step: { kind: 'hold', controls: owns.map((o) => ({ control: o.control.id })), until: { kind: 'release' } },
-      };
-      r.held = owns;
+      turnToHold(r, r.made.length - 1, 1, owns);
       const ends = segment.words[stays[0].split(' ').length - 1]?.to ?? at.from;
       const rest = items.filter((x) => x.from >= ends);
       if (rest.length > 0) readPlain(r, segment, rest, at);
@@ -162,24 +158,11 @@ export function readPlain(
   ) {
     let first = r.made.length;
     const isPressed = (m: (typeof r.made)[number] | undefined): boolean =>
-      m !== undefined &&
-      m.sentence >= r.sentence - 1 &&
-      m.step.kind === 'press' &&
-      m.step.times === 1 &&
-      m.step.control !== 'any';
+      m?.step.kind === 'press' && m.sentence >= r.sentence - 1 && pressedOnce(r, m).length > 0;
     while (first > 0 && isPressed(r.made[first - 1])) first -= 1;
-    const run = r.made.slice(first);
-    const owns = run.flatMap((m) =>
-      m.step.kind === 'press' && m.step.control !== 'any' ? (r.called.facts.controls.get(m.step.control) ?? []) : [],
-    );
-    const [begun] = run;
-    if (begun && owns.length > 0 && owns.length <= 3 && new Set(owns).size === owns.length) {
-      r.made.splice(first, run.length, {
-        ...begun,
-        to: at.to,
-        step: { kind: 'hold', controls: owns.map((o) => ({ control: o.control.id })), until: { kind: 'release' } },
-      });
-      r.held = owns;
+    const owns = r.made.slice(first).flatMap((m) => pressedOnce(r, m));
+    if (owns.length > 0 && owns.length <= 3 && new Set(owns).size === owns.length) {
+      turnToHold(r, first, owns.length, owns);
       r.last = owns;
       return;
     }

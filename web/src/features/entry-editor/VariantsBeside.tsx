@@ -2,7 +2,7 @@ import {
   type Family,
   findingWords,
   lintFamily,
-  type Plate,
+  plateAsTyped,
   reasonWords,
   resolveParameters,
   resolvePlate,
@@ -18,11 +18,7 @@ const blank = { model: '', serial: '', software: '' };
 export function VariantsBeside({ family }: { family: Family }) {
   const amounts = useAmounts();
   const [typed, setTyped] = useState(blank);
-  const plate: Plate = {
-    model: typed.model.trim() || null,
-    serial: typed.serial.trim() || null,
-    software: /^\d+(\.\d+)*$/.test(typed.software.trim()) ? typed.software.trim() : null,
-  };
+  const plate = plateAsTyped(typed);
   const resolved = resolvePlate(family, plate);
   const findings = lintFamily(family, []);
   const nameOf = (id: string) => variantName(family, id);

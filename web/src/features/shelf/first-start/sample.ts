@@ -1,4 +1,4 @@
-import { type Entry, type EntryKey, type FamilyId, keyOf, readBundle } from '@wire-trail/core';
+import { type Entry, type EntryKey, keyOf, readBundle } from '@wire-trail/core';
 
 /** The unit the sample is of. */
 export const sampleFamily = 'quorrin-b2';
@@ -17,7 +17,7 @@ export async function fetchSample(): Promise<Sample | null> {
     const entries = [...read.value.entries].sort((a, b) => rank(a) - rank(b));
     return {
       entries,
-      keys: entries.map((e): EntryKey => ({ ...keyOf(e), family: keyOf(e).family as FamilyId | null })),
+      keys: entries.map(keyOf),
     };
   } catch {
     return null;

@@ -6,6 +6,7 @@ import {
   type Entry,
   entriesOf,
   type FamilyId,
+  keyText,
   liveReadout,
   liveValuesIn,
   type Readout,
@@ -32,14 +33,14 @@ type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 
 /** Later drafts of the same entry take the place of earlier ones. */
 const merged = (drafts: readonly Entry[]): Entry[] => [
-  ...new Map(drafts.map((d) => [`${d.kind} ${d.id}`, d] as const)).values(),
+  ...new Map(drafts.map((d) => [keyText(d), d] as const)).values(),
 ];
 
 /** How a code is shown, asked with drawn answers: only what this panel can do; a live example beside it. */
 export function ShownForm({ family, entries }: Props) {
   const bodies = useMemo(() => entries.map((e) => e.body), [entries]);
-  const panels = entriesOf({ entries: bodies }, 'panel');
-  const codes = entriesOf({ entries: bodies }, 'code').map((c) => c.text);
+  const panels = useMemo(() => entriesOf({ entries: bodies }, 'panel'), [bodies]);
+  const codes = useMemo(() => entriesOf({ entries: bodies }, 'code').map((c) => c.text), [bodies]);
   const controller = entriesOf({ entries: bodies }, 'family')[0]?.controllers[0]?.id ?? ('main' as ControllerId);
   const ways = waysOf(panels);
   const [by, setBy] = useState<ShowsBy | null>(ways.length === 1 ? (ways[0] ?? null) : null);
@@ -49,14 +50,14 @@ export function ShownForm({ family, entries }: Props) {
   const { keep, isKeeping, problem } = useKeep(family, entries);
   const signs = by === null ? [] : signsFor(by, panels);
   const own = signs.find((s) => s.id === sign) ?? signs[0];
-  const values = liveValuesIn(live);
+  const values = useMemo(() => liveValuesIn(live), [live]);
   /** The readout with the state it is read in; the state that shows what is stored is added where there is none. */
   const drafts = useMemo((): { readout: Readout; all: Entry[] } | null => {
     if (by === null || by === 'lamps' || !own) return null;
     const states = statesOf({ entries: bodies });
     const wanted = [...new Set([...states.on, 'normal' as const, 'stored' as const])];
     const first = withStates({ entries: bodies }, { ...states, on: wanted });
-    const with1 = [...bodies.filter((b) => !first.some((d) => d.kind === b.kind && d.id === b.id)), ...first];
+    const with1 = merged([...bodies, ...first]);
     const stored = entriesOf({ entries: with1 }, 'mode').filter((m) => m.sort === 'memory');
     const readout = readoutAsAsked({ by, sign: own.id as SignId, codes, nothing }, panels, {
       id: 'codes',
@@ -177,7 +178,7 @@ function liveOf(
 ): Entry[] {
   const states = statesOf({ entries: all });
   const made = withStates({ entries: all }, { ...states, on: [...new Set([...states.on, 'live' as const])] });
-  const mode = entriesOf({ entries: [...all, ...made] }, 'mode').find((m) => m.sort === 'live');
+  const mode = entriesOf({ entries: merged([...all, ...made]) }, 'mode').find((m) => m.sort === 'live');
   if (!mode) return [];
   const readout = liveReadout(values, sign, panels, {
     id: 'live-values',

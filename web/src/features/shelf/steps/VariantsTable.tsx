@@ -11,6 +11,7 @@ import {
   familyFromVariants,
   findingWords,
   lintFamily,
+  plateAsTyped,
   readTable,
   reasonWords,
   resolvePlate,
@@ -41,11 +42,7 @@ export function VariantsTable({ own, family, entries }: Props) {
   const { keep, isKeeping, problem } = useKeep(family, entries);
   const { family: next, problems } = useMemo(() => familyFromVariants(own, table), [own, table]);
   const isTried = Object.values(plate).some((v) => v.trim() !== '');
-  const resolved = resolvePlate(next, {
-    model: plate.model.trim() || null,
-    serial: plate.serial.trim() || null,
-    software: /^\d+(\.\d+)*$/.test(plate.software.trim()) ? plate.software.trim() : null,
-  });
+  const resolved = resolvePlate(next, plateAsTyped(plate));
   const alive = new Set<string>(isTried ? resolved.alive : []);
   const notes = lintFamily(next, []).filter((f) => f.code.startsWith('variants-') || f.code.startsWith('pattern-'));
   const isDirty = !sameJson(next, own);

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import { type Entry, entriesOf, entrySchemas, type Family, type FamilyId, sameJson } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type ApiError, api } from '../../../foundation/api.ts';
 import { Field } from '../../../parts/field/Field.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import type { Shelved } from '../tab-props.ts';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; name: string; entries: readonly Shelved[]; isNew: boolean }>;
 
@@ -26,11 +26,9 @@ const begun = (id: string, name: string): Family =>
 /** What a unit is, in a few boxes: what is typed is kept as a draft. */
 export function WhatForm({ family, name, entries, isNew }: Props) {
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
-  const basedOn = entries.find((e) => e.body.kind === 'family')?.number ?? 0;
   const [body, setBody] = useState<Family>(() => own ?? begun(family, name));
   const [known, setKnown] = useState(() => body.recognisedBy.join('\n'));
-  const [save, saving] = api.useSaveDraftMutation();
-  const [problem, setProblem] = useState<ApiError | null>(null);
+  const { keep, isKeeping, problem } = useKeep(family, entries);
   const next: Family = {
     ...body,
     recognisedBy: known
@@ -41,22 +39,13 @@ export function WhatForm({ family, name, entries, isNew }: Props) {
   };
   const isDirty = own === undefined || !sameJson(next, own);
   const wrong = next.name.trim() === '' ? 'Give it a name.' : next.name.length > 120 ? 'At most 120 letters.' : null;
-  const run = async () => {
-    const result = await save({
-      key: { family: family as FamilyId, kind: 'family', id: family },
-      basedOn,
-      note: isNew ? 'begun' : 'what it is',
-      body: next as Entry,
-    });
-    setProblem('error' in result ? (result.error as ApiError) : null);
-  };
   return (
     <form
       className="sheet stack"
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        if (!wrong && isDirty) void run();
+        if (!wrong && isDirty) void keep([next as Entry], isNew ? 'begun' : 'what it is');
       }}
     >
       <div className="two">
@@ -110,7 +99,7 @@ export function WhatForm({ family, name, entries, isNew }: Props) {
         </Alert>
       )}
       <div className="row">
-        <Button type="submit" variant="contained" color="primary" disabled={!isDirty || saving.isLoading}>
+        <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isKeeping}>
           {isNew ? 'Begin this unit' : 'Keep'}
         </Button>
         {!isDirty && (
