@@ -10,8 +10,7 @@ import { plain, ref } from './reference.ts';
 import { Account, Route } from './route.ts';
 import { Asset, Hazard, Instrument, Source } from './source.ts';
 
-/** Anything with revisions of its own. */
-export const Entry = z.union([
+const anyEntry = z.union([
   z.discriminatedUnion('kind', [
     Family,
     Panel,
@@ -31,6 +30,11 @@ export const Entry = z.union([
   ]),
   Source,
 ]);
+type AnyEntry = typeof anyEntry;
+/** The shape by a name of its own: what holds an entry says so in a word, not in all that an entry may be. */
+export interface EntrySchema extends AnyEntry {}
+/** Anything with revisions of its own. */
+export const Entry: EntrySchema = anyEntry;
 export type Entry = z.infer<typeof Entry>;
 
 export const entryKinds = [

@@ -1,6 +1,7 @@
 import type { PlaceId, SignId } from '../base/ids.ts';
 import type { Sign } from '../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
+import { usualPlace } from '../unit/on-off.ts';
 import { tokensOf } from './tokens.ts';
 
 /** Something a telling can name, with the words it is named by. */
@@ -159,6 +160,8 @@ export function placeNamed(
   for (const { place, name } of named) if (name.every((w, i) => words[i] === w)) return { place, length: name.length };
   const [first = ''] = words;
   for (const p of places) if (placeWords[p.id]?.includes(first)) return { place: p.id, length: 1 };
+  const marked = usualPlace(places, first);
+  if (marked !== null) return { place: marked, length: 1 };
   return null;
 }
 
@@ -176,8 +179,10 @@ const actPlaces: Readonly<Record<string, readonly string[]>> = {
 };
 export function placeByAct(own: ControlFacts, act: string): PlaceId | null {
   if (own.mechanism.kind !== 'places') return null;
-  const ids = own.mechanism.places.map((p) => p.id);
-  for (const id of actPlaces[act] ?? []) if (ids.includes(id as PlaceId)) return id as PlaceId;
+  for (const word of actPlaces[act] ?? []) {
+    const place = usualPlace(own.mechanism.places, word);
+    if (place !== null) return place;
+  }
   return null;
 }
 

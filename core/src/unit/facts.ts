@@ -2,6 +2,7 @@ import type { ControlId, FamilyId, PlaceId, SignId } from '../base/ids.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Control, Face, Mechanism, Panel, Sign } from '../model/panel.ts';
 import { entriesOf } from '../model/select.ts';
+import { usualPlace } from './on-off.ts';
 
 /** A control with what the engine asks of it: how it moves, what it springs back to, whether it carries the supply. */
 export type ControlFacts = Readonly<{
@@ -30,8 +31,12 @@ const supplyWords: ReadonlySet<string> = new Set([
   'key',
   'power',
   'mains',
+  'main',
+  'main power',
+  'main rocker',
   'mains switch',
   'main switch',
+  'power switch',
   'isolator',
   'supply',
   'battery plug',
@@ -44,7 +49,8 @@ function supplyPlaces(control: Control): PlaceId[] {
   if (mechanism.kind !== 'places' || !supplyLooks.has(control.look)) return [];
   const plain = control.look === 'breaker' || control.look === 'plug' || control.look === 'key';
   if (!plain && !supplyWords.has(control.label.toLowerCase())) return [];
-  return mechanism.places.filter((p) => !['off', 'out', 'open'].includes(p.id)).map((p) => p.id);
+  const dead = [usualPlace(mechanism.places, 'off'), 'out', 'open'];
+  return mechanism.places.filter((p) => !dead.includes(p.id)).map((p) => p.id);
 }
 
 function factsOfControl(control: Control, face: Face): ControlFacts {

@@ -35,7 +35,7 @@ export const json = <S extends z.ZodType>(schema: S) =>
 /** A count, which comes as text where it is a sum. */
 export const count = z.union([z.number(), z.string().regex(/^\d+$/)]).transform(Number);
 /** An entry's body. */
-export const body = json(Entry);
+export const body: z.ZodType<Entry> = json(Entry);
 /** DATETIME as it is sent. */
 export const instant = z.date().transform((d) => d.toISOString());
 

@@ -1,4 +1,5 @@
 import type { SignId } from '../../base/ids.ts';
+import { doLater, tellsLater } from './afterwards.ts';
 import { closeBranch, readIf } from './branches.ts';
 import { readChoose, readDial } from './entries.ts';
 import { readRelease } from './holds.ts';
@@ -295,6 +296,7 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   if (segment.sentence !== r.sentence) {
+    doLater(r, segment.sentence);
     closeWindow(r, segment.sentence);
     if (r.branch && segment.sentence > r.branch.sentence && segment.words[0]?.word !== 'otherwise') closeBranch(r);
     r.sentence = segment.sentence;
@@ -302,6 +304,7 @@ export function read(r: Reader, segment: Segment): void {
     r.pending = [];
   }
   const items = itemsOf(segment.words, r.called, r.last);
+  doLater(r, segment.sentence, items.some(isOf('sign')));
   const [first] = segment.words;
   const end = segment.words.at(-1);
   // `do the breaker again and try it faster`: begun anew
@@ -329,7 +332,7 @@ export function read(r: Reader, segment: Segment): void {
     return;
   if (!first || !end) return;
   const at = { from: first.from, to: end.to };
-  if (readDial(r, segment, at) || readChoose(r, segment, at)) return;
+  if (tellsLater(r, segment) || readDial(r, segment, at) || readChoose(r, segment, at)) return;
   if (segment.sentence - r.chosenAt <= 2 && segment.words.some((w) => r.chosen.has(w.word)))
     r.chosenIn = segment.sentence;
   if (items.length === 0) {
@@ -550,6 +553,7 @@ export function read(r: Reader, segment: Segment): void {
 }
 
 export function end(r: Reader): Made[] {
+  doLater(r, Number.POSITIVE_INFINITY);
   closeWindow(r, Number.POSITIVE_INFINITY);
   closeBranch(r);
   const first = r.made.findIndex((m) => isAct(m.step));

@@ -19,6 +19,29 @@ function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `there are two pins, J2, you bridge those`
+  const does = /^(\w+) (?:it|them|those|these|that|the (?:two|pair|pins))(?= |$)/.exec(here);
+  const [before] =
+    last.length === 1
+      ? last
+      : items
+          .filter((x) => x.is === 'control')
+          .map((x) => x.own)
+          .slice(-1);
+  const doneTo = does && before ? placeDone(before, does[1] ?? '') : null;
+  if (does && before && doneTo) {
+    take(wordsIn(does[0]), { is: 'control', own: before, place: doneTo });
+    return true;
+  }
+  // `press both, just a tap, not a hold`: how, not what
+  const manner =
+    /^(?:just |only |but )*a (?:short |quick |brief )?(?:tap|press|touch|push)(?: ,)?(?: (?:not|no) (?:a )?(?:long )?(?:hold|press|push|one))?(?= |$)/.exec(
+      here,
+    );
+  if (manner && /^(?:just|only|but)|not? /.test(manner[0]) && items.some((x) => x.is === 'act' && x.act === 'press')) {
+    s.i += wordsIn(manner[0]);
+    return true;
+  }
   // `hang on … off`: says that one waits
   if (/^(?:hang|hold) on(?: a (?:minute|second|moment|sec|mo|bit|tick))?$/.test(here) && i === 0) {
     s.i = words.length;
@@ -336,7 +359,7 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   const leaves =
-    /^(?:fingers?|hands?|thumbs?|foot|feet) (?:can |may )?(?:now |then )?(?:can |may )?(?:goes?|comes?|off|away|leaves?)(?: (?:away|off|up))?(?: (?:from|of))?(?! (?:on|back))\b/.exec(
+    /^(?:fingers?|hands?|thumbs?|foot|feet) (?:can |may )?(?:now |then )?(?:can |may |must |should )?(?:goes?|comes?|off|away|leaves?|be (?:taken|lifted|removed|pulled))(?: (?:away|off|up))?(?: (?:from|of))?(?! (?:on|back))\b/.exec(
       here,
     );
   if (leaves) {

@@ -209,6 +209,24 @@ function keepPressed(r: Reader, ends: Moment | null, at: Readonly<{ from: number
   return true;
 }
 
+/** `and with those two pressed …`: what was pressed just now stays so. Gives what is told behind it; null where it is not said. */
+export function keptPressed(r: Reader, segment: Segment, items: readonly Item[]): Item[] | null {
+  const stays =
+    /^(?:and |then |now |so )*with (?:those|these|them|both|the (?:two|three))(?: (?:two|three|of them|both|buttons|keys))* (?:still |kept )?(?:pressed|held|down|in)\b/.exec(
+      saidOf(segment),
+    );
+  const end = r.made.at(-1);
+  if (!stays || r.held.length > 0 || !end || end.sentence < r.sentence - 1) return null;
+  let from = r.made.length - 1;
+  const isOne = (m: Made | undefined): boolean => m?.step.kind === 'press' && m.sentence === end.sentence;
+  while (from > 0 && isOne(end) && isOne(r.made[from - 1])) from -= 1;
+  const owns = r.made.slice(from).flatMap((m) => pressedOnce(r, m));
+  if (owns.length < 2 || owns.length > 3) return null;
+  turnToHold(r, from, r.made.length - from, owns);
+  const behind = segment.words[stays[0].split(' ').length]?.from ?? Number.POSITIVE_INFINITY;
+  return items.filter((x) => x.from >= behind);
+}
+
 /** `at 8, let go`, of a display that counts. */
 function countedTo(r: Reader): Moment | null {
   const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');

@@ -1,10 +1,15 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import { lengthAt } from './amounts.ts';
 import { leftWords, negWords, rightWords, togetherWords } from './lexicon.ts';
-import { hasKnob } from './mentions.ts';
+import { hasKnob, mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** What joins and what bounds: until, when, within, if, not, both, which way, which time. */
+/** `second buzz you let go`: of what is heard, not of the clock. */
+const isHeard = ({ words, i, called }: Scan): boolean =>
+  /^(?:beep|buzz|tone|chime|bell|ring|peep|bleep|signal)s?$/.test(words[i + 1]?.word ?? '') ||
+  mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper';
+
 export function jointWords(s: Scan): boolean {
   const { words, w, here, i, take } = s;
   if (/^(?:any (?:key|button|pad))\b/.test(here)) {
@@ -143,7 +148,7 @@ export function jointWords(s: Scan): boolean {
   if (
     nth !== null && !['second'].includes(w.word)
       ? nth !== null
-      : nth !== null && ['the', 'that'].includes(words[i - 1]?.word ?? '')
+      : nth !== null && (['the', 'that'].includes(words[i - 1]?.word ?? '') || isHeard(s))
   ) {
     // the third one
     take(words[i + 1]?.word === 'one' ? 2 : 1, { is: 'nth', n: nth ?? 1 });

@@ -1,6 +1,7 @@
 import type { PlaceId } from '../../base/ids.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
+import { usualPlace } from '../../unit/on-off.ts';
 import { placeByAct } from '../names.ts';
 import { actOf, clickWords, turnWords, unitMs } from './lexicon.ts';
 import { signNames as keySigns, type Word, wordsOf } from './text.ts';
@@ -372,6 +373,9 @@ const opposites: Readonly<Record<string, readonly string[]>> = {
   down: ['down', 'off', 'shut', 'in'],
 };
 
+const oppositeIn = (places: Parameters<typeof usualPlace>[0], word: string): PlaceId | null =>
+  (opposites[word] ?? []).map((o) => usualPlace(places, o)).find((p) => p !== null) ?? null;
+
 /** What is counted: clicks, turns, times, seconds. */
 const isUnit = (word: string): boolean =>
   clickWords.has(word) || turnWords.has(word) || word in unitMs || /^times?$/.test(word);
@@ -400,7 +404,7 @@ export function placeAt(
     /^(?:on|to|at|position)$/.test(words[at - 1]?.word ?? '') &&
     !isUnit(words[at + 1]?.word ?? '') &&
     !/^(?:the|it|them|all|that|those)$/.test(words[at + 1]?.word ?? '');
-  const given = isZero && places.some((p) => p.id === 'off') ? 'off' : placeWords[words[at]?.word ?? ''];
+  const given = isZero && usualPlace(places, 'off') !== null ? 'off' : placeWords[words[at]?.word ?? ''];
   // a cover that is off is open
   const flows = own.control.look === 'tap' || own.control.look === 'valve';
   const word =
@@ -414,8 +418,8 @@ export function placeAt(
     const id = other && places.find((p) => p !== other)?.id;
     if (id !== undefined) return { place: id as PlaceId, length: 1 };
   }
-  const id = (opposites[word ?? ''] ?? []).find((o) => places.some((p) => p.id === o));
-  return id === undefined ? null : { place: id as PlaceId, length: 1 };
+  const place = oppositeIn(places, word ?? '');
+  return place === null ? null : { place, length: 1 };
 }
 
 /** What gives the unit its supply, as somebody means it who says no more than on, off, in or out. */
@@ -455,7 +459,5 @@ export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
   (own.control.look === 'jumper' ? jumperPlace(own, act) : null) ??
   placeByAct(own, act) ??
   (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
-  ((opposites[act] ?? []).find(
-    (o) => own.mechanism.kind === 'places' && own.mechanism.places.some((p) => p.id === o),
-  ) as PlaceId | undefined) ??
+  (own.mechanism.kind === 'places' ? oppositeIn(own.mechanism.places, act) : null) ??
   (act === 'in' || act === 'out' ? placeByAct(own, act === 'in' ? 'on' : 'off') : null);

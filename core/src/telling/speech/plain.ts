@@ -1,6 +1,6 @@
 import type { SignId } from '../../base/ids.ts';
 import { ordinalOf } from '../../spoken/numbers.ts';
-import { pressedOnce, readHold, readRelease, turnToHold } from './holds.ts';
+import { keptPressed, pressedOnce, readHold, readRelease, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { actOf } from './lexicon.ts';
 import { placeAt } from './mentions.ts';
@@ -196,6 +196,17 @@ export function readPlain(
     r.made[r.made.length - 1] = { ...heard, sentence: r.sentence };
     return;
   }
+  // `one more comes`: the same once more
+  if (
+    /^(?:and |then )*(?:one more|another(?: one)?|a further one) (?:comes|follows|is coming|to come|will come|sounds)$/.test(
+      saidOf(segment),
+    ) &&
+    r.lastSign?.kind === 'sound' &&
+    r.held.length > 0
+  ) {
+    r.nth = { n: (r.nth?.n ?? r.lastSign.times ?? 1) + 1, sentence: r.sentence };
+    return;
+  }
   // `and a third one`: of the same
   const only = items.find(isOf('nth'));
   if (
@@ -224,6 +235,12 @@ export function readPlain(
   const heardNow = r.lastSign?.kind === 'sound' && items.some((x) => x.is === 'sign' || x.is === 'it');
   if (timeOf && heardNow && r.held.length > 0 && !items.some((x) => x.is === 'let-go' || x.is === 'control')) {
     r.nth = { n: ordinalOf(timeOf[1] ?? '') ?? 2, sentence: r.sentence };
+    return;
+  }
+  // `and with those two pressed I plug the cable in`
+  const rest = keptPressed(r, segment, items);
+  if (rest) {
+    readPlain(r, segment, rest, at);
     return;
   }
   // `before I give the fuse back I push P1`: first what is said last; the rest is said again

@@ -161,8 +161,13 @@ export function readTold(
   const { made } = reader;
   // what is asked may begin a way as well as what was understood
   const asks = reader.doubts.filter((d) => d.asked !== undefined);
+  // what is told first and done last stays where it is done
+  let latest = 0;
   const told = [
-    ...made.map((m) => ({ at: m.from, m })),
+    ...made.map((m) => {
+      latest = Math.max(latest, m.from);
+      return { at: latest, m };
+    }),
     ...asks.map((d) => ({ at: d.from, m: askedAs(d, reader) })),
   ].sort((a, b) => a.at - b.at);
   const names = namesOf(

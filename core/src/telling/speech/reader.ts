@@ -89,6 +89,14 @@ export class Reader {
   flows = false;
   /** Which time of a sign was named just now, for what is done at it. */
   nth: Readonly<{ n: number; sentence: number }> | null = null;
+  /** What is told first and done last, and how much was made before it. */
+  later: Readonly<{
+    own: ControlFacts;
+    to: PlaceId;
+    at: Readonly<{ from: number; to: number }>;
+    sentence: number;
+    made: number;
+  }> | null = null;
   pressedIn = -1;
   /** In which sentence two keys were named as a pair. */
   pairIn = -1;

@@ -115,7 +115,9 @@ export function referringWords(s: Scan): boolean {
     // what cannot be put anywhere is not meant: then it is the unit itself
     const supply = supplyFor(called, words[k]?.word ?? '');
     const powered =
-      supply && !own && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '') ? placeAt(words, k, supply) : null;
+      supply && (!own || switched) && /^(?:in|on|off|out)$/.test(words[k]?.word ?? '')
+        ? placeAt(words, k, supply)
+        : null;
     const isPowered =
       words.slice(i + 1, k).some((x) => /^(?:switched|powered)$/.test(x.word)) ||
       /^(?:turn|turns|turned|turning|switch|switches|switched|switching|plug|plugs|plugged|plugging|power|powering|put|putting|flick|pull)$/.test(

@@ -142,6 +142,15 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
     return { kind: 'sign', shown: { kind: 'text', sign: display[0].id as SignId, text: String(reached.n) }, nth: 1 };
   // “on the third one”: of the sign that was told last
   if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
+  // `third buzz you let go`, of the only one that sounds
+  const sounds = [...r.called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+  if (
+    items.some(isOf('nth')) &&
+    items.some((x) => x.is === 'act' && x.act === 'see') &&
+    sounds.length === 1 &&
+    sounds[0]
+  )
+    return { kind: 'sign', shown: { kind: 'sound', sign: sounds[0].id as SignId, state: 'on' }, nth };
   return null;
 }
 
