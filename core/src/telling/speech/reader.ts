@@ -121,7 +121,11 @@ export class Reader {
 
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
     if (isAct(step)) this.reading = false;
-    this.made.push({ step, from: at.from, to: at.to, sentence: this.sentence });
+    const made: Made = { step, from: at.from, to: at.to, sentence: this.sentence };
+    const last = this.made.at(-1);
+    // `after waiting a minute it is switched on`: the wait was told first
+    const isEarlier = step.kind === 'rest' && last?.sentence === this.sentence && last.from > at.from;
+    this.made.splice(isEarlier ? -1 : this.made.length, 0, made);
   }
 }
 
