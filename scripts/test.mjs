@@ -76,6 +76,14 @@ async function suite(name, report, count, work) {
   ended(name, partBegan);
 }
 
+/** The first lines of what went wrong, set in. */
+const inShort = (message) =>
+  message
+    .split('\n')
+    .slice(0, 24)
+    .map((line) => `\n  ${line.slice(0, 300)}`)
+    .join('');
+
 const bin = (name) => join(root, 'node_modules/.bin', name);
 await check('production build', async () => {
   rmSync(join(root, 'web/dist'), { recursive: true, force: true });
@@ -98,6 +106,12 @@ const unitTests = async (kind, ...more) => {
       took: r.testResults.flatMap((file) =>
         file.assertionResults.map((t) => ({ seconds: (t.duration ?? 0) / 1000, name: t.fullName, file: file.name })),
       ),
+      fell: r.testResults.flatMap((file) => [
+        ...(file.assertionResults.length === 0 && file.status === 'failed' ? [`${file.name}: ${file.message}`] : []),
+        ...file.assertionResults
+          .filter((t) => t.status === 'failed')
+          .map((t) => `${file.name}: ${t.fullName}${inShort(t.failureMessages.join('\n'))}`),
+      ]),
     }),
     () =>
       run(
@@ -139,9 +153,7 @@ await suite(
       })),
     ),
     fell: r.suites.flatMap((file) =>
-      file.specs
-        .filter((t) => !t.ok)
-        .map((t) => `${file.file}: ${t.title}\n  ${messages(t).split('\n').slice(0, 6).join('\n  ')}`),
+      file.specs.filter((t) => !t.ok).map((t) => `${file.file}: ${t.title}${inShort(messages(t))}`),
     ),
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),

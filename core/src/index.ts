@@ -193,6 +193,7 @@ export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
 export { entriesOfProposal } from './library/take-proposal.ts';
 export { type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from './library/unit-steps.ts';
 export { validate } from './library/validate.ts';
+export { mendsOf, tryMend, withMend } from './mend/mends.ts';
 // model
 export { Access } from './model/access.ts';
 export { Band } from './model/band.ts';

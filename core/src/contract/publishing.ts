@@ -34,6 +34,8 @@ export const FindingView = z.strictObject({
   facts: z.string(),
   /** Who let it stand, and why; null where it is open. */
   accepted: Accepted.pick({ reason: true, by: true, on: true }).nullable(),
+  /** What can be done about it in one go, in words; where there are several, one of them is right. */
+  mends: z.array(z.string()),
 });
 
 const ChangeSetId = z.strictObject({ id: Counted });
@@ -113,6 +115,23 @@ export const publishing = {
       'Loose ends of a family as it stands with its newest drafts, gravest first; with those that were accepted.',
     params: z.strictObject({ family: FamilyId }),
     answer: z.array(FindingView),
+    refusals: ['not-found'],
+  }),
+  mend: declare({
+    method: 'post',
+    path: '/families/:family/mends',
+    role: 'trainer',
+    summary:
+      'What a mend of a loose end comes to: the entries as they are then, on which revisions, and what would be found then. Nothing is saved.',
+    params: z.strictObject({ family: FamilyId }),
+    body: FindingView.pick({ code: true, entry: true, at: true }).extend({ words: z.string(), mend: z.string() }),
+    answer: z.strictObject({
+      items: z.array(z.strictObject({ basedOn: z.number().int().min(0), body: Entry })),
+      /** Whether the loose end is gone then. */
+      isGone: z.boolean(),
+      /** What is found then that was not before. */
+      brings: z.array(z.strictObject({ severity: z.enum(severities), words: z.string() })),
+    }),
     refusals: ['not-found'],
   }),
 } as const;

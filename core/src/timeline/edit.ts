@@ -64,3 +64,14 @@ export function stretchWindow(steps: readonly Step[], at: string, mostMs: number
     step.kind === 'group' && step.window ? { ...step, window: { ...step.window, mostMs: to } } : step,
   );
 }
+
+/** Steps with another one put in front of the one at a place, in the list that one is in. */
+export function insertBefore(steps: readonly Step[], at: string, more: Step): Step[] {
+  const [first, key, ...rest] = at.split('.');
+  return steps.flatMap((step, i) => {
+    if (i !== Number(first)) return [step];
+    const list = key === undefined ? undefined : listIn(step, key);
+    if (key === undefined || !list) return [more, step];
+    return [{ ...step, [key]: insertBefore(list, rest.join('.'), more) } as Step];
+  });
+}

@@ -55,7 +55,9 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'window-too-short': (f) =>
     `The window is ${f.windowMs / 1000} s; its steps take ${f.leastMs / 1000} s at the very least.`,
   'window-tight': (f) =>
-    `Slack ${Math.round(f.slackRatio * 100)} %: the steps usually take ${f.usualMs / 1000} s of the ${f.windowMs / 1000} s.`,
+    f.slackRatio < 0
+      ? `Its steps usually take ${f.usualMs / 1000} s, and the window is ${f.windowMs / 1000} s.`
+      : `Slack ${Math.round(f.slackRatio * 100)} %: the steps usually take ${f.usualMs / 1000} s of the ${f.windowMs / 1000} s.`,
   'control-cannot': (f) => `“${f.control}” cannot be ${actWords[f.act]}.`,
   'cover-not-opened': (f) => `“${f.control}” sits behind a cover (${f.cover}), and no way there is named.`,
   'cover-without-isolation': (f) =>

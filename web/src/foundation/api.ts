@@ -89,6 +89,9 @@ export const api = createApi({
     cancelJob: build.mutation<Answer<'cancelJob'>, string>(by('cancelJob', (id: string) => ({ params: { id } }))),
     keepPicture: build.mutation<Answer<'keepPicture'>, string>(by('keepPicture', (base64: string) => body({ base64 }))),
     findings: build.query<Answer<'findings'>, string>({ ...by('findings', ofFamily), providesTags: ['Entries'] }),
+    mend: build.mutation<Answer<'mend'>, { family: string } & Body<'mend'>>(
+      by('mend', ({ family, ...asked }: { family: string } & Body<'mend'>) => ({ ...ofFamily(family), body: asked })),
+    ),
     entry: build.query<Answer<'entry'>, EntryKey>({
       ...by('entry', (params: EntryKey) => ({ params })),
       providesTags: ['Entries'],

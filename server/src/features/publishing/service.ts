@@ -1,8 +1,11 @@
 import {
+  type Answer,
+  type Asked,
   type Bundle,
   blocksPublishing,
   bundleFormat,
   bundleVersion,
+  canonicalJson,
   diff,
   type EntryKey,
   type FamilyId,
@@ -14,10 +17,14 @@ import {
   lint,
   lintAll,
   mayBeAccepted,
+  mendsOf,
   type Problem,
   roleAtLeast,
+  sameJson,
   stationOf,
+  tryMend,
   type User,
+  type Working,
 } from '@wire-trail/core';
 import type { Transaction } from '../../db/connect.ts';
 import { transact } from '../../db/transact.ts';
@@ -232,21 +239,61 @@ export async function returnChangeSet(
   });
 }
 
+/** A family as it stands with all its newest drafts, whole or not. */
+async function asItStands(family: FamilyId, services: Services): Promise<{ working: Working[]; bundle: Bundle }> {
+  const working = await workingEntries(family, services);
+  const entries = working.map((w) => w.body);
+  return { working, bundle: { format: bundleFormat, version: bundleVersion, family, entries } };
+}
+
+/** What a mend of a loose end comes to, and what would be found then. */
+export async function mendOf(
+  family: FamilyId,
+  asked: Asked<'mend'>['body'],
+  services: Services,
+): Promise<Answer<'mend'>> {
+  const { working, bundle } = await asItStands(family, services);
+  const place = canonicalJson(asked.at);
+  const finding = lint(bundle).find(
+    (f) =>
+      f.code === asked.code &&
+      canonicalJson(f.at.slice(2)) === place &&
+      findingWords(f) === asked.words &&
+      (asked.entry === null || sameJson(entryKeyAt(f, bundle), asked.entry)),
+  );
+  const mend = finding && mendsOf(finding, bundle).find((m) => m.words === asked.mend);
+  if (!finding || !mend) throw new ProblemError('not-found');
+  const { isGone, brings } = tryMend(finding, bundle, mend);
+  return {
+    items: mend.entries.map((body) => ({
+      basedOn: working.find((w) => sameJson(keyOf(w.body), keyOf(body)))?.number ?? 0,
+      body,
+    })),
+    isGone,
+    brings: brings.map((f) => ({ severity: f.severity, words: findingWords(f) })),
+  };
+}
+
+const entryKeyAt = ({ at }: Finding, bundle: Bundle): EntryKey | null => {
+  const entry = typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
+  return entry ? keyOf(entry) : null;
+};
+
 /** Loose ends of a family as it stands with all its newest drafts. */
 export async function findingsOf(family: FamilyId, services: Services) {
-  const working = await workingEntries(family, services);
-  const bundle: Bundle = { format: bundleFormat, version: bundleVersion, family, entries: working.map((w) => w.body) };
+  const { bundle } = await asItStands(family, services);
   return lintAll(bundle).map(({ finding, accepted }) => {
-    const entry = typeof finding.at[1] === 'number' ? bundle.entries[finding.at[1]] : undefined;
+    const entry = entryKeyAt(finding, bundle);
     return {
       code: finding.code,
       severity: finding.severity,
       words: findingWords(finding),
       station: stationOf(finding, bundle),
-      entry: entry ? keyOf(entry) : null,
+      entry,
       at: finding.at.slice(2),
       facts: entry && mayBeAccepted(finding) ? factsOfFinding(finding) : '',
       accepted: accepted && { reason: accepted.reason, by: accepted.by, on: accepted.on },
+      mends: accepted ? [] : mendsOf(finding, bundle).map((m) => m.words),
     };
   });
 }

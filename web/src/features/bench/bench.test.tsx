@@ -204,6 +204,7 @@ describe('a change set', () => {
           at: [],
           facts: '{}',
           accepted: null,
+          mends: [],
         },
       ],
       working: [],

@@ -17,6 +17,7 @@ import { Empty, Loading } from '../../parts/states/States.tsx';
 import { TrailLine } from '../../parts/trail-line/TrailLine.tsx';
 import { AcceptFindings, OpenAgain } from './AcceptFindings.tsx';
 import { MendAll } from './MendAll.tsx';
+import { Mends } from './Mends.tsx';
 import type { TabProps } from './tab-props.ts';
 
 type Found = Answer<'findings'>[number];
@@ -76,6 +77,7 @@ function Group({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
         {says}
         <div className="grow">
           {title} <span className="soft">{todoOf(first)}</span>
+          <Mends finding={first} family={props.family} entries={props.entries} />
           <div>
             <AcceptFindings findings={findings} entries={props.entries} />
           </div>
@@ -99,6 +101,7 @@ function Group({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
           <li key={`${finding.entry?.kind}${finding.entry?.id}${finding.at.join()}${finding.words}`} className="line">
             <span className="grow">
               {finding.words} <AcceptFindings findings={[finding]} entries={props.entries} />
+              <Mends finding={finding} family={props.family} entries={props.entries} />
             </span>
             <Open of={finding} />
           </li>
