@@ -74,7 +74,7 @@ describe('docs/architecture.md', () => {
   );
   it('says where to begin for a dozen changes, at files that are there', () => {
     const rows = table('## Where to begin');
-    expect(rows).toHaveLength(16);
+    expect(rows).toHaveLength(17);
     const paths = rows.flatMap((row) =>
       [...row.join(' ').matchAll(/`((?:core|web|server|cli|scripts)\/[\w./-]+)`/g)].map((m) => m[1] ?? ''),
     );

@@ -179,6 +179,7 @@ export { stepsSpan } from './gesture/timing.ts';
 export { factsOfFinding, mayBeAccepted, withAccepted, withoutAccepted } from './library/accepted.ts';
 export { begunStations } from './library/begun-stations.ts';
 // library
+export { betweenNowAndPublished } from './library/between.ts';
 export { choicesAt } from './library/choices-at.ts';
 export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { problemsIn } from './library/entry-problems.ts';

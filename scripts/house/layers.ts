@@ -36,6 +36,7 @@ export const layers: readonly Layers[] = [
       'find',
       'words',
       'library',
+      'mend',
       'contract',
       'exchange',
       'print',

@@ -5,7 +5,7 @@ import { type Entry, entrySchemas } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
 import { chartMenders } from './chart.ts';
 import { entryMenders } from './entry.ts';
-import type { Mend, Mender } from './mend.ts';
+import type { Mend } from './mend.ts';
 import { stepMenders } from './steps.ts';
 
 const menders = { ...stepMenders, ...chartMenders, ...entryMenders };
@@ -15,9 +15,10 @@ const menders = { ...stepMenders, ...chartMenders, ...entryMenders };
  * knows the unit can say. Where several are given, one of them is right: which is for that person to pick.
  */
 export function mendsOf(finding: Finding, bundle: Bundle): Mend[] {
-  const mender = menders[finding.code] as Mender<typeof finding.code> | undefined;
+  // what is kept under a code takes findings of that code
+  const mender = menders[finding.code] as ((f: Finding, bundle: Bundle) => Mend[]) | undefined;
   if (!mender) return [];
-  return mender(finding as never, bundle).flatMap((mend) => {
+  return mender(finding, bundle).flatMap((mend) => {
     const entries = mend.entries.map((e) => entrySchemas[e.kind].safeParse(e));
     return entries.every((e) => e.success) ? [{ ...mend, entries: entries.map((e) => e.data as Entry) }] : [];
   });
@@ -42,10 +43,18 @@ export type Tried = Readonly<{ isGone: boolean; brings: readonly Finding[] }>;
 /** Looks at a bundle again as it is after a mend. */
 export function tryMend(finding: Finding, bundle: Bundle, mend: Mend): Tried {
   const after = withMend(bundle, mend);
-  const was = new Set(lint(bundle).map((f) => sameAs(f, bundle)));
-  const now = lint(after);
-  return {
-    isGone: !now.some((f) => sameAs(f, after) === sameAs(finding, bundle)),
-    brings: now.filter((f) => !was.has(sameAs(f, after))),
-  };
+  const left = new Map<string, number>();
+  for (const f of lint(bundle)) left.set(sameAs(f, bundle), (left.get(sameAs(f, bundle)) ?? 0) + 1);
+  // the same thing found once more than before is brought as well
+  const before = left.get(sameAs(finding, bundle)) ?? 0;
+  const brings: Finding[] = [];
+  let again = 0;
+  for (const f of lint(after)) {
+    const same = sameAs(f, after);
+    if (same === sameAs(finding, bundle)) again += 1;
+    const n = left.get(same) ?? 0;
+    if (n === 0) brings.push(f);
+    left.set(same, Math.max(0, n - 1));
+  }
+  return { isGone: again < before, brings };
 }

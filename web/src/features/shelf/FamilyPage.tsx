@@ -7,6 +7,7 @@ import { FamilyBar } from '../../parts/family/FamilyBar.tsx';
 import { familyAddress, familyTabs } from '../../parts/family/family-tabs.ts';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
+import { Told } from '../../parts/undo/Told.tsx';
 import { ChartsTab } from './ChartsTab.tsx';
 import { CodesTab } from './CodesTab.tsx';
 import { FindingsList } from './FindingsList.tsx';
@@ -64,7 +65,11 @@ export default function FamilyPage() {
       {tab === 'Charts' && <ChartsTab {...props} />}
       {tab === 'Settings' && <SettingsTab {...props} />}
       {tab === 'Sources' && <SourcesTab {...props} />}
-      {tab === 'To fix' && writes && <FindingsList {...props} />}
+      {tab === 'To fix' && writes && (
+        <Told>
+          <FindingsList {...props} />
+        </Told>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import {
   type Answer,
   begunStations,
+  betweenNowAndPublished,
   type FindingCode,
   type FindingGroup,
   groupFindings,
@@ -36,12 +37,42 @@ export function FindingsList(props: TabProps) {
   const open = data.filter((f) => f.accepted === null);
   return (
     <div className="stack">
+      <ToPublished findings={data} entries={props.entries} />
       {open.length === 0 && <Empty title="Nothing open" />}
       {groupFindings(open).map((group) => (
         <Group key={group.severity + group.code} group={group} {...props} />
       ))}
       <Standing findings={data.filter((f) => f.accepted !== null)} {...props} />
     </div>
+  );
+}
+
+const betweenWords = {
+  fix: (n: number) => `${n} must be fixed: a reviewer cannot publish before`,
+  submit: (n: number) => (n === 1 ? '1 draft is not handed in yet' : `${n} drafts are not handed in yet`),
+  review: (n: number) => `${n} ${n === 1 ? 'waits' : 'wait'} for a reviewer`,
+} as const;
+
+/** What stands between the unit as it is written and what technicians have of it. */
+function ToPublished({ findings, entries }: Pick<TabProps, 'entries'> & { findings: readonly Found[] }) {
+  const between = betweenNowAndPublished(findings, entries);
+  if (between.length === 0) return <p className="soft">All of it is published.</p>;
+  return (
+    <section className="sheet" aria-label="between now and published">
+      <strong>Between now and published</strong>
+      <ol className="to-published">
+        {between.map(({ what, count }) => (
+          <li key={what}>
+            {betweenWords[what](count)}
+            {what === 'review' && (
+              <>
+                : <Link to="/bench">on the Bench</Link>
+              </>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
 
