@@ -210,3 +210,25 @@ test('modes are a map, and the tests of a mode are followed along in the field',
   await expect(technician.page.locator('li.fail')).toHaveCount(1);
   await expect(technician.page.locator('li.pass')).toHaveCount(2);
 });
+
+test('what is found in a way is mended by one press, taken back, and mended again', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/wexmorl-s5?room=Routes');
+  await trainer.adds('route', 'Never let go');
+  await writes(page, 'from standby\nhold green\n');
+  await page.keyboard.press('Control+s');
+  await trainer.sees('Saved as revision 1.');
+  await page.goto('/shelf/wexmorl-s5?room=To%20fix');
+  await expect(page.getByRole('region', { name: 'between now and published' })).toContainText('not handed in yet');
+  const found = page.getByText(/is held, and nothing says when to let go/);
+  await expect(found).toBeVisible();
+  await trainer.press(/^Let go of/);
+  await expect(found).toHaveCount(0);
+  await trainer.press('Undo');
+  await expect(found).toBeVisible();
+  await trainer.press(/^Let go of/);
+  await expect(found).toHaveCount(0);
+  await page.goto('/shelf/wexmorl-s5/route/never-let-go');
+  await expect(line(page, 'let-go')).toBeVisible();
+});
