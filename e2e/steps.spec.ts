@@ -63,3 +63,39 @@ test('how a row of lamps says a code is learnt from three codes, and taken back'
   await page.keyboard.press('Control+z');
   await trainer.seesNot('C06 as it was seen');
 });
+
+test('a unit is begun from one like it; what was carried over is marked until somebody has looked at it', async ({
+  desk,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf');
+  await trainer.press('Add unit');
+  const asked = page.getByRole('dialog', { name: 'Add unit' });
+  await asked.getByLabel('Name').fill('Brindlewick G5');
+  await asked.getByLabel('Begin from').selectOption({ label: 'Brindlewick G4, which is like it' });
+  await asked.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page).toHaveURL(/\/shelf\/brindlewick-g5\/steps/);
+  // its plates and its look are not carried over
+  await trainer.sees('Still missed');
+  await page.getByRole('link', { name: /^\d+ carried over, not looked at yet$/ }).click();
+  await page.getByRole('button', { name: /carried over and nobody has looked at here/ }).click();
+  // one of them, then the rest in one go
+  const rows = page.getByText(/was carried over from “Brindlewick G4”, and nobody has looked at it here yet/);
+  await expect(rows.first()).toBeVisible();
+  const all = await rows.count();
+  await page.getByRole('button', { name: 'It is so here too', exact: true }).first().click();
+  await expect(rows).toHaveCount(all - 1);
+  await trainer.press(new RegExp(`^It is so here too: all ${all - 1}$`));
+  await expect(rows).toHaveCount(0);
+  await page.goto('/shelf/brindlewick-g5/steps');
+  await trainer.seesNot(/carried over, not looked at yet/);
+  await page
+    .getByRole('navigation', { name: 'steps' })
+    .getByRole('button', { name: /What it is/ })
+    .click();
+  await trainer.press('Abandon this unit');
+  await trainer.press('Abandon it');
+  await expect(page).toHaveURL(/\/shelf$/);
+  await trainer.seesNot('Brindlewick G5');
+});

@@ -181,6 +181,7 @@ export { begunStations } from './library/begun-stations.ts';
 // library
 export { betweenNowAndPublished } from './library/between.ts';
 export { choicesAt } from './library/choices-at.ts';
+export { copyUnit, lookedAt } from './library/copy-unit.ts';
 export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { problemsIn } from './library/entry-problems.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stationOf } from './library/lint.ts';

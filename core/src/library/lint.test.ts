@@ -209,6 +209,7 @@ const fixtures: Partial<Record<FindingCode, () => Bundle | Finding[]>> = {
       { id: 'a', traits: new Map([['lamps', '5']]) },
       { id: 'b', traits: new Map([['display', 'none']]) },
     ]),
+  'carried-over': () => washer('code', 'k19', () => ({ carriedFrom: 'Another unit' })),
   'look-again': () => {
     const bundle = glasswasher();
     const document = bundle.entries.find((e) => e.kind === 'source' && e.sort === 'document');

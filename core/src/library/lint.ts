@@ -15,6 +15,7 @@ import { lintRoutes } from '../route-lint/family.ts';
 import { lintFamily } from '../unit/lint.ts';
 import { lintReach, lintTrade } from '../unit/lint-around.ts';
 import { acceptanceOf } from './accepted.ts';
+import { lintCarried } from './copy-unit.ts';
 import { lintHazards } from './hazards.ts';
 import { lintEditions } from './look-again.ts';
 import { validate } from './validate.ts';
@@ -80,7 +81,7 @@ function looseEnds(bundle: Bundle): Finding[] {
   });
   findings.push(...lintCodeTable(codes, families[0]?.entry), ...lintCircles(codes));
   for (const { entry, at } of placed('setting')) findings.push(...lintSetting(entry, at));
-  findings.push(...lintEditions(bundle));
+  findings.push(...lintEditions(bundle), ...lintCarried(bundle));
   for (const { entry, at } of placed('access')) findings.push(...lintAccess(entry, at));
   for (const { entry, at } of [...placed('code'), ...placed('symptom')]) {
     findings.push(...lintCode(entry, at));

@@ -1,6 +1,7 @@
 import { nearest } from '../base/nearest.ts';
 import type { Path } from '../base/path.ts';
 import { choicesAt } from '../library/choices-at.ts';
+import { lookedAt } from '../library/copy-unit.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { type Entry, entrySchemas } from '../model/entry.ts';
 import type { Finding } from '../model/finding.ts';
@@ -29,6 +30,11 @@ function mended(f: Finding, bundle: Bundle, words: string, change: (value: unkno
   const entry = list === 'entries' && typeof index === 'number' ? bundle.entries[index] : undefined;
   // whether it is an entry still is for its schema to say, where the mend is tried
   return entry && path.length > 0 ? [{ words, entries: [changedAt(entry, path, change) as Entry] }] : [];
+}
+
+function mendedWhole({ at }: Finding, bundle: Bundle, words: string, change: (entry: Entry) => Entry): Mend[] {
+  const entry = typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
+  return entry ? [{ words, entries: [change(entry)] }] : [];
 }
 
 const valueAt = (value: unknown, path: Path): unknown =>
@@ -65,6 +71,7 @@ export const entryMenders: Menders = {
     ...mended(f, bundle, `Take “${f.wanted.id}” out there`, () => undefined),
   ],
   'part-unknown': (f, bundle) => meant(f, bundle, f.id),
+  'carried-over': (f, bundle) => mendedWhole(f, bundle, 'It is so here too', lookedAt),
   'least-over-most': (f, bundle) =>
     mended(f, bundle, 'Change the two round', (v) => {
       const own = v as { least: unknown; most: unknown };

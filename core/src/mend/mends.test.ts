@@ -47,6 +47,8 @@ const fixtures: Partial<Record<FindingCode, () => Bundle>> = {
         ? { ...e, steps: [...e.steps, { kind: 'set', control: 'braeker' as ControlId, to: 'on' as PlaceId }] }
         : e,
     ),
+  'carried-over': () =>
+    washer((e) => (e.kind === 'mode' && e.id === 'memory' ? { ...e, carriedFrom: 'Another unit' } : e)),
   'dangling-id': () =>
     washer((e) => (e.kind === 'code' && e.id === 'k19' ? { ...e, chart: 'no-such-chart' as Chart['id'] } : e)),
 };
@@ -84,6 +86,7 @@ describe('what is found is gone after any of its mends, and nothing wrong comes 
     ['recalibration-missing', 'Recalibrate after it by “Set the fill level to zero”'],
     ['dangling-id', 'Take “no-such-chart” out there'],
     ['part-unknown', '“breaker” is meant'],
+    ['carried-over', 'It is so here too'],
     ['least-over-most', 'Change the two round'],
     ['bounds-upside-down', 'Change the two round'],
   ])('%s: %s', (code, words) => {

@@ -13,5 +13,9 @@ export const Accepted = z.strictObject({
 });
 export type Accepted = z.infer<typeof Accepted>;
 
-/** What every entry may carry: the findings about it that were accepted. */
-export const acceptances = { accepted: z.array(Accepted).max(200).optional() };
+/** What every entry may carry: the findings about it that were accepted, and whether it is another unit's still. */
+export const acceptances = {
+  accepted: z.array(Accepted).max(200).optional(),
+  /** The unit it was carried over from, until somebody has looked at it here. */
+  carriedFrom: Label.optional(),
+};

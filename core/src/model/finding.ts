@@ -227,6 +227,7 @@ type Facts =
   | Readonly<{ code: 'variants-gap'; severity: 'warning'; model: string; from: string | null; below: string | null }>
   | Readonly<{ code: 'variants-missing'; severity: 'hint'; text: string; variants: string[] }>
   | Readonly<{ code: 'families-alike'; severity: 'warning'; families: [string, string]; missing: string[] }>
+  | Readonly<{ code: 'carried-over'; severity: 'warning'; title: string; from: string }>
   | Readonly<{ code: 'look-again'; severity: 'hint'; text: string; source: string; edition: string }>
   | Readonly<{ code: 'setting-not-allowed'; severity: 'error'; setting: string; value: string }>
   | Readonly<{ code: 'scope-exceeded'; severity: 'warning'; node: string; needs: string; audience: string }>;

@@ -19,6 +19,7 @@ const together: Readonly<Record<string, (n: number) => string>> = {
   'hazards-missing': (n) => `${n} that do not say what can hurt`,
   'look-alike-danger': (n) => `${n} codes easily taken for a more dangerous one`,
   'suspect-untested': (n) => `${n} suspects no chart comes to`,
+  'carried-over': (n) => `${n} that were carried over and nobody has looked at here`,
   'look-again': (n) => `${n} that lean on a source with a new edition`,
 } satisfies Partial<Record<FindingCode, (n: number) => string>>;
 

@@ -114,6 +114,7 @@ const todo: Readonly<Record<FindingCode, string>> = {
   'variants-gap': 'Widen a variant, add one, or accept that those units are not looked after.',
   'variants-missing': 'Add an entry for them, or accept that they do not have it.',
   'families-alike': 'Add a sign that tells them apart.',
+  'carried-over': 'Look at it on this unit; say that it is so here too, or mend it.',
   'look-again': 'Look at it again, and say so.',
   'setting-not-allowed': 'Correct the value, or what is allowed.',
   'scope-exceeded': 'Hand on before this step, or raise who the chart is for.',

@@ -191,6 +191,7 @@ const words: { [C in FindingCode]: (f: Extract<Finding, { code: C }>) => string 
   'variants-missing': (f) => `${f.text} has no entry for ${f.variants.join(', ')}.`,
   'families-alike': (f) =>
     `The families ${f.families.join(' and ')} cannot be told apart by what is seen${f.missing.length > 0 ? `; “${f.missing.join('”, “')}” is known for one only` : ''}.`,
+  'carried-over': (f) => `“${f.title}” was carried over from “${f.from}”, and nobody has looked at it here yet.`,
   'look-again': (f) => `${f.text} leans on “${f.source}”, which has a new edition (${f.edition}): look at it again.`,
   'setting-not-allowed': (f) => `“${f.value}” is not among the values “${f.setting}” allows.`,
   'scope-exceeded': (f) => `“${f.node}” is for ${f.needs}, the chart is for ${f.audience}.`,

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import {
   type EntryKey,
   entrySchemas,
+  lookedAt,
   placeWords,
   problemsOf,
   type RevisionWithBody,
@@ -65,7 +66,8 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
   const run = async () => {
     if (!isDirty || !isSound || saving.isLoading) return;
     setSaid(null);
-    const result = await save({ key: entryKey, basedOn, note: note.trim(), body });
+    // who saves it here has looked at it here
+    const result = await save({ key: entryKey, basedOn, note: note.trim(), body: lookedAt(body) });
     if (result.data) {
       dispatch(draftSaved({ number: result.data.number, body: result.data.body }));
       setSaid(`Saved as revision ${result.data.number}.`);

@@ -3,9 +3,11 @@ import {
   type Answer,
   type ChartId,
   type Code,
+  type Entry,
   entriesOf,
   type FindingGroup,
   keyText,
+  lookedAt,
   type Source,
   type Symptom,
   titleOf,
@@ -20,6 +22,8 @@ import { useJob } from './table/use-job.ts';
 type Found = Answer<'findings'>[number];
 type Row = Code | Symptom;
 type Cure = Readonly<{ kind: 'source' | 'chart'; asks: string; with: (row: Row, id: string) => Row }>;
+/** What is the same for all of them, and asks nothing. */
+type Plain = Readonly<{ words: string; with: (entry: Entry) => Entry }>;
 
 /** What one choice mends for many entries at once. */
 const cures: Readonly<Record<string, Cure>> = {
@@ -35,8 +39,40 @@ const cures: Readonly<Record<string, Cure>> = {
   },
 };
 
+const plainCures: Readonly<Record<string, Plain>> = {
+  'carried-over': { words: 'It is so here too', with: lookedAt },
+};
+
+/** One press for every entry of a group that is mended the same way. */
+function MendAlike({ group, entries, cure }: TabProps & { group: FindingGroup<Found>; cure: Plain }) {
+  const [save] = api.useSaveDraftsMutation();
+  const run = useJob();
+  const keys = new Set(group.findings.flatMap((f) => (f.entry ? [keyText(f.entry)] : [])));
+  const items = entries.flatMap(({ body, number }) =>
+    keys.has(keyText(body)) ? [{ basedOn: number, body: cure.with(body) }] : [],
+  );
+  return (
+    <div className="stack">
+      <div className="row">
+        <Button
+          disabled={run.job?.state === 'running'}
+          onClick={() => void run.start(() => save({ note: cure.words, submit: null, items }))}
+        >
+          {cure.words}: all {items.length}
+        </Button>
+      </div>
+      <JobBar run={run} what="saying it for all" />
+    </div>
+  );
+}
+
 /** One choice for every entry of a group; written as drafts, which stay to be looked at and submitted. */
-export function MendAll({ group, entries }: TabProps & { group: FindingGroup<Found> }) {
+export function MendAll({ group, ...props }: TabProps & { group: FindingGroup<Found> }) {
+  const plain = plainCures[group.code];
+  return plain ? <MendAlike group={group} cure={plain} {...props} /> : <MendByChoice group={group} {...props} />;
+}
+
+function MendByChoice({ group, entries }: TabProps & { group: FindingGroup<Found> }) {
   const [picked, setPicked] = useState('');
   const [save] = api.useSaveDraftsMutation();
   const run = useJob();

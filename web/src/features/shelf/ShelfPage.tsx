@@ -5,10 +5,10 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
-import { AddEntry } from '../../parts/family/AddEntry.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Empty, Loading } from '../../parts/states/States.tsx';
+import { AddUnit } from './AddUnit.tsx';
 import { BringIn } from './BringIn.tsx';
 import { FirstStart } from './first-start/FirstStart.tsx';
 import { sampleFamily } from './first-start/sample.ts';
@@ -47,7 +47,7 @@ export default function ShelfPage() {
                 <Button startIcon={<AddIcon />} onClick={() => setImporting(true)}>
                   Import
                 </Button>
-                <AddEntry scope="" kind="family" taken={cards.map((c) => c.family.id)} />
+                <AddUnit units={cards.map((c) => c.family)} />
               </>
             )}
           </>

@@ -38,11 +38,7 @@ export function AddEntry({ scope, kind, taken }: Props) {
     event.preventDefault();
     setTried(true);
     if (wrong) return;
-    const family = kind === 'family' ? id : scope;
-    // a unit is begun step by step
-    void navigate(
-      `/shelf/${family}/${kind === 'family' ? 'steps' : `${kind}/${id}`}?new=${encodeURIComponent(name.trim())}`,
-    );
+    void navigate(`/shelf/${scope}/${kind}/${id}?new=${encodeURIComponent(name.trim())}`);
     setOpen(false);
     setName('');
     setTried(false);

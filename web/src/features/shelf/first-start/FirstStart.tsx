@@ -9,7 +9,7 @@ import type { Role } from '@wire-trail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../foundation/api.ts';
-import { AddEntry } from '../../../parts/family/AddEntry.tsx';
+import { AddUnit } from '../AddUnit.tsx';
 import { JobBar } from '../table/JobBar.tsx';
 import { useJob } from '../table/use-job.ts';
 import { fetchSample } from './sample.ts';
@@ -93,7 +93,7 @@ export function FirstStart({ who, onImport }: { who: Role; onImport: () => void 
           <h3>With a unit of your own</h3>
           <p className="soft">By its name; seven steps lead on from there, left and come back to at any time.</p>
           <div>
-            <AddEntry scope="" kind="family" taken={[]} />
+            <AddUnit units={[]} />
           </div>
         </div>
         <div className="sheet stack">

@@ -42,6 +42,7 @@ export default function StepsPage() {
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
   const name = own?.name ?? fresh ?? family;
   const current = stands.find((s) => s.step === at) as StepStands;
+  const carried = entries.filter((e) => e.body.carriedFrom !== undefined).length;
   const next = unitSteps[unitSteps.indexOf(at) + 1];
   const before = unitSteps[unitSteps.indexOf(at) - 1];
   return (
@@ -49,7 +50,16 @@ export default function StepsPage() {
       <PageBar
         above={[{ name: 'Shelf', to: '/shelf' }, ...(own ? [{ name, to: `/shelf/${family}` }] : [])]}
         title={own ? 'Step by step' : name}
-        state={<span className="tag">kept as you go</span>}
+        state={
+          <>
+            <span className="tag">kept as you go</span>
+            {carried > 0 && (
+              <Link className="tag" to={`/shelf/${family}?room=To%20fix`}>
+                {carried} carried over, not looked at yet
+              </Link>
+            )}
+          </>
+        }
       />
       <div className={at === 'what' ? 'unit-steps wide' : 'unit-steps'}>
         <List component="nav" aria-label="steps" className="step-list">
