@@ -37,7 +37,8 @@ async function faultsOf(page: Page, only?: string): Promise<string[]> {
 
 /** Places with no ink that another place has not: looked at in one look only. */
 const sameInks = new Set([
-  ...['found', 'a step of the way in', 'after a try', 'a window', '/nowhere', '/shelf', 'Close'],
+  ...['found', 'a step of the way in', 'after a try', 'a window', '/nowhere', '/shelf', '/which'],
+  ...['Prove', 'Close', 'Log', 'a walk in the log'],
   ...['mode/memory', 'panel/front'].map((entry) => `/shelf/brindlewick-g4/${entry}`),
   ...['/bench', '/shelf/brindlewick-g4', '/shelf/brindlewick-g4?room=Codes'],
 ]);

@@ -34,6 +34,16 @@ describe('the steps a unit is written in', () => {
     expect(stands(without(...kinds), step).lacks).toContain(lacks);
     expect(stands(without(...kinds), 'what')).toEqual(stands(without(), 'what'));
   });
+  it('what was carried over is to be looked at where it is written, and nowhere else', () => {
+    const carried = without().map((e): Entry => (e.kind === 'code' ? { ...e, carriedFrom: 'Another unit' } : e));
+    const codes = carried.filter((e) => e.kind === 'code').length;
+    expect(stands(carried, 'codes').lacks).toEqual([
+      ...stands(without(), 'codes').lacks,
+      `a look at ${codes} things carried over`,
+    ]);
+    for (const step of unitSteps.filter((s) => s !== 'codes'))
+      expect(stands(carried, step)).toEqual(stands(without(), step));
+  });
   it('what all units share is none of its own until a code leads there', () => {
     const charts = without().flatMap((e) => (e.kind === 'chart' ? [e] : []));
     const [one] = charts;

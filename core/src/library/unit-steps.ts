@@ -170,5 +170,27 @@ export function unitStepsOf(entries: readonly Entry[]): StepStands[] {
             ),
     },
   };
-  return unitSteps.map((step) => ({ step, ...stands[step] }));
+  return unitSteps.map((step) => {
+    const carried = all.entries.filter((e) => e.carriedFrom !== undefined && stepOf[e.kind] === step).length;
+    const { lacks, ...own } = stands[step];
+    return {
+      step,
+      ...own,
+      lacks: [...lacks, ...when(carried > 0, `a look at ${many(carried, 'thing', 'things')} carried over`)],
+    };
+  });
 }
+
+/** The step in which an entry is written. */
+const stepOf: Partial<Record<Entry['kind'], UnitStep>> = {
+  family: 'what',
+  panel: 'panel',
+  mode: 'ways',
+  route: 'ways',
+  access: 'ways',
+  readout: 'shown',
+  code: 'codes',
+  symptom: 'codes',
+  setting: 'codes',
+  chart: 'tests',
+};

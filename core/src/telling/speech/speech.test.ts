@@ -123,7 +123,7 @@ describe('speech, read', () => {
         const more = all.map((r, i) => (i === at ? { ...r, n: 9 } : r));
         expect(about(say(all), say(more))).toContain('count');
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 
@@ -162,7 +162,7 @@ describe('speech, read', () => {
       fc.property(fc.array(talk, { maxLength: 3 }), fc.array(talk, { maxLength: 3 }), (before, after) => {
         expect(steps([...before, told, ...after].join(' '))).toEqual(alone);
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
     expect(alone.length).toBe(5);
   });
