@@ -95,6 +95,8 @@ export const timesAt = (words: readonly Word[], at: number): Readonly<{ n: numbe
   if (
     w.value !== null &&
     ['times', 'time', 'x', 'presses', 'taps', 'pushes', 'pulls', 'nudges'].includes(words[at + w.span]?.word ?? '') &&
+    // `nine times out of ten`: how often it is so
+    !(words[at + w.span + 1]?.word === 'out' && words[at + w.span + 2]?.word === 'of') &&
     Number.isInteger(w.value)
   )
     return { n: w.value, length: w.span + 1 };

@@ -115,7 +115,11 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       r.actsAhead = itemsOf(segments[k]?.words ?? [], r.called, r.last).some(isOf('control', 'clicks'));
     // `Anna pressed Light, and that's wrong`
     if (takesBack(s) && segments[i - 1]?.sentence === s.sentence && /\b(?:that|that's|this|it)\b/.test(saidOf(s))) {
-      while (r.made.at(-1)?.sentence === s.sentence && r.made.at(-1)?.step.kind === 'press') r.made.pop();
+      for (let m = r.made.at(-1); m?.sentence === s.sentence; m = r.made.at(-1)) {
+        if (m.step.kind !== 'press' && m.step.kind !== 'set') break;
+        if (m.step.kind === 'set') r.places.delete(m.step.control);
+        r.made.pop();
+      }
       continue;
     }
     if (takesBack(s) && segments[i - 1]?.sentence !== s.sentence && tellsPresses(r, segments, i + 1)) {
@@ -147,7 +151,7 @@ const countsAlong = /(?:^|\b(?:and|so) )(?:(?:one|two|three|four|five|six|seven|
 
 /** `No.`, `Wrong.`: what was just told is taken back. */
 const takesBack = (segment: Segment): boolean =>
-  /^(?:and |but |which |so )*(?:that|that's|this|it|thats)(?: is| was)? (?:wrong|not right|no good|a mistake|the mistake|incorrect|false)$|^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(
+  /^(?:and |but |which |so )*(?:that|that's|this|it|thats)(?: is| was)? (?:wrong|not right|no good|(?:a|the|my|his|our) mistake|incorrect|false)$|^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(
     saidOf(segment),
   );
 /** Whether the next sentence tells presses again. */
@@ -404,6 +408,11 @@ export function read(r: Reader, segment: Segment): void {
     /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
+    // `is the door shut? … Open it, please.`
+    const [asked, ...more] = items.filter(isOf('control')).filter((c) => !isPush(c.own));
+    const asksHow =
+      /^(?:and |so |ok |okay |right |fine )*(?:is|was|are) (?:the|your|that) [\w ]+ (?:shut|closed|open|on|off|in|out|up|down)$/;
+    if (asked && more.length === 0 && asksHow.test(saidOf(segment))) r.last = [asked.own];
     if (named(items)) r.holes.push({ ...at, why: 'asked' });
     return;
   }
@@ -449,6 +458,28 @@ export function read(r: Reader, segment: Segment): void {
   const isBare = !items.some(isOf('control')) || segment.words.some((w) => w.word === 'it' || w.word === 'them');
   if (r.measured.has(segment.sentence) && !r.flows && isBare) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `the key’s on, still on, he doesn’t touch that`
+  if (
+    /^(?:and |but )?(?:[\w ]+ )?the [\w ]+(?: is)? (?:on|off|in|out|open|shut)$/.test(saidOf(segment)) &&
+    /^(?:still|and stays|it stays|stays)\b|n't touch\b/.test(r.ahead.slice(0, 2).map(saidOf).join(' '))
+  ) {
+    r.last = items.filter(isOf('control')).map((c) => c.own);
+    return;
+  }
+  // `I had switched the key off and that was my mistake`
+  if (/\bthat (?:is|was) (?:my|the|a|his|her|our) mistake$/.test(saidOf(segment))) {
+    if (named(items)) r.holes.push({ ...at, why: 'warned' });
+    return;
+  }
+  // `Horn, a short one`
+  if (/^(?:just )?(?:a|one) (?:short|quick|brief|little) (?:one|press|tap|push)$/.test(saidOf(segment))) {
+    const [key, ...others] = r.last;
+    const made = r.made.at(-1);
+    const isMade = made?.sentence === r.sentence && made.step.kind === 'press';
+    if (key && others.length === 0 && isPush(key) && !isMade)
+      r.put({ kind: 'press', control: key.control.id, times: 1 }, at);
     return;
   }
   // `the selector stands on auto`: where one finds it
@@ -536,6 +567,16 @@ export function read(r: Reader, segment: Segment): void {
     !(first.word === 'because' && items.length === 2 && items[0]?.is === 'within' && items[1]?.is === 'length')
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `if you hold Alarm for five seconds the list is emptied`: how it is done
+  const emptied =
+    /^(?:and |but |so )?if you (?=(?:hold|press|keep|push|tap|touch)\b).*\b(?:emptied|empties|cleared|clears|erased|erases|wiped|wipes|deleted|deletes|reset|resets)\b/.exec(
+      `${saidOf(segment)} ${r.ahead.slice(0, 1).map(saidOf).join()}`,
+    );
+  if (emptied && items[0]?.is === 'if') {
+    const you = segment.words.findIndex((w) => w.word === 'you');
+    read(r, { ...segment, words: segment.words.slice(you + 1), joined: 'then' });
     return;
   }
   if (items[0]?.is === 'if' && r.branch?.otherwise !== null && r.branch !== null) return;

@@ -33,6 +33,15 @@ export function handWords(s: Scan): boolean {
     take(wordsIn(does[0]), { is: 'control', own: before, place: doneTo });
     return true;
   }
+  // `F1 and F2, thumbs on both`
+  const keeps =
+    /^(?:thumbs?|fingers?|hands?) (?:are |go |goes |stay |stays |is )?on (both|them|these|those|it)(?= |$)/.exec(here);
+  if (keeps) {
+    put(i, 1, { is: 'act', act: 'hold', word: 'hold' });
+    put(i + wordsIn(keeps[0]) - 1, 1, { is: keeps[1] === 'both' ? 'both' : 'it' });
+    s.i += wordsIn(keeps[0]);
+    return true;
+  }
   // `press both, just a tap, not a hold`: how, not what
   const manner =
     /^(?:just |only |but )*a (?:short |quick |brief )?(?:tap|press|touch|push)(?: ,)?(?: (?:not|no) (?:a )?(?:long )?(?:hold|press|push|one))?(?= |$)/.exec(

@@ -422,6 +422,16 @@ export function placeAt(
   return place === null ? null : { place, length: 1 };
 }
 
+/** `the switch`, where the unit has one: what it is, not what is done. */
+export function switchAt(words: readonly Word[], at: number, called: Called): ControlFacts | null {
+  if (words[at]?.word !== 'switch' || !/^(?:the|this|that|its|a)$/.test(words[at - 1]?.word ?? '')) return null;
+  const all = [...called.facts.controls.values()].filter(
+    ({ control, mechanism }) =>
+      mechanism.kind !== 'push' && (/^(?:switch|rocker)$/.test(control.look) || /\bswitch\b/i.test(control.label)),
+  );
+  return all.length === 1 ? (all[0] ?? null) : null;
+}
+
 /** What gives the unit its supply, as somebody means it who says no more than on, off, in or out. */
 export function supplyFor(called: Called, word: string): ControlFacts | null {
   const all = called.facts.supply;

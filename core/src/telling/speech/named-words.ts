@@ -1,7 +1,7 @@
 import { LampColour } from '../../model/lamp.ts';
 import type { Light } from './item.ts';
 import { actOf, unitMs } from './lexicon.ts';
-import { mentionAt, placeAt } from './mentions.ts';
+import { mentionAt, placeAt, switchAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
 
@@ -35,6 +35,15 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
 /** A control with its place, a sign with what it does. */
 export function namedWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `flip the switch back on`
+  const plain = switchAt(words, i, called);
+  if (plain) {
+    const k = words[i + 1]?.word === 'back' ? i + 2 : i + 1;
+    const isWhere = /^(?:the|its|your|that|this)$/.test(words[k + 1]?.word ?? '');
+    const place = isWhere ? null : placeAt(words, k, plain);
+    take(place ? k + place.length - i : 1, { is: 'control', own: plain, place: place?.place ?? null });
+    return true;
+  }
   const sign = mentionAt(words, i, called.signs);
   const called1 = mentionAt(words, i, called.controls);
   // a bare number names a switch only where switches of a row are being told

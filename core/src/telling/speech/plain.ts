@@ -1,5 +1,4 @@
 import type { SignId } from '../../base/ids.ts';
-import { ordinalOf } from '../../spoken/numbers.ts';
 import { keptPressed, pressedOnce, readHold, readRelease, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { actOf } from './lexicon.ts';
@@ -9,6 +8,7 @@ import { readPress } from './presses.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
+import { countsSounds } from './sounds.ts';
 import { readSet, readTurn } from './turns.ts';
 import { readWait } from './waits.ts';
 
@@ -182,61 +182,7 @@ export function readPlain(
     if (r.held.length > 0) r.nth = { n: 1, sentence: r.sentence };
     return;
   }
-  // `there's another beep`: once more than before
-  const further = after?.is === 'sign' ? after.signs[0] : items.find(isOf('sign'))?.signs[0];
-  if (
-    /\b(?:another|one more)\b/.test(saidOf(segment)) &&
-    heard &&
-    sound?.kind === 'sound' &&
-    further?.id === sound.sign &&
-    r.held.length > 0 &&
-    items.every(isOf('sign', 'act', 'it', 'light', 'number', 'nth'))
-  ) {
-    r.nth = { n: (r.nth?.n ?? sound.times ?? 1) + 1, sentence: r.sentence };
-    r.made[r.made.length - 1] = { ...heard, sentence: r.sentence };
-    return;
-  }
-  // `one more comes`: the same once more
-  if (
-    /^(?:and |then )*(?:one more|another(?: one)?|a further one) (?:comes|follows|is coming|to come|will come|sounds)$/.test(
-      saidOf(segment),
-    ) &&
-    r.lastSign?.kind === 'sound' &&
-    r.held.length > 0
-  ) {
-    r.nth = { n: (r.nth?.n ?? r.lastSign.times ?? 1) + 1, sentence: r.sentence };
-    return;
-  }
-  // `and a third one`: of the same
-  const only = items.find(isOf('nth'));
-  if (
-    only &&
-    sound?.kind === 'sound' &&
-    heard &&
-    r.held.length > 0 &&
-    items.every(isOf('nth', 'it', 'moment', 'number'))
-  ) {
-    r.nth = { n: only.n, sentence: r.sentence };
-    r.made[r.made.length - 1] = { ...heard, sentence: r.sentence };
-    return;
-  }
-  // `it goes again`: the sound that was heard, once more
-  if (
-    lamp?.kind !== 'lamp' &&
-    /^(?:and )?(?:then )?it (?:goes|does it|does that|sounds|does) again$/.test(saidOf(segment)) &&
-    r.lastSign?.kind === 'sound'
-  ) {
-    const n = (r.nth?.n ?? r.lastSign.times ?? 1) + 1;
-    r.nth = { n, sentence: r.sentence };
-    return;
-  }
-  // `it beeps a second time and then you let go`
-  const timeOf = /\b(?:a|the|for the) (second|third|fourth|fifth) time\b/.exec(saidOf(segment));
-  const heardNow = r.lastSign?.kind === 'sound' && items.some((x) => x.is === 'sign' || x.is === 'it');
-  if (timeOf && heardNow && r.held.length > 0 && !items.some((x) => x.is === 'let-go' || x.is === 'control')) {
-    r.nth = { n: ordinalOf(timeOf[1] ?? '') ?? 2, sentence: r.sentence };
-    return;
-  }
+  if (countsSounds(r, segment, items)) return;
   // `and with those two pressed I plug the cable in`
   const rest = keptPressed(r, segment, items);
   if (rest) {

@@ -54,6 +54,10 @@ function hyphensOpened(words: readonly Word[], called: Called): Word[] {
   });
 }
 
+/** `Back and Next`: within a sentence what is written large is a name. */
+const isWrittenLarge = (words: readonly Word[], at: number): boolean =>
+  at > 0 && !/^[.!?\n;:…]$/.test(words[at - 1]?.raw ?? '') && /^\p{Lu}/u.test(words[at]?.raw ?? '');
+
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
   const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
@@ -73,6 +77,7 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     (at) => startsOn(reader, words, at),
     // `OK`, a key that is written so
     (at) => words[at]?.raw === words[at]?.raw.toUpperCase() && mentionAt(words, at, reader.called.controls) !== null,
+    (at) => isWrittenLarge(words, at) && mentionAt(words, at, reader.called.controls) !== null,
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, segments);
   else for (const segment of segments) hear(reader, segment);

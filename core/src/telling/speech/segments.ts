@@ -46,9 +46,27 @@ function withoutHedges(words: readonly Word[]): Word[] {
   return out;
 }
 
+/** `a couple of seconds, let's say five`: five seconds. */
+function saidExactly(words: readonly Word[]): Word[] {
+  const out = [...words];
+  for (let i = 0; i < out.length; i += 1) {
+    const vague = /^(?:a )?(?:couple of|few|some) (seconds|minutes) , (?:let(?:'s)? say|i'd say|say) /.exec(
+      out
+        .slice(i, i + 8)
+        .map((w) => w.word)
+        .join(' '),
+    );
+    const n = vague ? vague[0].trim().split(' ').length : 0;
+    const [much, unit] = [out[i + n], out.slice(i, i + 4).find((w) => w.word === vague?.[1])];
+    if (vague && unit && much && much.value !== null)
+      out.splice(i, n + much.span, much, ...out.slice(i + n + 1, i + n + much.span), unit);
+  }
+  return out;
+}
+
 /** What was taken back in the same breath gives way to what took its place: `three, no sorry, two clicks` is two clicks. */
 export function corrected(all: readonly Word[]): Word[] {
-  const words = withoutHedges(all);
+  const words = withoutHedges(saidExactly(all));
   const out: Word[] = [];
   for (let i = 0; i < words.length; i += 1) {
     const bare = (k: number): number => {
@@ -154,6 +172,7 @@ export function segmentsOf(
   startsPlace: (at: number) => boolean,
   startsOn: (at: number) => boolean,
   isName: (at: number) => boolean = () => false,
+  isLarge: (at: number) => boolean = () => false,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -309,7 +328,7 @@ export function segmentsOf(
       (w.word === 'next' && /^(?:the|your|a|very|this|that)$/.test(words[i - 1]?.word ?? ''))
     )
       own.push(w);
-    else if (joins.has(w.word)) {
+    else if (joins.has(w.word) && !isLarge(i)) {
       end('then');
       if (flows) sentence += 1;
       if (w.word !== 'then') own.push(w);

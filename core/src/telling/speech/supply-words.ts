@@ -1,4 +1,4 @@
-import { mentionAt, placeByVerb, supplyFor } from './mentions.ts';
+import { mentionAt, placeByVerb, supplyFor, switchAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** What gives a unit its current or takes it away, said in several words. */
@@ -19,7 +19,8 @@ export function supplyWords(s: Scan): boolean {
   const offOn = /^(off|on)(?: and|,) (off|on)(?: again)? (?:at|with|on|by)(?: the)? /.exec(here);
   if (offOn) {
     const k = offOn[0].trim().split(' ').length;
-    const named = mentionAt(words, i + k, called.controls);
+    const plain = switchAt(words, i + k, called);
+    const named = plain ? { of: plain, length: 1 } : mentionAt(words, i + k, called.controls);
     const first = named && placeByVerb(named.of, offOn[1] ?? '');
     const then = named && placeByVerb(named.of, offOn[2] ?? '');
     if (named && first && then && named.of.mechanism.kind === 'places') {

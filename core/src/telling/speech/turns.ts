@@ -68,7 +68,8 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     }
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
-    const before1 = r.made.at(-1)?.step;
+    const inSentence = r.made.findLast((m) => m.sentence === r.sentence && m.step.kind === 'turn');
+    const before1 = (inSentence ?? r.made.at(-1))?.step;
     // `two clicks back`
     const backWay =
       item.is === 'clicks' &&

@@ -42,7 +42,8 @@ export function readWait(
     before.step.times === 1 &&
     before.step.control !== 'any' &&
     before.sentence === r.sentence &&
-    r.pressedIn === r.sentence &&
+    // `leave it with the lock pad, three seconds`: nobody said it is pressed
+    (r.pressedIn === r.sentence || !/\b(?:press|push|tap|touch|hit)(?:es|ed|ing)?\b/.test(r.saidBefore)) &&
     r.made.filter((m) => m.sentence === r.sentence && m.step.kind === 'press').length === 1 &&
     segment.words.every(
       (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|a|good|long)$/.test(w.word),

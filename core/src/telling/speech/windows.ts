@@ -136,6 +136,9 @@ function openWindow(
     standing !== undefined &&
     isTrail(r, standing) &&
     standing.sentence >= r.sentence - 1;
+  // `you have half a minute from now`: for what comes
+  const isAhead =
+    /\bfrom (?:now|here|then)\b/.test(saidOf(segment)) && items.slice(0, within).every((x) => x.is !== 'control');
   const isTrailing =
     afterPresses ||
     (within > 0 && !bareName && !told && items.slice(0, within).some(isOf('act', 'control', 'clicks'))) ||
@@ -165,15 +168,17 @@ function openWindow(
     since = k;
   }
   const ownActs = r.flows && within > 0 && !bareName && items.slice(0, within).some(isDone);
-  const begun = afterPresses
-    ? run
-    : isAll
-      ? since
-      : ownActs
-        ? r.made.length
-        : isTrailing && before >= 0
-          ? before
-          : r.made.length;
+  const begun = isAhead
+    ? r.made.length
+    : afterPresses
+      ? run
+      : isAll
+        ? since
+        : ownActs
+          ? r.made.length
+          : isTrailing && before >= 0
+            ? before
+            : r.made.length;
   r.window = { mostMs: length.ms, from, at: begun, sentence: r.sentence };
   return own;
 }
