@@ -55,6 +55,17 @@ test('a code is edited, compared, submitted, and published by a reviewer who is 
   await reviewer.page.getByRole('link', { name: /K19 Rinse tank warms too late/ }).click();
   await expect(reviewer.page).toHaveURL(address);
   await reviewer.sees('Under 6 K rise in 18 min.');
+  // asked to change something, at its place; handed in again
+  await reviewer.type('What should be otherwise here', 'say which of the three loops');
+  await reviewer.press('Ask for the change');
+  await reviewer.sees(/returned by Demo reviewer/);
+  await page.reload();
+  await expect(page.getByRole('region', { name: /K19/ })).toContainText('say which of the three loops');
+  await page.goto('/shelf/brindlewick-g4/code/k19');
+  await trainer.press('Submit for review');
+  await expect(page).toHaveURL(/\/bench\/\d+$/);
+  await trainer.sees('in review');
+  await reviewer.page.goto(page.url());
   await reviewer.type('Comment', 'seen on unit G4-0417');
   await reviewer.press('Publish');
   await reviewer.sees(/published by Demo reviewer/);

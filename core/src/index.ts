@@ -191,6 +191,7 @@ export { type Preset, presets, presetWords, type States, statesOf, withStates } 
 export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
+export { readReviewNote, saidOfEntry, writeReviewNote } from './library/review-note.ts';
 export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
 export { entriesOfProposal } from './library/take-proposal.ts';
 export { type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from './library/unit-steps.ts';

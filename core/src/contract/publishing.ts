@@ -38,8 +38,12 @@ export const FindingView = z.strictObject({
   mends: z.array(z.string()),
 });
 
+/** A review is no longer than this. */
+export const mostReviewLetters = 16_000;
+
 const ChangeSetId = z.strictObject({ id: Counted });
-const Note = z.strictObject({ note: z.string().max(1000) });
+/** What a reviewer says: of all of it, and of single entries (`readReviewNote`). */
+const Note = z.strictObject({ note: z.string().max(mostReviewLetters) });
 
 /** Handing in, reviewing and publishing. */
 export const publishing = {

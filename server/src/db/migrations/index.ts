@@ -8,6 +8,7 @@ import * as sixth from './20261128110000-people-and-walks.ts';
 import * as seventh from './20261128200000-why-tries-failed.ts';
 import * as eighth from './20261128210000-who-may-act.ts';
 import * as ninth from './20261128220000-proposals.ts';
+import * as tenth from './20261129110000-longer-reviews.ts';
 
 /**
  * Every migration by its name, oldest first by name. Forward only; what an applied one leaves is never changed. Each may be
@@ -23,4 +24,5 @@ export const migrations: Readonly<Record<string, Knex.Migration>> = {
   '20261128200000-why-tries-failed': seventh,
   '20261128210000-who-may-act': eighth,
   '20261128220000-proposals': ninth,
+  '20261129110000-longer-reviews': tenth,
 };

@@ -1,23 +1,18 @@
 import Button from '@mui/material/Button';
-import { changeSetStateWords, kindWords, roleAtLeast, titleOf } from '@wire-trail/core';
+import { changeSetStateWords, groupBy, readReviewNote, roleAtLeast, writeReviewNote } from '@wire-trail/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
-import { ChangeList } from '../../parts/changes/ChangeList.tsx';
 import { Input } from '../../parts/field/Input.tsx';
 import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../parts/states/Failed.tsx';
 import { Loading } from '../../parts/states/States.tsx';
 import { Moment } from '../../parts/when/When.tsx';
-import { NewEntry } from './NewEntry.tsx';
+import { isOvertaken, ReviewedEntries } from './ReviewedEntries.tsx';
 
 /** A large set is looked at in pieces. */
 const atOnce = 200;
-
-/** Whether a newer revision of it is published: this one would take that back. */
-const isOvertaken = (item: { number: number; published: number | null }): boolean =>
-  item.published !== null && item.published > item.number;
 
 /** A publish set: what it changes, published as a whole or given back with a word. */
 export default function ChangeSetPage() {
@@ -27,12 +22,16 @@ export default function ChangeSetPage() {
   const { data: settings } = api.useSettingsQuery();
   const [publish, publishing] = api.usePublishMutation();
   const [giveBack, giving] = api.useGiveBackMutation();
-  const [note, setNote] = useState('');
+  const [all, setAll] = useState('');
+  const [said, setSaid] = useState<ReadonlyMap<string, string>>(new Map());
   const [shown, setShown] = useState(atOnce);
   const [problem, setProblem] = useState<ApiError | null>(null);
   if (error && !set) return <Failed error={error} again={() => void refetch()} />;
   if (!set || session.status !== 'signed-in') return <Loading what="the set" />;
   const { user } = session;
+  const told = readReviewNote(set.note);
+  const note = writeReviewNote({ all, of: said });
+  const asks = [...said.values()].filter((text) => text.trim() !== '').length;
   const own = set.authorId === user.id;
   const reviews = roleAtLeast(user.role, 'reviewer');
   const overtaken = set.state === 'in-review' && set.items.some(isOvertaken);
@@ -53,7 +52,7 @@ export default function ChangeSetPage() {
         {set.reviewer && ` · ${set.state} by ${set.reviewer}`}
         {set.ownReview && set.state === 'published' && <strong> · reviewed by its own author</strong>}
       </p>
-      {set.note && <div className="note">{set.note}</div>}
+      {told.all && <div className="note">{told.all}</div>}
       {problem && (
         <div className="note bad" role="alert">
           <strong>{problem.title}</strong>
@@ -67,30 +66,14 @@ export default function ChangeSetPage() {
           </ul>
         </div>
       )}
-      {set.items.slice(0, shown).map((item) => (
-        <section key={`${item.key.kind}${item.key.id}`} className="sheet">
-          <div className="row spread">
-            <h2>{titleOf(item.body)}</h2>
-            <span className="soft small">
-              {kindWords[item.key.kind]} · rev {item.number}
-              {item.before !== null && ` against rev ${item.before}`}
-            </span>
-          </div>
-          {isOvertaken(item) && (
-            <div className="note bad">
-              <strong>
-                Revision {item.published} has been published since this was submitted; publishing revision {item.number}{' '}
-                would take it back.
-              </strong>
-              <p>Give it back and save it anew on revision {item.published}. What differs between the two:</p>
-            </div>
-          )}
-          {item.before === null ? (
-            <NewEntry body={item.body} family={item.key.family} others={set.items.map((i) => i.body)} />
-          ) : (
-            <ChangeList changes={item.changes} />
-          )}
-        </section>
+      {[...groupBy(set.items.slice(0, shown), (i) => i.key.family ?? '').values()].map((items) => (
+        <ReviewedEntries
+          key={items[0]?.key.family}
+          family={items[0]?.key.family ?? null}
+          items={items}
+          said={set.state === 'in-review' ? said : told.of}
+          onSay={reviews && set.state === 'in-review' ? (key, text) => setSaid(new Map(said).set(key, text)) : null}
+        />
       ))}
       {set.items.length > shown && (
         <Button onClick={() => setShown(shown + atOnce)}>Show more of the {set.items.length}</Button>
@@ -101,8 +84,8 @@ export default function ChangeSetPage() {
             Comment
             <Input
               fullWidth
-              value={note}
-              onChange={(e) => setNote(e.target.value)}
+              value={all}
+              onChange={(e) => setAll(e.target.value)}
               placeholder="proved on the bench, on which unit"
               slotProps={{ input: { maxLength: 1000 } }}
             />
@@ -120,7 +103,11 @@ export default function ChangeSetPage() {
             )}
             {(reviews || own) && (
               <Button disabled={giving.isLoading} onClick={() => void run(giveBack({ id: set.id, note }))}>
-                {own ? 'Withdraw' : 'Give it back'}
+                {own
+                  ? 'Withdraw'
+                  : asks > 0
+                    ? `Ask for ${asks === 1 ? 'the change' : `the ${asks} changes`}`
+                    : 'Give it back'}
               </Button>
             )}
           </div>

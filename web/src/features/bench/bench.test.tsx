@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Answer, type ChangeSetState, FamilyId, keyOf, type Question, titleOf } from '@wire-trail/core';
+import { type Answer, type ChangeSetState, entriesOf, FamilyId, keyOf, type Question, titleOf } from '@wire-trail/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { openPage, person } from '../../testing/page.tsx';
 import { standInServer } from '../../testing/server.ts';
@@ -164,6 +164,38 @@ describe('a change set', () => {
       params: { id: '5' },
       body: { note: 'proved on unit 12' },
     });
+  });
+
+  it('a change is asked for at its place, and stands there for whoever submitted it', async () => {
+    const calls = open({}, person('reviewer'), { giveBack: undefined as never });
+    fireEvent.change(await screen.findByLabelText('What should be otherwise here'), {
+      target: { value: 'which lamp is dead then?' },
+    });
+    fireEvent.change(screen.getByLabelText('Comment'), { target: { value: 'nearly there' } });
+    fireEvent.click(button('Ask for the change') as HTMLElement);
+    await waitFor(() => expect(calls.find((c) => c.route === 'giveBack')).toBeTruthy());
+    const note = `nearly there\n[code:${code.id}] which lamp is dead then?`;
+    expect(calls.find((c) => c.route === 'giveBack')).toMatchObject({ params: { id: '5' }, body: { note } });
+    cleanup();
+    open({ state: 'returned', note }, person('trainer'));
+    const own = within(await screen.findByRole('region', { name: titleOf(code) }));
+    expect(own.getByText(/which lamp is dead then\?/)).toBeTruthy();
+    expect(screen.getByText('nearly there')).toBeTruthy();
+    expect(screen.queryByLabelText('What should be otherwise here')).toBeNull();
+  });
+
+  it('what is changed is shown as it will be, with what is to fix in it and what else leans on it', async () => {
+    const [way] = entriesOf(glasswasher, 'route');
+    if (!way) throw new Error('no route');
+    const leaning = { ...way, name: 'Reset for one code', onlyFor: [code.id] };
+    open({}, person('reviewer'), {
+      findings: [],
+      working: [{ ...keyOf(leaning), title: '', number: 1, state: 'published', published: 1, body: leaning }],
+    });
+    expect(await screen.findByText('Nothing to fix in it.')).toBeTruthy();
+    expect(screen.getByText(/Reset for one code/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'As it will be' }));
+    expect(await screen.findByText(code.saw)).toBeTruthy();
   });
 
   it.each<[string, Parameters<typeof open>, { publish: boolean | null; back: string | null }]>([
