@@ -3,6 +3,11 @@
  * is one edit. What is not here is said by its own name, in words.
  */
 export const fieldNames: Readonly<Record<string, string>> = {
+  saw: 'what the control saw',
+  carriedFrom: 'carried over from',
+  harmless: 'why nothing can hurt',
+  seeAlso: 'see also',
+  ifItFails: 'if it fails',
   sort: 'type',
   kind: 'type',
   reads: 'how it is read',
