@@ -9,7 +9,7 @@ import { mentionAt } from './mentions.ts';
 import { readPress } from './presses.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
-import { mustNotShow, quicken, see, shownIn } from './shown.ts';
+import { momentIn, mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { shownTextAt } from './shown-text.ts';
 import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
 import type { Word } from './text.ts';
@@ -408,6 +408,9 @@ export function read(r: Reader, segment: Segment): void {
     /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
+    // `Next number? Steam.`
+    if (/^(?:and |so )?(?:the )?next(?: (?:number|one|code|fault|error|entry|message))?$/.test(saidOf(segment)))
+      r.reading = false;
     // `is the door shut? … Open it, please.`
     const [asked, ...more] = items.filter(isOf('control')).filter((c) => !isPush(c.own));
     const asksHow =
@@ -472,6 +475,22 @@ export function read(r: Reader, segment: Segment): void {
   if (/\bthat (?:is|was) (?:my|the|a|his|her|our) mistake$/.test(saidOf(segment))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
+  }
+  // `brew stays down until the ready light blinks`
+  const staysDown = /^(?:and |but |only )*(?:the )?[\w ]+? (?:stays?|remains?) (?:down|in|pressed|held)\b/.test(
+    saidOf(segment),
+  );
+  const until = items.findIndex(isOf('until'));
+  const kept = items.slice(0, Math.max(0, until)).filter(isOf('control'));
+  if (staysDown && until > 0 && kept.length > 0 && kept.every((c) => r.held.includes(c.own))) {
+    const ends = momentIn(r, items.slice(until + 1));
+    const owns = kept.map((c) => c.own);
+    if (ends) {
+      r.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
+      r.held = r.held.filter((h) => !owns.includes(h));
+      r.last = owns;
+      return;
+    }
   }
   // `Horn, a short one`
   if (/^(?:just )?(?:a|one) (?:short|quick|brief|little) (?:one|press|tap|push)$/.test(saidOf(segment))) {

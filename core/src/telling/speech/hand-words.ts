@@ -33,6 +33,31 @@ export function handWords(s: Scan): boolean {
     take(wordsIn(does[0]), { is: 'control', own: before, place: doneTo });
     return true;
   }
+  // `you take with one finger Learn and with other finger Test`
+  const takesWith =
+    /^(?:take|takes|put|puts|press|keep|keeps) with (?:one|the one|a|the|your) (?:finger|thumb|hand) (?:the )?/.exec(
+      here,
+    );
+  const takenWith = takesWith ? mentionAt(words, i + wordsIn(takesWith[0]), called.controls) : null;
+  if (takesWith && takenWith?.of.mechanism.kind === 'push') {
+    take(wordsIn(takesWith[0]), { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  const alsoWith = /^with (?:the |an |my |your )?(?:other|another|second) (?:finger|thumb|hand) (?:the )?/.exec(here);
+  const also = alsoWith ? mentionAt(words, i + wordsIn(alsoWith[0]), called.controls) : null;
+  if (alsoWith && also?.of.mechanism.kind === 'push') {
+    s.i += wordsIn(alsoWith[0]);
+    return true;
+  }
+  // `when it is slow you go away with the fingers`
+  const goesAway =
+    /^(?:go|goes|come|comes) (?:away|off) with (?:the|your|my|both)(?: two)? (?:fingers?|thumbs?|hands?|foot|feet)(?= |$)/.exec(
+      here,
+    );
+  if (goesAway) {
+    take(wordsIn(goesAway[0]), { is: 'let-go' });
+    return true;
+  }
   // `F1 and F2, thumbs on both`
   const keeps =
     /^(?:thumbs?|fingers?|hands?) (?:are |go |goes |stay |stays |is )?on (both|them|these|those|it)(?= |$)/.exec(here);

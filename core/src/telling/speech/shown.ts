@@ -164,6 +164,13 @@ const isCodeTold = (r: Reader, text: string): boolean => {
   return spoken(text) > 1 || (digits !== undefined && digits !== text && spoken(digits) > 0);
 };
 
+/** `31. That's the landing door contact.`: a figure that is told the meaning of is a code somebody reads, not a sign of the way. */
+const isMeaningTold = (r: Reader, text: string, to: number): boolean =>
+  /\d/.test(text) &&
+  /^[\s"'”’.,!?)-]*(?:[\p{L}]+:\s*)?(?:(?:okay|ok|right|ah|good|yes|yeah|oh)[,. ]+)?(?:that's|that’s|that is|this is|it's|it’s|is|means|stands for) (?:the|a|an|your|our)\b/iu.test(
+    r.whole.slice(to, to + 80),
+  );
+
 /** `till it stops`, of what sounds just now. */
 export function fallsSilent(r: Reader, segment: Segment): Moment | null {
   const stops =
@@ -176,8 +183,13 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
   const [first] = shown;
   if (first) r.lastSign = first;
   // `it says A31` … `A31, that's the seat switch`: what is read
-  if (first?.kind === 'text' && shown.length === 1 && isCodeTold(r, first.text)) {
-    r.reading = true;
+  if (
+    first?.kind === 'text' &&
+    shown.length === 1 &&
+    (isCodeTold(r, first.text) || isMeaningTold(r, first.text, at.to))
+  ) {
+    // from a code that is told of again on, it is told what is read; what is said of one figure may be an aside
+    if (isCodeTold(r, first.text)) r.reading = true;
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }

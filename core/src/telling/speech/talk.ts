@@ -40,7 +40,7 @@ export function tellsReading(segment: Segment, items: readonly Item[]): boolean 
   if (hands && items.some((x) => x.is === 'control' || x.is === 'it' || x.is === 'clicks')) return false;
   const text = saidOf(segment);
   if (items[0]?.is === 'while' && items[1]?.is === 'sign' && !items.some(isOf('control'))) return true;
-  return /\b(?:means?|meaning|stands? for(?! (?:at least|about|another|some|a|an|one|two|three|five|ten|half|\d+)\b)|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:the|its) (?:number|code|fault|tens?|ones?)|how (?:many times|often)|(?:after|behind) the (?:last|first|second|third|fourth|sixth|\w+th) (?:one|fault|code|entry|error|number|alarm)|no more (?:faults|codes|errors|entries)|so many|(?:mine|ours|yours|this one|hers|his) (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
+  return /\b(?:means?|meaning|stands? for(?! (?:at least|about|another|some|a|an|one|two|three|five|ten|half|\d+)\b)|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:now )?(?:the|its|your) (?:number|code|fault|error|tens?|ones?)|how (?:many times|often)|(?:after|behind) the (?:last|first|second|third|fourth|sixth|\w+th) (?:one|fault|code|entry|error|number|alarm)|no more (?:faults|codes|errors|entries)|so many|(?:mine|ours|yours|this one|hers|his) (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }
@@ -61,7 +61,7 @@ export function hasReading(segment: Segment): boolean {
 /** `Menu advances to the next fault`, `Call gives you the one before`: what a key is for that leads on. */
 export const leadsOn = (text: string): boolean =>
   /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|one before)\b/.test(text) ||
-  (/\b(?:gives?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|one (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
+  (/\b(?:gives?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
     text,
   ) &&
     !/\b(?:place|letter|digit|figure|character|position)\b/.test(text)) ||

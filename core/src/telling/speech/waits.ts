@@ -46,7 +46,9 @@ export function readWait(
     (r.pressedIn === r.sentence || !/\b(?:press|push|tap|touch|hit)(?:es|ed|ing)?\b/.test(r.saidBefore)) &&
     r.made.filter((m) => m.sentence === r.sentence && m.step.kind === 'press').length === 1 &&
     segment.words.every(
-      (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|a|good|long)$/.test(w.word),
+      (w) =>
+        (w.from >= length.from && w.to <= length.to) ||
+        /^(?:about|roughly|for|a|good|long|minimum|minimal|least|at|some|around|but)$/.test(w.word),
     )
   ) {
     r.made[r.made.length - 1] = {

@@ -130,7 +130,14 @@ function openWindow(
   const isRow = r.mode === 'press' && r.pressedIn === r.sentence;
   const bareName = earlier.length > 0 && !isRow && earlier.every((x) => x.is === 'control' && x.place === null);
   if (bareName) r.last = earlier.filter(isOf('control')).map((c) => c.own);
+  // `Down five times within ten seconds`: of what is said with it, unless it is of all
+  const isOwn =
+    !bareName &&
+    items.slice(0, within).some(isDone) &&
+    standing?.step.kind === 'set' &&
+    !/\b(?:all|everything|both)\b/.test(saidOf(segment));
   const afterPresses =
+    !isOwn &&
     !r.actsAhead &&
     items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
     standing !== undefined &&
