@@ -56,6 +56,7 @@ test('a code is edited, compared, submitted, and published by a reviewer who is 
   await expect(reviewer.page).toHaveURL(address);
   await reviewer.sees('Under 6 K rise in 18 min.');
   // asked to change something, at its place; handed in again
+  await reviewer.press('Ask for a change …');
   await reviewer.type('What should be otherwise here', 'say which of the three loops');
   await reviewer.press('Ask for the change');
   await reviewer.sees(/returned by Demo reviewer/);

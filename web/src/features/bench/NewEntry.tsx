@@ -33,7 +33,7 @@ export function NewEntry({ body, entries, family, findings }: Props) {
         </p>
       )}
       <FoundIn body={body} findings={findings} />
-      <Fold title="Every field">
+      <Fold title="Every field" lazy>
         <ChangeList changes={diff({ kind, id }, body)} />
       </Fold>
     </div>

@@ -1,5 +1,6 @@
+import Button from '@mui/material/Button';
 import { type Answer, type Entry, type EntryKey, keyText, kindWords, linksOf, titleOf } from '@wire-trail/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
@@ -64,7 +65,7 @@ export function ReviewedEntries({ family, items, said, onSay }: Props) {
         ) : (
           <>
             <ChangeList changes={item.changes} />
-            <Fold title="As it will be">
+            <Fold title="As it will be" lazy>
               <EntryLooks body={item.body} entries={entries} family={family} />
               <p className="small">
                 <Link to={`/shelf/${family ?? 'library'}/${item.key.kind}/${item.key.id}`}>All of it</Link>
@@ -91,16 +92,7 @@ export function ReviewedEntries({ family, items, said, onSay }: Props) {
           </p>
         )}
         {onSay ? (
-          <label className="field">
-            What should be otherwise here
-            <Input
-              fullWidth
-              multiline
-              value={said.get(key) ?? ''}
-              onChange={(e) => onSay(key, e.target.value)}
-              slotProps={{ input: { maxLength: 1000 } }}
-            />
-          </label>
+          <Says said={said.get(key) ?? ''} onSay={(text) => onSay(key, text)} />
         ) : (
           said.has(key) && (
             <div className="note">
@@ -111,6 +103,32 @@ export function ReviewedEntries({ family, items, said, onSay }: Props) {
       </section>
     );
   });
+}
+
+/** What a reviewer asks for at one entry; of a large set hardly any is asked about, so its field comes when it is wanted. */
+function Says({ said, onSay }: { said: string; onSay: (said: string) => void }) {
+  const [open, setOpen] = useState(said !== '');
+  if (!open)
+    return (
+      <div>
+        <Button variant="text" size="inline" onClick={() => setOpen(true)}>
+          Ask for a change …
+        </Button>
+      </div>
+    );
+  return (
+    <label className="field">
+      What should be otherwise here
+      <Input
+        fullWidth
+        multiline
+        autoFocus
+        value={said}
+        onChange={(e) => onSay(e.target.value)}
+        slotProps={{ input: { maxLength: 1000 } }}
+      />
+    </label>
+  );
 }
 
 /** By the key of an entry, the entries that name it. */

@@ -168,7 +168,8 @@ describe('a change set', () => {
 
   it('a change is asked for at its place, and stands there for whoever submitted it', async () => {
     const calls = open({}, person('reviewer'), { giveBack: undefined as never });
-    fireEvent.change(await screen.findByLabelText('What should be otherwise here'), {
+    fireEvent.click(await screen.findByRole('button', { name: 'Ask for a change …' }));
+    fireEvent.change(screen.getByLabelText('What should be otherwise here'), {
       target: { value: 'which lamp is dead then?' },
     });
     fireEvent.change(screen.getByLabelText('Comment'), { target: { value: 'nearly there' } });
@@ -181,7 +182,7 @@ describe('a change set', () => {
     const own = within(await screen.findByRole('region', { name: titleOf(code) }));
     expect(own.getByText(/which lamp is dead then\?/)).toBeTruthy();
     expect(screen.getByText('nearly there')).toBeTruthy();
-    expect(screen.queryByLabelText('What should be otherwise here')).toBeNull();
+    expect(button('Ask for a change …')).toBeNull();
   });
 
   it('what is changed is shown as it will be, with what is to fix in it and what else leans on it', async () => {
