@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { type Answer, type EntryKind, keyOf, keyText, type Severity, severityWords } from '@wire-trail/core';
+import { type Answer, keyOf, keyText, type Severity, severityWords } from '@wire-trail/core';
 import { useState } from 'react';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { useUndo } from '../../parts/undo/use-undo.tsx';
@@ -23,7 +23,7 @@ export function Mends({ finding, family, entries }: Pick<TabProps, 'family' | 'e
   const write = async (words: string, { items }: Comes) => {
     const was = items.map(({ body }) => entries.find((e) => keyText(e.body) === keyText(body)));
     for (const { basedOn, body } of items) {
-      const result = await save({ key: { ...keyOf(body), kind: body.kind as EntryKind }, basedOn, note: words, body });
+      const result = await save({ key: keyOf(body), basedOn, note: words, body });
       if ('error' in result) return setProblem(result.error as ApiError);
     }
     undo(`${words}. It is a draft.`, () => void takeBack(items, was));
