@@ -176,7 +176,7 @@ export { type Beat, coachClock } from './gesture/beat.ts';
 export { type CoachCard, coachCards, controlsAfter, type HandAct } from './gesture/coach.ts';
 export { interlockWords } from './gesture/lint.ts';
 export { stepsSpan } from './gesture/timing.ts';
-export { factsOfFinding, mayBeAccepted, withAccepted, withoutAccepted } from './library/accepted.ts';
+export { entryAt, factsOfFinding, mayBeAccepted, withAccepted, withoutAccepted } from './library/accepted.ts';
 export { begunStations } from './library/begun-stations.ts';
 // library
 export { betweenNowAndPublished } from './library/between.ts';
@@ -191,7 +191,7 @@ export { type Preset, presets, presetWords, type States, statesOf, withStates } 
 export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
-export { readReviewNote, saidOfEntry, writeReviewNote } from './library/review-note.ts';
+export { readReviewNote, writeReviewNote } from './library/review-note.ts';
 export { forSharing, mayBeCopied, withheldOf } from './library/share.ts';
 export { entriesOfProposal } from './library/take-proposal.ts';
 export { type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from './library/unit-steps.ts';

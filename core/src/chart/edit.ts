@@ -9,7 +9,8 @@ import { outlineRows } from './outline.ts';
 export type Place = Readonly<{ node: string; answer: string }>;
 
 const nodeIn = (chart: Chart, id: string): ChartNode | undefined => chart.nodes.find((n) => n.id === id);
-const withNode = (chart: Chart, node: ChartNode): Chart => ({
+/** A chart with a step changed. */
+export const withNode = (chart: Chart, node: ChartNode): Chart => ({
   ...chart,
   nodes: chart.nodes.map((n) => (n.id === node.id ? node : n)),
 });

@@ -18,7 +18,8 @@ export function factsOfFinding({ severity: _severity, at: _at, code: _code, ...f
 export const mayBeAccepted = ({ severity, code }: Pick<Finding, 'severity' | 'code'>): boolean =>
   severity !== 'error' && code !== 'interlock-words';
 
-const entryAt = (bundle: Bundle, { at }: Finding): Entry | undefined =>
+/** The entry a finding stands in; undefined where it stands in none. */
+export const entryAt = (bundle: Bundle, { at }: Pick<Finding, 'at'>): Entry | undefined =>
   at[0] === 'entries' && typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
 
 /** How a finding was accepted; null where it is open. What was accepted with other facts is open again. */

@@ -1,7 +1,3 @@
-import { keyText } from '../model/key.ts';
-
-type Key = Readonly<{ kind: string; id: string }>;
-
 /** What a reviewer says: of all of it, and of single entries by `kind:id`. */
 export type ReviewNote = Readonly<{ all: string; of: ReadonlyMap<string, string> }>;
 
@@ -27,6 +23,3 @@ export function readReviewNote(text: string): ReviewNote {
   }
   return { all: all.join('\n').trim(), of };
 }
-
-/** What was said of one entry; empty where nothing was. */
-export const saidOfEntry = ({ of }: ReviewNote, key: Key): string => of.get(keyText(key)) ?? '';

@@ -1,7 +1,7 @@
 import type { NodeId } from '../base/ids.ts';
 import { changeTargets } from '../chart/choices.ts';
 import { freshId } from '../chart/drawn.ts';
-import { leadTo, removeStep } from '../chart/edit.ts';
+import { leadTo, removeStep, withNode } from '../chart/edit.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { type Chart, ChartNode } from '../model/chart.ts';
 import type { Finding } from '../model/finding.ts';
@@ -107,8 +107,7 @@ export const chartMenders: Menders = {
       return only(`Lead “${f.answer}” to ${words}`, leadTo(chart, { node: found.node.id, answer: f.answer }, to));
     const { retries } = found.node;
     if (!retries) return [];
-    const nodes = chart.nodes.map((n) => (n.id === found.node.id ? { ...n, retries: { ...retries, after: to } } : n));
-    return only(`After the last try, ${words}`, { ...chart, nodes });
+    return only(`After the last try, ${words}`, withNode(chart, { ...found.node, retries: { ...retries, after: to } }));
   },
   'answer-missing': (f, bundle) => {
     const found = nodeOf(f, bundle);
@@ -116,8 +115,9 @@ export const chartMenders: Menders = {
     const { chart, to, words } = withHandOn(found.chart);
     if (f.answer === 'cannot tell')
       return only(`Where nobody can tell, ${words}: for the whole chart`, { ...chart, cannotTell: to });
-    const nodes = chart.nodes.map((n) => (n.id === found.node.id && n.kind === 'split' ? { ...n, otherwise: to } : n));
-    return only(`Lead everything else to ${words}`, { ...chart, nodes });
+    return found.node.kind === 'split'
+      ? only(`Lead everything else to ${words}`, withNode(chart, { ...found.node, otherwise: to }))
+      : [];
   },
   'loop-unbounded': (f, bundle) => {
     const found = nodeOf(f, bundle);
@@ -133,10 +133,7 @@ export const chartMenders: Menders = {
     if (found?.node.kind !== 'verdict') return [];
     const own = found.node;
     return ['a licensed person', 'the maker’s service', 'the school’s bench'].flatMap((who) =>
-      only(`To ${who}`, {
-        ...found.chart,
-        nodes: found.chart.nodes.map((n) => (n.id === own.id ? { ...own, handOnTo: who } : n)),
-      }),
+      only(`To ${who}`, withNode(found.chart, { ...own, handOnTo: who })),
     );
   },
   'run-while-isolated': (f, bundle) => {
@@ -183,10 +180,7 @@ export const chartMenders: Menders = {
       .filter((r) => r.purpose === 'calibrate')
       .slice(0, 4)
       .flatMap((r) =>
-        only(`Recalibrate after it by “${r.name}”`, {
-          ...found.chart,
-          nodes: found.chart.nodes.map((n) => (n.id === own.id ? { ...own, recalibrate: r.id } : n)),
-        }),
+        only(`Recalibrate after it by “${r.name}”`, withNode(found.chart, { ...own, recalibrate: r.id })),
       );
   },
 };

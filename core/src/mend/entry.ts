@@ -1,5 +1,6 @@
 import { nearest } from '../base/nearest.ts';
 import type { Path } from '../base/path.ts';
+import { entryAt } from '../library/accepted.ts';
 import { choicesAt } from '../library/choices-at.ts';
 import { lookedAt } from '../library/copy-unit.ts';
 import type { Bundle } from '../model/bundle.ts';
@@ -26,14 +27,14 @@ function changedAt(value: unknown, path: Path, change: (value: unknown) => unkno
 }
 
 function mended(f: Finding, bundle: Bundle, words: string, change: (value: unknown) => unknown): Mend[] {
-  const [list, index, ...path] = f.at;
-  const entry = list === 'entries' && typeof index === 'number' ? bundle.entries[index] : undefined;
+  const path = f.at.slice(2);
+  const entry = entryAt(bundle, f);
   // whether it is an entry still is for its schema to say, where the mend is tried
   return entry && path.length > 0 ? [{ words, entries: [changedAt(entry, path, change) as Entry] }] : [];
 }
 
-function mendedWhole({ at }: Finding, bundle: Bundle, words: string, change: (entry: Entry) => Entry): Mend[] {
-  const entry = typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
+function mendedWhole(f: Finding, bundle: Bundle, words: string, change: (entry: Entry) => Entry): Mend[] {
+  const entry = entryAt(bundle, f);
   return entry ? [{ words, entries: [change(entry)] }] : [];
 }
 
@@ -45,8 +46,8 @@ const few = 4;
 
 /** What there is that a name of nothing may have meant: what is called nearly so, or all of it where that is little. */
 function meant(f: Finding, bundle: Bundle, id: string): Mend[] {
-  const [list, index, ...path] = f.at;
-  const entry = list === 'entries' && typeof index === 'number' ? bundle.entries[index] : undefined;
+  const path = f.at.slice(2);
+  const entry = entryAt(bundle, f);
   if (!entry || valueAt(entry, path) !== id) return [];
   const choices = choicesAt({ schema: entrySchemas[entry.kind], value: entry, path }, bundle.entries) ?? [];
   const near = [

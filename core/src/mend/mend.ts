@@ -1,3 +1,4 @@
+import { entryAt } from '../library/accepted.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Entry } from '../model/entry.ts';
 import type { Finding, FindingCode } from '../model/finding.ts';
@@ -11,10 +12,10 @@ export type Menders = { readonly [C in FindingCode]?: Mender<C> };
 
 /** The entry a finding is in; undefined where it is in none of this kind. */
 export function entryOf<K extends Entry['kind']>(
-  { at }: Pick<Finding, 'at'>,
+  finding: Pick<Finding, 'at'>,
   bundle: Bundle,
   kind: K,
 ): Extract<Entry, { kind: K }> | undefined {
-  const entry = typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
+  const entry = entryAt(bundle, finding);
   return entry?.kind === kind ? (entry as Extract<Entry, { kind: K }>) : undefined;
 }

@@ -1,4 +1,4 @@
-import { factsOfFinding } from '../library/accepted.ts';
+import { entryAt, factsOfFinding } from '../library/accepted.ts';
 import { lint } from '../library/lint.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { type Entry, entrySchemas } from '../model/entry.ts';
@@ -33,7 +33,7 @@ export function withMend(bundle: Bundle, { entries }: Mend): Bundle {
 
 /** One finding is another where what was found, and in which entry, is the same. */
 const sameAs = (f: Finding, bundle: Bundle): string => {
-  const entry = typeof f.at[1] === 'number' ? bundle.entries[f.at[1]] : undefined;
+  const entry = entryAt(bundle, f);
   return `${f.code} ${entry?.kind} ${entry?.id} ${factsOfFinding(f)}`;
 };
 
@@ -44,14 +44,18 @@ export type Tried = Readonly<{ isGone: boolean; brings: readonly Finding[] }>;
 export function tryMend(finding: Finding, bundle: Bundle, mend: Mend): Tried {
   const after = withMend(bundle, mend);
   const left = new Map<string, number>();
-  for (const f of lint(bundle)) left.set(sameAs(f, bundle), (left.get(sameAs(f, bundle)) ?? 0) + 1);
+  for (const f of lint(bundle)) {
+    const same = sameAs(f, bundle);
+    left.set(same, (left.get(same) ?? 0) + 1);
+  }
   // the same thing found once more than before is brought as well
-  const before = left.get(sameAs(finding, bundle)) ?? 0;
+  const own = sameAs(finding, bundle);
+  const before = left.get(own) ?? 0;
   const brings: Finding[] = [];
   let again = 0;
   for (const f of lint(after)) {
     const same = sameAs(f, after);
-    if (same === sameAs(finding, bundle)) again += 1;
+    if (same === own) again += 1;
     const n = left.get(same) ?? 0;
     if (n === 0) brings.push(f);
     left.set(same, Math.max(0, n - 1));

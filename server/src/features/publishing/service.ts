@@ -8,6 +8,7 @@ import {
   canonicalJson,
   diff,
   type EntryKey,
+  entryAt,
   type FamilyId,
   type Finding,
   factsOfFinding,
@@ -274,8 +275,8 @@ export async function mendOf(
   };
 }
 
-const entryKeyAt = ({ at }: Finding, bundle: Bundle): EntryKey | null => {
-  const entry = typeof at[1] === 'number' ? bundle.entries[at[1]] : undefined;
+const entryKeyAt = (finding: Finding, bundle: Bundle): EntryKey | null => {
+  const entry = entryAt(bundle, finding);
   return entry ? keyOf(entry) : null;
 };
 
