@@ -1,4 +1,4 @@
-import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test';
 
 export { expect };
 
@@ -183,51 +183,80 @@ export class Technician extends Person {
   }
 }
 
+/** A device: what it can do, and whose sign-in it knows. */
+type Device = Readonly<{ viewport?: { width: number; height: number }; hasTouch?: boolean }>;
+
+/** Devices nobody stands at. What one has fetched and compiled it need not fetch and compile again. */
+const idle = new Map<string, BrowserContext[]>();
+
+/** A device as if it were new, with what somebody who has signed in there left behind. */
+async function taken(browser: Browser, device: Device, name: string, origin: string): Promise<Person['context']> {
+  const known = signedIn.get(name);
+  const context = idle.get(JSON.stringify(device))?.pop();
+  if (!context) return browser.newContext({ ...device, ...still, serviceWorkers: 'block', storageState: known });
+  const page = await context.newPage();
+  const wire = await context.newCDPSession(page);
+  await wire.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+  await context.clearCookies();
+  await context.addCookies(known?.cookies ?? []);
+  const kept = known?.origins.find((o) => o.origin === origin)?.localStorage ?? [];
+  if (kept.length > 0) {
+    await page.goto('/api/v1/health');
+    await page.evaluate((all) => {
+      for (const { name, value } of all) localStorage.setItem(name, value);
+    }, kept);
+  }
+  await page.close();
+  return context;
+}
+
+async function left(context: BrowserContext, device: Device): Promise<void> {
+  for (const page of context.pages()) await page.close();
+  const key = JSON.stringify(device);
+  idle.set(key, [...(idle.get(key) ?? []), context]);
+}
+
 type People = {
-  desk: (name: string) => Promise<Person>;
+  /** Somebody at a desk; on a device of their own where the test changes more of it than is kept on it. */
+  desk: (name: string, how?: 'own device') => Promise<Person>;
   field: (viewport?: { width: number; height: number }, how?: 'offline') => Promise<Technician>;
 };
 
 export const test = base.extend<People>({
-  desk: async ({ browser }, use) => {
-    const all: Person[] = [];
-    await use(async (name) => {
-      const context = await browser.newContext({
-        serviceWorkers: 'block',
-        storageState: signedIn.get(name),
-        ...still,
-      });
+  desk: async ({ browser, baseURL }, use) => {
+    const all: Array<{ person: Person; isOwn: boolean }> = [];
+    await use(async (name, how) => {
+      const context =
+        how === undefined
+          ? await taken(browser, {}, name, baseURL ?? '')
+          : await browser.newContext({ ...still, serviceWorkers: 'block', storageState: signedIn.get(name) });
       const person = new Person(await context.newPage(), context);
-      all.push(person);
+      all.push({ person, isOwn: how !== undefined });
       await person.signIn(name);
       return person;
     });
-    for (const person of all) {
+    for (const { person, isOwn } of all) {
       expect(person.complaints).toEqual([]);
-      await person.context.close();
+      await (isOwn ? person.context.close() : left(person.context, {}));
     }
   },
-  field: async ({ browser }, use) => {
-    const all: Technician[] = [];
+  field: async ({ browser, baseURL }, use) => {
+    const all: Array<{ person: Technician; device: Device; how: 'offline' | undefined }> = [];
     await use(async (viewport = phone, how) => {
+      const device = { viewport, hasTouch: viewport.width < 600 };
       // the whole shell is fetched ahead only where a test goes on without a connection
-      const serviceWorkers = how === 'offline' ? 'allow' : 'block';
-      const storageState = signedIn.get('technician');
-      const context = await browser.newContext({
-        viewport,
-        hasTouch: viewport.width < 600,
-        serviceWorkers,
-        storageState,
-        ...still,
-      });
+      const context =
+        how === undefined
+          ? await taken(browser, device, 'technician', baseURL ?? '')
+          : await browser.newContext({ ...device, ...still, storageState: signedIn.get('technician') });
       const person = new Technician(await context.newPage(), context);
-      all.push(person);
+      all.push({ person, device, how });
       await person.signIn('technician');
       return person;
     });
-    for (const person of all) {
+    for (const { person, device, how } of all) {
       expect(person.complaints).toEqual([]);
-      await person.context.close();
+      await (how === undefined ? left(person.context, device) : person.context.close());
     }
   },
 });
