@@ -2,11 +2,8 @@ import { defineConfig } from '@playwright/test';
 // @ts-expect-error plain JavaScript, as the pictures script that shares it
 import { chromiumOptions } from './chromium.mjs';
 
-/**
- * One school for each file of tests that goes at a time; `E2E_PORT` may name more. In `npm test` the other tests go beside
- * the browser: a second one made each of them slower than it saved.
- */
-const ports = (process.env.E2E_PORT ?? '4190').split(',');
+/** One school for each file of tests that goes at a time. */
+const ports = (process.env.E2E_PORT ?? '4190,4191').split(',');
 
 export default defineConfig({
   testDir: '.',

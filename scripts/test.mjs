@@ -121,19 +121,23 @@ const unitTests = async (kind, ...more) => {
       ),
   );
 };
-// those of the server wait for their database, and for processes they start and kill
-const beside = Promise.all([
-  unitTests('server'),
-  (async () => {
-    await check(
+/** What goes beside the browser, one after the other; those that wait for processes they start and kill come first. */
+const beside = [
+  () => unitTests('server'),
+  () =>
+    check(
       'format and lint',
       async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
-    );
-    await unitTests('web');
-    // the browser has gone by then: what computes takes both processors
-    await unitTests('core', '--maxWorkers=2');
-  })(),
-]);
+    ),
+  () => unitTests('web'),
+  () => unitTests('core', '--maxWorkers=2'),
+  // one checker works out each type once, four of them work out most of them four times
+  () => check('types', async () => (await run(bin('tsc'), ['-b', '--checkers', '1'], heldBack)) === 0),
+];
+const inTurn = async () => {
+  for (let next = beside.shift(); next; next = beside.shift()) await next();
+};
+const first = inTurn();
 
 const e2e = join(reports, 'e2e.json');
 const messages = (spec) =>
@@ -158,10 +162,8 @@ await suite(
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
-// types take a processor for long: they wait until the browser has gone, the tests of the server go on meanwhile;
-// one checker works out each type once, four of them work out most of them four times
-await check('types', async () => (await run(bin('tsc'), ['-b', '--checkers', '1'])) === 0);
-await beside;
+// the browser has gone: what is left takes both processors
+await Promise.all([first, inTurn()]);
 
 heading('how long it took');
 for (const { name, seconds } of parts) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);

@@ -65,7 +65,9 @@ export function countWords(s: Scan): boolean {
     return true;
   }
   const count = timesAt(words, i);
-  if (count) {
+  // a link may be called X4
+  const isName = count?.length === 1 && mentionAt(words, i, called.controls) !== null;
+  if (count && !isName) {
     take(count.length, { is: 'times', n: count.n });
     return true;
   }

@@ -17,8 +17,18 @@ export function displayWords(s: Scan): boolean {
     s.i += w.span + 1;
     return true;
   }
+  // `wait until is written "SERVICE"`
+  if (/^(?:written|printed|standing)$/.test(w.word) && /^["“].+["”]$/.test(words[i + 1]?.raw ?? '')) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i + 1, 1, { is: 'text', text: (words[i + 1]?.raw ?? '').slice(1, -1) });
+    s.i += 2;
+    return true;
+  }
   // `"88" appears`
-  if (/^["“].+["”]$/.test(w.raw) && /^(?:comes?|appears?|is|shows?|pops?|stands?)$/.test(words[i + 1]?.word ?? '')) {
+  if (
+    /^["“].+["”]$/.test(w.raw) &&
+    /^(?:comes?|appears?|is|shows?|pops?|stands?|flash(?:es)?|blinks?)$/.test(words[i + 1]?.word ?? '')
+  ) {
     put(i, 1, { is: 'act', act: 'see', word: 'shows' });
     put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
     s.i += words[i + 2]?.word === 'up' ? 3 : 2;

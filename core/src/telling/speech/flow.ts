@@ -2,7 +2,7 @@ import type { SignId } from '../../base/ids.ts';
 import { doLater, tellsLater } from './afterwards.ts';
 import { closeBranch, readIf } from './branches.ts';
 import { readChoose, readDial } from './entries.ts';
-import { readRelease } from './holds.ts';
+import { readKeptTo, readRelease } from './holds.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
@@ -505,7 +505,7 @@ export function read(r: Reader, segment: Segment): void {
   const found = items.find(isOf('control'));
   if (
     found &&
-    /^(?:and |so )?(?:it|he|she|that|this|the (?:\w+ )?\w+)(?: is)? (?:standing|stands|sitting|sits) (?:on|at|in) (?!there)/.test(
+    /^(?:and |so )?(?:(?:it|he|she|that|this|which|the (?:\w+ )?\w+)(?: is)? |is )?(?:standing|stands|sitting|sits) (?:on|at|in) (?!there)/.test(
       saidOf(segment),
     )
   ) {
@@ -522,6 +522,7 @@ export function read(r: Reader, segment: Segment): void {
     r.holes.push({ ...at, why: 'warned' });
     return;
   }
+  if (readKeptTo(r, segment, items, at)) return;
   const spared = mustNotShow(segment, items);
   if (spared) {
     if (r.made.length > 0) r.put({ kind: 'see', must: 'must-not', signs: [spared] }, at);
@@ -534,6 +535,10 @@ export function read(r: Reader, segment: Segment): void {
     // `you don't press OK twice, you press it three times`
     const denied = items.filter(isOf('control'));
     if (denied.length === 1 && denied[0] && isPush(denied[0].own) && items.some(isOf('act'))) r.last = [denied[0].own];
+    // `behind it hangs a lead with nothing on it`: named, nothing more
+    const isFound = /\b(?:hangs|lies|dangles|there's|there is|you(?:'ll)? (?:find|see))\b/.test(saidOf(segment));
+    if (isFound && denied.length === 1 && denied[0] && !isPush(denied[0].own) && !items.some(isOf('act', 'place')))
+      r.last = [denied[0].own];
     if (/^(?:when|if)$/.test(first.word) && !r.flows) r.skipping = segment.sentence;
     if (first.word === 'never') if (!r.flows) r.skipping = segment.sentence;
     return;

@@ -19,6 +19,17 @@ function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `that has to go into its socket`
+  const home =
+    /^(?:goes|go|put|push|stick|plug) (?:back |right )?(?:into|in) (?:its|the|that) (?:socket|holder|slot|hole|place)(?= |$)/.exec(
+      here,
+    );
+  if (home && (items.at(-1)?.is === 'it' || items.at(-1)?.is === 'control')) {
+    put(i, 1, { is: 'act', act: 'set', word: w.word });
+    put(i + 1, wordsIn(home[0]) - 1, { is: 'place', word: 'in' });
+    s.i += wordsIn(home[0]);
+    return true;
+  }
   // `there are two pins, J2, you bridge those`
   const does = /^(\w+) (?:it|them|those|these|that|the (?:two|pair|pins))(?= |$)/.exec(here);
   const [before] =

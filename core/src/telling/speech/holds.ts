@@ -342,3 +342,36 @@ export function readRelease(
   r.last = [...controls];
   r.mode = null;
 }
+
+/** `he doesn't let go before the horn has gone off, … he has to wait for the third`: at that, and at which of them. */
+export function readKeptTo(
+  r: Reader,
+  segment: Segment,
+  items: readonly Item[],
+  at: Readonly<{ from: number; to: number }>,
+): boolean {
+  const said = saidOf(segment);
+  const letsGo = items.findIndex(isOf('let-go'));
+  const isKept =
+    /\b(?:don't|dont|doesn't|doesnt|not|never|mustn't|can't) (?:\w+ )?(?:let|release|lift|come|take|leave)\b.* before\b/.test(
+      said,
+    );
+  if (isKept && r.held.length > 0 && items.slice(letsGo + 1).some(isOf('sign', 'text')) && letsGo >= 0) {
+    readRelease(r, items.slice(letsGo), 0, at, segment);
+    return true;
+  }
+  const done = r.made.at(-1);
+  const nth = items.find(isOf('nth'));
+  if (
+    nth &&
+    done?.step.kind === 'release' &&
+    done.step.at?.kind === 'sign' &&
+    done.step.at.shown.kind === 'sound' &&
+    done.sentence >= r.sentence - 1 &&
+    /\bwaits?(?: for)? the \w+(?: one)?$/.test(said)
+  ) {
+    r.made[r.made.length - 1] = { ...done, step: { ...done.step, at: { ...done.step.at, nth: nth.n } }, to: at.to };
+    return true;
+  }
+  return false;
+}

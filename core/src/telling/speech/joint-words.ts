@@ -72,6 +72,12 @@ export function jointWords(s: Scan): boolean {
     take(1, { is: 'place', word: w.word });
     return true;
   }
+  // `after that it's Gate`: then
+  const isThen = /^after (?:that|this) (?:it |comes? |just )/.test(here) && mentionAt(words, i + 3, s.called.controls);
+  if (isThen && isThen.of.mechanism.kind === 'push') {
+    s.i += 3;
+    return true;
+  }
   if (
     /^(?:when|once|as soon as|the moment|after|at(?! least| most| all| first| last| once| the same)|on the|with the (?=first|second|third|fourth|fifth|last|next|\w+ (?:beep|peep|buzz|chime|ring|tone)|(?:beep|peep|buzz|chime|chirp|gong|bell|tone|horn|click)\b)|with (?=["“])|from)(?: |$)/.test(
       here,
@@ -97,6 +103,11 @@ export function jointWords(s: Scan): boolean {
   }
   if (/^(?:while|whilst)\b/.test(here)) {
     take(1, { is: 'while' });
+    return true;
+  }
+  // `not too fast`: how, not whether
+  if (/^not (?:too|so|very|that|all that) (?:fast|quick|quickly|slow|slowly|hard|long|far|gently)\b/.test(here)) {
+    s.i += 3;
     return true;
   }
   if (negWords.has(w.word)) {

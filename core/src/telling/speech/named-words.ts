@@ -34,6 +34,17 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
 
 /** A control with its place, a sign with what it does. */
 export function namedWords(s: Scan): boolean {
+  // `before the horn has gone off`, `it goes off three times`: a sound, not a lamp
+  const sounds = /^(?:has |have |had |'s )?(?:gone|goes|went|going) off(?= |$)/.exec(s.here);
+  const sounding = s.items.findLast((x) => x.is === 'sign' || x.is === 'it' || x.is === 'control');
+  const isSound =
+    sounding?.is === 'sign'
+      ? sounding.signs.every((x) => x.kind === 'beeper')
+      : sounding?.is === 'it' && / (?:once|twice|(?:\S+ )?times)\b/.test(s.here);
+  if (sounds && isSound) {
+    s.take(sounds[0].split(' ').length, { is: 'light', light: 'lit' });
+    return true;
+  }
   const { words, called, last, items, w, here, i, take, put } = s;
   // `flip the switch back on`
   const plain = switchAt(words, i, called);
@@ -170,6 +181,8 @@ export function namedWords(s: Scan): boolean {
   const isVerb =
     control?.length === 1 &&
     actOf.has(w.word) &&
+    // `Zero and Go in the same time`: written large within a sentence it is a name
+    !(i > 0 && /^\p{Lu}/u.test(w.raw)) &&
     // `plug out` is what is done with the plug
     !(w.word === 'plug' && /^(?:out|in|back)$/.test(words[i + 1]?.word ?? '')) &&
     // `slide back to normal`, of a slide

@@ -10,6 +10,7 @@ import { type Segment, saidOf } from './segments.ts';
 import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
 import { countsSounds } from './sounds.ts';
 import { readSet, readTurn } from './turns.ts';
+import { readUnsaid } from './unsaid.ts';
 import { readWait } from './waits.ts';
 
 /** `mushroom to rest`: something nobody named yet is put where only one control can be: asked. */
@@ -182,7 +183,7 @@ export function readPlain(
     if (r.held.length > 0) r.nth = { n: 1, sentence: r.sentence };
     return;
   }
-  if (countsSounds(r, segment, items)) return;
+  if (countsSounds(r, segment, items) || readUnsaid(r, segment, items)) return;
   // `and with those two pressed I plug the cable in`
   const rest = keptPressed(r, segment, items);
   if (rest) {

@@ -373,6 +373,8 @@ export function readPress(
     items.some(isOf('long')) ||
     r.mode === 'press' ||
     times.length > 0 ||
+    // `OK within 3 s`
+    (pushes.length === 1 && /^(?:\S+ ){1,3}(?:within|in) \S+ \S+$/.test(said)) ||
     segment.joined === 'then' ||
     pushes.length > 1;
   // `that's the depth sensor`: a part that is called so
@@ -389,7 +391,10 @@ export function readPress(
     length <= named + 3 + 2 * times.length + (items.some(isOf('both')) && pushes.length > 1 ? 3 : 0) &&
     act === undefined &&
     isNext &&
-    (!r.reading || tellsNext || (items.some(isOf('both')) && pushes.length > 1)) &&
+    (!r.reading ||
+      (r.listed && !r.ahead.some((x) => /^(?:older|newer|next|back)$/.test(saidOf(x)))) ||
+      tellsNext ||
+      (items.some(isOf('both')) && pushes.length > 1)) &&
     !items.some(isOf('sign', 'light', 'not', 'if', 'moment', 'number'));
   // `both thumbs: Fan and Humidity`
   const grips = /\b(?:thumbs?|fingers?|hands?)(?: on)?$/.test(r.saidBefore) && bare;

@@ -10,6 +10,11 @@ import type { Word } from './text.ts';
 /** What goes back to something named before, places by themselves, and plain verbs. */
 export function referringWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `that one has to go into its socket`
+  if (/^(?:that|this) one(?= (?:has|must|goes|needs|should|is|you|we|i|gets|comes|stays)\b|$)/.test(here)) {
+    take(2, { is: 'it' });
+    return true;
+  }
   if (['it', 'them', 'him', 'her', 'both', 'these', 'those', 'that'].includes(w.word)) {
     // `watch the spanner, it goes on`: of what was named just now
     const before = items.at(-1);

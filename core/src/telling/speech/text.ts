@@ -58,7 +58,7 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
 }
 
 const pattern =
-  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
+  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|(?<=[\p{L}\p{N}])\+(?=\p{L})|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
 
 const isStop = (raw: string): boolean => /^[.,;:!?\n()–—…]$/.test(raw);
 
@@ -119,6 +119,8 @@ export function wordsOf(text: string): Word[] {
     // an arrow leads on as a comma does
     const raw = /^(?:-{1,2}>|=>|→|⇒|>|»|\/)$/.test(m[0]) ? ',' : m[0];
     const from = m.index;
+    // `MENU+MINUS`: both of them
+    if (raw === '+') return [{ word: 'and', raw: 'and', from, to: from + 1 }];
     const word = raw.toLowerCase().replaceAll('’', "'").replace(/'s$/, '');
     return [{ word, raw, from, to: from + m[0].length }];
   });
