@@ -14,16 +14,7 @@ function readRow(r: Reader, segment: Segment, items: readonly Item[]): boolean {
   const isBeside = (a: Item, b: Item): boolean => !segment.words.some((w) => w.from >= a.to && w.to <= b.from);
   const areBeside = keys.every((k, i) => i === 0 || isBeside(keys[i - 1] as Item, k));
   if (keys.length < 3 || !areBeside || items.some(isOf('act', 'both', 'length', 'times', 'sign', 'if'))) return false;
-  for (const key of keys) {
-    const before = r.made.at(-1);
-    if (
-      before?.step.kind === 'press' &&
-      before.step.control === key.own.control.id &&
-      before.to >= (keys[0]?.from ?? 0)
-    )
-      r.made[r.made.length - 1] = { ...before, step: { ...before.step, times: before.step.times + 1 }, to: key.to };
-    else r.put({ kind: 'press', control: key.own.control.id, times: 1 }, key);
-  }
+  for (const key of keys) r.put({ kind: 'press', control: key.own.control.id, times: 1 }, key);
   r.last = keys.slice(-1).map((k) => k.own);
   r.mode = 'press';
   r.pressedIn = r.sentence;
