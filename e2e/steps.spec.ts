@@ -99,3 +99,33 @@ test('a unit is begun from one like it; what was carried over is marked until so
   await expect(page).toHaveURL(/\/shelf$/);
   await trainer.seesNot('Brindlewick G5');
 });
+
+test('two build one unit at once: what both keep goes together, and of what both changed it is asked', async ({
+  desk,
+}) => {
+  const [first, second] = [await desk('trainer'), await desk('reviewer')];
+  for (const person of [first, second]) {
+    await person.page.goto('/shelf/corrant-u3/steps?step=what');
+    await expect(person.page.getByLabel('In a sentence')).not.toHaveValue('');
+  }
+  await first.type('In a sentence', 'Carries crates about the yard.');
+  await first.press('Keep');
+  await second.type('Where its plate is', 'Under the seat.');
+  await second.press('Keep');
+  await second.sees('Demo trainer saved this meanwhile: it holds what both of you did.');
+  await expect(second.page.getByLabel('In a sentence')).toHaveValue('Carries crates about the yard.');
+
+  await first.type('In a sentence', 'Carries crates, and goes far.');
+  await first.press('Keep');
+  await first.sees('Demo reviewer saved this meanwhile: it holds what both of you did.');
+  await expect(first.page.getByLabel('Where its plate is')).toHaveValue('Under the seat.');
+  await second.type('In a sentence', 'Carries one crate at a time.');
+  await second.press('Keep');
+  await second.sees('One thing you both changed: which shall stand?');
+  await second.press('Not yet');
+  await second.sees('Somebody saved this meanwhile. What you typed is still here, and not kept yet.');
+  await second.press('Keep');
+  await second.press('Both in one');
+  await expect(second.page.getByLabel('In a sentence')).toHaveValue('Carries one crate at a time.');
+  await second.seesNot('What you typed is still here');
+});

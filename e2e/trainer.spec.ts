@@ -100,7 +100,9 @@ test('an author may not publish, unless the school allows it; then the history s
   await admin.sees('Saved.');
 });
 
-test('two people save the same entry: the second is shown both, and loses nothing', async ({ desk }) => {
+test('two people save the same entry: what both did goes together, and of what both changed the second chooses', async ({
+  desk,
+}) => {
   const [first, second] = [await desk('trainer'), await desk('reviewer')];
   for (const person of [first, second]) await person.page.goto('/shelf/brindlewick-g4/code/p11');
   await first.type('What it then does', 'Ends the wash at once.');
@@ -110,10 +112,28 @@ test('two people save the same entry: the second is shown both, and loses nothin
   await second.press('Save draft');
   await second.sees('Somebody saved in between');
   await second.sees('Ends the wash at once.');
-  await second.press('Take theirs (mine stays in undo)');
+  await second.sees('You changed nothing that they changed: both go together.');
+  await second.press('Both in one');
   await expect(second.page.getByLabel('What it then does')).toHaveValue('Ends the wash at once.');
-  await second.press('undo');
   await expect(second.page.getByLabel('What the control saw')).toHaveValue('Pump current under 0.7 A for 10 s.');
+  await second.press('Save draft');
+  await second.sees('Saved as revision 3.');
+
+  // both change one thing
+  await first.type('What it then does', 'Ends the wash and drains.');
+  await first.press('Save draft');
+  await first.press('Both in one');
+  await expect(first.page.getByLabel('What the control saw')).toHaveValue('Pump current under 0.7 A for 10 s.');
+  await first.press('Save draft');
+  await first.sees('Saved as revision 4.');
+  await second.type('What it then does', 'Stops, and says so.');
+  await second.press('Save draft');
+  await second.sees('One thing you both changed: which shall stand?');
+  await second.press('Theirs: Ends the wash and drains.');
+  await second.press('Both in one');
+  await expect(second.page.getByLabel('What it then does')).toHaveValue('Ends the wash and drains.');
+  await second.press('undo');
+  await expect(second.page.getByLabel('What it then does')).toHaveValue('Stops, and says so.');
 });
 
 test('a second family comes as a bundle file and works without a line of code', async ({ desk, field }) => {

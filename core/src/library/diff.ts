@@ -4,11 +4,11 @@ import { assertNever } from '../base/result.ts';
 import type { Change } from '../model/change.ts';
 
 type Plain = Record<string, unknown>;
-const isPlain = (value: unknown): value is Plain =>
+export const isPlain = (value: unknown): value is Plain =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A field of its own, so that a key called `valueOf` is not found where there is none. */
-const own = (value: Plain, key: string): unknown => (Object.hasOwn(value, key) ? value[key] : undefined);
+export const own = (value: Plain, key: string): unknown => (Object.hasOwn(value, key) ? value[key] : undefined);
 
 /** What leads from one JSON value to another, place by place, so that applying it to the first gives the second. */
 export function diff(before: unknown, after: unknown, at: Path = []): Change[] {
@@ -39,7 +39,7 @@ export function diff(before: unknown, after: unknown, at: Path = []): Change[] {
 }
 
 /** What a list's element is known by among its like; null for what has no name of its own. */
-function nameOf(element: unknown): string | null {
+export function nameOf(element: unknown): string | null {
   if (!isPlain(element)) return null;
   const name = ['id', 'label', 'code', 'says', 'what']
     .map((key) => own(element, key))

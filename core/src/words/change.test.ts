@@ -5,7 +5,7 @@ describe('what changed, in words', () => {
   it.each<[string, string]>([
     ['afterReplacing', 'after replacing'],
     ['waitMs', 'wait'],
-    ['inARow', 'in a row'],
+    ['inARow', 'times in a row'],
     ['comes', 'when it shows'],
     ['bench-proven', 'bench proven'],
   ])('the field %s is “%s”', (name, words) => expect(fieldWords(name)).toBe(words));
@@ -24,6 +24,6 @@ describe('what changed, in words', () => {
     [['meter', 'lamp'], 'tools', 'meter, lamp'],
     [{ label: 'Belt', weight: 2 }, 'suspects', 'Belt'],
     [{ id: 'a', name: 'Main board' }, 'controllers', 'Main board'],
-    [{ leastMs: 2000, mostMs: 90_000, note: null }, 'span', 'least 2 s, most 1 min 30 s'],
+    [{ leastMs: 2000, mostMs: 90_000, note: null }, 'span', 'at least 2 s, at most 1 min 30 s'],
   ])('%j in %s reads %s', (value, field, words) => expect(valueWords(value, field)).toBe(words));
 });

@@ -170,7 +170,7 @@ export function EditorBar({ entryKey, draft, latest, published, together, onStal
           (said ?? (isDirty ? 'Not saved yet; kept on this device.' : ''))
         )}
       </p>
-      {stale && <StaleDialog stale={stale} onClose={() => setStale(null)} />}
+      {stale && <StaleDialog stale={stale} draft={draft} onClose={() => setStale(null)} />}
     </div>
   );
 }

@@ -1,45 +1,38 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
 import type { Stale } from '@wire-trail/core';
-import { draftEdited, rebased } from '../../foundation/entry-draft-slice.ts';
+import { type Body, type DraftState, draftEdited, rebased } from '../../foundation/entry-draft-slice.ts';
 import { useAppDispatch } from '../../foundation/store.ts';
-import { ChangeList } from '../../parts/changes/ChangeList.tsx';
+import { BothInOne } from '../../parts/changes/BothInOne.tsx';
+
+type Props = Readonly<{
+  stale: Stale;
+  draft: Extract<DraftState, { status: 'open' }>;
+  onClose: () => void;
+}>;
 
 /** What to do when somebody saved in between: both are shown, and neither is lost. */
-export function StaleDialog({ stale, onClose }: { stale: Stale; onClose: () => void }) {
+export function StaleDialog({ stale, draft, onClose }: Props) {
   const dispatch = useAppDispatch();
-  const rebase = () => void dispatch(rebased({ number: stale.number, saved: stale.body }));
+  const goOnWith = (body: Body | null) => {
+    dispatch(rebased({ number: stale.number, saved: stale.body }));
+    if (body) dispatch(draftEdited({ body, about: '' }));
+    onClose();
+  };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="stale-title">
-      <DialogContent>
-        <h2 id="stale-title">Somebody saved in between</h2>
-        <p>
-          {stale.author ?? 'An import'} saved revision {stale.number}. Nothing of yours is lost. Yours against theirs:
-        </p>
-        <ChangeList changes={stale.changes} />
-        <div className="row">
-          <Button
-            variant="contained"
-            color="primary"
-            onClick={() => {
-              rebase();
-              onClose();
-            }}
-          >
-            Go on with mine on top
+    <BothInOne
+      stale={stale}
+      before={draft.basedOn === 0 ? undefined : draft.saved}
+      mine={draft.body}
+      onClose={onClose}
+      actions={(both) => (
+        <>
+          <Button variant="contained" color="primary" onClick={() => goOnWith(both)}>
+            Both in one
           </Button>
-          <Button
-            onClick={() => {
-              rebase();
-              dispatch(draftEdited({ body: stale.body, about: '' }));
-              onClose();
-            }}
-          >
-            Take theirs (mine stays in undo)
-          </Button>
-        </div>
-      </DialogContent>
-    </Dialog>
+          <Button onClick={() => goOnWith(null)}>Go on with mine on top</Button>
+          <Button onClick={() => goOnWith(stale.body)}>Take theirs (mine stays in undo)</Button>
+        </>
+      )}
+    />
   );
 }

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { api } from '../../../foundation/api.ts';
 import { Field } from '../../../parts/field/Field.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 const nameOf = (e: Code | Symptom): string => (e.kind === 'code' ? `${e.text} ${e.title}` : e.title);
@@ -22,18 +22,18 @@ export function HurtsForm({ family, entries }: Props) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [why, setWhy] = useState('');
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const own = silent.filter((c) => !left.has(c.id));
   const toggle = (set: ReadonlySet<string>, id: string): ReadonlySet<string> =>
     set.has(id) ? new Set([...set].filter((x) => x !== id)) : new Set([...set, id]);
   const say = async () => {
-    const said = own.map(
+    const caution = own.map(
       (c): Entry =>
         picked.size > 0
           ? { ...c, hazards: hazards.map((h) => h.id).filter((id) => picked.has(id)) }
           : { ...c, harmless: why.trim() },
     );
-    if (await keep(said, 'what can hurt')) {
+    if (await keep(caution, 'what can hurt')) {
       setLeft(new Set());
       setPicked(new Set());
       setWhy('');
@@ -71,7 +71,7 @@ export function HurtsForm({ family, entries }: Props) {
       {picked.size === 0 && (
         <Field label="Or: nothing can, because" value={why} maxLength={300} onChange={(e) => setWhy(e.target.value)} />
       )}
-      <SaveProblem problem={problem} />
+      {said}
       <div className="row">
         <Button
           variant="contained"

@@ -4,14 +4,14 @@ import { useMemo, useState } from 'react';
 import { Field } from '../../../parts/field/Field.tsx';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 
 /** A panel told in words, drawn as it is typed, and kept as a draft that the studio draws on. */
 export function PanelWords({ family, entries }: Props) {
   const [text, setText] = useState('');
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const read = useMemo(() => panelFromWords(text), [text]);
   const controller = entriesOf({ entries: entries.map((e) => e.body) }, 'family')[0]?.controllers[0]?.id ?? 'main';
   const unread = read.words.filter((w) => w.made === null);
@@ -57,7 +57,7 @@ export function PanelWords({ family, entries }: Props) {
           <PanelDrawing face={face} />
         </figure>
       ))}
-      <SaveProblem problem={problem} />
+      {said}
       <div className="row">
         <Button
           variant={panel && unread.length === 0 ? 'contained' : 'outlined'}

@@ -27,7 +27,7 @@ import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
 import type { Shelved } from '../tab-props.ts';
 import { ShownDrawing } from './ShownDrawing.tsx';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 
@@ -47,7 +47,7 @@ export function ShownForm({ family, entries }: Props) {
   const [sign, setSign] = useState('');
   const [nothing, setNothing] = useState('');
   const [live, setLive] = useState('');
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const signs = by === null ? [] : signsFor(by, panels);
   const own = signs.find((s) => s.id === sign) ?? signs[0];
   const values = useMemo(() => liveValuesIn(live), [live]);
@@ -150,7 +150,7 @@ export function ShownForm({ family, entries }: Props) {
             <p className="soft small">Once the codes are there, lengths and letters come of them: paste them first.</p>
           )}
           {drafts && <Example readout={drafts.readout} text={codes[0] ?? null} panels={panels} />}
-          <SaveProblem problem={problem} />
+          {said}
           <div className="row">
             <Button
               variant="contained"

@@ -5,7 +5,7 @@ import { entriesOf, type Preset, presets, presetWords, type States, statesOf, wi
 import { useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 
@@ -24,7 +24,7 @@ export function StatesForm({ family, entries }: Props) {
   const [idle, setIdle] = useState(() => minutes(known.idleMs));
   const [holds, setHolds] = useState(() => String(known.holds));
   const [check, setCheck] = useState(() => String(known.checkMs / 1000));
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const on = picked ?? known.on;
   const wanted: States = {
     on,
@@ -86,7 +86,7 @@ export function StatesForm({ family, entries }: Props) {
           Then it is known where these lead: {led.join(', ')}.
         </p>
       )}
-      <SaveProblem problem={problem} />
+      {said}
       <div className="row">
         <Button
           variant={made === 0 ? 'contained' : 'outlined'}

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { ChartText, useTypedChart } from '../../../parts/chart-text/ChartText.tsx';
 import { Field } from '../../../parts/field/Field.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; entries: readonly Shelved[] }>;
 
@@ -14,7 +14,7 @@ export function TestsForm({ family, entries }: Props) {
   const typed = useTypedChart(bodies, `wire-trail-tests:${family}`);
   const [title, setTitle] = useState('');
   const [leads, setLeads] = useState('');
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const codes = entriesOf({ entries: bodies }, 'code');
   const named = leads.split(/[\s,;]+/).filter((t) => t !== '');
   const own = named.flatMap((t) => codes.filter((c) => c.text.toLowerCase() === t.toLowerCase()));
@@ -55,7 +55,7 @@ export function TestsForm({ family, entries }: Props) {
         />
       </div>
       <ChartText typed={typed} label="The tests, as you would write them down" />
-      <SaveProblem problem={problem} />
+      {said}
       <div className="row">
         <Button
           variant="contained"

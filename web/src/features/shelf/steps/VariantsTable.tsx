@@ -22,7 +22,7 @@ import {
 import { type ClipboardEvent, useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { SaveProblem, useKeep } from './use-keep.tsx';
+import { useKeep, useOnTop } from './use-keep.tsx';
 
 type Props = Readonly<{ own: Family; family: string; entries: readonly Shelved[] }>;
 
@@ -39,8 +39,9 @@ const begun = (family: Family): VariantTable => {
 export function VariantsTable({ own, family, entries }: Props) {
   const [table, setTable] = useState<VariantTable>(() => begun(own));
   const [plate, setPlate] = useState({ model: '', serial: '', software: '' });
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const { family: next, problems } = useMemo(() => familyFromVariants(own, table), [own, table]);
+  useOnTop(own, next, problems.length > 0, (both) => setTable(begun(both)));
   const isTried = Object.values(plate).some((v) => v.trim() !== '');
   const resolved = resolvePlate(next, plateAsTyped(plate));
   const alive = new Set<string>(isTried ? resolved.alive : []);
@@ -158,7 +159,7 @@ export function VariantsTable({ own, family, entries }: Props) {
           ))}
         </ul>
       )}
-      <SaveProblem problem={problem} />
+      {said}
       <div className="row">
         <Button
           variant="contained"

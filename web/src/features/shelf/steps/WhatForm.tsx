@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { type Entry, entriesOf, entrySchemas, type Family, type FamilyId, sameJson } from '@wire-trail/core';
 import { useState } from 'react';
@@ -6,7 +5,7 @@ import { Link } from 'react-router';
 import { Field } from '../../../parts/field/Field.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import type { Shelved } from '../tab-props.ts';
-import { useKeep } from './use-keep.tsx';
+import { useKeep, useOnTop } from './use-keep.tsx';
 
 type Props = Readonly<{ family: string; name: string; entries: readonly Shelved[]; isNew: boolean }>;
 
@@ -28,7 +27,7 @@ export function WhatForm({ family, name, entries, isNew }: Props) {
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
   const [body, setBody] = useState<Family>(() => own ?? begun(family, name));
   const [known, setKnown] = useState(() => body.recognisedBy.join('\n'));
-  const { keep, isKeeping, problem } = useKeep(family, entries);
+  const { keep, isKeeping, said } = useKeep(family, entries);
   const next: Family = {
     ...body,
     recognisedBy: known
@@ -37,6 +36,10 @@ export function WhatForm({ family, name, entries, isNew }: Props) {
       .filter(Boolean)
       .slice(0, 20),
   };
+  useOnTop(own, next, false, (both) => {
+    setBody(both);
+    setKnown(both.recognisedBy.join('\n'));
+  });
   const isDirty = own === undefined || !sameJson(next, own);
   const wrong = next.name.trim() === '' ? 'Give it a name.' : next.name.length > 120 ? 'At most 120 letters.' : null;
   return (
@@ -91,13 +94,7 @@ export function WhatForm({ family, name, entries, isNew }: Props) {
         value={body.summary}
         onChange={(e) => setBody({ ...body, summary: e.target.value })}
       />
-      {problem && (
-        <Alert severity="error" role="alert">
-          {problem.stale
-            ? 'Somebody saved this unit meanwhile. What you typed is still here: open the whole form to see both.'
-            : problem.title}
-        </Alert>
-      )}
+      {said}
       <div className="row">
         <Button type="submit" variant="contained" color="primary" disabled={!isDirty || isKeeping}>
           {isNew ? 'Begin this unit' : 'Keep'}
