@@ -21,7 +21,12 @@ it.each<[string, object, object, string[]]>([
     { suspects: [{ label: 'A', weight: 2 }] },
     ['suspects › 1 › weight12'],
   ],
-  ['a field of two words', { detection: { inARow: 1 } }, { detection: { inARow: 2 } }, ['detection › times in a row12']],
+  [
+    'a field of two words',
+    { detection: { inARow: 1 } },
+    { detection: { inARow: 2 } },
+    ['detection › times in a row12'],
+  ],
   ['a named element that came', { suspects: [] }, { suspects: [{ label: 'Belt' }] }, ['suspects › 1Belt']],
   ['an emptied list', { hazards: ['a', 'b'] }, { hazards: [] }, ['hazards › 2b', 'hazards › 1a']],
   [

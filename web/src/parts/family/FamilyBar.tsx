@@ -1,8 +1,9 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { PageBar } from '../page-bar/PageBar.tsx';
 import { TabRow } from '../tabs/TabRow.tsx';
+import { leaveSteps, stepAddress } from './at-step.ts';
 import { type FamilyTab, familyAddress, familyTabs } from './family-tabs.ts';
 
 type Props = Readonly<{
@@ -20,9 +21,13 @@ export function FamilyBar({ family, name, tab, isAbove = false, writes, actions 
   const navigate = useNavigate();
   const { data } = api.useFindingsQuery(family, { skip: !writes });
   const count = data?.filter((f) => f.severity !== 'hint' && f.accepted === null).length ?? 0;
+  const steps = isAbove ? stepAddress(family) : null;
+  useEffect(() => {
+    if (!isAbove) leaveSteps();
+  }, [isAbove]);
   return (
     <PageBar
-      above={[{ name: 'Shelf', to: '/shelf' }]}
+      above={[{ name: 'Shelf', to: '/shelf' }, ...(steps ? [{ name: 'Back to the steps', to: steps }] : [])]}
       title={name}
       isAbove={isAbove}
       tabs={

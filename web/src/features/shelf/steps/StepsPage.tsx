@@ -6,9 +6,10 @@ import ListItemButton from '@mui/material/ListItemButton';
 import ListItemIcon from '@mui/material/ListItemIcon';
 import ListItemText from '@mui/material/ListItemText';
 import { entriesOf, type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from '@wire-trail/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../../foundation/api.ts';
+import { standAtStep } from '../../../parts/family/at-step.ts';
 import { PageBar } from '../../../parts/page-bar/PageBar.tsx';
 import { Failed } from '../../../parts/states/Failed.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
@@ -32,11 +33,12 @@ export default function StepsPage() {
   const isNew = fresh !== null && (error !== undefined || currentData?.length === 0);
   const entries: readonly Shelved[] | undefined = currentData ?? (isNew ? none : undefined);
   const stands = useMemo(() => unitStepsOf((entries ?? none).map((e) => e.body)), [entries]);
+  const at = unitSteps.find((s) => s === search.get('step')) ?? begunAt ?? 'what';
+  useEffect(() => standAtStep(family, at), [family, at]);
   if (error && !isNew) return <Failed error={error} again={() => void refetch()} />;
   if (!entries) return <Loading what="the unit" />;
   // where one comes in is where something is missed; one stays there until one goes on
   if (begunAt === null) setBegunAt(isNew ? 'what' : (stands.find((s) => s.lacks.length > 0)?.step ?? 'what'));
-  const at = unitSteps.find((s) => s === search.get('step')) ?? begunAt ?? 'what';
   const go = (step: string) =>
     setSearch({ ...(fresh !== null && isNew ? { new: fresh } : {}), step }, { replace: true });
   const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
