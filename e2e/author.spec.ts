@@ -100,7 +100,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await expect(drafts).not.toContainText('which control “mushroom” is');
   await by.press('Accept what is clear');
   // the states it can be in
-  await by.follow('Back to the steps');
+  await by.follow('Steps');
   await speaksPlainly(page);
   await by.press('Keep these states');
   await trainer.sees('kept');
@@ -126,7 +126,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await by.key('Control+s');
   await trainer.sees(/Saved as revision 1/);
   // the codes, from a table
-  await by.follow('Back to the steps');
+  await by.follow('Steps');
   await by.step(/The codes/);
   await by.press('Paste a table of codes');
   await by.paste(page.getByLabel('Paste from a spreadsheet, or from a web page'), pasted('dryer-codes.txt'));
@@ -224,7 +224,7 @@ test('a chiller with a display, a menu and live values is on the Shelf, publishe
   await by.press('Accept what is clear');
   await expect(drafts.getByRole('link', { name: 'Way in', exact: true })).toBeVisible();
   // its states: a menu, and live values
-  await by.follow('Back to the steps');
+  await by.follow('Steps');
   for (const state of [/^Service menu/, /^Live values/]) await by.tick(state);
   await by.type('Leaves by itself after', '2');
   await by.press('Keep these states');

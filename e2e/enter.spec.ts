@@ -224,6 +224,14 @@ test('what is found in a way is mended by one press, taken back, and mended agai
   await page.goto('/shelf/wexmorl-s5?room=Routes');
   await trainer.adds('route', 'Never let go');
   await writes(page, 'from standby\nhold green\n');
+  // in the editor it is one edit more
+  const findings = page.getByRole('list', { name: 'findings' });
+  await expect(findings).toContainText('nothing says when to let go');
+  await findings.getByRole('button', { name: /^Let go of/ }).click();
+  await expect(line(page, 'let-go')).toBeVisible();
+  await expect(findings).not.toContainText('nothing says when to let go');
+  await trainer.press('undo');
+  await expect(line(page, 'let-go')).toHaveCount(0);
   await page.keyboard.press('Control+s');
   await trainer.sees('Saved as revision 1.');
   await page.goto('/shelf/wexmorl-s5?room=To%20fix');

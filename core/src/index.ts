@@ -186,7 +186,7 @@ export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { problemsIn } from './library/entry-problems.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stationOf } from './library/lint.ts';
 export { leaningOn } from './library/look-again.ts';
-export { type Clash, type Merged, merge } from './library/merge.ts';
+export { type Clash, merge } from './library/merge.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
 export { type Preset, presets, presetWords, type States, statesOf, withStates } from './library/mode-presets.ts';
 export { namesIn, type Thing } from './library/names.ts';

@@ -120,7 +120,6 @@ export const fieldNames: Readonly<Record<string, string>> = {
   knownNotToWork: 'known not to work',
   sideEffects: 'what else it does',
   isolateFirst: 'isolate it first',
-  handOnTo: 'handed on to',
   watchFor: 'what to watch for',
   comesAgain: 'comes again',
   putBack: 'put back afterwards',

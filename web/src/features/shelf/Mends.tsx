@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
-import { type Answer, keyOf, keyText, type Severity, severityWords } from '@wire-trail/core';
+import { type Answer, keyOf, keyText } from '@wire-trail/core';
 import { useState } from 'react';
 import { type ApiError, api } from '../../foundation/api.ts';
+import { Worse } from '../../parts/mends/Worse.tsx';
 import { useUndo } from '../../parts/undo/use-undo.tsx';
 import type { TabProps } from './tab-props.ts';
 
@@ -61,30 +62,15 @@ export function Mends({ finding, family, entries }: Pick<TabProps, 'family' | 'e
         </p>
       )}
       {asked && (
-        <div className="note" role="alert">
-          <strong>{asked.comes.isGone ? 'It would bring something worse:' : 'It would still be found then.'}</strong>
-          <ul>
-            {asked.comes.brings.slice(0, 6).map((f) => (
-              <li key={f.words}>
-                {severityWords[f.severity as Severity]}: {f.words}
-              </li>
-            ))}
-          </ul>
-          <div className="row">
-            <Button
-              disabled={isBusy}
-              onClick={() => {
-                setAsked(null);
-                void write(asked.words, asked.comes);
-              }}
-            >
-              Do it all the same
-            </Button>
-            <Button variant="text" onClick={() => setAsked(null)}>
-              Leave it
-            </Button>
-          </div>
-        </div>
+        <Worse
+          {...asked.comes}
+          isBusy={isBusy}
+          onAll={() => {
+            setAsked(null);
+            void write(asked.words, asked.comes);
+          }}
+          onLeave={() => setAsked(null)}
+        />
       )}
     </>
   );

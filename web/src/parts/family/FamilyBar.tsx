@@ -27,7 +27,7 @@ export function FamilyBar({ family, name, tab, isAbove = false, writes, actions 
   }, [isAbove]);
   return (
     <PageBar
-      above={[{ name: 'Shelf', to: '/shelf' }, ...(steps ? [{ name: 'Back to the steps', to: steps }] : [])]}
+      above={[{ name: 'Shelf', to: '/shelf' }, ...(steps ? [{ name: 'Steps', to: steps }] : [])]}
       title={name}
       isAbove={isAbove}
       tabs={

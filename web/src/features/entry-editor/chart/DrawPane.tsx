@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { entryOf, findingsOfChart, findingWords } from '@wire-trail/core';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Loading } from '../../../parts/states/States.tsx';
+import { MendHere } from '../MendHere.tsx';
 import type { ChartAt } from './chart-at.ts';
 import { NodeForm } from './NodeForm.tsx';
 import { Outline } from './Outline.tsx';
@@ -9,6 +10,9 @@ import { StartFrom } from './StartFrom.tsx';
 import { Touched } from './Touched.tsx';
 
 const Drawing = lazy(() => import('./Drawing.tsx'));
+
+/** With each edit the mends of so many findings are worked out anew, the gravest first. */
+const mendable = 12;
 
 /** The same chart twice: as an outline for the keyboard, and drawn; with what the machine notices, and the picked step's form. */
 export function DrawPane(at: ChartAt) {
@@ -60,6 +64,7 @@ export function DrawPane(at: ChartAt) {
                     {findingWords(finding)}
                   </Button>
                 )}
+                {i < mendable && <MendHere finding={finding} bundle={checked} body={body} />}
               </li>
             ))}
           </ul>

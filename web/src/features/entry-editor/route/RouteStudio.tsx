@@ -30,6 +30,7 @@ import { ScriptEditor, type ScriptNote } from '../../../parts/script/ScriptEdito
 import { SuccessCard } from '../../../parts/success/SuccessCard.tsx';
 import { useSuccessRates } from '../../../parts/success/use-success-rates.ts';
 import { TimelineDrawing } from '../../../parts/timeline/TimelineDrawing.tsx';
+import { MendHere } from '../MendHere.tsx';
 import { SchemaForm } from '../SchemaForm.tsx';
 import type { EditRoute } from './tabs.ts';
 import './route.css';
@@ -216,6 +217,8 @@ function ScriptAndTimeline({ body, bundle, onEdit }: { body: Route; bundle: Bund
                   <strong>route</strong>
                 )}{' '}
                 {findingWords(f)}
+                {/* while the text cannot be read it stays as it was typed */}
+                {parsed.problems.length === 0 && <MendHere finding={f} bundle={later} body={body} />}
               </li>
             );
           })}
