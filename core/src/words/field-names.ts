@@ -132,7 +132,6 @@ export const fieldNames: Readonly<Record<string, string>> = {
   alsoFor: 'holds for as well',
   alsoCalled: 'also called',
   labelByBadge: 'label by badge',
-  recognisedBy: 'how one knows it',
   chartUse: 'what the chart takes for it',
   decimals: 'places behind the point',
   wraps: 'goes round',
