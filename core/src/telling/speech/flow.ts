@@ -185,6 +185,8 @@ export function hear(r: Reader, segment: Segment): void {
     !end ||
     segment.isQuestion ||
     /^(?:so|because|i think|should)\b/.test(saidOf(segment)) ||
+    // `ok off`: done as told, whatever lamp is called OK
+    /^(?:ok|okay|yes|yep|right|done) (?:it )?(?:off|on|in|out|open|shut|closed|down|up)$/.test(saidOf(segment)) ||
     segment.words.length > 12 ||
     r.made.length === 0
   )

@@ -224,8 +224,17 @@ export function handWords(s: Scan): boolean {
     take(wordsIn(offWith[0]), { is: 'let-go' });
     return true;
   }
+  // `the plug of the battery you take away`: out it goes
+  const takes = /^(?:you |i |we )?(?:take|takes|took) (?:it |that )?away(?= |$)/.exec(here);
+  const gone = items.findLast((x) => x.is === 'control') ?? null;
+  const outTo = takes && gone?.is === 'control' && gone.place === null ? placeByVerb(gone.own, 'out') : null;
+  if (takes && outTo !== null) {
+    put(i, wordsIn(takes[0]), { is: 'act', act: 'out', word: 'take' });
+    s.i += wordsIn(takes[0]);
+    return true;
+  }
   // `kill the breaker`
-  const kills = /^(?:kill|kills|killed|cut|cuts) (?:the |its |your )?/.exec(here);
+  const kills = /^(?:kill|kills|killed|cut|cuts) (?:it (?:at|with|by) )?(?:the |its |your )?/.exec(here);
   const killed = kills ? mentionAt(words, i + wordsIn(kills[0]), called.controls) : null;
   const dead = killed ? (placeByVerb(killed.of, 'off') ?? placeByVerb(killed.of, 'out')) : null;
   if (kills && killed && dead !== null && killed.of.control.powersAt.length > 0) {

@@ -58,6 +58,11 @@ export function jointWords(s: Scan): boolean {
     take(here.startsWith('at most') ? 2 : here.startsWith('no more') ? 3 : 1, { is: 'within' });
     return true;
   }
+  // `for as long as it takes for the blue one to go out`
+  if (/^for as long as it takes for /.test(here)) {
+    take(7, { is: 'until' });
+    return true;
+  }
   if (/^(?:until|till|til)\b/.test(here)) {
     take(1, { is: 'until' });
     return true;

@@ -10,6 +10,11 @@ import type { Word } from './text.ts';
 /** What goes back to something named before, places by themselves, and plain verbs. */
 export function referringWords(s: Scan): boolean {
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `S2, this must go up`
+  if (/^this (?:must|has to|goes|should|needs to) (?:go |be |come )?(?:up|down|in|out|on|off)\b/.test(here)) {
+    take(1, { is: 'it' });
+    return true;
+  }
   // `that one has to go into its socket`
   if (/^(?:that|this) one(?= (?:has|must|goes|needs|should|is|you|we|i|gets|comes|stays)\b|$)/.test(here)) {
     take(2, { is: 'it' });

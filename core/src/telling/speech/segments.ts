@@ -241,6 +241,18 @@ export function segmentsOf(
       end('then');
       own.push(w);
     } else if (
+      // `count to fifteen with my left hand I hold …`: told without stops, what that hand does begins there
+      flows &&
+      own.length >= 4 &&
+      w.word === 'with' &&
+      /^(?:my|your|one|the)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:left|right|other|one|hand)$/.test(words[i + 2]?.word ?? '') &&
+      (words[i + 2]?.word === 'hand' || /^(?:hand|finger|thumb)$/.test(words[i + 3]?.word ?? '')) &&
+      startsAct(words[i + 2]?.word === 'hand' ? i + 3 : i + 5)
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `number two`, `step three`: the next of them
       flows &&
       own.length > 0 &&

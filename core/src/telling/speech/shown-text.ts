@@ -99,7 +99,11 @@ export function plainTextAt(
   const display = items.some((x) => x.is === 'sign' && x.signs.some((s) => s.kind === 'text' || s.kind === 'segments'));
   const w = words[at];
   if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
-  if (/^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in)$/.test(w.word))
+  if (
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?)$/.test(
+      w.word,
+    )
+  )
     return null;
   return { text: w.raw.toUpperCase(), length: 1 };
 }
