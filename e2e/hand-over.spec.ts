@@ -52,6 +52,7 @@ test('a walk begins with what the customer says, stops at a step for a licensed 
   await licensed.press('Take this reading');
   await licensed.sees('QB-2407');
   await licensed.press('one more');
+  await licensed.sees('2 ×');
   await licensed.press('Put it in the order mailbox');
   await licensed.sees(/in the order mailbox: 2 × QB-2407/);
   await expect(async () => {

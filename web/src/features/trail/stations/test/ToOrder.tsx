@@ -14,10 +14,18 @@ import { useSchool } from '../../../../foundation/use-school.ts';
 import { saveCsv } from '../../../../parts/csv/save-csv.ts';
 import type { StationProps } from '../StationLayout.tsx';
 
+/** How many were said of each part of a walk: not forgotten where its page is drawn anew. */
+const said = new Map<string, Readonly<Record<string, number>>>();
+
 /** What a part is called for at the counter, and the mailbox that keeps it; what is not known of it is said. */
 export function ToOrder({ walk, data, add, at }: Pick<StationProps, 'walk' | 'data' | 'add'> & { at: ChartWalk }) {
   const parts = partsToOrder(data.bundle, walk, at);
-  const [quantities, setQuantities] = useState<Readonly<Record<string, number>>>({});
+  const [quantities, setQuantities] = useState(() => said.get(walk.id) ?? {});
+  const say = (part: Part, quantity: number) => {
+    const next = { ...quantities, [part.id]: quantity };
+    said.set(walk.id, next);
+    setQuantities(next);
+  };
   const quantityOf = (part: Part): number => quantities[part.id] ?? 1;
   const lines = parts.map((part) =>
     orderLine(data.bundle, walk, part, { alive: data.alive, quantity: quantityOf(part) }),
@@ -32,7 +40,7 @@ export function ToOrder({ walk, data, add, at }: Pick<StationProps, 'walk' | 'da
           data={data}
           add={add}
           quantity={quantityOf(part)}
-          onQuantity={(quantity) => setQuantities({ ...quantities, [part.id]: quantity })}
+          onQuantity={(quantity) => say(part, quantity)}
         />
       ))}
       {lines.length > 1 && (
