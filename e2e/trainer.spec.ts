@@ -134,6 +134,16 @@ test('two people save the same entry: what both did goes together, and of what b
   await expect(second.page.getByLabel('What it then does')).toHaveValue('Ends the wash and drains.');
   await second.press('undo');
   await expect(second.page.getByLabel('What it then does')).toHaveValue('Stops, and says so.');
+
+  // theirs alone: mine stays in undo
+  await first.type('What it then does', 'Ends the wash at the next drain.');
+  await first.press('Save draft');
+  await first.sees('Saved as revision 5.');
+  await second.press('Save draft');
+  await second.press('Take theirs (mine stays in undo)');
+  await expect(second.page.getByLabel('What it then does')).toHaveValue('Ends the wash at the next drain.');
+  await second.press('undo');
+  await expect(second.page.getByLabel('What it then does')).toHaveValue('Stops, and says so.');
 });
 
 test('a second family comes as a bundle file and works without a line of code', async ({ desk, field }) => {

@@ -32,6 +32,12 @@ type Region = Readonly<
 const regionsOf = (mine: readonly string[], before: readonly string[], theirs: readonly string[]): readonly Region[] =>
   diff3MergeRegions([...mine], [...before], [...theirs]) as readonly Region[];
 
+/** What both agree on: at most one of them changed it, or both to the same; null where that is not so. */
+function agreed({ before, mine, theirs }: Three): Readonly<{ value: unknown }> | null {
+  if (sameJson(mine, theirs) || sameJson(before, theirs)) return { value: mine };
+  return sameJson(before, mine) ? { value: theirs } : null;
+}
+
 class Merge {
   private readonly picks: ReadonlySet<string>;
   private readonly clashes: Clash[];
@@ -42,12 +48,12 @@ class Merge {
 
   both(three: Three, at: Path, key: string): unknown {
     const { before, mine, theirs } = three;
-    const isOnes = [before, mine].some((x) => sameJson(x, theirs)) || sameJson(before, mine);
-    if (!isOnes && isPlain(mine) && isPlain(theirs))
-      return this.fields(isPlain(before) ? before : {}, mine, theirs, at, key);
-    if (!isOnes && Array.isArray(mine) && Array.isArray(theirs))
+    const one = agreed(three);
+    if (one) return one.value;
+    if (isPlain(mine) && isPlain(theirs)) return this.fields(isPlain(before) ? before : {}, mine, theirs, at, key);
+    if (Array.isArray(mine) && Array.isArray(theirs))
       return this.lists({ before: Array.isArray(before) ? before : [], mine, theirs }, at, key);
-    return this.wholly(three, at, key);
+    return this.clash(three, at, key);
   }
 
   private clash(three: Three, at: Path, key: string): unknown {
@@ -110,14 +116,8 @@ class Merge {
     const [b, m, t] = [before, mine, theirs].map((list) =>
       list.filter((n) => before.includes(n) && mine.includes(n) && theirs.includes(n)),
     ) as [string[], string[], string[]];
-    return this.wholly({ before: b, mine: m, theirs: t }, at, `${key}/order`) as string[];
-  }
-
-  /** One of them as a whole; a clash where both are other than before. */
-  private wholly(three: Three, at: Path, key: string): unknown {
-    const { before, mine, theirs } = three;
-    if (sameJson(mine, theirs) || sameJson(before, theirs)) return mine;
-    return sameJson(before, mine) ? theirs : this.clash(three, at, key);
+    const three = { before: b, mine: m, theirs: t };
+    return (agreed(three)?.value ?? this.clash(three, at, `${key}/order`)) as string[];
   }
 
   /** Elements without names, by what stands around them; where both changed one stretch, element by element if it has as many. */

@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { type Clash, diff, type Entry, merge, placeWords, type Stale, valueWords } from '@wire-trail/core';
 import { type ReactNode, useMemo, useState } from 'react';
-import { ChangeList } from './ChangeList.tsx';
+import { ChangeList, fieldOf } from './ChangeList.tsx';
 
 type Props = Readonly<{
   /** What somebody else saved in between. */
@@ -67,7 +67,7 @@ type ChoiceProps = Readonly<{
 }>;
 
 function ClashChoice({ clash, whose, onPick }: ChoiceProps) {
-  const field = String(clash.at.findLast((p) => typeof p === 'string') ?? '');
+  const field = fieldOf(clash.at);
   const words = (value: unknown): string => (value === undefined ? 'taken out' : valueWords(value, field));
   return (
     <div className="stack">

@@ -1,8 +1,8 @@
-import { type Change, placeWords, valueWords } from '@wire-trail/core';
+import { type Change, type Path, placeWords, valueWords } from '@wire-trail/core';
 import './change-list.css';
 
 /** The field a change is of; an element of a list is of the list. */
-const fieldOf = (change: Change): string => String(change.at.findLast((p) => typeof p === 'string') ?? '');
+export const fieldOf = (at: Path): string => String(at.findLast((p) => typeof p === 'string') ?? '');
 
 /** Changes place by place: what stood there, and what stands there now. */
 export function ChangeList({ changes }: { changes: readonly Change[] }) {
@@ -14,13 +14,13 @@ export function ChangeList({ changes }: { changes: readonly Change[] }) {
           <span className="soft small">{placeWords(change.at)}</span>
           {change.kind === 'moved' ? (
             <span>
-              <strong>{valueWords(change.what, fieldOf(change))}</strong> moved from place {change.from + 1} to{' '}
+              <strong>{valueWords(change.what, fieldOf(change.at))}</strong> moved from place {change.from + 1} to{' '}
               {change.to + 1}
             </span>
           ) : (
             <>
-              {change.kind !== 'added' && <del>{valueWords(change.from, fieldOf(change))}</del>}
-              {change.kind !== 'removed' && <ins>{valueWords(change.to, fieldOf(change))}</ins>}
+              {change.kind !== 'added' && <del>{valueWords(change.from, fieldOf(change.at))}</del>}
+              {change.kind !== 'removed' && <ins>{valueWords(change.to, fieldOf(change.at))}</ins>}
             </>
           )}
         </li>

@@ -1,12 +1,10 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { type Entry, type EntryKind, type FamilyId, merge, type Stale, sameJson } from '@wire-trail/core';
+import { type Entry, type EntryKind, type FamilyId, keyText, merge, type Stale, sameJson } from '@wire-trail/core';
 import { type ReactElement, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { BothInOne } from '../../../parts/changes/BothInOne.tsx';
 import type { Shelved } from '../tab-props.ts';
-
-const placeOf = (body: Entry): string => `${body.kind}/${body.id}`;
 
 /** Two who changed one thing: it is asked which shall stand. */
 type Asked = Readonly<{
@@ -26,7 +24,7 @@ export function useKeep(family: string, entries: readonly Shelved[]) {
   const [joined, setJoined] = useState<string | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   // what was there when the step was opened: on that stands what is typed, whatever has come since
-  const [bases] = useState(() => new Map(entries.map((e) => [placeOf(e.body), { number: e.number, body: e.body }])));
+  const [bases] = useState(() => new Map(entries.map((e) => [keyText(e.body), { number: e.number, body: e.body }])));
   const ask = (of: Omit<Asked, 'settle'>): Promise<Entry | null> =>
     new Promise((resolve) =>
       setAsked({
@@ -39,8 +37,8 @@ export function useKeep(family: string, entries: readonly Shelved[]) {
     );
   /** One of them, on top of whatever came in between. */
   const keepOne = async (body: Entry, note: string): Promise<ApiError | null> => {
-    const place = placeOf(body);
-    const there = bases.get(place) ?? entries.find((e) => placeOf(e.body) === place);
+    const place = keyText(body);
+    const there = bases.get(place) ?? entries.find((e) => keyText(e.body) === place);
     const key = { family: family as FamilyId, kind: body.kind as EntryKind, id: String(body.id) };
     let [mine, before, basedOn] = [body, there?.body, there?.number ?? 0];
     for (;;) {
