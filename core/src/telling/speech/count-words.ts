@@ -88,8 +88,10 @@ export function countWords(s: Scan): boolean {
       take(k + 1 - i, { is: 'times', n: w.value });
       return true;
     }
-    if (clickWords.has(a)) {
-      take(k + 1 - i, { is: 'clicks', n: w.value });
+    // `2 more clicks`
+    const further = /^(?:more|further|extra)$/.test(a) && clickWords.has(words[k + 1]?.word ?? '') ? 1 : 0;
+    if (clickWords.has(a) || further > 0) {
+      take(k + 1 + further - i, { is: 'clicks', n: w.value });
       return true;
     }
     // four left, two back, one back to the left

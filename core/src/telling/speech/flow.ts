@@ -43,7 +43,8 @@ const leadsAhead = (first: Item, ahead: readonly Word[]): boolean =>
 export function startsPlace(r: Reader, words: readonly Word[], at: number): boolean {
   // within a longer name: `the red stop`
   if (at > 0 && (mentionAt(words, at - 1, r.called.controls)?.length ?? 0) > 1) return false;
-  const [first, second] = itemsOf(words.slice(at, at + 5), r.called, r.last);
+  // `throttle right up to full`
+  const [first, second] = itemsOf(words.slice(at, at + 5), r.called, r.last).filter((x) => x.is !== 'way');
   return (
     first?.is === 'control' &&
     !isPush(first.own) &&

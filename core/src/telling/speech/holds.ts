@@ -42,6 +42,21 @@ export function readHold(
   }
   const length = items.find(isOf('length'));
   const verbs = items.filter(isOf('act')).map((a) => a.word);
+  // a pedal held by one, and `Head and Knees, both, don't let go of them`: these as well
+  const justNow = r.made.at(-1);
+  const alsoHeld = justNow?.sentence === r.sentence ? pressedOnce(r, justNow) : [];
+  if (
+    named.length === 0 &&
+    r.held.length > 0 &&
+    alsoHeld.length > 0 &&
+    alsoHeld.every((own) => r.last.includes(own) && !r.held.includes(own)) &&
+    verbs.length > 0
+  ) {
+    const earlier = r.held;
+    turnToHold(r, r.made.length - 1, 1, alsoHeld);
+    r.held = [...earlier, ...alsoHeld];
+    return true;
+  }
   // `I keep holding`: what is held already
   if (
     named.length === 0 &&

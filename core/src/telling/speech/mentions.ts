@@ -28,7 +28,7 @@ const misheard: Readonly<Record<string, string>> = {
   swich: 'switch',
 };
 const same = (a: string, b: string): boolean =>
-  a === b || a === `${b}s` || b === `${a}s` || a === `${b}es` || misheard[a] === b;
+  a === b || a === `${b}s` || b === `${a}s` || (a === `${b}es` && b !== 'go') || misheard[a] === b;
 const unquoted = (word: string): string => word.replace(/^["“](.*)["”]$/, '$1');
 const plain = (text: string): string[] =>
   wordsOf(text)

@@ -364,7 +364,14 @@ export function readPlain(
   }
   if (until >= 0 && ends && controls.length === 0 && r.held.length === 0) {
     if (ends.kind === 'sign')
-      see(r, [ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
+      see(
+        r,
+        [
+          ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown,
+          ...(ends.also ?? []),
+        ],
+        at,
+      );
     return;
   }
   const reached = tail.find(isOf('number'));

@@ -10,6 +10,7 @@ import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
+import { simpler } from './simpler.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -63,7 +64,7 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
-  const words = countedAloud(corrected(hyphensOpened(marked, reader.called))).map((w) => ({
+  const words = countedAloud(corrected(simpler(hyphensOpened(marked, reader.called), reader.called))).map((w) => ({
     ...w,
     from: w.from + from,
     to: w.to + from,

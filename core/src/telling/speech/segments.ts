@@ -193,6 +193,15 @@ export function segmentsOf(
       // a stop and the end of a line are one end
       if (segments.at(-1)?.sentence === sentence) sentence += 1;
     } else if (w.raw === ',' && spelt(words, i, own)) own.push(w);
+    // `wait till L1, L2 and L3 are out`: what they do is said of all
+    else if (
+      w.raw === ',' &&
+      own.some((x) => /^(?:until|till)$/.test(x.word)) &&
+      words[i + 2] !== undefined &&
+      /^(?:,|and|or)$/.test(words[i + 2]?.raw ?? '') &&
+      lacksState(own, words.slice(i + 1, i + 6))
+    )
+      own.push(w);
     // `Hood: OPEN.`
     else if (
       w.raw === ':' &&
@@ -363,8 +372,8 @@ export function segmentsOf(
       flows &&
       w.word === 'and' &&
       own.length > 2 &&
-      /^(?:when|once|as)$/.test(words[i + 1]?.word ?? '') &&
-      (words[i + 1]?.word !== 'as' || words[i + 2]?.word === 'soon')
+      (/^(?:when|once)$/.test(words[i + 1]?.word ?? '') ||
+        /^(?:as soon|the (?:moment|second|instant))$/.test(`${words[i + 1]?.word} ${words[i + 2]?.word}`))
     )
       end('and');
     else if (

@@ -5,6 +5,7 @@ import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { isAct, isOf, lampState, type Reader, withoutTimes } from './reader.ts';
+import { isCodeAlike } from './readouts.ts';
 import { type Segment, saidOf } from './segments.ts';
 import type { Word } from './text.ts';
 
@@ -171,6 +172,10 @@ const isMeaningTold = (r: Reader, text: string, to: number): boolean =>
     r.whole.slice(to, to + 80),
   );
 
+/** Told by the other right behind what shows: it did not come out. */
+const wentWrong =
+  /^["”'’.,!?)\s]*(?:\n\s*|\n?[\p{L}_]+:\s*|>>\s*)(?:(?:then|so|yeah|ah|ok|no|hm+),? )*(?:(?:you were|that was|you're|was) )?(?:too (?:slow|late|fast|early|short)|wrong|start (?:over|again)|try (?:it )?again|again\b|do it again|once more)/iu;
+
 /** `till it stops`, of what sounds just now. */
 export function fallsSilent(r: Reader, segment: Segment): Moment | null {
   const stops =
@@ -186,10 +191,15 @@ export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: num
   if (
     first?.kind === 'text' &&
     shown.length === 1 &&
-    (isCodeTold(r, first.text) || isMeaningTold(r, first.text, at.to))
+    (isCodeTold(r, first.text) || isMeaningTold(r, first.text, at.to) || isCodeAlike(r, first.text))
   ) {
     // from a code that is told of again on, it is told what is read; what is said of one figure may be an aside
     if (isCodeTold(r, first.text)) r.reading = true;
+    r.holes.push({ ...at, why: 'not-understood' });
+    return;
+  }
+  // `it just says READY` – `too slow, again`: what shows where it went wrong
+  if (first?.kind === 'text' && shown.length === 1 && wentWrong.test(r.whole.slice(at.to, at.to + 70))) {
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
@@ -319,5 +329,5 @@ export function lacksState(r: Reader, words: readonly Word[], ahead: readonly Wo
     next.own.mechanism.kind === 'places'
   )
     return true;
-  return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || x.is === 'act');
+  return items.at(-1)?.is === 'sign' && !items.some((x) => x.is === 'light' || (x.is === 'act' && x.act !== 'wait'));
 }

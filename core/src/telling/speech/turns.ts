@@ -1,10 +1,20 @@
 import type { PlaceId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
+import { rightWords } from './lexicon.ts';
 import { placeByVerb } from './mentions.ts';
 import { hasOtherObject, hasOtherSubject } from './objects.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
+
+/** `two more clicks, right this time`: which way is said behind the comma. */
+function wayAhead(r: Reader): 'cw' | 'ccw' | undefined {
+  const said =
+    /^(?:to the )?(left|right|clockwise|anticlockwise|counterclockwise)(?: this time| now| again| instead)?$/.exec(
+      r.ahead[0] ? saidOf(r.ahead[0]) : '',
+    )?.[1];
+  return said === undefined ? undefined : rightWords.has(said) ? 'cw' : 'ccw';
+}
 
 export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from: number; to: number }>): boolean {
   // `that is to the left, by two clicks`
@@ -83,6 +93,7 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     const way =
       (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ??
       backWay ??
+      wayAhead(r) ??
       (r.wayIn?.sentence === r.sentence ? r.wayIn.way : undefined) ??
       r.answers.ways[own.control.id];
     if (!way) {
