@@ -47,7 +47,8 @@ function supplyPlaces(control: Control): PlaceId[] {
   if (control.powersAt.length > 0) return control.powersAt;
   const { mechanism } = control;
   if (mechanism.kind !== 'places' || !supplyLooks.has(control.look)) return [];
-  const plain = control.look === 'breaker' || control.look === 'plug' || control.look === 'key';
+  const carries = !/\b(?:drain|sump|bung|filler)\b/i.test(control.label);
+  const plain = control.look === 'breaker' || (control.look === 'plug' && carries) || control.look === 'key';
   if (!plain && !supplyWords.has(control.label.toLowerCase())) return [];
   const dead = [usualPlace(mechanism.places, 'off'), 'out', 'open'];
   return mechanism.places.filter((p) => !dead.includes(p.id)).map((p) => p.id);

@@ -320,7 +320,7 @@ export function read(r: Reader, segment: Segment): void {
     r.ahead.some((s) => /\b(?:try|faster|slower|quicker|sooner)\b/.test(saidOf(s)));
   // `slow is wrong. mains off and again`
   const isOver =
-    /\b(?:and|all|it) (?:again|over)$/.test(saidOf(segment)) &&
+    /\b(?:and|all|it) (?:again|over|once more|one more time)$/.test(saidOf(segment)) &&
     r.wrongIn === segment.sentence - 1 &&
     items.every((x) => !(x.is === 'control' && isPush(x.own)));
   if (/\b(?:is|was|that's|that) (?:wrong|no good|not right)\b|\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment)))
@@ -379,6 +379,13 @@ export function read(r: Reader, segment: Segment): void {
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
+  // `the lamp is telling the number: six times`
+  if (
+    r.reading &&
+    items.every(isOf('times')) &&
+    /\b(?:tell|tells|telling) (?:you )?(?:the|its|your) number$/.test(r.saidBefore)
+  )
+    return;
   if (tellsReading(segment, items)) r.reading = true;
   // `the lamp blinks: so many times for the tens`
   if (

@@ -177,7 +177,16 @@ export function readHold(
     r.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
     r.held = [];
   } else {
+    // `battery back in, but I'm on Fan the whole time`: held before that
+    const wasSet = r.made.at(-1);
+    const isBefore =
+      wasSet?.step.kind === 'set' &&
+      wasSet.sentence === r.sentence &&
+      segment !== null &&
+      /\bthe (?:whole|entire) time\b|\ball (?:the time|along|the while)\b|\bthroughout\b/.test(saidOf(segment));
+    if (isBefore) r.made.pop();
     r.put({ kind: 'hold', controls, until: { kind: 'release' } }, at);
+    if (isBefore && wasSet) r.made.push(wasSet);
     r.held = owns;
   }
   return true;

@@ -7,6 +7,7 @@ import type { Item } from './item.ts';
 import { jointWords } from './joint-words.ts';
 import type { Called } from './mentions.ts';
 import { namedWords } from './named-words.ts';
+import { plugWords } from './plug-words.ts';
 import { referringWords } from './referring-words.ts';
 import { Scan } from './scan.ts';
 import { supplyWords } from './supply-words.ts';
@@ -17,6 +18,7 @@ import { verbWords } from './verb-words.ts';
 const kinds = [
   supplyWords,
   verbWords,
+  plugWords,
   displayWords,
   handWords,
   groupWords,

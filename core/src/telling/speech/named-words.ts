@@ -19,7 +19,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
   [
-    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark)\b/,
+    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark)\b|^(?:to go|have gone|has gone|are gone|is gone)$/,
     'dark',
   ],
   [
@@ -90,6 +90,7 @@ export function namedWords(s: Scan): boolean {
     !(
       /^(?:up|down)$/.test(w.word) &&
       (words[i - 1]?.value ?? null) !== null &&
+      !(words[i - 1]?.word === 'one' && /^(?:next|the|older|last|that|this)$/.test(words[i - 2]?.word ?? '')) &&
       !/^(?:here|there|below|at|on|in|by|under)$/.test(words[i + 1]?.word ?? '')
     ) &&
     !/^(?:press|presses|pressed|hold|holds|held|push|pushes|tap|taps|tapped|hit|release|and|plus|or|the|button|pad|key|then|,|times|both|with|up|down)$/.test(
@@ -321,7 +322,7 @@ export function namedWords(s: Scan): boolean {
   }
   // `until L3 stops flashing`; `stops flashing and stays on` is told by what it comes to
   const quits =
-    /^(?:has |have )?(?:stops?|stopped|quits?|ceases?) (?:flashing|blinking|flickering|winking|pulsing)(?= |$)/.exec(
+    /^(?:(?:has |have )?(?:stops?|stopped|quits?|ceases?)|(?:is |has |have )?(?:finish|finished|finishes|done|through|ready)(?: with)?) (?:flashing|blinking|flickering|winking|pulsing)(?= |$)/.exec(
       here,
     );
   if (quits && lastSign?.is === 'sign' && !isHeard) {

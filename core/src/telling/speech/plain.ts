@@ -408,6 +408,13 @@ export function readPlain(
     r.held = [];
     return;
   }
+  // `when it stops ticking`, and something is let go of: said next
+  const silent = moment >= 0 && r.held.length > 0 && controls.length === 0 ? fallsSilent(r, segment) : null;
+  if (silent?.kind === 'sign') {
+    r.lastSign = silent.shown;
+    r.nth = { n: 1, sentence: r.sentence };
+    return;
+  }
   // when a sign comes, do this: the sign, then the act
   const timed =
     moment >= 0 && moment < 2

@@ -528,10 +528,18 @@ export function readPress(
       return true;
     }
   }
+  // `In and Out three times each`: the one so often as the other
+  const [often] = times;
+  const isEach =
+    pushes.length > 1 &&
+    times.length === 1 &&
+    often !== undefined &&
+    /\beach$/.test(said) &&
+    items.indexOf(often) > items.lastIndexOf(pushes.at(-1) as Item);
   for (const [i, item] of items.entries()) {
     if (item.is !== 'control' || !isPush(item.own)) continue;
     const after = items[i + 1];
-    const n = timesOf(segment, items, i);
+    const n = isEach ? often.n : timesOf(segment, items, i);
     const isLong = items.some(isOf('long'));
     const length = items.find(isOf('length'));
     if (isLong && length)

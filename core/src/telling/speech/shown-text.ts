@@ -100,7 +100,7 @@ export function plainTextAt(
   const w = words[at];
   if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
   if (
-    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?)$/.test(
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does)$/.test(
       w.word,
     )
   )

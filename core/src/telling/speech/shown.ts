@@ -179,7 +179,7 @@ const wentWrong =
 /** `till it stops`, of what sounds just now. */
 export function fallsSilent(r: Reader, segment: Segment): Moment | null {
   const stops =
-    /\b(?:it|that|this|they)(?:'s| has| have|'ve| is| are)? (?:stops|stopped|stop|over|quiet|silent|ended|ends|finished)$/;
+    /\b(?:it|that|this|they)(?:'s| has| have|'ve| is| are)? (?:stops|stopped|stop|over|quiet|silent|ended|ends|finished)(?: (?:ticking|beeping|buzzing|ringing|sounding|chirping|bleeping|peeping|humming|clicking))?$/;
   if (r.lastSign?.kind !== 'sound' || r.lastSign.state !== 'on' || !stops.test(saidOf(segment))) return null;
   return { kind: 'sign', shown: { kind: 'sound', sign: r.lastSign.sign, state: 'off' }, nth: 1 };
 }

@@ -40,7 +40,7 @@ export function tellsReading(segment: Segment, items: readonly Item[]): boolean 
   if (hands && items.some((x) => x.is === 'control' || x.is === 'it' || x.is === 'clicks')) return false;
   const text = saidOf(segment);
   if (items[0]?.is === 'while' && items[1]?.is === 'sign' && !items.some(isOf('control'))) return true;
-  return /\b(?:means?|meaning|stands? for(?! (?:at least|about|another|some|a|an|one|two|three|five|ten|half|\d+)\b)|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has) (?:you )?(?:now )?(?:the|its|your) (?:number|code|fault|error|tens?|ones?)|how (?:many times|often)|(?:after|behind) the (?:last|first|second|third|fourth|sixth|\w+th) (?:one|fault|code|entry|error|number|alarm)|no more (?:faults|codes|errors|entries)|so many|(?:mine|ours|yours|this one|hers|his) (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
+  return /\b(?:means?|meaning|stands? for(?! (?:at least|about|another|some|a|an|one|two|three|five|ten|half|\d+)\b)|you(?: are|'re) reading|add (?:it|them|those|up)|adds? up|adding up|that(?:'s| is) the (?:code|number|letter|tens?|ones?|units?)|(?:it|she|he|that) (?:now )?tells you|(?:you|i) (?:now )?(?:read|count|look|had|got) (?:the|it|how)|^(?:and |so |please )*count (?:it|them|those|the|how|for)|(?:gives?|blinks?|flash\w*|winks?|shows?|has|tell(?:s|ing)?) (?:you )?(?:now )?(?:the|its|your) (?:number|code|fault|error|tens?|ones?)|how (?:many times|often)|(?:after|behind) the (?:last|first|second|third|fourth|sixth|\w+th) (?:one|fault|code|entry|error|number|alarm)|no more (?:faults|codes|errors|entries)|so many|(?:mine|ours|yours|this one|hers|his) (?:says|said|reads|shows|blinks|is|was|had)|(?:winks?|blinks?|flash\w*) (?:out|you) (?:a|the)|what are we looking at|the code|counts? (?:as|for)|let'?s? say|for example|say(?:ing)? hello)\b/.test(
     text,
   );
 }
@@ -66,6 +66,9 @@ export const leadsOn = (text: string): boolean =>
   ) &&
     !/\b(?:place|letter|digit|figure|character|position)\b/.test(text)) ||
   /\b(?:scroll|browse|page|leaf|step|walk|go|move)(?:s|ing)? (?:up and down )?(?:through|along) (?:them|it|the)\b/.test(
+    text,
+  ) ||
+  /\b(?:is|that's|it's) (?:how|the way) (?:you|we|one|i|to) (?:can )?(?:leave|leaves|exit|quit|finish|stop|get|gets|come|go|clear|erase|wipe|delete)\b/.test(
     text,
   ) ||
   /\b(?:takes|gets|brings|moves) you\b|\bgoes? back(?: one)?$|\b(?:takes|moves|brings) (?:you |it )?(?:forward|back|on|onwards)\b/.test(

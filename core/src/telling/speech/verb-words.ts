@@ -1,4 +1,4 @@
-import { mentionAt } from './mentions.ts';
+import { mentionAt, placeByVerb } from './mentions.ts';
 import type { Scan } from './scan.ts';
 
 /** Verbs that say by themselves what is done: bridge, confirm with, lock, pump, double-press. */
@@ -16,12 +16,32 @@ export function verbWords(s: Scan): boolean {
       return true;
     }
   }
+  // `to scroll, use Slow`
+  const uses = /^(?:use|uses|using) (?:the )?/.exec(here);
+  if (uses && mentionAt(words, i + uses[0].trim().split(' ').length, called.controls)?.of.mechanism.kind === 'push') {
+    take(1, { is: 'act', act: 'press', word: 'press' });
+    return true;
+  }
   // `bridge JP2`
   if (/^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here)) {
     const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
     const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
     if (named?.of.control.look === 'jumper') {
       take(k - i, { is: 'act', act: 'in', word: w.word });
+      return true;
+    }
+  }
+  // `with J1 bridged`
+  const bridged = mentionAt(words, i, called.controls);
+  if (
+    bridged?.of.control.look === 'jumper' &&
+    /^(?:bridged|linked|shorted|jumpered|unbridged|pulled)$/.test(words[i + bridged.length]?.word ?? '')
+  ) {
+    const isOpen = /^(?:unbridged|pulled)$/.test(words[i + bridged.length]?.word ?? '');
+    const place = placeByVerb(bridged.of, isOpen ? 'out' : 'in');
+    if (place !== null) {
+      put(i, bridged.length + 1, { is: 'control', own: bridged.of, place });
+      s.i += bridged.length + 1;
       return true;
     }
   }

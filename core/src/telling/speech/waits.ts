@@ -27,8 +27,8 @@ export function readWait(
   }
   // `Breaker off. Ten seconds. Breaker on.`
   const isBare =
-    before?.step.kind === 'set' &&
-    before.sentence === r.sentence - 1 &&
+    ((before?.step.kind === 'set' && before.sentence === r.sentence - 1) ||
+      (r.waiting >= 0 && r.waiting === r.sentence - 1)) &&
     segment.words.every(
       (w) => (w.from >= length.from && w.to <= length.to) || /^(?:about|roughly|for|and|a|good)$/.test(w.word),
     );
