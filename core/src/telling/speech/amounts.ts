@@ -35,7 +35,11 @@ export function lengthAt(
   if (w.word === 'a' && words[at - 1]?.value != null) return null;
   if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {
     const ms = unit(at + 1) ?? 0;
-    return { ms, mostMs: ms, length: 2 };
+    const half = words
+      .slice(at + 2, at + 5)
+      .map((x) => x.word)
+      .join(' ');
+    return half === 'and a half' ? { ms: ms * 1.5, mostMs: ms * 1.5, length: 5 } : { ms, mostMs: ms, length: 2 };
   }
   if (w.value === null) return null;
   let i = at + w.span;

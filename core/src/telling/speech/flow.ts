@@ -481,6 +481,10 @@ export function read(r: Reader, segment: Segment): void {
     r.last = items.filter(isOf('control')).map((c) => c.own);
     return;
   }
+  // `one full turn clockwise, stop, two clicks back`
+  const turnedNow = r.made.at(-1);
+  if (saidOf(segment) === 'stop' && turnedNow?.sentence === r.sentence && /^(?:turn|sweep)$/.test(turnedNow.step.kind))
+    return;
   // `I had switched the key off and that was my mistake`
   if (/\bthat (?:is|was) (?:my|the|a|his|her|our) mistake$/.test(saidOf(segment))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });

@@ -148,7 +148,7 @@ export function readHold(
       pressed.step.control === owns[0]?.control.id &&
       pressed.step.times === 1) ||
       pressed.step.kind === 'together') &&
-    named.length === 0
+    (named.length === 0 || (pressed.sentence === r.sentence && verbs.some((v) => /^(?:keep|keeps|keeping)$/.test(v))))
   )
     r.made.pop();
   const put = r.made.at(-1);

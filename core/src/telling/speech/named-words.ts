@@ -19,7 +19,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
   [
-    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark)\b|^(?:to go|have gone|has gone|are gone|is gone)$/,
+    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark|(?:has |have |had )?(?:gone|goes?|went|are|is) dead|(?:has |have )?(?:died|dies?))\b|^(?:to go|have gone|has gone|are gone|is gone)$/,
     'dark',
   ],
   [
@@ -302,7 +302,8 @@ export function namedWords(s: Scan): boolean {
   }
   if (sign && !(isCall && sign.of.kind === 'beeper' && sign.weak)) {
     take(sign.length, { is: 'sign', signs: [sign.of] });
-    if (beepsAs && sign.of.kind === 'beeper') put(s.i - 1, 1, { is: 'light', light: 'lit' });
+    const falls = /^(?:has |have )?(?:stops?|stopped|ends?|ended)$/.test(words[s.i]?.word ?? '');
+    if (beepsAs && !falls && sign.of.kind === 'beeper') put(s.i - 1, 1, { is: 'light', light: 'lit' });
     return true;
   }
   if (beepsAs) {

@@ -51,10 +51,36 @@ export function plugWords(s: Scan): boolean {
     take(puts[0].split(' ').length, { is: 'control', own: home, place: backIn });
     return true;
   }
-  const on = /^(?:i'm|i am|you're|you are|he's|she's|we're|stay|stays|sit|sits) on (?:the |both )?/.exec(here);
+  const on =
+    /^(?:i'm|i am|you're|you are|he's|she's|we're|stay|stays|sit|sits|someone|somebody|(?:a|the|your|my|one) (?:\w+ )?(?:man|person|mate|colleague)) on (?:the |both )?/.exec(
+      here,
+    );
   const key = on ? mentionAt(words, i + on[0].trim().split(' ').length, called.controls) : null;
   if (on && key?.of.mechanism.kind === 'push') {
     take(on[0].trim().split(' ').length, { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  // `I've got Timer under my left thumb`
+  const got = /^(?:i've got|i have|i've|you've got|you have|he's got|she's got|got) (?:the )?/.exec(here);
+  const under = got ? mentionAt(words, i + got[0].trim().split(' ').length, called.controls) : null;
+  const behind = under && got ? i + got[0].trim().split(' ').length + under.length : -1;
+  if (
+    got &&
+    under?.of.mechanism.kind === 'push' &&
+    /^under (?:my|your|the|his|her|one) (?:\w+ )?(?:thumb|finger|hand|palm|foot)/.test(
+      words
+        .slice(behind, behind + 5)
+        .map((x) => x.word)
+        .join(' '),
+    )
+  ) {
+    take(got[0].trim().split(' ').length, { is: 'act', act: 'hold', word: 'hold' });
+    return true;
+  }
+  // `when the horn stops you stop as well`
+  const stopsToo = /^(?:you|i|he|she|we) (?:stop|stops) (?:as well|too)(?= |$)/.exec(here);
+  if (stopsToo) {
+    take(stopsToo[0].split(' ').length, { is: 'let-go' });
     return true;
   }
   const off =

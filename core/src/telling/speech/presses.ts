@@ -1,10 +1,10 @@
 import type { ControlId } from '../../base/ids.ts';
 import { defaultWithinMs } from '../../model/route.ts';
 import { timesAt } from './amounts.ts';
-import { heldOf, readHold } from './holds.ts';
+import { heldOf, pressedOnce, readHold, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { hasOtherObject } from './objects.ts';
-import { isAct, isOf, isPush, type Reader, spanOf } from './reader.ts';
+import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { see, shownIn } from './shown.ts';
 import { leadsOn } from './talk.ts';
@@ -292,6 +292,24 @@ export function readPress(
     r.put({ kind: 'together', controls: r.last.map((own) => own.control.id), times: 1, withinMs: defaultWithinMs }, at);
     r.mode = 'press';
     return true;
+  }
+  // `Hold, Plus and Program, you need them all pushed in`
+  if (
+    pushes.length === 0 &&
+    act?.act === 'press' &&
+    /\b(?:all|both|them|these|those)(?: of them)?(?: have| need| must)?(?: to be)? (?:pushed|pressed|held) (?:in|down)$/.test(
+      words1,
+    )
+  ) {
+    let from = r.made.length;
+    while (from > 0 && r.made[from - 1]?.sentence === r.sentence && pressedOnce(r, r.made[from - 1] as Made).length > 0)
+      from -= 1;
+    const run = r.made.slice(from).flatMap((m) => pressedOnce(r, m));
+    if (run.length > 1 && run.length <= 4) {
+      turnToHold(r, from, r.made.length - from, run);
+      r.last = run;
+      return true;
+    }
   }
   if (pushes.length === 0 && act?.act === 'press' && items.some(isOf('both')) && r.last.length < 2) {
     // both: which, is said next

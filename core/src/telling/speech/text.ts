@@ -58,7 +58,24 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
 }
 
 const pattern =
-  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|(?<=[\p{L}\p{N}])\+(?=\p{L})|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]/gu;
+  /-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d+(?:[.,]\d+)?|(?<=[\p{L}\p{N}])\+(?=\p{L})|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]|(?<=\S )-(?= \S)/gu;
+
+/** A quotation of some length is somebody telling; a short one is what is written somewhere. */
+const isTold = (quoted: string): boolean =>
+  /^["“]/.test(quoted) && quoted.split(/\s+/).length > 4 && /\p{Ll}/u.test(quoted);
+
+/** The words and stops of a text, in order; what is told in quotes word by word. */
+function tokensOf(text: string): Array<Readonly<{ said: string; from: number }>> {
+  return [...text.matchAll(pattern)].flatMap((m) =>
+    isTold(m[0])
+      ? [
+          { said: '.', from: m.index },
+          ...tokensOf(m[0].slice(1, -1)).map((t) => ({ ...t, from: t.from + m.index + 1 })),
+          { said: '.', from: m.index + m[0].length - 1 },
+        ]
+      : [{ said: m[0], from: m.index }],
+  );
+}
 
 const isStop = (raw: string): boolean => /^[.,;:!?\n()–—…]$/.test(raw);
 
@@ -115,14 +132,13 @@ export function countedAloud(words: readonly Word[]): Word[] {
 
 /** Cuts a text into words and stops. Numbers over several words stand at the first of them. */
 export function wordsOf(text: string): Word[] {
-  const plain = [...text.matchAll(pattern)].flatMap((m): Array<Omit<Word, 'value' | 'span'>> => {
+  const plain = tokensOf(text).flatMap(({ said, from }): Array<Omit<Word, 'value' | 'span'>> => {
     // an arrow leads on as a comma does
-    const raw = /^(?:-{1,2}>|=>|→|⇒|>|»|\/)$/.test(m[0]) ? ',' : m[0];
-    const from = m.index;
+    const raw = /^(?:-{1,2}>|=>|→|⇒|>|»|\/|-)$/.test(said) ? ',' : said;
     // `MENU+MINUS`: both of them
     if (raw === '+') return [{ word: 'and', raw: 'and', from, to: from + 1 }];
     const word = raw.toLowerCase().replaceAll('’', "'").replace(/'s$/, '');
-    return [{ word, raw, from, to: from + m[0].length }];
+    return [{ word, raw, from, to: from + said.length }];
   });
   const list = plain.map((w) => w.word);
   return plain.map((w, i): Word => {

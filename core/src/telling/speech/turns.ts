@@ -83,7 +83,7 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     // `two clicks back`
     const backWay =
       item.is === 'clicks' &&
-      before1?.kind === 'turn' &&
+      (before1?.kind === 'turn' || before1?.kind === 'sweep') &&
       items[i + 1]?.is === 'place' &&
       items.some((x) => x.is === 'place' && x.word === 'back')
         ? before1.way === 'cw'

@@ -16,6 +16,35 @@ export function verbWords(s: Scan): boolean {
       return true;
     }
   }
+  // `you keep pressing Slow`
+  const keepsOn = /^(?:keep|keeps|keeping) (?:on )?(?:pressing|pushing) (?:the |it\b)?/.exec(here);
+  const keptAt = keepsOn ? i + keepsOn[0].trim().split(' ').length : -1;
+  if (
+    keepsOn &&
+    mentionAt(words, keptAt, called.controls)?.of.mechanism.kind === 'push' &&
+    !words.slice(keptAt).some((x) => /^(?:until|till|times|and)$/.test(x.word))
+  ) {
+    take(keptAt - i, { is: 'act', act: 'hold', word: 'keep' });
+    return true;
+  }
+  // `bring the breaker back`
+  const brings = /^(?:bring|brings|get|gets|put|puts) (?:the |your |that )?/.exec(here);
+  const brought = brings ? mentionAt(words, i + brings[0].trim().split(' ').length, called.controls) : null;
+  const backAt = brought && brings ? i + brings[0].trim().split(' ').length + brought.length : -1;
+  if (
+    brings &&
+    brought &&
+    brought.of.powersAt.size > 0 &&
+    words[backAt]?.word === 'back' &&
+    (words[backAt + 1] === undefined || /^(?:up|on|,|and)$/.test(words[backAt + 1]?.word ?? ''))
+  ) {
+    const place = placeByVerb(brought.of, 'on') ?? placeByVerb(brought.of, 'in');
+    if (place !== null) {
+      put(i, backAt + 1 - i, { is: 'control', own: brought.of, place });
+      s.i = backAt + (/^(?:up|on)$/.test(words[backAt + 1]?.word ?? '') ? 2 : 1);
+      return true;
+    }
+  }
   // `to scroll, use Slow`
   const uses = /^(?:use|uses|using) (?:the )?/.exec(here);
   if (uses && mentionAt(words, i + uses[0].trim().split(' ').length, called.controls)?.of.mechanism.kind === 'push') {
