@@ -116,6 +116,6 @@ export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   ['Calibrate', /\b(?:calibrat(?:e|es|ing|ion)|to teach it|teaching it|to zero it|to level it|set the zero)\b/i],
   [
     'Leave',
-    /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|after that|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,
+    /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving(?! (?:the |your )?[\w ]{1,14} (?:in|on|off|at|out|open|shut|closed|alone|as|pressed|where))|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|after that|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,
   ],
 ];

@@ -9,7 +9,7 @@ import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
 import { countsSounds } from './sounds.ts';
-import { readSet, readTurn } from './turns.ts';
+import { readSet, readTurn, set } from './turns.ts';
 import { readUnsaid } from './unsaid.ts';
 import { readWait } from './waits.ts';
 
@@ -323,7 +323,32 @@ export function readPlain(
     const grip = { is: 'act', act: 'hold', word: 'on', from: at.from, to: at.from } as const;
     if (readHold(r, [grip, ...head], ends, at, segment)) return;
   }
-  const isHold = head.some((x) => x.is === 'act' && x.act === 'hold');
+  // `depress Raise four times`: so often, not so long
+  const isHold = head.some(
+    (x) => x.is === 'act' && x.act === 'hold' && !(x.word.startsWith('depress') && head.some(isOf('times'))),
+  );
+  // `breaker off, then on with Clear held`: held before that
+  const [switched, ...others] = r.last;
+  const onto = switched
+    ? segment.words.slice(0, 3).flatMap((_, k) => placeAt(segment.words, k, switched) ?? [])[0]
+    : undefined;
+  if (
+    isHold &&
+    until < 0 &&
+    head[0]?.is === 'place' &&
+    switched &&
+    others.length === 0 &&
+    !isPush(switched) &&
+    onto &&
+    controls.length > 0 &&
+    controls.every((c) => isPush(c.own)) &&
+    segment.words.some((w) => w.word === 'with' && w.from < (controls[0]?.from ?? 0))
+  ) {
+    if (readHold(r, head.slice(1), null, at, segment)) {
+      set(r, switched, onto.place, at);
+      return;
+    }
+  }
   // `hold plus down … stop on twenty eight`
   const stopsOn = /\bstops? (?:on|at) \w/.test(saidOf(segment));
   const goal = head.filter(isOf('number')).at(-1);

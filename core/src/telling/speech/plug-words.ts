@@ -77,6 +77,36 @@ export function plugWords(s: Scan): boolean {
     take(got[0].trim().split(' ').length, { is: 'act', act: 'hold', word: 'hold' });
     return true;
   }
+  // `now she can have her hands back`
+  const backAgain =
+    /^(?:have|has|get|gets|take|takes) (?:his|her|your|my|their|the) (?:hands?|fingers?|thumbs?|foot|feet) (?:back|away)(?= |$)/.exec(
+      here,
+    );
+  if (backAgain) {
+    take(backAgain[0].split(' ').length, { is: 'let-go' });
+    return true;
+  }
+  // `on the fourth line I let Print`; `take Home away`
+  const lets = /^(?:let|lets) (?:the )?/.exec(here);
+  const letKey = lets ? mentionAt(words, i + lets[0].trim().split(' ').length, called.controls) : null;
+  const letEnd = lets && letKey ? i + lets[0].trim().split(' ').length + letKey.length : -1;
+  if (
+    letKey?.of.mechanism.kind === 'push' &&
+    !/\blets? go\b/.test(here) &&
+    /^(?:,|and|)$/.test(words[letEnd]?.word ?? '')
+  ) {
+    take(1, { is: 'let-go' });
+    return true;
+  }
+  const takes = /^(?:take|takes) (?:the )?/.exec(here);
+  const takenKey = takes ? mentionAt(words, i + takes[0].trim().split(' ').length, called.controls) : null;
+  const takenEnd = takes && takenKey ? i + takes[0].trim().split(' ').length + takenKey.length : -1;
+  if (takenKey?.of.mechanism.kind === 'push' && /^(?:away|off)$/.test(words[takenEnd]?.word ?? '')) {
+    put(i, 1, { is: 'let-go' });
+    put(takenEnd - takenKey.length, takenKey.length, { is: 'control', own: takenKey.of, place: null });
+    s.i = takenEnd + 1;
+    return true;
+  }
   // `when the horn stops you stop as well`
   const stopsToo = /^(?:you|i|he|she|we) (?:stop|stops) (?:as well|too)(?= |$)/.exec(here);
   if (stopsToo) {

@@ -51,7 +51,9 @@ function hyphensOpened(words: readonly Word[], called: Called): Word[] {
     const own = parts.map((raw): Word => ({ ...rest, word: raw.toLowerCase(), raw }));
     const areKeys =
       own.length > 0 && own.every((_, i) => mentionAt(own, i, called.controls)?.of.mechanism.kind === 'push');
-    return areKeys ? own.flatMap((x, i) => (i > 0 ? [{ ...rest, word: ',', raw: ',' }, x] : [x])) : [w];
+    // `Key off-on-off-on`
+    const arePlaces = own.length > 0 && own.every((x) => /^(?:on|off|in|out|up|down|open|shut|closed)$/.test(x.word));
+    return areKeys || arePlaces ? own.flatMap((x, i) => (i > 0 ? [{ ...rest, word: ',', raw: ',' }, x] : [x])) : [w];
   });
 }
 

@@ -72,7 +72,9 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
       continue;
     if (/^[A-Z]{2,}[A-Z0-9-]*$|^[A-Z]?\d+[A-Z]?$|^[A-Z]\d+$/.test(w.raw) && !/^I$/.test(w.raw))
       // `LOG 03` is two words
-      text += (w.raw.length > 1 && /[A-Z]{2,}$/.test(text) ? ' ' : '') + w.raw;
+      text +=
+        ((w.raw.length > 1 && /[A-Z]{2,}$/.test(text)) || (/^\d$/.test(w.raw) && /[A-Z]{3,}$/.test(text)) ? ' ' : '') +
+        w.raw;
     else if (w.raw.length === 1 && /[A-Za-z]/.test(w.raw) && !['a', 'i', 'A', 'I'].includes(w.raw))
       text += w.raw.toUpperCase();
     else if (w.value !== null && w.value < 10 && w.span === 1) text += String(w.value);

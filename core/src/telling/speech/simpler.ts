@@ -33,7 +33,7 @@ export function simpler(words: readonly Word[], called: Called): Word[] {
     } else if (w.word === 'em' || w.word === "'em") out.push({ ...w, word: 'them' });
     else out.push(w);
   }
-  return turnedRound(sequenceKeyed(rowsOpened(out, called), called));
+  return turnedRound(sequenceKeyed(rowsOpened(spokenAsWritten(out, called), called), called));
 }
 
 /** `beginning with In`: which of them first was said by their order. Gives how many words it takes. */
@@ -56,6 +56,106 @@ const at = (words: readonly Word[], i: number, n: number): string =>
     .slice(i, i + n)
     .map((w) => w.word)
     .join(' ');
+
+const isKeyAt = (words: readonly Word[], i: number, called: Called): boolean =>
+  mentionAt(words, i, called.controls)?.of.mechanism.kind === 'push';
+
+/** What is said in a way that stands for a plainer one, put as the plainer one. */
+function spokenAsWritten(words: readonly Word[], called: Called): Word[] {
+  const places = new Set(
+    called.controls.flatMap(({ of: { mechanism } }) =>
+      mechanism.kind === 'places' ? mechanism.places.map((p) => p.id as string) : [],
+    ),
+  );
+  const out: Word[] = [];
+  for (let i = 0; i < words.length; i += 1) {
+    const w = words[i];
+    if (!w) break;
+    const before = out.at(-1)?.word ?? '';
+    const added = (word: string): Word => ({ word, raw: word, value: null, span: 1, from: w.from, to: w.from });
+    // `Stop, held, till the red lamp dies`
+    if (
+      w.raw === ',' &&
+      /^(?:held|pressed)$/.test(words[i + 1]?.word ?? '') &&
+      /^, (?:held|pressed) ,? ?(?:until|till)\b/.test(at(words, i, 4))
+    ) {
+      const held = words[i + 1];
+      if (held) out.push(held);
+      i += words[i + 2]?.raw === ',' ? 2 : 1;
+    }
+    // `breaker off for a minute back on`
+    else if (
+      w.word === 'back' &&
+      /^(?:on|in|up|down|out|off)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:minutes?|seconds?|secs?)$/.test(before)
+    ) {
+      const on = words[i + 1];
+      out.push({ ...added(','), raw: ',' }, w);
+      if (on) out.push(on, { ...added(','), raw: ',' });
+      i += 1;
+    }
+    // `key to service, not on`
+    else if (
+      w.word === 'not' &&
+      places.has(before) &&
+      places.has(words[i + 1]?.word ?? '') &&
+      words[i + 1]?.word !== before
+    )
+      i += words[i + 2]?.word === before && words[i + 2]?.word !== undefined ? 2 : 1;
+    // `cycle the isolator off and on`
+    else if (
+      /^off and (?:back )?on\b/.test(at(words, i, 4)) &&
+      out.slice(-5).some((x) => /^cycl(?:e|es|ed|ing)$/.test(x.word))
+    )
+      i += words[i + 2]?.word === 'back' ? 3 : 2;
+    // `keep squeezing while you push Mode`
+    else if (
+      /^(?:keep|keeps|keeping) (?:squeezing|holding|pressing|it (?:pressed|held|down|in)|them (?:pressed|held|down|in)) while\b/.test(
+        at(words, i, 4),
+      )
+    )
+      i += words[i + 1]?.word === 'it' || words[i + 1]?.word === 'them' ? 2 : 1;
+    // `with Clear pressed`
+    else if (/^(?:pressed|pushed|depressed)$/.test(w.word) && namesKeysWith(out, called))
+      out.push({ ...w, word: 'held' });
+    // `depress Raise four times`
+    else if (w.word === 'depress' && words.slice(i + 1, i + 6).some((x) => /^(?:times|twice|once)$/.test(x.word)))
+      out.push({ ...w, word: 'press' });
+    // `and Power to confirm`
+    else if (/^(?:and|then|,)$/.test(before) && confirmsAt(words, i, called)) out.push(added('press'), w);
+    // `After this Light, Zero`
+    else if (
+      /^(?:this|that)$/.test(before) &&
+      out.at(-2)?.word === 'after' &&
+      /^\p{Lu}/u.test(w.raw) &&
+      isKeyAt(words, i, called)
+    )
+      out.push({ ...added(','), raw: ',' }, w);
+    else out.push(w);
+  }
+  return out;
+}
+
+/** Whether what was said last is *with* and keys: `with Up and Down`. */
+function namesKeysWith(words: readonly Word[], called: Called): boolean {
+  const from = words.findLastIndex((x) => x.word === 'with');
+  if (from < 0 || from < words.length - 9) return false;
+  let k = from + 1;
+  let keys = 0;
+  while (k < words.length) {
+    const key = isKeyAt(words, k, called) ? mentionAt(words, k, called.controls) : null;
+    if (key) keys += 1;
+    else if (!/^(?:the|and|both|still|buttons?|keys?|,)$/.test(words[k]?.word ?? '')) return false;
+    k += key?.length ?? 1;
+  }
+  return keys > 0;
+}
+
+/** Whether a key stands there that is said to confirm something. */
+function confirmsAt(words: readonly Word[], i: number, called: Called): boolean {
+  const key = isKeyAt(words, i, called) ? mentionAt(words, i, called.controls) : null;
+  return key !== null && /^to (?:confirm|accept|select|save|store|enter|finish)\b/.test(at(words, i + key.length, 2));
+}
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 function sequenceKeyed(words: readonly Word[], called: Called): Word[] {

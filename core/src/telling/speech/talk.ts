@@ -68,6 +68,9 @@ export const leadsOn = (text: string): boolean =>
   /\b(?:scroll|browse|page|leaf|step|walk|go|move)(?:s|ing)? (?:up and down )?(?:through|along) (?:them|it|the)\b/.test(
     text,
   ) ||
+  /\b(?:walks?|steps?|pages?|scrolls?|leafs|takes?|moves?|runs?) (?:you |us |me )?through$|\bis next$|\badvances? (?:by )?one\b|\bby one (?:fault|code|entry|error)\b/.test(
+    text,
+  ) ||
   /\b(?:is|that's|it's) (?:how|the way) (?:you|we|one|i|to) (?:can )?(?:leave|leaves|exit|quit|finish|stop|get|gets|come|go|clear|erase|wipe|delete)\b/.test(
     text,
   ) ||
