@@ -117,6 +117,16 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     r.skipping = segment.sentence;
     return;
   }
+  // `if the red one goes out first, then the charger is still plugged in`: what is wrong then, not what is done
+  const isWhy =
+    /^(?:then )?(?:the|your|somebody|someone|it) .*\b(?:is|are|has|was) (?:still|probably|likely)\b|^(?:then )?(?:the|your) .*'s still\b/.test(
+      ahead[0] ?? '',
+    );
+  if (isWhy && first) {
+    r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
+    r.skipping = segment.sentence;
+    return;
+  }
   // `if the red lamp is blinking you're in`
   const arrived = /\b(?:you(?:'re| are|re) (?:now )?in|that's it|it worked|it has taken|it took)\b/.test(
     `${text} ${ahead.slice(0, 1).join(' ')}`,

@@ -320,7 +320,8 @@ export function read(r: Reader, segment: Segment): void {
     r.ahead.some((s) => /\b(?:try|faster|slower|quicker|sooner)\b/.test(saidOf(s)));
   // `slow is wrong. mains off and again`
   const isOver =
-    /\b(?:and|all|it) (?:again|over|once more|one more time)$/.test(saidOf(segment)) &&
+    (/\b(?:and|all|it) (?:again|over|once more|one more time)$/.test(saidOf(segment)) ||
+      /^(?:and )?(?:once more|again|all over)$/.test(r.ahead.length === 1 ? r.ahead.map(saidOf).join() : '')) &&
     r.wrongIn === segment.sentence - 1 &&
     items.every((x) => !(x.is === 'control' && isPush(x.own)));
   if (/\b(?:is|was|that's|that) (?:wrong|no good|not right)\b|\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment)))
@@ -440,6 +441,14 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     if (r.held.length > 0) r.nth = { n: wanted.n, sentence: r.sentence };
     see(r, [{ kind: 'sound', sign: heard.id as SignId, state: 'on', times: wanted.n }], at);
+    return;
+  }
+  // `now. both off`: the hands
+  if (
+    /^(?:and |now |then |ok |okay )*(?:both|them|hands|fingers|thumbs) off(?: now)?$/.test(saidOf(segment)) &&
+    r.held.length > 0
+  ) {
+    readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;
   }
   // `don't let go yet … now you can`

@@ -427,7 +427,11 @@ export function placeAt(
     const id = other && places.find((p) => p !== other)?.id;
     if (id !== undefined) return { place: id as PlaceId, length: 1 };
   }
-  const place = oppositeIn(places, word ?? '');
+  // `a switch in disguise`
+  const isElse =
+    word === 'in' &&
+    /^(?:disguise|case|fact|general|theory|practice|question|doubt|mind)$/.test(words[at + 1]?.word ?? '');
+  const place = isElse ? null : oppositeIn(places, word ?? '');
   return place === null ? null : { place, length: 1 };
 }
 

@@ -108,7 +108,8 @@ export function readPress(
   )
     return true;
   const upTo = items.find(isOf('number'));
-  if (only1 && pushes.length === 1 && counted && upTo && !items.some(isOf('times', 'length', 'sign'))) {
+  const isCountedTo = counted !== null && segment.words.some((w) => w.word === counted[1] && w.value !== null);
+  if (only1 && pushes.length === 1 && isCountedTo && upTo && !items.some(isOf('times', 'length', 'sign'))) {
     r.put({ kind: 'step-list', control: only1.own.control.id, to: upTo.n, start: 0, by: 'press' }, at);
     r.last = [only1.own];
     return true;

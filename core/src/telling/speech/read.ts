@@ -79,7 +79,11 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     (at) => startsPlace(reader, words, at),
     (at) => startsOn(reader, words, at),
     // `OK`, a key that is written so
-    (at) => words[at]?.raw === words[at]?.raw.toUpperCase() && mentionAt(words, at, reader.called.controls) !== null,
+    // or stands behind other keys: `jog jog ok`
+    (at) =>
+      mentionAt(words, at, reader.called.controls) !== null &&
+      (words[at]?.raw === words[at]?.raw.toUpperCase() ||
+        (at > 0 && mentionAt(words, at - 1, reader.called.controls)?.of.mechanism.kind === 'push')),
     (at) => isWrittenLarge(words, at) && mentionAt(words, at, reader.called.controls) !== null,
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, segments);

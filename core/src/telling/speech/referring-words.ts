@@ -295,6 +295,16 @@ export function referringWords(s: Scan): boolean {
     s.i += 1;
     return true;
   }
+  // `a switch in disguise`, `off in the corner`: no place
+  const isPlain =
+    w.word === 'in' &&
+    /^(?:disguise|case|fact|general|theory|practice|principle|doubt|mind|time|order|question|there|here|between|half|person|advance|a|any|every|our|my|one|that|this)$/.test(
+      words[i + 1]?.word ?? '',
+    );
+  if (isPlain) {
+    s.i += 1;
+    return true;
+  }
   if (['on', 'off', 'in', 'out', 'open', 'up', 'down', 'back'].includes(w.word)) {
     take(1, { is: 'place', word: w.word });
     return true;

@@ -8,6 +8,17 @@ const fillers: readonly string[] = [
   'to start off with',
   'for a start',
   'for starters',
+  "don't ask me why",
+  'dont ask me why',
+  "don't ask why",
+  'for some reason',
+  'give me a ring',
+  'give me a buzz',
+  'give us a ring',
+  'give us a buzz',
+  'with something that is not metal',
+  "with something that isn't metal",
+  'with something not metal',
 ];
 
 /** Words without what only fills, and with rows of names written out: `L1 2 and 3` is `L1 L2 and L3`. */
@@ -26,6 +37,7 @@ export function simpler(words: readonly Word[], called: Called): Word[] {
       );
     });
     if (filler) i += filler.split(' ').length - 1;
+    else if (arrives(words, i) > 0) i += arrives(words, i) - 1;
     else if (beginsWith(words, i, called) > 0) i += beginsWith(words, i, called) - 1;
     else if (alternates(words, i, called)) {
       out.push({ ...w, word: 'alternately' });
@@ -34,6 +46,22 @@ export function simpler(words: readonly Word[], called: Called): Word[] {
     else out.push(w);
   }
   return turnedRound(sequenceKeyed(rowsOpened(spokenAsWritten(out, called), called), called));
+}
+
+/** `and you're out.`, `Back once more to leave.`: where one is then. Gives how many words it takes. */
+function arrives(words: readonly Word[], i: number): number {
+  const leaves =
+    i > 0 && !/^[.,;!?\n)]$/.test(words[i - 1]?.raw ?? '')
+      ? /^to (?:leave|exit|quit)(?= |$)/.exec(at(words, i, 2))
+      : null;
+  const said =
+    leaves ??
+    /^(?:and |then |so )?(?:you're|you are|youre|we're|we are) (?:out|through|done|finished|home)(?= |$)/.exec(
+      at(words, i, 4),
+    );
+  const n = said ? said[0].split(' ').length : 0;
+  const next = words[i + n]?.raw;
+  return n > 0 && (next === undefined || /^[.,;!?\n)]$/.test(next)) ? n : 0;
 }
 
 /** `beginning with In`: which of them first was said by their order. Gives how many words it takes. */
@@ -109,18 +137,17 @@ function spokenAsWritten(words: readonly Word[], called: Called): Word[] {
     )
       i += words[i + 2]?.word === 'back' ? 3 : 2;
     // `keep squeezing while you push Mode`
-    else if (
-      /^(?:keep|keeps|keeping) (?:squeezing|holding|pressing|it (?:pressed|held|down|in)|them (?:pressed|held|down|in)) while\b/.test(
-        at(words, i, 4),
-      )
-    )
-      i += words[i + 1]?.word === 'it' || words[i + 1]?.word === 'them' ? 2 : 1;
+    else if (/^(?:keep|keeps|keeping) (?:squeezing|holding) while\b/.test(at(words, i, 4))) i += 1;
     // `with Clear pressed`
     else if (/^(?:pressed|pushed|depressed)$/.test(w.word) && namesKeysWith(out, called))
       out.push({ ...w, word: 'held' });
     // `depress Raise four times`
     else if (w.word === 'depress' && words.slice(i + 1, i + 6).some((x) => /^(?:times|twice|once)$/.test(x.word)))
       out.push({ ...w, word: 'press' });
+    // `ten seconds for all of it`
+    else if (isForAll(words, i)) out.push(added("you've"), added('got'), w);
+    // `six clicks to the left and Menu and it goes to …`
+    else if (before === 'and' && isKeyAt(words, i, called) && isKeyThen(words, i, called)) out.push(added('press'), w);
     // `and Power to confirm`
     else if (/^(?:and|then|,)$/.test(before) && confirmsAt(words, i, called)) out.push(added('press'), w);
     // `After this Light, Zero`
@@ -149,6 +176,26 @@ function namesKeysWith(words: readonly Word[], called: Called): boolean {
     k += key?.length ?? 1;
   }
   return keys > 0;
+}
+
+/** Whether a sentence begins there that says how long all that was told may take. */
+const isForAll = (words: readonly Word[], i: number): boolean => {
+  const w = words[i];
+  const begins = i === 0 || /^[.!?\n]$/.test(words[i - 1]?.raw ?? '');
+  return (
+    begins &&
+    w !== undefined &&
+    w.value !== null &&
+    /^(?:seconds?|minutes?|secs?) for (?:all (?:of )?(?:it|that|them|those|this)|the (?:lot|whole)|all (?:two|three|four|five)|both|that|those|these)\b/.test(
+      at(words, i + w.span, 5),
+    )
+  );
+};
+
+/** Whether after a key it is told what comes of it: nothing else can be meant but that it is pressed. */
+function isKeyThen(words: readonly Word[], i: number, called: Called): boolean {
+  const key = mentionAt(words, i, called.controls);
+  return key !== null && /^(?:and (?:it|you|that|this) |to open it)/.test(`${at(words, i + key.length, 3)} `);
 }
 
 /** Whether a key stands there that is said to confirm something. */

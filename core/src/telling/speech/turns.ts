@@ -30,7 +30,7 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     const bare =
       item.is === 'number' &&
       items.some(isOf('way')) &&
-      (r.mode === 'turn' ||
+      ((r.mode === 'turn' && (items[i + 1]?.is === 'way' || items[i - 1]?.is === 'way')) ||
         (items[i - 1]?.is === 'way' && items[i - 2]?.is === 'act' && knobs.length === 1) ||
         (items[i - 1]?.is === 'way' && (named !== undefined || r.last.includes(own))));
     // `three up, one down`, of a knob
@@ -235,6 +235,25 @@ function setEarlier(r: Reader, word: string, at: Readonly<{ from: number; to: nu
     return true;
   }
   return false;
+}
+
+/** `switch off and on`: what carries the supply, the one that was switched last where there are several. */
+function offAndOn(r: Reader, items: readonly Item[]): boolean {
+  const places = items.filter(isOf('place')).filter((p) => p.word !== 'back');
+  const [off, on, ...others] = places;
+  if (off?.word !== 'off' || on?.word !== 'on' || others.length > 0) return false;
+  if (!items.every((x) => x.is === 'place' || x.is === 'it' || (x.is === 'act' && x.act === 'set'))) return false;
+  const { supply } = r.called.facts;
+  const switched = [...r.places.keys()].reverse().flatMap((id) => supply.find((c) => c.control.id === id) ?? []);
+  const [only] = supply.length === 1 ? supply : switched;
+  const last = r.last.length === 1 ? r.last[0] : undefined;
+  const switches = last !== undefined && /^(?:breaker|plug|key|switch|rocker)$/.test(last.control.look);
+  const own = switches ? last : only;
+  const [dead, live] = own ? [placeByVerb(own, 'off'), placeByVerb(own, 'on')] : [null, null];
+  if (!own || dead === null || live === null) return false;
+  set(r, own, dead, off);
+  set(r, own, live, on);
+  return true;
 }
 
 export function readSet(
@@ -453,6 +472,7 @@ function readPut(
       return true;
     }
   }
+  if (named.length === 0 && /\boff and (?:back |then )?on\b/.test(saidOf(segment)) && offAndOn(r, items)) return true;
   // `then off`, `back in`: of what was named last
   const [only] = r.last;
   const word = items.filter(isOf('place')).at(-1)?.word;
