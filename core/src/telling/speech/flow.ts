@@ -11,7 +11,18 @@ import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts
 import { type Segment, saidOf } from './segments.ts';
 import { momentIn, mustNotShow, quicken, see, shownIn } from './shown.ts';
 import { shownTextAt } from './shown-text.ts';
-import { hasReading, isAside, isMuted, isPurpose, isTalk, isWarning, named, tellsReading } from './talk.ts';
+import {
+  couldDo,
+  hasReading,
+  isAside,
+  isHearsay,
+  isMuted,
+  isPurpose,
+  isTalk,
+  isWarning,
+  named,
+  tellsReading,
+} from './talk.ts';
 import type { Word } from './text.ts';
 import { dropToldOut, dropToldTwice } from './told-twice.ts';
 import { namesUnread, soundsDone } from './unread.ts';
@@ -443,6 +454,17 @@ export function read(r: Reader, segment: Segment): void {
     see(r, [{ kind: 'sound', sign: heard.id as SignId, state: 'on', times: wanted.n }], at);
     return;
   }
+  // `that one doesn't count`: it is the next
+  if (
+    /^(?:and |but |so )*(?:(?:that|the first|this)(?: one)? (?:doesn't|doesnt|does not|don't) count|(?:ignore|forget) (?:that|it|the first)(?: one)?)$/.test(
+      saidOf(segment),
+    ) &&
+    r.held.length > 0 &&
+    r.lastSign?.kind === 'sound'
+  ) {
+    r.nth = { n: (r.lastSign.times ?? 1) + 1, sentence: r.sentence };
+    return;
+  }
   // `now. both off`: the hands
   if (
     /^(?:and |now |then |ok |okay )*(?:both|them|hands|fingers|thumbs) off(?: now)?$/.test(saidOf(segment)) &&
@@ -570,6 +592,8 @@ export function read(r: Reader, segment: Segment): void {
     items[0]?.is !== 'if' &&
     items[0]?.is !== 'else' &&
     (isAside(segment) ||
+      isHearsay(r, segment) ||
+      couldDo(r, segment) ||
       isPurpose(segment) ||
       (/^they \w+/.test(saidOf(segment)) && /\b(?:wrong|mistake)\b/.test(r.saidBefore)) ||
       /\b(?:you were|you turned|you waited|=) ?too (?:slow|late|fast|short)\b/.test(saidOf(segment)))

@@ -127,6 +127,8 @@ const spaced = (name: string): string[] => {
 
 function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
   const all: Array<readonly [string, ControlFacts, boolean]> = [];
+  // where a unit has a key that is turned, that is what is called key
+  const hasKey = [...facts.controls.values()].some(({ control }) => control.look === 'key');
   for (const own of facts.controls.values()) {
     const { control } = own;
     // what it is filed under is no name where it is a verb
@@ -140,7 +142,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       for (const kind of kinds[control.look] ?? []) {
         if (words.at(-1) !== kind) all.push([`${name} ${kind}`, own, false]);
         else if (words.length > 1) all.push([words.slice(0, -1).join(' '), own, false]);
-        all.push([`${kind} ${name}`, own, true]);
+        if (kind !== 'key' || control.look === 'key' || !hasKey) all.push([`${kind} ${name}`, own, true]);
       }
       for (const look of looks[control.look] ?? [])
         if (words.at(-1) !== look) all.push([`${name} ${look}`, own, false]);

@@ -77,7 +77,7 @@ export function namedWords(s: Scan): boolean {
     (((words[i - 1]?.value ?? null) !== null && !/^(?:once|twice)$/.test(words[i - 1]?.word ?? '')) ||
       (words[i - 1]?.word === 'the' &&
         /^(?:at|round|around|on|from|in|to|behind|of)$/.test(words[i - 2]?.word ?? '')) ||
-      (/^(?:to|into|in|off|again)$/.test(words[i + 1]?.word ?? '') &&
+      (/^(?:to|into|in|on|off|again)$/.test(words[i + 1]?.word ?? '') &&
         !/^(?:press|push|tap|hit|hold|the)$/.test(words[i - 1]?.word ?? '')));
   // a button called On is meant where it is written so, pressed, or one of several
   const isPlace =

@@ -34,6 +34,40 @@ export function isAside(segment: Segment): boolean {
   );
 }
 
+/** `the old ones want B first`, `I once pressed Roll instead`: what others do, and what somebody did by mistake. */
+const hearsay =
+  /^(?:and |but |so |because )*(?:(?:i|we|he|she|somebody|someone|a colleague) once (?!more|again|the|it|you|you've)\w+|people (?:hold|press|push|turn|pull|do|try|use|switch|keep|go|swear|want)|everybody (?:holds|presses|does|tries|thinks)|(?:the one|the ones|ours|theirs|mine|the other one) (?:at|in|from|over) the \w+ (?:wants|needs|takes|has|is|was))\b/;
+const instead =
+  /\b(?:i|he|she|we|they) (?:once |had |have )?(?:pressed|held|pulled|turned|switched|took|hit) .+ instead\b/;
+/** `has three buttons, Roll, Heat and Eject`: what there is. */
+const inventory =
+  /\b(?:has|have|has got|have got|got|there are|you have) (?:only |just )?(?:two|three|four|five|six|seven|eight|\d) (?:\w+ )?(?:buttons|keys|pads|knobs|switches)$/;
+
+/** Whether a stretch tells of what is not done now: hearsay, a mishap, what there is on a panel. */
+export function isHearsay(r: Reader, segment: Segment): boolean {
+  const text = saidOf(segment);
+  if (hearsay.test(text) || instead.test(text)) return true;
+  const ahead = r.ahead.map(saidOf).join(' ');
+  return inventory.test(text) && !/\b(?:press|push|hold|hit|tap|turn)\b/.test(`${text} ${ahead}`);
+}
+
+/** `the head could move`, `Set would throw you out`: what a control might do. */
+export function couldDo(r: Reader, segment: Segment): boolean {
+  const words = segment.words;
+  const at = words.findIndex((w) => /^(?:could|would|might)$/.test(w.word));
+  if (at < 1 || at > 5) return false;
+  const named = [1, 2, 3].some((k) => at - k >= 0 && mentionAt(words, at - k, r.called.controls)?.length === k);
+  return (
+    named &&
+    !/\b(?:you|i|we|one)$/.test(
+      words
+        .slice(0, at)
+        .map((w) => w.word)
+        .join(' '),
+    )
+  );
+}
+
 /** Whether it is told now how what shows is read, or what it means. */
 export function tellsReading(segment: Segment, items: readonly Item[]): boolean {
   const hands = items.some((x) => x.is === 'act' && x.act !== 'see' && x.act !== 'wait');
