@@ -237,7 +237,7 @@ export function handWords(s: Scan): boolean {
   const kills = /^(?:kill|kills|killed|cut|cuts) (?:it (?:at|with|by) )?(?:the |its |your )?/.exec(here);
   const killed = kills ? mentionAt(words, i + wordsIn(kills[0]), called.controls) : null;
   const dead = killed ? (placeByVerb(killed.of, 'off') ?? placeByVerb(killed.of, 'out')) : null;
-  if (kills && killed && dead !== null && killed.of.control.powersAt.length > 0) {
+  if (kills && killed && dead !== null && killed.of.powersAt.size > 0) {
     const from = i + wordsIn(kills[0]);
     put(from, killed.length, { is: 'control', own: killed.of, place: dead });
     s.i = from + killed.length;

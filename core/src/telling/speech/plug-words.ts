@@ -32,8 +32,9 @@ export function plugWords(s: Scan): boolean {
     }
   }
   const back =
-    /^(\w+) (?:back in|back on|reconnected|disconnected|unplugged|plugged (?:back )?in)(?= |$)/.exec(here) ??
-    (i <= 1 ? /^(\w+) (?:out|in)$/.exec(here) : null);
+    /^(\w+) (?:back in|back on|goes back(?: in| on)?|reconnected|disconnected|unplugged|plugged (?:back )?in)(?= |$)/.exec(
+      here,
+    ) ?? (i <= 1 ? /^(\w+) (?:out|in)(?= (?:for|and)\b|$)/.exec(here) : null);
   const own = back?.[1] !== undefined ? plugOf(s, back[1]) : null;
   if (back && own) {
     const place = placeByVerb(own, /(?:dis|un)| out$/.test(back[0]) ? 'out' : 'in');

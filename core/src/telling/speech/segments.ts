@@ -392,6 +392,8 @@ export function segmentsOf(
       !own.some((x) => /^(?:when|if|until|till|once|while|after)$/.test(x.word))
     )
       end('and');
+    // `a minute and a half`
+    else if (w.word === 'and' && words[i + 1]?.word === 'a' && words[i + 2]?.word === 'half') own.push(w);
     else if (w.word === 'and' && !lacksState(own, words.slice(i + 1, i + 6)) && startsAct(i + 1)) end('and');
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&

@@ -138,6 +138,34 @@ function spokenAsWritten(words: readonly Word[], called: Called): Word[] {
       i += words[i + 2]?.word === 'back' ? 3 : 2;
     // `keep squeezing while you push Mode`
     else if (/^(?:keep|keeps|keeping) (?:squeezing|holding) while\b/.test(at(words, i, 4))) i += 1;
+    // `from position A to position B`: where it goes is said last
+    else if (fromTo(words, i, places, called) > 0) i += fromTo(words, i, places, called) - 1;
+    // `Start one two three times`
+    else if (countsUp(words, i) > 0) i += countsUp(words, i) - 1;
+    // `until the gong comes a second time`
+    else if (
+      /^(?:for )?(?:a|the) (?:second|third|fourth) time(?: [.,;!?\n]|$)/.test(at(words, i, 5)) &&
+      out.slice(-6).some((x) => /^(?:until|till|when|once)$/.test(x.word))
+    ) {
+      const n = w.word === 'for' ? i + 2 : i + 1;
+      const many = { second: 2, third: 3, fourth: 4 }[words[n]?.word ?? ''] ?? 2;
+      out.push(
+        { ...w, word: String(many), raw: String(many), value: many, span: 1 },
+        { ...w, word: 'times', raw: 'times', value: null },
+      );
+      i = n + 1;
+    }
+    // `the Bell button, three short ones`
+    else if (
+      w.value !== null &&
+      w.value <= 9 &&
+      /^(?:short|quick|brief) ones\b/.test(at(words, i + w.span, 2)) &&
+      out.slice(-5).some((_, k, five) => isKeyAt(out, out.length - five.length + k, called))
+    ) {
+      if (out.at(-1)?.raw === ',') out.pop();
+      out.push(w, { ...w, word: 'times', raw: 'times', value: null, span: 1 });
+      i += w.span + 1;
+    }
     // `with Clear pressed`
     else if (/^(?:pressed|pushed|depressed)$/.test(w.word) && namesKeysWith(out, called))
       out.push({ ...w, word: 'held' });
@@ -178,6 +206,25 @@ function namesKeysWith(words: readonly Word[], called: Called): boolean {
   return keys > 0;
 }
 
+/** How many words `from A` takes where `to B` stands behind it, both places of the unit. */
+function fromTo(words: readonly Word[], i: number, places: ReadonlySet<string>, called: Called): number {
+  if (words[i]?.word !== 'from') return 0;
+  const k = /^(?:position|the|its)$/.test(words[i + 1]?.word ?? '') ? i + 2 : i + 1;
+  const isPlace = places.has(words[k]?.word ?? '') && words[k + 1]?.word === 'to';
+  const next = /^(?:position|the)$/.test(words[k + 2]?.word ?? '') ? k + 3 : k + 2;
+  return isPlace && places.has(words[next]?.word ?? '') && mentionAt(words, next, called.controls) === null
+    ? k + 1 - i
+    : 0;
+}
+
+/** How many words go where somebody counts aloud up to how often: `one two three times`. */
+function countsUp(words: readonly Word[], i: number): number {
+  if (words[i]?.value !== 1) return 0;
+  let n = 0;
+  while (words[i + n]?.value === n + 1 && words[i + n]?.span === 1) n += 1;
+  return n >= 2 && words[i + n]?.word === 'times' ? n - 1 : 0;
+}
+
 /** Whether a sentence begins there that says how long all that was told may take. */
 const isForAll = (words: readonly Word[], i: number): boolean => {
   const w = words[i];
@@ -195,6 +242,8 @@ const isForAll = (words: readonly Word[], i: number): boolean => {
 /** Whether after a key it is told what comes of it: nothing else can be meant but that it is pressed. */
 function isKeyThen(words: readonly Word[], i: number, called: Called): boolean {
   const key = mentionAt(words, i, called.controls);
+  // `hold Stop and Thin and you …`: one of those before it
+  if ([2, 3].some((k) => i >= k && isKeyAt(words, i - k, called))) return false;
   return key !== null && /^(?:and (?:it|you|that|this) |to open it)/.test(`${at(words, i + key.length, 3)} `);
 }
 

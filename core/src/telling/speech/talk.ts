@@ -41,7 +41,7 @@ const instead =
   /\b(?:i|he|she|we|they) (?:once |had |have )?(?:pressed|held|pulled|turned|switched|took|hit) .+ instead\b/;
 /** `has three buttons, Roll, Heat and Eject`: what there is. */
 const inventory =
-  /\b(?:has|have|has got|have got|got|there are|you have) (?:only |just )?(?:two|three|four|five|six|seven|eight|\d) (?:\w+ )?(?:buttons|keys|pads|knobs|switches)$/;
+  /\b(?:has|have|has got|have got|got|there are|you have|with) (?:only |just )?(?:two|three|four|five|six|seven|eight|\d) (?:\w+ )?(?:buttons|keys|pads|knobs|switches|positions|places|settings)$/;
 
 /** Whether a stretch tells of what is not done now: hearsay, a mishap, what there is on a panel. */
 export function isHearsay(r: Reader, segment: Segment): boolean {

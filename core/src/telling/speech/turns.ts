@@ -245,7 +245,10 @@ function offAndOn(r: Reader, items: readonly Item[]): boolean {
   if (!items.every((x) => x.is === 'place' || x.is === 'it' || (x.is === 'act' && x.act === 'set'))) return false;
   const { supply } = r.called.facts;
   const switched = [...r.places.keys()].reverse().flatMap((id) => supply.find((c) => c.control.id === id) ?? []);
-  const [only] = supply.length === 1 ? supply : switched;
+  const [only] =
+    supply.length === 1
+      ? supply
+      : [...switched, ...supply.filter((c) => /^(?:breaker|switch|rocker)$/.test(c.control.look))];
   const last = r.last.length === 1 ? r.last[0] : undefined;
   const switches = last !== undefined && /^(?:breaker|plug|key|switch|rocker)$/.test(last.control.look);
   const own = switches ? last : only;
@@ -389,6 +392,11 @@ function readPut(
       lately.sentence === r.sentence &&
       !placesOf(item.own).some((p) => p === way) &&
       !segment.words.some((w) => /^(?:back|again|then)$/.test(w.word));
+    // `leave it out`: as it is
+    if (isIt && stands && /\b(?:leave|leaves|leaving|left|keep|stays?) it\b/.test(saidOf(segment))) {
+      done = true;
+      continue;
+    }
     if (isIt && (stands || isUndone) && way && setEarlier(r, way, at)) {
       done = true;
       continue;
