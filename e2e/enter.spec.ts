@@ -218,6 +218,53 @@ test('modes are a map, and the tests of a mode are followed along in the field',
   await expect(technician.page.locator('li.pass')).toHaveCount(2);
 });
 
+test('a way is drawn on the map from one mode to another, played beside it, and taken back', async ({ desk }) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/hobrannet-t12?room=Modes');
+  const box = (name: string) => page.locator('.react-flow__node', { hasText: name });
+  await expect(box('Ready')).toBeVisible();
+  const [from, to] = [
+    await box('Ready').locator('.react-flow__handle-bottom').boundingBox(),
+    await box('Memory').locator('.react-flow__handle-top').boundingBox(),
+  ];
+  if (!from || !to) throw new Error('nothing to draw between');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  const dialog = page.getByRole('dialog', { name: 'A way on' });
+  await expect(dialog).toContainText('From Ready it goes to');
+  await dialog.getByLabel('when', { exact: true }).selectOption({ label: 'when a key is pressed' });
+  await dialog.getByLabel('which').selectOption({ label: 'up' });
+  await dialog.getByLabel('how often').fill('2');
+  await dialog.getByRole('button', { name: 'Keep this way' }).click();
+  const ways = page.getByRole('list', { name: 'ways from here' });
+  await expect(ways).toContainText('goes to Memory when up is pressed twice');
+
+  // the unit, worked beside its map, goes where the way leads
+  await page.getByLabel('play it beside').check();
+  const played = page.getByRole('region', { name: 'played' });
+  await expect(played).toContainText('It stands in Off');
+  await played.getByRole('button', { name: 'key: off' }).press('ArrowRight');
+  await expect(played).toContainText('It stands in Ready');
+  const key = played.getByRole('button', { name: 'up', exact: true });
+  await key.click({ delay: 60 });
+  await key.click({ delay: 60 });
+  await expect(played).toContainText('It stands in Memory');
+  await expect(page.locator('.mode-box.now')).toHaveText(/Memory/);
+
+  await ways.getByRole('button', { name: 'Take away: goes to Memory when up is pressed twice' }).click();
+  await expect(ways).not.toContainText('when up is pressed twice');
+  await trainer.press('Undo');
+  await expect(ways).toContainText('when up is pressed twice');
+
+  // a state more, with one press
+  await page.getByRole('button', { name: 'Add a state' }).click();
+  await page.getByRole('menuitem', { name: /^Locked out/ }).click();
+  await expect(box('Locked out')).toBeVisible();
+});
+
 test('what is found in a way is mended by one press, taken back, and mended again', async ({ desk }) => {
   const trainer = await desk('trainer');
   const { page } = trainer;

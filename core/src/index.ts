@@ -188,7 +188,29 @@ export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stat
 export { leaningOn } from './library/look-again.ts';
 export { type Clash, merge } from './library/merge.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
-export { type Preset, presets, presetWords, type States, statesOf, withStates } from './library/mode-presets.ts';
+export {
+  type Preset,
+  presetOf,
+  presets,
+  presetWords,
+  type States,
+  statesOf,
+  withState,
+  withStates,
+} from './library/mode-presets.ts';
+export {
+  type Entries,
+  entriesIn,
+  type Leads,
+  leadsOf,
+  readoutShownIn,
+  type Way,
+  wayOf,
+  wayWords,
+  withoutWay,
+  withShown,
+  withWay,
+} from './library/mode-ways.ts';
 export { namesIn, type Thing } from './library/names.ts';
 export { pathText, problemsOf, readBundle, readingBundle, readOneEntry } from './library/read.ts';
 export { rename, usesOf } from './library/rename.ts';
@@ -239,7 +261,7 @@ export {
 export { linksOf, occurrencesOf } from './model/links.ts';
 export { Fit, Look, Pulse, Seen, SeenLamp } from './model/look.ts';
 export type { EarlierReading, Owed } from './model/machine-past.ts';
-export { Mode, NumberedTest } from './model/mode.ts';
+export { Mode, NumberedTest, type Transition } from './model/mode.ts';
 export { occurrencesIn } from './model/occurrence.ts';
 export { Control, Face, Panel, Sign } from './model/panel.ts';
 export type { Problem } from './model/problem.ts';
@@ -365,7 +387,7 @@ export { layoutTimeline } from './timeline/layout.ts';
 export type { Bracket, Lane, Mark, Timeline } from './timeline/timeline.ts';
 export { asBuilt, casesOfRoute, differsInBuild, type RouteCase } from './unit/as-built.ts';
 export { type CompositionProblem, checkComposition, leftAfter } from './unit/composition.ts';
-export { bundleFacts, type UnitFacts } from './unit/facts.ts';
+export { bundleFacts, type ControlFacts, type UnitFacts } from './unit/facts.ts';
 export { identify, type SeenTraits } from './unit/identify.ts';
 // unit
 export { lampField } from './unit/lamp-field.ts';
@@ -457,7 +479,7 @@ export { besideWords, sideBySideWords } from './words/beside.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { complaintLines, complaintTimeWords, triedWords } from './words/complaint.ts';
-export { onlyWhereWords } from './words/condition.ts';
+export { conditionText, onlyWhereWords } from './words/condition.ts';
 export { coverWords } from './words/cover.ts';
 export { differWords } from './words/differs.ts';
 export { happeningWords } from './words/event.ts';

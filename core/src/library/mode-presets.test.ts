@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blocksPublishing, type Entry, entriesOf, lint, readBundle } from '../index.ts';
 import { demoBundles } from '../testing/bundles.ts';
-import { presets, statesOf, withStates } from './mode-presets.ts';
+import { presetOf, presets, statesOf, withState, withStates } from './mode-presets.ts';
 
 type Bundle = ReturnType<typeof demoBundles>[number][1];
 const bundles = demoBundles();
@@ -44,6 +44,16 @@ describe('states by presets', () => {
         expect(draft.transitions).toEqual(
           expect.arrayContaining(before.transitions.filter((t) => t.on.kind !== 'idle')),
         );
+    }
+  });
+  it.each(bundles)('%s: one state more leaves the others as they are', (_, bundle) => {
+    const { entries } = bundle;
+    const modes = entriesOf({ entries }, 'mode');
+    for (const preset of presets) {
+      const drafts = withState({ entries }, preset);
+      const made = drafts.filter((d) => d.kind === 'mode');
+      expect(made.length).toBe(modes.some((m) => presetOf(m) === preset) ? 0 : 1);
+      expect(made.every((d) => modes.every((m) => m.id !== d.id))).toBe(true);
     }
   });
   it('ways lead in, on, out, and erase; a unit left so is refused nothing', () => {

@@ -178,6 +178,15 @@ export function withStates(all: All, states: States): Entry[] {
   return drafts;
 }
 
+/** The entries that come of one state more: the mode, and what is known to lead there. Modes that are there stay as they are. */
+export function withState(all: All, preset: Preset): Entry[] {
+  const modes = entriesOf(all, 'mode');
+  const there = modes.flatMap((m) => presetOf(m) ?? []);
+  return withStates(all, { ...statesOf(all), on: [...there, preset] }).filter(
+    (d) => d.kind !== 'mode' || modes.every((m) => m.id !== d.id),
+  );
+}
+
 /** How a state is left by itself. */
 function leavesOf(
   p: Preset,

@@ -58,7 +58,11 @@ export default function FamilyPage() {
         }
       />
       {tab === 'Panel' && <PanelTab {...props} onToFix={toFix} />}
-      {tab === 'Modes' && <ModesTab {...props} />}
+      {tab === 'Modes' && (
+        <Told>
+          <ModesTab {...props} />
+        </Told>
+      )}
       {tab === 'Readouts' && <ReadoutsTab {...props} />}
       {tab === 'Codes' && <CodesTab {...props} />}
       {tab === 'Routes' && <RoutesTab {...props} />}

@@ -23,17 +23,17 @@ const width = 190;
 const height = 86;
 const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
 
-type ModeNode = Node<{ mode: MapNode }, 'mode'>;
+type ModeNode = Node<{ mode: MapNode; now: boolean; draws: boolean }, 'mode'>;
 type WayEdge = Edge<
   { label: string; alone: boolean; hazard: boolean; route?: NonNullable<ReturnType<Placed['arrows']['get']>> },
   'way'
 >;
 
 function ModeBox({ data, selected }: NodeProps<ModeNode>) {
-  const { mode } = data;
+  const { mode, now, draws } = data;
   return (
     <div
-      className={`graph-box mode-box ${mode.sort} ${selected ? 'picked' : ''} ${mode.unreachable || mode.deadEnd ? 'unsafe-stop' : ''}`}
+      className={`graph-box mode-box ${mode.sort} ${selected ? 'picked' : ''} ${now ? 'now' : ''} ${draws ? 'draws' : ''} ${mode.unreachable || mode.deadEnd ? 'unsafe-stop' : ''}`}
     >
       <Handle type="target" position={Position.Top} />
       <strong>{mode.id === 'any' ? 'any mode' : mode.name}</strong>
@@ -116,10 +116,19 @@ function together(edges: readonly MapEdge[]): WayEdge[] {
   });
 }
 
-type Props = Readonly<{ map: ModesMap; picked: string | null; supply: boolean; onPick: (id: string | null) => void }>;
+type Props = Readonly<{
+  map: ModesMap;
+  picked: string | null;
+  /** Where the unit stands that is played beside. */
+  now: string | null;
+  supply: boolean;
+  onPick: (id: string | null) => void;
+  /** A way is drawn from one to another; null where nobody may. */
+  onDraw: ((from: string, to: string) => void) | null;
+}>;
 
 /** The map itself: boxes for modes, arrows for what leads on. */
-export default function ModesGraph({ map, picked, supply, onPick }: Props) {
+export default function ModesGraph({ map, picked, now, supply, onPick, onDraw }: Props) {
   const [placed, setPlaced] = useState<Placed | null>(null);
   // without its supply a unit is off: that mode is drawn when something drawn leads there
   const shown = useMemo(
@@ -148,7 +157,7 @@ export default function ModesGraph({ map, picked, supply, onPick }: Props) {
       id: mode.id,
       type: 'mode',
       position: placed.boxes.get(mode.id) ?? { x: 0, y: 0 },
-      data: { mode },
+      data: { mode, now: now === mode.id, draws: onDraw !== null && mode.id !== 'any' },
       selected: picked === mode.id,
       width,
       height,
@@ -166,7 +175,10 @@ export default function ModesGraph({ map, picked, supply, onPick }: Props) {
       nodeTypes={nodeTypes}
       edgeTypes={edgeTypes}
       nodesDraggable={false}
-      nodesConnectable={false}
+      nodesConnectable={onDraw !== null}
+      onConnect={({ source, target }) => {
+        if (source !== 'any' && target !== 'any') onDraw?.(source, target);
+      }}
       fitView
       fitViewOptions={{ padding: 0.12 }}
       minZoom={0.25}

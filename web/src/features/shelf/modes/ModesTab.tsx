@@ -6,22 +6,32 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import {
   type Bundle,
+  bundleFacts,
   bundleFormat,
   bundleVersion,
+  type Entry,
   entriesOf,
   type FamilyId,
+  keyText,
   type MapEdge,
   type MapNode,
+  type Mode,
   modesMap,
 } from '@wire-trail/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { AddEntry } from '../../../parts/family/AddEntry.tsx';
 import { Empty, Loading } from '../../../parts/states/States.tsx';
+import { useUndo } from '../../../parts/undo/use-undo.tsx';
+import { useKeep } from '../steps/use-keep.tsx';
 import type { TabProps } from '../tab-props.ts';
+import { AddState } from './AddState.tsx';
 import './modes.css';
+import { ModeWays } from './ModeWays.tsx';
+import { WayDialog } from './WayDialog.tsx';
 
 const ModesGraph = lazy(() => import('./ModesGraph.tsx'));
+const PlayBeside = lazy(() => import('./PlayBeside.tsx'));
 
 const kindWords: Readonly<Record<MapEdge['kind'], string>> = {
   route: 'route',
@@ -38,7 +48,10 @@ const kindWords: Readonly<Record<MapEdge['kind'], string>> = {
 };
 const seconds = (ms: number): string => (ms >= 120_000 ? `${Math.round(ms / 60_000)} min` : `${ms / 1000} s`);
 
-/** The modes of a family and what leads from one to another, with time-outs, dead ends and what nobody can reach. */
+/**
+ * The modes of a family and what leads from one to another, with time-outs, dead ends and what nobody can reach. Whoever
+ * writes puts states onto the map and draws ways between them; the unit is played beside it as it is written.
+ */
 export function ModesTab({ entries, family, writes }: TabProps) {
   const bundle = useMemo<Bundle>(
     () => ({
@@ -52,24 +65,60 @@ export function ModesTab({ entries, family, writes }: TabProps) {
   const map = useMemo(() => modesMap(bundle), [bundle]);
   const [picked, setPicked] = useState<string | null>(null);
   const [supply, setSupply] = useState(false);
-  const add = writes && <AddEntry scope={family} kind="mode" taken={entriesOf(bundle, 'mode').map((m) => m.id)} />;
+  const [drawn, setDrawn] = useState<Readonly<{ from: string; to: string }> | null>(null);
+  const [plays, setPlays] = useState(false);
+  const [now, setNow] = useState<string | null>(null);
+  const { keep, said } = useKeep(family, entries);
+  const undo = useUndo();
+  const modes = entriesOf(bundle, 'mode');
+  /** Keeps what was changed, with a way back to how all of it was. What is new stays when it is taken back, but nothing leads there. */
+  const change = (bodies: readonly Entry[], note: string, words: string): void => {
+    const before = bodies.flatMap((b) => bundle.entries.find((e) => keyText(e) === keyText(b)) ?? []);
+    void keep(bodies, note).then((ok) => {
+      if (ok && before.length > 0) undo(words, () => void keep(before, 'taken back'));
+    });
+  };
+  const draw = useCallback((from: string, to: string) => setDrawn({ from, to }), []);
+  const put = writes && (
+    <AddState
+      entries={bundle.entries}
+      onAdd={(drafts, name) => {
+        change(drafts, `the state ${name}`, `${name} is on the map.`);
+        setPicked(drafts.find((d) => d.kind === 'mode')?.id ?? null);
+      }}
+    />
+  );
+  const add = writes && <AddEntry scope={family} kind="mode" taken={modes.map((m) => m.id)} />;
   if (map.nodes.length === 0)
     return (
       <Empty title="No mode yet">
         <p>Off, standby, running, memory: each is a mode, and routes lead from one to another.</p>
-        {add}
+        {said}
+        <div className="row">
+          {put}
+          {add}
+        </div>
       </Empty>
     );
   const node = map.nodes.find((n) => n.id === picked) ?? null;
+  const from = modes.find((m) => m.id === drawn?.from);
   return (
     <div className="split flip modes-room">
       <div className="sheet fills">
         <Suspense fallback={<Loading what="the map" />}>
-          <ModesGraph map={map} picked={picked} supply={supply} onPick={setPicked} />
+          <ModesGraph
+            map={map}
+            picked={picked}
+            now={now}
+            supply={supply}
+            onPick={setPicked}
+            onDraw={writes ? draw : null}
+          />
         </Suspense>
       </div>
       <aside className="stack">
         <div className="row">
+          {put}
           {add}
           <Button component={Link} to={`/play/${family}${writes ? '?drafts=1' : ''}`}>
             Play the unit
@@ -77,13 +126,43 @@ export function ModesTab({ entries, family, writes }: TabProps) {
           <label className="row small">
             <Checkbox checked={supply} onChange={(e) => setSupply(e.target.checked)} /> what the supply does
           </label>
+          <label className="row small">
+            <Checkbox checked={plays} onChange={(e) => setPlays(e.target.checked)} /> play it beside
+          </label>
         </div>
+        {said}
+        {plays && (
+          <Suspense fallback={<Loading what="the unit" />}>
+            <PlayBeside bundle={bundle} onNow={setNow} />
+          </Suspense>
+        )}
         {node ? (
-          <ModeSheet node={node} bundle={bundle} edges={map.edges} writes={writes} />
+          <ModeSheet
+            node={node}
+            bundle={bundle}
+            edges={map.edges}
+            writes={writes}
+            onKeep={(mode, note) => change([mode], note, `${mode.name}: ${note}.`)}
+          />
         ) : (
           <MapWords nodes={map.nodes} onPick={setPicked} />
         )}
       </aside>
+      {from && drawn && (
+        <WayDialog
+          mode={from}
+          modes={modes.filter((m) => m.controller === from.controller)}
+          facts={bundleFacts(bundle)}
+          to={drawn.to}
+          at={null}
+          onClose={() => setDrawn(null)}
+          onKeep={(made) => {
+            setDrawn(null);
+            setPicked(made.id);
+            change([made], 'a way more', `${made.name}: a way more.`);
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -115,16 +194,21 @@ function ModeSheet({
   bundle,
   edges,
   writes,
+  onKeep,
 }: {
   node: MapNode;
   bundle: Bundle;
   edges: readonly MapEdge[];
   writes: boolean;
+  onKeep: (mode: Mode, note: string) => void;
 }) {
   const mode = entriesOf(bundle, 'mode').find((m) => m.id === node.id);
   const nameOf = (id: string): string =>
     id === 'any' ? 'any mode' : (entriesOf(bundle, 'mode').find((m) => m.id === id)?.name ?? id);
-  const ways = edges.filter((e) => e.from === node.id || e.to === node.id);
+  // what a mode does of itself stands below as sentences, where it is written
+  const ways = edges.filter(
+    (e) => (e.from === node.id || e.to === node.id) && !(writes && e.kind !== 'route' && e.from === node.id),
+  );
   return (
     <>
       <div className="sheet">
@@ -155,6 +239,7 @@ function ModeSheet({
             </li>
           ))}
         </ul>
+        {mode && writes && <ModeWays mode={mode} bundle={bundle} onKeep={onKeep} />}
       </div>
       {mode && mode.tests.length > 0 && (
         <div className="sheet">

@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Bundle, entriesOf, type Mode } from '../index.ts';
+import { demoBundles } from '../testing/bundles.ts';
+import { boardBundle, PlayedBoard } from '../testing/unit.ts';
+import {
+  entriesIn,
+  type Leads,
+  leadsOf,
+  readoutShownIn,
+  type Way,
+  wayOf,
+  wayWords,
+  withoutWay,
+  withShown,
+  withWay,
+} from './mode-ways.ts';
+
+const modeOf = (bundle: Bundle, id: string): Mode => {
+  const mode = entriesOf(bundle, 'mode').find((m) => m.id === id);
+  if (!mode) throw new Error(`no mode ${id}`);
+  return mode;
+};
+const board = boardBundle([]);
+const idle = modeOf(board, 'idle');
+const [panel] = entriesOf(board, 'panel');
+const toService: Leads = { to: 'mode', mode: 'service' as never };
+/** The board with a mode as it is written now. */
+const playedWith = (...modes: Mode[]): PlayedBoard =>
+  new PlayedBoard({
+    ...board,
+    entries: board.entries.map((e) => modes.find((m) => e.kind === 'mode' && m.id === e.id) ?? e),
+  });
+
+const ways: ReadonlyArray<readonly [Way, string, (unit: PlayedBoard) => PlayedBoard]> = [
+  [{ by: 'idle', ms: 90_000 }, 'when nothing is done for 90 s', (u) => u.wait(91_000)],
+  [{ by: 'after', ms: 120_000 }, 'by itself after 2 min', (u) => u.wait(121_000)],
+  [{ by: 'press', control: 'a' as never, times: 3 }, 'when a is pressed 3 times', (u) => u.press('a', 3).wait(1500)],
+  [{ by: 'hold', control: 'b' as never, ms: 4000 }, 'when b is held for 4 s', (u) => u.hold('b', 4200).wait(500)],
+  [
+    { by: 'turn', control: 'knob' as never, way: 'ccw', clicks: 2 },
+    'when knob is turned 2 clicks left',
+    (u) => u.turn('knob', 'ccw', 2).wait(1500),
+  ],
+];
+
+describe('ways between modes', () => {
+  it.each(ways)('%j: said as “%s”, and gone so when the unit is played', (way, words, does) => {
+    const mode = withWay(idle, way, toService, null);
+    expect(panel && wayWords(way, panel)).toBe(words);
+    expect(playedWith(mode).mode).toBe('idle');
+    expect(does(playedWith(mode)).mode).toBe('service');
+    expect(does(playedWith(withoutWay(mode, mode.transitions.length - 1))).mode).toBe('idle');
+  });
+  it('each click goes to the next of four, and then stays or begins again', () => {
+    const click: Way = { by: 'turn', control: 'knob' as never, way: 'cw', clicks: 1 };
+    const at = (wraps: boolean, clicks: number) => {
+      const unit = playedWith(withWay(idle, click, { to: 'next' }, { of: 4, wraps }));
+      for (let n = 0; n < clicks; n += 1) unit.turn('knob', 'cw', 1).wait(1500);
+      return unit.state.controllers.get('main' as never)?.variables.get('slot' as never);
+    };
+    expect([1, 3, 5].map((n) => at(false, n))).toEqual([2, 4, 4]);
+    expect([1, 3, 5].map((n) => at(true, n))).toEqual([2, 4, 2]);
+    expect(entriesIn(withWay(idle, click, { to: 'next' }, { of: 4, wraps: true }))).toEqual({ of: 4, wraps: true });
+  });
+  it('asked again, it is one list: the way back goes through the same entries', () => {
+    const on = withWay(idle, { by: 'press', control: 'a' as never, times: 1 }, { to: 'next' }, { of: 4, wraps: true });
+    const back = withWay(
+      on,
+      { by: 'press', control: 'b' as never, times: 1 },
+      { to: 'before' },
+      { of: 6, wraps: false },
+    );
+    expect(back.variables).toEqual([{ kind: 'cursor', id: 'slot', from: 1, to: 6, start: 1, wraps: false }]);
+    expect(back.transitions.map((t) => leadsOf(back, t)?.to)).toEqual(['next', 'before']);
+  });
+  it.each(demoBundles())(
+    '%s: a way that can be read in these forms is written back as it was, with what stands beside it',
+    (_, bundle) => {
+      for (const mode of entriesOf(bundle, 'mode'))
+        mode.transitions.forEach((t, i) => {
+          const [way, leads] = [wayOf(t), leadsOf(mode, t)];
+          if (!way || !leads) return;
+          const { to: _to, ...rest } = withWay(mode, way, leads, entriesIn(mode), i).transitions[i] ?? t;
+          const { to: was, ...before } = t;
+          expect(rest).toEqual(before);
+          expect(_to ?? mode.id).toBe(was ?? mode.id);
+        });
+    },
+  );
+  it('whatever is asked for is read back as it was asked', () => {
+    const ms = fc.integer({ min: 1, max: 3_600_000 });
+    const key = fc.constantFrom('a', 'b', 'c').map((c) => c as never);
+    const way: fc.Arbitrary<Way> = fc.oneof(
+      fc.record({ by: fc.constantFrom('idle' as const, 'after' as const), ms }),
+      fc.record({ by: fc.constant('press' as const), control: key, times: fc.integer({ min: 1, max: 9 }) }),
+      fc.record({ by: fc.constant('hold' as const), control: key, ms }),
+      fc.record({ by: fc.constant('supply' as const), becomes: fc.constantFrom('on' as const, 'off' as const) }),
+      fc.record({ by: fc.constant('code' as const) }),
+    );
+    const leads: fc.Arbitrary<Leads> = fc.constantFrom<Leads>(
+      { to: 'next' },
+      { to: 'before' },
+      { to: 'erased' },
+      toService,
+    );
+    fc.assert(
+      fc.property(way, leads, (w, l) => {
+        const mode = withWay(modeOf(board, 'service'), w, l, { of: 3, wraps: false });
+        const made = mode.transitions.at(-1);
+        expect(made && wayOf(made)).toEqual(w);
+        expect(made && leadsOf(mode, made)).toEqual(l);
+        // what was there is still there
+        expect(mode.transitions.slice(0, -1)).toEqual(modeOf(board, 'service').transitions);
+      }),
+      { numRuns: 200 },
+    );
+  });
+  it('what says more than these forms is left to its own form', () => {
+    const more: Mode = {
+      ...idle,
+      transitions: [
+        {
+          on: {
+            kind: 'gesture',
+            steps: [
+              { kind: 'press', control: 'a' as never, times: 1 },
+              { kind: 'press', control: 'b' as never, times: 1 },
+            ],
+          },
+          effects: [],
+          to: 'service' as never,
+        },
+      ],
+    };
+    expect(more.transitions.map(wayOf)).toEqual([null]);
+    const sent: Mode = {
+      ...idle,
+      transitions: [
+        {
+          on: { kind: 'idle', afterMs: 5 },
+          effects: [{ kind: 'erase-memory' }, { kind: 'erase-memory' }],
+          to: 'service' as never,
+        },
+      ],
+    };
+    expect(sent.transitions.map((t) => leadsOf(sent, t))).toEqual([null]);
+  });
+});
+
+describe('what a mode shows', () => {
+  it.each(demoBundles())('%s: the readout it shows already stays as it is, and can be taken away', (_, bundle) => {
+    for (const mode of entriesOf(bundle, 'mode')) {
+      const shown = readoutShownIn(mode);
+      if (shown !== null && mode.shows.filter((s) => s.kind === 'readout').length === 1)
+        expect(
+          new Set(withShown(mode, shown as never).shows.map((s) => JSON.stringify({ ...s, when: undefined }))),
+        ).toEqual(new Set(mode.shows.map((s) => JSON.stringify({ ...s, when: undefined }))));
+      expect(readoutShownIn(withShown(mode, null))).toBeNull();
+    }
+  });
+});

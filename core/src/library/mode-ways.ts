@@ -1,0 +1,210 @@
+import type { ControlId, ModeId, PlaceId, VariableId } from '../base/ids.ts';
+import { exactly } from '../base/text.ts';
+import { Mode, type Transition } from '../model/mode.ts';
+import type { Panel } from '../model/panel.ts';
+import type { Readout } from '../model/readout.ts';
+import type { Step } from '../model/route.ts';
+import { partName, placeName } from '../words/sign.ts';
+
+/** What sets a way off, in the few forms most units have; times in milliseconds. */
+export type Way =
+  | Readonly<{ by: 'idle'; ms: number }>
+  | Readonly<{ by: 'after'; ms: number }>
+  | Readonly<{ by: 'press'; control: ControlId; times: number }>
+  | Readonly<{ by: 'hold'; control: ControlId; ms: number }>
+  | Readonly<{ by: 'turn'; control: ControlId; way: 'cw' | 'ccw'; clicks: number }>
+  | Readonly<{ by: 'put'; control: ControlId; to: PlaceId }>
+  | Readonly<{ by: 'supply'; becomes: 'on' | 'off' }>
+  | Readonly<{ by: 'code' }>;
+
+/** Where a way leads: to a mode, or on and back among the entries of the mode it is in. */
+export type Leads =
+  | Readonly<{ to: 'mode'; mode: ModeId }>
+  | Readonly<{ to: 'next' }>
+  | Readonly<{ to: 'before' }>
+  | Readonly<{ to: 'erased' }>;
+
+/** The entries somebody goes through in a mode: how many, and whether it begins again behind the last. */
+export type Entries = Readonly<{ of: number; wraps: boolean }>;
+
+const gestureOf = (way: Way): Step | null => {
+  switch (way.by) {
+    case 'press':
+      return { kind: 'press', control: way.control, times: way.times };
+    case 'hold':
+      return { kind: 'hold', controls: [{ control: way.control }], until: { kind: 'span', span: exactly(way.ms) } };
+    case 'turn':
+      return { kind: 'turn', control: way.control, way: way.way, clicks: way.clicks };
+    case 'put':
+      return { kind: 'set', control: way.control, to: way.to };
+    default:
+      return null;
+  }
+};
+
+function triggerOf(way: Way): Transition['on'] {
+  const step = gestureOf(way);
+  if (step) return { kind: 'gesture', steps: [step] };
+  switch (way.by) {
+    case 'idle':
+    case 'after':
+      return { kind: way.by, afterMs: way.ms };
+    case 'supply':
+      return { kind: 'supply', becomes: way.becomes };
+    default:
+      return { kind: 'code-comes', codes: [] };
+  }
+}
+
+/** What sets a transition off, where it is one of those forms; null where it says more than they can. */
+export function wayOf({ on }: Transition): Way | null {
+  switch (on.kind) {
+    case 'idle':
+    case 'after':
+      return { by: on.kind, ms: on.afterMs };
+    case 'supply':
+      return { by: 'supply', becomes: on.becomes };
+    case 'code-comes':
+      return on.codes.length === 0 ? { by: 'code' } : null;
+    case 'gesture': {
+      const [step, ...more] = on.steps;
+      if (!step || more.length > 0) return null;
+      const way = wayOfStep(step);
+      // a note, a way back, anything that would be lost
+      return way && JSON.stringify(gestureOf(way)) === JSON.stringify(step) ? way : null;
+    }
+    default:
+      return null;
+  }
+}
+
+function wayOfStep(step: Step): Way | null {
+  switch (step.kind) {
+    case 'press':
+      return step.control === 'any' ? null : { by: 'press', control: step.control, times: step.times };
+    case 'hold': {
+      const [held, ...more] = step.controls;
+      return held && more.length === 0 && step.until.kind === 'span'
+        ? { by: 'hold', control: held.control, ms: step.until.span.usualMs }
+        : null;
+    }
+    case 'turn':
+      return { by: 'turn', control: step.control, way: step.way, clicks: step.clicks };
+    case 'set':
+      return { by: 'put', control: step.control, to: step.to };
+    default:
+      return null;
+  }
+}
+
+const cursorOf = (mode: Mode) => mode.variables.find((v) => v.kind === 'cursor');
+
+/** How many entries one goes through in a mode; null where it has none. */
+export function entriesIn(mode: Mode): Entries | null {
+  const cursor = cursorOf(mode);
+  return cursor ? { of: cursor.to - cursor.from + 1, wraps: cursor.wraps } : null;
+}
+
+/** Where a transition leads, where that can be said in a few words. */
+export function leadsOf(mode: Mode, { to, effects }: Transition): Leads | null {
+  const [effect, ...more] = effects;
+  const stays = to === undefined || to === mode.id;
+  if (more.length > 0) return null;
+  if (!effect) return to === undefined ? null : { to: 'mode', mode: to };
+  if (!stays) return null;
+  if (effect.kind === 'erase-memory') return { to: 'erased' };
+  if (effect.kind !== 'step' || Math.abs(effect.by) !== 1) return null;
+  return { to: effect.by > 0 ? 'next' : 'before' };
+}
+
+/** A mode's own name for what it goes through, made where it has none yet. */
+function withEntries(mode: Mode, { of, wraps }: Entries): Readonly<{ mode: Mode; cursor: VariableId }> {
+  const before = cursorOf(mode);
+  const from = before?.kind === 'cursor' ? before.from : 1;
+  const id = before?.id ?? ('slot' as VariableId);
+  const cursor = { kind: 'cursor' as const, id, from, start: from, to: from + Math.max(1, of) - 1, wraps };
+  const kept = before?.kind === 'cursor' ? { ...before, to: cursor.to, wraps } : cursor;
+  return {
+    mode: {
+      ...mode,
+      variables: before ? mode.variables.map((v) => (v === before ? kept : v)) : [...mode.variables, cursor],
+    },
+    cursor: id,
+  };
+}
+
+/**
+ * A mode with one way more, or with one in the place of another. What stands beside a way and is not asked for (a condition,
+ * a note) stays with it. `entries` is how many there are to go through, where the way leads on or back among them.
+ */
+export function withWay(mode: Mode, way: Way, leads: Leads, entries: Entries | null, at: number | null = null): Mode {
+  const isStep = leads.to === 'next' || leads.to === 'before';
+  const { mode: own, cursor } = isStep
+    ? withEntries(mode, entries ?? entriesIn(mode) ?? { of: 2, wraps: true })
+    : { mode, cursor: 'slot' as VariableId };
+  const before = at === null ? undefined : own.transitions[at];
+  const made: Transition = {
+    on: triggerOf(way),
+    ...(before?.when ? { when: before.when } : {}),
+    effects: isStep
+      ? [{ kind: 'step', variable: cursor, by: leads.to === 'next' ? 1 : -1 }]
+      : leads.to === 'erased'
+        ? [{ kind: 'erase-memory' }]
+        : [],
+    ...(leads.to === 'mode' ? { to: leads.mode } : {}),
+    ...(before?.note ? { note: before.note } : {}),
+  };
+  return Mode.parse({
+    ...own,
+    transitions: before ? own.transitions.map((t) => (t === before ? made : t)) : [...own.transitions, made],
+  });
+}
+
+/** A mode without one of its ways. */
+export const withoutWay = (mode: Mode, at: number): Mode => ({
+  ...mode,
+  transitions: mode.transitions.filter((_, i) => i !== at),
+});
+
+/** What a mode shows: a readout of the code the cursor is at, or nothing of that kind. */
+export const readoutShownIn = (mode: Mode): string | null => {
+  const shown = mode.shows.find((s) => s.kind === 'readout');
+  return shown?.kind === 'readout' ? shown.readout : null;
+};
+
+/** A mode that shows a readout of what is stored, at its cursor where it has one; null shows none. What else it shows stays. */
+export function withShown(mode: Mode, readout: Readout['id'] | null): Mode {
+  const others = mode.shows.filter((s) => s.kind !== 'readout');
+  const before = mode.shows.find((s) => s.kind === 'readout');
+  const slot = cursorOf(mode)?.id;
+  if (readout === null) return { ...mode, shows: others };
+  const of = before?.kind === 'readout' ? before.of : { kind: 'memory' as const, ...(slot ? { slot } : {}) };
+  return { ...mode, shows: [...others, { kind: 'readout', readout, of }] };
+}
+
+const timeWords = (ms: number): string =>
+  ms >= 120_000 && ms % 60_000 === 0 ? `${ms / 60_000} min` : `${ms / 1000} s`;
+const often = (n: number): string => (n === 1 ? '' : n === 2 ? ' twice' : ` ${n} times`);
+
+/** When a way is gone, as a sentence goes on behind “goes to …”. */
+export function wayWords(way: Way, panel: Panel | null): string {
+  const name = (control: ControlId): string => (panel ? partName(panel, control) : control);
+  switch (way.by) {
+    case 'idle':
+      return `when nothing is done for ${timeWords(way.ms)}`;
+    case 'after':
+      return `by itself after ${timeWords(way.ms)}`;
+    case 'press':
+      return `when ${name(way.control)} is pressed${often(way.times)}`;
+    case 'hold':
+      return `when ${name(way.control)} is held for ${timeWords(way.ms)}`;
+    case 'turn':
+      return `when ${name(way.control)} is turned ${way.clicks === 1 ? 'a click' : `${way.clicks} clicks`} ${way.way === 'cw' ? 'right' : 'left'}`;
+    case 'put':
+      return `when ${name(way.control)} is put to ${panel ? placeName(panel, way.control, way.to) : way.to}`;
+    case 'supply':
+      return `when the supply comes ${way.becomes === 'on' ? 'on' : 'to an end'}`;
+    case 'code':
+      return 'when a code comes up';
+  }
+}

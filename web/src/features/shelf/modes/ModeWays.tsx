@@ -1,0 +1,127 @@
+import Button from '@mui/material/Button';
+import {
+  type Bundle,
+  bundleFacts,
+  conditionText,
+  entriesOf,
+  leadsOf,
+  type Mode,
+  type Readout,
+  readoutShownIn,
+  type Transition,
+  wayOf,
+  wayWords,
+  withoutWay,
+  withShown,
+} from '@wire-trail/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Select } from '../../../parts/field/Select.tsx';
+import '../steps/steps.css';
+import { WayDialog } from './WayDialog.tsx';
+
+type Props = Readonly<{
+  mode: Mode;
+  bundle: Bundle;
+  onKeep: (mode: Mode, note: string) => void;
+}>;
+
+/** What leads away from a mode by itself or by hand, as sentences; each is written anew, taken away, or one is added. */
+export function ModeWays({ mode, bundle, onKeep }: Props) {
+  const [open, setOpen] = useState<number | 'new' | null>(null);
+  const modes = entriesOf(bundle, 'mode').filter((m) => m.controller === mode.controller);
+  const readouts = entriesOf(bundle, 'readout');
+  const nameOf = (id: string): string => modes.find((m) => m.id === id)?.name ?? id;
+  return (
+    <div className="stack">
+      <ul className="plain stack modes-list" aria-label="ways from here">
+        {mode.transitions.map((t, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a way has no name of its own; its place is its name
+          <li key={i} className="row spread">
+            <span>{sentenceOf(mode, t, bundle, nameOf)}</span>
+            <span className="row">
+              {wayOf(t) && leadsOf(mode, t) ? (
+                <Button variant="text" size="inline" onClick={() => setOpen(i)}>
+                  Change
+                </Button>
+              ) : (
+                <Link className="small" to={`/shelf/${bundle.family}/mode/${mode.id}`}>
+                  in its form
+                </Link>
+              )}
+              <Button
+                variant="text"
+                size="inline"
+                aria-label={`Take away: ${sentenceOf(mode, t, bundle, nameOf)}`}
+                onClick={() => onKeep(withoutWay(mode, i), 'a way less')}
+              >
+                Take away
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <div className="row">
+        <Button onClick={() => setOpen('new')}>Add a way from here</Button>
+      </div>
+      {readouts.length > 0 && (
+        <div className="sentence">
+          <span>Shows</span>
+          <Select
+            native
+            value={readoutShownIn(mode) ?? ''}
+            onChange={(e) => onKeep(withShown(mode, (e.target.value || null) as Readout['id'] | null), 'what it shows')}
+            inputProps={{ 'aria-label': 'what it shows' }}
+          >
+            <option value="">no code</option>
+            {readouts.map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.name}
+              </option>
+            ))}
+          </Select>
+          {readoutShownIn(mode) && <span className="soft">of {ofWords(mode)}</span>}
+        </div>
+      )}
+      {open !== null && (
+        <WayDialog
+          mode={mode}
+          modes={modes}
+          facts={bundleFacts(bundle)}
+          to={null}
+          at={open === 'new' ? null : open}
+          onClose={() => setOpen(null)}
+          onKeep={(made) => {
+            setOpen(null);
+            onKeep(made, open === 'new' ? 'a way more' : 'a way otherwise');
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function ofWords(mode: Mode): string {
+  const shown = mode.shows.find((s) => s.kind === 'readout');
+  if (shown?.kind !== 'readout') return '';
+  if (shown.of.kind === 'memory') return shown.of.slot ? 'the stored code it stands at' : 'the stored code';
+  return shown.of.kind === 'input' ? 'what it measures' : 'the entry it stands at';
+}
+
+function sentenceOf(mode: Mode, t: Transition, bundle: Bundle, nameOf: (id: string) => string): string {
+  const [panel, ...more] = entriesOf(bundle, 'panel');
+  const whole = panel ? { ...panel, faces: [panel, ...more].flatMap((p) => p.faces) } : null;
+  const leads = leadsOf(mode, t);
+  const where = !leads
+    ? t.to && t.to !== mode.id
+      ? `goes to ${nameOf(t.to)}`
+      : 'does something here'
+    : leads.to === 'mode'
+      ? `goes to ${nameOf(leads.mode)}`
+      : leads.to === 'erased'
+        ? 'empties its memory'
+        : `goes to ${leads.to === 'next' ? 'the next entry' : 'the entry before'}`;
+  const way = wayOf(t);
+  const when = way ? wayWords(way, whole) : (t.note ?? 'in a way its form tells');
+  return `${where} ${when}${t.when ? `, if ${conditionText(t.when, bundle)}` : ''}`;
+}
