@@ -263,6 +263,8 @@ test('a way is drawn on the map from one mode to another, played beside it, and 
   await page.getByRole('button', { name: 'Add a state' }).click();
   await page.getByRole('menuitem', { name: /^Locked out/ }).click();
   await expect(box('Locked out')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(box('Locked out')).toHaveCount(0);
 });
 
 test('what is found in a way is mended by one press, taken back, and mended again', async ({ desk }) => {

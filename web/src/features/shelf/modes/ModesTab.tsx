@@ -12,6 +12,7 @@ import {
   type Entry,
   entriesOf,
   type FamilyId,
+  keyOf,
   keyText,
   type MapEdge,
   type MapNode,
@@ -20,6 +21,7 @@ import {
 } from '@wire-trail/core';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { api } from '../../../foundation/api.ts';
 import { AddEntry } from '../../../parts/family/AddEntry.tsx';
 import { Empty, Loading } from '../../../parts/states/States.tsx';
 import { useUndo } from '../../../parts/undo/use-undo.tsx';
@@ -69,14 +71,18 @@ export function ModesTab({ entries, family, writes }: TabProps) {
   const [plays, setPlays] = useState(false);
   const [now, setNow] = useState<string | null>(null);
   const { keep, said } = useKeep(family, entries);
+  const [discard] = api.useDiscardMutation();
   const undo = useUndo();
   const modes = entriesOf(bundle, 'mode');
-  /** Keeps what was changed, with a way back to how all of it was. What is new stays when it is taken back, but nothing leads there. */
+  /** Keeps what was changed, with a way back: what was there is as it was again, what is new is gone. */
   const change = (bodies: readonly Entry[], note: string, words: string): void => {
     const before = bodies.flatMap((b) => bundle.entries.find((e) => keyText(e) === keyText(b)) ?? []);
-    void keep(bodies, note).then((ok) => {
-      if (ok && before.length > 0) undo(words, () => void keep(before, 'taken back'));
-    });
+    const fresh = bodies.filter((b) => !before.some((e) => keyText(e) === keyText(b))).map(keyOf);
+    const back = async () => {
+      if (before.length > 0) await keep(before, 'taken back');
+      if (fresh.length > 0) await discard(fresh);
+    };
+    void keep(bodies, note).then((ok) => ok && undo(words, () => void back()));
   };
   const draw = useCallback((from: string, to: string) => setDrawn({ from, to }), []);
   const put = writes && (
