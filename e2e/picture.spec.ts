@@ -39,3 +39,45 @@ test('a picture and a clip are kept with the step they were taken at, small, and
   await technician.sees('Clip: it drips');
   await expect(page.getByRole('img', { name: 'picture taken on the walk' })).toBeVisible();
 });
+
+test('a photograph is laid under a side to draw on, brought into place, found again and taken away', async ({
+  desk,
+}) => {
+  const trainer = await desk('trainer');
+  const { page } = trainer;
+  await page.goto('/shelf/quorrin-b2');
+  await trainer.adds('panel', 'Back');
+  await expect(page.getByRole('group', { name: 'parts of Front' })).toBeVisible();
+  const choose = page.getByLabel('photograph of this side');
+  // what is no photograph is said, and the drawing stays as it was
+  await choose.setInputFiles({ name: 'front.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(0) });
+  await trainer.sees('front.jpg is empty.');
+  await choose.setInputFiles({
+    name: 'front.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.alloc(40 * 2 ** 20, 'no picture'),
+  });
+  await trainer.sees('front.jpg is no picture this browser can read.');
+  const under = page.getByTestId('photograph');
+  await expect(under).toHaveCount(0);
+  await choose.setInputFiles(photo);
+  await trainer.seesNot('front.jpg is no picture this browser can read.');
+  await expect(under).toBeVisible();
+  const width = async () => Number(await under.getAttribute('width'));
+  const before = await width();
+  const wide = page.getByRole('slider', { name: 'how wide it is' });
+  await wide.focus();
+  for (let n = 0; n < 4; n += 1) await page.keyboard.press('ArrowRight');
+  await expect.poll(width).toBe(before + 1);
+  await page.keyboard.press('Control+s');
+  await trainer.sees(/Saved as revision 1/);
+  // somebody comes back: it lies as it lay
+  await page.reload();
+  await expect(under).toBeVisible();
+  await expect.poll(width).toBe(before + 1);
+  await trainer.press('Take it away');
+  await expect(under).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('group', { name: 'parts of Front' })).toBeVisible();
+  await expect(under).toHaveCount(0);
+});

@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { type Face, type FacePart, partsOf } from '@wire-trail/core';
 import { forwardRef, type KeyboardEvent, type MouseEvent } from 'react';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
+import { drawnAs, type Photo } from './photo.ts';
 
 type Props = Readonly<{
   face: Face;
@@ -9,13 +10,15 @@ type Props = Readonly<{
   badge: string | undefined;
   /** Grid units a pixel. */
   unit: () => number;
+  /** A photograph to draw on: where it is to be had, and how it lies. */
+  under: Readonly<{ address: string; photo: Photo }> | null;
   onPick: (picked: ReadonlySet<string>) => void;
   onKey: (event: KeyboardEvent) => void;
 }>;
 
 /** The face as it is drawn everywhere, with something to take hold of over each part. */
 export const FaceBoard = forwardRef<SVGSVGElement, Props>(function FaceBoard(
-  { face, picked, badge, unit, onPick, onKey },
+  { face, picked, badge, unit, under, onPick, onKey },
   ref,
 ) {
   const { setNodeRef, isOver } = useDroppable({ id: 'face' });
@@ -36,6 +39,15 @@ export const FaceBoard = forwardRef<SVGSVGElement, Props>(function FaceBoard(
             <circle cx="0.1" cy="0.1" r="0.09" fill="var(--unit-line)" />
           </pattern>
         </defs>
+        {under && (
+          <image
+            href={under.address}
+            {...drawnAs(under.photo.lies, under.photo.ratio)}
+            opacity={under.photo.lies.shows / 100}
+            pointerEvents="none"
+            data-testid="photograph"
+          />
+        )}
         <rect
           className="grid"
           x={0}

@@ -27,6 +27,8 @@ import { FaceBoard } from './FaceBoard.tsx';
 import { Inspector } from './Inspector.tsx';
 import { Palette } from './Palette.tsx';
 import './studio.css';
+import { UnderPhoto } from './UnderPhoto.tsx';
+import { usePhoto } from './use-photo.ts';
 
 const sides = Object.keys(sideWords) as Array<keyof typeof sideWords>;
 const edges: ReadonlyArray<readonly [Edge, string, string]> = [
@@ -48,6 +50,7 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const at = Math.min(index, body.faces.length - 1);
   const face = body.faces[at];
+  const under = usePhoto(`${body.family} ${body.id} ${face?.id ?? ''}`, face);
   const edit = (panel: Panel, about = '') => void dispatch(draftEdited({ body: panel, about }));
   const add = (sort: PartKind, middle?: { x: number; y: number }) => {
     const { panel, id } = addPart(body, at, sort, middle);
@@ -191,10 +194,12 @@ export function PanelStudio({ body, bodies }: { body: Panel; bodies: { entries: 
               picked={picked}
               badge={badge}
               unit={unit}
+              under={under.photo && under.address ? { photo: under.photo, address: under.address } : null}
               onPick={setPicked}
               onKey={onKey}
             />
           )}
+          {face && <UnderPhoto face={face} {...under} />}
           <p className="small soft">
             Drag parts in and about, or: Tab picks the next part, arrows move it, Alt and arrows change its size, Shift
             goes by quarters, Ctrl D doubles it, Delete takes it away.
