@@ -15,6 +15,7 @@ import './entry-editor.css';
 import { type Body, draftClosed, draftOpened, entryIn, redone, undone } from '../../foundation/entry-draft-slice.ts';
 import { EditorBar } from './EditorBar.tsx';
 import { EntryView } from './EntryView.tsx';
+import { FoundHere } from './FoundHere.tsx';
 import { History } from './History.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
 import { newEntry } from './new-entry.ts';
@@ -133,6 +134,8 @@ export default function EntryEditorPage() {
               ),
           }))}
         />
+        {/* routes and charts tell what is found at its place */}
+        {view === first && kind !== 'route' && kind !== 'chart' && !shared && <FoundHere body={body} bodies={bodies} />}
         {tabsOf(kind).includes(view) && <EntryView body={body} bodies={bodies} tab={view} />}
         {view === 'What changed' && <Changes published={entry?.published?.body ?? null} body={body} />}
         {view === 'History' && <History entryKey={key} entry={entry ?? null} />}
