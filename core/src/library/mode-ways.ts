@@ -1,4 +1,5 @@
 import type { ControlId, ModeId, PlaceId, VariableId } from '../base/ids.ts';
+import { assertNever } from '../base/result.ts';
 import { exactly } from '../base/text.ts';
 import { Mode, type Transition } from '../model/mode.ts';
 import type { Panel } from '../model/panel.ts';
@@ -27,7 +28,9 @@ export type Leads =
 /** The entries somebody goes through in a mode: how many, and whether it begins again behind the last. */
 export type Entries = Readonly<{ of: number; wraps: boolean }>;
 
-const gestureOf = (way: Way): Step | null => {
+type ByHand = Extract<Way, { control: ControlId }>;
+
+const stepOf = (way: ByHand): Step => {
   switch (way.by) {
     case 'press':
       return { kind: 'press', control: way.control, times: way.times };
@@ -38,63 +41,45 @@ const gestureOf = (way: Way): Step | null => {
     case 'put':
       return { kind: 'set', control: way.control, to: way.to };
     default:
-      return null;
+      return assertNever(way);
   }
 };
 
 function triggerOf(way: Way): Transition['on'] {
-  const step = gestureOf(way);
-  if (step) return { kind: 'gesture', steps: [step] };
+  if ('control' in way) return { kind: 'gesture', steps: [stepOf(way)] };
   switch (way.by) {
     case 'idle':
     case 'after':
       return { kind: way.by, afterMs: way.ms };
     case 'supply':
       return { kind: 'supply', becomes: way.becomes };
-    default:
+    case 'code':
       return { kind: 'code-comes', codes: [] };
+    default:
+      return assertNever(way);
   }
 }
 
 /** What sets a transition off, where it is one of those forms; null where it says more than they can. */
 export function wayOf({ on }: Transition): Way | null {
-  switch (on.kind) {
-    case 'idle':
-    case 'after':
-      return { by: on.kind, ms: on.afterMs };
-    case 'supply':
-      return { by: 'supply', becomes: on.becomes };
-    case 'code-comes':
-      return on.codes.length === 0 ? { by: 'code' } : null;
-    case 'gesture': {
-      const [step, ...more] = on.steps;
-      if (!step || more.length > 0) return null;
-      const way = wayOfStep(step);
-      // a note, a way back, anything that would be lost
-      return way && JSON.stringify(gestureOf(way)) === JSON.stringify(step) ? way : null;
-    }
-    default:
-      return null;
-  }
+  if (on.kind === 'idle' || on.kind === 'after') return { by: on.kind, ms: on.afterMs };
+  if (on.kind === 'supply') return { by: 'supply', becomes: on.becomes };
+  if (on.kind === 'code-comes') return on.codes.length === 0 ? { by: 'code' } : null;
+  const [step, ...more] = on.kind === 'gesture' ? on.steps : [];
+  if (!step || more.length > 0) return null;
+  const way = wayOfStep(step);
+  // a note, a way back, anything that would be lost
+  return way && JSON.stringify(stepOf(way)) === JSON.stringify(step) ? way : null;
 }
 
-function wayOfStep(step: Step): Way | null {
-  switch (step.kind) {
-    case 'press':
-      return step.control === 'any' ? null : { by: 'press', control: step.control, times: step.times };
-    case 'hold': {
-      const [held, ...more] = step.controls;
-      return held && more.length === 0 && step.until.kind === 'span'
-        ? { by: 'hold', control: held.control, ms: step.until.span.usualMs }
-        : null;
-    }
-    case 'turn':
-      return { by: 'turn', control: step.control, way: step.way, clicks: step.clicks };
-    case 'set':
-      return { by: 'put', control: step.control, to: step.to };
-    default:
-      return null;
-  }
+function wayOfStep(step: Step): ByHand | null {
+  if (step.kind === 'press' && step.control !== 'any') return { by: 'press', control: step.control, times: step.times };
+  if (step.kind === 'turn') return { by: 'turn', control: step.control, way: step.way, clicks: step.clicks };
+  if (step.kind === 'set') return { by: 'put', control: step.control, to: step.to };
+  const [held, ...more] = step.kind === 'hold' ? step.controls : [];
+  return held && more.length === 0 && step.kind === 'hold' && step.until.kind === 'span'
+    ? { by: 'hold', control: held.control, ms: step.until.span.usualMs }
+    : null;
 }
 
 const cursorOf = (mode: Mode) => mode.variables.find((v) => v.kind === 'cursor');
@@ -206,5 +191,7 @@ export function wayWords(way: Way, panel: Panel | null): string {
       return `when the supply comes ${way.becomes === 'on' ? 'on' : 'to an end'}`;
     case 'code':
       return 'when a code comes up';
+    default:
+      return assertNever(way);
   }
 }

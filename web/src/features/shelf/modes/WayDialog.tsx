@@ -4,6 +4,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import {
+  assertNever,
   type ControlFacts,
   type ControlId,
   type Entries,
@@ -125,8 +126,12 @@ export function WayDialog({ mode, modes, facts, to, at, onKeep, onClose }: Props
         return { by, ms };
       case 'code':
         return { by };
+      case 'supply':
+        return { by, becomes: 'on' };
+      case 'gone':
+        return { by: 'supply', becomes: 'off' };
       default:
-        return { by: 'supply', becomes: by === 'gone' ? 'off' : 'on' };
+        return assertNever(by);
     }
   };
   const leadsTo = (): Leads =>
