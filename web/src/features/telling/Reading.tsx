@@ -9,7 +9,7 @@ import {
   type Told,
   type Working,
 } from '@wire-trail/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { usePageKeys } from '../../foundation/keys.ts';
 import { Field } from '../../parts/field/Field.tsx';
 import { Input } from '../../parts/field/Input.tsx';
@@ -36,6 +36,7 @@ type Props = Readonly<{
 export function Reading({ family, working, entries, bundle, asked }: Props) {
   const [kept, setKept] = useState<Kept>(() => keptTellings(family));
   const { tellings, answers } = kept;
+  const files = useRef<HTMLInputElement>(null);
   const [at, setAt] = useState(tellings[0]?.id ?? 1);
   const telling = tellings.find((t) => t.id === at) ?? tellings[0] ?? { id: 1, who: '', text: '' };
   const [typing, setTyping] = useState(telling.text === '');
@@ -138,17 +139,16 @@ export function Reading({ family, working, entries, bundle, asked }: Props) {
           <div className="row spread">
             <h1>From a telling</h1>
             <span className="row">
-              <Button component="label">
-                Files …
-                <input
-                  type="file"
-                  hidden
-                  multiple
-                  accept=".vtt,.srt,.txt,text/plain,text/vtt"
-                  aria-label="files with tellings"
-                  onChange={(e) => void bring(e.target.files)}
-                />
-              </Button>
+              <Button onClick={() => files.current?.click()}>Files …</Button>
+              <input
+                ref={files}
+                type="file"
+                hidden
+                multiple
+                accept=".vtt,.srt,.txt,text/plain,text/vtt"
+                aria-label="files with tellings"
+                onChange={(e) => void bring(e.target.files)}
+              />
               {telling.text !== '' && (
                 <Button onClick={() => setTyping(!typing)}>{typing ? 'Read it' : 'Change the words'}</Button>
               )}

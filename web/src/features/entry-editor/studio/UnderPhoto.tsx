@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import type { Face } from '@wire-trail/core';
+import { useRef } from 'react';
 import { Fold } from '../../../parts/fold/Fold.tsx';
 import { type Lies, laidOn, madeAsWide } from './photo.ts';
 import type { usePhoto } from './use-photo.ts';
@@ -9,6 +10,7 @@ type Props = Readonly<{ face: Face } & Pick<ReturnType<typeof usePhoto>, 'photo'
 
 /** A photograph to draw on: chosen, brought under the grid until its edges meet the face's, faded, and taken away. */
 export function UnderPhoto({ face, photo, wrong, lay, take }: Props) {
+  const input = useRef<HTMLInputElement>(null);
   const move = (lies: Lies) => photo && lay({ ...photo, lies });
   const sliders: ReadonlyArray<
     readonly [label: string, value: number, least: number, most: number, step: number, to: (n: number) => Lies]
@@ -29,20 +31,21 @@ export function UnderPhoto({ face, photo, wrong, lay, take }: Props) {
       ]
     : [];
   const chooser = (
-    <Button component="label">
-      {photo ? 'Another photograph' : 'A photograph to draw on'}
+    <>
+      <Button onClick={() => input.current?.click()}>{photo ? 'Another photograph' : 'A photograph to draw on'}</Button>
       <input
+        ref={input}
         type="file"
         accept="image/*"
         hidden
         aria-label="photograph of this side"
         onChange={(e) => {
           const [file] = e.target.files ?? [];
-          e.target.value = '';
           if (file) void take(file);
+          e.target.value = '';
         }}
       />
-    </Button>
+    </>
   );
   return (
     <div className="stack">
