@@ -17,7 +17,7 @@ import { MendHere } from './MendHere.tsx';
 /** So long after the last letter is looked what is found: not while somebody types. */
 const restMs = 500;
 /** A unit of more entries than this is looked at in its own list, where the server does it. */
-const mostEntries = 1500;
+const mostEntries = 300;
 /** As many can be mended here at once. */
 const mostShown = 20;
 
