@@ -62,7 +62,7 @@ export function readPress(
   const words1 = saidOf(segment);
   const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
   // `and Slower down`, of a list that was said to be walked
-  const leads = leadsOn(words1) || (r.ledIn === r.sentence && segment.words.length <= 3 && !isPressed);
+  const leads = leadsOn(words1) || (r.ledIn === r.sentence && segment.words.length <= 4 && !isPressed);
   if (
     only1 &&
     (one1.length === 1 ||

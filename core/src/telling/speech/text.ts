@@ -42,7 +42,7 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
     /^(?:once|twice|key|button|pad|and|or|until|till|for|times|to|,|\.|;|!|\?|\n|is|again|then|held|together)$/;
   return all.filter((w, i) => {
     const [before, after] = [all[i - 1]?.word ?? '.', all[i + 1]?.word ?? '.'];
-    if (w.word === 'minus' && w.raw !== 'minus') return leads.test(before);
+    if (w.word === 'minus' && w.raw.toLowerCase() !== 'minus') return leads.test(before);
     // `Light + OK`: the one and the other
     if (w.word === 'plus' && w.raw === '+')
       return (

@@ -79,7 +79,9 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     if (item.is !== 'clicks' && item.is !== 'turns' && !bare) return;
     const near = [items[i + 1], items[i - 1], items[i + 2], items[i - 2]].find((x) => x?.is === 'way');
     const inSentence = r.made.findLast((m) => m.sentence === r.sentence && m.step.kind === 'turn');
-    const before1 = (inSentence ?? r.made.at(-1))?.step;
+    // `three clicks clockwise, and OK. Two clicks back`
+    const lately = r.made.slice(-3).findLast((m) => m.step.kind === 'turn' || m.step.kind === 'sweep');
+    const before1 = (inSentence ?? lately ?? r.made.at(-1))?.step;
     // `two clicks back`
     const backWay =
       item.is === 'clicks' &&
@@ -481,6 +483,19 @@ function readPut(
     }
   }
   if (named.length === 0 && /\boff and (?:back |then )?on\b/.test(saidOf(segment)) && offAndOn(r, items)) return true;
+  // keys are held, `and switch it on again`: what was switched before
+  const onOff = items.filter(isOf('place')).filter((p) => p.word !== 'back');
+  if (
+    named.length === 0 &&
+    act === 'set' &&
+    onOff.length === 1 &&
+    /^(?:on|off)$/.test(onOff[0]?.word ?? '') &&
+    r.last.length > 0 &&
+    r.last.every(isPush) &&
+    /\b(?:switch|turn|flick|flip|put)(?:es|s)? it (?:back )?(?:on|off)\b/.test(saidOf(segment)) &&
+    setEarlier(r, onOff[0]?.word ?? '', at)
+  )
+    return true;
   // `then off`, `back in`: of what was named last
   const [only] = r.last;
   const word = items.filter(isOf('place')).at(-1)?.word;
