@@ -5,6 +5,7 @@ import { Mode, type Transition } from '../model/mode.ts';
 import type { Panel } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
 import type { Step } from '../model/route.ts';
+import { printDuration } from '../script/print.ts';
 import { partName, placeName } from '../words/sign.ts';
 
 /** What sets a way off, in the few forms most units have; times in milliseconds. */
@@ -105,10 +106,10 @@ export function leadsOf(mode: Mode, { to, effects }: Transition): Leads | null {
 /** A mode's own name for what it goes through, made where it has none yet. */
 function withEntries(mode: Mode, { of, wraps }: Entries): Readonly<{ mode: Mode; cursor: VariableId }> {
   const before = cursorOf(mode);
-  const from = before?.kind === 'cursor' ? before.from : 1;
+  const from = before?.from ?? 1;
   const id = before?.id ?? ('slot' as VariableId);
   const cursor = { kind: 'cursor' as const, id, from, start: from, to: from + Math.max(1, of) - 1, wraps };
-  const kept = before?.kind === 'cursor' ? { ...before, to: cursor.to, wraps } : cursor;
+  const kept = before ? { ...before, to: cursor.to, wraps } : cursor;
   return {
     mode: {
       ...mode,
@@ -151,24 +152,18 @@ export const withoutWay = (mode: Mode, at: number): Mode => ({
   transitions: mode.transitions.filter((_, i) => i !== at),
 });
 
-/** What a mode shows: a readout of the code the cursor is at, or nothing of that kind. */
-export const readoutShownIn = (mode: Mode): string | null => {
-  const shown = mode.shows.find((s) => s.kind === 'readout');
-  return shown?.kind === 'readout' ? shown.readout : null;
-};
+/** How a mode shows a code: by which readout, and of what; null where it shows none. */
+export const readoutShownIn = (mode: Mode) => mode.shows.find((s) => s.kind === 'readout') ?? null;
 
 /** A mode that shows a readout of what is stored, at its cursor where it has one; null shows none. What else it shows stays. */
 export function withShown(mode: Mode, readout: Readout['id'] | null): Mode {
   const others = mode.shows.filter((s) => s.kind !== 'readout');
-  const before = mode.shows.find((s) => s.kind === 'readout');
   const slot = cursorOf(mode)?.id;
   if (readout === null) return { ...mode, shows: others };
-  const of = before?.kind === 'readout' ? before.of : { kind: 'memory' as const, ...(slot ? { slot } : {}) };
+  const of = readoutShownIn(mode)?.of ?? { kind: 'memory' as const, ...(slot ? { slot } : {}) };
   return { ...mode, shows: [...others, { kind: 'readout', readout, of }] };
 }
 
-const timeWords = (ms: number): string =>
-  ms >= 120_000 && ms % 60_000 === 0 ? `${ms / 60_000} min` : `${ms / 1000} s`;
 const often = (n: number): string => (n === 1 ? '' : n === 2 ? ' twice' : ` ${n} times`);
 
 /** When a way is gone, as a sentence goes on behind “goes to …”. */
@@ -176,13 +171,13 @@ export function wayWords(way: Way, panel: Panel | null): string {
   const name = (control: ControlId): string => (panel ? partName(panel, control) : control);
   switch (way.by) {
     case 'idle':
-      return `when nothing is done for ${timeWords(way.ms)}`;
+      return `when nothing is done for ${printDuration(way.ms)}`;
     case 'after':
-      return `by itself after ${timeWords(way.ms)}`;
+      return `by itself after ${printDuration(way.ms)}`;
     case 'press':
       return `when ${name(way.control)} is pressed${often(way.times)}`;
     case 'hold':
-      return `when ${name(way.control)} is held for ${timeWords(way.ms)}`;
+      return `when ${name(way.control)} is held for ${printDuration(way.ms)}`;
     case 'turn':
       return `when ${name(way.control)} is turned ${way.clicks === 1 ? 'a click' : `${way.clicks} clicks`} ${way.way === 'cw' ? 'right' : 'left'}`;
     case 'put':

@@ -24,7 +24,8 @@ export type UnitFacts = Readonly<{
   supply: readonly ControlFacts[];
 }>;
 
-const supplyLooks: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'switch', 'rocker']);
+/** What carries the supply, by its look. */
+export const supplyLooks: ReadonlySet<string> = new Set(['breaker', 'plug', 'key', 'switch', 'rocker']);
 const supplyWords: ReadonlySet<string> = new Set([
   'breaker',
   'plug',

@@ -6,7 +6,7 @@ import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import { shownWords } from './sign.ts';
 
 /** A family's panels as one, for what signs are called. */
-function wholePanel(bundle: Bundle): Panel | null {
+export function wholePanel(bundle: Bundle): Panel | null {
   const [first, ...more] = entriesOf(bundle, 'panel').filter((p) => p.family === bundle.family);
   return first ? { ...first, faces: [first, ...more].flatMap((p) => p.faces) } : null;
 }

@@ -22,17 +22,27 @@ const base64 = async (blob: Blob): Promise<string> => {
   return btoa(text);
 };
 
+/** A picture whose longer side is no longer than this; null where it cannot be written. */
+export function asJpeg(
+  picture: ImageBitmap,
+  side: number,
+  quality: number,
+  canvas = document.createElement('canvas'),
+): Promise<Blob | null> {
+  const scale = Math.min(1, side / Math.max(picture.width, picture.height));
+  canvas.width = Math.max(1, Math.round(picture.width * scale));
+  canvas.height = Math.max(1, Math.round(picture.height * scale));
+  canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
+  return new Promise((done) => canvas.toBlob(done, 'image/jpeg', quality));
+}
+
 /** Makes a picture small enough for a walk; null where it is none, or cannot be made so small. */
 export async function smallPicture(file: Blob): Promise<Small | null> {
   const picture = await createImageBitmap(file).catch(() => null);
   if (!picture) return null;
   const canvas = document.createElement('canvas');
   for (const [side, quality] of tries) {
-    const scale = Math.min(1, side / Math.max(picture.width, picture.height));
-    canvas.width = Math.max(1, Math.round(picture.width * scale));
-    canvas.height = Math.max(1, Math.round(picture.height * scale));
-    canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
-    const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', quality));
+    const blob = await asJpeg(picture, side, quality, canvas);
     const data = blob ? await base64(blob) : '';
     if (data !== '' && data.length <= mostPictureLength) return { type: 'image/jpeg', data };
   }

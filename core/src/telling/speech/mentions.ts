@@ -408,14 +408,13 @@ export function placeAt(
     !/^(?:the|it|them|all|that|those)$/.test(words[at + 1]?.word ?? '');
   const given = isZero && usualPlace(places, 'off') !== null ? 'off' : placeWords[words[at]?.word ?? ''];
   // `the fuse again inside`
-  const inward = /^(?:inside|outside)$/.exec(words[at]?.word ?? '')?.[0] === 'inside' ? 'in' : 'out';
+  const inward = { inside: 'in', outside: 'out' }[words[at]?.word ?? ''];
   const isPlugged = /^(?:plug|fuse|jumper|key|appliance)$/.test(own.control.look);
-  if (
-    isPlugged &&
-    /^(?:inside|outside)$/.test(words[at]?.word ?? '') &&
-    !/^(?:the|of|it|this)$/.test(words[at + 1]?.word ?? '')
-  )
-    for (const p of places) if (p.id === inward) return { place: p.id as PlaceId, length: 1 };
+  const side =
+    inward !== undefined && isPlugged && !/^(?:the|of|it|this)$/.test(words[at + 1]?.word ?? '')
+      ? places.find((p) => p.id === inward)
+      : undefined;
+  if (side) return { place: side.id as PlaceId, length: 1 };
   // a cover that is off is open
   const flows = own.control.look === 'tap' || own.control.look === 'valve';
   const word =

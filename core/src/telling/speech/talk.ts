@@ -57,15 +57,7 @@ export function couldDo(r: Reader, segment: Segment): boolean {
   const at = words.findIndex((w) => /^(?:could|would|might)$/.test(w.word));
   if (at < 1 || at > 5) return false;
   const named = [1, 2, 3].some((k) => at - k >= 0 && mentionAt(words, at - k, r.called.controls)?.length === k);
-  return (
-    named &&
-    !/\b(?:you|i|we|one)$/.test(
-      words
-        .slice(0, at)
-        .map((w) => w.word)
-        .join(' '),
-    )
-  );
+  return named && !/^(?:you|i|we|one)$/.test(words[at - 1]?.word ?? '');
 }
 
 /** Whether it is told now how what shows is read, or what it means. */

@@ -1,5 +1,5 @@
 import type { PlaceId } from '../../base/ids.ts';
-import type { ControlFacts } from '../../unit/facts.ts';
+import { type ControlFacts, supplyLooks } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { rightWords } from './lexicon.ts';
 import { placeByVerb } from './mentions.ts';
@@ -252,7 +252,7 @@ function offAndOn(r: Reader, items: readonly Item[]): boolean {
       ? supply
       : [...switched, ...supply.filter((c) => /^(?:breaker|switch|rocker)$/.test(c.control.look))];
   const last = r.last.length === 1 ? r.last[0] : undefined;
-  const switches = last !== undefined && /^(?:breaker|plug|key|switch|rocker)$/.test(last.control.look);
+  const switches = last !== undefined && supplyLooks.has(last.control.look);
   const own = switches ? last : only;
   const [dead, live] = own ? [placeByVerb(own, 'off'), placeByVerb(own, 'on')] : [null, null];
   if (!own || dead === null || live === null) return false;

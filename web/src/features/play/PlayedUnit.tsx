@@ -21,6 +21,7 @@ import { PageBar } from '../../parts/page-bar/PageBar.tsx';
 import { CoverTag } from '../../parts/panel/CoverTag.tsx';
 import { PanelDrawing } from '../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../parts/panel/unit-show.ts';
+import { workedFaces } from '../../parts/panel/worked-faces.ts';
 import { Progress } from '../../parts/states/States.tsx';
 import { MenuBox } from '../../parts/unit/MenuBox.tsx';
 import { useUnit } from '../../parts/unit/use-unit.ts';
@@ -51,10 +52,7 @@ export function PlayedUnit({ bundle, goal, drafts }: { bundle: Bundle; goal: str
   const shown = unitShow(plan, unit.state, unit.clock);
   const [latch, setLatch] = useState(false);
   const route = entryOf(plan.bundle, 'route', goal);
-  const panels = entriesOf(plan.bundle, 'panel').filter((p) => p.family === bundle.family);
-  const faces = panels
-    .flatMap((p) => p.faces)
-    .filter((f) => f.controls.length > 0 || f.signs.some((s) => s.kind !== 'felt'));
+  const faces = workedFaces(plan.bundle);
   const begun = underway(plan, unit.state).filter((u) => u.done > 0);
   const codes = [...new Set(entriesOf(bundle, 'code').map((c) => c.text))];
   const modeName = (id: string): string => [...plan.modes.values()].find((mode) => mode.id === id)?.name ?? id;

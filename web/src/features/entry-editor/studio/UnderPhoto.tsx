@@ -6,12 +6,14 @@ import { Fold } from '../../../parts/fold/Fold.tsx';
 import { type Lies, laidOn, madeAsWide } from './photo.ts';
 import type { usePhoto } from './use-photo.ts';
 
-type Props = Readonly<{ face: Face } & Pick<ReturnType<typeof usePhoto>, 'photo' | 'wrong' | 'lay' | 'take'>>;
+type Props = Readonly<{ face: Face } & Pick<ReturnType<typeof usePhoto>, 'photo' | 'wrong' | 'show' | 'lay' | 'take'>>;
 
 /** A photograph to draw on: chosen, brought under the grid until its edges meet the face's, faded, and taken away. */
-export function UnderPhoto({ face, photo, wrong, lay, take }: Props) {
+export function UnderPhoto({ face, photo, wrong, show, lay, take }: Props) {
   const input = useRef<HTMLInputElement>(null);
-  const move = (lies: Lies) => photo && lay({ ...photo, lies });
+  // it moves with the slider, and is kept where that is let go
+  const move = (lies: Lies) => photo && show({ ...photo, lies });
+  const keep = (lies: Lies) => photo && lay({ ...photo, lies });
   const sliders: ReadonlyArray<
     readonly [label: string, value: number, least: number, most: number, step: number, to: (n: number) => Lies]
   > = photo
@@ -69,13 +71,14 @@ export function UnderPhoto({ face, photo, wrong, lay, take }: Props) {
                   step={step}
                   value={value}
                   onChange={(_, n) => move(to(Number(n)))}
+                  onChangeCommitted={(_, n) => keep(to(Number(n)))}
                 />
               </div>
             ))}
           </div>
           <div className="row">
             {chooser}
-            <Button onClick={() => move(laidOn(face, photo.ratio))}>Lay it on anew</Button>
+            <Button onClick={() => keep(laidOn(face, photo.ratio))}>Lay it on anew</Button>
             <Button onClick={() => lay(null)}>Take it away</Button>
             <span className="small soft">It stays on this device and is no part of the unit.</span>
           </div>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { keepNamed, keptNamed } from '../../../foundation/device/database.ts';
+import { asJpeg } from '../../../foundation/small-picture.ts';
 
 /** How a photograph lies under a drawn face: in the units of its grid, degrees to the right, and how much of it shows. */
 const Lies = z.object({
@@ -48,15 +49,10 @@ export async function readPhoto(
   if (file.size > mostBytes) return `${file.name} is larger than 100 MB.`;
   const image = await createImageBitmap(file).catch(() => null);
   if (!image) return `${file.name} is no picture this browser can read.`;
-  const scale = Math.min(1, longestSide / Math.max(image.width, image.height));
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(image.width * scale));
-  canvas.height = Math.max(1, Math.round(image.height * scale));
-  canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
+  const ratio = image.width / image.height;
+  const picture = await asJpeg(image, longestSide, 0.85);
   image.close();
-  const picture = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/jpeg', 0.85));
   if (!picture) return `${file.name} is no picture this browser can read.`;
-  const ratio = canvas.width / canvas.height;
   return { picture, ratio, lies: laidOn(face, ratio) };
 }
 

@@ -33,5 +33,5 @@ export function usePhoto(place: string, face: Face | undefined) {
     setWrong(typeof read === 'string' ? read : null);
     if (typeof read !== 'string') lay(read);
   };
-  return { photo, address, wrong, lay, take };
+  return { photo, address, wrong, show: setPhoto, lay, take };
 }

@@ -11,6 +11,7 @@ import {
   type Transition,
   wayOf,
   wayWords,
+  wholePanel,
   withoutWay,
   withShown,
 } from '@wire-trail/core';
@@ -31,35 +32,39 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
   const [open, setOpen] = useState<number | 'new' | null>(null);
   const modes = entriesOf(bundle, 'mode').filter((m) => m.controller === mode.controller);
   const readouts = entriesOf(bundle, 'readout');
+  const shown = readoutShownIn(mode);
   const nameOf = (id: string): string => modes.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="stack">
       <ul className="plain stack modes-list" aria-label="ways from here">
-        {mode.transitions.map((t, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a way has no name of its own; its place is its name
-          <li key={i} className="row spread">
-            <span>{sentenceOf(mode, t, bundle, nameOf)}</span>
-            <span className="row">
-              {wayOf(t) && leadsOf(mode, t) ? (
-                <Button variant="text" size="inline" onClick={() => setOpen(i)}>
-                  Change
+        {mode.transitions.map((t, i) => {
+          const sentence = sentenceOf(mode, t, bundle, nameOf);
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a way has no name of its own; its place is its name
+            <li key={i} className="row spread">
+              <span>{sentence}</span>
+              <span className="row">
+                {wayOf(t) && leadsOf(mode, t) ? (
+                  <Button variant="text" size="inline" onClick={() => setOpen(i)}>
+                    Change
+                  </Button>
+                ) : (
+                  <Link className="small" to={`/shelf/${bundle.family}/mode/${mode.id}`}>
+                    in its form
+                  </Link>
+                )}
+                <Button
+                  variant="text"
+                  size="inline"
+                  aria-label={`Take away: ${sentence}`}
+                  onClick={() => onKeep(withoutWay(mode, i), 'a way less')}
+                >
+                  Take away
                 </Button>
-              ) : (
-                <Link className="small" to={`/shelf/${bundle.family}/mode/${mode.id}`}>
-                  in its form
-                </Link>
-              )}
-              <Button
-                variant="text"
-                size="inline"
-                aria-label={`Take away: ${sentenceOf(mode, t, bundle, nameOf)}`}
-                onClick={() => onKeep(withoutWay(mode, i), 'a way less')}
-              >
-                Take away
-              </Button>
-            </span>
-          </li>
-        ))}
+              </span>
+            </li>
+          );
+        })}
       </ul>
       <div className="row">
         <Button onClick={() => setOpen('new')}>Add a way from here</Button>
@@ -69,7 +74,7 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
           <span>Shows</span>
           <Select
             native
-            value={readoutShownIn(mode) ?? ''}
+            value={shown?.readout ?? ''}
             onChange={(e) => onKeep(withShown(mode, (e.target.value || null) as Readout['id'] | null), 'what it shows')}
             inputProps={{ 'aria-label': 'what it shows' }}
           >
@@ -80,7 +85,7 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
               </option>
             ))}
           </Select>
-          {readoutShownIn(mode) && <span className="soft">of {ofWords(mode)}</span>}
+          {shown && <span className="soft">of {ofWords(shown.of)}</span>}
         </div>
       )}
       {open !== null && (
@@ -101,16 +106,12 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
   );
 }
 
-function ofWords(mode: Mode): string {
-  const shown = mode.shows.find((s) => s.kind === 'readout');
-  if (shown?.kind !== 'readout') return '';
-  if (shown.of.kind === 'memory') return shown.of.slot ? 'the stored code it stands at' : 'the stored code';
-  return shown.of.kind === 'input' ? 'what it measures' : 'the entry it stands at';
+function ofWords(of: NonNullable<ReturnType<typeof readoutShownIn>>['of']): string {
+  if (of.kind === 'memory') return of.slot ? 'the stored code it stands at' : 'the stored code';
+  return of.kind === 'input' ? 'what it measures' : 'the entry it stands at';
 }
 
 function sentenceOf(mode: Mode, t: Transition, bundle: Bundle, nameOf: (id: string) => string): string {
-  const [panel, ...more] = entriesOf(bundle, 'panel');
-  const whole = panel ? { ...panel, faces: [panel, ...more].flatMap((p) => p.faces) } : null;
   const leads = leadsOf(mode, t);
   const where = !leads
     ? t.to && t.to !== mode.id
@@ -122,6 +123,6 @@ function sentenceOf(mode: Mode, t: Transition, bundle: Bundle, nameOf: (id: stri
         ? 'empties its memory'
         : `goes to ${leads.to === 'next' ? 'the next entry' : 'the entry before'}`;
   const way = wayOf(t);
-  const when = way ? wayWords(way, whole) : (t.note ?? 'in a way its form tells');
+  const when = way ? wayWords(way, wholePanel(bundle)) : (t.note ?? 'in a way its form tells');
   return `${where} ${when}${t.when ? `, if ${conditionText(t.when, bundle)}` : ''}`;
 }

@@ -3,6 +3,7 @@ import { type Bundle, entriesOf, planUnit, startUnit } from '@wire-trail/core';
 import { useCallback, useEffect, useMemo } from 'react';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { unitShow } from '../../../parts/panel/unit-show.ts';
+import { workedFaces } from '../../../parts/panel/worked-faces.ts';
 import { useUnit } from '../../../parts/unit/use-unit.ts';
 
 type Props = Readonly<{ bundle: Bundle; onNow: (mode: string | null) => void }>;
@@ -19,10 +20,7 @@ export default function PlayBeside({ bundle, onNow }: Props) {
     onNow(now);
     return () => onNow(null);
   }, [now, onNow]);
-  const faces = entriesOf(bundle, 'panel')
-    .filter((p) => p.family === bundle.family)
-    .flatMap((p) => p.faces)
-    .filter((f) => f.controls.length > 0 || f.signs.some((s) => s.kind !== 'felt'));
+  const faces = workedFaces(bundle);
   const name = entriesOf(bundle, 'mode').find((m) => m.id === now)?.name;
   return (
     <section className="sheet stack" aria-label="played">
