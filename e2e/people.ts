@@ -95,6 +95,12 @@ export class Technician extends Person {
     await this.sees('five lamps in an arc');
   }
 
+  /** Presses what takes the walk further, and waits until the device has kept it: only then may the page go. */
+  async goesOnBy(name: string): Promise<void> {
+    await this.press(name);
+    await expect(this.page.getByRole('button', { name, exact: true })).toHaveCount(0);
+  }
+
   picksUnit = (name: string | RegExp) => this.page.locator('.unit-card', { hasText: name }).click();
 
   async readsPlate(serial: string, model = '', software = ''): Promise<void> {

@@ -38,9 +38,7 @@ const begins = async (technician: Technician, serial: string) => {
   await technician.picksUnit('Brindlewick G4');
   await technician.readsPlate(serial);
   await technician.press('This is the unit');
-  await technician.press('I have read this');
-  // the device has kept it once the walk has gone on; only then may the page go
-  await expect(technician.page.getByRole('button', { name: 'I have read this' })).toHaveCount(0);
+  await technician.goesOnBy('I have read this');
 };
 /** Whoever looks at the phone again does not wait for the next try of its own. */
 const triesAgain = (page: Page) => page.evaluate(() => window.dispatchEvent(new Event('online')));

@@ -60,7 +60,7 @@ test('several codes in memory: what follows from one is folded, two are tested, 
   await expect(page.getByRole('listitem').filter({ hasText: /^P11/ })).toBeVisible();
   await technician.press('P11 returned');
   await technician.isAsked('It returned');
-  await technician.press('Close and hand on');
+  await technician.goesOnBy('Close and hand on');
   await page.goto('/trail');
   await technician.hasSentAll();
   await technician.goTo('Log');

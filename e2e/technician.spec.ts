@@ -144,7 +144,7 @@ test('an answer that got lost is made good by sending again, and stored once', a
   await technician.picksUnit('Brindlewick G4');
   await technician.readsPlate('E2E-0002');
   await technician.press('This is the unit');
-  await technician.press('I have read this');
+  await technician.goesOnBy('I have read this');
   await technician.page.goto('/trail');
   await technician.hasSentAll();
   expect(lost).toBeGreaterThan(2);
