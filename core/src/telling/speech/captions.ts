@@ -46,23 +46,30 @@ function captions(raw: string): ReadIn | null {
 
 /** A time somebody said something at, before the name or behind it: `[19:02]`, `12/03, 19:02 -`. */
 const clock = String.raw`[[(]?(?:\d{1,4}[./-]\d{1,2}(?:[./-]\d{2,4})?,? +)?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?(?: ?[ap]m)?[\])]?`;
-const speaking = new RegExp(
-  String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<)?([A-Z][\p{L}.' -]{0,24}?)(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
-  'u',
-);
+const speakingAs = (name: string): RegExp =>
+  new RegExp(
+    String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<|@)?(${name})(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
+    'u',
+  );
+const speaking = speakingAs(String.raw`[A-Z][\p{L}.' -]{0,24}?`);
+/** A name somebody has given himself: small letters, figures. */
+const speakingSmall = speakingAs(String.raw`[\p{L}][\p{L}\p{N}_.'-]{1,20}`);
 /** What begins a line with a colon and is nobody. */
 const heading =
   /^(?:note|notes|warning|caution|attention|important|then|next|first|second|third|last|step|steps|way|tip|remember|after|before|in brief|in short|summary|result|example|read(?:ing)? out|enter(?:ing)?|leav(?:e|ing)|delet(?:e|ing)|eras(?:e|ing)|clear(?:ing)?|exit|reset|and|so|ps|p\.s\.?|subject|re|to|from|date|what|how|why|now|good|ok|okay|right)$/i;
 
 /** Lines that begin with who says them, each with what follows up to the next: a chat, an interview, a lesson. */
-function chat(raw: string): ReadIn | null {
+function chat(raw: string, head = speaking): ReadIn | null {
   const lines = raw.split(/\r?\n/).filter((l) => l.trim() !== '');
   const whoOf = (line: string): string | null => {
-    const who = speaking.exec(line.trim())?.[1]?.trim();
+    const who = head.exec(line.trim())?.[1]?.trim();
     return who === undefined || heading.test(who) ? null : who;
   };
   const said = lines.flatMap((l) => whoOf(l) ?? []);
   const names = new Set(said);
+  // written small they are names only where nearly every line has one, and two of them say most
+  const times = [...names].filter((n) => said.filter((x) => x === n).length > 1).length;
+  if (head === speakingSmall && (times < 2 || names.size > 6 || said.length < lines.length * 0.7)) return null;
   // who speaks does so more than once, and the first line says who
   const isTalk =
     names.size >= 2 &&
@@ -71,14 +78,14 @@ function chat(raw: string): ReadIn | null {
     said.length > names.size &&
     lines.slice(0, 3).some((l) => whoOf(l) !== null) &&
     said.length >= lines.length * 0.25;
-  if (!isTalk) return dialogue(lines);
+  if (!isTalk) return head === speaking ? (chat(raw, speakingSmall) ?? dialogue(lines)) : null;
   let text = '';
   const turns: Array<{ from: number; who: string }> = [];
   for (const line of lines) {
     const who = whoOf(line);
     if (text !== '') text += '\n';
     if (who !== null) turns.push({ from: text.length, who });
-    text += who === null ? line.trim() : line.trim().replace(speaking, '');
+    text += who === null ? line.trim() : line.trim().replace(head, '');
   }
   return { text, turns, cues: [] };
 }

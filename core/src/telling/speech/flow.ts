@@ -34,9 +34,10 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
   if (!first) return false;
   // `left and right down`: one goes on to the other
   if (first.is === 'control' && isPush(first.own))
-    // `and Reset is released`
+    // `and Reset is released`; not `Up and Down must be pushed`
     return (
-      ((second?.is === 'let-go' || (second?.is === 'act' && /^(?:press|hold|release)$/.test(second.act))) &&
+      (!isListedWith(r, words, at) &&
+        (second?.is === 'let-go' || (second?.is === 'act' && /^(?:press|hold|release)$/.test(second.act))) &&
         ahead.some((w) => /^(?:is|gets|must|has)$/.test(w.word))) ||
       leadsAhead(first, ahead)
     );
@@ -45,6 +46,17 @@ export function startsAct(r: Reader, words: readonly Word[], at: number): boolea
     ['act', 'let-go', 'sign', 'clicks'].includes(first.is) ||
     (first.is === 'it' && (second?.is === 'act' || second?.is === 'sign' || second?.is === 'light'))
   );
+}
+
+/** Whether a key is one of two that something is said of: `Up and Down must be pushed`, at the start of what is said. */
+function isListedWith(r: Reader, words: readonly Word[], at: number): boolean {
+  if (!/^(?:and|plus|&|or)$/.test(words[at - 1]?.word ?? '')) return false;
+  const from = [1, 2, 3]
+    .map((k) => at - 1 - k)
+    .find((k) => k >= 0 && mentionAt(words, k, r.called.controls)?.length === at - 1 - k);
+  if (from === undefined) return false;
+  const before = words[words[from - 1]?.word === 'the' ? from - 2 : from - 1];
+  return before === undefined || /^(?:[.,;:!?\n]|now|then|next|both|also|here|that|and)$/.test(before.word);
 }
 
 /** `and print takes me through the rest`. */
@@ -183,10 +195,45 @@ const opening = ({ words }: Segment): string =>
     .map((w) => w.word)
     .join(' ');
 
+/** `and if it says LOCK?`: what is answered is done only then; not `what if I want to clear them?`. */
+const asksCondition = (segment: Segment): boolean =>
+  /^(?:and |but |so |ok |what )*(?:if|in case) (?!.*\b(?:want|wanna|like|need|have to)\b)(?:nothing\b|none\b|no \w+|(?:it|the|that|they|one)\b.*(?:n't|nt| not| never| says| shows| reads| stays| keeps)\b)/.test(
+    saidOf(segment),
+  );
+/** Whether what is told now answers such a question, and is not what one has been waiting for: `good, then let go`. */
+export const answersCondition = (r: Reader, segments: readonly Segment[]): boolean =>
+  r.askedIf >= 0 &&
+  r.askedIf === (segments[0]?.sentence ?? 0) - 1 &&
+  !/^(?:that's|thats|that is|good|great|right|exactly|perfect|fine|yes|yep|let go|release)\b/.test(
+    saidOf(segments[0] ?? { words: [] }),
+  );
+/** What is done only if something else shows is kept as it was told; gives what comes behind it. */
+export function keepsUntold(r: Reader, segments: readonly Segment[]): readonly Segment[] {
+  const [first] = segments;
+  const goesOn = (sentence: number): boolean =>
+    segments.some(
+      (s) => s.sentence === sentence && /\b(?:again|over|from the (?:start|beginning|top))$/.test(saidOf(s)),
+    );
+  let last = first?.sentence ?? r.sentence;
+  while (goesOn(last + 1)) last += 1;
+  const spared = segments.filter((s) => s.sentence <= last);
+  for (const { words } of spared) {
+    const [a] = words;
+    const z = words.at(-1);
+    if (a && z && named(itemsOf(words, r.called, r.last))) r.holes.push({ from: a.from, to: z.to, why: 'warned' });
+  }
+  r.sentence = last;
+  return segments.slice(spared.length);
+}
+
 /** What somebody says who is told: of that no act is made, but what shows or sounds is seen. */
 export function hear(r: Reader, segment: Segment): void {
   const [first] = segment.words;
   const end = segment.words.at(-1);
+  // what is asked is answered next: by what is done, whatever was read before
+  if (segment.isQuestion || /^(?:and |so |ok |but )*(?:how|what if|what about)\b/.test(saidOf(segment)))
+    r.reading = false;
+  if (asksCondition(segment) && (segment.isQuestion || segment.words.length <= 8)) r.askedIf = segment.sentence;
   if (segment.sentence !== r.sentence) {
     closeWindow(r, segment.sentence);
     r.sentence = segment.sentence;
@@ -200,6 +247,8 @@ export function hear(r: Reader, segment: Segment): void {
     // `ok off`: done as told, whatever lamp is called OK
     /^(?:ok|okay|yes|yep|right|done) (?:it )?(?:off|on|in|out|open|shut|closed|down|up)$/.test(saidOf(segment)) ||
     segment.words.length > 12 ||
+    // `nothing, B3 stays on`: what did not come
+    /^nothing\b/.test(`${r.saidBefore} ${saidOf(segment)}`.trim()) ||
     r.made.length === 0
   )
     return;

@@ -85,6 +85,8 @@ export function namedWords(s: Scan): boolean {
     called1.length === 1 &&
     /^(?:on|off|in|out|back|open|set|light|up|down)$/.test(w.word) &&
     w.raw === w.word &&
+    // `mode light mode light`: in a row of keys
+    !(/^(?:light|set|back|open)$/.test(w.word) && standsBehindKey(s)) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:up|down)$/.test(words[i + 1]?.word ?? '')) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:takes|goes|brings|gives|moves|is|does)$/.test(words[i + 1]?.word ?? '')) &&
     !(
@@ -98,7 +100,7 @@ export function namedWords(s: Scan): boolean {
     ) &&
     // `let go of down`, `keep up pressed`, `let up go`
     !(
-      /^(?:up|down)$/.test(w.word) &&
+      /^(?:up|down|light|set|back|open)$/.test(w.word) &&
       ((words[i - 1]?.word === 'of' && /^(?:go|let)$/.test(words[i - 2]?.word ?? '')) ||
         (/^(?:keep|keeps|kept|keeping|let|lets|leave|release|releasing|of|on)$/.test(words[i - 1]?.word ?? '') &&
           /^(?:pressed|held|depressed|released|go|pushed)$/.test(words[i + 1]?.word ?? '')))
@@ -346,6 +348,12 @@ export function namedWords(s: Scan): boolean {
   }
   return false;
 }
+
+/** Whether the word just before is a key. */
+const standsBehindKey = ({ items, words, i }: Scan): boolean => {
+  const before = items.at(-1);
+  return before?.is === 'control' && before.own.mechanism.kind === 'push' && before.to === words[i - 1]?.to;
+};
 
 /** `the run lamp` is a lamp, whatever button is called run. */
 const lampAsked = (words: readonly Word[], at: number, length: number): boolean =>

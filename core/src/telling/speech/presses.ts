@@ -3,6 +3,7 @@ import { defaultWithinMs } from '../../model/route.ts';
 import { timesAt } from './amounts.ts';
 import { heldOf, pressedOnce, readHold, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
+import { itemsOf } from './items.ts';
 import { hasOtherObject } from './objects.ts';
 import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
@@ -533,6 +534,10 @@ export function readPress(
       )
       .slice(-again.length);
     if (again.join() === done.join()) return true;
+    if (r.saidBefore === '' && isToldAgain(r, [segment, ...r.ahead])) {
+      r.skipping = r.sentence;
+      return true;
+    }
   }
   // `OK and Back alternately, three times each`
   if (
@@ -597,6 +602,22 @@ export function readPress(
   r.pairIn = pushes.length === 2 && times.length === 0 ? r.sentence : -1;
   r.mode = 'press';
   return true;
+}
+
+/** `that's up twice, down once`, behind up, up, down: all of it is what was pressed just now. */
+function isToldAgain(r: Reader, segments: readonly Segment[]): boolean {
+  const again = segments.flatMap((s) => {
+    const items = itemsOf(s.words, r.called, r.last);
+    return items.flatMap((x, i) =>
+      x.is === 'control' && isPush(x.own)
+        ? Array.from({ length: timesOf(s, items, i) ?? 1 }, () => x.own.control.id as string)
+        : [],
+    );
+  });
+  const done = r.made.flatMap(({ step }) =>
+    step.kind === 'press' ? Array.from({ length: step.times }, () => step.control as string) : [],
+  );
+  return again.length > 1 && again.join() === done.slice(-again.length).join();
 }
 
 /** How often, where it is said next: `, three times each`. */

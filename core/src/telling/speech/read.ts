@@ -2,13 +2,13 @@ import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import { type Answers, noAnswers, withNames } from '../answers.ts';
 import { type ReadIn, readIn } from './captions.ts';
-import { end, hear, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
+import { answersCondition, end, hear, keepsUntold, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
-import { corrected, segmentsOf, summaryAt } from './segments.ts';
+import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
@@ -86,8 +86,13 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
         (at > 0 && mentionAt(words, at - 1, reader.called.controls)?.of.mechanism.kind === 'push')),
     (at) => isWrittenLarge(words, at) && mentionAt(words, at, reader.called.controls) !== null,
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));
-  if (isOwn) readAll(reader, segments);
-  else for (const segment of segments) hear(reader, segment);
+  if (isOwn) readAll(reader, answersCondition(reader, segments) ? keepsUntold(reader, segments) : segments);
+  else
+    for (const [i, segment] of segments.entries()) {
+      const before = segments[i - 1];
+      reader.saidBefore = before?.sentence === segment.sentence ? saidOf(before) : '';
+      hear(reader, segment);
+    }
 }
 
 /** What is asked, as something that is done: which way it belongs to is told as of any other. */

@@ -65,6 +65,8 @@ export class Reader {
   entered: Readonly<{ sentence: number; keys: readonly ControlId[] }> | null = null;
   /** In which sentence it was asked how often something sounds or shows. */
   askedHow = -9;
+  /** In which sentence it was asked what is done if something shows: the answer is done only then. */
+  askedIf = -9;
   /** In which sentence something was said to be wrong or too slow. */
   wrongIn = -9;
   /** All that is told, for whether something is said once more. */

@@ -15,6 +15,8 @@ type Rewrite = (at: Spot) => Readonly<{ takes: number; puts: readonly Word[]; dr
 
 /** What is said of a telling's order and not of the unit: words that name places or keys elsewhere. */
 const fillers: readonly string[] = [
+  'one at a time',
+  'one by one',
   'to start with',
   'to begin with',
   'to start off with',
@@ -179,6 +181,31 @@ const plainer: readonly Rewrite[] = [
     const confirms = /^to (?:confirm|accept|select|save|store|enter|finish)\b/.test(behind);
     return goesOn || confirms ? { takes: 1, puts: [added('press', w), w] } : null;
   },
+  // `only then may one let go`, `and not before that can you let go`
+  ({ words, i }) => {
+    const may =
+      /^(?:only|and only|not before|not until) (?:then|after that|that|now) (?:may|can|should|do|must) (?:one|you|we|i) (?=let|release|take|lift)/.exec(
+        said(words, i, 7),
+      );
+    return may ? goes(wordsIn(may[0])) : null;
+  },
+  // `Off the buttons now`: the hands
+  ({ words, i, w }) => {
+    const off = isStop(words[i - 1]?.raw)
+      ? /^off (?:the|both|those|all) (?:the )?(?:buttons?|keys|pads|two|both)(?= |$)/.exec(said(words, i, 4))
+      : null;
+    return off ? { takes: wordsIn(off[0]), puts: [added('let', w), added('go', w)] } : null;
+  },
+  // `when you see END that was it`: where it is over, not what one waits for
+  ({ words, i }) => {
+    const end =
+      isStop(words[i - 1]?.raw) || /^(?:and|but|so)$/.test(words[i - 1]?.word ?? '')
+        ? /^(?:when|if|once) (?:you see|it says|it shows|it reads|you get|there is|there's|there are|it's) (?:\S+ ){1,3}?(?:, )?(?:then )?(?:that (?:was|is)|that's|thats|you've got|you have|you're at|there are no) (?:it|all|the lot|them all|the last|the end|had them all|seen them all|more)(?= |$)/.exec(
+            said(words, i, 12),
+          )
+        : null;
+    return end ? goes(wordsIn(end[0])) : null;
+  },
   // `After this Light, Zero`
   ({ words, i, w, out, called }) =>
     /^after (?:this|that)$/.test(said(out, out.length - 2, 2)) && /^\p{Lu}/u.test(w.raw) && keyAt(words, i, called)
@@ -196,6 +223,32 @@ const sequences: readonly Rewrite[] = [
     const next = i + 1 + wordsIn(row[0]);
     const key = words[next]?.raw === ':' ? next + 1 : next;
     return keyAt(words, key, called) ? { takes: 1, puts: [{ ...w, word: 'press' }] } : null;
+  },
+  // `now you do mode light mode light`
+  ({ words, i, w, called }) => {
+    const one = /^(?:do|does|play|type)$/.test(w.word) ? keyAt(words, i + 1, called) : null;
+    const next = one ? i + 1 + one.length : -1;
+    const two = one ? keyAt(words, words[next]?.raw === ',' ? next + 1 : next, called) : null;
+    return two ? { takes: 1, puts: [{ ...w, word: 'press' }] } : null;
+  },
+  // `keep the last Light pressed`
+  ({ words, i, called, out }) =>
+    /^the last$/.test(said(words, i, 2)) &&
+    /^(?:keep|hold|keeping|holding)$/.test(out.at(-1)?.word ?? '') &&
+    keyAt(words, i + 2, called)
+      ? { takes: 2, puts: [] }
+      : null,
+  // `Every tap on Down shows you one more`: what each press of it does
+  ({ words, i, called }) => {
+    const each = /^(?:every|each) (?:single )?(?:tap|press|push|touch|click) (?:on|of|at) (?:the )?/.exec(
+      `${said(words, i, 6)} `,
+    );
+    const n = each ? wordsIn(each[0]) : 0;
+    const key = n > 0 ? keyAt(words, i + n, called) : null;
+    const does = key ? (words[i + n + key.length]?.word ?? '') : '';
+    // what is understood as it stands is left so
+    const isOneMore = /^(?:you |us |me )?one more\b/.test(said(words, i + n + (key?.length ?? 0) + 1, 3));
+    return isOneMore && /^(?:shows?|gives?|brings?)$/.test(does) ? { takes: n, puts: [] } : null;
   },
 ];
 

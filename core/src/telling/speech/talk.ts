@@ -39,6 +39,21 @@ const hearsay =
   /^(?:and |but |so |because )*(?:(?:i|we|he|she|somebody|someone|a colleague) once (?!more|again|the|it|you|you've)\w+|people (?:hold|press|push|turn|pull|do|try|use|switch|keep|go|swear|want)|everybody (?:holds|presses|does|tries|thinks)|(?:the one|the ones|ours|theirs|mine|the other one) (?:at|in|from|over) the \w+ (?:wants|needs|takes|has|is|was))\b/;
 const instead =
   /\b(?:i|he|she|we|they) (?:once |had |have )?(?:pressed|held|pulled|turned|switched|took|hit) .+ instead\b/;
+/** Who is told of and is not the one who is told: with what he did, or does by habit, it is hearsay. */
+const others =
+  '(?:some(?:body|one)|some (?:people|folks|guys|idiot|joker|clever \\w+|of (?:them|us|the \\w+))|(?:every|any)(?:body|one)|(?:my|our|the|a|one of the|his|her) (?:\\w+ )?(?:colleagues?|mate|boss|predecessor|neighbou?r|customers?|users?|drivers?|owners?|tenants?|guests?|cleaners?|night shift|day shift|apprentice|lad|lads|kids|nurses?|guy|guys|man|lady|woman|fellow))';
+const did =
+  '(?:had |has |have |always |often |usually |sometimes |never |once |just |then |still )*(?!needed|used to be)(?:\\w{2,}ed|pulled|took|left|put|held|gave|went|did|made|broke|lost|swore|sat|hit|got|tore|bent|forgot|shut|kept|thought|taken|done|(?<=(?:always|often|usually|sometimes|never) )\\w+s?)';
+const mishap = new RegExp(`^(?:and |but |so |because |well |ok |then |now |i think |maybe )*${others} ${did}\\b`);
+const told =
+  /^(?:and |but |so |because )*(?:i've been|i have been|i was|we were|i'm|i am) told (?:that )?(?:some|people|somebody|someone|you can|one can|they)\b/;
+/** When that was: not now. */
+const before =
+  /\b(?:last (?:week|month|year|night|summer|winter|spring|autumn|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|the other day|(?:weeks|months|years|a year|a month|a week) ago|used to)\b/;
+/** `it does nothing with the gate open`: what does not work. */
+const doesNothing =
+  /(?<!\b(?:you|i|we|and) )\b(?:do|does|did) nothing\b|\b(?:has|have|makes?|had|made) no (?:effect|difference)\b|\b(?:is|are|gets) ignored\b|\bignores (?:it|you|that)\b/;
+
 /** `has three buttons, Roll, Heat and Eject`: what there is. */
 const inventory =
   /\b(?:has|have|has got|have got|got|there are|you have|with) (?:only |just )?(?:two|three|four|five|six|seven|eight|\d) (?:\w+ )?(?:buttons|keys|pads|knobs|switches|positions|places|settings)$/;
@@ -46,7 +61,9 @@ const inventory =
 /** Whether a stretch tells of what is not done now: hearsay, a mishap, what there is on a panel. */
 export function isHearsay(r: Reader, segment: Segment): boolean {
   const text = saidOf(segment);
-  if (hearsay.test(text) || instead.test(text)) return true;
+  if (hearsay.test(text) || instead.test(text) || mishap.test(text) || told.test(text)) return true;
+  if (doesNothing.test(text) && !/^(?:and |but )?(?:it|that) (?:does|did|will do) nothing$/.test(text)) return true;
+  if (before.test(text) && !/\b(?:i|we|you)\b(?! used to)/.test(text)) return true;
   const ahead = r.ahead.map(saidOf).join(' ');
   return inventory.test(text) && !/\b(?:press|push|hold|hit|tap|turn)\b/.test(`${text} ${ahead}`);
 }
@@ -87,11 +104,11 @@ export function hasReading(segment: Segment): boolean {
 /** `Menu advances to the next fault`, `Call gives you the one before`: what a key is for that leads on. */
 export const leadsOn = (text: string): boolean =>
   /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|one before)\b/.test(text) ||
-  (/\b(?:gives?|tells?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
+  (/\b(?:gives?|tells?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|one (?:more|further)(?: (?:code|fault|entry|error|number))?|another (?:code|fault|entry|error|one)|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
     text,
   ) &&
     !/\b(?:place|letter|digit|figure|character|position)\b/.test(text)) ||
-  /\b(?:scroll|browse|page|leaf|step|walk|go|move)(?:s|ing)? (?:up and down )?(?:through|along) (?:them|it|the)\b/.test(
+  /\b(?:scroll|browse|page|leaf|step|walk|go|move)(?:s|es|ing)? (?:up and down |forwards? |on |up |down )?(?:through|along) (?:them|it|the)\b/.test(
     text,
   ) ||
   /\b(?:walks?|steps?|pages?|scrolls?|leafs|takes?|moves?|runs?) (?:you |us |me )?through$|\bis next$|\badvances? (?:by )?one\b|\bby one (?:fault|code|entry|error)\b/.test(

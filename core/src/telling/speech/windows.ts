@@ -162,8 +162,9 @@ function openWindow(
   let run = r.made.length;
   while (afterPresses && run > 0) {
     const m = r.made[run - 1];
-    // of keys it is the keys
-    if (!m || !isTrail(r, m) || (standing?.step.kind === 'press' && m.step.kind === 'set')) break;
+    // of keys it is the keys; what leads on to the next is a way of its own
+    if (!m || !isTrail(r, m) || m.sentence <= r.ledIn || (standing?.step.kind === 'press' && m.step.kind === 'set'))
+      break;
     run -= 1;
   }
   // told without stops, only what the stretch itself does; `do that within …` is of all that was done just now
