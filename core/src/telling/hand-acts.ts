@@ -1,5 +1,5 @@
 import type { PlaceId } from '../base/ids.ts';
-import type { Step } from '../model/route.ts';
+import { defaultWithinMs, type Step } from '../model/route.ts';
 import type { ControlFacts } from '../unit/facts.ts';
 import { type Names, placeByAct } from './names.ts';
 import { controlsNext, faceNext, held, type Memory, placeNext, pressed, springy } from './parts.ts';
@@ -136,6 +136,11 @@ export function pressNext(s: Stream, names: Names, memory: Memory): Step[] | nul
     if (times === null && s.i > 0 && s.tokens[s.i - 1]?.raw === ',') s.i -= 1;
     const span = s.try(() => (s.takes('for') ? s.span() : null));
     if (verb === null && times === null && !s.end && !/^[,.;]$|^(and|then)$/.test(s.peek())) return null;
+    const arePushed = controls.length > 1 && controls.every((c) => c.mechanism.kind === 'push');
+    if (together && arePushed && !span && !down)
+      return [
+        { kind: 'together', controls: controls.map((c) => c.control.id), times: times ?? 1, withinMs: defaultWithinMs },
+      ];
     if (span || together || (down && controls.length > 1)) {
       const grips = held(controls, place, memory);
       if (!grips) return null;

@@ -51,7 +51,7 @@ const speakingAs = (name: string): RegExp =>
     String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<|@)?(${name})(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
     'u',
   );
-const speaking = speakingAs(String.raw`[A-Z][\p{L}.' -]{0,24}?`);
+const speaking = speakingAs(String.raw`[A-Z][\p{L}.' -]{0,24}?(?: \d{1,2})?`);
 /** A name somebody has given himself: small letters, figures. */
 const speakingSmall = speakingAs(String.raw`[\p{L}][\p{L}\p{N}_.'-]{1,20}`);
 /** What begins a line with a colon and is nobody. */

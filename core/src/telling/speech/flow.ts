@@ -99,7 +99,10 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     segments
       .filter(
         (s) =>
-          !s.flows && /\b(?:leave|leaves) (?:it|that|them|this|those|these) (?:well )?(?:alone|be)\b/.test(saidOf(s)),
+          !s.flows &&
+          (/\b(?:leave|leaves) (?:it|that|them|this|those|these) (?:well )?(?:alone|be)\b/.test(saidOf(s)) ||
+            // `they told me to do it with the cabinet shut but forget that`
+            /\bbut (?:forget|ignore|never mind) (?:about )?(?:that|it)$/.test(saidOf(s))),
       )
       .map((s) => s.sentence),
   );
@@ -226,6 +229,10 @@ export function keepsUntold(r: Reader, segments: readonly Segment[]): readonly S
   return segments.slice(spared.length);
 }
 
+/** `first thing, is the key on`: asked, though there is no mark behind it. */
+const asksState =
+  /^(?:and |so |ok |okay |right |first )*(?:is|are) (?:the|your|that|its) [\w ]{1,24} (?:on|off|in|out|open|shut|closed|up|down)$/;
+
 /** What somebody says who is told: of that no act is made, but what shows or sounds is seen. */
 export function hear(r: Reader, segment: Segment): void {
   const [first] = segment.words;
@@ -286,9 +293,11 @@ export function hear(r: Reader, segment: Segment): void {
       step: { ...before.step, signs: [{ ...sign, times: times.n }] },
       sentence: segment.sentence,
     };
+    r.lastSign = { ...sign, times: times.n };
     return;
   }
   if (before?.step.kind === 'see' && times?.is === 'times' && items.length === 1 && sign?.kind === 'sound') {
+    r.lastSign = { ...sign, times: times.n };
     r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs: [{ ...sign, times: times.n }] } };
     return;
   }
@@ -413,6 +422,12 @@ export function read(r: Reader, segment: Segment): void {
       readPress(r, segment, items, at);
     return;
   }
+  // `I used to hold both, but holding OK is enough`: what is done now
+  const isNow =
+    /^(?:but|so|now|instead) (?:now |first |then |today |really |actually )*(?:i|you|we|just|only)\b|^(?:but |now )?(?:holding|pressing|turning|pulling) .* (?:is enough|will do|does it|suffices)$/.test(
+      saidOf(segment),
+    );
+  if (r.skipping === segment.sentence && r.heardIn === segment.sentence && isNow) r.skipping = null;
   if (r.skipping === segment.sentence && !items.some(isOf('else'))) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
@@ -476,7 +491,8 @@ export function read(r: Reader, segment: Segment): void {
   }
   if (
     segment.isQuestion ||
-    /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment))
+    /^(?:and )?(?:can|could|may|does|did|should) (?:i|it|we|they|one|that)$/.test(opening(segment)) ||
+    asksState.test(saidOf(segment))
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
     // `Next number? Steam.`
@@ -649,6 +665,7 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     if (!r.flows && !isPurpose(segment)) r.skipping = segment.sentence;
+    if (isHearsay(r, segment)) r.heardIn = segment.sentence;
     return;
   }
   // `for as long as it takes, which is about eight seconds`
@@ -691,7 +708,7 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `if you hold Alarm for five seconds the list is emptied`: how it is done
   const emptied =
-    /^(?:and |but |so )?if you (?=(?:hold|press|keep|push|tap|touch)\b).*\b(?:emptied|empties|cleared|clears|erased|erases|wiped|wipes|deleted|deletes|reset|resets)\b/.exec(
+    /^(?:and |but |so )?if you (?=(?:hold|press|keep|push|tap|touch)\b).*\b(?:emptied|empties|cleared|clears|erased|erases|wiped|wipes|deleted|deletes|reset|resets|(?:it's|its|they're|that's|they are|it is) (?:all )?gone)\b/.exec(
       `${saidOf(segment)} ${r.ahead.slice(0, 1).map(saidOf).join()}`,
     );
   if (emptied && items[0]?.is === 'if') {

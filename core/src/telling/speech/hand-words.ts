@@ -244,9 +244,11 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   // `hang up the nozzle`: into the place that is called so
-  const onto = actOf.has(w.word)
-    ? -1
-    : words.slice(i + 1, i + 5).findIndex((_, k) => mentionAt(words, i + 1 + k, called.controls) !== null);
+  const isItsName = (mentionAt(words, i, called.controls)?.length ?? 0) > 1;
+  const onto =
+    actOf.has(w.word) || isItsName
+      ? -1
+      : words.slice(i + 1, i + 5).findIndex((_, k) => mentionAt(words, i + 1 + k, called.controls) !== null);
   const object = onto < 0 ? null : mentionAt(words, i + 1 + onto, called.controls);
   const between = words.slice(i + 1, i + 1 + Math.max(0, onto)).map((x) => x.word);
   const put1 =

@@ -107,15 +107,15 @@ export const sumsUp =
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   [
     'Erase',
-    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?= ?[:=])|to clear\b(?! (?:the way|a path))|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
+    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?= ?[:=])|to clear\b(?! (?:the way|a path))|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empties(?= (?:it|them|the (?:log|memory|list|store)))|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
   ],
   [
     'Next',
-    /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them)\b/i,
+    /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them|one further|newest first)\b/i,
   ],
   ['Calibrate', /\b(?:calibrat(?:e|es|ing|ion)|to teach it|teaching it|to zero it|to level it|set the zero)\b/i],
   [
     'Leave',
-    /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving(?! (?:the |your )?[\w ]{1,14} (?:in|on|off|at|out|open|shut|closed|alone|as|pressed|where))|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|after that|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,
+    /\b(?:to (?:leave|finish|get (?:back )?out|come out|go out|exit|end|quit|close|get back)|for (?:go out|the ending|leaving)|leaving(?! (?:the |your )?[\w ]{1,14} (?:in|on|off|at|out|open|shut|closed|alone|as|pressed|where))|ending|finishing|termination|get out again|when (?:you|we|i)(?:'re|'ve| are| have)? ?(?:are |all |have |'ve )?(?:done|finished|through|had enough)|when (?:it|all|everything)(?: is|'s)? (?:all )?(?:done|finished)|at the end|at last|afterwards|after the work|back to normal|and you(?:'re| are) (?:done|finished)|finally|out(?=:))(?!\w)/i,
   ],
 ];

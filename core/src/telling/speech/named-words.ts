@@ -109,7 +109,8 @@ export function namedWords(s: Scan): boolean {
   const after = words[i + 1];
   const standsAlone =
     after === undefined ||
-    !/^\p{Ll}/u.test(after.raw) ||
+    // `a B button`: written small it is none
+    (!/^\p{Ll}/u.test(after.raw) && !(w.raw === 'a' && /^\p{Lu}/u.test(after.raw))) ||
     (after.value !== null && after.word !== 'one') ||
     /^(?:and|or|plus|once|twice|then|for|until|till|on|off|in|out|with|when|at|is|are|goes|stays|comes|must|has|gets|held|pressed|down|again|to|button|key|together|both|while)$/.test(
       after.word,

@@ -63,7 +63,9 @@ export function readPress(
   const words1 = saidOf(segment);
   const counted = /\b(?:up|on|down|go|get|climb|count|step)(?: \w+)? to (\S+)/.exec(words1);
   // `and Slower down`, of a list that was said to be walked
-  const leads = leadsOn(words1) || (r.ledIn === r.sentence && segment.words.length <= 4 && !isPressed);
+  const leads =
+    leadsOn(words1) ||
+    (r.ledIn === r.sentence && segment.words.length <= 4 && !isPressed && !/^(?:and )?\S+ is \w+$/.test(words1));
   if (
     only1 &&
     (one1.length === 1 ||
@@ -356,7 +358,8 @@ export function readPress(
       };
       return true;
     }
-    if (only && !act && before?.step.kind === 'press' && before.sentence >= r.sentence - 1 && before.step.times === 1) {
+    const isOnce = (before?.step.kind === 'press' || before?.step.kind === 'together') && before.step.times === 1;
+    if (only && !act && isOnce && before.sentence >= r.sentence - 1) {
       r.made[r.made.length - 1] = { ...before, step: { ...before.step, times: only.n }, to: at.to };
       return true;
     }
@@ -412,6 +415,7 @@ export function readPress(
     act === undefined &&
     isNext &&
     (!r.reading ||
+      (items.some(isOf('long')) && items.some(isOf('length'))) ||
       (r.listed && !r.ahead.some((x) => /^(?:older|newer|next|back)$/.test(saidOf(x)))) ||
       tellsNext ||
       (items.some(isOf('both')) && pushes.length > 1)) &&

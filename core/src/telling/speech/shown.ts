@@ -19,6 +19,9 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
       // one of them all: then only that is meant
       if (r.pendingAll && signs.length === r.pending.length && item.signs.every((s) => r.pending.includes(s)))
         signs = [];
+      // `watch the lamps, it pips and the low lamp …`: one of those that were named all at once
+      else if (signs.length > item.signs.length && item.signs.length > 0 && item.signs.every((s) => signs.includes(s)))
+        signs = [];
       signs = [...signs, ...item.signs];
       if (item.signs.every((s) => s.kind === 'beeper')) {
         const before = items[i - 1];

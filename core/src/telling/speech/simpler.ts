@@ -181,6 +181,62 @@ const plainer: readonly Rewrite[] = [
     const confirms = /^to (?:confirm|accept|select|save|store|enter|finish)\b/.test(behind);
     return goesOn || confirms ? { takes: 1, puts: [added('press', w), w] } : null;
   },
+  // `the buzzer confirms with two shorts`
+  ({ words, i, w, out, called }) => {
+    const many = w.word === 'with' ? words[i + 1] : w;
+    const from = w.word === 'with' ? i + 1 : i;
+    if (!many || many.value === null || many.value > 9 || many.span !== 1) return null;
+    if (!/^(?:shorts|longs|blips|short ones|long ones)(?= |$)/.test(said(words, from + 1, 2))) return null;
+    const takes = from + (/^(?:short|long)$/.test(words[from + 1]?.word ?? '') ? 3 : 2) - i;
+    const isHeard = out.slice(-6).some((_, k, all) => mentionAt(all, k, called.signs)?.of.kind === 'beeper');
+    return isHeard ? { takes, puts: [many, added('times', many)] } : null;
+  },
+  // `Info I leave`, `Start you release`: what is let go of said first
+  ({ words, i, called }) => {
+    const key = keyAt(words, i, called);
+    if (!key) return null;
+    const rest =
+      /^(?:i|you|we|one) (?:then |now |can |may |must )?(leave|release|leaves|releases|let go|let loose)(?= [.,;!?\n]|$)/.exec(
+        said(words, i + key.length, 5),
+      );
+    const w = words[i];
+    if (!rest || !w) return null;
+    return {
+      takes: key.length + wordsIn(rest[0]),
+      puts: [added('let', w), added('go', w), added('of', w), ...words.slice(i, i + key.length)],
+    };
+  },
+  // `the display writes LOG`
+  ({ words, i, w }) =>
+    w.word === 'writes' && /^(?:["“]|\p{Lu}|\d)/u.test(words[i + 1]?.raw ?? '')
+      ? { takes: 1, puts: [{ ...w, word: 'shows', raw: 'shows' }] }
+      : null,
+  // `count ten, isolator back on`
+  ({ words, i, w }) => {
+    const n = w.word === 'count' ? words[i + 1] : undefined;
+    if (!n || n.value === null || n.value < 3 || !isStop(words[i + 1 + n.span]?.raw)) return null;
+    if (/^(?:the|to|a|it|them|can|until|till)$/.test(words[i - 1]?.word ?? '')) return null;
+    return { takes: 1 + n.span, puts: [added('wait', w), ...words.slice(i + 1, i + 1 + n.span), added('seconds', n)] };
+  },
+  // `hold Alarm for ten and it's gone`: what one counts is seconds
+  ({ words, i, w, out }) => {
+    const n = w.word === 'for' ? words[i + 1] : undefined;
+    if (!n || n.value === null || n.value < 3 || n.value > 60) return null;
+    const behind = words[i + 1 + n.span];
+    const isOver = isStop(behind?.raw) || /^(?:and|its|it's|when|then|they're|until)$/.test(behind?.word ?? '');
+    const isHeld = out.slice(-6).some((x) => /^(?:hold|holds|held|holding|keep|press)$/.test(x.word));
+    return isOver && isHeld
+      ? { takes: 1 + n.span, puts: [...words.slice(i, i + 1 + n.span), added('seconds', n)] }
+      : null;
+  },
+  // `don't hold them, just tap them`: as they were pressed
+  ({ words, i }) => {
+    const only =
+      /^(?:you )?(?:don't|dont|do not|no need to|without|not|never) (?:hold|holding|keep) (?:it|them|that|those) (?:, )?(?:but )?(?:you )?(?:just|only) (?:tap|press|push|touch|hit|click) (?:it|them|that|those)(?= |$)/.exec(
+        said(words, i, 12),
+      );
+    return only ? goes(wordsIn(only[0])) : null;
+  },
   // `only then may one let go`, `and not before that can you let go`
   ({ words, i }) => {
     const may =
@@ -198,12 +254,13 @@ const plainer: readonly Rewrite[] = [
   },
   // `when you see END that was it`: where it is over, not what one waits for
   ({ words, i }) => {
-    const end =
-      isStop(words[i - 1]?.raw) || /^(?:and|but|so)$/.test(words[i - 1]?.word ?? '')
-        ? /^(?:when|if|once) (?:you see|it says|it shows|it reads|you get|there is|there's|there are|it's) (?:\S+ ){1,3}?(?:, )?(?:then )?(?:that (?:was|is)|that's|thats|you've got|you have|you're at|there are no) (?:it|all|the lot|them all|the last|the end|had them all|seen them all|more)(?= |$)/.exec(
-            said(words, i, 12),
-          )
-        : null;
+    if (!isStop(words[i - 1]?.raw) && !/^(?:and|but|so)$/.test(words[i - 1]?.word ?? '')) return null;
+    const over =
+      "(?:you've|you have|youve) (?:seen|had|got|read|been through) (?:them all|all of them|everything|the lot|all)|(?:there are|there's|there is|that means) (?:no|nothing) more(?: \\w+)?|you(?:'re| are) (?:at|through) (?:the end|them)|(?:that's|thats|that is|that was) (?:all|the lot|the end|the last(?: one)?|all of them|all there is)";
+    const shown = "(?:you see|it says|it shows|it reads|you get|it's|the display (?:says|shows|reads))";
+    const end = new RegExp(
+      `^(?:when|if|once) (?:(?:\\S+ ){2,7}?(?:, )?(?:then )?(?:${over})|${shown} (?:\\S+ ){1,3}?(?:, )?(?:then )?(?:that (?:was|is)|that's|thats) it)(?= [.,;!?\\n]| and|$)`,
+    ).exec(said(words, i, 16));
     return end ? goes(wordsIn(end[0])) : null;
   },
   // `After this Light, Zero`
@@ -216,6 +273,13 @@ const plainer: readonly Rewrite[] = [
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 const sequences: readonly Rewrite[] = [
   ({ words, i, w, called }) => {
+    // `you now enter 3 1 3`: what is done with keys that have figures on them, whatever key is called Enter
+    const one = /^(?:enter|type|dial|punch|key)$/.test(w.raw)
+      ? keyAt(words, words[i + 1]?.word === 'in' ? i + 2 : i + 1, called)
+      : null;
+    const after = i + 1 + (words[i + 1]?.word === 'in' ? 1 : 0) + (one?.length ?? 0);
+    if (one && keyAt(words, words[after]?.raw === ',' ? after + 1 : after, called))
+      return { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] };
     const row = /^(?:enter|enters|input|type|give|key|make|do)$/.test(w.word)
       ? /^(?:in )?(?:the |this |a )?(?:sequence|combination|code|row|order|pattern)\b/.exec(said(words, i + 1, 4))
       : null;

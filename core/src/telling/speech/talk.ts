@@ -41,10 +41,13 @@ const instead =
   /\b(?:i|he|she|we|they) (?:once |had |have )?(?:pressed|held|pulled|turned|switched|took|hit) .+ instead\b/;
 /** Who is told of and is not the one who is told: with what he did, or does by habit, it is hearsay. */
 const others =
-  '(?:some(?:body|one)|some (?:people|folks|guys|idiot|joker|clever \\w+|of (?:them|us|the \\w+))|(?:every|any)(?:body|one)|(?:my|our|the|a|one of the|his|her) (?:\\w+ )?(?:colleagues?|mate|boss|predecessor|neighbou?r|customers?|users?|drivers?|owners?|tenants?|guests?|cleaners?|night shift|day shift|apprentice|lad|lads|kids|nurses?|guy|guys|man|lady|woman|fellow))';
+  '(?:some(?:body|one)|some (?:people|folks|guys|idiot|joker|clever \\w+|of (?:them|us|the \\w+))|(?:every|any)(?:body|one)|(?:my|our|the|a|one of the|his|her) (?:\\w+ )?(?:colleagues?|mate|boss|chief|foreman|teacher|instructor|father|uncle|brother|wife|husband|predecessor|neighbou?r|customers?|users?|drivers?|owners?|tenants?|guests?|cleaners?|night shift|day shift|apprentice|lad|lads|kids|nurses?|guy|guys|man|lady|woman|fellow))';
 const did =
   '(?:had |has |have |always |often |usually |sometimes |never |once |just |then |still )*(?!needed|used to be)(?:\\w{2,}ed|pulled|took|left|put|held|gave|went|did|made|broke|lost|swore|sat|hit|got|tore|bent|forgot|shut|kept|thought|taken|done|(?<=(?:always|often|usually|sometimes|never) )\\w+s?)';
 const mishap = new RegExp(`^(?:and |but |so |because |well |ok |then |now |i think |maybe )*${others} ${did}\\b`);
+const says = new RegExp(
+  `^(?:and |but |so |because |well )*${others} (?:always |still |often )*(?:says?|thinks?|swears?|claims?|believes?|tells?|told|taught|showed|insists?|reckons?)\\b`,
+);
 const told =
   /^(?:and |but |so |because )*(?:i've been|i have been|i was|we were|i'm|i am) told (?:that )?(?:some|people|somebody|someone|you can|one can|they)\b/;
 /** When that was: not now. */
@@ -52,7 +55,11 @@ const before =
   /\b(?:last (?:week|month|year|night|summer|winter|spring|autumn|monday|tuesday|wednesday|thursday|friday|saturday|sunday)|the other day|(?:weeks|months|years|a year|a month|a week) ago|used to)\b/;
 /** `it does nothing with the gate open`: what does not work. */
 const doesNothing =
-  /(?<!\b(?:you|i|we|and) )\b(?:do|does|did) nothing\b|\b(?:has|have|makes?|had|made) no (?:effect|difference)\b|\b(?:is|are|gets) ignored\b|\bignores (?:it|you|that)\b/;
+  /\b(?:won't|wont|will not|doesn't|doesnt|does not|wouldn't) (?:let (?:you|me|us)|allow|accept|start|go|open|work|run|take|do)\b.*\b(?:with|without|while|when|as long as|unless|before)\b|(?<!\b(?:you|i|we|and) )\b(?:do|does|did) nothing\b|\b(?:has|have|makes?|had|made) no (?:effect|difference)\b|\b(?:is|are|gets) ignored\b|\bignores (?:it|you|that)\b/;
+
+/** `you see I've got the bowl off here`: how it stands while it is told. */
+const shownSo =
+  /^(?:okay |ok |so |and |right |now )*(?:(?:as )?(?:you (?:can )?see)(?: that)? )?(?:i've|i have|we've|we have) (?:already )?(?:got )?(?:the|my|this) [\w ]+ (?:off|open|out|up|down)(?: here| already| now)?$/;
 
 /** `has three buttons, Roll, Heat and Eject`: what there is. */
 const inventory =
@@ -61,7 +68,8 @@ const inventory =
 /** Whether a stretch tells of what is not done now: hearsay, a mishap, what there is on a panel. */
 export function isHearsay(r: Reader, segment: Segment): boolean {
   const text = saidOf(segment);
-  if (hearsay.test(text) || instead.test(text) || mishap.test(text) || told.test(text)) return true;
+  if (hearsay.test(text) || instead.test(text) || mishap.test(text) || says.test(text) || told.test(text)) return true;
+  if (shownSo.test(text) && /\b(?:here|already|see)\b/.test(text)) return true;
   if (doesNothing.test(text) && !/^(?:and |but )?(?:it|that) (?:does|did|will do) nothing$/.test(text)) return true;
   if (before.test(text) && !/\b(?:i|we|you)\b(?! used to)/.test(text)) return true;
   const ahead = r.ahead.map(saidOf).join(' ');

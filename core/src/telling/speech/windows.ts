@@ -194,6 +194,7 @@ function openWindow(
 /** What a time said behind it may be about: keys, turns and levers, not what gives the unit its supply. */
 const isTrail = (r: Reader, { step }: Made): boolean =>
   step.kind === 'press' ||
+  step.kind === 'together' ||
   step.kind === 'turn' ||
   step.kind === 'group' ||
   (step.kind === 'set' && !r.called.facts.supply.some((c) => c.control.id === step.control));
