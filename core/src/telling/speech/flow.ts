@@ -622,6 +622,11 @@ export function read(r: Reader, segment: Segment): void {
     r.last = [found.own];
     return;
   }
+  // `it's parked up here`: as one sees it
+  if (found && /^(?:and |so )?(?:it|that|he|she)(?:'s| is)? \w+ (?:up |down |over |in )?here$/.test(saidOf(segment))) {
+    r.last = [found.own];
+    return;
+  }
   // `you turn it off and the memory is gone`
   if (
     /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(

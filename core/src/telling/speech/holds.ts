@@ -261,13 +261,15 @@ function countedTo(r: Reader): Moment | null {
 }
 
 /** Keys that were said to be pressed a while ago and are let go of only now: they were held. */
-function holdPressed(r: Reader, named: readonly ControlFacts[]): void {
+function holdPressed(r: Reader, named: readonly ControlFacts[], ends: Moment | null): void {
   const isOne = (m: Made | undefined): m is Made => m !== undefined && pressedOnce(r, m).length > 0;
   // nothing but what is put and what shows lies between
   let last = r.made.length - 1;
   while (last >= 0 && r.made.length - last <= 5 && /^(?:set|see|rest)$/.test(r.made[last]?.step.kind ?? '')) last -= 1;
   const end = r.made[last];
-  if (last === r.made.length - 1 && named.length === 0) return;
+  // `press both and release them when it buzzes`; not `press it and let go`
+  const isBoth = ends !== null && end?.step.kind === 'together';
+  if (last === r.made.length - 1 && named.length === 0 && !isBoth) return;
   if (!isOne(end) || end.sentence < r.sentence - 4) return;
   let first = last;
   while (first > 0 && isOne(r.made[first - 1]) && r.made[first - 1]?.sentence === end.sentence) first -= 1;
@@ -335,7 +337,7 @@ export function readRelease(
     return;
   }
   // what is let go of was held, whatever word was used for it
-  if (r.held.length === 0) holdPressed(r, named);
+  if (r.held.length === 0) holdPressed(r, named, own);
   const controls = whose();
   if (controls.length === 0) return;
   const ids = controls.map((c) => c.control.id);

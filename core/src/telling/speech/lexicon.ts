@@ -107,7 +107,7 @@ export const sumsUp =
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   [
     'Erase',
-    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?= ?[:=])|to clear\b(?! (?:the way|a path))|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|get rid of|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empties(?= (?:it|them|the (?:log|memory|list|store)))|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
+    /\b(?:eras(?:e|es|ing|ed)|clear(?:s|ing)? (?:it|them|that|all|the)|clear(?= ?[:=])|to clear\b(?! (?:the way|a path))|how (?:do|can) (?:i|we|you) clear|wip(?:e|es|ing|ed)|delet(?:e|es|ing|ed|ion)|rid of|(?:memory|history|list|codes?|faults?) (?:is |are )?(?:gone|empty)|clears(?= *[.,;!]|$)|reset(?:s|ting)? (?:it|them|the (?:codes?|memory|faults?|list|lamp|light))|to reset|empties(?= (?:it|them|the (?:log|memory|list|store)))|empty(?:ing)?(?: (?:it|the (?:log|memory|list|store)))?(?=[:,]| )(?! the (?:tank|tray|bin))|bins? (?:it|them|the lot)|forgets?(?: (?:it|them|everything))?(?= *[.,!]|$)|purg(?:e|ing))\b/i,
   ],
   [
     'Next',

@@ -23,7 +23,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
     'dark',
   ],
   [
-    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |stays? on |goes |comes on )?(?:steady|solid)|glows?|burns?(?: steadily| brightly| constantly)?|shines?|all on)\b/,
+    /^(?:comes? (?:on|back on)|goes? on|light(?:s|ing)? up|lights?\b(?! (?:come|flash|blink|go|are|is))|lit|is on|are on|stays? on|(?:is |are |stays? |stays? on |goes |comes on )?(?:steady|solid)|glows?|burns?(?: steadily| brightly| constantly)?|shines?|all on)\b|^(?:comes|came)(?: now| then| too)?$/,
     'lit',
   ],
   [

@@ -83,6 +83,42 @@ const fills: readonly Rewrite[] = [
       [2, 3, 4, 5, 6, 7, 8].some((k) => i >= k && keyAt(words, i - k, called) !== null);
     return isSaid ? { takes: 2, puts: [{ ...w, word: 'alternately' }] } : null;
   },
+  // `bzzz`, `beeep`: as it is heard
+  ({ w }) => {
+    const heard = /^bz{2,}t?$/.test(w.word)
+      ? 'buzz'
+      : /^be{3,}p$/.test(w.word)
+        ? 'beep'
+        : /^pi{2,}p$/.test(w.word)
+          ? 'pip'
+          : null;
+    return heard ? { takes: 1, puts: [{ ...w, word: heard, raw: heard }] } : null;
+  },
+  // `and don't do anything yet`
+  ({ words, i }) => {
+    const still =
+      /^(?:and |but )?(?:don't|dont|do not) (?:do|touch|press) (?:anything|a thing|nothing) (?:yet|else|more)(?= [.,;!?\n]|$)/.exec(
+        said(words, i, 8),
+      );
+    return still && i > 0 ? goes(wordsIn(still[0])) : null;
+  },
+  // `crank back where it was`
+  ({ words, i, out }) => {
+    const home = /^back$/.test(out.at(-1)?.word ?? '')
+      ? /^(?:to )?(?:where|wherever) (?:it|they|he|she) (?:was|were|belongs?|came from|lives?|goes|comes from)(?= |$)/.exec(
+          said(words, i, 5),
+        )
+      : null;
+    return home ? goes(wordsIn(home[0])) : null;
+  },
+  // `Crank back`, of a crank: the thing, not what is done
+  ({ words, i, w, called }) =>
+    /^(?:crank|wind)$/.test(w.word) &&
+    isStop(words[i - 1]?.raw) &&
+    mentionAt(words, i, called.controls) &&
+    words[i + 1]?.word === 'back'
+      ? { takes: 1, puts: [added('the', w), w] }
+      : null,
   ({ w }) => (w.word === 'em' || w.word === "'em" ? { takes: 1, puts: [{ ...w, word: 'them' }] } : null),
 ];
 
@@ -180,6 +216,54 @@ const plainer: readonly Rewrite[] = [
     const goesOn = before === 'and' && !isListed && /^(?:and (?:it|you|that|this) |to open it)/.test(behind);
     const confirms = /^to (?:confirm|accept|select|save|store|enter|finish)\b/.test(behind);
     return goesOn || confirms ? { takes: 1, puts: [added('press', w), w] } : null;
+  },
+  // `after beep, beep, beep`: the third of them
+  ({ words, i, called, out }) => {
+    if (!/^(?:after|with|on|at)$/.test(out.at(-1)?.word ?? '')) return null;
+    const [w] = [words[i]];
+    if (!w || mentionAt(words, i, called.signs)?.of.kind !== 'beeper') return null;
+    let n = 1;
+    while (words[i + 2 * n - 1]?.raw === ',' && words[i + 2 * n]?.word === w.word) n += 1;
+    const nth = ['', '', 'second', 'third', 'fourth', 'fifth'][n] ?? '';
+    return nth === '' ? null : { takes: 2 * n - 1, puts: [added('the', w), added(nth, w), w] };
+  },
+  // `held as long as the red one is on`: until it is not
+  ({ words, i, w, called, out }) => {
+    const isHeld = out.slice(-7).some((x) => /^(?:hold|holds|held|holding|keep|pressed|down)$/.test(x.word));
+    if (!isHeld || said(words, i, 3) !== 'as long as') return null;
+    const at = words[i + 3]?.word === 'the' ? i + 4 : i + 3;
+    const sign = mentionAt(words, at, called.signs);
+    if (!sign) return null;
+    const does =
+      /^(?:is |stays |keeps |remains )?(on|lit|flashing|blinking|sounding|flashes|blinks|sounds|beeps|beeping)(?= |$)/.exec(
+        said(words, at + sign.length, 2),
+      );
+    if (!does) return null;
+    const ends = /^(?:on|lit)$/.test(does[1] ?? '')
+      ? ['goes', 'out']
+      : /^(?:flash|blink)/.test(does[1] ?? '')
+        ? ['stops', 'flashing']
+        : ['stops'];
+    return {
+      takes: at + sign.length + wordsIn(does[0]) - i,
+      puts: [added('until', w), added('the', w), ...words.slice(at, at + sign.length), ...ends.map((x) => added(x, w))],
+    };
+  },
+  // `isolator off, wait five, on`: seconds
+  ({ words, i, w }) => {
+    const n = /^(?:wait|waiting)$/.test(w.word) ? words[i + 1] : undefined;
+    if (!n || n.value === null || n.value < 3 || n.value > 90 || !isStop(words[i + 1 + n.span]?.raw)) return null;
+    return { takes: 1 + n.span, puts: [w, ...words.slice(i + 1, i + 1 + n.span), added('seconds', n)] };
+  },
+  // `third buzz and I press Eco`: at it
+  ({ words, i, w, called }) => {
+    const nth =
+      /^(?:second|third|fourth|fifth)$/.test(w.word) && isStop(words[i - 1]?.raw)
+        ? mentionAt(words, i + 1, called.signs)
+        : null;
+    if (nth?.of.kind !== 'beeper') return null;
+    const goesOn = /^(?:and|,) (?:then )?(?:you|i|we|that's|now)\b/.test(said(words, i + 1 + nth.length, 3));
+    return goesOn ? { takes: 1, puts: [added('at', w), added('the', w), w] } : null;
   },
   // `the buzzer confirms with two shorts`
   ({ words, i, w, out, called }) => {

@@ -43,7 +43,7 @@ const instead =
 const others =
   '(?:some(?:body|one)|some (?:people|folks|guys|idiot|joker|clever \\w+|of (?:them|us|the \\w+))|(?:every|any)(?:body|one)|(?:my|our|the|a|one of the|his|her) (?:\\w+ )?(?:colleagues?|mate|boss|chief|foreman|teacher|instructor|father|uncle|brother|wife|husband|predecessor|neighbou?r|customers?|users?|drivers?|owners?|tenants?|guests?|cleaners?|night shift|day shift|apprentice|lad|lads|kids|nurses?|guy|guys|man|lady|woman|fellow))';
 const did =
-  '(?:had |has |have |always |often |usually |sometimes |never |once |just |then |still )*(?!needed|used to be)(?:\\w{2,}ed|pulled|took|left|put|held|gave|went|did|made|broke|lost|swore|sat|hit|got|tore|bent|forgot|shut|kept|thought|taken|done|(?<=(?:always|often|usually|sometimes|never) )\\w+s?)';
+  '(?:had |has |have |always |often |usually |sometimes |never |once |just |then |still )*(?!needed|used to be|pointed|mentioned|noticed|found|discovered|asked|needs)(?:\\w{2,}ed|pulled|took|left|put|held|gave|went|did|made|broke|lost|swore|sat|hit|got|tore|bent|forgot|shut|kept|thought|taken|done|(?<=(?:always|often|usually|sometimes|never) )\\w+s?)';
 const mishap = new RegExp(`^(?:and |but |so |because |well |ok |then |now |i think |maybe )*${others} ${did}\\b`);
 const says = new RegExp(
   `^(?:and |but |so |because |well )*${others} (?:always |still |often )*(?:says?|thinks?|swears?|claims?|believes?|tells?|told|taught|showed|insists?|reckons?)\\b`,
@@ -69,6 +69,9 @@ const inventory =
 export function isHearsay(r: Reader, segment: Segment): boolean {
   const text = saidOf(segment);
   if (hearsay.test(text) || instead.test(text) || mishap.test(text) || says.test(text) || told.test(text)) return true;
+  // `pressing Menu three times only starts the printer`: what else it is for
+  if (/^(?:note |and |but )*(?:pressing|holding|turning|pulling|pushing) .* (?:only|merely|just) (?:\w+s)\b/.test(text))
+    return true;
   if (shownSo.test(text) && /\b(?:here|already|see)\b/.test(text)) return true;
   if (doesNothing.test(text) && !/^(?:and |but )?(?:it|that) (?:does|did|will do) nothing$/.test(text)) return true;
   if (before.test(text) && !/\b(?:i|we|you)\b(?! used to)/.test(text)) return true;
@@ -111,7 +114,7 @@ export function hasReading(segment: Segment): boolean {
 
 /** `Menu advances to the next fault`, `Call gives you the one before`: what a key is for that leads on. */
 export const leadsOn = (text: string): boolean =>
-  /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|one before)\b/.test(text) ||
+  /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|ones? before|earlier)\b/.test(text) ||
   (/\b(?:gives?|tells?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|one (?:more|further)(?: (?:code|fault|entry|error|number))?|another (?:code|fault|entry|error|one)|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
     text,
   ) &&

@@ -96,7 +96,7 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
       (near?.is === 'way' ? near.way : items.find(isOf('way'))?.way) ??
       backWay ??
       wayAhead(r) ??
-      (r.wayIn?.sentence === r.sentence ? r.wayIn.way : undefined) ??
+      (r.wayIn && r.wayIn.sentence >= r.sentence - 1 ? r.wayIn.way : undefined) ??
       r.answers.ways[own.control.id];
     if (!way) {
       r.ask({ is: 'way', control: own.control.id }, 'which way it is turned', at);
@@ -358,7 +358,13 @@ function readPut(
     const word = next?.is === 'place' ? next.word : null;
     // `switch off at the cab switch`
     const before = items[i - 1]?.is === 'moment' ? items[i - 2] : items[i - 1];
-    const wordBefore = before?.is === 'place' ? before.word : null;
+    // `somebody in the cab`: where, as nothing is done there
+    const isThere =
+      before?.is === 'place' &&
+      /^(?:in|on)$/.test(before.word) &&
+      !items.some(isOf('act')) &&
+      segment.words.some((w, k) => w.from === before.from && /^(?:the|a|your)$/.test(segment.words[k + 1]?.word ?? ''));
+    const wordBefore = before?.is === 'place' && !isThere ? before.word : null;
     const isNear = (a: Item): boolean => {
       const [from, to] = a.to <= item.from ? [a.to, item.from] : [item.to, a.from];
       return segment.words.filter((w) => w.from >= from && w.to <= to).length <= 5;

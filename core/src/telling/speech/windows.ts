@@ -142,7 +142,8 @@ function openWindow(
     items.slice(used).every((x) => !isOf('act', 'control', 'clicks')(x)) &&
     standing !== undefined &&
     isTrail(r, standing) &&
-    standing.sentence >= r.sentence - 1;
+    // `MENU five times within six seconds`: of what is said with it, not of the sentence before
+    standing.sentence >= (items.slice(0, within).some(isDone) ? r.sentence : r.sentence - 1);
   // `you have half a minute from now`: for what comes
   const isAhead =
     /\bfrom (?:now|here|then)\b/.test(saidOf(segment)) && items.slice(0, within).every((x) => x.is !== 'control');
