@@ -121,16 +121,19 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   const isWhy =
     /^(?:then )?(?:the|your|somebody|someone|it) .*\b(?:is|are|has|was) (?:still|probably|likely)\b|^(?:then )?(?:the|your) .*'s still\b/.test(
       ahead[0] ?? '',
-    );
+    ) ||
+    // `instead, the clutch is free`: how it stands
+    (/\binstead\b/.test(text) && /^(?:then )?(?:the|your) [\w ]+ (?:is|are|was) \w+$/.test(ahead[0] ?? ''));
   if (isWhy && first) {
     r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
     r.skipping = segment.sentence;
     return;
   }
   // `if the red lamp is blinking you're in`
-  const arrived = /\b(?:you(?:'re| are|re) (?:now )?in|that's it|it worked|it has taken|it took)\b/.test(
-    `${text} ${ahead.slice(0, 1).join(' ')}`,
-  );
+  const arrived =
+    /\b(?:you(?:'re| are|re) (?:now )?in(?! luck| trouble| for| the wrong)|that's it|it worked|it has taken|it took)\b/.test(
+      `${text} ${ahead.slice(0, 1).join(' ')}`,
+    );
   if (only && shown.length === 1 && first && arrived && !items.some(isOf('not', 'control', 'until'))) {
     see(r, shown, { from: first.from, to: segment.words.at(-1)?.to ?? first.to });
     return;

@@ -538,6 +538,30 @@ export function read(r: Reader, segment: Segment): void {
     readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;
   }
+  // `until it goes beep beep. Off.`: the hands
+  const shownNow = r.made.at(-1);
+  if (
+    /^(?:and |now |then )*off(?: now)?$/.test(saidOf(segment)) &&
+    r.held.length > 0 &&
+    r.ahead.length === 0 &&
+    r.saidBefore === '' &&
+    segment.joined === 'start' &&
+    shownNow?.step.kind === 'see' &&
+    shownNow.step.signs.every((s) => s.kind !== 'lamp') &&
+    shownNow.sentence >= r.sentence - 1
+  ) {
+    readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
+    return;
+  }
+  // held until then: the hands are off already
+  if (
+    /^off$/.test(saidOf(segment)) &&
+    segment.joined === 'start' &&
+    r.ahead.length === 0 &&
+    (shownNow?.step.kind === 'release' || (shownNow?.step.kind === 'hold' && shownNow.step.until.kind === 'moment')) &&
+    shownNow.sentence === r.sentence - 1
+  )
+    return;
   // `don't let go yet … now you can`
   if (
     /^(?:and )?(?:now|then) (?:you|we) (?:can|may)$|^(?:you|we) (?:can|may) now$/.test(saidOf(segment)) &&

@@ -8,6 +8,13 @@ export function listMarks(text: string): ReadonlySet<number> {
     const n = Number(m[1]);
     if (n === marks.length + 1) marks.push(m.index);
   }
+  // `1 tractor off`, `2 cable out`: each at the start of its line, with nothing behind the figure
+  const lines: number[] = [];
+  for (const m of text.matchAll(/^[ \t]*(\d{1,2})[ \t]+(?=\S)/gm)) {
+    const at = m.index + m[0].indexOf(m[1] ?? '');
+    if (Number(m[1]) === lines.length + 1) lines.push(at);
+  }
+  if (lines.length >= 4 && lines.length > marks.length) return new Set(lines);
   return new Set(marks.length >= 3 ? marks : []);
 }
 

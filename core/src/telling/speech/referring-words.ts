@@ -133,7 +133,10 @@ export function referringWords(s: Scan): boolean {
       /^(?:turn|turns|turned|turning|switch|switches|switched|switching|plug|plugs|plugged|plugging|power|powering|put|putting|flick|pull)$/.test(
         words[i - 1]?.word ?? '',
       );
-    if (supply && powered && isPowered && w.word !== 'that') {
+    // a plug is not turned to anything: `turn it to off` is the knob
+    const isTurned =
+      supply?.control.look === 'plug' && words[i + 1]?.word === 'to' && /^turn/.test(words[i - 1]?.word ?? '');
+    if (supply && powered && isPowered && !isTurned && w.word !== 'that') {
       put(i, k + powered.length - i, { is: 'control', own: supply, place: powered.place });
       s.i = k + powered.length;
       return true;
@@ -175,7 +178,16 @@ export function referringWords(s: Scan): boolean {
       s.i += 3;
       return true;
     }
-    take(here.startsWith('keep') ? 1 : here.startsWith('hold') ? 2 : 3, { is: 'act', act: 'hold', word: 'hold' });
+    // `Hold Down and Defrost`: a key that is called so
+    const isDown =
+      here.startsWith('hold down and') &&
+      /^\p{Lu}/u.test(words[i + 1]?.raw ?? '') &&
+      mentionAt(words, i + 1, called.controls) !== null;
+    take(here.startsWith('keep') || isDown ? 1 : here.startsWith('hold') ? 2 : 3, {
+      is: 'act',
+      act: 'hold',
+      word: 'hold',
+    });
     return true;
   }
   const said =

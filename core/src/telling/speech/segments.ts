@@ -237,6 +237,25 @@ export function segmentsOf(
       end('comma');
       own.push(w);
     } else if (
+      // `or the cabinet heats without limit`: what would be else
+      own.length >= 4 &&
+      w.word === 'or' &&
+      /^(?:the|your)$/.test(words[i + 1]?.word ?? '') &&
+      words[i + 2] !== undefined &&
+      /^(?:\p{L}{3,}s|will|won't|can't|doesn't|has|is|gets)$/u.test(words[i + 3]?.word ?? '') &&
+      !startsAct(i + 1)
+    ) {
+      end('comma');
+      own.push(w);
+    } else if (
+      // `let go and quickly Stop, Stop, Go`
+      flows &&
+      /^(?:and|then)$/.test(w.word) &&
+      own.at(-1)?.word === 'go' &&
+      own.at(-2)?.word === 'let'
+    ) {
+      end('then');
+    } else if (
       // `to clear it`, `to get out`: what comes is for something else
       flows &&
       own.length >= 3 &&

@@ -217,6 +217,54 @@ const plainer: readonly Rewrite[] = [
     const confirms = /^to (?:confirm|accept|select|save|store|enter|finish)\b/.test(behind);
     return goesOn || confirms ? { takes: 1, puts: [added('press', w), w] } : null;
   },
+  // `Down and Defrost, thumb on each`
+  ({ words, i, out, called }) => {
+    const each =
+      out.at(-1)?.raw === ',' || out.at(-1)?.word === 'and'
+        ? /^(?:a |one |your |one )?(?:thumb|finger|hand)s? on each(?: of (?:them|those|the two))?(?= |$)/.exec(
+            said(words, i, 7),
+          )
+        : null;
+    const w = words[i];
+    const from = Math.max(0, out.length - 4);
+    if (!each || !w || !out.slice(from).some((_, k) => keyAt(out, from + k, called))) return null;
+    return { takes: wordsIn(each[0]), puts: [added('hold', w), added('them', w)] };
+  },
+  // `until it goes beep beep`: twice
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:goes|go|went|hear)$/.test(out.at(-1)?.word ?? '')) return null;
+    if (mentionAt(words, i, called.signs)?.of.kind !== 'beeper') return null;
+    let n = 1;
+    while (words[i + n]?.word === w.word) n += 1;
+    const many = { ...w, word: String(n), raw: String(n), value: n };
+    return n > 1 ? { takes: n, puts: [w, many, added('times', w)] } : null;
+  },
+  // `hold, hold, hold, until`
+  ({ words, i, w }) => {
+    if (!/^(?:hold|keep|wait)$/.test(w.word)) return null;
+    let n = 1;
+    while (words[i + 2 * n - 1]?.raw === ',' && words[i + 2 * n]?.word === w.word) n += 1;
+    if (n < 2) return null;
+    const goesOn = words[i + 2 * n - 1]?.raw === ',' && /^(?:until|till)$/.test(words[i + 2 * n]?.word ?? '');
+    return { takes: 2 * n - 1 + (goesOn ? 1 : 0), puts: [w] };
+  },
+  // `Power off`, of a key that is called Power
+  ({ words, i, w, called }) =>
+    w.word === 'power' &&
+    (isStop(words[i - 1]?.raw) || /^(?:and|then|now)$/.test(words[i - 1]?.word ?? '') || words[i - 1]?.raw === ',') &&
+    /^(?:on|off)$/.test(words[i + 1]?.word ?? '') &&
+    keyAt(words, i, called)?.of.control.label.toLowerCase() === 'power'
+      ? { takes: 2, puts: [added('press', w), w] }
+      : null,
+  // `the display's all eights`
+  ({ words, i, w, called }) => {
+    const all = /^all (?:the )?(eights|nines|zeros|zeroes|dashes|ones)(?= |$)/.exec(said(words, i, 3));
+    const [display] = [...called.facts.signs.values()].filter((s) => s.kind === 'segments');
+    if (!all || display?.kind !== 'segments') return null;
+    const one = { eights: '8', nines: '9', zeros: '0', zeroes: '0', dashes: '-', ones: '1' }[all[1] ?? ''] ?? '8';
+    const text = `"${one.repeat(display.digits)}"`;
+    return { takes: wordsIn(all[0]), puts: [added('shows', w), { ...added(text, w), raw: text }] };
+  },
   // `after beep, beep, beep`: the third of them
   ({ words, i, called, out }) => {
     if (!/^(?:after|with|on|at)$/.test(out.at(-1)?.word ?? '')) return null;

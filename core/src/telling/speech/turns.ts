@@ -502,6 +502,13 @@ function readPut(
     setEarlier(r, onOff[0]?.word ?? '', at)
   )
     return true;
+  // keys are held, `and turn it back to test`: what has such a place
+  const goesTo =
+    /\b(?:turn|turns|turned|put|puts|set|sets|switch|switches|move|moves|moved) it (?:back )?(?:to|on|into) (\w+)$/.exec(
+      saidOf(segment),
+    );
+  if (named.length === 0 && goesTo && r.last.length > 0 && r.last.every(isPush) && setEarlier(r, goesTo[1] ?? '', at))
+    return true;
   // `then off`, `back in`: of what was named last
   const [only] = r.last;
   const word = items.filter(isOf('place')).at(-1)?.word;
