@@ -240,6 +240,10 @@ export function hear(r: Reader, segment: Segment): void {
   // what is asked is answered next: by what is done, whatever was read before
   if (segment.isQuestion || /^(?:and |so |ok |but )*(?:how|what if|what about)\b/.test(saidOf(segment)))
     r.reading = false;
+  if (/\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment))) r.wrongIn = segment.sentence;
+  // `P07 then P22 then END`: what is read
+  if (/\b[a-z]{0,2}\d{1,3} (?:then|and) /.test(saidOf(segment)) && r.made.at(-1)?.step.kind !== 'release')
+    r.heardCodes = segment.sentence;
   if (asksCondition(segment) && (segment.isQuestion || segment.words.length <= 8)) r.askedIf = segment.sentence;
   if (segment.sentence !== r.sentence) {
     closeWindow(r, segment.sentence);
@@ -254,6 +258,7 @@ export function hear(r: Reader, segment: Segment): void {
     // `ok off`: done as told, whatever lamp is called OK
     /^(?:ok|okay|yes|yep|right|done) (?:it )?(?:off|on|in|out|open|shut|closed|down|up)$/.test(saidOf(segment)) ||
     segment.words.length > 12 ||
+    r.heardCodes === segment.sentence ||
     // `nothing, B3 stays on`: what did not come
     /^nothing\b/.test(`${r.saidBefore} ${saidOf(segment)}`.trim()) ||
     r.made.length === 0
@@ -395,9 +400,20 @@ export function read(r: Reader, segment: Segment): void {
     items.every((x) => !(x.is === 'control' && isPush(x.own)));
   if (/\b(?:is|was|that's|that) (?:wrong|no good|not right)\b|\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment)))
     r.wrongIn = segment.sentence;
-  if (r.leftAlone.has(segment.sentence) || isAnew || isOver) {
+  // `key off and try again, faster`, behind `too slow, I think`
+  const isRetry =
+    r.wrongIn >= segment.sentence - 2 &&
+    r.wrongIn < segment.sentence &&
+    segment.joined === 'start' &&
+    /\b(?:try|start|begin|go|do) (?:it |that )?(?:again|over|anew)\b|\bonce more\b/.test(
+      [segment, ...r.ahead].map(saidOf).join(' '),
+    ) &&
+    ![segment, ...r.ahead].some((s) =>
+      itemsOf(s.words, r.called, r.last).some((x) => x.is === 'control' && isPush(x.own)),
+    );
+  if (r.leftAlone.has(segment.sentence) || isAnew || isOver || isRetry) {
     if (first && end && named(items)) r.holes.push({ from: first.from, to: end.to, why: 'warned' });
-    if (isAnew) r.skipping = segment.sentence;
+    if (isAnew || isRetry) r.skipping = segment.sentence;
     return;
   }
   if (
@@ -538,17 +554,17 @@ export function read(r: Reader, segment: Segment): void {
     readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;
   }
-  // `until it goes beep beep. Off.`: the hands
+  // `until it goes beep beep. Off.`, `there, three bleeps, and off`: the hands
   const shownNow = r.made.at(-1);
+  const isHeardNow =
+    shownNow?.step.kind === 'see' &&
+    shownNow.step.signs.every((s) => s.kind === 'sound' || (s.kind !== 'lamp' && segment.joined === 'start'));
   if (
     /^(?:and |now |then )*off(?: now)?$/.test(saidOf(segment)) &&
     r.held.length > 0 &&
     r.ahead.length === 0 &&
-    r.saidBefore === '' &&
-    segment.joined === 'start' &&
-    shownNow?.step.kind === 'see' &&
-    shownNow.step.signs.every((s) => s.kind !== 'lamp') &&
-    shownNow.sentence >= r.sentence - 1
+    isHeardNow &&
+    shownNow.sentence >= r.sentence - (segment.joined === 'start' ? 1 : 4)
   ) {
     readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;

@@ -111,7 +111,7 @@ export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [
   ],
   [
     'Next',
-    /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them|one further|newest first)\b/i,
+    /\b(?:next (?:one|code|fault|place|number|entry|error|alarm|line|stored)|(?:for|see|brings?|shows?|get|gets|gives?) (?:you )?the (?:next|second|other|others)|the next\b(?= *[.,?]|$)|(?:the )?(?:previous|preceding|older|earlier) (?:one|ones|fault|faults|code|codes|number|entry|entries|error|errors)|(?:the )?older(?= one)|(?:the )?(?:one|fault|code|number|mistake|error|alarm|entry) (?:that was (?:there )?)?before(?: (?:that|it|them))?|another (?:one|stored|number|code)|steps? through|goes? (?:on )?through|go through|each (?:further|press|click|tap|push)|every (?:press|click|tap|push|further)|one after the other|more of them|one further|newest first|anything (?:after|behind) (?:it|that))\b/i,
   ],
   ['Calibrate', /\b(?:calibrat(?:e|es|ing|ion)|to teach it|teaching it|to zero it|to level it|set the zero)\b/i],
   [

@@ -120,7 +120,7 @@ export function readPress(
   if (
     only1 &&
     pushes.length === 1 &&
-    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:can |will |then )?(?:say|confirm|accept|agree|take|store|save|see|get|read|call|bring|find)\b/.test(
+    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:can |will |then )?(?:say|confirm|accept|agree|take|store|save|see|get|read|call|bring|find|turn the page|go back|go on|scroll|page|leaf)\b/.test(
       words1,
     )
   ) {
@@ -416,6 +416,8 @@ export function readPress(
     isNext &&
     (!r.reading ||
       (items.some(isOf('long')) && items.some(isOf('length'))) ||
+      // `Heat twice, then Stir`
+      (segment.joined === 'then' && r.pressedIn === r.sentence && r.made.at(-1)?.sentence === r.sentence) ||
       (r.listed && !r.ahead.some((x) => /^(?:older|newer|next|back)$/.test(saidOf(x)))) ||
       tellsNext ||
       (items.some(isOf('both')) && pushes.length > 1)) &&
@@ -484,7 +486,7 @@ export function readPress(
   if (
     bare &&
     times.length === 0 &&
-    /^(?:and |then )?(?:there(?:'s| is| are)?|it has|you(?:'ve)? (?:see|have|got)) (?:a|two|three|four|these|the)?\b/.test(
+    /^(?:and |then |now |so )*(?:there(?:'s| is| are)?|it has|you(?:'ve)? (?:see|have|got)) (?:a|two|three|four|these|the)?\b/.test(
       r.saidBefore,
     ) &&
     !/\b(?:press|hold|seconds?)\b/.test(r.saidBefore) &&

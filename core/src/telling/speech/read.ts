@@ -66,7 +66,12 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
-  const words = countedAloud(corrected(simpler(hyphensOpened(marked, reader.called), reader.called))).map((w) => ({
+  const isKey = (all: readonly Word[], at: number): boolean =>
+    /^\p{Lu}/u.test(all[at]?.raw ?? '') &&
+    all[at - 1]?.raw === ',' &&
+    mentionAt(all, at, reader.called.controls)?.of.mechanism.kind === 'push';
+  const plainer = simpler(hyphensOpened(marked, reader.called), reader.called);
+  const words = countedAloud(corrected(plainer, isKey)).map((w) => ({
     ...w,
     from: w.from + from,
     to: w.to + from,

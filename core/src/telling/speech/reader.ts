@@ -67,6 +67,8 @@ export class Reader {
   askedHow = -9;
   /** In which sentence it was asked what is done if something shows: the answer is done only then. */
   askedIf = -9;
+  /** In which sentence whoever is told read out codes. */
+  heardCodes = -9;
   /** In which sentence it was told what others do, or what was done before. */
   heardIn = -9;
   /** In which sentence something was said to be wrong or too slow. */

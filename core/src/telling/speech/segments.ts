@@ -65,7 +65,10 @@ function saidExactly(words: readonly Word[]): Word[] {
 }
 
 /** What was taken back in the same breath gives way to what took its place: `three, no sorry, two clicks` is two clicks. */
-export function corrected(all: readonly Word[]): Word[] {
+export function corrected(
+  all: readonly Word[],
+  isKey: (words: readonly Word[], at: number) => boolean = () => false,
+): Word[] {
   const words = withoutHedges(saidExactly(all));
   const out: Word[] = [];
   for (let i = 0; i < words.length; i += 1) {
@@ -75,7 +78,8 @@ export function corrected(all: readonly Word[]): Word[] {
       return j;
     };
     let marked = 0;
-    for (const marker of corrections) {
+    // `Yes, No, No, Yes`: keys, not somebody who corrects himself
+    for (const marker of isKey(words, bare(i)) ? [] : corrections) {
       let k = i;
       const is = marker.every((m) => {
         if (m !== ',') k = bare(k);

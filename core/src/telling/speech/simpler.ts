@@ -230,6 +230,51 @@ const plainer: readonly Rewrite[] = [
     if (!each || !w || !out.slice(from).some((_, k) => keyAt(out, from + k, called))) return null;
     return { takes: wordsIn(each[0]), puts: [added('hold', w), added('them', w)] };
   },
+  // `the screen goes STAFF`
+  ({ words, i, w, called, out }) => {
+    const isCapital = /^["“]?\p{Lu}[\p{Lu}\p{N}]{2,}/u.test(words[i + 1]?.raw ?? '');
+    const at = out.length - 1;
+    const display = [1, 2].some((k) => {
+      const sign = mentionAt(out, at - k + 1, called.signs);
+      return (sign?.of.kind === 'text' || sign?.of.kind === 'segments') && sign.length === k;
+    });
+    return /^(?:goes|turns|becomes|went)$/.test(w.word) && isCapital && display
+      ? { takes: 1, puts: [{ ...w, word: 'shows', raw: 'shows' }] }
+      : null;
+  },
+  // `the isolator's on the leg, off it goes`
+  ({ words, i, w }) => {
+    const goes = /^(on|off|out|in|up|down|open|shut) (it|she|he|they) (?:goes|comes|go|come|pops|slides)(?= |$)/.exec(
+      said(words, i, 3),
+    );
+    const before = words[i - 1]?.raw;
+    if (!goes || !(isStop(before) || before === ',' || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))) return null;
+    const it = words[i + 1];
+    return it ? { takes: 3, puts: [{ ...it, word: 'it', raw: 'it' }, added('goes', w), w] } : null;
+  },
+  // `in the same time`, `as long until`, `let both loose`: as others say it
+  ({ words, i, w }) => {
+    const here = said(words, i, 4);
+    if (/^in the same (?:time|moment)\b/.test(here)) return { takes: 4, puts: [{ ...w, word: 'together' }] };
+    if (/^(?:as|so) long (?:until|till)\b/.test(here)) return { takes: 3, puts: [{ ...w, word: 'until' }] };
+    const loose = /^let (both|them|it|the two) loose(?= |$)/.exec(here);
+    return loose
+      ? { takes: wordsIn(loose[0]), puts: [added('let', w), added('go', w), added('of', w), added('them', w)] }
+      : null;
+  },
+  // `with the breaker you take the current away`
+  ({ words, i, called }) => {
+    const own = mentionAt(words, i, called.controls);
+    const w = words[i];
+    const away = own
+      ? /^(?:you |i |we |one )?(?:then )?(?:takes? (?:the |its )?(?:current|power|supply|voltage) (?:away|off)|(?:cuts?|removes?|interrupts?) (?:the |its )?(?:current|power|supply))(?= |$)/.exec(
+          said(words, i + own.length, 7),
+        )
+      : null;
+    return own && away && w
+      ? { takes: own.length + wordsIn(away[0]), puts: [...words.slice(i, i + own.length), added('off', w)] }
+      : null;
+  },
   // `until it goes beep beep`: twice
   ({ words, i, w, called, out }) => {
     if (!/^(?:goes|go|went|hear)$/.test(out.at(-1)?.word ?? '')) return null;

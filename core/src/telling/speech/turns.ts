@@ -435,7 +435,7 @@ function readPut(
     if (place === null) continue;
     set(r, item.own, place, { from: item.from, to: (next?.is === 'place' ? next : item).to });
     // `off 10 s on again`
-    const [span, then] = items.slice(i + 1, i + 3);
+    const [span, then] = items.slice(i + 1).filter((x) => !(x.is === 'place' && x.word === 'back'));
     const again =
       item.place !== null && span?.is === 'length' && then?.is === 'place' ? placeByVerb(item.own, then.word) : null;
     if (span?.is === 'length' && again !== null && again !== place) {

@@ -1,7 +1,7 @@
 import type { Moment } from '../../model/route.ts';
 import type { Item } from './item.ts';
 import { readPlain } from './plain.ts';
-import { isAct, isOf, type Made, type Reader, withoutTimes } from './reader.ts';
+import { isAct, isOf, isPush, type Made, type Reader, withoutTimes } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 
@@ -128,7 +128,10 @@ function openWindow(
   const standing = r.made.at(-1);
   // `this button, you've got fifteen seconds`: which one, no more
   const isRow = r.mode === 'press' && r.pressedIn === r.sentence;
-  const bareName = earlier.length > 0 && !isRow && earlier.every((x) => x.is === 'control' && x.place === null);
+  // `info info beam within three seconds`: a row of keys is pressed
+  const isKeys = earlier.length > 1 && earlier.every((x) => x.is === 'control' && isPush(x.own));
+  const bareName =
+    earlier.length > 0 && !isRow && !isKeys && earlier.every((x) => x.is === 'control' && x.place === null);
   if (bareName) r.last = earlier.filter(isOf('control')).map((c) => c.own);
   // `Down five times within ten seconds`: of what is said with it, unless it is of all
   const isOwn =
