@@ -5,7 +5,7 @@ import { onlyHeld } from '../names.ts';
 import type { Item } from './item.ts';
 import { placeByVerb } from './mentions.ts';
 import { hasOtherObject } from './objects.ts';
-import { type ItemOf, isOf, isPush, type Made, type Reader, spanOf, withoutTimes } from './reader.ts';
+import { type ItemOf, isAct, isOf, isPush, type Made, type Reader, spanOf, withoutTimes } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { momentIn, see, shownIn } from './shown.ts';
 import { set } from './turns.ts';
@@ -148,7 +148,11 @@ export function readHold(
       pressed.step.control === owns[0]?.control.id &&
       pressed.step.times === 1) ||
       pressed.step.kind === 'together') &&
-    (named.length === 0 || (pressed.sentence === r.sentence && verbs.some((v) => /^(?:keep|keeps|keeping)$/.test(v))))
+    (named.length === 0 ||
+      (pressed.sentence === r.sentence &&
+        (verbs.some((v) => /^(?:keep|keeps|keeping)$/.test(v)) ||
+          // `Bell, I hold the bell`
+          (segment?.joined === 'comma' && /^(?:and )?(?:i|you|we) hold\b/.test(saidOf(segment))))))
   )
     r.made.pop();
   const put = r.made.at(-1);
@@ -284,6 +288,24 @@ function holdPressed(r: Reader, named: readonly ControlFacts[], ends: Moment | n
   turnToHold(r, first, run.length, owns);
 }
 
+/** `put your foot down on the pedal … take the foot off`: what would come back by itself was held there. */
+function holdSprung(r: Reader, named: readonly ControlFacts[], segment: Segment | null): void {
+  const isFoot = named.length === 0 && segment !== null && /\b(?:foot|feet)\b/.test(saidOf(segment));
+  const at = r.made.findLastIndex((m) => {
+    const own = m.step.kind === 'set' ? r.called.facts.controls.get(m.step.control) : undefined;
+    const isSprung = own !== undefined && m.step.kind === 'set' && own.springs.has(m.step.to);
+    return (
+      isSprung && m.sentence >= r.sentence - 6 && (named.includes(own) || (isFoot && own.control.look === 'pedal'))
+    );
+  });
+  const made = r.made[at];
+  const own = made?.step.kind === 'set' ? r.called.facts.controls.get(made.step.control) : undefined;
+  if (made?.step.kind !== 'set' || !own) return;
+  const controls = [heldOf(own, made.step.to)];
+  r.made[at] = { ...made, step: { kind: 'hold', controls, until: { kind: 'release' } } };
+  r.held = [own];
+}
+
 export function readRelease(
   r: Reader,
   items: readonly Item[],
@@ -336,6 +358,16 @@ export function readRelease(
     r.timed = [];
     return;
   }
+  // held until then: they are off already
+  const over = r.made.findLast((m) => isAct(m.step));
+  const isOver =
+    over?.step.kind === 'hold' &&
+    over.step.until.kind === 'moment' &&
+    over.sentence >= r.sentence - 1 &&
+    named.length > 0 &&
+    named.every((o) => over.step.kind === 'hold' && over.step.controls.some((c) => c.control === o.control.id));
+  if (r.held.length === 0 && isOver) return;
+  if (r.held.length === 0) holdSprung(r, named, segment);
   // what is let go of was held, whatever word was used for it
   if (r.held.length === 0) holdPressed(r, named, own);
   const controls = whose();

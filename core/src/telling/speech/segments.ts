@@ -252,6 +252,15 @@ export function segmentsOf(
       end('comma');
       own.push(w);
     } else if (
+      // `both thumbs off clean clean clean`
+      flows &&
+      own.at(-1)?.word === 'off' &&
+      /^(?:thumbs?|fingers?|hands?|foot|feet)$/.test(own.at(-2)?.word ?? '') &&
+      !/^(?:the|it|them|both|again|now)$/.test(w.word)
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `let go and quickly Stop, Stop, Go`
       flows &&
       /^(?:and|then)$/.test(w.word) &&

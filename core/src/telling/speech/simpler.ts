@@ -30,6 +30,9 @@ const fillers: readonly string[] = [
   'give me a buzz',
   'give us a ring',
   'give us a buzz',
+  'put it in the order that works',
+  'put it in order',
+  'put it in the right order',
   'with something that is not metal',
   "with something that isn't metal",
   'with something not metal',
@@ -274,6 +277,53 @@ const plainer: readonly Rewrite[] = [
     return own && away && w
       ? { takes: own.length + wordsIn(away[0]), puts: [...words.slice(i, i + own.length), added('off', w)] }
       : null;
+  },
+  // `for as long as it takes the horn to sound`: until it does
+  ({ words, i, w, called, out }) => {
+    const takes = /^as long as it takes (?:for )?(?:the |your )?/.exec(`${said(words, i, 8)} `);
+    const at = takes ? i + wordsIn(takes[0]) : -1;
+    const sign = takes ? mentionAt(words, at, called.signs) : null;
+    if (!sign || words[at + sign.length]?.word !== 'to') return null;
+    const does = /^(sound|beep|ring|come on|go on|light|go out)(?= |$)/.exec(said(words, at + sign.length + 1, 2))?.[1];
+    if (!does) return null;
+    const ends =
+      does === 'come on' || does === 'go on' || does === 'light'
+        ? ['comes', 'on']
+        : does === 'go out'
+          ? ['goes', 'out']
+          : ['sounds'];
+    return {
+      takes: at + sign.length + 1 + wordsIn(does) - i,
+      puts: [added('until', w), added('the', w), ...words.slice(at, at + sign.length), ...ends.map((x) => added(x, w))],
+      drops: out.at(-1)?.word === 'for' ? 1 : 0,
+    };
+  },
+  // `until everything's dark`: all lamps
+  ({ words, i, w, called }) => {
+    const all =
+      /^(?:everything|it all|the whole thing|the lot)(?:'s|s| is| goes| has gone| went)? (?:dark|out|black)(?= |$)/.exec(
+        said(words, i, 5),
+      );
+    const until = /^(?:until|till|when|once)$/.test(words[i - 1]?.word ?? '');
+    return all && until && called.lamps.length > 0
+      ? { takes: wordsIn(all[0]), puts: ['all', 'lamps', 'go', 'out'].map((x) => added(x, w)) }
+      : null;
+  },
+  // `Bell off`, of a key that is held: let go of
+  ({ words, i, called, out }) => {
+    const key =
+      isStop(out.at(-1)?.raw) || /^(?:,|and|then|now)$/.test(out.at(-1)?.word ?? '') ? keyAt(words, i, called) : null;
+    const w = words[i];
+    if (!key || !w || words[i + key.length]?.word !== 'off' || !isStop(words[i + key.length + 1]?.raw)) return null;
+    const name = words.slice(i, i + key.length);
+    const isHeld = out.some(
+      (x, k) =>
+        /^(?:hold|holding|held|keep|keeping)$/.test(x.word) &&
+        said(out, k + 1, key.length + 1)
+          .replace(/^the /, '')
+          .startsWith(said(name, 0, key.length)),
+    );
+    return isHeld ? { takes: key.length + 1, puts: [added('let', w), added('go', w), added('of', w), ...name] } : null;
   },
   // `until it goes beep beep`: twice
   ({ words, i, w, called, out }) => {

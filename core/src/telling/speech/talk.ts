@@ -17,6 +17,8 @@ export function isWarning(segment: Segment, items: readonly Item[], not: number,
 
 /** `so it can't drive off`, `so that nobody falls`: why, not what. */
 export function isPurpose({ words }: Segment): boolean {
+  // `so that's Up and Down`: which ones
+  if (/^that['’]?s$/i.test(words[1]?.raw ?? '')) return false;
   const text = words
     .slice(0, 5)
     .map((w) => w.word)

@@ -311,6 +311,29 @@ export function readSet(
       step: { kind: 'group', times: times.n, steps: fresh.map((m) => m.step) },
       to: at.to,
     });
+  // `S1 on, and before you do that the supply is off`
+  const [earlier] = r.made.slice(before - 1, before);
+  const [only, ...others] = r.made.slice(before);
+  if (
+    /^(?:and |but )?before (?:you do |doing |all )?(?:that|this|it)\b/.test(saidOf(segment)) &&
+    only &&
+    earlier?.sentence === r.sentence &&
+    others.length === 0
+  )
+    r.made.splice(before - 1, 2, only, earlier);
+  // `J5 to open with the breaker off`
+  const [first1, with1] = r.made.slice(before);
+  const named1 = items.filter(isOf('control'));
+  if (
+    r.made.length === before + 2 &&
+    first1?.step.kind === 'set' &&
+    with1?.step.kind === 'set' &&
+    named1.length === 2 &&
+    segment.words.some(
+      (w, k) => w.word === 'with' && segment.words.slice(k + 1, k + 3).some((x) => x.from === named1[1]?.from),
+    )
+  )
+    r.made.splice(before, 2, with1, first1);
   // `shut the valve after two minutes`
   const [put, rest] = r.made.slice(before);
   if (
