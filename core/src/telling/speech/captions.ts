@@ -48,7 +48,7 @@ function captions(raw: string): ReadIn | null {
 const clock = String.raw`[[(]?(?:\d{1,4}[./-]\d{1,2}(?:[./-]\d{2,4})?,? +)?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?(?: ?[ap]m)?[\])]?`;
 const speakingAs = (name: string): RegExp =>
   new RegExp(
-    String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<|@)?(${name})(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
+    String.raw`^(?:[-*•] +)?(?:${clock}[ \t]*(?:[-–—|,][ \t]*)?)?(?:\*\*|__|<|@)?(${name})(?: (?:wrote|writes|said|says))?(?: ?\([^)]{1,20}\))?(?:,? ${clock})?(?:\*\*|__|>)?:(?:\*\*|__)?(?:\s+|$)`,
     'u',
   );
 const speaking = speakingAs(String.raw`[A-Z][\p{L}.' -]{0,24}?(?: \d{1,2})?`);
@@ -69,7 +69,10 @@ function chat(raw: string, head = speaking): ReadIn | null {
   const names = new Set(said);
   // written small they are names only where nearly every line has one, and two of them say most
   const times = [...names].filter((n) => said.filter((x) => x === n).length > 1).length;
-  if (head === speakingSmall && (times < 2 || names.size > 6 || said.length < lines.length * 0.7)) return null;
+  // `hetty wrote:`, a line of its own, is nothing else
+  const wrote = lines.filter((l) => /^\S+ (?:wrote|writes):\s*$/.test(l.trim())).length;
+  const share = wrote === said.length ? 0.25 : 0.7;
+  if (head === speakingSmall && (times < 2 || names.size > 6 || said.length < lines.length * share)) return null;
   // who speaks does so more than once, and the first line says who
   const isTalk =
     names.size >= 2 &&

@@ -535,6 +535,15 @@ export function read(r: Reader, segment: Segment): void {
     see(r, [{ kind: 'sound', sign: heard.id as SignId, state: 'on', times: wanted.n }], at);
     return;
   }
+  // `A tone. That's one. And two.`: counted along
+  const along = /^(?:and |that's |thats |that |that is |there's |there is )*(one|two|three|four|five|six)$/.exec(
+    saidOf(segment),
+  );
+  const nth = along ? ['one', 'two', 'three', 'four', 'five', 'six'].indexOf(along[1] ?? '') + 1 : 0;
+  if (nth > 0 && segment.joined === 'start' && r.held.length > 0 && r.lastSign?.kind === 'sound') {
+    if (nth === 1 || nth === (r.nth?.n ?? 0) + 1) r.nth = { n: nth, sentence: r.sentence };
+    return;
+  }
   // `that one doesn't count`: it is the next
   if (
     /^(?:and |but |so )*(?:(?:that|the first|this)(?: one)? (?:doesn't|doesnt|does not|don't) count|(?:ignore|forget) (?:that|it|the first)(?: one)?)$/.test(
@@ -670,7 +679,11 @@ export function read(r: Reader, segment: Segment): void {
   // `you turn it off and the memory is gone`
   if (
     /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(
-      `${/\band (?:the|your|all|its) \w+ (?:is|are|gets)\b/.test(saidOf(segment)) ? saidOf(segment) : ''} ${r.ahead.slice(0, 1).map(saidOf).join(' ')}`,
+      `${/\band (?:the|your|all|its) \w+ (?:is|are|gets)\b/.test(saidOf(segment)) ? saidOf(segment) : ''} ${r.ahead
+        .slice(0, 1)
+        .map(saidOf)
+        .filter((x) => !/^(?:and |then )?(?:wait|until|till)\b/.test(x))
+        .join(' ')}`,
     ) &&
     items.some(isOf('control'))
   ) {

@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import type { Word } from './text.ts';
+import { type Word, wordsOf } from './text.ts';
 
 /** Where one is among the words: what comes, what was put down so far, and what the unit calls its places. */
 type Spot = Readonly<{
@@ -33,6 +33,8 @@ const fillers: readonly string[] = [
   'put it in the order that works',
   'put it in order',
   'put it in the right order',
+  "i'd say",
+  'i would say',
   'with something that is not metal',
   "with something that isn't metal",
   'with something not metal',
@@ -297,6 +299,31 @@ const plainer: readonly Rewrite[] = [
       puts: [added('until', w), added('the', w), ...words.slice(at, at + sign.length), ...ends.map((x) => added(x, w))],
       drops: out.at(-1)?.word === 'for' ? 1 : 0,
     };
+  },
+  // `Reset on its own, seven seconds`
+  ({ words, i, out, called }) => {
+    const alone = /^(?:on its own|all on its own|by itself)(?= [,.;!?\n]| for|$)/.exec(said(words, i, 6));
+    const from = Math.max(0, out.length - 3);
+    const isKey = out.slice(from).some((_, k) => keyAt(out, from + k, called)?.length === out.length - from - k);
+    if (!alone || !isKey) return null;
+    const n = wordsIn(alone[0]);
+    return goes(words[i + n]?.raw === ',' && words[i + n + 1]?.value != null ? n + 1 : n);
+  },
+  // `isolate the lift`: its supply is switched off
+  ({ words, i, w, called }) => {
+    const isSaid =
+      /^(?:isolate|isolates|isolated|de-energise|deenergise)$/.test(w.word) &&
+      /^(?:the|your|it|this)$/.test(words[i + 1]?.word ?? '');
+    if (!isSaid || mentionAt(words, i + 2, called.controls) !== null) return null;
+    const [own, ...others] = called.facts.supply;
+    const name = own && others.length === 0 ? wordsOf(own.control.label.toLowerCase()) : [];
+    const takes = words[i + 1]?.word === 'it' ? 2 : 3;
+    const where = /^(?:at|with|by) the /.test(said(words, i + takes, 3))
+      ? mentionAt(words, i + takes + 2, called.controls)
+      : null;
+    return name.length > 0
+      ? { takes: takes + (where ? 2 + where.length : 0), puts: [...name.map((x) => added(x.word, w)), added('off', w)] }
+      : null;
   },
   // `until everything's dark`: all lamps
   ({ words, i, w, called }) => {

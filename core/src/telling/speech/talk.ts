@@ -71,6 +71,13 @@ const inventory =
 export function isHearsay(r: Reader, segment: Segment): boolean {
   const text = saidOf(segment);
   if (hearsay.test(text) || instead.test(text) || mishap.test(text) || says.test(text) || told.test(text)) return true;
+  // `I had a customer who pressed Speed here`
+  if (
+    /^(?:and |but |so )?(?:i|we)(?:'ve| have)? (?:had|have|seen|know|knew|met|got) (?:a|an|one|this|some|that) \w+(?: \w+)? who\b/.test(
+      text,
+    )
+  )
+    return true;
   // `pressing Menu three times only starts the printer`: what else it is for
   if (/^(?:note |and |but )*(?:pressing|holding|turning|pulling|pushing) .* (?:only|merely|just) (?:\w+s)\b/.test(text))
     return true;

@@ -370,6 +370,24 @@ function readPut(
       return true;
     }
   }
+  // `…, the seat lever to locked, and switch on`: what was switched off before, whatever was named since
+  const [power, ...more] = r.called.facts.supply;
+  const live = power ? placeByVerb(power, 'on') : null;
+  const now = power ? r.places.get(power.control.id) : undefined;
+  if (
+    power &&
+    more.length === 0 &&
+    live !== null &&
+    named.length === 0 &&
+    now !== undefined &&
+    now !== live &&
+    /^(?:and |then |now |finally )*(?:switch|power|turn)(?: everything| the \w+)? (?:back )?on(?: again)?$/.test(
+      saidOf(segment),
+    )
+  ) {
+    set(r, power, live, at);
+    return true;
+  }
   let done = false;
   let act: string | null = null;
   for (const [i, item] of items.entries()) {
