@@ -14,7 +14,7 @@ const phrases = (unit: string): Array<[said: string, meant: string]> => {
   );
 };
 
-describe.each(['bench', 'plant', 'hall', 'marks', 'yard'])('what is said of the %s unit', (unit) => {
+describe.each(['bench', 'plant', 'hall', 'marks', 'yard', 'shed'])('what is said of the %s unit', (unit) => {
   const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
   if (!bundle.ok) throw new Error(`${unit} does not read`);
   const facts = bundleFacts(bundle.value);
