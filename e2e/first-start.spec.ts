@@ -1,19 +1,11 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { type Browser, test as base, expect } from '@playwright/test';
+// @ts-expect-error plain JavaScript, as the server of the tests that shares it
+import { freePort } from '../scripts/database.mjs';
 import { Person } from './people.ts';
 
 const folder = fileURLToPath(new URL('.', import.meta.url));
-const freePort = (): Promise<number> =>
-  new Promise((resolve, reject) => {
-    const probe = createServer().once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const at = probe.address();
-      probe.close(() => (at !== null && typeof at === 'object' ? resolve(at.port) : reject(new Error('no port'))));
-    });
-  });
-
 /** A school of its own that begins with nothing but its first admin. */
 const test = base.extend<{ school: string }>({
   // biome-ignore lint/correctness/noEmptyPattern: it asks for nothing
@@ -41,11 +33,7 @@ const test = base.extend<{ school: string }>({
 const comesIn = async (browser: Browser, school: string, name: string): Promise<Person> => {
   const context = await browser.newContext({ baseURL: school, serviceWorkers: 'block', reducedMotion: 'reduce' });
   const person = new Person(await context.newPage(), context);
-  await person.page.goto('/');
-  await person.type('Name', name);
-  await person.type('Password', 'orrimar-demo');
-  await person.press('Sign in');
-  await expect(person.page.getByRole('navigation', { name: 'areas' })).toBeVisible();
+  await person.signIn(name);
   return person;
 };
 
