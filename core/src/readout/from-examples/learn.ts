@@ -41,6 +41,8 @@ const setsOf = (count: number): ReadonlyArray<readonly number[]> => {
 export const looksKey = (looks: ReadonlyArray<readonly SignId[]> | null): string =>
   JSON.stringify(looks?.map((lit) => [...lit].sort()) ?? null);
 
+const noLooks = looksKey(null);
+
 function contradiction(examples: readonly Example[]): readonly [number, number] | null {
   const looks = examples.map(({ looks }) => looksKey(looks));
   for (const [b, example] of examples.entries())
@@ -183,8 +185,12 @@ function best(ways: readonly LampWay[], texts: readonly string[]): string | null
       const key = looksKey(looksOf(way, text));
       groups.set(key, (groups.get(key) ?? 0) + 1);
     }
-    // how many ways are left on average once it was looked at
-    const left = [...groups.values()].reduce((n, size) => n + (size * size) / some.length, 0);
+    // how many ways are left on average once it was looked at; where it cannot be shown, nothing was seen
+    const unseen = groups.get(noLooks) ?? 0;
+    const left = [...groups.values()].reduce(
+      (n, size) => n + (size * size) / some.length,
+      unseen - unseen ** 2 / some.length,
+    );
     if (groups.size > 1 && (!found || left < found.left)) found = { text, left };
   }
   return found?.text ?? null;
