@@ -1,6 +1,13 @@
 import Button from '@mui/material/Button';
-import { changeSetStateWords, groupBy, readReviewNote, roleAtLeast, writeReviewNote } from '@wire-trail/core';
-import { useState } from 'react';
+import {
+  changeSetStateWords,
+  type EntryKey,
+  groupBy,
+  readReviewNote,
+  roleAtLeast,
+  writeReviewNote,
+} from '@wire-trail/core';
+import { useCallback, useState } from 'react';
 import { useParams } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
 import { useAppSelector } from '../../foundation/store.ts';
@@ -26,6 +33,12 @@ export default function ChangeSetPage() {
   const [said, setSaid] = useState<ReadonlyMap<string, string>>(new Map());
   const [shown, setShown] = useState(atOnce);
   const [problem, setProblem] = useState<ApiError | null>(null);
+  // nobody decides before what is to fix stands there; and what comes in above moves no button under the pointer
+  const [looked, setLooked] = useState<ReadonlySet<EntryKey['family']>>(new Set());
+  const onLooked = useCallback(
+    (family: EntryKey['family']) => setLooked((before) => (before.has(family) ? before : new Set(before).add(family))),
+    [],
+  );
   if (error && !set) return <Failed error={error} again={() => void refetch()} />;
   if (!set || session.status !== 'signed-in') return <Loading what="the set" />;
   const { user } = session;
@@ -36,6 +49,7 @@ export default function ChangeSetPage() {
   const reviews = roleAtLeast(user.role, 'reviewer');
   const overtaken = set.state === 'in-review' && set.items.some(isOvertaken);
   const mayPublish = reviews && !overtaken && (!own || settings?.ownReview === true);
+  const isLooked = set.items.slice(0, shown).every((item) => looked.has(item.key.family));
   const run = async (action: Promise<{ error?: unknown }>) => {
     const result = await action;
     setProblem((result.error as ApiError | undefined) ?? null);
@@ -72,6 +86,7 @@ export default function ChangeSetPage() {
           family={items[0]?.key.family ?? null}
           items={items}
           said={set.state === 'in-review' ? said : told.of}
+          onLooked={onLooked}
           onSay={reviews && set.state === 'in-review' ? (key, text) => setSaid(new Map(said).set(key, text)) : null}
         />
       ))}
@@ -95,14 +110,14 @@ export default function ChangeSetPage() {
               <Button
                 variant="contained"
                 color="primary"
-                disabled={!mayPublish || publishing.isLoading}
+                disabled={!mayPublish || !isLooked || publishing.isLoading}
                 onClick={() => void run(publish({ id: set.id, note }))}
               >
                 Publish
               </Button>
             )}
             {(reviews || own) && (
-              <Button disabled={giving.isLoading} onClick={() => void run(giveBack({ id: set.id, note }))}>
+              <Button disabled={!isLooked || giving.isLoading} onClick={() => void run(giveBack({ id: set.id, note }))}>
                 {own
                   ? 'Withdraw'
                   : asks > 0
@@ -111,6 +126,11 @@ export default function ChangeSetPage() {
               </Button>
             )}
           </div>
+          {!isLooked && (
+            <p className="soft small" role="status">
+              Looking for what is to fix in it …
+            </p>
+          )}
           {own && !mayPublish && !overtaken && (
             <p className="soft small">
               A reviewer who is not the author publishes. A one-person school can switch that off in the settings.

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { type Answer, type Entry, type EntryKey, keyText, kindWords, linksOf, titleOf } from '@wire-trail/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../foundation/api.ts';
 import { ChangeList } from '../../parts/changes/ChangeList.tsx';
@@ -17,6 +17,8 @@ type Props = Readonly<{
   /** What is said of each entry; what a reviewer says of it is told by `onSay`, which is left out where nobody may. */
   said: ReadonlyMap<string, string>;
   onSay: ((key: string, said: string) => void) | null;
+  /** Told once what is to fix and what leans on it stands there, or cannot be had. */
+  onLooked: (family: EntryKey['family']) => void;
 }>;
 
 /** Whether a newer revision of it is published: this one would take that back. */
@@ -31,9 +33,13 @@ const namedAtMost = 12;
  * What a set changes in one unit, entry by entry: what differs, how it will be, what is to fix in it and what else leans on it,
  * with a place for what the reviewer says of it.
  */
-export function ReviewedEntries({ family, items, said, onSay }: Props) {
-  const { data: findings } = api.useFindingsQuery(family ?? '', { skip: family === null });
-  const { data: working } = api.useWorkingQuery(family ?? '', { skip: family === null });
+export function ReviewedEntries({ family, items, said, onSay, onLooked }: Props) {
+  const { data: findings, isError: noFindings } = api.useFindingsQuery(family ?? '', { skip: family === null });
+  const { data: working, isError: noWorking } = api.useWorkingQuery(family ?? '', { skip: family === null });
+  const isLooked = family === null || ((findings !== undefined || noFindings) && (working !== undefined || noWorking));
+  useEffect(() => {
+    if (isLooked) onLooked(family);
+  }, [isLooked, family, onLooked]);
   const entries = useMemo(
     () => [...items.map((i) => i.body), ...(working?.map((w) => w.body) ?? none)],
     [items, working],

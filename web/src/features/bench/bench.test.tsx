@@ -151,6 +151,30 @@ describe('a change set', () => {
     return calls;
   };
   const button = (name: string) => screen.queryByRole('button', { name });
+  /** Presses it once what is to fix has been looked for. */
+  const press = async (name: string) => {
+    await waitFor(() => expect(button(name)).toHaveProperty('disabled', false));
+    fireEvent.click(button(name) as HTMLElement);
+  };
+
+  it('nobody decides before what is to fix in it stands there', async () => {
+    open({}, person('reviewer'), { findings: [], working: [] });
+    const answered = fetch;
+    let come: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => {
+      come = resolve;
+    });
+    vi.stubGlobal('fetch', async (address: string, init?: RequestInit) => {
+      if (address.includes('findings')) await held;
+      return answered(address, init);
+    });
+    expect(await screen.findByText('Looking for what is to fix in it …')).toBeTruthy();
+    expect(button('Publish')).toHaveProperty('disabled', true);
+    come();
+    expect(await screen.findByText('Nothing to fix in it.')).toBeTruthy();
+    await waitFor(() => expect(button('Publish')).toHaveProperty('disabled', false));
+    expect(screen.queryByText('Looking for what is to fix in it …')).toBeNull();
+  });
 
   it('shows what it changes, and a reviewer publishes it with a word', async () => {
     const calls = open({}, person('reviewer'), { publish: { families: [family], ownReview: false } });
@@ -158,7 +182,7 @@ describe('a change set', () => {
     expect([screen.getByText('Old title').tagName, screen.getByText('New title').tagName]).toEqual(['DEL', 'INS']);
     expect(screen.getByText(/rev 2 against rev 1/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Comment'), { target: { value: 'proved on unit 12' } });
-    fireEvent.click(button('Publish') as HTMLElement);
+    await press('Publish');
     await waitFor(() => expect(calls.find((c) => c.route === 'publish')).toBeTruthy());
     expect(calls.find((c) => c.route === 'publish')).toMatchObject({
       params: { id: '5' },
@@ -173,7 +197,7 @@ describe('a change set', () => {
       target: { value: 'which lamp is dead then?' },
     });
     fireEvent.change(screen.getByLabelText('Comment'), { target: { value: 'nearly there' } });
-    fireEvent.click(button('Ask for the change') as HTMLElement);
+    await press('Ask for the change');
     await waitFor(() => expect(calls.find((c) => c.route === 'giveBack')).toBeTruthy());
     const note = `nearly there\n[code:${code.id}] which lamp is dead then?`;
     expect(calls.find((c) => c.route === 'giveBack')).toMatchObject({ params: { id: '5' }, body: { note } });
@@ -261,7 +285,8 @@ describe('a change set', () => {
     open({}, person('reviewer'), {
       publish: { refuses: 'publish-blocked', fields: [{ path: ['code:e1', 'chart'], reason: 'names no chart' }] },
     });
-    fireEvent.click(await screen.findByRole('button', { name: 'Publish' }));
+    await screen.findByText(titleOf(code));
+    await press('Publish');
     const alert = await screen.findByRole('alert');
     expect(alert.textContent).toContain('It cannot be published yet.');
     expect(alert.textContent).toContain('code:e1.chart: names no chart');
