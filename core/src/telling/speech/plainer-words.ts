@@ -1,6 +1,15 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, letGo, type Rewrite, said, timesSaid, wordsIn } from './rewrite.ts';
 import { type Word, wordsOf } from './text.ts';
+
+/** That there is no more to see, and what a display is said to show before that. */
+const over =
+  "(?:you've|you have|youve) (?:seen|had|got|read|been through) (?:them all|all of them|everything|the lot|all)|(?:there are|there's|there is|that means) (?:no|nothing) more(?: \\w+)?|you(?:'re| are) (?:at|through) (?:the end|them)|(?:that's|thats|that is|that was) (?:all|the lot|the end|the last(?: one)?|all of them|all there is)";
+const shown = "(?:you see|it says|it shows|it reads|you get|it's|the display (?:says|shows|reads))";
+/** Where a list is over: `when you see END that was it`, `when you've seen them all`. */
+const listOver = new RegExp(
+  `^(?:when|if|once) (?:(?:\\S+ ){2,7}?(?:, )?(?:then )?(?:${over})|${shown} (?:\\S+ ){1,3}?(?:, )?(?:then )?(?:that (?:was|is)|that's|thats) it)(?= [.,;!?\\n]| and|$)`,
+);
 
 /** Ways of saying that stand for a plainer one, each put as the plainer one. */
 export const plainer: readonly Rewrite[] = [
@@ -98,16 +107,15 @@ export const plainer: readonly Rewrite[] = [
     return goesOn || confirms ? { takes: 1, puts: [added('press', w), w] } : null;
   },
   // `Down and Defrost, thumb on each`
-  ({ words, i, out, called }) => {
+  ({ words, i, w, out, called }) => {
     const each =
       out.at(-1)?.raw === ',' || out.at(-1)?.word === 'and'
         ? /^(?:a |one |your |one )?(?:thumb|finger|hand)s? on each(?: of (?:them|those|the two))?(?= |$)/.exec(
             said(words, i, 7),
           )
         : null;
-    const w = words[i];
     const from = Math.max(0, out.length - 4);
-    if (!each || !w || !out.slice(from).some((_, k) => keyAt(out, from + k, called))) return null;
+    if (!each || !out.slice(from).some((_, k) => keyAt(out, from + k, called))) return null;
     return { takes: wordsIn(each[0]), puts: [added('hold', w), added('them', w)] };
   },
   // `the screen goes STAFF`
@@ -124,11 +132,10 @@ export const plainer: readonly Rewrite[] = [
   },
   // `the isolator's on the leg, off it goes`
   ({ words, i, w }) => {
-    const goes = /^(on|off|out|in|up|down|open|shut) (it|she|he|they) (?:goes|comes|go|come|pops|slides)(?= |$)/.exec(
+    const moves = /^(on|off|out|in|up|down|open|shut) (it|she|he|they) (?:goes|comes|go|come|pops|slides)(?= |$)/.exec(
       said(words, i, 3),
     );
-    const before = words[i - 1]?.raw;
-    if (!goes || !(isStop(before) || before === ',' || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))) return null;
+    if (!moves || !(isStop(words[i - 1]?.raw) || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))) return null;
     const it = words[i + 1];
     return it ? { takes: 3, puts: [{ ...it, word: 'it', raw: 'it' }, added('goes', w), w] } : null;
   },
@@ -138,20 +145,17 @@ export const plainer: readonly Rewrite[] = [
     if (/^in the same (?:time|moment)\b/.test(here)) return { takes: 4, puts: [{ ...w, word: 'together' }] };
     if (/^(?:as|so) long (?:until|till)\b/.test(here)) return { takes: 3, puts: [{ ...w, word: 'until' }] };
     const loose = /^let (both|them|it|the two) loose(?= |$)/.exec(here);
-    return loose
-      ? { takes: wordsIn(loose[0]), puts: [added('let', w), added('go', w), added('of', w), added('them', w)] }
-      : null;
+    return loose ? { takes: wordsIn(loose[0]), puts: letGo(w, added('them', w)) } : null;
   },
   // `with the breaker you take the current away`
-  ({ words, i, called }) => {
+  ({ words, i, w, called }) => {
     const own = mentionAt(words, i, called.controls);
-    const w = words[i];
     const away = own
       ? /^(?:you |i |we |one )?(?:then )?(?:takes? (?:the |its )?(?:current|power|supply|voltage) (?:away|off)|(?:cuts?|removes?|interrupts?) (?:the |its )?(?:current|power|supply))(?= |$)/.exec(
           said(words, i + own.length, 7),
         )
       : null;
-    return own && away && w
+    return own && away
       ? { takes: own.length + wordsIn(away[0]), puts: [...words.slice(i, i + own.length), added('off', w)] }
       : null;
   },
@@ -205,9 +209,7 @@ export const plainer: readonly Rewrite[] = [
     const isSaid =
       /^off (?:at|on|with) the (?:second|third|fourth|fifth|last)\b/.test(said(words, i, 4)) &&
       /^(?:and|then|,)$/.test(out.at(-1)?.word ?? '');
-    return isSaid && mentionAt(words, i + 4, called.signs)?.of.kind === 'beeper'
-      ? { takes: 1, puts: [added('let', w), added('go', w)] }
-      : null;
+    return isSaid && mentionAt(words, i + 4, called.signs)?.of.kind === 'beeper' ? { takes: 1, puts: letGo(w) } : null;
   },
   // `until everything's dark`: all lamps
   ({ words, i, w, called }) => {
@@ -221,11 +223,10 @@ export const plainer: readonly Rewrite[] = [
       : null;
   },
   // `Bell off`, of a key that is held: let go of
-  ({ words, i, called, out }) => {
+  ({ words, i, w, called, out }) => {
     const key =
-      isStop(out.at(-1)?.raw) || /^(?:,|and|then|now)$/.test(out.at(-1)?.word ?? '') ? keyAt(words, i, called) : null;
-    const w = words[i];
-    if (!key || !w || words[i + key.length]?.word !== 'off' || !isStop(words[i + key.length + 1]?.raw)) return null;
+      isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '') ? keyAt(words, i, called) : null;
+    if (!key || words[i + key.length]?.word !== 'off' || !isStop(words[i + key.length + 1]?.raw)) return null;
     const name = words.slice(i, i + key.length);
     const isHeld = out.some(
       (x, k) =>
@@ -234,7 +235,7 @@ export const plainer: readonly Rewrite[] = [
           .replace(/^the /, '')
           .startsWith(said(name, 0, key.length)),
     );
-    return isHeld ? { takes: key.length + 1, puts: [added('let', w), added('go', w), added('of', w), ...name] } : null;
+    return isHeld ? { takes: key.length + 1, puts: letGo(w, ...name) } : null;
   },
   // `until it goes beep beep`: twice
   ({ words, i, w, called, out }) => {
@@ -248,8 +249,7 @@ export const plainer: readonly Rewrite[] = [
   // `hold, hold, hold, until`
   ({ words, i, w }) => {
     if (!/^(?:hold|keep|wait)$/.test(w.word)) return null;
-    let n = 1;
-    while (words[i + 2 * n - 1]?.raw === ',' && words[i + 2 * n]?.word === w.word) n += 1;
+    const n = timesSaid(words, i);
     if (n < 2) return null;
     const goesOn = words[i + 2 * n - 1]?.raw === ',' && /^(?:until|till)$/.test(words[i + 2 * n]?.word ?? '');
     return { takes: 2 * n - 1 + (goesOn ? 1 : 0), puts: [w] };
@@ -257,7 +257,7 @@ export const plainer: readonly Rewrite[] = [
   // `Power off`, of a key that is called Power
   ({ words, i, w, called }) =>
     w.word === 'power' &&
-    (isStop(words[i - 1]?.raw) || /^(?:and|then|now)$/.test(words[i - 1]?.word ?? '') || words[i - 1]?.raw === ',') &&
+    (isStop(words[i - 1]?.raw) || /^(?:and|then|now)$/.test(words[i - 1]?.word ?? '')) &&
     /^(?:on|off)$/.test(words[i + 1]?.word ?? '') &&
     keyAt(words, i, called)?.of.control.label.toLowerCase() === 'power'
       ? { takes: 2, puts: [added('press', w), w] }
@@ -272,12 +272,10 @@ export const plainer: readonly Rewrite[] = [
     return { takes: wordsIn(all[0]), puts: [added('shows', w), { ...added(text, w), raw: text }] };
   },
   // `after beep, beep, beep`: the third of them
-  ({ words, i, called, out }) => {
+  ({ words, i, w, called, out }) => {
     if (!/^(?:after|with|on|at)$/.test(out.at(-1)?.word ?? '')) return null;
-    const [w] = [words[i]];
-    if (!w || mentionAt(words, i, called.signs)?.of.kind !== 'beeper') return null;
-    let n = 1;
-    while (words[i + 2 * n - 1]?.raw === ',' && words[i + 2 * n]?.word === w.word) n += 1;
+    if (mentionAt(words, i, called.signs)?.of.kind !== 'beeper') return null;
+    const n = timesSaid(words, i);
     const nth = ['', '', 'second', 'third', 'fourth', 'fifth'][n] ?? '';
     return nth === '' ? null : { takes: 2 * n - 1, puts: [added('the', w), added(nth, w), w] };
   },
@@ -330,19 +328,14 @@ export const plainer: readonly Rewrite[] = [
     return isHeard ? { takes, puts: [many, added('times', many)] } : null;
   },
   // `Info I leave`, `Start you release`: what is let go of said first
-  ({ words, i, called }) => {
+  ({ words, i, w, called }) => {
     const key = keyAt(words, i, called);
     if (!key) return null;
     const rest =
       /^(?:i|you|we|one) (?:then |now |can |may |must )?(leave|release|leaves|releases|let go|let loose)(?= [.,;!?\n]|$)/.exec(
         said(words, i + key.length, 5),
       );
-    const w = words[i];
-    if (!rest || !w) return null;
-    return {
-      takes: key.length + wordsIn(rest[0]),
-      puts: [added('let', w), added('go', w), added('of', w), ...words.slice(i, i + key.length)],
-    };
+    return rest ? { takes: key.length + wordsIn(rest[0]), puts: letGo(w, ...words.slice(i, i + key.length)) } : null;
   },
   // `the display writes LOG`
   ({ words, i, w }) =>
@@ -388,17 +381,12 @@ export const plainer: readonly Rewrite[] = [
     const off = isStop(words[i - 1]?.raw)
       ? /^off (?:the|both|those|all) (?:the )?(?:buttons?|keys|pads|two|both)(?= |$)/.exec(said(words, i, 4))
       : null;
-    return off ? { takes: wordsIn(off[0]), puts: [added('let', w), added('go', w)] } : null;
+    return off ? { takes: wordsIn(off[0]), puts: letGo(w) } : null;
   },
   // `when you see END that was it`: where it is over, not what one waits for
   ({ words, i }) => {
     if (!isStop(words[i - 1]?.raw) && !/^(?:and|but|so)$/.test(words[i - 1]?.word ?? '')) return null;
-    const over =
-      "(?:you've|you have|youve) (?:seen|had|got|read|been through) (?:them all|all of them|everything|the lot|all)|(?:there are|there's|there is|that means) (?:no|nothing) more(?: \\w+)?|you(?:'re| are) (?:at|through) (?:the end|them)|(?:that's|thats|that is|that was) (?:all|the lot|the end|the last(?: one)?|all of them|all there is)";
-    const shown = "(?:you see|it says|it shows|it reads|you get|it's|the display (?:says|shows|reads))";
-    const end = new RegExp(
-      `^(?:when|if|once) (?:(?:\\S+ ){2,7}?(?:, )?(?:then )?(?:${over})|${shown} (?:\\S+ ){1,3}?(?:, )?(?:then )?(?:that (?:was|is)|that's|thats) it)(?= [.,;!?\\n]| and|$)`,
-    ).exec(said(words, i, 16));
+    const end = listOver.exec(said(words, i, 16));
     return end ? goes(wordsIn(end[0])) : null;
   },
   // `After this Light, Zero`

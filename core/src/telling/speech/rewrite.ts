@@ -34,3 +34,21 @@ export const added = (word: string, { from }: Word): Word => ({
   to: from,
 });
 export const goes = (takes: number) => (takes > 0 ? { takes, puts: [] } : null);
+/** *Let go of*, said at the place of a word, with what it is let go of. */
+export const letGo = (at: Word, ...of: readonly Word[]): readonly Word[] => [
+  added('let', at),
+  added('go', at),
+  ...(of.length > 0 ? [added('of', at), ...of] : []),
+];
+/** How often a word is said in a row, a comma between: `beep, beep, beep`. */
+export function timesSaid(words: readonly Word[], i: number): number {
+  let n = 1;
+  while (words[i + 2 * n - 1]?.raw === ',' && words[i + 2 * n]?.word === words[i]?.word) n += 1;
+  return n;
+}
+/** Whether two keys follow, with or without a comma between. */
+export function areTwoKeys(words: readonly Word[], i: number, called: Called): boolean {
+  const one = keyAt(words, i, called);
+  const next = i + (one?.length ?? 0);
+  return one !== null && keyAt(words, words[next]?.raw === ',' ? next + 1 : next, called) !== null;
+}

@@ -1,18 +1,15 @@
 import { fills } from './filling-words.ts';
 import type { Called } from './mentions.ts';
 import { plainer } from './plainer-words.ts';
-import { keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
+import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 const sequences: readonly Rewrite[] = [
   ({ words, i, w, called }) => {
     // `you now enter 3 1 3`: what is done with keys that have figures on them, whatever key is called Enter
-    const one = /^(?:enter|type|dial|punch|key)$/.test(w.raw)
-      ? keyAt(words, words[i + 1]?.word === 'in' ? i + 2 : i + 1, called)
-      : null;
-    const after = i + 1 + (words[i + 1]?.word === 'in' ? 1 : 0) + (one?.length ?? 0);
-    if (one && keyAt(words, words[after]?.raw === ',' ? after + 1 : after, called))
+    const from = words[i + 1]?.word === 'in' ? i + 2 : i + 1;
+    if (/^(?:enter|type|dial|punch|key)$/.test(w.raw) && areTwoKeys(words, from, called))
       return { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] };
     const row = /^(?:enter|enters|input|type|give|key|make|do)$/.test(w.word)
       ? /^(?:in )?(?:the |this |a )?(?:sequence|combination|code|row|order|pattern)\b/.exec(said(words, i + 1, 4))
@@ -23,12 +20,10 @@ const sequences: readonly Rewrite[] = [
     return keyAt(words, key, called) ? { takes: 1, puts: [{ ...w, word: 'press' }] } : null;
   },
   // `now you do mode light mode light`
-  ({ words, i, w, called }) => {
-    const one = /^(?:do|does|play|type)$/.test(w.word) ? keyAt(words, i + 1, called) : null;
-    const next = one ? i + 1 + one.length : -1;
-    const two = one ? keyAt(words, words[next]?.raw === ',' ? next + 1 : next, called) : null;
-    return two ? { takes: 1, puts: [{ ...w, word: 'press' }] } : null;
-  },
+  ({ words, i, w, called }) =>
+    /^(?:do|does|play|type)$/.test(w.word) && areTwoKeys(words, i + 1, called)
+      ? { takes: 1, puts: [{ ...w, word: 'press' }] }
+      : null,
   // `keep the last Light pressed`
   ({ words, i, called, out }) =>
     /^the last$/.test(said(words, i, 2)) &&
