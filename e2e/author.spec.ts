@@ -123,6 +123,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   }
   await speaksPlainly(page);
   await by.press('Use this');
+  await trainer.sees('It is in the readout now');
   await by.key('Control+s');
   await trainer.sees(/Saved as revision 1/);
   // the codes, from a table

@@ -84,6 +84,21 @@ const inShort = (message) =>
     .map((line) => `\n  ${line.slice(0, 300)}`)
     .join('');
 
+/** What the page showed when a browser test gave up, where it left that. */
+function pageThen(spec) {
+  const left = spec.tests
+    .flatMap((t) => t.results.flatMap((r) => r.attachments))
+    .find((a) => a.name === 'error-context' && a.path !== undefined && existsSync(a.path));
+  if (!left) return '';
+  const shown = readFileSync(left.path, 'utf8').split('- main')[1] ?? '';
+  return shown
+    .split('\n')
+    .slice(0, mostOfPage)
+    .map((line) => `\n  | ${line.slice(0, 160)}`)
+    .join('');
+}
+const mostOfPage = 70;
+
 const bin = (name) => join(root, 'node_modules/.bin', name);
 await check('production build', async () => {
   rmSync(join(root, 'web/dist'), { recursive: true, force: true });
@@ -157,7 +172,7 @@ await suite(
       })),
     ),
     fell: r.suites.flatMap((file) =>
-      file.specs.filter((t) => !t.ok).map((t) => `${file.file}: ${t.title}${inShort(messages(t))}`),
+      file.specs.filter((t) => !t.ok).map((t) => `${file.file}: ${t.title}${inShort(messages(t))}${pageThen(t)}`),
     ),
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),

@@ -16,6 +16,7 @@ import {
   mostLearned,
   type Sign,
   type SignId,
+  sameJson,
   stagesOfWay,
   writtenAs,
 } from '@wire-trail/core';
@@ -51,6 +52,7 @@ export function LearnPane(props: ReadoutAt & { signs: ReadonlyMap<string, Sign> 
   const learned = useMemo(() => learnLamps(row, later, texts), [row, later, texts]);
   const [five, setFive] = useState<string | null>(null);
   const way = learned.is === 'found' ? writtenAs(learned.way, five ?? learned.written[0] ?? '') : null;
+  const isUsed = way !== null && sameJson(stagesOfWay(way, row, body.stages).stages, body.stages);
   // which row of the table an example that was read is in
   const rowAt = useMemo(() => rows.flatMap((r, i) => (r.text.trim() === '' ? [] : [i])), [rows]);
   const clash = learned.is === 'contradiction' ? learned.examples.map((i) => rowAt[i]) : [];
@@ -209,6 +211,8 @@ export function LearnPane(props: ReadoutAt & { signs: ReadonlyMap<string, Sign> 
           texts={texts}
           nameOf={nameOf}
           way={way}
+          isBehind={later !== examples}
+          isUsed={isUsed}
           five={five}
           onFive={setFive}
           onAdd={(text) => {

@@ -21,6 +21,10 @@ type Props = Readonly<{
   texts: readonly string[];
   nameOf: (sign: string) => string;
   way: LampWay | null;
+  /** What was marked last is not worked out yet. */
+  isBehind: boolean;
+  /** The readout is this way already. */
+  isUsed: boolean;
   five: string | null;
   onFive: (five: string) => void;
   onAdd: (text: string) => void;
@@ -84,6 +88,8 @@ function Found({
   examples,
   texts,
   nameOf,
+  isBehind,
+  isUsed,
   five,
   onFive,
   onUse,
@@ -142,10 +148,12 @@ function Found({
         </Alert>
       )}
       <div className="row">
-        <Button variant="contained" color="primary" onClick={() => onUse(way)}>
+        <Button variant="contained" color="primary" disabled={isBehind} onClick={() => onUse(way)}>
           Use this
         </Button>
-        <span className="soft small">the examples are kept as tests</span>
+        <span className="soft small">
+          {isUsed ? 'It is in the readout now, the examples as its tests.' : 'the examples are kept as tests'}
+        </span>
       </div>
     </>
   );

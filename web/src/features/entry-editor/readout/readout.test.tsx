@@ -218,6 +218,7 @@ describe('learnt from examples', () => {
     expect(says()).toMatch(/a counts 16.*b counts 8.*c counts 4.*d counts 2.*e counts 1/);
     expect(says()).toMatch(/codes of the unit are among them/);
     press('Use this');
+    expect(says()).toMatch(/It is in the readout now/);
     const { body } = latest;
     expect(body?.vectors.map((v) => v.expect)).toEqual(['K19', 'C06', 'D09']);
     // what the stages were called, and what tells them apart, stays
