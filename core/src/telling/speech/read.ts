@@ -13,6 +13,7 @@ import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
+import { countSounds } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
@@ -177,6 +178,7 @@ export function readTold(
       .sort((a, b) => a[0] - b[0]))
       if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
     end(own);
+    countSounds(own, text);
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;

@@ -1,0 +1,172 @@
+import type { SignId } from '../../base/ids.ts';
+import type { Sign } from '../../model/panel.ts';
+import { ordinalOf, timesOf } from '../../spoken/numbers.ts';
+import { type Called, mentionAt } from './mentions.ts';
+import { type Made, type Reader, withoutTimes } from './reader.ts';
+import { type Word, wordsOf } from './text.ts';
+
+/** A count, and whether it is told by its number or only counted along. */
+type Count = Readonly<{ n: number; isSaid: boolean }>;
+
+/**
+ * Which one of several sounds a hold ends at, by everything that is told of them from the last act to where it is let go
+ * of: `it beeps. Not yet. It beeps again, now`. What is read word by word has them one at a time; here they are counted in a
+ * row, and where the two differ the row is right, as it has heard all of them.
+ */
+export function countSounds(r: Reader, text: string): void {
+  for (let i = 0; i < r.made.length; i += 1) {
+    const made = r.made[i];
+    if (made?.step.kind !== 'release') continue;
+    const { at } = made.step;
+    const shown = at?.kind === 'sign' && at.also === undefined && at.shown.kind === 'sound' ? at.shown : null;
+    if (at !== undefined && shown?.state !== 'on') continue;
+    const from = r.made.slice(0, i).findLast((m) => m.step.kind !== 'see' && m.to <= made.to)?.to ?? 0;
+    const told = text.slice(from, made.to);
+    const sound = shown?.sign ?? heardIn(told, r.called);
+    if (sound === null) continue;
+    const nth = at?.kind === 'sign' ? at.nth : 1;
+    const count = namedBehind(text, made.to) ?? counted(clausesOf(told, r.called, sound));
+    // one is what is read where nothing tells them apart
+    const isFurther = count !== null && (count.n > nth || (count.n < nth && count.isSaid));
+    if (!isFurther) continue;
+    const heard = shown ? withoutTimes(shown) : { kind: 'sound' as const, sign: sound, state: 'on' as const };
+    r.made[i] = { ...made, step: { ...made.step, at: { kind: 'sign', shown: heard, nth: count.n } } };
+    dropHeard(r.made, i, sound);
+  }
+}
+
+/** What was seen to sound just before it is let go of is what it is let go of at. */
+function dropHeard(made: Made[], i: number, sound: SignId): void {
+  const before = made[i - 1]?.step;
+  if (before?.kind === 'see' && before.signs.length === 1 && before.signs[0]?.sign === sound) made.splice(i - 1, 1);
+}
+
+/** The one sound that is told of; null where it is none, or more than one. */
+function heardIn(told: string, called: Called): SignId | null {
+  const words = wordsOf(told);
+  const isSound = (s: Sign): boolean => s.kind === 'beeper';
+  const named = new Set(words.flatMap((_, i) => mentionAt(words, i, called.signs)?.of ?? []).filter(isSound));
+  const all = named.size > 0 ? [...named] : [...called.facts.signs.values()].filter(isSound);
+  return all.length === 1 && all[0] ? (all[0].id as SignId) : null;
+}
+
+/** `that's when you let go, on the second one`. */
+function namedBehind(text: string, at: number): Count | null {
+  const behind = text.slice(at).split(/[.!?\n]/)[0] ?? '';
+  const [, word] = /^[^\p{L}]*(?:so )?(?:on|at|after|with|to) (?:(?:the|that) )?([\p{L}\d]+)/iu.exec(behind) ?? [];
+  const n = word === undefined ? null : ordinalOf(word.toLowerCase());
+  return n === null ? null : { n, isSaid: true };
+}
+
+type Clause = Readonly<{
+  words: readonly Word[];
+  said: string;
+  /** How often it sounds in it. */
+  sounds: number;
+  /** Whether it says no more than that. */
+  isBare: boolean;
+  letsGo: boolean;
+}>;
+
+const letsGoWords =
+  /\b(?:let(?:s|ting)?(?: \w+){0,4} go|releas\w+|off (?:with|they|it|comes?|go)|(?:take|lift|pull|get)s? (?:\w+ ){0,3}(?:off|away)|takes? (?:\w+ ){0,2}fingers?|both off|let up|fingers? off|hands? off)\b/;
+const soundVerbs =
+  /^(?:beep|bip|peep|ping|buzz|honk|hoot|chime|ring|bong|gong|bleep|pip|clack|click|toot)(?:s|es|ed)?$/;
+const isJoin = (w: Word, next: Word | undefined): boolean =>
+  /^[.,;:!?\n()–—…]$/.test(w.raw) ||
+  w.word === 'then' ||
+  (w.word === 'and' && w.value === null && !(next?.value != null && next.value > 1));
+
+/** What is told, piece by piece; the last piece is the one it is let go of in. */
+function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
+  const words = wordsOf(told);
+  const parts: Word[][] = [[]];
+  words.forEach((w, i) => {
+    if (isJoin(w, words[i + 1])) parts.push([]);
+    else parts.at(-1)?.push(w);
+  });
+  return parts
+    .filter((own) => own.length > 0)
+    .map((own, k, all): Clause => {
+      const said = own.map((w) => w.word).join(' ');
+      const isSound = own.map((w, i) => {
+        const named = mentionAt(own, i, called.signs)?.of;
+        return named ? named.id === sound : soundVerbs.test(w.word);
+      });
+      // `the relay clacks` is one, `ping ping` are two
+      const sounds = isSound.filter((is, i) => is && (!isSound[i - 1] || own[i]?.word === own[i - 1]?.word)).length;
+      const isBare = own.every((w, i) => isSound[i] || /^(?:a|an|the|one|it|goes|there|there's|now)$/.test(w.word));
+      return {
+        words: own,
+        said,
+        sounds,
+        isBare: sounds > 0 && isBare,
+        letsGo: k === all.length - 1 || letsGoWords.test(said),
+      };
+    });
+}
+
+const mostSounds = 8;
+const isFew = (n: number | null | undefined): n is number => n != null && n <= mostSounds;
+
+/** `the third beep`, `the second time`, `tone number two`. */
+function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
+  const isOfSound = sounds > 0 || letsGo || /\b(?:one|time|go)\b|\b(?:the|that|on|at) (?:very )?\S+$/.test(said);
+  if (!isOfSound) return null;
+  return (
+    words
+      .map((w, i) => {
+        // half a second later
+        if (w.word === 'second' && /^(?:later|or|per)$/.test(words[i + 1]?.word ?? '')) return null;
+        return ordinalOf(w.word) ?? (words[i - 1]?.word === 'number' ? w.value : null);
+      })
+      .find(isFew) ?? null
+  );
+}
+
+/** `twice`, `two beeps`, `three times`. */
+function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
+  const times = words.map((w) => timesOf(w.word)).find(isFew);
+  if (times !== undefined) return sounds > 0 || isHeard ? times : null;
+  const many = words.find((w, i) => isFew(w.value) && w.value > 1 && /^(?:times|\w+s)$/.test(words[i + 1]?.word ?? ''));
+  return many && sounds > 0 ? many.value : null;
+}
+
+const againWords = /\b(?:again|another|once more|one more|a further one|next|the real one)\b/;
+const isWarning = /\b(?:too (?:late|early|long|soon)|if|means? you|or else)\b/;
+const isDenied = /\b(?:not|don't|dont|never|ignore|forget|doesn't count|isn't)\b/;
+
+/** The count a row of pieces comes to; null where nothing sounds. */
+function counted(clauses: readonly Clause[]): Count | null {
+  let n = 0;
+  let isSaid = false;
+  // asked for before it is heard: what sounds next is the one
+  let isAwaited = false;
+  let along = 0;
+  const lengths: string[] = [];
+  for (const clause of clauses) {
+    const { words, said, sounds, isBare, letsGo } = clause;
+    if (isWarning.test(said)) continue;
+    const isNot = isDenied.test(said);
+    const ordinal = ordinalIn(clause);
+    const times = timesIn(clause, n > 0);
+    const aloud = words.length === 1 ? (words[0]?.value ?? 0) : 0;
+    if (!letsGo) lengths.push(...words.map((w) => w.word).filter((w) => w === 'short' || w === 'long'));
+    if (ordinal !== null && isNot) n = Math.max(n, ordinal);
+    else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
+    else if (n > 0 && aloud === along + 1 && isFew(aloud)) [n, along, isSaid] = [aloud, aloud, aloud > 1];
+    else if (n > 0 && (sounds > 0 || letsGo || words.length < 6) && againWords.test(said)) {
+      n += isAwaited ? 0 : 1;
+      isAwaited = sounds === 0 && !/\bit\b/.test(said);
+    } else if (times !== null) [n, isSaid, isAwaited] = [Math.max(n, times), times > 1, false];
+    else if (sounds > 1) n = Math.max(n, sounds);
+    else if (sounds === 1) {
+      if (n === 0 || (isBare && !letsGo && !isAwaited)) n += 1;
+      isAwaited = false;
+    }
+    if (letsGo && !isNot) break;
+  }
+  // short ones and long ones, told apart by that
+  if (new Set(lengths).size === 2 && lengths.length > n) return { n: lengths.length, isSaid: true };
+  return n === 0 ? null : { n, isSaid };
+}
