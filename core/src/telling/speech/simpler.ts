@@ -1,4 +1,5 @@
 import { fills } from './filling-words.ts';
+import { harmlessNots } from './harmless-nots.ts';
 import type { Called } from './mentions.ts';
 import { plainer } from './plainer-words.ts';
 import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
@@ -84,7 +85,7 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
 export function simpler(words: readonly Word[], called: Called): Word[] {
-  const said = rewritten(rewritten(words, called, fills), called, plainer);
+  const said = rewritten(rewritten(rewritten(words, called, harmlessNots), called, fills), called, plainer);
   return rewritten(rewritten(rowsOpened(said, called), called, sequences), called, turnedRound);
 }
 

@@ -1,0 +1,73 @@
+import { actOf } from './lexicon.ts';
+import { type Called, mentionAt } from './mentions.ts';
+import { added, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+/** What somebody does not do that has nothing to do with the unit. */
+const minds =
+  'worry panic ask mind know care want need bother dawdle hurry rush matter think wonder expect laugh despair hesitate believe hurt blame tell say understand remember recall like trust fear argue swear cry look';
+const mindVerbs = new Set(minds.split(' '));
+const nots =
+  "(?:don't|dont|do not|doesn't|does not|didn't|can't|cannot|can not|won't|wouldn't|couldn't|needn't|shouldn't|never)";
+const noMind = new RegExp(
+  `^(?:(?:and|but|so|now) )?(?:(?:i|you|we|they|he|she|it|that) )?(?:really |honestly |still |even )?${nots} (?:really |even |ever |you |me |be )?(\\w+)`,
+);
+const told =
+  /^(?:(?:and|but) )?(?:(?:i have|i've|i've got|we have|there's) )?(?:no idea|no clue|nobody (?:knows|told|tells|wrote|asked|said|minds|cares)|god knows|goodness knows|heaven knows|never mind|mind you|without (?:asking|thinking|looking|hurrying|waiting for|any fuss))(?= |$)/;
+const beside =
+  /^(?:that|which|who) (?:isn't|wasn't|aren't|doesn't|won't|didn't|is not|was not|does not|hasn't|haven't) (?:\w+ ){0,3}\w+$/;
+
+/** Whether something of the unit, or done to it, is named at a place. */
+const isOfUnit = (words: readonly Word[], i: number, called: Called): boolean =>
+  mentionAt(words, i, called.controls) !== null || mentionAt(words, i, called.signs) !== null;
+
+/** How many words on a clause ends: at a stop, where another begins, or at what is of the unit. */
+function clauseEnd(words: readonly Word[], from: number, called: Called): number {
+  let i = from;
+  while (
+    i < words.length &&
+    !isStop(words[i]?.raw) &&
+    !/^(?:and|but|so|then|or)$/.test(words[i]?.word ?? '') &&
+    !isOfUnit(words, i, called)
+  )
+    i += 1;
+  // `the setpoint`, `your thumb`: what belongs to a name goes with it
+  while (
+    i > from &&
+    isOfUnit(words, i, called) &&
+    /^(?:the|a|your|this|that|just|you|i|we)$/.test(words[i - 1]?.word ?? '')
+  )
+    i -= 1;
+  return i;
+}
+
+/**
+ * What is not done, known or so beside the matter: `don't be shy about it`, `a finger that isn't wet`, `no idea why`. It warns
+ * of nothing, and what stands behind it in the same breath is done.
+ */
+export const harmlessNots: readonly Rewrite[] = [
+  ({ words, i, w, out, called }) => {
+    const mind = noMind.exec(said(words, i, 6));
+    const isMind = mind !== null && mindVerbs.has(mind[1] ?? '');
+    const other = isMind ? null : told.exec(said(words, i, 5));
+    const head = isMind ? mind[0] : other?.[0];
+    // what begins in the middle of something else is of that
+    if (head === undefined || /^(?:if|when|until|till|once|unless|what|you|i|we|it)$/.test(out.at(-1)?.word ?? ''))
+      return null;
+    const from = i + wordsIn(head);
+    const end = clauseEnd(words, from, called);
+    const near = isOfUnit(words, end, called) && end - from < 2;
+    // `you don't need to press Test`, `I don't want the lid open`: that is of the unit
+    const isAct =
+      isMind && words.slice(from, end).some((x, k) => actOf.has(x.word) && words[from + k - 1]?.word === 'to');
+    if (near || isAct || (end - from > 9 && !isStop(words[end]?.raw))) return null;
+    return { takes: end - i, puts: isStop(words[end]?.raw) || out.length === 0 ? [] : [added(',', w)] };
+  },
+  // `with a finger that isn't wet`
+  ({ words, i, called }) => {
+    if (!/^(?:that|which|who)$/.test(words[i]?.word ?? '') || i === 0) return null;
+    const end = clauseEnd(words, i, called);
+    const own = said(words, i, end - i);
+    return beside.test(own) && !isOfUnit(words, end, called) ? { takes: end - i, puts: [] } : null;
+  },
+];
