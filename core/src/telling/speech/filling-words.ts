@@ -1,5 +1,6 @@
 import { mentionAt } from './mentions.ts';
 import { added, goes, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { type Word, wordsOf } from './text.ts';
 
 /** What is said of a telling's order and not of the unit: words that name places or keys elsewhere. */
 const fillers: readonly string[] = [
@@ -45,6 +46,38 @@ export const fills: readonly Rewrite[] = [
       );
     const n = arrived ? wordsIn(arrived[0]) : 0;
     return isStop(words[i + n]?.raw) ? goes(n) : null;
+  },
+  // `you can go back as far as ten`
+  ({ words, i }) => goes(/^as far as$/.test(said(words, i, 3)) && words[i + 3]?.value != null ? 4 : 0),
+  // `confirm once more with Regen`
+  ({ words, i, out }) =>
+    /^(?:confirms?|accept|accepts)$/.test(out.at(-1)?.word ?? '')
+      ? goes(
+          /^again (?:with|by|using)\b/.test(said(words, i, 2))
+            ? 1
+            : /^once (?:more|again) (?:with|by|using)\b/.test(said(words, i, 3))
+              ? 2
+              : 0,
+        )
+      : null,
+  // `isolator off, leave it off ten seconds`
+  ({ words, i, w, out }) => {
+    const left =
+      /^(?:and )?(?:leave|leaving|keep|keeping) (?:it|that|him) (on|off|in|out|open|shut|up|down) (?:for )?/.exec(
+        `${said(words, i, 6)} `,
+      );
+    const n = left ? wordsIn(left[0]) : 0;
+    const isThere = left !== null && out.at(out.at(-1)?.raw === ',' ? -2 : -1)?.word === left[1];
+    return isThere && words[i + n]?.value != null ? { takes: n, puts: [added('for', w)] } : null;
+  },
+  // `both buttons`, of a unit that has two
+  ({ words, i, w, called }) => {
+    const both = /^(?:both (?:of )?(?:the |your )?|the two )(?:buttons|keys|pads)(?= |$)/.exec(said(words, i, 4));
+    const keys = both ? [...called.facts.controls.values()].filter((c) => c.mechanism.kind === 'push') : [];
+    const [one, other] = keys.map((c) => wordsOf(c.control.label));
+    if (!both || keys.length !== 2 || !one || !other) return null;
+    const at = (x: Word): Word => ({ ...x, from: w.from, to: words[i + wordsIn(both[0]) - 1]?.to ?? w.to });
+    return { takes: wordsIn(both[0]), puts: [...one.map(at), added('and', w), ...other.map(at)] };
   },
   // `beginning with In`: which of them is first is told by their order
   ({ words, i, called }) => {

@@ -4,6 +4,7 @@ import { type Answers, noAnswers, withNames } from '../answers.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
+import { findWindows } from './late-windows.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
@@ -179,6 +180,7 @@ export function readTold(
       if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
     end(own);
     countSounds(own, text);
+    findWindows(own, text);
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;

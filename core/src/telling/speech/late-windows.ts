@@ -1,0 +1,77 @@
+import { unitMs } from './lexicon.ts';
+import { type Made, type Reader, spanOf } from './reader.ts';
+import { type Word, wordsOf } from './text.ts';
+
+/** How far behind a row of keys a time for them is told, in letters. */
+const farthest = 150;
+const isQuick =
+  /\b(?:quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
+const isTooLong = /\bif (?:it|you) .*\b(?:longer|slower|more) than\b/;
+const isOther =
+  /\b(?:wait\w*|hold\w*|held|keep\w*|kept|leave|later|rest|count\w*|until|till|long|takes?|took|blink\w*|flash\w*|every|pause|off for|out for)\b/;
+
+/**
+ * How long one has for keys that were told just before: `Fizz four times, then Cold. You don't have all day for it, six
+ * seconds`. A time that became nothing else, in words that urge, behind a row of keys is how long one has for that row.
+ */
+export function findWindows(r: Reader, text: string): void {
+  const words = wordsOf(text);
+  words.forEach((w, i) => {
+    const ms = w.value === null ? null : (unitMs[words[i + w.span]?.word ?? ''] ?? null);
+    if (ms === null || w.value === null) return;
+    const [from, to] = [w.from, words[i + w.span]?.to ?? w.to];
+    if (r.made.some((m) => m.from < to && m.to > from)) return;
+    const around = `${before(words, i)} ${behind(words, i + w.span)}`;
+    if (!isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
+    const last = r.made.findLastIndex((m) => m.to <= from);
+    const run = runBefore(r.made, last);
+    const own = r.made.slice(run, last + 1);
+    const [first, final] = [own[0], own.at(-1)];
+    if (!first || !final || from - final.to > farthest || isMeantFor(r.made[last + 1], to)) return;
+    const pressed = own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
+    if (pressed < 2) return;
+    const { mostMs } = spanOf({ ms: w.value * ms, mostMs: w.value * ms });
+    r.made.splice(run, own.length, {
+      step: {
+        kind: 'group',
+        times: 1,
+        steps: own.map((m) => m.step),
+        window: { from: { kind: 'step-before' }, mostMs },
+      },
+      from: first.from,
+      to: final.to,
+      sentence: first.sentence,
+    });
+  });
+}
+
+/** Whether the time is of what is done next: it stands right behind it, or was read so. */
+const isMeantFor = (next: Made | undefined, to: number): boolean =>
+  next !== undefined && (next.from - to < 3 || (next.step.kind === 'group' && next.step.window !== undefined));
+
+const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n]$/.test(w.raw);
+const reach = 12;
+/** What is said in the sentence before a word, and the short one before that. */
+function before(words: readonly Word[], i: number): string {
+  const out: string[] = [];
+  for (let k = i - 1; k >= 0 && out.length < reach && !isStop(words[k]); k -= 1) out.unshift(words[k]?.word ?? '');
+  return out.join(' ');
+}
+function behind(words: readonly Word[], i: number): string {
+  const out: string[] = [];
+  for (let k = i; out.length < reach && !isStop(words[k]); k += 1) out.push(words[k]?.word ?? '');
+  return out.join(' ');
+}
+
+/** Where the row of keys and turns that ends at a step begins; what one has a time for already is no part of it. */
+function runBefore(made: readonly Made[], last: number): number {
+  let run = last + 1;
+  while (run > 0) {
+    const m = made[run - 1];
+    const later = run <= last ? made[run] : undefined;
+    const isKey = m?.step.kind === 'press' || m?.step.kind === 'together' || m?.step.kind === 'turn';
+    if (!m || !isKey || (later && later.sentence - m.sentence > 2)) break;
+    run -= 1;
+  }
+  return run;
+}
