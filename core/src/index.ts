@@ -184,6 +184,16 @@ export { choicesAt } from './library/choices-at.ts';
 export { copyUnit, lookedAt } from './library/copy-unit.ts';
 export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { problemsIn } from './library/entry-problems.ts';
+export {
+  beginGeneration,
+  broughtBack,
+  generationStands,
+  type Older,
+  type OlderEntry,
+  revisionKey,
+  revisionsWanted,
+  type Stands,
+} from './library/generation.ts';
 export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stationOf } from './library/lint.ts';
 export { leaningOn } from './library/look-again.ts';
 export { type Clash, merge } from './library/merge.ts';

@@ -21,8 +21,8 @@ function asHearsay<T>(value: T): T {
 }
 
 /** A unit's own page without what only that unit is known by: its plates, its look, its pictures, what its parts are ordered by. */
-function otherwiseKnown(family: Family, name: string): Family {
-  const { plate: _plate, softwareShown: _shown, sheetHidden: _sheet, ...rest } = family;
+export function otherwiseKnown(family: Family, name: string): Family {
+  const { plate: _plate, softwareShown: _shown, sheetHidden: _sheet, generationOf: _of, ...rest } = family;
   return {
     ...rest,
     name,
@@ -48,7 +48,7 @@ export function copyUnit(bundle: Bundle, as: Readonly<{ id: string; name: string
   const own = renamed.entries.filter((e) => familyOf(e) === (as.id as FamilyId) && isCarried(e));
   return own
     .map((entry): Entry => {
-      const { accepted: _accepted, ...bare } = asHearsay(entry);
+      const { accepted: _accepted, follows: _follows, ...bare } = asHearsay(entry);
       const carried = { ...bare, carriedFrom: from } as Entry;
       if (carried.kind === 'family') return otherwiseKnown(carried, as.name);
       if (carried.kind === 'source') return ofAnother(carried, from);

@@ -13,9 +13,11 @@ export const Accepted = z.strictObject({
 });
 export type Accepted = z.infer<typeof Accepted>;
 
-/** What every entry may carry: the findings about it that were accepted, and whether it is another unit's still. */
+/** What every entry may carry: the findings about it that were accepted, whether it is another unit's still, and what it follows. */
 export const acceptances = {
   accepted: z.array(Accepted).max(200).optional(),
   /** The unit it was carried over from, until somebody has looked at it here. */
   carriedFrom: Label.optional(),
+  /** Of a new generation: which revision of the older unit's entry this one was last brought in line with. */
+  follows: z.number().int().min(1).optional(),
 };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FamilyId } from '../base/ids.ts';
 import { Quantity } from '../base/quantity.ts';
 import { Label, Prose, Scope, Standing } from '../base/text.ts';
 import { acceptances } from './accepted.ts';
@@ -197,6 +198,8 @@ export const Family = z.strictObject({
   id: defines('family'),
   name: Label,
   sort: z.enum(['appliance', 'machine', 'vehicle']),
+  /** The unit it is a new generation of: what is not said otherwise here is as there. */
+  generationOf: z.strictObject({ family: plain('a unit', FamilyId), name: Label }).optional(),
   summary: Prose,
   badges: z
     .array(z.strictObject({ id: defines('badge'), name: Label }))
