@@ -186,7 +186,6 @@ export { applyChanges, diff, invertChanges } from './library/diff.ts';
 export { problemsIn } from './library/entry-problems.ts';
 export {
   beginGeneration,
-  broughtBack,
   generationStands,
   type Older,
   type OlderEntry,

@@ -62,7 +62,8 @@ export type Stands = Readonly<{ key: EntryKey; title: string }> &
     | Readonly<{ is: 'as-there' }>
     | Readonly<{ is: 'differs'; changes: readonly Change[] }>
     | Readonly<{ is: 'only-here' }>
-    | Readonly<{ is: 'left-out' }>
+    /** `body` is how it would stand here. */
+    | Readonly<{ is: 'left-out'; body: Entry }>
     /** It changed there since; `taken` is this entry with that taken over, `clashes` what stays as it is here. */
     | Readonly<{ is: 'behind'; changes: readonly Change[]; taken: Entry; clashes: readonly Clash[]; hasOwn: boolean }>
   );
@@ -124,8 +125,13 @@ export function generationStands(own: readonly Entry[], family: Family, older: O
     return { ...named, is: 'differs', changes: diff(bare(was), bare(entry)) };
   });
   const has = new Set(mine.map((e) => olderKey(e, older.family)));
-  const leftOut = [...since.values()].filter((e) => !has.has(olderKey(e, older.family)));
-  return [...stands, ...leftOut.map((e): Stands => ({ key: keyOf(e), title: titleOf(e), is: 'left-out' }))];
+  const leftOut = [...since.values()].flatMap((entry): Stands[] => {
+    const other = there.get(olderKey(entry, older.family));
+    if (!other || has.has(olderKey(entry, older.family))) return [];
+    const body = { ...entry, follows: other.number } as Entry;
+    return [{ key: keyOf(entry), title: titleOf(entry), is: 'left-out', body }];
+  });
+  return [...stands, ...leftOut];
 }
 
 /** The entry with what changed in the older unit taken over; what was changed on both sides stays as it is here. */
@@ -138,17 +144,4 @@ function taken(
   // what neither of the others has, as a name or a plate, is only here, and stays
   const { value, clashes } = merge(bare(was), lookedAt(entry), bare(is));
   return { taken: { ...(value as Entry), follows: later } as Entry, clashes };
-}
-
-/** An entry of the older unit that was left out, as it would stand in the new generation. */
-export function broughtBack(key: EntryKey, family: Family, older: Older): Entry | null {
-  const other = older.entries.find((o) => keyText(o.body) === keyText(key));
-  if (!other) return null;
-  const copy = under(
-    older.family,
-    older.entries.map((o) => o.body),
-    { id: family.id, name: family.name },
-  );
-  const entry = copy?.get(keyText(key));
-  return entry ? ({ ...entry, follows: other.number } as Entry) : null;
 }

@@ -5,6 +5,8 @@
 export const fieldNames: Readonly<Record<string, string>> = {
   saw: 'what the control saw',
   carriedFrom: 'carried over from',
+  follows: 'as of revision',
+  generationOf: 'new generation of',
   harmless: 'why nothing can hurt',
   seeAlso: 'see also',
   ifItFails: 'if it fails',

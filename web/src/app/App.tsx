@@ -33,6 +33,7 @@ const LogPage = lazy(() => import('../features/log/LogPage.tsx'));
 const LoggedWalkPage = lazy(() => import('../features/log/LoggedWalkPage.tsx'));
 const ProfilePage = lazy(() => import('../features/profile/ProfilePage.tsx'));
 const StepsPage = lazy(() => import('../features/shelf/steps/StepsPage.tsx'));
+const DifferencesPage = lazy(() => import('../features/shelf/generation/DifferencesPage.tsx'));
 const TellingPage = lazy(() => import('../features/telling/TellingPage.tsx'));
 const NotFound = lazy(() => import('./NotFound.tsx'));
 const SettingsPage = lazy(() => import('../features/settings/SettingsPage.tsx'));
@@ -87,6 +88,7 @@ const router = createBrowserRouter([
             element: <For least="trainer" />,
             children: [
               { path: '/shelf/:family/steps', element: later(<StepsPage />) },
+              { path: '/shelf/:family/differences', element: later(<DifferencesPage />) },
               { path: '/shelf/:family/telling', element: later(<TellingPage />) },
               { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
               { path: '/library', element: later(<LibraryPage />) },

@@ -57,12 +57,12 @@ export const unit = (more: object = {}) => ({
 });
 
 /** Renders within the store and an address, as the application does. */
-export const show = (children: ReactNode, user?: User) => {
+export const show = (children: ReactNode, user?: User, at = '/') => {
   const store = makeStore();
   if (user) store.dispatch(signedIn(user));
   return render(
     <Provider store={store}>
-      <MemoryRouter>{children}</MemoryRouter>
+      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
     </Provider>,
   );
 };

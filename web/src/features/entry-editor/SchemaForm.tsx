@@ -7,7 +7,7 @@ import { SchemaFields } from './SchemaFields.tsx';
 import { shapeOf } from './schema.ts';
 
 // what is let stand is said where it is found
-const fixed = ['kind', 'id', 'family', 'accepted'] as const;
+const fixed = ['kind', 'id', 'family', 'accepted', 'follows', 'generationOf'] as const;
 const none: readonly string[] = [];
 
 type Props = Readonly<{

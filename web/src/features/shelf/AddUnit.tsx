@@ -4,7 +4,18 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { bundleFormat, bundleVersion, codeIdOf, copyUnit, type FamilyId } from '@wire-trail/core';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import {
+  type Bundle,
+  beginGeneration,
+  bundleFormat,
+  bundleVersion,
+  codeIdOf,
+  copyUnit,
+  type FamilyId,
+  keyText,
+} from '@wire-trail/core';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type ApiError, api } from '../../foundation/api.ts';
@@ -22,6 +33,7 @@ export function AddUnit({ units }: Props) {
   const [tried, setTried] = useState(false);
   const [name, setName] = useState('');
   const [from, setFrom] = useState('');
+  const [as, setAs] = useState<'like' | 'generation'>('like');
   const [problem, setProblem] = useState<string | null>(null);
   const [read] = api.useLazyWorkingQuery();
   const [save] = api.useSaveDraftsMutation();
@@ -30,24 +42,28 @@ export function AddUnit({ units }: Props) {
   const wrong = id === '' ? 'Give it a name.' : units.some((u) => u.id === id) ? 'There is a unit of this name.' : null;
   const isDone = run.job?.state === 'done';
   useEffect(() => {
-    if (isDone) void navigate(`/shelf/${id}/steps`);
-  }, [isDone, id, navigate]);
+    if (isDone) void navigate(`/shelf/${id}/${as === 'generation' ? 'differences' : 'steps'}`);
+  }, [isDone, id, as, navigate]);
 
   const carryOver = async () => {
     const { data, error } = await read(from);
     if (!data) return setProblem((error as ApiError).title);
-    const entries = copyUnit(
-      {
-        format: bundleFormat,
-        version: bundleVersion,
-        family: from as FamilyId,
-        entries: data.map((w) => w.body),
-      },
-      { id, name: name.trim() },
-    );
+    const bundle: Bundle = {
+      format: bundleFormat,
+      version: bundleVersion,
+      family: from as FamilyId,
+      entries: data.map((w) => w.body),
+    };
+    const called = { id, name: name.trim() };
+    const entries =
+      as === 'like'
+        ? copyUnit(bundle, called)
+        : beginGeneration(bundle, called, new Map(data.map((w) => [keyText(w.body), w.number])));
     if (!entries) return setProblem('There is a unit of this name.');
     const items = entries.map((body) => ({ basedOn: 0, body }));
-    await run.start(() => save({ note: `carried over from ${from}`, submit: null, items }));
+    await run.start(() =>
+      save({ note: as === 'like' ? `carried over from ${from}` : `new generation of ${from}`, submit: null, items }),
+    );
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -83,17 +99,31 @@ export function AddUnit({ units }: Props) {
                   <option value="">nothing yet</option>
                   {units.map((u) => (
                     <option key={u.id} value={u.id}>
-                      {u.name}, which is like it
+                      {u.name}
                     </option>
                   ))}
                 </Select>
               </label>
             )}
             {from && (
-              <p className="soft small">
-                Its panel, states, ways, codes and tests are carried over and marked until somebody has looked at them
-                here. Plates, pictures, order numbers and what people told of it stay with it.
-              </p>
+              <>
+                <ToggleButtonGroup
+                  exclusive
+                  size="small"
+                  value={as}
+                  aria-label="what the new one is to it"
+                  onChange={(_, next: typeof as | null) => next && setAs(next)}
+                >
+                  <ToggleButton value="like">like it</ToggleButton>
+                  <ToggleButton value="generation">its new generation</ToggleButton>
+                </ToggleButtonGroup>
+                <p className="soft small">
+                  {as === 'like'
+                    ? 'Its panel, states, ways, codes and tests are carried over and marked until somebody has looked at them here.'
+                    : 'All of it is as on the old one; only what differs is written. What changes there later can be taken over here.'}{' '}
+                  Plates, pictures, order numbers and what people told of it stay with it.
+                </p>
+              </>
             )}
             {problem && (
               <p className="wrong" role="alert">

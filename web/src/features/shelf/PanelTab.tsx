@@ -69,12 +69,22 @@ export function PanelTab({ entries, family, writes, onToFix }: TabProps & { onTo
         )}
       </div>
       <div className="stack">
+        {own?.generationOf && (
+          <p className="note">
+            A new generation of {own.generationOf.name}. What was not proved on this one yet is told of that one.
+          </p>
+        )}
         {writes && (
           <div className="row">
             <AddEntry scope={family} kind="panel" taken={panels.map((p) => p.id)} />
             <Button component={Link} to={`/shelf/${family}/steps`}>
               Step by step
             </Button>
+            {own?.generationOf && (
+              <Button component={Link} to={`/shelf/${family}/differences`}>
+                What differs from {own.generationOf.name}
+              </Button>
+            )}
             <Button component={Link} to={`/shelf/${family}/family/${family}`} startIcon={<EditIcon />}>
               Variants, parts, ratings
             </Button>

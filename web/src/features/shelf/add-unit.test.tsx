@@ -60,3 +60,18 @@ it('begun from one like it, everything of that one is written under its own name
   // while it is written, nothing else is begun
   expect(screen.getByRole('button', { name: 'Add' }).hasAttribute('disabled')).toBe(true);
 });
+
+it('begun as its new generation, everything follows what it is as of, and nothing is marked', async () => {
+  const calls = open();
+  fireEvent.change(screen.getByLabelText('Begin from'), { target: { value: glasswasher.family } });
+  fireEvent.click(screen.getByRole('button', { name: 'its new generation' }));
+  add('Brindlewick G6', glasswasher.family);
+  await waitFor(() => expect(calls.some((c) => c.route === 'saveDrafts')).toBe(true));
+  const items = (calls.find((c) => c.route === 'saveDrafts')?.body as { items: Array<{ body: object }> } | undefined)
+    ?.items;
+  expect(items?.[0]?.body).toMatchObject({
+    name: 'Brindlewick G6',
+    generationOf: { family: glasswasher.family, name: 'Brindlewick G4' },
+  });
+  expect(items?.every((i) => 'follows' in i.body && !('carriedFrom' in i.body))).toBe(true);
+});

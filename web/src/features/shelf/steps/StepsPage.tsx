@@ -55,6 +55,11 @@ export default function StepsPage() {
         state={
           <>
             <span className="tag">kept as you go</span>
+            {own?.generationOf && (
+              <Link className="tag" to={`/shelf/${family}/differences`}>
+                new generation of {own.generationOf.name}: what differs
+              </Link>
+            )}
             {carried > 0 && (
               <Link className="tag" to={`/shelf/${family}?room=To%20fix`}>
                 {carried} carried over, not looked at yet
