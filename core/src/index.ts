@@ -188,7 +188,6 @@ export {
   beginGeneration,
   generationStands,
   type Older,
-  type OlderEntry,
   revisionKey,
   revisionsWanted,
   type Stands,

@@ -145,7 +145,9 @@ export const components: ThemeOptions['components'] = {
       },
     },
   },
-  MuiAccordionSummary: { styleOverrides: { root: { minHeight: 48, font: 'inherit', fontWeight: 600, padding: '0 1.15rem' } } },
+  MuiAccordionSummary: {
+    styleOverrides: { root: { minHeight: 48, font: 'inherit', fontWeight: 600, padding: '0 1.15rem' } },
+  },
   MuiTableCell: {
     styleOverrides: {
       root: { borderColor: 'var(--line)', padding: '0.5rem 0.6rem 0.5rem 0', verticalAlign: 'top', font: 'inherit' },
