@@ -346,6 +346,16 @@ export {
   writtenAs,
 } from './readout/from-examples/learn.ts';
 export { examplesKept, stagesOf as stagesOfWay } from './readout/from-examples/stages.ts';
+export {
+  type Apart,
+  fallsInto,
+  type PartsAsked,
+  type PartsWrong,
+  type PartWay,
+  partWays,
+  readoutInParts,
+  splitOf,
+} from './readout/in-parts.ts';
 export { valueFieldOf } from './readout/live-value.ts';
 export { bytesOfPair, bytesText, pairOf, pairOfBytes, pairText, readBytesText } from './readout/pair.ts';
 export { litAt, type Scene, type Segment, sceneAt, schedule, segmentsOfRun } from './readout/schedule.ts';

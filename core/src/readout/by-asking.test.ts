@@ -23,7 +23,7 @@ const about = {
   modes: ['stored-codes' as ModeId],
 };
 const every = panelOf('a display of 6 digits, four lamps in a row, a beeper');
-const asked = (by: Exclude<ShowsBy, 'lamps'>, codes: readonly string[], nothing = '') => {
+const asked = (by: Exclude<ShowsBy, 'lamps' | 'parts'>, codes: readonly string[], nothing = '') => {
   const [sign] = signsFor(by, every);
   if (!sign) throw new Error(by);
   return readoutAsAsked({ by, sign: sign.id as SignId, codes, nothing }, every, about);
@@ -32,11 +32,11 @@ const asked = (by: Exclude<ShowsBy, 'lamps'>, codes: readonly string[], nothing 
 describe('how a code is shown, by asking', () => {
   it('only what the panel can do is offered', () => {
     expect(waysOf(every)).toEqual([...showsBy]);
-    expect(waysOf(panelOf('a lamp'))).toEqual(['blinks', 'runs']);
-    expect(waysOf(panelOf('a display of 3 digits'))).toEqual(['display', 'pair']);
+    expect(waysOf(panelOf('a lamp'))).toEqual(['blinks', 'runs', 'parts']);
+    expect(waysOf(panelOf('a display of 3 digits'))).toEqual(['display', 'pair', 'parts']);
     expect(waysOf([])).toEqual([]);
   });
-  it.each<[Exclude<ShowsBy, 'lamps'>, string[]]>([
+  it.each<[Exclude<ShowsBy, 'lamps' | 'parts'>, string[]]>([
     ['blinks', ['1', '4', '9', '12']],
     ['runs', ['11', '34', '99']],
     ['beeps', ['1', '2']],

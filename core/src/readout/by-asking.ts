@@ -6,7 +6,7 @@ import type { Panel, Sign } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
 
 /** How a unit says a code, as somebody answers who stands in front of it. */
-export const showsBy = ['lamps', 'blinks', 'runs', 'beeps', 'which', 'display', 'pair'] as const;
+export const showsBy = ['lamps', 'blinks', 'runs', 'beeps', 'which', 'display', 'pair', 'parts'] as const;
 export type ShowsBy = (typeof showsBy)[number];
 
 /** Each in words of the trade. */
@@ -18,6 +18,7 @@ export const showsByWords: Readonly<Record<ShowsBy, Readonly<{ name: string; say
   which: { name: 'Which lamp, and how often', says: 'the lamp says the letter, the blinks the number' },
   display: { name: 'A display', says: 'the code stands on it' },
   pair: { name: 'Two numbers on a display', says: 'such as 412-7' },
+  parts: { name: 'In two parts', says: 'each in its own way' },
 };
 
 const signsOf = (panels: readonly Panel[]): Sign[] => panels.flatMap((p) => p.faces.flatMap((f) => f.signs));
@@ -35,6 +36,8 @@ export function signsFor(way: ShowsBy, panels: readonly Panel[]): Sign[] {
     case 'display':
     case 'pair':
       return all.filter((s) => s.kind === 'segments' || s.kind === 'text');
+    case 'parts':
+      return all.filter((s) => s.kind !== 'felt' || s.sense === 'heard');
   }
 }
 /** The ways this panel can say a code at all. */
@@ -42,14 +45,14 @@ export const waysOf = (panels: readonly Panel[]): ShowsBy[] =>
   showsBy.filter((w) => signsFor(w, panels).length >= (w === 'lamps' || w === 'which' ? 2 : 1));
 
 export type ShownAnswers = Readonly<{
-  by: Exclude<ShowsBy, 'lamps'>;
+  by: Exclude<ShowsBy, 'lamps' | 'parts'>;
   sign: SignId;
   /** Codes of the unit, from which lengths, letters and how often come. */
   codes: readonly string[];
   /** What stands on the display where nothing is stored; empty where nobody said. */
   nothing: string;
 }>;
-type About = Readonly<{
+export type About = Readonly<{
   id: string;
   family: FamilyId;
   name: string;
@@ -62,7 +65,7 @@ const greatest = (texts: readonly string[], usual: number): number =>
   Math.max(...texts.map(Number).filter((n) => Number.isInteger(n) && n > 0), 0) || usual;
 
 /** What a display reads of these texts: their letters, as long as the longest, shorter where some are. */
-function textOn(sign: SignId, panels: readonly Panel[], texts: readonly string[]): object {
+export function textOn(sign: SignId, panels: readonly Panel[], texts: readonly string[]): object {
   const own = signsOf(panels).find((s) => s.id === sign);
   const lengths = texts.map((t) => t.length);
   const [shortest, length] = [Math.min(...lengths), Math.min(12, Math.max(...lengths))];

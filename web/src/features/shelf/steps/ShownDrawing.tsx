@@ -49,6 +49,16 @@ export function ShownDrawing({ by }: { by: ShowsBy }) {
       )}
       {by === 'display' && <Text>E12</Text>}
       {by === 'pair' && <Text>412-7</Text>}
+      {by === 'parts' && (
+        <>
+          <Lamp x={12} on />
+          <Strokes at={26} n={2} />
+          <text x={52} y={18} fontSize={14} fill={lit}>
+            +
+          </text>
+          <Strokes at={68} n={2} />
+        </>
+      )}
     </svg>
   );
 }

@@ -9,8 +9,11 @@ import {
   keyText,
   liveReadout,
   liveValuesIn,
+  type PartsAsked,
+  type PartsWrong,
   type Readout,
   readoutAsAsked,
+  readoutInParts,
   type ShowsBy,
   type SignId,
   showsByWords,
@@ -26,6 +29,7 @@ import { Select } from '../../../parts/field/Select.tsx';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
 import type { Shelved } from '../tab-props.ts';
+import { PartsForm, partsBegun } from './PartsForm.tsx';
 import { ShownDrawing } from './ShownDrawing.tsx';
 import { useKeep } from './use-keep.tsx';
 
@@ -47,25 +51,33 @@ export function ShownForm({ family, entries }: Props) {
   const [sign, setSign] = useState('');
   const [nothing, setNothing] = useState('');
   const [live, setLive] = useState('');
+  const [typedParts, setParts] = useState<PartsAsked | null>(null);
+  const parts = useMemo(() => typedParts ?? partsBegun(panels, codes), [typedParts, panels, codes]);
   const { keep, isKeeping, said } = useKeep(family, entries);
   const signs = by === null ? [] : signsFor(by, panels);
   const own = signs.find((s) => s.id === sign) ?? signs[0];
   const values = useMemo(() => liveValuesIn(live), [live]);
   /** The readout with the state it is read in; the state that shows what is stored is added where there is none. */
-  const drafts = useMemo((): { readout: Readout; all: Entry[] } | null => {
+  const made = useMemo((): { readout: Readout; all: Entry[] } | PartsWrong | null => {
     if (by === null || by === 'lamps' || !own) return null;
     const states = statesOf({ entries: bodies });
     const wanted = [...new Set([...states.on, 'normal' as const, 'stored' as const])];
     const first = withStates({ entries: bodies }, { ...states, on: wanted });
     const with1 = merged([...bodies, ...first]);
     const stored = entriesOf({ entries: with1 }, 'mode').filter((m) => m.sort === 'memory');
-    const readout = readoutAsAsked({ by, sign: own.id as SignId, codes, nothing }, panels, {
+    const about = {
       id: 'codes',
       family: family as FamilyId,
       name: 'Codes',
       controller,
       modes: stored.map((m) => m.id),
-    });
+    };
+    const asked =
+      by === 'parts'
+        ? readoutInParts(parts, codes, panels, about)
+        : { ok: true as const, value: readoutAsAsked({ by, sign: own.id as SignId, codes, nothing }, panels, about) };
+    if (!asked.ok) return asked.error;
+    const readout = asked.value;
     const last = withStates({ entries: [...with1, readout] }, { ...states, on: wanted });
     const told = last.find((d) => d.kind === 'readout' && d.id === readout.id) ?? readout;
     const liveOnes =
@@ -73,7 +85,8 @@ export function ShownForm({ family, entries }: Props) {
         ? liveOf(with1, values.value, own.id as SignId, panels, family as FamilyId, controller)
         : [];
     return { readout: told as Readout, all: merged([...first, readout, ...last, ...liveOnes]) };
-  }, [by, own, bodies, codes, nothing, panels, family, controller, values]);
+  }, [by, own, parts, bodies, codes, nothing, panels, family, controller, values]);
+  const drafts = made && 'all' in made ? made : null;
   if (ways.length === 0) return <p className="note">First its panel: what shows a code stands on it.</p>;
   return (
     <section className="sheet stack" aria-label="how a code is shown">
@@ -111,7 +124,17 @@ export function ShownForm({ family, entries }: Props) {
       )}
       {by !== null && by !== 'lamps' && (
         <>
-          {signs.length > 1 && by !== 'which' && (
+          {by === 'parts' && (
+            <PartsForm
+              value={parts}
+              onChange={setParts}
+              panels={panels}
+              codes={codes}
+              entries={entries}
+              wrong={made && 'is' in made ? made : null}
+            />
+          )}
+          {signs.length > 1 && by !== 'which' && by !== 'parts' && (
             <label className="field">
               On which
               <Select native fullWidth value={own?.id ?? ''} onChange={(e) => setSign(e.target.value)}>

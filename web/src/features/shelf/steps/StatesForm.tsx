@@ -57,7 +57,7 @@ export function StatesForm({ family, entries }: Props) {
           />
         ))}
       </div>
-      <p className="sentence">
+      <div className="sentence">
         <label>
           Leaves by itself after{' '}
           <Input
@@ -80,7 +80,7 @@ export function StatesForm({ family, entries }: Props) {
             <Input slotProps={{ input: { size: 3 } }} value={check} onChange={(e) => setCheck(e.target.value)} /> s
           </label>
         )}
-      </p>
+      </div>
       {led.length > 0 && (
         <p className="soft small" role="status">
           Then it is known where these lead: {led.join(', ')}.

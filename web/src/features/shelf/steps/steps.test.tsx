@@ -98,6 +98,27 @@ describe('how a code is shown', () => {
     show(<ShownForm family={family} entries={without('panel', 'readout')} />);
     expect(screen.getByText(/^First its panel/)).toBeTruthy();
   });
+  it('in two parts: each in its own way, what tells them apart, and how the codes fall; what cannot be is told', () => {
+    const texts = ['E1-2', 'E4-7'];
+    const code = entriesOf(glasswasher, 'code')[0] as Entry;
+    const codes = texts.map((text, i) => ({ ...code, id: `e${i}`, text }) as Entry);
+    const others = glasswasher.entries.filter((e) => e.kind !== 'code' && e.kind !== 'readout');
+    show(<ShownForm family={family} entries={shelved([...others, ...codes])} />);
+    fireEvent.click(button('In two parts'));
+    expect((screen.getByLabelText(/^Stands before both/) as HTMLInputElement).value).toBe('E');
+    expect((screen.getByLabelText(/^Stands between the parts/) as HTMLInputElement).value).toBe('-');
+    expect(screen.getByText(/^E1-2: first/).textContent).toBe('E1-2: first 1, then 2');
+    expect(screen.getByText('E1-2 as it shows')).toBeTruthy();
+    expect(button('That is how').disabled).toBe(false);
+    const [first] = screen.getAllByLabelText('How it is shown');
+    fireEvent.change(first as HTMLElement, { target: { value: 'beeps' } });
+    fireEvent.change(screen.getByLabelText('What tells the second part'), { target: { value: 'sign' } });
+    expect(screen.getByLabelText('Which lamp')).toBeTruthy();
+    expect(button('That is how').disabled).toBe(false);
+    type(/^Stands before both/, 'F');
+    expect(screen.getByRole('alert').textContent).toBe('E1-2, E4-7 cannot be parted so.');
+    expect(button('That is how').disabled).toBe(true);
+  });
 });
 
 describe('tests as they are written down', () => {
