@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, letGo, type Rewrite, said, wordsIn } from './rewrite.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** What is said of a telling's order and not of the unit: words that name places or keys elsewhere. */
@@ -46,6 +46,69 @@ export const fills: readonly Rewrite[] = [
       );
     const n = arrived ? wordsIn(arrived[0]) : 0;
     return isStop(words[i + n]?.raw) ? goes(n) : null;
+  },
+  // `I count, one, two, three, up to ten`: so many seconds
+  ({ words, i, w }) => {
+    if (!/^counts?$/.test(w.word)) return null;
+    let k = i + 1;
+    for (let n = 1; words[k]?.raw === ',' || words[k]?.value === n; k += 1) if (words[k]?.value === n) n += 1;
+    const to = words[k]?.word === 'up' ? k + 1 : k;
+    const most = words[to + 1];
+    if (k === i + 1 && to === k) return null;
+    if (words[to]?.word !== 'to' || most?.value == null || most.value < 5) return null;
+    const at = (word: string): Word => added(word, w);
+    return { takes: to + 2 - i, puts: [{ ...w, word: 'wait' }, most, at('seconds')] };
+  },
+  // `Now we wait. A minute or so.`
+  ({ words, i, w, out }) => {
+    const isAmount =
+      /^(?:(?:about|around|roughly|say) )?(?:a|an|one|two|three|half|\d+)(?: a| an| good)? (?:minutes?|seconds?|secs?|hour)\b/.test(
+        said(words, i + 1, 4),
+      );
+    return w.raw === '.' && isAmount && /^(?:wait|waits|waiting)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 1, puts: [] }
+      : null;
+  },
+  // `I get hold of the pendant`
+  ({ words, i }) => goes(/^(?:get|gets|got|take|takes|took|grab) hold of$/.test(said(words, i, 3)) ? 3 : 0),
+  // `From MENU it's Down, Down`
+  ({ words, i }) =>
+    goes(
+      /^from \S+ it's$/.test(
+        `${words[i]?.word} ${words[i + 1]?.word} ${words[i + 2]?.raw.toLowerCase().replace('’', "'")}`,
+      )
+        ? 3
+        : 0,
+    ),
+  // `three zeros`, said one by one
+  ({ words, i, w }) => {
+    let n = 0;
+    while (/^(?:zero|nought|oh)$/.test(words[i + n]?.word ?? '')) n += 1;
+    if (n < 2) return null;
+    const raw = '0'.repeat(n);
+    return { takes: n, puts: [{ ...w, word: raw, raw, value: null, span: 1, to: words[i + n - 1]?.to ?? w.to }] };
+  },
+  // `in the same time`, `you don't leave them`, `you leave the two buttons`: of a hand
+  ({ words, i, w }) =>
+    /^in the same time$/.test(said(words, i, 4)) ? { takes: 4, puts: [added('together', w)] } : null,
+  ({ words, i, w }) => {
+    const kept =
+      /^(?:you |we |he |i )?(?:don't|dont|do not|not) leave (?:them|it|him|the (?:two |both )?(?:buttons|keys))(?= [.,;!?\n]| and|$)/.exec(
+        said(words, i, 8),
+      );
+    return kept ? { takes: wordsIn(kept[0]), puts: [added('keep', w), added('them', w), added('pressed', w)] } : null;
+  },
+  ({ words, i, w }) => {
+    const left = /^(?:you |we |he |i )leave (?:them|the (?:two |both )?(?:buttons|keys))(?= [.,;!?\n]| and|$)/.exec(
+      said(words, i, 6),
+    );
+    return left ? { takes: wordsIn(left[0]), puts: letGo(w, added('them', w)) } : null;
+  },
+  // `(With the cover open the mixer starts in demo.)`: what would be, told aside
+  ({ words, i, w, out }) => {
+    if (w.raw !== '(' || !/^(?:with|if|otherwise|not)$/.test(words[i + 1]?.word ?? '')) return null;
+    const end = words.findIndex((x, k) => k > i && x.raw === ')');
+    return end < 0 || end - i > 20 || out.length === 0 ? null : { takes: end + 1 - i, puts: [] };
   },
   // `you can go back as far as ten`
   ({ words, i }) => goes(/^as far as$/.test(said(words, i, 3)) && words[i + 3]?.value != null ? 4 : 0),

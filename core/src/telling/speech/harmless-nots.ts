@@ -21,13 +21,18 @@ const beside =
 const isOfUnit = (words: readonly Word[], i: number, called: Called): boolean =>
   mentionAt(words, i, called.controls) !== null || mentionAt(words, i, called.signs) !== null;
 
+/** What is asked for next, told without a stop between: `no laptop take the beans out`. */
+const asks = /^(?:take|lift|put|press|push|hold|turn|switch|open|close|pull|keep|wait|hit|go)$/;
+const leads = /^(?:to|about|for|you|i|we|they|he|she|not|don't|never|can|will|would|should|must|and|the|a|by|of)$/;
+
 /** How many words on a clause ends: at a stop, where another begins, or at what is of the unit. */
 function clauseEnd(words: readonly Word[], from: number, called: Called): number {
   let i = from;
   while (
     i < words.length &&
     !isStop(words[i]?.raw) &&
-    !/^(?:and|but|so|then|or)$/.test(words[i]?.word ?? '') &&
+    !/^(?:and|but|so|then|or|no)$/.test(words[i]?.word ?? '') &&
+    !(i > from && asks.test(words[i]?.word ?? '') && !leads.test(words[i - 1]?.word ?? '')) &&
     !isOfUnit(words, i, called)
   )
     i += 1;
@@ -62,6 +67,14 @@ export const harmlessNots: readonly Rewrite[] = [
       isMind && words.slice(from, end).some((x, k) => actOf.has(x.word) && words[from + k - 1]?.word === 'to');
     if (near || isAct || (end - from > 9 && !isStop(words[end]?.raw))) return null;
     return { takes: end - i, puts: isStop(words[end]?.raw) || out.length === 0 ? [] : [added(',', w)] };
+  },
+  // `no tools no laptop`
+  ({ words, i, w, out }) => {
+    const none =
+      /^no (?:(?:special|extra|other) )?(?:tools?|laptop|computer|software|password|hurry|rush|problem|worries|harm|magic|screwdriver|manual|app)(?= |$)/.exec(
+        said(words, i, 3),
+      );
+    return none ? { takes: wordsIn(none[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
   },
   // `with a finger that isn't wet`
   ({ words, i, called }) => {

@@ -143,7 +143,12 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   if (reached && countsTo && r.lastSign?.kind === 'sound' && (reached.n <= 12 || display.length !== 1))
     return { kind: 'sign', shown: withoutTimes(r.lastSign), nth: reached.n };
   if (reached && countsTo && display.length === 1 && display[0])
-    return { kind: 'sign', shown: { kind: 'text', sign: display[0].id as SignId, text: String(reached.n) }, nth: 1 };
+    return {
+      kind: 'sign',
+      // as it is written: `000` is three figures
+      shown: { kind: 'text', sign: display[0].id as SignId, text: figuresAt(r, reached) ?? String(reached.n) },
+      nth: 1,
+    };
   // “on the third one”: of the sign that was told last
   if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
   // `third buzz you let go`, of the only one that sounds
@@ -157,6 +162,10 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
     return { kind: 'sign', shown: { kind: 'sound', sign: sounds[0].id as SignId, state: 'on' }, nth };
   return null;
 }
+
+/** A number as it stands in the telling; null where it is in words. */
+const figuresAt = (r: Reader, { from, to }: Readonly<{ from: number; to: number }>): string | null =>
+  /^\d+$/.exec(r.whole.slice(from, to).trim())?.[0] ?? null;
 
 /** Whether a text with a number in it is told of more than once: a code, not something that comes by itself. */
 const isCodeTold = (r: Reader, text: string): boolean => {

@@ -144,7 +144,9 @@ function counted(clauses: readonly Clause[]): Count | null {
   let isAwaited = false;
   let along = 0;
   const lengths: string[] = [];
-  for (const clause of clauses) {
+  for (const [k, clause] of clauses.entries()) {
+    // `do I let go? No`: not yet
+    if (clause.letsGo && k < clauses.length - 1 && clause.sounds === 0) continue;
     const { words, said, sounds, isBare, letsGo } = clause;
     if (isWarning.test(said)) continue;
     const isNot = isDenied.test(said);
@@ -164,7 +166,6 @@ function counted(clauses: readonly Clause[]): Count | null {
       if (n === 0 || (isBare && !letsGo && !isAwaited)) n += 1;
       isAwaited = false;
     }
-    if (letsGo && !isNot) break;
   }
   // short ones and long ones, told apart by that
   if (new Set(lengths).size === 2 && lengths.length > n) return { n: lengths.length, isSaid: true };
