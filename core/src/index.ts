@@ -545,7 +545,7 @@ export { reasonWords } from './words/reason.ts';
 export { changeSetStateWords, revisionStateWords } from './words/review.ts';
 export { permitWords, scopeWords } from './words/scope.ts';
 export { scriptProblemWords } from './words/script-problem.ts';
-export { momentWords, partName, shownWords } from './words/sign.ts';
+export { lampStateWords, momentWords, partName, shownWords } from './words/sign.ts';
 export { slipWords } from './words/slip.ts';
 export { aidWords, slipKindWords } from './words/slip-kind.ts';
 export {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { exactly } from '../base/text.ts';
 import { type Bundle, entriesOf, type Mode } from '../index.ts';
 import { demoBundles } from '../testing/bundles.ts';
 import { boardBundle, PlayedBoard } from '../testing/unit.ts';
@@ -23,7 +24,6 @@ const modeOf = (bundle: Bundle, id: string): Mode => {
 };
 const board = boardBundle([]);
 const idle = modeOf(board, 'idle');
-const [panel] = entriesOf(board, 'panel');
 const toService: Leads = { to: 'mode', mode: 'service' as never };
 /** The board with a mode as it is written now. */
 const playedWith = (...modes: Mode[]): PlayedBoard =>
@@ -47,7 +47,7 @@ const ways: ReadonlyArray<readonly [Way, string, (unit: PlayedBoard) => PlayedBo
 describe('ways between modes', () => {
   it.each(ways)('%j: said as “%s”, and gone so when the unit is played', (way, words, does) => {
     const mode = withWay(idle, way, toService, null);
-    expect(panel && wayWords(way, panel)).toBe(words);
+    expect(wayWords(way, board)).toBe(words);
     expect(playedWith(mode).mode).toBe('idle');
     expect(does(playedWith(mode)).mode).toBe('service');
     expect(does(playedWith(withoutWay(mode, mode.transitions.length - 1))).mode).toBe('idle');
@@ -75,12 +75,14 @@ describe('ways between modes', () => {
     expect(back.transitions.map((t) => leadsOf(back, t)?.to)).toEqual(['next', 'before']);
   });
   it.each(demoBundles())(
-    '%s: a way that can be read in these forms is written back as it was, with what stands beside it',
+    '%s: every way is told as a sentence, and written back as it was, with what stands beside it',
     (_, bundle) => {
       for (const mode of entriesOf(bundle, 'mode'))
         mode.transitions.forEach((t, i) => {
           const [way, leads] = [wayOf(t), leadsOf(mode, t)];
-          if (!way || !leads) return;
+          // nothing of it needs its form
+          if (!leads) throw new Error(JSON.stringify(t));
+          expect(wayWords(way, bundle)).toMatch(/^(?:when|as soon as|by itself) /);
           const { to: _to, ...rest } = withWay(mode, way, leads, entriesIn(mode), i).transitions[i] ?? t;
           const { to: was, ...before } = t;
           expect(rest).toEqual(before);
@@ -96,12 +98,32 @@ describe('ways between modes', () => {
       fc.record({ by: fc.constant('press' as const), control: key, times: fc.integer({ min: 1, max: 9 }) }),
       fc.record({ by: fc.constant('hold' as const), control: key, ms }),
       fc.record({ by: fc.constant('supply' as const), becomes: fc.constantFrom('on' as const, 'off' as const) }),
-      fc.record({ by: fc.constant('code' as const) }),
+      fc.record({
+        by: fc.constantFrom('code' as const, 'stands' as const),
+        codes: fc.constantFrom([], ['c1' as never]),
+      }),
+      fc.record({
+        by: fc.constant('kept' as const),
+        control: key,
+        ms: fc.integer({ min: 1, max: 60_000 }),
+        everyMs: ms.map((m) => 10 + (m % 50_000)),
+      }),
+      fc.constant<Way>({
+        by: 'steps',
+        steps: [
+          { kind: 'press', control: 'a' as never, times: 1 },
+          { kind: 'press', control: 'b' as never, times: 2 },
+        ],
+      }),
+      fc.constant<Way>({ by: 'sign', shown: { kind: 'lamp', sign: 'l' as never, state: 'lit' } }),
+      fc.constant<Way>({ by: 'passes', input: 'volt' as never, passes: 'below', value: 20 }),
+      fc.constant<Way>({ by: 'message', from: 'main' as never, message: 'lock out' }),
     );
     const leads: fc.Arbitrary<Leads> = fc.constantFrom<Leads>(
       { to: 'next' },
       { to: 'before' },
       { to: 'erased' },
+      { to: 'flag', flag: 'open' as never, is: true },
       toService,
     );
     fc.assert(
@@ -116,24 +138,31 @@ describe('ways between modes', () => {
       { numRuns: 200 },
     );
   });
-  it('what says more than these forms is left to its own form', () => {
-    const more: Mode = {
-      ...idle,
-      transitions: [
-        {
-          on: {
-            kind: 'gesture',
-            steps: [
-              { kind: 'press', control: 'a' as never, times: 1 },
-              { kind: 'press', control: 'b' as never, times: 1 },
-            ],
-          },
-          effects: [],
-          to: 'service' as never,
-        },
-      ],
-    };
-    expect(more.transitions.map(wayOf)).toEqual([null]);
+  it('what has to be so is given, taken away, or stays where it is not asked for', () => {
+    const when = { kind: 'code-stands' as const, codes: [] };
+    const idly: Way = { by: 'idle', ms: 5000 };
+    const only = withWay(idle, idly, toService, null, null, when);
+    const at = only.transitions.length - 1;
+    const whenOf = (mode: Mode) => mode.transitions[at]?.when;
+    expect(whenOf(only)).toEqual(when);
+    expect(whenOf(withWay(only, idly, toService, null, at))).toEqual(when);
+    expect(whenOf(withWay(only, idly, toService, null, at, null))).toBeUndefined();
+  });
+  it('several steps that set it off are told as a route is written, and go so when the unit is played', () => {
+    const steps = [
+      { kind: 'press' as const, control: 'a' as never, times: 2 },
+      {
+        kind: 'hold' as const,
+        controls: [{ control: 'b' as never }],
+        until: { kind: 'span' as const, span: exactly(3000) },
+      },
+    ];
+    const mode = withWay(idle, { by: 'steps', steps }, toService, null);
+    expect(wayWords({ by: 'steps', steps }, board)).toBe('when this is done: press a 2 times; hold b for 3 s');
+    expect(playedWith(mode).press('a', 2).wait(400).hold('b', 3200).wait(500).mode).toBe('service');
+    expect(playedWith(mode).press('a', 2).wait(2000).mode).toBe('idle');
+  });
+  it('what does more than one thing at once is left to its own form', () => {
     const sent: Mode = {
       ...idle,
       transitions: [

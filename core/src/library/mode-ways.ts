@@ -1,14 +1,19 @@
-import type { ControlId, ModeId, PlaceId, VariableId } from '../base/ids.ts';
+import type { CodeId, ControlId, ControllerId, InputId, ModeId, PlaceId, VariableId } from '../base/ids.ts';
+import { formatQuantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import { exactly } from '../base/text.ts';
+import type { Bundle } from '../model/bundle.ts';
+import type { Condition } from '../model/condition.ts';
 import { Mode, type Transition } from '../model/mode.ts';
-import type { Panel } from '../model/panel.ts';
 import type { Readout } from '../model/readout.ts';
 import type { Step } from '../model/route.ts';
-import { printDuration } from '../script/print.ts';
-import { partName, placeName } from '../words/sign.ts';
+import { entriesOf, entryOf } from '../model/select.ts';
+import type { Shown } from '../model/shown.ts';
+import { printDuration, printSteps } from '../script/print.ts';
+import { wholePanel } from '../words/condition.ts';
+import { partName, placeName, shownWords } from '../words/sign.ts';
 
-/** What sets a way off, in the few forms most units have; times in milliseconds. */
+/** What sets a way off; times in milliseconds. What one does in one step has a form of its own, more steps are steps. */
 export type Way =
   | Readonly<{ by: 'idle'; ms: number }>
   | Readonly<{ by: 'after'; ms: number }>
@@ -17,19 +22,30 @@ export type Way =
   | Readonly<{ by: 'turn'; control: ControlId; way: 'cw' | 'ccw'; clicks: number }>
   | Readonly<{ by: 'put'; control: ControlId; to: PlaceId }>
   | Readonly<{ by: 'supply'; becomes: 'on' | 'off' }>
-  | Readonly<{ by: 'code' }>;
+  | Readonly<{ by: 'code'; codes: readonly CodeId[] }>
+  /** One of these stands already, or comes to stand; any where none is named. */
+  | Readonly<{ by: 'stands'; codes: readonly CodeId[] }>
+  /** Kept down: after so long, and again every so long. */
+  | Readonly<{ by: 'kept'; control: ControlId; ms: number; everyMs: number }>
+  | Readonly<{ by: 'steps'; steps: readonly Step[] }>
+  | Readonly<{ by: 'sign'; shown: Shown }>
+  | Readonly<{ by: 'passes'; input: InputId; passes: 'above' | 'below'; value: number }>
+  | Readonly<{ by: 'message'; from: ControllerId; message: string }>;
 
 /** Where a way leads: to a mode, or on and back among the entries of the mode it is in. */
 export type Leads =
   | Readonly<{ to: 'mode'; mode: ModeId }>
   | Readonly<{ to: 'next' }>
   | Readonly<{ to: 'before' }>
-  | Readonly<{ to: 'erased' }>;
+  | Readonly<{ to: 'erased' }>
+  /** It stays, and remembers that something is so, or is not. */
+  | Readonly<{ to: 'flag'; flag: VariableId; is: boolean }>;
 
 /** The entries somebody goes through in a mode: how many, and whether it begins again behind the last. */
 export type Entries = Readonly<{ of: number; wraps: boolean }>;
 
-type ByHand = Extract<Way, { control: ControlId }>;
+type ByHand = Extract<Way, { by: 'press' | 'hold' | 'turn' | 'put' }>;
+const isByHand = (way: Way): way is ByHand => ['press', 'hold', 'turn', 'put'].includes(way.by);
 
 const stepOf = (way: ByHand): Step => {
   switch (way.by) {
@@ -47,7 +63,7 @@ const stepOf = (way: ByHand): Step => {
 };
 
 function triggerOf(way: Way): Transition['on'] {
-  if ('control' in way) return { kind: 'gesture', steps: [stepOf(way)] };
+  if (isByHand(way)) return { kind: 'gesture', steps: [stepOf(way)] };
   switch (way.by) {
     case 'idle':
     case 'after':
@@ -55,22 +71,53 @@ function triggerOf(way: Way): Transition['on'] {
     case 'supply':
       return { kind: 'supply', becomes: way.becomes };
     case 'code':
-      return { kind: 'code-comes', codes: [] };
+      return { kind: 'code-comes', codes: [...way.codes] };
+    case 'stands':
+      return { kind: 'code-stands', codes: [...way.codes] };
+    case 'kept':
+      return { kind: 'held', control: way.control, afterMs: way.ms, everyMs: way.everyMs };
+    case 'steps':
+      return { kind: 'gesture', steps: [...way.steps] };
+    case 'sign':
+      return { kind: 'sign', shown: way.shown };
+    case 'passes':
+      return { kind: 'input', input: way.input, passes: way.passes, value: way.value };
+    case 'message':
+      return { kind: 'message', from: way.from, message: way.message };
     default:
       return assertNever(way);
   }
 }
 
-/** What sets a transition off, where it is one of those forms; null where it says more than they can. */
-export function wayOf({ on }: Transition): Way | null {
-  if (on.kind === 'idle' || on.kind === 'after') return { by: on.kind, ms: on.afterMs };
-  if (on.kind === 'supply') return { by: 'supply', becomes: on.becomes };
-  if (on.kind === 'code-comes') return on.codes.length === 0 ? { by: 'code' } : null;
-  const [step, ...more] = on.kind === 'gesture' ? on.steps : [];
-  if (!step || more.length > 0) return null;
-  const way = wayOfStep(step);
-  // a note, a way back, anything that would be lost
-  return way && JSON.stringify(stepOf(way)) === JSON.stringify(step) ? way : null;
+/** What sets a transition off, as a sentence tells it. */
+export function wayOf({ on }: Transition): Way {
+  switch (on.kind) {
+    case 'idle':
+    case 'after':
+      return { by: on.kind, ms: on.afterMs };
+    case 'supply':
+      return { by: 'supply', becomes: on.becomes };
+    case 'code-comes':
+      return { by: 'code', codes: on.codes };
+    case 'code-stands':
+      return { by: 'stands', codes: on.codes };
+    case 'held':
+      return { by: 'kept', control: on.control, ms: on.afterMs, everyMs: on.everyMs };
+    case 'sign':
+      return { by: 'sign', shown: on.shown };
+    case 'input':
+      return { by: 'passes', input: on.input, passes: on.passes, value: on.value };
+    case 'message':
+      return { by: 'message', from: on.from, message: on.message };
+    case 'gesture': {
+      const [step, ...more] = on.steps;
+      const way = step && more.length === 0 ? wayOfStep(step) : null;
+      // a note, a way back, anything that would be lost
+      return way && JSON.stringify(stepOf(way)) === JSON.stringify(step) ? way : { by: 'steps', steps: on.steps };
+    }
+    default:
+      return assertNever(on);
+  }
 }
 
 function wayOfStep(step: Step): ByHand | null {
@@ -99,6 +146,8 @@ export function leadsOf(mode: Mode, { to, effects }: Transition): Leads | null {
   if (!effect) return to === undefined ? null : { to: 'mode', mode: to };
   if (!stays) return null;
   if (effect.kind === 'erase-memory') return { to: 'erased' };
+  if (effect.kind === 'assign' && typeof effect.to === 'boolean')
+    return { to: 'flag', flag: effect.variable, is: effect.to };
   if (effect.kind !== 'step' || Math.abs(effect.by) !== 1) return null;
   return { to: effect.by > 0 ? 'next' : 'before' };
 }
@@ -120,23 +169,34 @@ function withEntries(mode: Mode, { of, wraps }: Entries): Readonly<{ mode: Mode;
 }
 
 /**
- * A mode with one way more, or with one in the place of another. What stands beside a way and is not asked for (a condition,
- * a note) stays with it. `entries` is how many there are to go through, where the way leads on or back among them.
+ * A mode with one way more, or with one in the place of another. What stands beside a way and is not asked for (a note, a
+ * condition where none is given) stays with it. `entries` is how many there are to go through, where the way leads on or
+ * back among them; `when` is what has to be so, null where nothing has.
  */
-export function withWay(mode: Mode, way: Way, leads: Leads, entries: Entries | null, at: number | null = null): Mode {
+export function withWay(
+  mode: Mode,
+  way: Way,
+  leads: Leads,
+  entries: Entries | null,
+  at: number | null = null,
+  when?: Condition | null,
+): Mode {
   const isStep = leads.to === 'next' || leads.to === 'before';
   const { mode: own, cursor } = isStep
     ? withEntries(mode, entries ?? entriesIn(mode) ?? { of: 2, wraps: true })
     : { mode, cursor: 'slot' as VariableId };
   const before = at === null ? undefined : own.transitions[at];
+  const only = when === undefined ? before?.when : when;
   const made: Transition = {
     on: triggerOf(way),
-    ...(before?.when ? { when: before.when } : {}),
+    ...(only ? { when: only } : {}),
     effects: isStep
       ? [{ kind: 'step', variable: cursor, by: leads.to === 'next' ? 1 : -1 }]
       : leads.to === 'erased'
         ? [{ kind: 'erase-memory' }]
-        : [],
+        : leads.to === 'flag'
+          ? [{ kind: 'assign', variable: leads.flag, to: leads.is }]
+          : [],
     ...(leads.to === 'mode' ? { to: leads.mode } : {}),
     ...(before?.note ? { note: before.note } : {}),
   };
@@ -167,8 +227,11 @@ export function withShown(mode: Mode, readout: Readout['id'] | null): Mode {
 const often = (n: number): string => (n === 1 ? '' : n === 2 ? ' twice' : ` ${n} times`);
 
 /** When a way is gone, as a sentence goes on behind “goes to …”. */
-export function wayWords(way: Way, panel: Panel | null): string {
+export function wayWords(way: Way, bundle: Bundle): string {
+  const panel = wholePanel(bundle);
   const name = (control: ControlId): string => (panel ? partName(panel, control) : control);
+  const codes = (ids: readonly CodeId[]): string =>
+    ids.length === 0 ? 'a code' : ids.map((id) => entryOf(bundle, 'code', id)?.text ?? id).join(' or ');
   switch (way.by) {
     case 'idle':
       return `when nothing is done for ${printDuration(way.ms)}`;
@@ -185,8 +248,37 @@ export function wayWords(way: Way, panel: Panel | null): string {
     case 'supply':
       return `when the supply comes ${way.becomes === 'on' ? 'on' : 'to an end'}`;
     case 'code':
-      return 'when a code comes up';
+      return `when ${codes(way.codes)} comes up`;
+    case 'stands':
+      return `as soon as ${codes(way.codes)} stands`;
+    case 'kept':
+      return `when ${name(way.control)} is kept down for ${printDuration(way.ms)}, and again every ${printDuration(way.everyMs)}`;
+    case 'steps':
+      return `when this is done: ${stepsLine(way.steps)}`;
+    case 'sign':
+      return `when ${panel ? shownWords([way.shown], panel) : way.shown.sign}`;
+    case 'passes': {
+      const input = entriesOf(bundle, 'family')
+        .flatMap((f) => f.inputs)
+        .find((i) => i.id === way.input);
+      const value = input ? formatQuantity(way.value, input.quantity) : String(way.value);
+      return `when ${input?.name ?? way.input} ${way.passes === 'above' ? 'rises above' : 'falls below'} ${value}`;
+    }
+    case 'message': {
+      const from = entriesOf(bundle, 'family')
+        .flatMap((f) => f.controllers)
+        .find((c) => c.id === way.from);
+      return `when ${from?.name ?? way.from} says “${way.message}”`;
+    }
     default:
       return assertNever(way);
   }
 }
+
+/** Steps in one line, as a route is written. */
+const stepsLine = (steps: readonly Step[]): string =>
+  printSteps(steps)
+    .trim()
+    .split('\n')
+    .map((line) => line.trim())
+    .join('; ');

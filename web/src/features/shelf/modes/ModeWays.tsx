@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import {
   type Bundle,
-  bundleFacts,
   conditionText,
   entriesOf,
   leadsOf,
@@ -11,7 +10,6 @@ import {
   type Transition,
   wayOf,
   wayWords,
-  wholePanel,
   withoutWay,
   withShown,
 } from '@wire-trail/core';
@@ -44,7 +42,7 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
             <li key={i} className="row spread">
               <span>{sentence}</span>
               <span className="row">
-                {wayOf(t) && leadsOf(mode, t) ? (
+                {leadsOf(mode, t) ? (
                   <Button variant="text" size="inline" onClick={() => setOpen(i)}>
                     Change
                   </Button>
@@ -92,7 +90,7 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
         <WayDialog
           mode={mode}
           modes={modes}
-          facts={bundleFacts(bundle)}
+          bundle={bundle}
           to={null}
           at={open === 'new' ? null : open}
           onClose={() => setOpen(null)}
@@ -121,8 +119,9 @@ function sentenceOf(mode: Mode, t: Transition, bundle: Bundle, nameOf: (id: stri
       ? `goes to ${nameOf(leads.mode)}`
       : leads.to === 'erased'
         ? 'empties its memory'
-        : `goes to ${leads.to === 'next' ? 'the next entry' : 'the entry before'}`;
-  const way = wayOf(t);
-  const when = way ? wayWords(way, wholePanel(bundle)) : (t.note ?? 'in a way its form tells');
+        : leads.to === 'flag'
+          ? `remembers that ${leads.flag.replaceAll('-', ' ')} is ${leads.is ? 'so' : 'not so'}`
+          : `goes to ${leads.to === 'next' ? 'the next entry' : 'the entry before'}`;
+  const when = wayWords(wayOf(t), bundle);
   return `${where} ${when}${t.when ? `, if ${conditionText(t.when, bundle)}` : ''}`;
 }

@@ -6,7 +6,6 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import {
   type Bundle,
-  bundleFacts,
   bundleFormat,
   bundleVersion,
   type Entry,
@@ -158,7 +157,7 @@ export function ModesTab({ entries, family, writes }: TabProps) {
         <WayDialog
           mode={from}
           modes={modes.filter((m) => m.controller === from.controller)}
-          facts={bundleFacts(bundle)}
+          bundle={bundle}
           to={drawn.to}
           at={null}
           onClose={() => setDrawn(null)}

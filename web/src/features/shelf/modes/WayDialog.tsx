@@ -3,43 +3,36 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import {
-  assertNever,
-  type ControlFacts,
-  type ControlId,
-  type Entries,
-  entriesIn,
-  type Leads,
-  leadsOf,
-  type Mode,
-  type PlaceId,
-  type UnitFacts,
-  type Way,
-  wayOf,
-  withWay,
-} from '@wire-trail/core';
-import { type FormEvent, useState } from 'react';
-import { Input } from '../../../parts/field/Input.tsx';
+import { type Bundle, type Entries, entriesIn, type Leads, leadsOf, type Mode, wayOf, withWay } from '@wire-trail/core';
+import { type FormEvent, useMemo, useState } from 'react';
 import { Select } from '../../../parts/field/Select.tsx';
 import '../steps/steps.css';
+import { useOnly } from './OnlyGap.tsx';
+import { aroundOf, type By, canBe, draftOf, type WayDraft, wayTyped, whole } from './way-draft.ts';
+import { Gap, Pick, WayGaps } from './way-gaps.tsx';
 
-type By = Way['by'] | 'gone';
 const byWords: Readonly<Record<By, string>> = {
   press: 'when a key is pressed',
   hold: 'when a key is held',
+  kept: 'when a key is kept down',
   turn: 'when a knob is turned',
   put: 'when something is put to a place',
+  steps: 'when this is done:',
   idle: 'when nothing is done for',
   after: 'by itself after',
   supply: 'when the supply comes',
   gone: 'when the supply goes',
   code: 'when a code comes up',
+  stands: 'as soon as a code stands',
+  sign: 'when a sign shows:',
+  passes: 'when a quantity passes:',
+  message: 'when another board speaks:',
 };
 
 type Props = Readonly<{
   mode: Mode;
   modes: readonly Mode[];
-  facts: UnitFacts;
+  bundle: Bundle;
   /** Where it was drawn to, where it was. */
   to: string | null;
   /** Which of its ways is written anew; null for one more. */
@@ -48,111 +41,42 @@ type Props = Readonly<{
   onClose: () => void;
 }>;
 
-const whole = (text: string): number | null => {
-  const n = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(n) && n > 0 ? n : null;
-};
-
-const partsOf = (facts: UnitFacts) => {
-  const all = [...facts.controls.values()];
-  const of = (is: (own: ControlFacts) => boolean) => all.filter(is);
-  return {
-    keys: of((c) => c.mechanism.kind === 'push'),
-    knobs: of((c) => c.mechanism.kind === 'clicks'),
-    placed: of((c) => c.mechanism.kind === 'places'),
-  };
-};
+const goalOf = (leads: Leads): string =>
+  leads.to === 'mode' ? `mode ${leads.mode}` : leads.to === 'flag' ? `flag ${leads.flag} ${leads.is}` : leads.to;
 
 /** One way from a mode, as a sentence with its gaps to fill. */
-export function WayDialog({ mode, modes, facts, to, at, onKeep, onClose }: Props) {
-  const { keys, knobs, placed } = partsOf(facts);
+export function WayDialog({ mode, modes, bundle, to, at, onKeep, onClose }: Props) {
+  const around = useMemo(() => aroundOf(bundle, mode), [bundle, mode]);
   const before = at === null ? undefined : mode.transitions[at];
-  const way = before ? wayOf(before) : null;
   const leads = before ? leadsOf(mode, before) : null;
   const entries = entriesIn(mode);
+  const flags = mode.variables.filter((v) => v.kind === 'flag');
   const [goal, setGoal] = useState(() =>
-    leads
-      ? leads.to === 'mode'
-        ? `mode ${leads.mode}`
-        : leads.to
-      : `mode ${to ?? modes.find((m) => m !== mode)?.id ?? mode.id}`,
+    leads ? goalOf(leads) : `mode ${to ?? modes.find((m) => m !== mode)?.id ?? mode.id}`,
   );
-  const [by, setBy] = useState<By>(() =>
-    way ? (way.by === 'supply' && way.becomes === 'off' ? 'gone' : way.by) : keys.length > 0 ? 'press' : 'idle',
-  );
-  const timed = way && 'ms' in way ? way.ms : null;
-  const [unit, setUnit] = useState<'s' | 'min'>(
-    timed === null ? (keys.length > 0 ? 's' : 'min') : timed >= 120_000 ? 'min' : 's',
-  );
-  const [long, setLong] = useState(timed === null ? '5' : String(timed >= 120_000 ? timed / 60_000 : timed / 1000));
-  const [control, setControl] = useState<string>(way && 'control' in way ? way.control : '');
-  const [often, setOften] = useState(
-    way?.by === 'press' ? String(way.times) : way?.by === 'turn' ? String(way.clicks) : '1',
-  );
-  const [turns, setTurns] = useState<'cw' | 'ccw'>(way?.by === 'turn' ? way.way : 'cw');
-  const [place, setPlace] = useState<string>(way?.by === 'put' ? way.to : '');
+  const [draft, setDraft] = useState<WayDraft>(() => draftOf(before ? wayOf(before) : null, around));
+  const only = useOnly(before?.when, mode, around);
   const [of, setOf] = useState(String(entries?.of ?? 8));
   const [wraps, setWraps] = useState(entries?.wraps ?? true);
   const [tried, setTried] = useState(false);
-  const choices = by === 'turn' ? knobs : by === 'put' ? placed : keys;
-  const picked = choices.find((c) => c.control.id === control) ?? choices[0];
-  const mechanism = picked?.mechanism;
-  const places = mechanism?.kind === 'places' ? mechanism.places : [];
-  const at1 = places.find((p) => p.id === place) ?? places.find((p) => p.id !== picked?.start) ?? places[0];
   const isStep = goal === 'next' || goal === 'before';
-  const ms = (whole(long) ?? 0) * (unit === 'min' ? 60_000 : 1000);
-  const isTimed = by === 'idle' || by === 'after' || by === 'hold';
-  const wrong =
-    isTimed && whole(long) === null
-      ? 'Say how long.'
-      : (by === 'press' || by === 'turn') && whole(often) === null
-        ? 'Say how often.'
-        : isStep && whole(of) === null
-          ? 'Say how many there are.'
-          : null;
-  const made = (): Way => {
-    const id = picked?.control.id as ControlId;
-    switch (by) {
-      case 'press':
-        return { by, control: id, times: Math.round(whole(often) ?? 1) };
-      case 'hold':
-        return { by, control: id, ms };
-      case 'turn':
-        return { by, control: id, way: turns, clicks: Math.round(whole(often) ?? 1) };
-      case 'put':
-        return { by, control: id, to: at1?.id as PlaceId };
-      case 'idle':
-      case 'after':
-        return { by, ms };
-      case 'code':
-        return { by };
-      case 'supply':
-        return { by, becomes: 'on' };
-      case 'gone':
-        return { by: 'supply', becomes: 'off' };
-      default:
-        return assertNever(by);
-    }
+  const way = wayTyped(draft, around);
+  const { when, wrong: wrongOnly } = only.only();
+  const wrong = typeof way === 'string' ? way : isStep && whole(of) === null ? 'Say how many there are.' : wrongOnly;
+  const leadsTo = (): Leads => {
+    if (goal === 'next' || goal === 'before' || goal === 'erased') return { to: goal };
+    const [kind, id = '', is] = goal.split(' ');
+    return kind === 'flag'
+      ? { to: 'flag', flag: id as Extract<Leads, { to: 'flag' }>['flag'], is: is === 'true' }
+      : { to: 'mode', mode: id as Mode['id'] };
   };
-  const leadsTo = (): Leads =>
-    goal === 'next' || goal === 'before' || goal === 'erased'
-      ? { to: goal }
-      : { to: 'mode', mode: goal.slice('mode '.length) as Mode['id'] };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     setTried(true);
-    if (wrong) return;
+    if (wrong !== null || typeof way === 'string') return;
     const list: Entries | null = isStep ? { of: Math.round(whole(of) ?? 8), wraps } : null;
-    onKeep(withWay(mode, made(), leadsTo(), list, at));
+    onKeep(withWay(mode, way, leadsTo(), list, at, when ?? null));
   };
-  const can = (option: By): boolean =>
-    option === 'press' || option === 'hold'
-      ? keys.length > 0
-      : option === 'turn'
-        ? knobs.length > 0
-        : option === 'put'
-          ? placed.length > 0
-          : true;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="way-title">
       <form onSubmit={submit} noValidate>
@@ -177,120 +101,46 @@ export function WayDialog({ mode, modes, facts, to, at, onKeep, onClose }: Props
               <option value="next">the next entry here</option>
               <option value="before">the entry before, here</option>
               <option value="erased">an empty memory, and stays here</option>
+              {flags.flatMap((f) =>
+                [true, false].map((is) => (
+                  <option key={`${f.id} ${is}`} value={`flag ${f.id} ${is}`}>
+                    stays here, and {f.id.replaceAll('-', ' ')} is {is ? 'so' : 'not so'} from then on
+                  </option>
+                )),
+              )}
             </Select>
           </div>
           <div className="sentence">
-            <Select
-              native
-              value={by}
-              onChange={(e) => setBy(e.target.value as By)}
-              inputProps={{ 'aria-label': 'when' }}
-            >
-              {(Object.keys(byWords) as By[]).filter(can).map((option) => (
-                <option key={option} value={option}>
-                  {byWords[option]}
-                </option>
-              ))}
-            </Select>
-            {(by === 'press' || by === 'hold' || by === 'turn' || by === 'put') && (
-              <Select
-                native
-                value={picked?.control.id ?? ''}
-                onChange={(e) => setControl(e.target.value)}
-                inputProps={{ 'aria-label': 'which' }}
-              >
-                {choices.map((c) => (
-                  <option key={c.control.id} value={c.control.id}>
-                    {c.control.label}
-                  </option>
-                ))}
-              </Select>
-            )}
-            {by === 'put' && (
-              <>
-                <span>to</span>
-                <Select
-                  native
-                  value={at1?.id ?? ''}
-                  onChange={(e) => setPlace(e.target.value)}
-                  inputProps={{ 'aria-label': 'place' }}
-                >
-                  {places.map((p) => (
-                    <option key={p.id} value={p.id}>
-                      {p.label}
-                    </option>
-                  ))}
-                </Select>
-              </>
-            )}
-            {(by === 'press' || by === 'turn') && (
-              <Input
-                value={often}
-                error={tried && whole(often) === null}
-                onChange={(e) => setOften(e.target.value)}
-                slotProps={{
-                  input: { size: 3, inputMode: 'numeric', 'aria-label': by === 'turn' ? 'clicks' : 'how often' },
-                }}
-              />
-            )}
-            {by === 'press' && <span>{whole(often) === 1 ? 'time' : 'times'}</span>}
-            {by === 'turn' && (
-              <>
-                <span>{whole(often) === 1 ? 'click' : 'clicks'}</span>
-                <Select
-                  native
-                  value={turns}
-                  onChange={(e) => setTurns(e.target.value as 'cw' | 'ccw')}
-                  inputProps={{ 'aria-label': 'which way round' }}
-                >
-                  <option value="cw">right</option>
-                  <option value="ccw">left</option>
-                </Select>
-              </>
-            )}
-            {by === 'hold' && <span>for</span>}
-            {isTimed && (
-              <>
-                <Input
-                  value={long}
-                  error={tried && whole(long) === null}
-                  onChange={(e) => setLong(e.target.value)}
-                  slotProps={{ input: { size: 3, inputMode: 'decimal', 'aria-label': 'how long' } }}
-                />
-                <Select
-                  native
-                  value={unit}
-                  onChange={(e) => setUnit(e.target.value as 's' | 'min')}
-                  inputProps={{ 'aria-label': 'seconds or minutes' }}
-                >
-                  <option value="s">s</option>
-                  <option value="min">min</option>
-                </Select>
-              </>
-            )}
+            <Pick
+              name="when"
+              value={draft.by}
+              of={(Object.keys(byWords) as By[]).filter((b) => canBe(b, around)).map((b) => [b, byWords[b]])}
+              onPick={(by) => setDraft({ ...draft, by: by as By })}
+            />
+            <WayGaps draft={draft} around={around} tried={tried} onChange={(next) => setDraft({ ...draft, ...next })} />
           </div>
+          {only.gaps(tried)}
           {isStep && (
             <div className="sentence">
               <span>of</span>
-              <Input
-                value={of}
-                error={tried && whole(of) === null}
-                onChange={(e) => setOf(e.target.value)}
-                slotProps={{ input: { size: 3, inputMode: 'numeric', 'aria-label': 'how many entries' } }}
-              />
+              <Gap name="how many entries" wrong={tried && whole(of) === null} value={of} onType={setOf} />
               <span>, and behind the last it</span>
-              <Select
-                native
+              <Pick
+                name="behind the last"
                 value={wraps ? 'again' : 'stays'}
-                onChange={(e) => setWraps(e.target.value === 'again')}
-                inputProps={{ 'aria-label': 'behind the last' }}
-              >
-                <option value="again">begins again</option>
-                <option value="stays">stays</option>
-              </Select>
+                of={[
+                  ['again', 'begins again'],
+                  ['stays', 'stays'],
+                ]}
+                onPick={(next) => setWraps(next === 'again')}
+              />
             </div>
           )}
-          {before?.when && <p className="soft small">The condition it stands under stays.</p>}
+          {draft.by === 'steps' && (
+            <p className="soft small">
+              A line for each step, as a route is written: press a 2 times, below it hold b for 3 s
+            </p>
+          )}
           {tried && wrong && (
             <p className="wrong" role="alert">
               {wrong}

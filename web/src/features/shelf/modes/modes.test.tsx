@@ -2,9 +2,12 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { type Bundle, entriesOf, type Mode, wayOf } from '@wire-trail/core';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { glasswasher } from '../../../testing/trail.tsx';
+import { glasswasher, readDemo } from '../../../testing/trail.tsx';
 import { AddState } from './AddState.tsx';
 import { ModeWays } from './ModeWays.tsx';
+import { WayDialog } from './WayDialog.tsx';
+
+const demos = import.meta.glob('../../../../../demo/*.json', { eager: true, import: 'default' });
 
 afterEach(cleanup);
 const memory = (): Mode => {
@@ -55,6 +58,53 @@ describe('the ways of a mode', () => {
     expect(made && wayOf(made)).toEqual({ by: 'put', control: 'hood', to: 'open' });
     expect(kept?.variables.find((v) => v.kind === 'cursor')).toMatchObject({ to: 6, wraps: false });
   });
+  it('several steps, a condition: each said in its gaps, and told what is missing', () => {
+    const onKeep = open();
+    const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    const type = (name: string, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add a way from here' }));
+    choose('when', 'steps');
+    type('what is done', 'pres rocker-up');
+    keep();
+    expect(screen.getByRole('alert').textContent).toMatch(/^Say what is done/);
+    type('what is done', 'set hood open; set hood shut');
+    choose('only while', 'code-stands');
+    type('which codes', 'K19, Z99');
+    keep();
+    expect(screen.getByRole('alert').textContent).toBe('There is no code Z99 of this unit.');
+    type('which codes', 'K19');
+    keep();
+    const made = onKeep.mock.calls[0]?.[0].transitions.at(-1);
+    expect(made && wayOf(made)).toMatchObject({ by: 'steps', steps: [{ to: 'open' }, { to: 'shut' }] });
+    expect(made?.when).toEqual({ kind: 'code-stands', codes: ['k19'] });
+  });
+  it('a sign that shows something, while another does', () => {
+    const onKeep = open();
+    fireEvent.click(screen.getByRole('button', { name: 'Add a way from here' }));
+    choose('when', 'sign');
+    fireEvent.change(within(screen.getByRole('dialog')).getByLabelText('what it shows'), { target: { value: 'fast' } });
+    choose('only while', 'sign');
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    const made = onKeep.mock.calls[0]?.[0].transitions.at(-1);
+    expect(made && wayOf(made)).toMatchObject({ by: 'sign', shown: { kind: 'lamp', state: 'fast' } });
+    expect(made?.when).toMatchObject({ kind: 'sign', shown: { kind: 'lamp', state: 'lit' } });
+  });
+  it.each(Object.entries(demos))('every way of %s opens in its sentence, and is kept as it was', (_, json) => {
+    const bundle = readDemo(json);
+    for (const mode of entriesOf(bundle, 'mode'))
+      for (const [at, way] of mode.transitions.entries()) {
+        const onKeep = vi.fn<(mode: Mode) => void>();
+        const modes = entriesOf(bundle, 'mode').filter((m) => m.controller === mode.controller);
+        render(
+          <WayDialog mode={mode} modes={modes} bundle={bundle} to={null} at={at} onKeep={onKeep} onClose={vi.fn()} />,
+        );
+        fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+        const kept = onKeep.mock.calls[0]?.[0].transitions[at];
+        // where it stays in its mode, nothing is said of where it goes
+        expect({ ...kept, to: kept?.to ?? mode.id }).toEqual({ ...way, to: way.to ?? mode.id });
+        cleanup();
+      }
+  });
   it('what says more than a sentence is left to its form, and can be taken away', () => {
     const own = memory();
     const more: Bundle = {
@@ -64,7 +114,10 @@ describe('the ways of a mode', () => {
           ? {
               ...own,
               transitions: [
-                { on: { kind: 'message', from: 'main' as never, message: 'wake' }, effects: [], note: 'told to wake' },
+                {
+                  on: { kind: 'message', from: 'main' as never, message: 'wake' },
+                  effects: [{ kind: 'erase-memory' }, { kind: 'erase-memory' }],
+                },
               ],
             }
           : e,
@@ -80,7 +133,7 @@ describe('the ways of a mode', () => {
     expect(screen.getByRole('link', { name: 'in its form' }).getAttribute('href')).toBe(
       '/shelf/brindlewick-g4/mode/memory',
     );
-    fireEvent.click(screen.getByRole('button', { name: /^Take away: does something here told to wake/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Take away: does something here when .* says “wake”/ }));
     expect(onKeep.mock.calls[0]?.[0].transitions).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { type Chart, chartOf, codeIdOf, type Entry, entriesOf } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { ChartText, useTypedChart } from '../../../parts/chart-text/ChartText.tsx';
+import { codesNamed } from '../../../parts/code/codes-named.ts';
 import { Field } from '../../../parts/field/Field.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { useKeep } from './use-keep.tsx';
@@ -16,9 +17,7 @@ export function TestsForm({ family, entries }: Props) {
   const [leads, setLeads] = useState('');
   const { keep, isKeeping, said } = useKeep(family, entries);
   const codes = entriesOf({ entries: bodies }, 'code');
-  const named = leads.split(/[\s,;]+/).filter((t) => t !== '');
-  const own = named.flatMap((t) => codes.filter((c) => c.text.toLowerCase() === t.toLowerCase()));
-  const unknown = named.filter((t) => !codes.some((c) => c.text.toLowerCase() === t.toLowerCase()));
+  const { own, unknown } = codesNamed(leads, codes);
   const id = codeIdOf(title).slice(0, 64);
   const taken = entriesOf({ entries: bodies }, 'chart').some((c) => c.id === id);
   const take = async () => {
