@@ -497,7 +497,7 @@ export { besideWords, sideBySideWords } from './words/beside.ts';
 export { cautionWords } from './words/caution.ts';
 export { fieldWords, placeWords, valueWords } from './words/change.ts';
 export { complaintLines, complaintTimeWords, triedWords } from './words/complaint.ts';
-export { conditionText, onlyWhereWords, wholePanel } from './words/condition.ts';
+export { conditionText, onlyWhereWords } from './words/condition.ts';
 export { coverWords } from './words/cover.ts';
 export { differWords } from './words/differs.ts';
 export { happeningWords } from './words/event.ts';

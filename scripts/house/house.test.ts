@@ -16,7 +16,6 @@ describe('the house', () => {
     expect(unusedExports(house, 'core')).toEqual([
       'BesideReading',
       'CompileError',
-      'Condition',
       'KeptLook',
       'Misread',
       'TakenCode',
