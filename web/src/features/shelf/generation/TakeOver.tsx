@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { type Entry, keyOf, keyText } from '@wire-trail/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { useUndo } from '../../../parts/undo/use-undo.tsx';
 import type { Shelved } from '../tab-props.ts';
@@ -21,6 +21,8 @@ export function TakeOver({ words, bodies, entries, isMain = false }: Props) {
   const [saveAll] = api.useSaveDraftsMutation();
   const [discard] = api.useDiscardMutation();
   const [problem, setProblem] = useState<ApiError | null>(null);
+  /** What was here of what is taken over all at once. */
+  const [taken, setTaken] = useState<readonly Shelved[]>([]);
   const run = useJob();
   const undo = useUndo();
   const here = (body: Entry): Shelved | undefined => entries.find((e) => keyText(e.body) === keyText(body));
@@ -34,12 +36,24 @@ export function TakeOver({ words, bodies, entries, isMain = false }: Props) {
     if ('error' in result) return setProblem(result.error as ApiError);
     undo('Taken over. It is a draft.', () => void takeBack(body, was));
   };
+  const all = async () => {
+    setTaken(bodies.flatMap((body) => here(body) ?? []));
+    const items = bodies.map((body) => ({ basedOn: here(body)?.number ?? 0, body }));
+    await run.start(() => saveAll({ note: 'taken over', submit: null, items }));
+  };
+  const isDone = run.job?.state === 'done';
+  useEffect(() => {
+    if (!isDone || taken.length === 0) return;
+    setTaken([]);
+    undo(`${taken.length} taken over. They are drafts.`, () => {
+      for (const { number, body } of taken)
+        void save({ key: keyOf(body), basedOn: number + 1, note: 'taken back', body });
+    });
+  }, [isDone, taken, undo, save]);
   const take = () => {
     setProblem(null);
     const [only, ...more] = bodies;
-    if (only && more.length === 0) return void one(only);
-    const items = bodies.map((body) => ({ basedOn: here(body)?.number ?? 0, body }));
-    void run.start(() => saveAll({ note: 'taken over', submit: null, items }));
+    void (only && more.length === 0 ? one(only) : all());
   };
   return (
     <div className="stack">

@@ -1,5 +1,5 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Answer, beginGeneration, type Entry, keyOf, keyText } from '@wire-trail/core';
+import { type Answer, beginGeneration, type Entry, entriesOf, keyOf, keyText } from '@wire-trail/core';
 import { Route, Routes } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
 import { type Called, type Script, standInServer } from '../../../testing/server.ts';
@@ -108,6 +108,36 @@ it('what changed on the older one since is taken over; what is different here st
     body: { title: 'Hatch open', scope: 'licensed', follows: 2 },
   });
   expect(await screen.findByRole('alert')).toBeTruthy();
+});
+
+it('all that changed there is taken over in one go, and taken back', async () => {
+  const [one, two] = entriesOf(glasswasher, 'code') as [Entry, Entry];
+  const moved = [one, two].map((e) => line({ ...e, title: 'Otherwise' } as Entry, 2));
+  const calls = open(
+    own,
+    plain.map((l) => moved.find((m) => keyText(m.body) === keyText(l.body)) ?? l),
+    {
+      revision: ({ params }) => revision(params.id === one.id ? one : two),
+      saveDrafts: {
+        id: '0b9a7e52-41b3-4c6e-9d55-6a1f8f0c1d11',
+        state: 'done',
+        done: 2,
+        total: 2,
+        result: null,
+        problem: null,
+      },
+      saveDraft: revision(one, 3),
+    },
+  );
+  fireEvent.click(await screen.findByRole('button', { name: 'Take all 2 over' }));
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(calls.filter((c) => c.route === 'saveDraft').length).toBe(2));
+  const said = calls.find((c) => c.route === 'saveDrafts')?.body as { items: Array<{ body: object }> } | undefined;
+  expect(said?.items.map((i) => i.body)).toMatchObject([{ title: 'Otherwise' }, { title: 'Otherwise' }]);
+  expect(calls.filter((c) => c.route === 'saveDraft').map((c) => c.body)).toMatchObject([
+    { basedOn: 2, body: { follows: 1 } },
+    { basedOn: 2, body: { follows: 1 } },
+  ]);
 });
 
 it('where the older one is not there any more, that is said', async () => {
