@@ -72,14 +72,7 @@ export const fills: readonly Rewrite[] = [
   // `I get hold of the pendant`
   ({ words, i }) => goes(/^(?:get|gets|got|take|takes|took|grab) hold of$/.test(said(words, i, 3)) ? 3 : 0),
   // `From MENU it's Down, Down`
-  ({ words, i }) =>
-    goes(
-      /^from \S+ it's$/.test(
-        `${words[i]?.word} ${words[i + 1]?.word} ${words[i + 2]?.raw.toLowerCase().replace('’', "'")}`,
-      )
-        ? 3
-        : 0,
-    ),
+  ({ words, i, w }) => goes(w.word === 'from' && /^it['’]s$/i.test(words[i + 2]?.raw ?? '') ? 3 : 0),
   // `three zeros`, said one by one
   ({ words, i, w }) => {
     let n = 0;
@@ -105,11 +98,10 @@ export const fills: readonly Rewrite[] = [
     return left ? { takes: wordsIn(left[0]), puts: letGo(w, added('them', w)) } : null;
   },
   // `(With the cover open the mixer starts in demo.)`: what would be, told aside
-  ({ words, i, w, out }) => {
-    if (w.raw !== '(' || !/^(?:with|if|otherwise|not)$/.test(words[i + 1]?.word ?? '')) return null;
-    const end = words.findIndex((x, k) => k > i && x.raw === ')');
-    return end < 0 || end - i > 20 || out.length === 0 ? null : { takes: end + 1 - i, puts: [] };
-  },
+  ({ words, i, w, out }) =>
+    w.raw === '(' && out.length > 0 && /^(?:with|if|otherwise|not)$/.test(words[i + 1]?.word ?? '')
+      ? { takes: 1, puts: [{ ...w, raw: '.', word: '.' }, added('unless', w)] }
+      : null,
   // `you can go back as far as ten`
   ({ words, i }) => goes(/^as far as$/.test(said(words, i, 3)) && words[i + 3]?.value != null ? 4 : 0),
   // `confirm once more with Regen`

@@ -1,5 +1,5 @@
 import { unitMs } from './lexicon.ts';
-import { type Made, type Reader, spanOf } from './reader.ts';
+import type { Made, Reader } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** How far behind a row of keys a time for them is told, in letters. */
@@ -30,7 +30,7 @@ export function findWindows(r: Reader, text: string): void {
     if (!first || !final || from - final.to > farthest || isMeantFor(r.made[last + 1], to)) return;
     const pressed = own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
     if (pressed < 2) return;
-    const { mostMs } = spanOf({ ms: w.value * ms, mostMs: w.value * ms });
+    const mostMs = w.value * ms;
     r.made.splice(run, own.length, {
       step: {
         kind: 'group',
@@ -51,7 +51,7 @@ const isMeantFor = (next: Made | undefined, to: number): boolean =>
 
 const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n]$/.test(w.raw);
 const reach = 12;
-/** What is said in the sentence before a word, and the short one before that. */
+/** What is said in its sentence before a word, and behind one. */
 function before(words: readonly Word[], i: number): string {
   const out: string[] = [];
   for (let k = i - 1; k >= 0 && out.length < reach && !isStop(words[k]); k -= 1) out.unshift(words[k]?.word ?? '');
