@@ -10,6 +10,7 @@ import {
   type PartsWrong,
   type PartWay,
   partWays,
+  type Sign,
   type SignId,
   showsByWords,
   signsFor,
@@ -57,6 +58,33 @@ export function wrongWords(wrong: PartsWrong): string {
   }
 }
 
+/** One choice under its name. */
+function Choice<T extends string>({
+  name,
+  value,
+  of,
+  onPick,
+}: {
+  name: string;
+  value: T;
+  of: ReadonlyArray<readonly [value: T, words: string]>;
+  onPick: (value: T) => void;
+}) {
+  return (
+    <label className="field">
+      {name}
+      <Select native fullWidth value={value} onChange={(e) => onPick(e.target.value as T)}>
+        {of.map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </Select>
+    </label>
+  );
+}
+const labelled = (signs: readonly Sign[]) => signs.map((s) => [s.id as SignId, s.label] as const);
+
 type Props = Readonly<{
   value: PartsAsked;
   onChange: (next: PartsAsked) => void;
@@ -100,52 +128,30 @@ export function PartsForm({ value, onChange, panels, codes, entries, wrong }: Pr
         {([0, 1] as const).map((at) => (
           <FormControl key={at} component="fieldset" className="stack">
             <FormLabel component="legend">{ordinals[at]}</FormLabel>
-            <label className="field">
-              How it is shown
-              <Select
-                native
-                fullWidth
-                value={parts[at].by}
-                onChange={(e) => setPart(at, asked(e.target.value as PartWay, panels))}
-              >
-                {waysHere(panels).map((w) => (
-                  <option key={w} value={w}>
-                    {showsByWords[w].name}
-                  </option>
-                ))}
-              </Select>
-            </label>
+            <Choice
+              name="How it is shown"
+              value={parts[at].by}
+              of={waysHere(panels).map((w) => [w, showsByWords[w].name])}
+              onPick={(by) => setPart(at, asked(by, panels))}
+            />
             {parts[at].by !== 'which' && signsFor(parts[at].by, panels).length > 1 && (
-              <label className="field">
-                On which
-                <Select
-                  native
-                  fullWidth
-                  value={parts[at].sign}
-                  onChange={(e) => setPart(at, { ...parts[at], sign: e.target.value as SignId })}
-                >
-                  {signsFor(parts[at].by, panels).map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.label}
-                    </option>
-                  ))}
-                </Select>
-              </label>
+              <Choice
+                name="On which"
+                value={parts[at].sign}
+                of={labelled(signsFor(parts[at].by, panels))}
+                onPick={(sign) => setPart(at, { ...parts[at], sign })}
+              />
             )}
           </FormControl>
         ))}
       </div>
       <div className="two">
-        <label className="field">
-          What tells the second part
-          <Select native fullWidth value={apart.is} onChange={(e) => setApart(e.target.value as Apart['is'])}>
-            {kinds.map((is) => (
-              <option key={is} value={is}>
-                {apartWords[is]}
-              </option>
-            ))}
-          </Select>
-        </label>
+        <Choice
+          name="What tells the second part"
+          value={apart.is}
+          of={kinds.map((is) => [is, apartWords[is]])}
+          onPick={setApart}
+        />
         {apart.is === 'time' && (
           <Field
             label="How long until it, in seconds"
@@ -158,38 +164,20 @@ export function PartsForm({ value, onChange, panels, codes, entries, wrong }: Pr
           />
         )}
         {apart.is === 'sign' && (
-          <label className="field">
-            Which lamp
-            <Select
-              native
-              fullWidth
-              value={apart.sign}
-              onChange={(e) => onChange({ ...value, apart: { is: 'sign', sign: e.target.value as SignId } })}
-            >
-              {lamps.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.label}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <Choice
+            name="Which lamp"
+            value={apart.sign}
+            of={labelled(lamps)}
+            onPick={(sign) => onChange({ ...value, apart: { is: 'sign', sign } })}
+          />
         )}
         {apart.is === 'route' && (
-          <label className="field">
-            Which way
-            <Select
-              native
-              fullWidth
-              value={apart.route}
-              onChange={(e) => onChange({ ...value, apart: { is: 'route', route: e.target.value as Way['id'] } })}
-            >
-              {routes.map((r) => (
-                <option key={r.id} value={r.id}>
-                  {r.name}
-                </option>
-              ))}
-            </Select>
-          </label>
+          <Choice
+            name="Which way"
+            value={apart.route}
+            of={routes.map((r) => [r.id, r.name])}
+            onPick={(route) => onChange({ ...value, apart: { is: 'route', route } })}
+          />
         )}
       </div>
       <div className="two">
