@@ -1,22 +1,24 @@
 import type { Condition, Mode } from '@wire-trail/core';
 import { useState } from 'react';
-import { type Around, codesIn, exactly, type OnlyKind, onlyKindOf, quantityIn, shownFirst } from './way-draft.ts';
+import {
+  type Around,
+  codesIn,
+  codesText,
+  exactly,
+  type OnlyKind,
+  onlyKindOf,
+  quantityIn,
+  shownFirst,
+} from './way-draft.ts';
 import { CodesGap, InputGap, Pick, SignGap } from './way-gaps.tsx';
 
 const onlyWords: Readonly<Record<OnlyKind, string>> = {
   always: 'always',
-  sign: 'only while',
-  'code-stands': 'only while there stands',
-  input: 'only while',
-  variable: 'only while it remembers',
-  form: 'only where its form says',
-};
-/** Each with what tells it from another that reads the same. */
-const choiceWords: Readonly<Record<OnlyKind, string>> = {
-  ...onlyWords,
   sign: 'only while a sign shows',
   'code-stands': 'only while a code stands',
   input: 'only while a quantity is',
+  variable: 'only while it remembers',
+  form: 'only where its form says',
 };
 
 type Only = Readonly<{ when: Condition | undefined; wrong: string | null }>;
@@ -26,11 +28,7 @@ export function useOnly(before: Condition | undefined, mode: Mode, around: Aroun
   const flags = mode.variables.filter((v) => v.kind === 'flag');
   const [kind, setKind] = useState<OnlyKind>(onlyKindOf(before));
   const [shown, setShown] = useState(before?.kind === 'sign' ? before.shown : shownFirst(around.signs[0]));
-  const [codes, setCodes] = useState(
-    before?.kind === 'code-stands'
-      ? before.codes.map((id) => around.codes.find((c) => c.id === id)?.text ?? id).join(', ')
-      : '',
-  );
+  const [codes, setCodes] = useState(before?.kind === 'code-stands' ? codesText(before.codes, around.codes) : '');
   const [input, setInput] = useState<string>(before?.kind === 'input' ? before.input : (around.inputs[0]?.id ?? ''));
   const own = around.inputs.find((i) => i.id === input);
   const [compare, setCompare] = useState(before?.kind === 'input' ? before.compare : 'above');
@@ -78,7 +76,7 @@ export function useOnly(before: Condition | undefined, mode: Mode, around: Aroun
       <Pick
         name="only while"
         value={kind}
-        of={kinds.map((k) => [k, choiceWords[k]])}
+        of={kinds.map((k) => [k, onlyWords[k]])}
         onPick={(next) => setKind(next as OnlyKind)}
       />
       {kind === 'sign' && <SignGap signs={around.signs} value={shown} onChange={setShown} />}

@@ -92,6 +92,10 @@ export function shownFirst(sign: Sign | undefined): Shown | null {
 /** A value of an input as it is typed back: nothing of it is rounded. */
 export const exactly = (value: number, { quantity }: PhysicalInput): string => `${value} ${baseUnit(quantity)}`;
 
+/** Codes listed by what they are called. */
+export const codesText = (ids: readonly string[], codes: readonly Code[]): string =>
+  ids.map((id) => codes.find((c) => c.id === id)?.text ?? id).join(', ');
+
 /** A way as it is typed into its gaps; what is not asked of it stands as is usual. */
 export function draftOf(way: Way | null, around: Around): WayDraft {
   const timed = way && 'ms' in way ? way.ms : null;
@@ -112,10 +116,7 @@ export function draftOf(way: Way | null, around: Around): WayDraft {
     input: input?.id ?? '',
     passes: way?.by === 'passes' ? way.passes : 'above',
     value: way?.by === 'passes' && input ? exactly(way.value, input) : '',
-    codes:
-      way?.by === 'code' || way?.by === 'stands'
-        ? way.codes.map((id) => codes.find((c) => c.id === id)?.text ?? id).join(', ')
-        : '',
+    codes: way?.by === 'code' || way?.by === 'stands' ? codesText(way.codes, codes) : '',
     from: way?.by === 'message' ? way.from : (boards[0]?.id ?? ''),
     message: way?.by === 'message' ? way.message : '',
   };
