@@ -40,10 +40,12 @@ export default function EntryEditorPage() {
   const { data: entry, error } = api.useEntryQuery(key);
   const isNew = name !== null && error !== undefined && 'status' in error && error.status === 404;
   const begins = isNew && kind === 'family';
-  const own = api.useWorkingQuery(family, { skip: shared || begins });
+  // what is new is made of what the unit has by now, not of what it had before the last step was kept
+  const own = api.useWorkingQuery(family, { skip: shared || begins, refetchOnMountOrArgChange: name !== null });
   const library = api.useLibraryQuery(undefined, { skip: !shared });
   // a family stands on its own: nothing has to be waited for, nor taken from the screen once its first draft is saved
   const working = shared ? library.data : (own.data ?? (kind === 'family' ? noEntries : undefined));
+  const isBehind = own.isFetching;
   const draft = useAppSelector((s) => s.entryDraft);
   const views = [...tabsOf(kind), ...always];
   const first = views[0] ?? '';
@@ -51,7 +53,7 @@ export default function EntryEditorPage() {
   const isOpen = draft.status === 'open' && draft.address === address;
 
   useEffect(() => {
-    if (isOpen || !working || (!entry && !isNew)) return;
+    if (isOpen || !working || (!entry && !isNew) || (isNew && isBehind)) return;
     const made = () =>
       newEntry({ family: shared ? null : family, kind: kind as EntryKey['kind'], id }, name ?? id, {
         entries: working.map((w) => w.body),
@@ -69,7 +71,7 @@ export default function EntryEditorPage() {
         past: kept?.past ?? [],
       }),
     );
-  }, [isOpen, working, entry, isNew, family, kind, shared, id, name, address, dispatch]);
+  }, [isOpen, working, entry, isNew, isBehind, family, kind, shared, id, name, address, dispatch]);
   useEffect(() => () => void dispatch(draftClosed()), [dispatch]);
   useEffect(() => {
     if (isOpen)
