@@ -103,11 +103,16 @@ export function generationStands(own: readonly Entry[], family: Family, older: O
   const mine = own.filter((e) => familyOf(e) === family.id && e.kind !== 'account');
   const numberFor = new Map(mine.map((e) => [olderKey(e, older.family), e.follows]));
   const begun = older.entries.map((o) => at(o, numberFor.get(keyText(o.body)) ?? o.number));
-  const now = older.entries.map((o) =>
-    at(o, laterOf(o, numberFor.get(keyText(o.body))) ?? numberFor.get(keyText(o.body)) ?? o.number),
-  );
+  const laters = older.entries.map((o) => laterOf(o, numberFor.get(keyText(o.body))));
   const before = under(older.family, begun, as);
-  const since = under(older.family, now, as);
+  // where nothing changed there since, it is as it was
+  const since = laters.every((later) => later === null)
+    ? before
+    : under(
+        older.family,
+        older.entries.map((o, i) => at(o, laters[i] ?? numberFor.get(keyText(o.body)) ?? o.number)),
+        as,
+      );
   if (!before || !since) return [];
   const stands = mine.map((entry): Stands => {
     const named = { key: keyOf(entry), title: titleOf(entry) };
@@ -115,14 +120,14 @@ export function generationStands(own: readonly Entry[], family: Family, older: O
     const is = since.get(keyText(entry));
     const other = there.get(olderKey(entry, older.family));
     if (!was || !is || !other || entry.follows === undefined) return { ...named, is: 'only-here' };
+    const [mineNow, then, now] = [bare(entry), bare(was), bare(is)];
+    if (sameJson(now, mineNow)) return { ...named, is: 'as-there' };
     const later = laterOf(other, entry.follows);
-    if (later !== null && !sameJson(bare(is), bare(entry))) {
-      const changes = diff(bare(was), bare(is));
-      const hasOwn = !sameJson(bare(was), bare(entry));
-      if (changes.length > 0) return { ...named, is: 'behind', changes, hasOwn, ...taken(entry, was, is, later) };
-    }
-    if (sameJson(bare(was), bare(entry)) || sameJson(bare(is), bare(entry))) return { ...named, is: 'as-there' };
-    return { ...named, is: 'differs', changes: diff(bare(was), bare(entry)) };
+    const hasOwn = !sameJson(then, mineNow);
+    const changes = later === null ? [] : diff(then, now);
+    if (later !== null && changes.length > 0)
+      return { ...named, is: 'behind', changes, hasOwn, ...taken(entry, then, now, later) };
+    return hasOwn ? { ...named, is: 'differs', changes: diff(then, mineNow) } : { ...named, is: 'as-there' };
   });
   const has = new Set(mine.map((e) => olderKey(e, older.family)));
   const leftOut = [...since.values()].flatMap((entry): Stands[] => {
@@ -142,6 +147,6 @@ function taken(
   later: number,
 ): Readonly<{ taken: Entry; clashes: readonly Clash[] }> {
   // what neither of the others has, as a name or a plate, is only here, and stays
-  const { value, clashes } = merge(bare(was), lookedAt(entry), bare(is));
+  const { value, clashes } = merge(was, lookedAt(entry), is);
   return { taken: { ...(value as Entry), follows: later } as Entry, clashes };
 }

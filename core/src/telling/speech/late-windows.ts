@@ -21,7 +21,7 @@ export function findWindows(r: Reader, text: string): void {
     if (ms === null || w.value === null) return;
     const [from, to] = [w.from, words[i + w.span]?.to ?? w.to];
     if (r.made.some((m) => m.from < to && m.to > from)) return;
-    const around = `${before(words, i)} ${behind(words, i + w.span)}`;
+    const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`;
     if (!isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
     const last = r.made.findLastIndex((m) => m.to <= from);
     const run = runBefore(r.made, last);
@@ -51,16 +51,11 @@ const isMeantFor = (next: Made | undefined, to: number): boolean =>
 
 const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n]$/.test(w.raw);
 const reach = 12;
-/** What is said in its sentence before a word, and behind one. */
-function before(words: readonly Word[], i: number): string {
+/** What is said in the same sentence from a word on, or back from it. */
+function saidFrom(words: readonly Word[], i: number, step: 1 | -1): string {
   const out: string[] = [];
-  for (let k = i - 1; k >= 0 && out.length < reach && !isStop(words[k]); k -= 1) out.unshift(words[k]?.word ?? '');
-  return out.join(' ');
-}
-function behind(words: readonly Word[], i: number): string {
-  const out: string[] = [];
-  for (let k = i; out.length < reach && !isStop(words[k]); k += 1) out.push(words[k]?.word ?? '');
-  return out.join(' ');
+  for (let k = i; out.length < reach && !isStop(words[k]); k += step) out.push(words[k]?.word ?? '');
+  return (step < 0 ? out.reverse() : out).join(' ');
 }
 
 /** Where the row of keys and turns that ends at a step begins; what one has a time for already is no part of it. */

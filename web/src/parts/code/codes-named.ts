@@ -9,3 +9,6 @@ export function codesNamed(
   const found = (t: string): Code | undefined => codes.find((c) => c.text.toLowerCase() === t.toLowerCase());
   return { own: named.flatMap((t) => found(t) ?? []), unknown: named.filter((t) => !found(t)) };
 }
+
+export const noSuchCodes = (unknown: readonly string[]): string =>
+  `There is no code ${unknown.join(', ')} of this unit.`;

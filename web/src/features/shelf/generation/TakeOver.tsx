@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { type Entry, keyOf, keyText } from '@wire-trail/core';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { useUndo } from '../../../parts/undo/use-undo.tsx';
 import type { Shelved } from '../tab-props.ts';
@@ -26,9 +26,14 @@ export function TakeOver({ words, bodies, entries, isMain = false }: Props) {
   const run = useJob();
   const undo = useUndo();
   const here = (body: Entry): Shelved | undefined => entries.find((e) => keyText(e.body) === keyText(body));
+  /** What was there before is written once more. */
+  const putBack = useCallback(
+    ({ number, body }: Shelved) => save({ key: keyOf(body), basedOn: number + 1, note: 'taken back', body }),
+    [save],
+  );
   const takeBack = async (body: Entry, was: Shelved | undefined) => {
     if (!was) return void (await discard([keyOf(body)]));
-    await save({ key: keyOf(body), basedOn: was.number + 1, note: 'taken back', body: was.body });
+    await putBack(was);
   };
   const one = async (body: Entry) => {
     const was = here(body);
@@ -46,10 +51,9 @@ export function TakeOver({ words, bodies, entries, isMain = false }: Props) {
     if (!isDone || taken.length === 0) return;
     setTaken([]);
     undo(`${taken.length} taken over. They are drafts.`, () => {
-      for (const { number, body } of taken)
-        void save({ key: keyOf(body), basedOn: number + 1, note: 'taken back', body });
+      for (const was of taken) void putBack(was);
     });
-  }, [isDone, taken, undo, save]);
+  }, [isDone, taken, undo, putBack]);
   const take = () => {
     setProblem(null);
     const [only, ...more] = bodies;

@@ -16,17 +16,15 @@ import {
   type Shown,
   type Sign,
   type SignId,
-  type UnitFacts,
   type Way,
 } from '@wire-trail/core';
-import { codesNamed } from '../../../parts/code/codes-named.ts';
+import { codesNamed, noSuchCodes } from '../../../parts/code/codes-named.ts';
 
 type Controller = Family['controllers'][number];
 type PhysicalInput = Family['inputs'][number];
 
 /** What the gaps of a way are filled from: everything of the unit that can be named in one. */
 export type Around = Readonly<{
-  facts: UnitFacts;
   keys: readonly ControlFacts[];
   knobs: readonly ControlFacts[];
   placed: readonly ControlFacts[];
@@ -42,7 +40,6 @@ export function aroundOf(bundle: Bundle, mode: Mode): Around {
   const of = (is: (own: ControlFacts) => boolean) => [...facts.controls.values()].filter(is);
   const [family] = entriesOf(bundle, 'family').filter((f) => f.id === bundle.family);
   return {
-    facts,
     keys: of((c) => c.mechanism.kind === 'push'),
     knobs: of((c) => c.mechanism.kind === 'clicks'),
     placed: of((c) => c.mechanism.kind === 'places'),
@@ -137,7 +134,7 @@ export const placeIn = (draft: WayDraft, around: Around) => {
 /** Codes as they were listed, by what they are called in the unit; what is none is told. */
 export function codesIn(text: string, codes: readonly Code[]): readonly Code['id'][] | string {
   const { own, unknown } = codesNamed(text, codes);
-  return unknown.length > 0 ? `There is no code ${unknown.join(', ')} of this unit.` : own.map((c) => c.id);
+  return unknown.length > 0 ? noSuchCodes(unknown) : own.map((c) => c.id);
 }
 
 /** A quantity as it was typed, in its base unit; null where it is none. */

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { type Chart, chartOf, codeIdOf, type Entry, entriesOf } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { ChartText, useTypedChart } from '../../../parts/chart-text/ChartText.tsx';
-import { codesNamed } from '../../../parts/code/codes-named.ts';
+import { codesNamed, noSuchCodes } from '../../../parts/code/codes-named.ts';
 import { Field } from '../../../parts/field/Field.tsx';
 import type { Shelved } from '../tab-props.ts';
 import { useKeep } from './use-keep.tsx';
@@ -49,7 +49,7 @@ export function TestsForm({ family, entries }: Props) {
           label="For which codes"
           hint="such as 13, 14"
           value={leads}
-          wrong={unknown.length > 0 && `There is no code ${unknown.join(', ')} of this unit.`}
+          wrong={unknown.length > 0 && noSuchCodes(unknown)}
           onChange={(e) => setLeads(e.target.value)}
         />
       </div>
