@@ -1,4 +1,4 @@
-import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import { type Browser, type BrowserContext, test as base, expect, type Page, type TestInfo } from '@playwright/test';
 
 export { expect };
 
@@ -222,6 +222,19 @@ async function left(context: BrowserContext, device: Device): Promise<void> {
   idle.set(key, [...(idle.get(key) ?? []), context]);
 }
 
+/** What a test that fails leaves to be read: where each page stood, what it complained of, what was on it. */
+async function toldOf(all: ReadonlyArray<{ person: Person }>, info: TestInfo): Promise<void> {
+  if (info.errors.length === 0) return;
+  for (const { person } of all) {
+    const { page, complaints } = person;
+    const shown = await page
+      .locator('body')
+      .innerText({ timeout: 5000 })
+      .catch(() => 'the page does not answer');
+    await info.attach('page-then', { contentType: 'text/plain', body: [page.url(), ...complaints, shown].join('\n') });
+  }
+}
+
 type People = {
   /** Somebody at a desk; on a device of their own where the test changes more of it than is kept on it. */
   desk: (name: string, how?: 'own device') => Promise<Person>;
@@ -229,7 +242,7 @@ type People = {
 };
 
 export const test = base.extend<People>({
-  desk: async ({ browser, baseURL }, use) => {
+  desk: async ({ browser, baseURL }, use, info) => {
     const all: Array<{ person: Person; isOwn: boolean }> = [];
     await use(async (name, how) => {
       const context =
@@ -241,12 +254,13 @@ export const test = base.extend<People>({
       await person.signIn(name);
       return person;
     });
+    await toldOf(all, info);
     for (const { person, isOwn } of all) {
       expect(person.complaints).toEqual([]);
       await (isOwn ? person.context.close() : left(person.context, {}));
     }
   },
-  field: async ({ browser, baseURL }, use) => {
+  field: async ({ browser, baseURL }, use, info) => {
     const all: Array<{ person: Technician; device: Device; how: 'offline' | undefined }> = [];
     await use(async (viewport = phone, how) => {
       const device = { viewport, hasTouch: viewport.width < 600 };
@@ -260,6 +274,7 @@ export const test = base.extend<People>({
       await person.signIn('technician');
       return person;
     });
+    await toldOf(all, info);
     for (const { person, device, how } of all) {
       expect(person.complaints).toEqual([]);
       await (how === undefined ? left(person.context, device) : person.context.close());

@@ -84,19 +84,14 @@ const inShort = (message) =>
     .map((line) => `\n  ${line.slice(0, 300)}`)
     .join('');
 
-/** What the page showed when a browser test gave up, where it left that. */
-function pageThen(spec) {
-  const left = spec.tests
+/** What the pages showed when a browser test gave up: where each stood, what it complained of, what was on it. */
+const pagesThen = (spec) =>
+  spec.tests
     .flatMap((t) => t.results.flatMap((r) => r.attachments))
-    .find((a) => a.name === 'error-context' && a.path !== undefined && existsSync(a.path));
-  if (!left) return '';
-  const shown = readFileSync(left.path, 'utf8').split('- main')[1] ?? '';
-  return shown
-    .split('\n')
-    .slice(0, mostOfPage)
+    .filter((a) => a.name === 'page-then')
+    .flatMap((a) => Buffer.from(a.body, 'base64').toString().split('\n').slice(0, mostOfPage))
     .map((line) => `\n  | ${line.slice(0, 160)}`)
     .join('');
-}
 const mostOfPage = 70;
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
@@ -156,7 +151,7 @@ const first = inTurn();
 
 const e2e = join(reports, 'e2e.json');
 const messages = (spec) =>
-  spec.tests.flatMap((t) => t.results.flatMap((r) => r.errors.map((e) => String(e.message)))).join('\n');
+  spec.tests.flatMap((t) => t.results.flatMap((r) => r.errors.map((e) => inShort(String(e.message))))).join('');
 await suite(
   'end to end',
   e2e,
@@ -172,7 +167,7 @@ await suite(
       })),
     ),
     fell: r.suites.flatMap((file) =>
-      file.specs.filter((t) => !t.ok).map((t) => `${file.file}: ${t.title}${inShort(messages(t))}${pageThen(t)}`),
+      file.specs.filter((t) => !t.ok).map((t) => `${file.file}: ${t.title}${messages(t)}${pagesThen(t)}`),
     ),
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),

@@ -16,7 +16,7 @@ export type Called = Readonly<{ route: RouteName; params: Record<string, string>
 type Refuses = Readonly<{ refuses: RefusalCode; detail?: string; fields?: object[] }>;
 type Says<N extends RouteName> = Answer<N> | Refuses;
 /** What it says to each route: the same each time, or made of what was asked. Whatever is not named is without a connection. */
-export type Script = { readonly [N in RouteName]?: Says<N> | ((called: Called) => Says<N>) };
+export type Script = { readonly [N in RouteName]?: Says<N> | ((called: Called) => Says<N> | Promise<Says<N>>) };
 
 const routes = routeNames.map((name) => {
   const route: Declared = contract[name];
@@ -40,7 +40,7 @@ export function standInServer(script: Script): Called[] {
       const called = { route: name, params, query: search, body };
       calls.push(called);
       const says = script[name];
-      const said: unknown = typeof says === 'function' ? says(called) : says;
+      const said: unknown = await (typeof says === 'function' ? says(called) : says);
       if (said === undefined && !(name in script)) break;
       return answer(said, status);
     }

@@ -6,7 +6,7 @@ import ListItemButton from '@mui/material/ListItemButton';
 import ListItemIcon from '@mui/material/ListItemIcon';
 import ListItemText from '@mui/material/ListItemText';
 import { entriesOf, type StepStands, type UnitStep, unitSteps, unitStepsOf, unitStepWords } from '@wire-trail/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../../foundation/api.ts';
 import { standAtStep } from '../../../parts/family/at-step.ts';
@@ -15,6 +15,7 @@ import { Failed } from '../../../parts/states/Failed.tsx';
 import { Loading } from '../../../parts/states/States.tsx';
 import type { Shelved } from '../tab-props.ts';
 import './steps.css';
+import { Keeping, useKeeping, useSettled } from './keeping.ts';
 import { StepBody } from './StepBody.tsx';
 import { WillSee } from './WillSee.tsx';
 
@@ -35,13 +36,28 @@ export default function StepsPage() {
   const stands = useMemo(() => unitStepsOf((entries ?? none).map((e) => e.body)), [entries]);
   const at = unitSteps.find((s) => s === search.get('step')) ?? begunAt ?? 'what';
   useEffect(() => standAtStep(family, at), [family, at]);
+  // one goes on once what was typed is kept, and stays with it where it was not
+  const [wants, setWants] = useState<UnitStep | null>(null);
+  const lookAnew = useCallback(() => refetch(), [refetch]);
+  const { isKeeping, hold } = useKeeping(
+    lookAnew,
+    useCallback(() => setWants(null), []),
+  );
+  const settled = useSettled(entries, isKeeping) ?? none;
+  useEffect(() => {
+    if (isKeeping || wants === null) return;
+    setWants(null);
+    setSearch({ step: wants }, { replace: true });
+  }, [isKeeping, wants, setSearch]);
   if (error && !isNew) return <Failed error={error} again={() => void refetch()} />;
   if (!entries) return <Loading what="the unit" />;
   // where one comes in is where something is missed; one stays there until one goes on
   if (begunAt === null) setBegunAt(isNew ? 'what' : (stands.find((s) => s.lacks.length > 0)?.step ?? 'what'));
-  const go = (step: string) =>
-    setSearch({ ...(fresh !== null && isNew ? { new: fresh } : {}), step }, { replace: true });
-  const own = entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
+  const go = (step: UnitStep) => {
+    if (isKeeping) setWants(step);
+    else setSearch({ ...(fresh !== null && isNew ? { new: fresh } : {}), step }, { replace: true });
+  };
+  const own = ownOf(entries, family);
   const name = own?.name ?? fresh ?? family;
   const current = stands.find((s) => s.step === at) as StepStands;
   const carried = entries.filter((e) => e.body.carriedFrom !== undefined).length;
@@ -93,7 +109,22 @@ export default function StepsPage() {
           ))}
         </List>
         <section className="stack step-body" aria-label={unitStepWords[at]}>
-          <StepBody key={at} step={at} stands={current} family={family} name={name} entries={entries} isNew={!own} />
+          <Keeping value={hold}>
+            <StepBody
+              key={at}
+              step={at}
+              stands={current}
+              family={family}
+              name={name}
+              entries={settled}
+              isNew={!ownOf(settled, family)}
+            />
+          </Keeping>
+          {isKeeping && wants !== null && (
+            <p className="soft small" role="status">
+              Keeping it, then on to {unitStepWords[wants].toLowerCase()} …
+            </p>
+          )}
           <div className="row spread">
             {before ? <Button onClick={() => go(before)}>Back</Button> : <span />}
             {next && (
@@ -119,6 +150,8 @@ export default function StepsPage() {
   );
 }
 
+const ownOf = (entries: readonly Shelved[], family: string) =>
+  entriesOf({ entries: entries.map((e) => e.body) }, 'family').find((f) => f.id === family);
 const isDone = (s: StepStands): boolean => s.isBegun && s.lacks.length === 0;
 /** What stands in the list under a step: what is there, or what is missed first. */
 const short = (s: StepStands): string => {

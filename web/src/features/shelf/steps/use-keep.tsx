@@ -1,10 +1,11 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { type Entry, type EntryKind, type FamilyId, keyText, merge, type Stale, sameJson } from '@wire-trail/core';
-import { type ReactElement, useState } from 'react';
+import { type ReactElement, useContext, useState } from 'react';
 import { type ApiError, api } from '../../../foundation/api.ts';
 import { BothInOne } from '../../../parts/changes/BothInOne.tsx';
 import type { Shelved } from '../tab-props.ts';
+import { Keeping } from './keeping.ts';
 
 /** Two who changed one thing: it is asked which shall stand. */
 type Asked = Readonly<{
@@ -57,7 +58,8 @@ export function useKeep(family: string, entries: readonly Shelved[]) {
       [mine, before, basedOn] = [next, stale.body, stale.number];
     }
   };
-  const keep = async (bodies: readonly Entry[], note: string): Promise<boolean> => {
+  const hold = useContext(Keeping);
+  const keepAll = async (bodies: readonly Entry[], note: string): Promise<boolean> => {
     setJoined(null);
     for (const body of bodies) {
       const wrong = await keepOne(body, note);
@@ -65,6 +67,11 @@ export function useKeep(family: string, entries: readonly Shelved[]) {
       if (wrong) return false;
     }
     return true;
+  };
+  const keep = (bodies: readonly Entry[], note: string): Promise<boolean> => {
+    const work = keepAll(bodies, note);
+    hold(work);
+    return work;
   };
   const said: ReactElement = (
     <>
