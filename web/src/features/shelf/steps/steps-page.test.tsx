@@ -38,7 +38,7 @@ const opens = () =>
 const asked = (words: RegExp) => screen.queryByRole('heading', { level: 1, name: words });
 
 /** A server that takes its time over each draft: `take` lets go of the one that waits. */
-function slowServer(answers: (body: Entry) => Saved | { refuses: 'stale' | 'field-wrong' }) {
+function slowServer(answers: (body: Entry) => Saved | { refuses: 'field-wrong' }) {
   const waits: Array<() => void> = [];
   let entries = without('mode', 'readout').map(shelved);
   const calls = standInServer({
