@@ -346,8 +346,11 @@ export function readRelease(
     lamp && further.length > 0 && r.waiting >= r.sentence - 1 && lamps.every((s) => s.kind === 'lamp')
       ? { kind: 'sign', shown: lamp, also: further, nth: 1 }
       : null;
+  // `once the red and the amber lamp are both on, you let go`
+  const isAll = further.length > 0 && heard?.sentence === r.sentence && lamps.every((s) => s.kind === 'lamp');
   const ends: Moment | null =
     own ??
+    (lamp && isAll ? { kind: 'sign', shown: lamp, also: further, nth: 1 } : null) ??
     (isThen && r.lastSign ? { kind: 'sign', shown: withoutTimes(r.lastSign), nth: 1 } : null) ??
     countedTo(r) ??
     (r.nth && r.nth.sentence >= r.sentence - (r.lastSign?.kind === 'sound' ? 3 : 1) && r.lastSign

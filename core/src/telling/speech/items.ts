@@ -5,6 +5,7 @@ import { groupWords } from './groups.ts';
 import { handWords } from './hand-words.ts';
 import type { Item } from './item.ts';
 import { jointWords } from './joint-words.ts';
+import { lampRow } from './lamp-rows.ts';
 import type { Called } from './mentions.ts';
 import { namedWords } from './named-words.ts';
 import { plugWords } from './plug-words.ts';
@@ -16,6 +17,7 @@ import { verbWords } from './verb-words.ts';
 
 /** Kinds of words, each tried in turn at the word one is at; the first that knows it takes as many as belong to it. */
 const kinds = [
+  lampRow,
   supplyWords,
   verbWords,
   plugWords,

@@ -59,6 +59,11 @@ export function namedWords(s: Scan): boolean {
   const called1 = mentionAt(words, i, called.controls);
   // a bare number names a switch only where switches of a row are being told
   const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
+  // `three is the door`: what a figure means
+  if (isNumber && /^(?:is|means?|stands|would|was|=)$/.test(words[i + 1]?.word ?? '')) {
+    take(1, null);
+    return true;
+  }
   const inRow =
     words[i - 1]?.word === 'number' ||
     /^(?:on|off|to|back)$/.test(words[i + 1]?.word ?? '') ||

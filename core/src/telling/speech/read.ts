@@ -8,6 +8,7 @@ import { findWindows } from './late-windows.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
+import { dropReadOut } from './read-out.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
@@ -181,6 +182,7 @@ export function readTold(
     end(own);
     countSounds(own, text);
     findWindows(own, text);
+    dropReadOut(own, text);
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;

@@ -179,10 +179,13 @@ export function referringWords(s: Scan): boolean {
       return true;
     }
     // `Hold Down and Defrost`: a key that is called so
+    const down = here.startsWith('hold down') ? mentionAt(words, i + 1, called.controls) : null;
+    const behindDown = words[i + 1 + (down?.length ?? 0)]?.word ?? '';
     const isDown =
-      here.startsWith('hold down and') &&
-      /^\p{Lu}/u.test(words[i + 1]?.raw ?? '') &&
-      mentionAt(words, i + 1, called.controls) !== null;
+      down !== null &&
+      (/^\p{Lu}/u.test(words[i + 1]?.raw ?? '') ||
+        !/^(?:the|both|it|that|this|them|your|my|a|and|all)$/.test(behindDown)) &&
+      mentionAt(words, i + 1 + down.length, called.controls) === null;
     take(here.startsWith('keep') || isDown ? 1 : here.startsWith('hold') ? 2 : 3, {
       is: 'act',
       act: 'hold',

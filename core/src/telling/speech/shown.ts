@@ -4,6 +4,7 @@ import type { Moment } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
+import { isInRow } from './lamp-rows.ts';
 import { isAct, isOf, lampState, type Reader, withoutTimes } from './reader.ts';
 import { isCodeAlike } from './readouts.ts';
 import { type Segment, saidOf } from './segments.ts';
@@ -327,6 +328,7 @@ export function quicken(r: Reader, segment: Segment): boolean {
 
 /** Whether a stretch names signs and has not said yet what they do. */
 export function lacksState(r: Reader, words: readonly Word[], ahead: readonly Word[] = []): boolean {
+  if (isInRow(words, ahead, r.called)) return true;
   const items = itemsOf(words, r.called, r.last);
   // `S3 and S4 to on`: where to is said of both
   const before = items.at(-1);

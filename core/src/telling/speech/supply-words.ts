@@ -1,5 +1,29 @@
 import { mentionAt, placeByVerb, supplyFor, switchAt } from './mentions.ts';
+import { isStop } from './rewrite.ts';
 import type { Scan } from './scan.ts';
+
+const whoSwitches =
+  /^(?:you|i|we|they|he|she|one|somebody|someone|else|who|colleague|friend|hand|and|then|now|again|please|just|finally|to|can|must|could|may|should|will|first|so|or|next|ok|okay|done|right)$/;
+const noObject =
+  /^(?:and|then|again|while|with|without|for|before|after|when|until|till|as|so|because|but|now|once|first|or|together|too|straight|immediately|somewhere|whilst)$/;
+
+/** `hold Menu and switch on`: with nothing named that is switched, what gives the unit its current. */
+function switchedBare(s: Scan): boolean {
+  const { words, called, here, i, put } = s;
+  const said = /^(?:switch|switches|power|powers)( back)? (on|off)(?= |$)/.exec(here);
+  const before = words[i - 1];
+  if (!said || (before && !isStop(before.raw) && !whoSwitches.test(before.word))) return false;
+  const n = said[1] ? 3 : 2;
+  const next = words[i + n];
+  if (next && !isStop(next.raw) && !noObject.test(next.word)) return false;
+  const own = supplyFor(called, said[2] ?? 'on');
+  const place = own && placeByVerb(own, said[2] ?? 'on');
+  // what is called a switch is meant by its name
+  if (!own || !place || mentionAt(words, i, called.controls)) return false;
+  put(i, n, { is: 'control', own, place });
+  s.i = i + n;
+  return true;
+}
 
 /** What gives a unit its current or takes it away, said in several words. */
 export function supplyWords(s: Scan): boolean {
@@ -30,6 +54,7 @@ export function supplyWords(s: Scan): boolean {
       return true;
     }
   }
+  if (switchedBare(s)) return true;
   // `power it up`, `powered down`
   const upDown = /^power(?:s|ed|ing)?(?: it| him| her| the unit| the machine)? (up|down|on|off)\b/.exec(here);
   if (upDown && called.facts.supply[0]) {

@@ -1,0 +1,83 @@
+import type { Made, Reader } from './reader.ts';
+
+/** How far before and behind a look it is told what it is for, in letters. */
+const near = 60;
+
+const many = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten)`;
+/** `3 long 2 short`, `blinks 4`, `how often is the number`: what is counted there is a code. */
+const isCounted = new RegExp(
+  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|count (?:the |in )?(?:tens|ones|units|hundreds)|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
+  'i',
+);
+/** `that's the number`: where another lamp has told already that it was taken. */
+const isNumber = /^\W*(?:and )?(?:that's|which is|that is) (?:the|your|my) (?:number|code|count)\b/i;
+/** `041`, `E12`, `12/3`, `V04 OPEN`: a code, and no name of a menu. */
+const isCode = /^[A-Za-z]?[-. ]?\d*[1-9]/;
+/** `which is the burr sensor`, `041. Forty-one's the fan`, `and so on`: of which it is told what it stands for. */
+const isMeant =
+  /^(?:[^.\n]|[.](?=\s*\S+(?:'s| is| means| =)))*?(?:\b(?:is|are|means?|which|that's|thats|number|so on|stands for|would be)\b|'s\b|=)/i;
+const isOne = /\b(?:e\.g\.|for (?:example|instance)|mine|yours|ours|say|such as)\b[^.]*$/i;
+/** `gives now the error with blinks`, `the number with blinks`. */
+const isGiven =
+  /\b(?:gives?|shows?|tells?|flash(?:es)? out|reads? out) (?:you |me |us )?(?:now |then )?(?:the|your|a) (?:\w+ )?(?:error|fault|code|number|count)s?\b[^.]*$/i;
+/** `= wrong`, `then you were too slow`: what shows where it was not taken. */
+const isWrong =
+  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+const isEnd = /^(?:end|ende|done all|last|fin)$/i;
+const isEndSaid =
+  /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until it says|then)\b[^.]*$/i;
+const isAsked = /\b(?:did|have|do) (?:you|it|they) (?:hear|get|see|have|notice)\b[^.?]*$/i;
+
+/**
+ * What is told of a lamp, a sound or a display beside the matter: the code that is read there, the end of a list, what would
+ * show where it went wrong, what sounds before the sound one lets go at. It was heard as something that has to show, word by
+ * word; over all that stands around it, it is told only, and no step.
+ */
+export function dropReadOut(r: Reader, text: string): void {
+  const beside = new Set(r.made.filter((m, i) => m.step.kind === 'see' && isBeside(r.made, i, text)));
+  if (beside.size === 0) return;
+  for (const m of beside)
+    if (isWrong.test(text.slice(m.to, m.to + near))) r.holes.push({ from: m.from, to: m.to, why: 'warned' });
+  r.made.splice(0, r.made.length, ...r.made.filter((m) => !beside.has(m)));
+}
+
+function isBeside(made: readonly Made[], i: number, text: string): boolean {
+  const own = made[i];
+  if (own?.step.kind !== 'see') return false;
+  const { signs } = own.step;
+  const before = text.slice(Math.max(0, own.from - near), own.from);
+  const said = text.slice(own.from, own.to);
+  const behind = text.slice(own.to, own.to + near);
+  const prev = made[i - 1]?.step;
+  const next = made[i + 1]?.step;
+  const shows = signs.map((s) => (s.kind === 'text' ? s.text : null)).filter((t) => t !== null);
+  // `041`, `12/3`: the code itself; nothing but noughts says that nothing is stored
+  const isStart = prev?.kind === 'release' && next?.kind === 'press';
+  if (shows.some((t) => isCode.test(t)) && !isStart && (isMeant.test(behind) || isOne.test(before))) return true;
+  const isNext = prev?.kind === 'press' && prev.times === 1;
+  if (shows.some((t) => isEnd.test(t)) && isNext) return true;
+  if (isNext && shows.length > 0 && isEndSaid.test(before + said) && shows.some((t) => /^[-.\s]+$/.test(t)))
+    return true;
+  if (isWrong.test(behind)) return true;
+  const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));
+  if (blinks && (isCounted.test(behind) || isGiven.test(before) || isRepeated(said))) return true;
+  if (blinks && prev?.kind === 'see' && isNumber.test(behind)) return true;
+  const sounds = signs.every((s) => s.kind === 'sound');
+  if (sounds && isAsked.test(before)) return true;
+  return isBeforeLettingGo(made, i);
+}
+
+/** `flash flash flash`: counted along. */
+const isRepeated = (said: string): boolean => /\b(blink|flash|flick|wink|pulse)\w*\W+\1\w*\W+\1/i.test(said);
+
+/** `it buzzes, keep holding, it buzzes again and now`: what it is let go at counts them already. */
+function isBeforeLettingGo(made: readonly Made[], i: number): boolean {
+  const own = made[i]?.step;
+  if (own?.kind !== 'see') return false;
+  const k = made.findIndex((m, n) => n > i && m.step.kind !== 'see');
+  const ends = made[k]?.step;
+  if (ends?.kind !== 'release' || ends.at?.kind !== 'sign') return false;
+  const { shown } = ends.at;
+  const goesOut = shown.kind === 'lamp' && shown.state === 'dark';
+  return !goesOut && own.signs.some((s) => s.sign === shown.sign);
+}
