@@ -6,6 +6,9 @@ import { type Word, wordsOf } from './text.ts';
 const farthest = 150;
 const isQuick =
   /\b(?:quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
+/** How far before it a question stands that is answered with no more than a time, in letters. */
+const near = 60;
+const howLong = /\bhow (?:long|much time) (?:have|do|did|would|will) (?:i|we|you|they)(?: got| get| have)?\b/;
 const isTooLong = /\bif (?:it|you) .*\b(?:longer|slower|more) than\b/;
 const isOther =
   /\b(?:wait\w*|hold\w*|held|keep\w*|kept|leave|later|rest|count\w*|until|till|long|takes?|took|blink\w*|flash\w*|every|pause|off for|out for)\b/;
@@ -21,8 +24,9 @@ export function findWindows(r: Reader, text: string): void {
     if (ms === null || w.value === null) return;
     const [from, to] = [w.from, words[i + w.span]?.to ?? w.to];
     if (r.made.some((m) => m.from < to && m.to > from)) return;
-    const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`;
-    if (!isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
+    const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`.replace(howLong, 'got');
+    const isAnswer = howLong.test(text.slice(Math.max(0, from - near), from).toLowerCase());
+    if (!isAnswer && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
     const last = r.made.findLastIndex((m) => m.to <= from);
     const run = runBefore(r.made, last);
     const own = r.made.slice(run, last + 1);

@@ -60,7 +60,11 @@ export function namedWords(s: Scan): boolean {
   // a bare number names a switch only where switches of a row are being told
   const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
   // `three is the door`: what a figure means
-  if (isNumber && /^(?:is|means?|stands|would|was|=)$/.test(words[i + 1]?.word ?? '')) {
+  if (
+    isNumber &&
+    called1.of.mechanism.kind === 'push' &&
+    /^(?:is|means?|stands|would|was|=)$/.test(words[i + 1]?.word ?? '')
+  ) {
     take(1, null);
     return true;
   }
@@ -132,7 +136,7 @@ export function namedWords(s: Scan): boolean {
     w.value !== null &&
     (behind in unitMs ||
       (w.word === 'one' && words[i - 1]?.word === 'the') ||
-      /^(?:times?|x|clicks?|turns?|presses|taps|pushes|beeps?|flash\w*|blinks?|quick|short|long|of|percent|degrees|a|an|per|lamps?|lights?|leds?|codes?|faults?|volts?|bar|more|full|or|to)$/.test(
+      /^(?:times?|x|clicks?|turns?|presses|taps|pushes|beeps?|flash\w*|blinks?|quick|short|long|of|percent|degrees|a|an|per|lamps?|lights?|leds?|codes?|faults?|volts?|bar|more|full|or|to|fingers?|thumbs?|hands?|people|person|colleague)$/.test(
         behind,
       ) ||
       mentionAt(words, i + 1, called.signs)?.of.kind === 'beeper');

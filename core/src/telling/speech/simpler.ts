@@ -4,6 +4,7 @@ import type { Called } from './mentions.ts';
 import { plainer } from './plainer-words.ts';
 import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
+import { twoHands } from './two-hands.ts';
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 const sequences: readonly Rewrite[] = [
@@ -85,7 +86,11 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
 export function simpler(words: readonly Word[], called: Called): Word[] {
-  const said = rewritten(rewritten(rewritten(words, called, harmlessNots), called, fills), called, plainer);
+  const said = rewritten(
+    rewritten(rewritten(rewritten(words, called, harmlessNots), called, twoHands), called, fills),
+    called,
+    plainer,
+  );
   return rewritten(rewritten(rowsOpened(said, called), called, sequences), called, turnedRound);
 }
 

@@ -1,0 +1,80 @@
+import { mentionAt } from './mentions.ts';
+import { added, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+/** How far behind a press it is told that the other hand does something. */
+const farthest = 22;
+const otherHand =
+  /^(?:with|and) (?:your|my|the|his|her) (?:free|other|third|left|right|spare) (?:hand|elbow|arm|foot)(?= |$)/;
+const isPress = /^(?:press|presses|pressed|pressing|push|pushes)$/;
+const isHeldLater =
+  /^(?:hold|holds|held|holding|keep|keeps|kept|stay|stays|leave|once|twice|times|short|briefly|release)$/;
+
+/** Whether somebody is told to do something with the hand that is free, in the same sentence, before anything is let go of. */
+function freeHandFollows(words: readonly Word[], from: number): boolean {
+  for (let k = from; k < words.length && k < from + farthest; k += 1) {
+    const w = words[k];
+    if (!w || /^[.!?\n]$/.test(w.raw) || isHeldLater.test(w.word) || (isPress.test(w.word) && k > from)) return false;
+    if (otherHand.test(said(words, k, 4))) return true;
+  }
+  return false;
+}
+
+/** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
+export const twoHands: readonly Rewrite[] = [
+  // `so you press those, and with your free hand you switch on`
+  ({ words, i, w }) =>
+    isPress.test(w.word) && freeHandFollows(words, i + 1) ? { takes: 1, puts: [{ ...w, word: 'hold' }] } : null,
+  // `you need to be pressing Reset when the power comes back`
+  ({ words, i, w, out }) =>
+    w.word === 'be' &&
+    /^(?:pressing|pushing|holding)$/.test(words[i + 1]?.word ?? '') &&
+    /^(?:to|must|should)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 2, puts: [{ ...w, word: 'hold', raw: 'hold' }] }
+      : null,
+  // `one finger on Temp, another one on Light`
+  ({ words, i, w, called, out }) => {
+    const another =
+      /^(?:and )?(?:(?:the other|another|one more|a second)(?: one| finger| thumb| hand)?|one) (?:on|goes on) (?:the )?/.exec(
+        `${said(words, i, 7)} `,
+      );
+    const n = another ? wordsIn(another[0]) : 0;
+    if (!another || keyAt(words, i + n, called) === null) return null;
+    const isBehind = /\b(?:finger|thumb|hand|one) (?:goes )?on (?:the )?\S+(?: \S+)? ,?$/.test(
+      `${said(out, Math.max(0, out.length - 8), 8)} `.replace(/ $/, out.at(-1)?.raw === ',' ? '' : ' ,'),
+    );
+    return isBehind ? { takes: n, puts: [added('and', w)], drops: out.at(-1)?.raw === ',' ? 1 : 0 } : null;
+  },
+  // `it'll keep the red lamp lit for ever`: what it does, and nobody's hand
+  ({ words, i, called }) => {
+    const keeps = /^(?:it|that|which|this)(?:'ll| will)? keeps? (?:on )?(?:the |its |showing |flashing )?/.exec(
+      `${said(words, i, 6)} `,
+    );
+    const n = keeps ? wordsIn(keeps[0]) : 0;
+    const sign = keeps ? mentionAt(words, i + n, called.signs) : null;
+    if (!sign) return null;
+    let k = i + n + sign.length;
+    while (!isStop(words[k]?.raw) && words[k]?.word !== 'and') k += 1;
+    return { takes: k - i, puts: [] };
+  },
+  // `then the knob back 3`: as many clicks
+  ({ words, i, w, called }) => {
+    const knob = mentionAt(words, i, called.controls);
+    const n = knob?.of.mechanism.kind === 'clicks' ? knob.length : 0;
+    const many = words[i + n + 1];
+    const isBack = n > 0 && words[i + n]?.word === 'back' && many?.value != null && many.value <= 24;
+    if (!isBack || !isStop(words[i + n + 1 + many.span]?.raw)) return null;
+    const turned = [added('turn', w), ...words.slice(i, i + n), many, added('clicks', w), added('back', w)];
+    return { takes: n + 1 + many.span, puts: turned };
+  },
+  // `then again from stop in`: from where one begins anew
+  ({ words, i, out }) => {
+    const anew = /^(?:again|once more|start over|back|over again) from (?!the (?:left|right)\b)/.exec(
+      `${said(words, i, 5)} `,
+    );
+    if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|,|it|do)$/.test(out.at(-1)?.word ?? ''))) return null;
+    let k = i + wordsIn(anew[0]);
+    while (!isStop(words[k]?.raw)) k += 1;
+    return { takes: k - i, puts: [] };
+  },
+];
