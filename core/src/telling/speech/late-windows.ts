@@ -26,7 +26,9 @@ export function findWindows(r: Reader, text: string): void {
     if (r.made.some((m) => m.from < to && m.to > from)) return;
     const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`.replace(howLong, 'got');
     const isAnswer = howLong.test(text.slice(Math.max(0, from - near), from).toLowerCase());
-    if (!isAnswer && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
+    // `Four seconds.`, and no more
+    const isAlone = isStop(words[i - 1]) && isStop(words[i + w.span + 1]);
+    if (!isAnswer && !isAlone && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
     const last = r.made.findLastIndex((m) => m.to <= from);
     const run = runBefore(r.made, last);
     const own = r.made.slice(run, last + 1);

@@ -234,7 +234,8 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
   return unambiguous(all);
 }
 
-export function calledOf(facts: UnitFacts, ones: Readonly<Record<string, string>> = {}): Called {
+export function calledOf(plainFacts: UnitFacts, ones: Readonly<Record<string, string>> = {}): Called {
+  const facts = withSupply(plainFacts);
   return {
     facts,
     controls: controlNames(facts),
@@ -250,6 +251,19 @@ export function calledOf(facts: UnitFacts, ones: Readonly<Record<string, string>
       }),
     ),
   };
+}
+
+/** Where nothing says what gives the unit its current, the one rocker or switch that goes on and off is meant by it. */
+function withSupply(facts: UnitFacts): UnitFacts {
+  if (facts.supply.length > 0) return facts;
+  const all = [...facts.controls.values()].filter(
+    ({ control, mechanism }) =>
+      /^(?:rocker|switch|knob|slide)$/.test(control.look) &&
+      mechanism.kind === 'places' &&
+      mechanism.places.length === 2 &&
+      mechanism.places.every((p) => p.id === 'on' || p.id === 'off'),
+  );
+  return all.length === 1 ? { ...facts, supply: all } : facts;
 }
 
 /** Whether there is anything that turns by clicks. */

@@ -120,7 +120,7 @@ export function readPress(
   if (
     only1 &&
     pushes.length === 1 &&
-    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:can |will |then )?(?:say|confirm|accept|agree|take|store|save|see|get|read|call|bring|find|turn the page|go back|go on|scroll|page|leaf)\b/.test(
+    /^(?:and )?with \w+(?: \w+)? (?:you|i|we) (?:can |will |then )?(?:say|confirm|accept|agree|take|store|save|see|get|read|call|bring|find|turn the page|go (?:on |back )?to the|come to the|go back|go on|scroll|page|leaf)\b/.test(
       words1,
     )
   ) {

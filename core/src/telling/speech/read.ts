@@ -15,6 +15,7 @@ import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
+import { dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -183,6 +184,7 @@ export function readTold(
     countSounds(own, text);
     findWindows(own, text);
     dropReadOut(own, text);
+    dropToldAnew(own, text);
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;

@@ -93,13 +93,21 @@ export function referringWords(s: Scan): boolean {
     const switched =
       /^(?:turn|turns|turned|switch|switches|switched|power|powers|powered)$/.test(words[i - 1]?.word ?? '') ||
       words.slice(i + 1, k).some((x) => /^(?:switched|turned|powered)$/.test(x.word));
+    // `pull the tray out, and switch it off`: what has no such place is not meant, where something has
+    const isNoSwitch = (own: ControlFacts): boolean =>
+      /^(?:tray|slide|lever|float|jumper|valve|tap)$/.test(own.control.look) &&
+      called.facts.supply.length > 0 &&
+      own.mechanism.kind === 'places' &&
+      !own.mechanism.places.some((p) => p.id === 'on' || p.id === 'off');
     // what was named in the same breath goes before what was named earlier
     const near = items.findLast((x) => x.is === 'control');
     const nearest = near?.is === 'control' && near.place === null && !isPush(near.own) ? near.own : null;
     const able =
       plugged || w.word === 'them' || w.word === 'those'
         ? []
-        : (nearest ? [nearest] : last).filter((own) => own.mechanism.kind !== 'push' && !(switched && isCover(own)));
+        : (nearest ? [nearest] : last).filter(
+            (own) => own.mechanism.kind !== 'push' && !(switched && (isCover(own) || isNoSwitch(own))),
+          );
     const isWhere =
       /^(?:beside|behind|under|of|with|for|by|near|above|below|from|about|like|than|next)$/.test(
         words[i - 1]?.word ?? '',

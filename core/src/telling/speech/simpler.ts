@@ -3,6 +3,7 @@ import { harmlessNots } from './harmless-nots.ts';
 import type { Called } from './mentions.ts';
 import { plainer } from './plainer-words.ts';
 import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
+import { secondLanguage } from './second-language.ts';
 import type { Word } from './text.ts';
 import { twoHands } from './two-hands.ts';
 
@@ -86,10 +87,9 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
 export function simpler(words: readonly Word[], called: Called): Word[] {
-  const said = rewritten(
-    rewritten(rewritten(rewritten(words, called, harmlessNots), called, twoHands), called, fills),
-    called,
-    plainer,
+  const said = [harmlessNots, secondLanguage, twoHands, fills, plainer].reduce<readonly Word[]>(
+    (now, table) => rewritten(now, called, table),
+    words,
   );
   return rewritten(rewritten(rowsOpened(said, called), called, sequences), called, turnedRound);
 }

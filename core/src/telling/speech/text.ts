@@ -114,7 +114,10 @@ export function countedAloud(words: readonly Word[]): Word[] {
           /^(?:beeps?|blinks?|flash\w*|times|presses|until|till|when|buzz\w*|clicks?|release|go|press|tap)$/.test(x),
         );
     const unit = words[last + 1]?.word ?? '';
+    // `the window's counting, look, one two three`: it counts, and nobody's hand
+    const showsCount = /\b(?:display|window|screen|readout|it)(?:'s| is)? count/.test(before.join(' '));
     if (
+      !showsCount &&
       n >= 3 &&
       isHeld &&
       (counts > held || held >= before.length - 8) &&

@@ -1,4 +1,4 @@
-import { isAct, type Reader } from './reader.ts';
+import { isAct, type Made, type Reader } from './reader.ts';
 
 /** Several presses told in one sentence and the same in the next: told twice, done once. */
 export function dropToldTwice(r: Reader): void {
@@ -38,5 +38,33 @@ export function dropToldOut(r: Reader): void {
     let n = 0;
     while (key.every((k, j) => JSON.stringify(r.made[i + 1 + n * key.length + j]?.step) === k)) n += 1;
     if (n > 0) r.made.splice(i + 1, n * key.length);
+  }
+}
+
+const anew =
+  /\b(?:from the \w+(?: \w+)? again|(?:then |so |and )?again from|start(?:s|ed)? (?:over|again)|once more from|all over again|do it (?:all )?again|the whole thing again)\b/gi;
+
+/** A step by what is done, whatever ends it. */
+const alike = (step: Made['step']): string =>
+  step.kind === 'hold' ? `hold ${step.controls.map((c) => c.control).join()}` : JSON.stringify(step);
+
+/** `From the rocker again: off, ten seconds, both, on`: what is done once more as it went wrong is told once. */
+export function dropToldAnew(r: Reader, text: string): void {
+  for (const { index, 0: said } of text.matchAll(anew)) {
+    const at = index + said.length;
+    const first = r.made.findIndex((m) => m.from >= index);
+    if (first < 2 || (r.made[first]?.from ?? 0) > at + 60) continue;
+    const before = r.made.slice(0, first).map((m) => alike(m.step));
+    let [upTo, last] = [0, first];
+    while (last < r.made.length) {
+      const step = r.made[last]?.step;
+      const again = step ? before.indexOf(alike(step), upTo) : -1;
+      // what sounds or shows then was told before as well
+      if (again < 0 && step?.kind !== 'see') break;
+      if (again >= 0) upTo = again + 1;
+      last += 1;
+    }
+    const own = r.made.slice(first, last).filter((m) => m.step.kind !== 'see');
+    if (own.length > 1 || own.some((m) => m.step.kind === 'hold')) r.made.splice(first, last - first);
   }
 }

@@ -67,14 +67,4 @@ export const twoHands: readonly Rewrite[] = [
     const turned = [added('turn', w), ...words.slice(i, i + n), many, added('clicks', w), added('back', w)];
     return { takes: n + 1 + many.span, puts: turned };
   },
-  // `then again from stop in`: from where one begins anew
-  ({ words, i, out }) => {
-    const anew = /^(?:again|once more|start over|back|over again) from (?!the (?:left|right)\b)/.exec(
-      `${said(words, i, 5)} `,
-    );
-    if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|,|it|do)$/.test(out.at(-1)?.word ?? ''))) return null;
-    let k = i + wordsIn(anew[0]);
-    while (!isStop(words[k]?.raw)) k += 1;
-    return { takes: k - i, puts: [] };
-  },
 ];
