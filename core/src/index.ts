@@ -206,17 +206,18 @@ export {
   withState,
   withStates,
 } from './library/mode-presets.ts';
+export { readoutSources, showingWords, withoutShowing, withShowing } from './library/mode-shows.ts';
+export { expectedWords, testBegun, testWords, withoutTest, withTest } from './library/mode-tests.ts';
 export {
   type Entries,
+  effectWords,
   entriesIn,
   type Leads,
   leadsOf,
-  readoutShownIn,
   type Way,
   wayOf,
   wayWords,
   withoutWay,
-  withShown,
   withWay,
 } from './library/mode-ways.ts';
 export { namesIn, type Thing } from './library/names.ts';

@@ -2,18 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exactly } from '../base/text.ts';
 import { type Bundle, entriesOf, type Mode } from '../index.ts';
+import type { Effect } from '../model/effect.ts';
+import type { Transition } from '../model/mode.ts';
 import { demoBundles } from '../testing/bundles.ts';
 import { boardBundle, PlayedBoard } from '../testing/unit.ts';
 import {
+  effectWords,
   entriesIn,
   type Leads,
   leadsOf,
-  readoutShownIn,
   type Way,
   wayOf,
   wayWords,
   withoutWay,
-  withShown,
   withWay,
 } from './mode-ways.ts';
 
@@ -72,18 +73,17 @@ describe('ways between modes', () => {
       { of: 6, wraps: false },
     );
     expect(back.variables).toEqual([{ kind: 'cursor', id: 'slot', from: 1, to: 6, start: 1, wraps: false }]);
-    expect(back.transitions.map((t) => leadsOf(back, t)?.to)).toEqual(['next', 'before']);
+    expect(back.transitions.map((t) => leadsOf(back, t).leads.to)).toEqual(['next', 'before']);
   });
   it.each(demoBundles())(
     '%s: every way is told as a sentence, and written back as it was, with what stands beside it',
     (_, bundle) => {
       for (const mode of entriesOf(bundle, 'mode'))
         mode.transitions.forEach((t, i) => {
-          const [way, leads] = [wayOf(t), leadsOf(mode, t)];
-          // nothing of it needs its form
-          if (!leads) throw new Error(JSON.stringify(t));
+          const [way, { leads, besides }] = [wayOf(t), leadsOf(mode, t)];
           expect(wayWords(way, bundle)).toMatch(/^(?:when|as soon as|by itself) /);
-          const { to: _to, ...rest } = withWay(mode, way, leads, entriesIn(mode), i).transitions[i] ?? t;
+          const { to: _to, ...rest } =
+            withWay(mode, way, leads, entriesIn(mode), i, undefined, besides).transitions[i] ?? t;
           const { to: was, ...before } = t;
           expect(rest).toEqual(before);
           expect(_to ?? mode.id).toBe(was ?? mode.id);
@@ -126,12 +126,19 @@ describe('ways between modes', () => {
       { to: 'flag', flag: 'open' as never, is: true },
       toService,
     );
+    const besides = fc.subarray<Effect>([
+      { kind: 'erase-memory' },
+      { kind: 'send', to: 'main' as never, message: 'wake up' },
+      { kind: 'assign', variable: 'slot' as never, to: 4 },
+      { kind: 'step', variable: 'slot' as never, by: -3 },
+      { kind: 'carry', from: 'slot' as never, to: 'slot' as never },
+    ]);
     fc.assert(
-      fc.property(way, leads, (w, l) => {
-        const mode = withWay(modeOf(board, 'service'), w, l, { of: 3, wraps: false });
+      fc.property(way, leads, besides, (w, l, more) => {
+        const mode = withWay(modeOf(board, 'service'), w, l, { of: 3, wraps: false }, null, null, more);
         const made = mode.transitions.at(-1);
         expect(made && wayOf(made)).toEqual(w);
-        expect(made && leadsOf(mode, made)).toEqual(l);
+        expect(made && leadsOf(mode, made)).toEqual({ leads: l, besides: more });
         // what was there is still there
         expect(mode.transitions.slice(0, -1)).toEqual(modeOf(board, 'service').transitions);
       }),
@@ -162,30 +169,20 @@ describe('ways between modes', () => {
     expect(playedWith(mode).press('a', 2).wait(400).hold('b', 3200).wait(500).mode).toBe('service');
     expect(playedWith(mode).press('a', 2).wait(2000).mode).toBe('idle');
   });
-  it('what does more than one thing at once is left to its own form', () => {
-    const sent: Mode = {
-      ...idle,
-      transitions: [
-        {
-          on: { kind: 'idle', afterMs: 5 },
-          effects: [{ kind: 'erase-memory' }, { kind: 'erase-memory' }],
-          to: 'service' as never,
-        },
-      ],
-    };
-    expect(sent.transitions.map((t) => leadsOf(sent, t))).toEqual([null]);
+  it.each<[Effect, string]>([
+    [{ kind: 'erase-memory' }, 'empties its memory'],
+    [{ kind: 'send', to: 'main' as never, message: 'wake up' }, 'tells Main “wake up”'],
+    [{ kind: 'assign', variable: 'door-open' as never, to: false }, 'remembers that door open is not so'],
+    [{ kind: 'assign', variable: 'slot' as never, to: 4 }, 'puts slot to 4'],
+    [{ kind: 'step', variable: 'slot' as never, by: -3 }, 'moves slot back by 3'],
+    [{ kind: 'carry', from: 'picked' as never, to: 'slot' as never }, 'takes picked along as slot'],
+  ])('what it does beside is told: %j', (effect, words) => {
+    expect(effectWords(effect, board)).toBe(words);
   });
-});
-
-describe('what a mode shows', () => {
-  it.each(demoBundles())('%s: the readout it shows already stays as it is, and can be taken away', (_, bundle) => {
-    for (const mode of entriesOf(bundle, 'mode')) {
-      const shown = readoutShownIn(mode)?.readout ?? null;
-      if (shown !== null && mode.shows.filter((s) => s.kind === 'readout').length === 1)
-        expect(
-          new Set(withShown(mode, shown as never).shows.map((s) => JSON.stringify({ ...s, when: undefined }))),
-        ).toEqual(new Set(mode.shows.map((s) => JSON.stringify({ ...s, when: undefined }))));
-      expect(readoutShownIn(withShown(mode, null))).toBeNull();
-    }
+  it('stays and does no more than what stands beside', () => {
+    const more: Effect[] = [{ kind: 'step', variable: 'slot' as never, by: 10 }];
+    const mode = withWay(idle, { by: 'idle', ms: 5 }, { to: 'stays' }, null, null, null, more);
+    expect(mode.transitions.at(-1)).toEqual({ on: { kind: 'idle', afterMs: 5 }, effects: more });
+    expect(leadsOf(mode, mode.transitions.at(-1) as Transition)).toEqual({ leads: { to: 'stays' }, besides: more });
   });
 });

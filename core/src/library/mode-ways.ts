@@ -4,10 +4,10 @@ import { assertNever } from '../base/result.ts';
 import { exactly } from '../base/text.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Condition } from '../model/condition.ts';
+import type { Effect } from '../model/effect.ts';
 import { Mode, type Transition } from '../model/mode.ts';
-import type { Readout } from '../model/readout.ts';
 import type { Step } from '../model/route.ts';
-import { entriesOf, entryOf } from '../model/select.ts';
+import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
 import { printDuration, printSteps } from '../script/print.ts';
 import { wholePanel } from '../words/condition.ts';
@@ -39,7 +39,9 @@ export type Leads =
   | Readonly<{ to: 'before' }>
   | Readonly<{ to: 'erased' }>
   /** It stays, and remembers that something is so, or is not. */
-  | Readonly<{ to: 'flag'; flag: VariableId; is: boolean }>;
+  | Readonly<{ to: 'flag'; flag: VariableId; is: boolean }>
+  /** It stays, and does no more than what is told beside it. */
+  | Readonly<{ to: 'stays' }>;
 
 /** The entries somebody goes through in a mode: how many, and whether it begins again behind the last. */
 export type Entries = Readonly<{ of: number; wraps: boolean }>;
@@ -138,18 +140,43 @@ export function entriesIn(mode: Mode): Entries | null {
   return cursor ? { of: cursor.to - cursor.from + 1, wraps: cursor.wraps } : null;
 }
 
-/** Where a transition leads, where that can be said in a few words. */
-export function leadsOf(mode: Mode, { to, effects }: Transition): Leads | null {
-  const [effect, ...more] = effects;
-  const stays = to === undefined || to === mode.id;
-  if (more.length > 0) return null;
-  if (!effect) return to === undefined ? null : { to: 'mode', mode: to };
-  if (!stays) return null;
-  if (effect.kind === 'erase-memory') return { to: 'erased' };
+/** Where a transition leads, and what it does beside that: the first thing it does where it stays, the mode it goes to. */
+export function leadsOf(
+  mode: Mode,
+  { to, effects }: Transition,
+): Readonly<{ leads: Leads; besides: readonly Effect[] }> {
+  const [effect, ...besides] = effects;
+  if (!effect || to !== undefined)
+    return { leads: to === undefined ? { to: 'stays' } : { to: 'mode', mode: to }, besides: effects };
+  if (effect.kind === 'erase-memory') return { leads: { to: 'erased' }, besides };
   if (effect.kind === 'assign' && typeof effect.to === 'boolean')
-    return { to: 'flag', flag: effect.variable, is: effect.to };
-  if (effect.kind !== 'step' || Math.abs(effect.by) !== 1) return null;
-  return { to: effect.by > 0 ? 'next' : 'before' };
+    return { leads: { to: 'flag', flag: effect.variable, is: effect.to }, besides };
+  if (effect.kind === 'step' && Math.abs(effect.by) === 1 && effect.variable === cursorOf(mode)?.id)
+    return { leads: { to: effect.by > 0 ? 'next' : 'before' }, besides };
+  return { leads: { to: 'stays' }, besides: effects };
+}
+
+/** What is done beside, as it stands behind *and*: `and empties its memory`. */
+export function effectWords(effect: Effect, bundle: Bundle): string {
+  const name = (id: string): string => id.replaceAll('-', ' ');
+  switch (effect.kind) {
+    case 'assign':
+      return typeof effect.to === 'boolean'
+        ? `remembers that ${name(effect.variable)} is ${effect.to ? 'so' : 'not so'}`
+        : `puts ${name(effect.variable)} to ${effect.to}`;
+    case 'step':
+      return `moves ${name(effect.variable)} ${effect.by < 0 ? 'back' : 'on'} by ${Math.abs(effect.by)}`;
+    case 'send': {
+      const to = familyEntry(bundle).controllers.find((c) => c.id === effect.to);
+      return `tells ${to?.name ?? effect.to} “${effect.message}”`;
+    }
+    case 'erase-memory':
+      return 'empties its memory';
+    case 'carry':
+      return `takes ${name(effect.from)} along as ${name(effect.to)}`;
+    default:
+      return assertNever(effect);
+  }
 }
 
 /** A mode's own name for what it goes through, made where it has none yet. */
@@ -168,10 +195,27 @@ function withEntries(mode: Mode, { of, wraps }: Entries): Readonly<{ mode: Mode;
   };
 }
 
+function mainEffect(leads: Leads, cursor: VariableId): Effect[] {
+  switch (leads.to) {
+    case 'next':
+    case 'before':
+      return [{ kind: 'step', variable: cursor, by: leads.to === 'next' ? 1 : -1 }];
+    case 'erased':
+      return [{ kind: 'erase-memory' }];
+    case 'flag':
+      return [{ kind: 'assign', variable: leads.flag, to: leads.is }];
+    case 'mode':
+    case 'stays':
+      return [];
+    default:
+      return assertNever(leads);
+  }
+}
+
 /**
  * A mode with one way more, or with one in the place of another. What stands beside a way and is not asked for (a note, a
  * condition where none is given) stays with it. `entries` is how many there are to go through, where the way leads on or
- * back among them; `when` is what has to be so, null where nothing has.
+ * back among them; `when` is what has to be so, null where nothing has; `besides` is what it does as well.
  */
 export function withWay(
   mode: Mode,
@@ -180,6 +224,7 @@ export function withWay(
   entries: Entries | null,
   at: number | null = null,
   when?: Condition | null,
+  besides: readonly Effect[] = [],
 ): Mode {
   const isStep = leads.to === 'next' || leads.to === 'before';
   const { mode: own, cursor } = isStep
@@ -190,13 +235,7 @@ export function withWay(
   const made: Transition = {
     on: triggerOf(way),
     ...(only ? { when: only } : {}),
-    effects: isStep
-      ? [{ kind: 'step', variable: cursor, by: leads.to === 'next' ? 1 : -1 }]
-      : leads.to === 'erased'
-        ? [{ kind: 'erase-memory' }]
-        : leads.to === 'flag'
-          ? [{ kind: 'assign', variable: leads.flag, to: leads.is }]
-          : [],
+    effects: [...mainEffect(leads, cursor), ...besides],
     ...(leads.to === 'mode' ? { to: leads.mode } : {}),
     ...(before?.note ? { note: before.note } : {}),
   };
@@ -211,18 +250,6 @@ export const withoutWay = (mode: Mode, at: number): Mode => ({
   ...mode,
   transitions: mode.transitions.filter((_, i) => i !== at),
 });
-
-/** How a mode shows a code: by which readout, and of what; null where it shows none. */
-export const readoutShownIn = (mode: Mode) => mode.shows.find((s) => s.kind === 'readout') ?? null;
-
-/** A mode that shows a readout of what is stored, at its cursor where it has one; null shows none. What else it shows stays. */
-export function withShown(mode: Mode, readout: Readout['id'] | null): Mode {
-  const others = mode.shows.filter((s) => s.kind !== 'readout');
-  const slot = cursorOf(mode)?.id;
-  if (readout === null) return { ...mode, shows: others };
-  const of = readoutShownIn(mode)?.of ?? { kind: 'memory' as const, ...(slot ? { slot } : {}) };
-  return { ...mode, shows: [...others, { kind: 'readout', readout, of }] };
-}
 
 const often = (n: number): string => (n === 1 ? '' : n === 2 ? ' twice' : ` ${n} times`);
 

@@ -1,9 +1,5 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
 import {
   type Bundle,
   bundleFormat,
@@ -28,6 +24,8 @@ import { useKeep } from '../steps/use-keep.tsx';
 import type { TabProps } from '../tab-props.ts';
 import { AddState } from './AddState.tsx';
 import './modes.css';
+import { ModeShows } from './ModeShows.tsx';
+import { ModeTests } from './ModeTests.tsx';
 import { ModeWays } from './ModeWays.tsx';
 import { WayDialog } from './WayDialog.tsx';
 
@@ -244,34 +242,15 @@ function ModeSheet({
             </li>
           ))}
         </ul>
-        {mode && writes && <ModeWays mode={mode} bundle={bundle} onKeep={onKeep} />}
+        {mode && writes && (
+          <>
+            <ModeWays mode={mode} bundle={bundle} onKeep={onKeep} />
+            <ModeShows mode={mode} bundle={bundle} onKeep={onKeep} />
+          </>
+        )}
       </div>
-      {mode && mode.tests.length > 0 && (
-        <div className="sheet">
-          <h2>Tests inside</h2>
-          <Table>
-            <TableBody>
-              {mode.tests.map((t) => (
-                <TableRow key={t.number}>
-                  <TableCell className="mono">{t.number}</TableCell>
-                  <TableCell>
-                    <strong>{t.name}</strong>
-                    <div className="small soft">
-                      {t.starts} {t.expected}
-                    </div>
-                    <div className="small">
-                      {t.coldOnly && <span className="tag">cold only</span>}{' '}
-                      {t.needsFirst && <span className="tag">after test {t.needsFirst}</span>}{' '}
-                      {t.followedBy && <span className="tag">then {t.followedBy} by itself</span>}
-                    </div>
-                    {t.repeatWhen && <div className="small">{t.repeatWhen}</div>}
-                  </TableCell>
-                  <TableCell className="soft small">{t.takes ? seconds(t.takes.usualMs) : ''}</TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
-        </div>
+      {mode && (mode.tests.length > 0 || (writes && mode.sort === 'tests')) && (
+        <ModeTests mode={mode} bundle={bundle} onKeep={writes ? onKeep : null} />
       )}
     </>
   );

@@ -1,121 +1,221 @@
-import type { Condition, Mode } from '@wire-trail/core';
+import Button from '@mui/material/Button';
+import { type Bundle, type Condition, conditionText, type Mode } from '@wire-trail/core';
 import { useState } from 'react';
 import {
-  type Around,
-  codesIn,
-  codesText,
-  exactly,
+  type OnlyDraft,
   type OnlyKind,
-  onlyKindOf,
-  quantityIn,
-  shownFirst,
-} from './way-draft.ts';
-import { CodesGap, InputGap, Pick, SignGap } from './way-gaps.tsx';
+  type OnlyRow,
+  onlyDraftOf,
+  onlyKinds,
+  onlyRow,
+  onlyTyped,
+} from './only-draft.ts';
+import type { Around } from './way-draft.ts';
+import { CodesGap, Gap, InputGap, Pick, SignGap } from './way-gaps.tsx';
 
-const onlyWords: Readonly<Record<OnlyKind, string>> = {
-  always: 'always',
-  sign: 'only while a sign shows',
-  'code-stands': 'only while a code stands',
-  input: 'only while a quantity is',
-  variable: 'only while it remembers',
-  form: 'only where its form says',
+const kindWords: Readonly<Record<OnlyKind, string>> = {
+  sign: 'a sign shows',
+  'code-stands': 'a code stands',
+  input: 'a quantity is',
+  variable: 'it remembers',
+  reads: 'a readout shows',
 };
 
-type Only = Readonly<{ when: Condition | undefined; wrong: string | null }>;
+/**
+ * What has to be so, row by row, as it is typed: `only` gives what it comes to (undefined is always) and what of it is
+ * missing. What holds conditions within conditions is told as it stands, and stays until it is said anew.
+ */
+export function useOnly(before: Condition | undefined, mode: Mode, around: Around, bundle: Bundle) {
+  const [draft, setDraft] = useState<OnlyDraft | null>(() => onlyDraftOf(before, mode, around));
+  const only = () => (draft ? onlyTyped(draft, mode, around) : { when: before, wrong: null });
+  const gaps = (tried: boolean) =>
+    draft ? (
+      <OnlyRows draft={draft} mode={mode} around={around} tried={tried} onChange={setDraft} />
+    ) : (
+      <div className="sentence">
+        <span>only while {before && conditionText(before, bundle)}</span>
+        <Button variant="text" size="inline" onClick={() => setDraft({ join: 'all', rows: [] })}>
+          Say it anew
+        </Button>
+      </div>
+    );
+  return { only, gaps };
+}
 
-/** What is typed of a condition, and what it comes to: undefined is always. */
-export function useOnly(before: Condition | undefined, mode: Mode, around: Around) {
-  const flags = mode.variables.filter((v) => v.kind === 'flag');
-  const [kind, setKind] = useState<OnlyKind>(onlyKindOf(before));
-  const [shown, setShown] = useState(before?.kind === 'sign' ? before.shown : shownFirst(around.signs[0]));
-  const [codes, setCodes] = useState(before?.kind === 'code-stands' ? codesText(before.codes, around.codes) : '');
-  const [input, setInput] = useState<string>(before?.kind === 'input' ? before.input : (around.inputs[0]?.id ?? ''));
-  const own = around.inputs.find((i) => i.id === input);
-  const [compare, setCompare] = useState(before?.kind === 'input' ? before.compare : 'above');
-  const [value, setValue] = useState(before?.kind === 'input' && own ? exactly(before.value, own) : '');
-  const [flag, setFlag] = useState<string>(before?.kind === 'variable' ? before.variable : (flags[0]?.id ?? ''));
-  const [is, setIs] = useState(before?.kind === 'variable' ? before.is === true : true);
-  const only = (): Only => {
-    switch (kind) {
-      case 'always':
-        return { when: undefined, wrong: null };
-      case 'form':
-        return { when: before, wrong: null };
-      case 'sign':
-        return shown ? { when: { kind, shown }, wrong: null } : { when: undefined, wrong: 'Say what it shows.' };
-      case 'code-stands': {
-        const named = codesIn(codes, around.codes);
-        return typeof named === 'string'
-          ? { when: undefined, wrong: named }
-          : { when: { kind, codes: [...named] }, wrong: null };
-      }
-      case 'input': {
-        const at = quantityIn(value, own);
-        return own && at !== null
-          ? { when: { kind, input: own.id, compare, value: at }, wrong: null }
-          : { when: undefined, wrong: 'Say which value.' };
-      }
-      case 'variable': {
-        const named = flags.find((f) => f.id === flag)?.id;
-        return named
-          ? { when: { kind, variable: named, is }, wrong: null }
-          : { when: undefined, wrong: 'Say what it remembers.' };
-      }
-    }
-  };
-  const kinds: readonly OnlyKind[] = [
-    'always',
-    ...(around.signs.length > 0 ? (['sign'] as const) : []),
-    ...(around.codes.length > 0 ? (['code-stands'] as const) : []),
-    ...(around.inputs.length > 0 ? (['input'] as const) : []),
-    ...(flags.length > 0 ? (['variable'] as const) : []),
-    ...(onlyKindOf(before) === 'form' ? (['form'] as const) : []),
-  ];
-  const gaps = (tried: boolean) => (
-    <div className="sentence">
-      <Pick
-        name="only while"
-        value={kind}
-        of={kinds.map((k) => [k, onlyWords[k]])}
-        onPick={(next) => setKind(next as OnlyKind)}
-      />
-      {kind === 'sign' && <SignGap signs={around.signs} value={shown} onChange={setShown} />}
-      {kind === 'code-stands' && <CodesGap codes={around.codes} value={codes} tried={tried} onType={setCodes} />}
-      {kind === 'input' && (
+function OnlyRows({
+  draft,
+  mode,
+  around,
+  tried,
+  onChange,
+}: {
+  draft: OnlyDraft;
+  mode: Mode;
+  around: Around;
+  tried: boolean;
+  onChange: (next: OnlyDraft) => void;
+}) {
+  const kinds = onlyKinds(mode, around);
+  const { join, rows } = draft;
+  const put = (i: number, next: Partial<OnlyRow>) =>
+    onChange({ join, rows: rows.map((r, k) => (k === i ? { ...r, ...next } : r)) });
+  const [first] = kinds;
+  if (!first) return null;
+  return (
+    <>
+      {(rows.length === 0 ? [null] : rows).map((row, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a condition of a row has no name but its place
+        <div key={i} className="sentence">
+          {i === 1 && (
+            <Pick
+              name="and or or"
+              value={join}
+              of={[
+                ['all', 'and'],
+                ['any', 'or'],
+              ]}
+              onPick={(next) => onChange({ join: next === 'any' ? 'any' : 'all', rows })}
+            />
+          )}
+          {i > 1 && <span>{join === 'all' ? 'and' : 'or'}</span>}
+          <Pick
+            name={i === 0 ? 'only while' : `only while, ${i + 1}`}
+            value={row?.kind ?? 'always'}
+            of={[
+              ...(i === 0 && rows.length < 2 ? [['always', 'always'] as const] : []),
+              ...kinds.map((k) => [k, `${i === 0 ? 'only while ' : ''}${kindWords[k]}`] as const),
+            ]}
+            onPick={(next) => {
+              const kind = kinds.find((k) => k === next);
+              if (!kind) onChange({ join, rows: [] });
+              else if (row) put(i, { kind });
+              else onChange({ join, rows: [onlyRow(kind, mode, around)] });
+            }}
+          />
+          {row && (
+            <>
+              <RowGaps row={row} mode={mode} around={around} tried={tried} onChange={(next) => put(i, next)} />
+              <Pick
+                name={i === 0 ? 'so or not so' : `so or not so, ${i + 1}`}
+                value={row.not ? 'not' : 'so'}
+                of={[
+                  ['so', 'as said here'],
+                  ['not', 'anything but that'],
+                ]}
+                onPick={(next) => put(i, { not: next === 'not' })}
+              />
+              {rows.length > 1 && (
+                <Button
+                  variant="text"
+                  size="inline"
+                  aria-label={`Take away the ${i === 0 ? 'first' : i === 1 ? 'second' : `${i + 1}th`} condition`}
+                  onClick={() => onChange({ join, rows: rows.filter((_, k) => k !== i) })}
+                >
+                  Take away
+                </Button>
+              )}
+            </>
+          )}
+        </div>
+      ))}
+      {rows.length > 0 && (
+        <div className="row">
+          <Button size="small" onClick={() => onChange({ join, rows: [...rows, onlyRow(first, mode, around)] })}>
+            Another condition
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function RowGaps({
+  row,
+  mode,
+  around,
+  tried,
+  onChange,
+}: {
+  row: OnlyRow;
+  mode: Mode;
+  around: Around;
+  tried: boolean;
+  onChange: (next: Partial<OnlyRow>) => void;
+}) {
+  switch (row.kind) {
+    case 'sign':
+      return <SignGap signs={around.signs} value={row.shown} onChange={(shown) => onChange({ shown })} />;
+    case 'code-stands':
+      return <CodesGap codes={around.codes} value={row.codes} tried={tried} onType={(codes) => onChange({ codes })} />;
+    case 'input':
+      return (
         <InputGap
           inputs={around.inputs}
-          input={input}
+          input={row.input}
           words={{ above: 'above', below: 'below' }}
-          compare={compare}
-          value={value}
+          compare={row.compare}
+          value={row.value}
           tried={tried}
-          onChange={(next) => {
-            if (next.input !== undefined) setInput(next.input);
-            if (next.passes !== undefined) setCompare(next.passes);
-            if (next.value !== undefined) setValue(next.value);
-          }}
+          onChange={({ passes, ...next }) => onChange({ ...next, ...(passes ? { compare: passes } : {}) })}
         />
-      )}
-      {kind === 'variable' && (
+      );
+    case 'variable': {
+      const own = mode.variables.find((v) => v.id === row.variable) ?? mode.variables[0];
+      return (
         <>
           <Pick
             name="what it remembers"
-            value={flag}
-            of={flags.map((f) => [f.id, f.id.replaceAll('-', ' ')])}
-            onPick={setFlag}
+            value={own?.id ?? ''}
+            of={mode.variables.map((v) => [v.id, v.id.replaceAll('-', ' ')])}
+            onPick={(variable) =>
+              onChange({
+                variable,
+                is: mode.variables.find((v) => v.id === variable)?.kind === 'flag' ? 'so' : '',
+              })
+            }
           />
+          {own?.kind === 'flag' ? (
+            <Pick
+              name="so or not"
+              value={row.is}
+              of={[
+                ['so', 'is so'],
+                ['not', 'is not so'],
+              ]}
+              onPick={(is) => onChange({ is })}
+            />
+          ) : (
+            <>
+              <span>is</span>
+              <Gap
+                name={own?.kind === 'cursor' ? 'which entry' : 'what was put in'}
+                size={own?.kind === 'cursor' ? 3 : 10}
+                wrong={tried && row.is.trim() === ''}
+                value={row.is}
+                onType={(is) => onChange({ is })}
+              />
+            </>
+          )}
+        </>
+      );
+    }
+    case 'reads':
+      return (
+        <>
           <Pick
-            name="so or not"
-            value={is ? 'so' : 'not'}
-            of={[
-              ['so', 'is so'],
-              ['not', 'is not so'],
-            ]}
-            onPick={(next) => setIs(next === 'so')}
+            name="which readout"
+            value={row.readout}
+            of={around.readouts.map((r) => [r.id, r.name])}
+            onPick={(readout) => onChange({ readout })}
+          />
+          <span>shows</span>
+          <Pick
+            name="which code"
+            value={row.code}
+            of={around.codes.map((c) => [c.id, c.text])}
+            onPick={(code) => onChange({ code })}
           />
         </>
-      )}
-    </div>
-  );
-  return { only, gaps };
+      );
+  }
 }

@@ -1,11 +1,15 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { type Bundle, entriesOf, type Mode, wayOf } from '@wire-trail/core';
+import { type Bundle, type Condition, entriesOf, type Mode, wayOf } from '@wire-trail/core';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { glasswasher, readDemo } from '../../../testing/trail.tsx';
 import { AddState } from './AddState.tsx';
+import { ModeShows } from './ModeShows.tsx';
+import { ModeTests } from './ModeTests.tsx';
 import { ModeWays } from './ModeWays.tsx';
+import { onlyDraftOf, onlyTyped } from './only-draft.ts';
 import { WayDialog } from './WayDialog.tsx';
+import { aroundOf } from './way-draft.ts';
 
 const demos = import.meta.glob('../../../../../demo/*.json', { eager: true, import: 'default' });
 
@@ -105,7 +109,7 @@ describe('the ways of a mode', () => {
         cleanup();
       }
   });
-  it('what says more than a sentence is left to its form, and can be taken away', () => {
+  it('several things at once are one sentence: each is said, changed, and taken away', () => {
     const own = memory();
     const more: Bundle = {
       ...glasswasher,
@@ -114,10 +118,7 @@ describe('the ways of a mode', () => {
           ? {
               ...own,
               transitions: [
-                {
-                  on: { kind: 'message', from: 'main' as never, message: 'wake' },
-                  effects: [{ kind: 'erase-memory' }, { kind: 'erase-memory' }],
-                },
+                { on: { kind: 'idle', afterMs: 5000 }, effects: [{ kind: 'erase-memory' }], to: 'standby' as never },
               ],
             }
           : e,
@@ -130,11 +131,170 @@ describe('the ways of a mode', () => {
         <ModeWays mode={changed as Mode} bundle={more} onKeep={onKeep} />
       </MemoryRouter>,
     );
-    expect(screen.getByRole('link', { name: 'in its form' }).getAttribute('href')).toBe(
-      '/shelf/brindlewick-g4/mode/memory',
-    );
-    fireEvent.click(screen.getByRole('button', { name: /^Take away: does something here when .* says “wake”/ }));
-    expect(onKeep.mock.calls[0]?.[0].transitions).toEqual([]);
+    expect(screen.getByText(/^goes to Standby and empties its memory when nothing is done for 5 s/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Change' }));
+    fireEvent.click(screen.getByRole('button', { name: 'And it does something as well' }));
+    const second = screen.getAllByLabelText('what it does as well')[1] as HTMLElement;
+    fireEvent.change(second, { target: { value: 'step' } });
+    fireEvent.change(screen.getByLabelText('by how many'), { target: { value: 'some' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    expect(screen.getByRole('alert').textContent).toBe('Say by how many it moves on: 10, or -1 for back.');
+    fireEvent.change(screen.getByLabelText('by how many'), { target: { value: '-10' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Take away what it does as well, 1' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    expect(onKeep.mock.calls[0]?.[0].transitions).toEqual([
+      {
+        on: { kind: 'idle', afterMs: 5000 },
+        effects: [expect.objectContaining({ kind: 'step', by: -10 })],
+        to: 'standby',
+      },
+    ]);
+  });
+  it('conditions joined of several: and, or, anything but that', () => {
+    const onKeep = open();
+    fireEvent.click(screen.getByRole('button', { name: 'Add a way from here' }));
+    choose('only while', 'sign');
+    fireEvent.click(screen.getByRole('button', { name: 'Another condition' }));
+    choose('only while, 2', 'code-stands');
+    fireEvent.change(screen.getByLabelText('which codes'), { target: { value: 'K19' } });
+    choose('so or not so, 2', 'not');
+    choose('and or or', 'any');
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    expect(onKeep.mock.calls[0]?.[0].transitions.at(-1)?.when).toEqual({
+      kind: 'any',
+      of: [expect.objectContaining({ kind: 'sign' }), { kind: 'not', of: { kind: 'code-stands', codes: ['k19'] } }],
+    });
+  });
+});
+
+const conditions: ReadonlyArray<readonly [string, Condition]> = [
+  ['a sign', { kind: 'sign', shown: { kind: 'lamp', sign: 'lamp-a' as never, state: 'fast' } }],
+  ['a code that does not stand', { kind: 'not', of: { kind: 'code-stands', codes: ['k19' as never] } }],
+  ['what it remembers', { kind: 'variable', variable: 'slot' as never, is: 3 }],
+  ['a code on a readout', { kind: 'reads', readout: 'arc' as never, code: 'k19' as never }],
+  [
+    'any of several',
+    {
+      kind: 'any',
+      of: [
+        { kind: 'variable', variable: 'slot' as never, is: 1 },
+        { kind: 'not', of: { kind: 'code-stands', codes: [] } },
+      ],
+    },
+  ],
+];
+const draftMode = (): Mode => ({
+  ...memory(),
+  variables: [{ kind: 'cursor', id: 'slot' as never, from: 1, to: 4, start: 1, wraps: true }],
+});
+describe('what has to be so', () => {
+  const around = aroundOf(glasswasher, draftMode());
+  it.each(conditions)('%s: typed back, it is as it was', (_, when) => {
+    const readout = around.readouts[0]?.id;
+    const own = JSON.parse(JSON.stringify(when).replace('"arc"', JSON.stringify(readout))) as Condition;
+    const draft = onlyDraftOf(own, draftMode(), around);
+    expect(draft && onlyTyped(draft, draftMode(), around)).toEqual({ when: own, wrong: null });
+  });
+  it('conditions within conditions stand as they are, and can be said anew', () => {
+    const within: Condition = { kind: 'all', of: [{ kind: 'any', of: [] }] };
+    expect(onlyDraftOf(within, draftMode(), around)).toBeNull();
+  });
+});
+
+describe('what a mode shows', () => {
+  const shows = (mode: Mode, bundle: Bundle = glasswasher) => {
+    const onKeep = vi.fn<(mode: Mode, note: string) => void>();
+    render(<ModeShows mode={mode} bundle={bundle} onKeep={onKeep} />);
+    return onKeep;
+  };
+  it.each(Object.entries(demos))('everything %s shows opens in its sentence, and is kept as it was', (_, json) => {
+    const bundle = readDemo(json);
+    for (const mode of entriesOf(bundle, 'mode'))
+      mode.shows.forEach((showing, i) => {
+        const onKeep = shows(mode, bundle);
+        fireEvent.click(screen.getAllByRole('button', { name: 'Change' })[i] as HTMLElement);
+        fireEvent.click(screen.getByRole('button', { name: 'Keep what it shows' }));
+        expect(onKeep.mock.calls[0]?.[0].shows[i]).toEqual(showing);
+        cleanup();
+      });
+  });
+  it('signs are added in a row, each with what it shows', () => {
+    const onKeep = shows({ ...memory(), shows: [] });
+    fireEvent.click(screen.getByRole('button', { name: 'Add what it shows' }));
+    fireEvent.click(screen.getByRole('button', { name: 'And another sign' }));
+    const rows = within(screen.getByRole('dialog')).getAllByLabelText('what it shows');
+    fireEvent.change(rows[1] as HTMLElement, { target: { value: 'slow' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep what it shows' }));
+    expect(onKeep.mock.calls[0]?.[0].shows).toEqual([
+      {
+        kind: 'fixed',
+        signs: [
+          { kind: 'lamp', sign: 'lamp-a', state: 'lit' },
+          { kind: 'lamp', sign: 'lamp-b', state: 'slow' },
+        ],
+      },
+    ]);
+  });
+});
+
+describe('numbered tests', () => {
+  const tests = (mode: Mode, bundle: Bundle = glasswasher) => {
+    const onKeep = vi.fn<(mode: Mode, note: string) => void>();
+    render(<ModeTests mode={mode} bundle={bundle} onKeep={onKeep} />);
+    return onKeep;
+  };
+  it.each(Object.entries(demos))('every test of %s opens in its sentences, and is kept as it was', (_, json) => {
+    const bundle = readDemo(json);
+    for (const mode of entriesOf(bundle, 'mode'))
+      mode.tests.forEach((test, i) => {
+        const onKeep = tests(mode, bundle);
+        fireEvent.click(screen.getByRole('button', { name: `Change test ${test.number}` }));
+        fireEvent.click(screen.getByRole('button', { name: 'Keep this test' }));
+        expect(onKeep.mock.calls[0]?.[0].tests[i]).toEqual(test);
+        cleanup();
+      });
+  });
+  it('one is added: what is missing is told, a reading from least to most, what follows', () => {
+    const mode = entriesOf(glasswasher, 'mode').find((m) => m.tests.length > 1);
+    if (!mode) throw new Error('no tests');
+    const onKeep = tests(mode);
+    const type = (name: string, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } });
+    const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep this test' }));
+    const told = () => screen.getAllByRole('alert').at(-1)?.textContent;
+    fireEvent.click(screen.getByRole('button', { name: 'Add a test' }));
+    keep();
+    expect(told()).toBe('Say what it tests.');
+    type('its number', mode.tests[0]?.number ?? '');
+    type('what it tests', 'Heater');
+    type('What should happen, in words', 'It warms up.');
+    keep();
+    expect(told()).toBe(`There is a test ${mode.tests[0]?.number} already.`);
+    type('its number', '90');
+    choose('what is watched for', 'reading');
+    type('least', '40');
+    type('most', '30');
+    keep();
+    expect(told()).toBe('The least reading is more than the most.');
+    type('most', '60');
+    type('how long it takes', '5');
+    choose('how it begins', 'steps');
+    type('what begins it', 'press nothing at all');
+    keep();
+    expect(told()).toMatch(/^Say what is done/);
+    choose('how it begins', 'itself');
+    choose('what follows', mode.tests[0]?.number ?? '');
+    keep();
+    expect(onKeep.mock.calls[0]?.[0].tests.at(-1)).toEqual({
+      number: '90',
+      name: 'Heater',
+      starts: 'By itself.',
+      expected: 'It warms up.',
+      expects: { kind: 'reading', quantity: 'resistance', least: 40, most: 60 },
+      takes: { leastMs: 5000, usualMs: 5000, mostMs: 5000 },
+      signs: [],
+      coldOnly: false,
+      followedBy: mode.tests[0]?.number,
+    });
   });
 });
 

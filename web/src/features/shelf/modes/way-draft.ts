@@ -3,7 +3,6 @@ import {
   baseUnit,
   bundleFacts,
   type Code,
-  type Condition,
   type ControlFacts,
   type ControlId,
   entriesOf,
@@ -13,9 +12,11 @@ import {
   parseReading,
   parseScript,
   printSteps,
+  type Readout,
   type Shown,
   type Sign,
   type SignId,
+  type Step,
   type Way,
 } from '@wire-trail/core';
 import { codesNamed, noSuchCodes } from '../../../parts/code/codes-named.ts';
@@ -29,8 +30,12 @@ export type Around = Readonly<{
   knobs: readonly ControlFacts[];
   placed: readonly ControlFacts[];
   signs: readonly Sign[];
+  /** Those as well that are only felt, as a pump that runs. */
+  everySign: readonly Sign[];
   codes: readonly Code[];
   inputs: readonly PhysicalInput[];
+  readouts: readonly Readout[];
+  variants: Family['variants'];
   /** The other boards of the unit, which can say something to this one. */
   boards: readonly Controller[];
 }>;
@@ -44,8 +49,11 @@ export function aroundOf(bundle: Bundle, mode: Mode): Around {
     knobs: of((c) => c.mechanism.kind === 'clicks'),
     placed: of((c) => c.mechanism.kind === 'places'),
     signs: [...facts.signs.values()].filter((s) => s.kind !== 'felt'),
+    everySign: [...facts.signs.values()],
     codes: entriesOf(bundle, 'code'),
     inputs: family?.inputs ?? [],
+    readouts: entriesOf(bundle, 'readout'),
+    variants: family?.variants ?? [],
     boards: family?.controllers.filter((c) => c.id !== mode.controller) ?? [],
   };
 }
@@ -143,6 +151,12 @@ export function quantityIn(text: string, input: PhysicalInput | undefined): numb
   return read?.ok && read.value.kind === 'value' ? read.value.value : null;
 }
 
+/** Steps as they were typed, a line or a semicolon between; null where one of them is none. */
+export function stepsTyped(text: string): readonly Step[] | null {
+  const read = parseScript(text.replaceAll(/;\s*/g, '\n'));
+  return read.problems.length > 0 || read.steps.length === 0 ? null : read.steps;
+}
+
 /** The way that was typed; a word where something of it is missing. */
 export function wayTyped(draft: WayDraft, around: Around): Way | string {
   const { picked } = pickedIn(draft, around);
@@ -179,10 +193,10 @@ export function wayTyped(draft: WayDraft, around: Around): Way | string {
       return typeof codes === 'string' ? codes : { by, codes };
     }
     case 'steps': {
-      const read = parseScript(draft.steps.replaceAll(/;\s*/g, '\n'));
-      if (read.problems.length > 0 || read.steps.length === 0)
-        return 'Say what is done, a line for each step: press a 2 times, then hold b for 3 s.';
-      return { by, steps: read.steps };
+      const steps = stepsTyped(draft.steps);
+      return steps === null
+        ? 'Say what is done, a line for each step: press a 2 times, then hold b for 3 s.'
+        : { by, steps };
     }
     case 'sign':
       return draft.shown === null || (draft.shown.kind === 'text' && draft.shown.text.trim() === '')
@@ -229,11 +243,3 @@ export function canBe(by: By, { keys, knobs, placed, signs, codes, inputs, board
       return true;
   }
 }
-
-/** What has to be so for a way to be there; `form` is what no sentence says, and stays. */
-export type OnlyKind = 'always' | 'sign' | 'code-stands' | 'input' | 'variable' | 'form';
-export const onlyKindOf = (when: Condition | undefined): OnlyKind => {
-  if (!when) return 'always';
-  if (when.kind === 'variable') return typeof when.is === 'boolean' ? 'variable' : 'form';
-  return when.kind === 'sign' || when.kind === 'code-stands' || when.kind === 'input' ? when.kind : 'form';
-};

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { type Code, lampStateWords, type PlaceId, type Shown, type Sign } from '@wire-trail/core';
 import { Input } from '../../../parts/field/Input.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
@@ -52,9 +53,35 @@ export function Gap({
   );
 }
 
+/** Steps as a route is written, a line for each. */
+export function StepsGap({
+  name,
+  value,
+  wrong,
+  onType,
+}: {
+  name: string;
+  value: string;
+  wrong: boolean;
+  onType: (value: string) => void;
+}) {
+  return (
+    <Input
+      multiline
+      fullWidth
+      minRows={1}
+      className="mono"
+      value={value}
+      error={wrong}
+      onChange={(e) => onType(e.target.value)}
+      slotProps={{ input: { maxLength: 4000, 'aria-label': name } }}
+    />
+  );
+}
+
 const lampStates: Options = Object.entries(lampStateWords);
 
-/** A sign, and what it shows. */
+/** A sign, and what it shows: of a lamp of several colours which one, of a display whether it flashes, of a sound how often. */
 export function SignGap({
   signs,
   value,
@@ -81,6 +108,21 @@ export function SignGap({
             of={lampStates}
             onPick={(state) => onChange({ ...value, state: state as typeof value.state })}
           />
+          {sign?.kind === 'lamp' && sign.colours.length > 1 && value.state !== 'dark' && (
+            <Pick
+              name="in which colour"
+              value={value.colour ?? ''}
+              of={[['', 'in any colour'], ...sign.colours.map((c) => [c, c] as const)]}
+              onPick={(colour) =>
+                onChange(
+                  withColour(
+                    value,
+                    sign.colours.find((c) => c === colour),
+                  ),
+                )
+              }
+            />
+          )}
         </>
       )}
       {value?.kind === 'text' && (
@@ -93,18 +135,99 @@ export function SignGap({
             value={value.text}
             onType={(text) => onChange({ ...value, text })}
           />
+          <Pick
+            name="flashing or steady"
+            value={value.flashes === undefined ? '' : value.flashes ? 'flashes' : 'steady'}
+            of={[
+              ['', 'flashing or not'],
+              ['flashes', 'flashing'],
+              ['steady', 'steady'],
+            ]}
+            onPick={(how) => {
+              const { flashes: _, ...rest } = value;
+              onChange(how === '' ? rest : { ...rest, flashes: how === 'flashes' });
+            }}
+          />
         </>
       )}
       {value?.kind === 'sound' && (
-        <Pick
-          name="what it shows"
-          value={value.state}
-          of={[
-            ['on', 'is heard'],
-            ['off', 'falls silent'],
-          ]}
-          onPick={(state) => onChange({ ...value, state: state as typeof value.state })}
-        />
+        <>
+          <Pick
+            name="what it shows"
+            value={value.state}
+            of={[
+              ['on', 'is heard'],
+              ['off', 'falls silent'],
+            ]}
+            onPick={(state) => onChange({ ...value, state: state as typeof value.state })}
+          />
+          {value.state === 'on' && (
+            <>
+              <Gap
+                name="how often it sounds"
+                wrong={false}
+                value={value.times === undefined ? '' : String(value.times)}
+                onType={(typed) => {
+                  const { times: _, ...rest } = value;
+                  const n = whole(typed);
+                  onChange(n === null ? rest : { ...rest, times: Math.min(100, Math.max(1, Math.round(n))) });
+                }}
+              />
+              <span>{value.times === 1 ? 'time' : 'times'}</span>
+            </>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+function withColour(
+  { colour: _, ...lamp }: Extract<Shown, { kind: 'lamp' }>,
+  colour: Extract<Shown, { kind: 'lamp' }>['colour'],
+): Shown {
+  return colour ? { ...lamp, colour } : lamp;
+}
+
+/** Signs in a row, each with what it shows. */
+export function SignsGap({
+  signs,
+  value,
+  onChange,
+}: {
+  signs: readonly Sign[];
+  value: readonly Shown[];
+  onChange: (shown: readonly Shown[]) => void;
+}) {
+  const others = signs.filter((s) => !value.some((v) => v.sign === s.id));
+  const first = shownFirst(others[0]);
+  return (
+    <>
+      {value.map((shown, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a sign of a row has no name but its place
+        <div key={i} className="sentence">
+          {i > 0 && <span>and</span>}
+          <SignGap
+            signs={signs.filter((s) => s.id === shown.sign || others.includes(s))}
+            value={shown}
+            onChange={(next) => onChange(value.map((v, k) => (k === i ? next : v)))}
+          />
+          <Button
+            variant="text"
+            size="inline"
+            aria-label={`Take away ${signs.find((s) => s.id === shown.sign)?.label ?? shown.sign}`}
+            onClick={() => onChange(value.filter((_, k) => k !== i))}
+          >
+            Take away
+          </Button>
+        </div>
+      ))}
+      {first && (
+        <div className="row">
+          <Button size="small" onClick={() => onChange([...value, first])}>
+            {value.length === 0 ? 'Add a sign' : 'And another sign'}
+          </Button>
+        </div>
       )}
     </>
   );
@@ -273,15 +396,11 @@ export function WayGaps({ draft, around, tried, onChange }: Props) {
         </>
       )}
       {by === 'steps' && (
-        <Input
-          multiline
-          fullWidth
-          minRows={2}
-          className="mono"
+        <StepsGap
+          name="what is done"
           value={draft.steps}
-          error={tried && draft.steps.trim() === ''}
-          onChange={(e) => onChange({ steps: e.target.value })}
-          slotProps={{ input: { maxLength: 4000, 'aria-label': 'what is done' } }}
+          wrong={tried && draft.steps.trim() === ''}
+          onType={(steps) => onChange({ steps })}
         />
       )}
       {by === 'sign' && <SignGap signs={around.signs} value={draft.shown} onChange={(shown) => onChange({ shown })} />}
