@@ -196,6 +196,7 @@ export { blocksPublishing, findingsOfChart, findingsOfRoute, lint, lintAll, stat
 export { leaningOn } from './library/look-again.ts';
 export { type Clash, merge } from './library/merge.ts';
 export { bundleMigrations, migrateBundle } from './library/migrate.ts';
+export { isVariableUsed, modeSortWords, variableIdOf, variableWords } from './library/mode-about.ts';
 export {
   type Preset,
   presetOf,

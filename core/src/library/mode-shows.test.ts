@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { entriesOf, familyEntry, type Mode, type NumberedTest } from '../index.ts';
 import { demoBundles } from '../testing/bundles.ts';
 import { boardBundle, PlayedBoard } from '../testing/unit.ts';
+import { isVariableUsed, variableIdOf, variableWords } from './mode-about.ts';
 import { readoutSources, showingWords, withoutShowing, withShowing } from './mode-shows.ts';
 import { expectedWords, testBegun, testWords, withoutTest, withTest } from './mode-tests.ts';
 
@@ -110,5 +111,33 @@ describe('numbered tests', () => {
       'Only after test 2.',
       'Test 5 follows by itself.',
     ]);
+  });
+});
+
+describe('what a mode remembers', () => {
+  const flag = { kind: 'flag' as const, id: 'door-open' as never, start: false };
+  it.each([
+    [flag, 'door open: whether it is so, at first not so'],
+    [
+      { kind: 'cursor' as const, id: 'slot' as never, from: 1, to: 4, start: 2, wraps: true },
+      'slot: an entry from 1 to 4, at first 2, and again from 1 behind the last',
+    ],
+    [
+      { kind: 'characters' as const, id: 'pin' as never, alphabet: ['0', '1'], length: 3, start: '', wraps: false },
+      'pin: 3 characters of 0 1, at first none',
+    ],
+  ])('is told: %j', (variable, words) => {
+    expect(variableWords(variable)).toBe(words);
+  });
+  it('is filed under its name, and under no other’s', () => {
+    expect(variableIdOf('Door open', [])).toBe('door-open');
+    expect(variableIdOf('Door open', [flag])).toBe('door-open-2');
+    expect(variableIdOf('…', [])).toBe('it');
+  });
+  it('is used where a way or what is shown goes by it', () => {
+    const when = { kind: 'variable' as const, variable: 'door-open' as never, is: true };
+    const mode: Mode = { ...idle, shows: [{ kind: 'fixed', signs: [], when }], transitions: [] };
+    expect(isVariableUsed(mode, 'door-open' as never)).toBe(true);
+    expect(isVariableUsed({ ...mode, shows: [] }, 'door-open' as never)).toBe(false);
   });
 });

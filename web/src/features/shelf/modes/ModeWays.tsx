@@ -29,6 +29,7 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
   const nameOf = (id: string): string => modes.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="stack">
+      <h3>What leads on</h3>
       <ul className="plain stack modes-list" aria-label="ways from here">
         {mode.transitions.map((t, i) => {
           const sentence = sentenceOf(mode, t, bundle, nameOf);

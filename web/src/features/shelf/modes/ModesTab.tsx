@@ -24,6 +24,7 @@ import { useKeep } from '../steps/use-keep.tsx';
 import type { TabProps } from '../tab-props.ts';
 import { AddState } from './AddState.tsx';
 import './modes.css';
+import { ModeAbout } from './ModeAbout.tsx';
 import { ModeShows } from './ModeShows.tsx';
 import { ModeTests } from './ModeTests.tsx';
 import { ModeWays } from './ModeWays.tsx';
@@ -243,10 +244,11 @@ function ModeSheet({
           ))}
         </ul>
         {mode && writes && (
-          <>
+          <div className="stack">
+            <ModeAbout mode={mode} bundle={bundle} onKeep={onKeep} />
             <ModeWays mode={mode} bundle={bundle} onKeep={onKeep} />
             <ModeShows mode={mode} bundle={bundle} onKeep={onKeep} />
-          </>
+          </div>
         )}
       </div>
       {mode && (mode.tests.length > 0 || (writes && mode.sort === 'tests')) && (

@@ -24,24 +24,30 @@ export function SentenceDialog({ title, keeps, wrong, onKeep, onClose, children 
     onKeep();
   };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={id}>
-      <form onSubmit={submit} noValidate>
-        <DialogTitle id={id}>{title}</DialogTitle>
-        <DialogContent className="stack way-gaps">
-          {children}
-          {wrong && (
-            <p className="wrong" role="alert">
-              {wrong}
-            </p>
-          )}
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" color="primary">
-            {keeps}
-          </Button>
-        </DialogActions>
-      </form>
+    <Dialog
+      open
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      aria-labelledby={id}
+      // the form itself is what scrolls: what keeps it stays in sight
+      slotProps={{ paper: { component: 'form', noValidate: true, onSubmit: submit } as object }}
+    >
+      <DialogTitle id={id}>{title}</DialogTitle>
+      <DialogContent className="stack way-gaps">
+        {children}
+        {wrong && (
+          <p className="wrong" role="alert">
+            {wrong}
+          </p>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button type="submit" variant="contained" color="primary">
+          {keeps}
+        </Button>
+      </DialogActions>
     </Dialog>
   );
 }

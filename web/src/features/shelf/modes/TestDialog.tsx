@@ -2,6 +2,8 @@ import Checkbox from '@mui/material/Checkbox';
 import { type Bundle, type Mode, quantities, testBegun } from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Field } from '../../../parts/field/Field.tsx';
+import { Fold } from '../../../parts/fold/Fold.tsx';
+import { Choices } from './Choices.tsx';
 import { SentenceDialog } from './SentenceDialog.tsx';
 import { type NumberedTest, type TestDraft, testDraftOf, testTyped } from './test-draft.ts';
 import { aroundOf } from './way-draft.ts';
@@ -21,14 +23,14 @@ export function TestDialog({ mode, bundle, before, onKeep, onClose }: Props) {
   const [draft, setDraft] = useState<TestDraft>(() => testDraftOf(before ?? testBegun(mode), around));
   const [tried, setTried] = useState(false);
   const put = (next: Partial<TestDraft>) => setDraft({ ...draft, ...next });
+  // open where something of it is said already, or is wrong
+  const [isMore] = useState(() => [draft.skipBy, draft.againBy, draft.stops, draft.repeatWhen].some((t) => t !== ''));
   const others = mode.tests.filter((t) => t !== before).map((t) => [t.number, `test ${t.number}`] as const);
   const made = testTyped(draft, mode, around, before);
   const keep = () => {
     setTried(true);
     if (typeof made !== 'string') onKeep(made);
   };
-  const toggled = (all: readonly string[], id: string) =>
-    all.includes(id) ? all.filter((x) => x !== id) : [...all, id];
   return (
     <SentenceDialog
       title={before ? `Test ${before.number}` : 'A test more'}
@@ -87,17 +89,15 @@ export function TestDialog({ mode, bundle, before, onKeep, onClose }: Props) {
         onChange={(e) => put({ expected: e.target.value })}
       />
       <div className="sentence">
-        <span>Watched for by the unit itself:</span>
+        <span>It should show</span>
         <Pick
           name="what is watched for"
           value={draft.expects}
           of={[
-            ['words', 'nothing, a person looks'],
-            ...(around.everySign.length > 0 ? [['signs', 'signs show this:'] as const] : []),
-            ...(around.readouts.length > 0 && around.codes.length > 0
-              ? [['reads', 'a readout shows a code:'] as const]
-              : []),
-            ['reading', 'a reading somebody takes:'],
+            ['words', 'what the words say'],
+            ...(around.everySign.length > 0 ? [['signs', 'this:'] as const] : []),
+            ...(around.readouts.length > 0 && around.codes.length > 0 ? [['reads', 'a code, on'] as const] : []),
+            ['reading', 'a reading of'],
           ]}
           onPick={(expects) => put({ expects: expects as TestDraft['expects'] })}
         />
@@ -183,65 +183,48 @@ export function TestDialog({ mode, bundle, before, onKeep, onClose }: Props) {
           </>
         )}
       </div>
-      <div className="sentence">
-        <span>Passed over by</span>
-        <StepsGap name="what passes it over" value={draft.skipBy} wrong={false} onType={(skipBy) => put({ skipBy })} />
-        <span>Begun anew by</span>
-        <StepsGap
-          name="what begins it anew"
-          value={draft.againBy}
-          wrong={false}
-          onType={(againBy) => put({ againBy })}
-        />
-      </div>
-      <Field
-        label="How it is stopped, where it does not end by itself"
-        value={draft.stops}
-        onChange={(e) => put({ stops: e.target.value })}
-      />
-      <Field
-        label="When what it says does not count"
-        value={draft.repeatWhen}
-        onChange={(e) => put({ repeatWhen: e.target.value })}
-      />
-      <Choices
-        name="Looked at in it"
-        all={around.everySign.map((s) => [s.id, s.label])}
-        picked={draft.looksAt}
-        onToggle={(id) => put({ looksAt: toggled(draft.looksAt, id) })}
-      />
-      <Choices
-        name="Only on these; none picked: on all"
-        all={around.variants.map((v) => [v.id, v.name])}
-        picked={draft.onlyVariants}
-        onToggle={(id) => put({ onlyVariants: toggled(draft.onlyVariants, id) })}
-      />
+      <Fold title="More of it" open={isMore}>
+        <div className="stack">
+          <div className="sentence">
+            <span>Passed over by</span>
+            <StepsGap
+              name="what passes it over"
+              value={draft.skipBy}
+              wrong={false}
+              onType={(skipBy) => put({ skipBy })}
+            />
+            <span>Begun anew by</span>
+            <StepsGap
+              name="what begins it anew"
+              value={draft.againBy}
+              wrong={false}
+              onType={(againBy) => put({ againBy })}
+            />
+          </div>
+          <Field
+            label="How it is stopped, where it does not end by itself"
+            value={draft.stops}
+            onChange={(e) => put({ stops: e.target.value })}
+          />
+          <Field
+            label="When what it says does not count"
+            value={draft.repeatWhen}
+            onChange={(e) => put({ repeatWhen: e.target.value })}
+          />
+          <Choices
+            name="Looked at in it"
+            all={around.everySign.map((s) => [s.id, s.label])}
+            picked={draft.looksAt}
+            onChange={(looksAt) => put({ looksAt })}
+          />
+          <Choices
+            name="Only on these; none ticked: on all"
+            all={around.variants.map((v) => [v.id, v.name])}
+            picked={draft.onlyVariants}
+            onChange={(onlyVariants) => put({ onlyVariants })}
+          />
+        </div>
+      </Fold>
     </SentenceDialog>
-  );
-}
-
-function Choices({
-  name,
-  all,
-  picked,
-  onToggle,
-}: {
-  name: string;
-  all: ReadonlyArray<readonly [id: string, words: string]>;
-  picked: readonly string[];
-  onToggle: (id: string) => void;
-}) {
-  if (all.length === 0) return null;
-  return (
-    <fieldset className="plain">
-      <legend className="small">{name}</legend>
-      <div className="row">
-        {all.map(([id, words]) => (
-          <label key={id} className="row small">
-            <Checkbox checked={picked.includes(id)} onChange={() => onToggle(id)} /> {words}
-          </label>
-        ))}
-      </div>
-    </fieldset>
   );
 }

@@ -4,6 +4,7 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { glasswasher, readDemo } from '../../../testing/trail.tsx';
 import { AddState } from './AddState.tsx';
+import { ModeAbout } from './ModeAbout.tsx';
 import { ModeShows } from './ModeShows.tsx';
 import { ModeTests } from './ModeTests.tsx';
 import { ModeWays } from './ModeWays.tsx';
@@ -295,6 +296,63 @@ describe('numbered tests', () => {
       coldOnly: false,
       followedBy: mode.tests[0]?.number,
     });
+  });
+});
+
+describe('what a mode is', () => {
+  const about = (mode: Mode, bundle: Bundle = glasswasher) => {
+    const onKeep = vi.fn<(mode: Mode, note: string) => void>();
+    render(<ModeAbout mode={mode} bundle={bundle} onKeep={onKeep} />);
+    fireEvent.click(screen.getByRole('button', { name: 'What it is' }));
+    return onKeep;
+  };
+  const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep it so' }));
+  const type = (name: string, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } });
+  it.each(Object.entries(demos))('every mode of %s is kept as it was', (_, json) => {
+    const bundle = readDemo(json);
+    for (const mode of entriesOf(bundle, 'mode')) {
+      const onKeep = about(mode, bundle);
+      keep();
+      expect(onKeep.mock.calls[0]?.[0]).toEqual(mode);
+      cleanup();
+    }
+  });
+  it('something it remembers is added, as an entry between two, and told where it is wrong', () => {
+    const onKeep = about({ ...memory(), variables: [] });
+    fireEvent.click(screen.getByRole('button', { name: 'Something it remembers' }));
+    keep();
+    expect(screen.getByRole('alert').textContent).toBe('Say what it remembers.');
+    type('what it remembers', 'Door open');
+    fireEvent.change(screen.getByLabelText(/^as what/), { target: { value: 'cursor' } });
+    type('where it stands at first', '9');
+    keep();
+    expect(screen.getByRole('alert').textContent).toMatch(/between the two\.$/);
+    type('where it stands at first', '2');
+    type('how long it takes nothing', '1,5');
+    keep();
+    expect(onKeep.mock.calls[0]?.[0]).toMatchObject({
+      deafForMs: 1500,
+      variables: [{ kind: 'cursor', id: 'door-open', from: 1, to: 8, start: 2, wraps: true }],
+    });
+  });
+  it('what a way goes by is not taken away', () => {
+    const mode: Mode = {
+      ...memory(),
+      variables: [{ kind: 'flag', id: 'door-open' as never, start: false }],
+      transitions: [
+        {
+          on: { kind: 'idle', afterMs: 5 },
+          effects: [{ kind: 'assign', variable: 'door-open' as never, to: true }],
+        },
+      ],
+    };
+    const onKeep = about(mode);
+    fireEvent.click(screen.getByRole('button', { name: 'Take away door open' }));
+    keep();
+    expect(screen.getByRole('alert').textContent).toBe(
+      'A way, or what it shows, goes by door open: take that away first.',
+    );
+    expect(onKeep).not.toHaveBeenCalled();
   });
 });
 

@@ -35,18 +35,21 @@ export function Gap({
   value,
   wrong,
   size = 3,
+  placeholder,
   onType,
 }: {
   name: string;
   value: string;
   wrong: boolean;
   size?: number;
+  placeholder?: string;
   onType: (value: string) => void;
 }) {
   return (
     <Input
       value={value}
       error={wrong}
+      {...(placeholder && { placeholder })}
       onChange={(e) => onType(e.target.value)}
       slotProps={{ input: { size, maxLength: 400, 'aria-label': name } }}
     />
@@ -165,6 +168,7 @@ export function SignGap({
             <>
               <Gap
                 name="how often it sounds"
+                placeholder="any"
                 wrong={false}
                 value={value.times === undefined ? '' : String(value.times)}
                 onType={(typed) => {
