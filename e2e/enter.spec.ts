@@ -193,7 +193,7 @@ test('modes are a map, and the tests of a mode are followed along in the field',
   await expect(trainer.page.locator('.mode-box', { hasText: 'Memory' })).toBeVisible();
   await trainer.page.locator('.mode-box', { hasText: 'Checks that run' }).click();
   await trainer.sees('Drain pump');
-  await trainer.sees(/then 3 by itself/);
+  await trainer.sees(/Test 3 follows by itself/);
 
   const technician = await field();
   await technician.opensTrail();
@@ -258,6 +258,22 @@ test('a way is drawn on the map from one mode to another, played beside it, and 
   await expect(ways).not.toContainText('when up is pressed twice');
   await trainer.press('Undo');
   await expect(ways).toContainText('when up is pressed twice');
+
+  // what it remembers, shows and tests is said beside the map, and the unit shows it at once
+  await page.getByRole('button', { name: 'What it is' }).click();
+  const about = page.getByRole('dialog', { name: 'What it is' });
+  await about.getByRole('button', { name: 'Something it remembers' }).click();
+  await about.getByLabel('what it remembers').fill('Lid open');
+  await about.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByRole('list', { name: 'what it is' })).toContainText('Remembers lid open: whether it is so');
+  await page.getByRole('button', { name: 'Add what it shows' }).click();
+  const shows = page.getByRole('dialog', { name: 'It shows as well' });
+  await shows.getByLabel('only while').selectOption({ label: 'only while it remembers' });
+  await shows.getByLabel('so or not so').selectOption({ label: 'anything but that' });
+  await shows.getByRole('button', { name: 'Keep what it shows' }).click();
+  await expect(page.getByRole('list', { name: 'what it shows' })).toContainText(
+    ', while it is not so that lid open is on',
+  );
 
   // a state more, with one press
   await page.getByRole('button', { name: 'Add a state' }).click();

@@ -1,3 +1,4 @@
+import { formatQuantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Condition } from '../model/condition.ts';
@@ -25,7 +26,8 @@ export function conditionText(condition: Condition, bundle: Bundle): string {
     }
     case 'input': {
       const input = familyEntry(bundle).inputs.find((i) => i.id === condition.input);
-      return `${input?.name ?? condition.input} is ${condition.compare} ${condition.value}`;
+      const value = input ? formatQuantity(condition.value, input.quantity) : String(condition.value);
+      return `${input?.name ?? condition.input} is ${condition.compare} ${value}`;
     }
     case 'reads':
       return `${entryOf(bundle, 'readout', condition.readout)?.name ?? condition.readout} shows ${codeWords(bundle, [condition.code])}`;
@@ -38,9 +40,9 @@ export function conditionText(condition: Condition, bundle: Bundle): string {
     case 'all':
       return condition.of.map((c) => conditionText(c, bundle)).join(' and ');
     case 'any':
-      return condition.of.map((c) => conditionText(c, bundle)).join(' or ');
+      return `${condition.of.length > 1 ? 'either ' : ''}${condition.of.map((c) => conditionText(c, bundle)).join(' or ')}`;
     case 'not':
-      return `not: ${conditionText(condition.of, bundle)}`;
+      return `it is not so that ${conditionText(condition.of, bundle)}`;
     default:
       return assertNever(condition);
   }

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { type Bundle, type Condition, conditionText, type Mode } from '@wire-trail/core';
+import type { Condition, Mode } from '@wire-trail/core';
 import { useState } from 'react';
 import {
   type OnlyDraft,
@@ -19,26 +19,16 @@ const kindWords: Readonly<Record<OnlyKind, string>> = {
   input: 'a quantity is',
   variable: 'it remembers',
   reads: 'a readout shows',
+  several: 'one of several, or several at once',
 };
 
-/**
- * What has to be so, row by row, as it is typed: `only` gives what it comes to (undefined is always) and what of it is
- * missing. What holds conditions within conditions is told as it stands, and stays until it is said anew.
- */
-export function useOnly(before: Condition | undefined, mode: Mode, around: Around, bundle: Bundle) {
-  const [draft, setDraft] = useState<OnlyDraft | null>(() => onlyDraftOf(before, mode, around));
-  const only = () => (draft ? onlyTyped(draft, mode, around) : { when: before, wrong: null });
-  const gaps = (tried: boolean) =>
-    draft ? (
-      <OnlyRows draft={draft} mode={mode} around={around} tried={tried} onChange={setDraft} />
-    ) : (
-      <div className="sentence">
-        <span>only while {before && conditionText(before, bundle)}</span>
-        <Button variant="text" size="inline" onClick={() => setDraft({ join: 'all', rows: [] })}>
-          Say it anew
-        </Button>
-      </div>
-    );
+/** What has to be so, row by row, as it is typed: `only` gives what it comes to (undefined is always), and what of it is missing. */
+export function useOnly(before: Condition | undefined, mode: Mode, around: Around) {
+  const [draft, setDraft] = useState<OnlyDraft>(() => onlyDraftOf(before, mode, around));
+  const only = () => onlyTyped(draft, mode, around);
+  const gaps = (tried: boolean) => (
+    <OnlyRows draft={draft} mode={mode} around={around} tried={tried} onChange={setDraft} />
+  );
   return { only, gaps };
 }
 
@@ -47,12 +37,15 @@ function OnlyRows({
   mode,
   around,
   tried,
+  inside,
   onChange,
 }: {
   draft: OnlyDraft;
   mode: Mode;
   around: Around;
   tried: boolean;
+  /** In which of several it stands, for what it is called by. */
+  inside?: string;
   onChange: (next: OnlyDraft) => void;
 }) {
   const kinds = onlyKinds(mode, around);
@@ -79,11 +72,11 @@ function OnlyRows({
           )}
           {i > 1 && <span>{join === 'all' ? 'and' : 'or'}</span>}
           <Pick
-            name={i === 0 ? 'only while' : `only while, ${i + 1}`}
+            name={i === 0 && !inside ? 'only while' : `only while, ${inside ?? ''}${i + 1}`}
             value={row?.kind ?? 'always'}
             of={[
-              ...(i === 0 && rows.length < 2 ? [['always', 'always'] as const] : []),
-              ...kinds.map((k) => [k, `${i === 0 ? 'only while ' : ''}${kindWords[k]}`] as const),
+              ...(i === 0 && rows.length < 2 ? [['always', inside ? 'nothing yet' : 'always'] as const] : []),
+              ...kinds.map((k) => [k, `${i === 0 && !inside ? 'only while ' : ''}${kindWords[k]}`] as const),
             ]}
             onPick={(next) => {
               const kind = kinds.find((k) => k === next);
@@ -104,6 +97,18 @@ function OnlyRows({
                 ]}
                 onPick={(next) => put(i, { not: next === 'not' })}
               />
+              {row.kind === 'several' && (
+                <div className="within">
+                  <OnlyRows
+                    draft={row.of}
+                    mode={mode}
+                    around={around}
+                    tried={tried}
+                    inside={`${inside ?? ''}${i + 1} `}
+                    onChange={(of) => put(i, { of })}
+                  />
+                </div>
+              )}
               {rows.length > 1 && (
                 <Button
                   variant="text"
@@ -143,6 +148,8 @@ function RowGaps({
   onChange: (next: Partial<OnlyRow>) => void;
 }) {
   switch (row.kind) {
+    case 'several':
+      return null;
     case 'sign':
       return <SignGap signs={around.signs} value={row.shown} onChange={(shown) => onChange({ shown })} />;
     case 'code-stands':

@@ -31,7 +31,7 @@ export function ShowDialog({ mode, bundle, before, onKeep, onClose }: Props) {
       sources.findIndex(([of]) => JSON.stringify(of) === own),
     );
   });
-  const only = useOnly(before?.when, mode, around, bundle);
+  const only = useOnly(before?.when, mode, around);
   const [tried, setTried] = useState(false);
   const { when, wrong: wrongOnly } = only.only();
   const of = sources[source]?.[0];

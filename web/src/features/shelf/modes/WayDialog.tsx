@@ -52,7 +52,7 @@ export function WayDialog({ mode, modes, bundle, to, at, onKeep, onClose }: Prop
     known ? goalOf(known.leads) : `mode ${to ?? modes.find((m) => m !== mode)?.id ?? mode.id}`,
   );
   const [draft, setDraft] = useState<WayDraft>(() => draftOf(before ? wayOf(before) : null, around));
-  const only = useOnly(before?.when, mode, around, bundle);
+  const only = useOnly(before?.when, mode, around);
   const [rows, setRows] = useState<readonly BesideRow[]>(() =>
     (known?.besides ?? []).map((e) => besideOf(e, mode, around)),
   );

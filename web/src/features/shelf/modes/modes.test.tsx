@@ -194,11 +194,41 @@ describe('what has to be so', () => {
     const readout = around.readouts[0]?.id;
     const own = JSON.parse(JSON.stringify(when).replace('"arc"', JSON.stringify(readout))) as Condition;
     const draft = onlyDraftOf(own, draftMode(), around);
-    expect(draft && onlyTyped(draft, draftMode(), around)).toEqual({ when: own, wrong: null });
+    expect(onlyTyped(draft, draftMode(), around)).toEqual({ when: own, wrong: null });
   });
-  it('conditions within conditions stand as they are, and can be said anew', () => {
-    const within: Condition = { kind: 'all', of: [{ kind: 'any', of: [] }] };
-    expect(onlyDraftOf(within, draftMode(), around)).toBeNull();
+  it('conditions within conditions are said in rows of their own, however deep', () => {
+    const code: Condition = { kind: 'code-stands', codes: [] };
+    const lamp: Condition = { kind: 'sign', shown: { kind: 'lamp', sign: 'lamp-a' as never, state: 'lit' } };
+    const within: Condition = {
+      kind: 'all',
+      of: [code, { kind: 'not', of: { kind: 'any', of: [lamp, { kind: 'all', of: [code, lamp] }] } }],
+    };
+    expect(onlyTyped(onlyDraftOf(within, draftMode(), around), draftMode(), around)).toEqual({
+      when: within,
+      wrong: null,
+    });
+    const none = onlyDraftOf({ kind: 'all', of: [code, { kind: 'any', of: [] }] }, draftMode(), around);
+    expect(onlyTyped(none, draftMode(), around).wrong).toBe('Say what of several has to be so.');
+  });
+  it('one of several is typed: a way that goes while a code stands and either of two lamps is lit', () => {
+    const onKeep = open();
+    fireEvent.click(screen.getByRole('button', { name: 'Add a way from here' }));
+    choose('only while', 'code-stands');
+    fireEvent.click(screen.getByRole('button', { name: 'Another condition' }));
+    choose('only while, 2', 'several');
+    choose('only while, 2 1', 'sign');
+    const [inner] = screen.getAllByRole('button', { name: 'Another condition' });
+    fireEvent.click(inner as HTMLElement);
+    fireEvent.change(screen.getAllByLabelText('which sign').at(-1) as HTMLElement, { target: { value: 'lamp-b' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this way' }));
+    const lit = (sign: string) => ({ kind: 'sign', shown: { kind: 'lamp', sign, state: 'lit' } });
+    expect(onKeep.mock.calls[0]?.[0].transitions.at(-1)?.when).toEqual({
+      kind: 'all',
+      of: [
+        { kind: 'code-stands', codes: [] },
+        { kind: 'any', of: [lit('lamp-a'), lit('lamp-b')] },
+      ],
+    });
   });
 });
 

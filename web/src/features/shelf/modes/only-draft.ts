@@ -1,7 +1,7 @@
 import type { Condition, Mode, Shown } from '@wire-trail/core';
 import { type Around, codesIn, codesText, exactly, quantityIn, shownFirst } from './way-draft.ts';
 
-export type OnlyKind = 'sign' | 'code-stands' | 'input' | 'variable' | 'reads';
+export type OnlyKind = 'sign' | 'code-stands' | 'input' | 'variable' | 'reads' | 'several';
 type Variable = Mode['variables'][number];
 
 /** One thing that has to be so, as it is typed. */
@@ -18,6 +18,8 @@ export type OnlyRow = Readonly<{
   is: string;
   readout: string;
   code: string;
+  /** Conditions of its own, joined. */
+  of: OnlyDraft;
 }>;
 /** All that has to be so; any of it where it is joined by *or*. Nothing is always. */
 export type OnlyDraft = Readonly<{ join: 'all' | 'any'; rows: readonly OnlyRow[] }>;
@@ -30,8 +32,11 @@ export function onlyKinds(mode: Mode, around: Around): readonly OnlyKind[] {
     ['input', around.inputs.length > 0],
     ['variable', mode.variables.length > 0],
     ['reads', around.readouts.length > 0 && around.codes.length > 0],
+    ['several', true],
   ];
-  return all.flatMap(([kind, is]) => (is ? [kind] : []));
+  const kinds = all.flatMap(([kind, is]) => (is ? [kind] : []));
+  // several of nothing are none
+  return kinds.length > 1 ? kinds : [];
 }
 
 /** What a variable stands at, as it is typed. */
@@ -52,10 +57,11 @@ export function onlyRow(kind: OnlyKind, mode: Mode, around: Around): OnlyRow {
     is: variable?.kind === 'flag' ? 'so' : firstOf(variable),
     readout: around.readouts[0]?.id ?? '',
     code: around.codes[0]?.id ?? '',
+    of: { join: 'any', rows: [] },
   };
 }
 
-function rowOf(condition: Condition, mode: Mode, around: Around): OnlyRow | null {
+function rowOf(condition: Condition, mode: Mode, around: Around): OnlyRow {
   const row = (kind: OnlyKind, own: Partial<OnlyRow>): OnlyRow => ({ ...onlyRow(kind, mode, around), ...own });
   switch (condition.kind) {
     case 'sign':
@@ -72,21 +78,23 @@ function rowOf(condition: Condition, mode: Mode, around: Around): OnlyRow | null
     case 'reads':
       return row('reads', { readout: condition.readout, code: condition.code });
     case 'not': {
-      const own = condition.of.kind === 'not' ? null : rowOf(condition.of, mode, around);
-      return own && { ...own, not: true };
+      const own = rowOf(condition.of, mode, around);
+      return { ...own, not: !own.not };
     }
     case 'all':
     case 'any':
-      return null;
+      return row('several', { of: { join: condition.kind, rows: condition.of.map((c) => rowOf(c, mode, around)) } });
   }
 }
 
-/** A condition as it is typed; null where it holds conditions within conditions, which no one sentence says. */
-export function onlyDraftOf(when: Condition | undefined, mode: Mode, around: Around): OnlyDraft | null {
+/** A condition as it is typed: each of it a row, and what holds conditions within it a row of its own rows. */
+export function onlyDraftOf(when: Condition | undefined, mode: Mode, around: Around): OnlyDraft {
   if (!when) return { join: 'all', rows: [] };
   const isRow = when.kind !== 'all' && when.kind !== 'any';
-  const rows = (isRow ? [when] : when.of).map((c) => rowOf(c, mode, around));
-  return rows.every((r) => r !== null) ? { join: isRow ? 'all' : when.kind, rows } : null;
+  // two or more are told side by side; fewer would not be joined
+  return isRow || when.of.length < 2
+    ? { join: 'all', rows: [rowOf(when, mode, around)] }
+    : { join: when.kind, rows: when.of.map((c) => rowOf(c, mode, around)) };
 }
 
 function rowTyped(row: OnlyRow, mode: Mode, around: Around): Condition | string {
@@ -120,7 +128,22 @@ function rowTyped(row: OnlyRow, mode: Mode, around: Around): Condition | string 
       const code = around.codes.find((c) => c.id === row.code)?.id;
       return readout && code ? { kind: 'reads', readout, code } : 'Say which code.';
     }
+    case 'several': {
+      const { join, rows } = row.of;
+      const of = rows.map((r) => noted(r, mode, around));
+      const wrong = of.find((c) => typeof c === 'string');
+      if (wrong !== undefined) return wrong;
+      return of.length === 0
+        ? 'Say what of several has to be so.'
+        : { kind: join, of: of.filter((c): c is Condition => typeof c !== 'string') };
+    }
   }
+}
+
+/** A row with whether it must not be so. */
+function noted(row: OnlyRow, mode: Mode, around: Around): Condition | string {
+  const typed = rowTyped(row, mode, around);
+  return typeof typed === 'string' || !row.not ? typed : { kind: 'not', of: typed };
 }
 
 /** What was typed as a condition, undefined where it is always so; what of it is missing. */
@@ -131,9 +154,9 @@ export function onlyTyped(
 ): Readonly<{ when: Condition | undefined; wrong: string | null }> {
   const made: Condition[] = [];
   for (const row of rows) {
-    const typed = rowTyped(row, mode, around);
+    const typed = noted(row, mode, around);
     if (typeof typed === 'string') return { when: undefined, wrong: typed };
-    made.push(row.not ? { kind: 'not', of: typed } : typed);
+    made.push(typed);
   }
   const [first] = made;
   return { when: made.length > 1 ? { kind: join, of: made } : first, wrong: null };
