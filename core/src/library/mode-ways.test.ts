@@ -64,6 +64,16 @@ describe('ways between modes', () => {
     expect([1, 3, 5].map((n) => at(true, n))).toEqual([2, 4, 2]);
     expect(entriesIn(withWay(idle, click, { to: 'next' }, { of: 4, wraps: true }))).toEqual({ of: 4, wraps: true });
   });
+  it('quick clicks, one right behind the other, each go on by one; where two are asked for, three are another thing', () => {
+    const at = (clicks: number, turned: number) => {
+      const click: Way = { by: 'turn', control: 'knob' as never, way: 'cw', clicks };
+      const unit = playedWith(withWay(idle, click, { to: 'next' }, { of: 8, wraps: false }));
+      unit.turn('knob', 'cw', turned).wait(1500);
+      return unit.state.controllers.get('main' as never)?.variables.get('slot' as never);
+    };
+    expect([1, 3, 5].map((n) => at(1, n))).toEqual([2, 4, 6]);
+    expect([2, 3].map((n) => at(2, n))).toEqual([2, 1]);
+  });
   it('asked again, it is one list: the way back goes through the same entries', () => {
     const on = withWay(idle, { by: 'press', control: 'a' as never, times: 1 }, { to: 'next' }, { of: 4, wraps: true });
     const back = withWay(

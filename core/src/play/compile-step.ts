@@ -193,8 +193,10 @@ function compileTurn(into: Compiler, step: StepOf<'turn' | 'sweep'>, at: string,
   // a knob that springs back stands nowhere else
   const stop = rest && !springsBack ? { click: rest.atClick, perTurn } : null;
   put(into, { op: 'turn', at, control, way, clicks, stop, ...pace });
+  // one click that is all there is to do acts at once, and the next one again: who goes through a list is quick
+  const isEach = clicks === 1 && stop === null && next === undefined && into.ops.filter(isAct).length === 1;
   // turned on the other way, the clicks before are counted as they are
-  if (!(next?.kind === 'turn' && next.control === control))
+  if (!isEach && !(next?.kind === 'turn' && next.control === control))
     put(into, guard(at, { control, place: null }, handSpans.click.mostMs, clicks));
 }
 
