@@ -351,6 +351,7 @@ export { examplesKept, stagesOf as stagesOfWay } from './readout/from-examples/s
 export {
   type Apart,
   fallsInto,
+  mostParts,
   type PartsAsked,
   type PartsWrong,
   type PartWay,

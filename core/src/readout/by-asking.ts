@@ -18,7 +18,7 @@ export const showsByWords: Readonly<Record<ShowsBy, Readonly<{ name: string; say
   which: { name: 'Which lamp, and how often', says: 'the lamp says the letter, the blinks the number' },
   display: { name: 'A display', says: 'the code stands on it' },
   pair: { name: 'Two numbers on a display', says: 'such as 412-7' },
-  parts: { name: 'In two parts', says: 'each in its own way' },
+  parts: { name: 'In parts', says: 'one after the other, each in its own way' },
 };
 
 const signsOf = (panels: readonly Panel[]): Sign[] => panels.flatMap((p) => p.faces.flatMap((f) => f.signs));

@@ -11,16 +11,22 @@ export const partWays = ['blinks', 'beeps', 'which', 'display'] as const satisfi
 export type PartWay = (typeof partWays)[number];
 export type PartAsked = Readonly<{ by: PartWay; sign: SignId }>;
 
-/** What brings the second part on: time, a lamp that is lit then, another colour of the same lamp, or something one does. */
+/** What brings a further part on: time, a lamp that is lit then, another colour of the same lamp, or something one does. */
 export type Apart =
   | Readonly<{ is: 'time'; everyMs: number }>
   | Readonly<{ is: 'sign'; sign: SignId }>
   | Readonly<{ is: 'colour'; first: LampColour; second: LampColour }>
   | Readonly<{ is: 'route'; route: RouteId }>;
 
-/** How codes fall into their parts: what always stands first, between, and how long the first part is. */
-export type Split = Readonly<{ before: string; between: string; first: number | null }>;
-export type PartsAsked = Readonly<{ parts: readonly [PartAsked, PartAsked]; apart: Apart; split: Split }>;
+/** Where a code is cut: at what always stands there, or, where nothing does, behind so many characters. */
+export type Cut = Readonly<{ between: string; first: number }>;
+/** How codes fall into their parts: what always stands first, and a cut less than there are parts. */
+export type Split = Readonly<{ before: string; cuts: readonly Cut[] }>;
+/** The parts of a code in the order they show, and what brings each but the first on. */
+export type PartsAsked = Readonly<{ parts: readonly PartAsked[]; aparts: readonly Apart[]; split: Split }>;
+
+/** As many parts as a code is shown in. */
+export const mostParts = 4;
 
 const commonStart = (texts: readonly string[]): string => {
   const [one = '', ...others] = texts;
@@ -29,33 +35,51 @@ const commonStart = (texts: readonly string[]): string => {
   return one.slice(0, n);
 };
 
+const between = ['-', '.', '/', ' ', ':'];
+
 /**
- * How the codes of a unit most likely fall into two parts: `E12-3` after the E, at the dash; `31` after its first character.
- * A guess to begin with, shown to whoever is asked.
+ * How the codes of a unit most likely fall into so many parts: `E12-3` after the E, at the dash; `31` after its first
+ * character. A guess to begin with, shown to whoever is asked.
  */
-export function splitOf(codes: readonly string[]): Split {
+export function splitOf(codes: readonly string[], parts = 2): Split {
   const before = commonStart(codes).replace(/[0-9].*$/, '');
-  const rest = codes.map((c) => c.slice(before.length));
-  const between = ['-', '.', '/', ' ', ':'].find(
-    (s) => rest.length > 0 && rest.every((t) => /.+/.test(t.split(s)[1] ?? '')),
-  );
-  return between === undefined ? { before, between: '', first: 1 } : { before, between, first: null };
+  const cuts: Cut[] = [];
+  let rest = codes.map((c) => c.slice(before.length));
+  while (cuts.length < parts - 1) {
+    const sign = between.find((s) => rest.length > 0 && rest.every((t) => t.indexOf(s) > 0 && !t.endsWith(s))) ?? '';
+    const cut = { between: sign, first: 1 };
+    cuts.push(cut);
+    rest = rest.map((t) => cutAt(t, cut)?.[1] ?? '');
+  }
+  return { before, cuts };
 }
 
-/** The two parts of a code; null where it does not fall into them. */
-export function fallsInto(code: string, { before, between, first }: Split): readonly [string, string] | null {
+/** What stands before a cut and behind it; null where one of them is nothing. */
+function cutAt(text: string, { between: sign, first }: Cut): readonly [string, string] | null {
+  const at = sign === '' ? first : text.indexOf(sign);
+  const [own, rest] = [text.slice(0, Math.max(0, at)), text.slice(at + sign.length)];
+  return at > 0 && own !== '' && rest !== '' ? [own, rest] : null;
+}
+
+/** The parts of a code, in order; null where it does not fall into them. */
+export function fallsInto(code: string, { before, cuts }: Split): readonly string[] | null {
   if (!code.startsWith(before)) return null;
-  const rest = code.slice(before.length);
-  const at = between === '' ? (first ?? 1) : rest.indexOf(between);
-  const parts = [rest.slice(0, at), rest.slice(at + between.length)] as const;
-  return at > 0 && parts.every((p) => p !== '') ? parts : null;
+  const parts: string[] = [];
+  let rest = code.slice(before.length);
+  for (const cut of cuts) {
+    const pair = cutAt(rest, cut);
+    if (!pair) return null;
+    parts.push(pair[0]);
+    rest = pair[1];
+  }
+  return rest === '' ? null : [...parts, rest];
 }
 
 /** What keeps a readout in parts from being made: codes that do not fall into them, or a part that cannot be shown so. */
 export type PartsWrong =
   | Readonly<{ is: 'no-such-parts'; codes: readonly string[] }>
-  | Readonly<{ is: 'no-number'; part: 0 | 1; text: string }>
-  | Readonly<{ is: 'no-lamp'; part: 0 | 1; text: string }>;
+  | Readonly<{ is: 'no-number'; part: number; text: string }>
+  | Readonly<{ is: 'no-lamp'; part: number; text: string }>;
 
 const mostCounted = 60;
 const counts = (text: string): boolean => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= mostCounted;
@@ -63,7 +87,7 @@ const counts = (text: string): boolean => /^\d{1,2}$/.test(text) && Number(text)
 /** How a part is read, of what it has to say; what it cannot say is told. */
 function readsOf(
   { by, sign }: PartAsked,
-  part: 0 | 1,
+  part: number,
   texts: readonly string[],
   panels: readonly Panel[],
 ): Result<object, PartsWrong> {
@@ -94,9 +118,11 @@ function readsOf(
 const sampleOf = ({ by }: PartAsked, panels: readonly Panel[]): string =>
   by === 'which' ? `${signsFor('which', panels)[0]?.label.slice(0, 6) ?? ''}1` : '1';
 
-/** A readout whose codes are shown in two parts, each in its own way. */
+const ordinals = ['first', 'second', 'third', 'fourth'];
+
+/** A readout whose codes are shown in two parts or more, each in its own way. */
 export function readoutInParts(
-  { parts, apart, split }: PartsAsked,
+  { parts, aparts, split }: PartsAsked,
   codes: readonly string[],
   panels: readonly Panel[],
   about: About,
@@ -104,34 +130,41 @@ export function readoutInParts(
   const fallen = codes.map((code) => fallsInto(code, split));
   const wrong = codes.filter((_, i) => fallen[i] === null);
   if (wrong.length > 0) return fail({ is: 'no-such-parts', codes: wrong });
-  const said = (part: 0 | 1): readonly string[] =>
-    codes.length > 0 ? fallen.flatMap((p) => p?.[part] ?? []) : [sampleOf(parts[part], panels)];
-  const first = readsOf(parts[0], 0, said(0), panels);
-  if (!first.ok) return first;
-  const second = readsOf(parts[1], 1, said(1), panels);
-  if (!second.ok) return second;
+  const stages: object[] = [];
+  for (const [at, part] of parts.entries()) {
+    const said = codes.length > 0 ? fallen.flatMap((p) => p?.[at] ?? []) : [sampleOf(part, panels)];
+    const reads = readsOf(part, at, said, panels);
+    if (!reads.ok) return reads;
+    const apart = aparts[at - 1];
+    const id = ordinals[at] ?? `part-${at + 1}`;
+    stages.push({
+      id,
+      label: `${id} part`,
+      comes: apart ? comesThen(apart) : comesFirst(aparts[0]),
+      reads: reads.value,
+    });
+  }
   return ok(
     entrySchemas.readout.parse({
       kind: 'readout',
       standing: 'hearsay',
       ...about,
-      stages: [
-        { id: 'first', label: 'first part', comes: comesFirst(apart), reads: first.value },
-        { id: 'second', label: 'second part', comes: comesSecond(apart), reads: second.value },
-      ],
+      stages,
       compose: [
-        ...(split.before === '' ? [] : [{ kind: 'literal', text: split.before }]),
-        { kind: 'stage', stage: 'first' },
-        ...(split.between === '' ? [] : [{ kind: 'literal', text: split.between }]),
-        { kind: 'stage', stage: 'second' },
+        ...literal(split.before),
+        ...parts.flatMap((_, at) => [
+          { kind: 'stage', stage: ordinals[at] ?? `part-${at + 1}` },
+          ...literal(split.cuts[at]?.between ?? ''),
+        ]),
       ],
     }),
   );
 }
 
-const comesFirst = (apart: Apart): object =>
-  apart.is === 'colour' ? { kind: 'colour', colour: apart.first } : { kind: 'at-once' };
-function comesSecond(apart: Apart): object {
+const literal = (text: string): object[] => (text === '' ? [] : [{ kind: 'literal', text }]);
+const comesFirst = (apart: Apart | undefined): object =>
+  apart?.is === 'colour' ? { kind: 'colour', colour: apart.first } : { kind: 'at-once' };
+function comesThen(apart: Apart): object {
   switch (apart.is) {
     case 'time':
       return { kind: 'alternates', everyMs: apart.everyMs };

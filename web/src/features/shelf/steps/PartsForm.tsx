@@ -1,10 +1,9 @@
-import FormControl from '@mui/material/FormControl';
-import FormLabel from '@mui/material/FormLabel';
 import {
   type Apart,
   entriesOf,
   fallsInto,
   type LampColour,
+  mostParts,
   type Panel,
   type PartsAsked,
   type PartsWrong,
@@ -21,19 +20,21 @@ import { Field } from '../../../parts/field/Field.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
 import type { Shelved } from '../tab-props.ts';
 
-type Part = PartsAsked['parts'][0];
+type Part = PartsAsked['parts'][number];
+type Cut = PartsAsked['split']['cuts'][number];
 const waysHere = (panels: readonly Panel[]): PartWay[] => partWays.filter((w) => signsFor(w, panels).length > 0);
 const asked = (by: PartWay, panels: readonly Panel[], nth = 0): Part => {
   const signs = signsFor(by, panels);
   return { by, sign: (signs[nth] ?? signs[0])?.id as SignId };
 };
 
+const byTime: Apart = { is: 'time', everyMs: 3200 };
 /** What is asked first: the same way twice, one after the other, and codes as they most likely fall apart. */
 export function partsBegun(panels: readonly Panel[], codes: readonly string[]): PartsAsked {
   const by = waysHere(panels)[0] ?? 'blinks';
   return {
     parts: [asked(by, panels), asked(by, panels)],
-    apart: { is: 'time', everyMs: 3200 },
+    aparts: [byTime],
     split: splitOf(codes),
   };
 }
@@ -44,7 +45,9 @@ const apartWords: Readonly<Record<Apart['is'], string>> = {
   colour: 'another colour of the lamp',
   route: 'something one does',
 };
-const ordinals = ['First part', 'Second part'] as const;
+const ordinals = ['First', 'Second', 'Third', 'Fourth'];
+const howMany = ['two', 'three', 'four'];
+const small = (at: number): string => (ordinals[at] ?? `${at + 1}th`).toLowerCase();
 
 /** Why it cannot be shown so, in words. */
 export function wrongWords(wrong: PartsWrong): string {
@@ -52,9 +55,9 @@ export function wrongWords(wrong: PartsWrong): string {
     case 'no-such-parts':
       return `${wrong.codes.slice(0, 4).join(', ')}${wrong.codes.length > 4 ? ' and others' : ''} cannot be parted so.`;
     case 'no-number':
-      return `${ordinals[wrong.part]}: “${wrong.text}” cannot be counted. A number from 1 to 60 can.`;
+      return `${ordinals[wrong.part]} part: “${wrong.text}” cannot be counted. A number from 1 to 60 can.`;
     case 'no-lamp':
-      return `${ordinals[wrong.part]}: “${wrong.text}” is no lamp with a number, such as A3.`;
+      return `${ordinals[wrong.part]} part: “${wrong.text}” is no lamp with a number, such as A3.`;
   }
 }
 
@@ -94,130 +97,183 @@ type Props = Readonly<{
   wrong: PartsWrong | null;
 }>;
 
-/** A code in two parts: how each is shown, what tells the second, and how the codes fall apart. */
+/** A code in parts: how many, how each is shown, what tells each further one, and how the codes fall apart. */
 export function PartsForm({ value, onChange, panels, codes, entries, wrong }: Props) {
-  const { parts, apart, split } = value;
-  const lamps = signsFor('blinks', panels);
-  const lamp = lamps.find((l) => l.id === parts[0].sign);
-  const colours = lamp?.kind === 'lamp' ? lamp.colours : [];
+  const { parts, aparts, split } = value;
   const routes = entriesOf({ entries: entries.map((e) => e.body) }, 'route');
-  const kinds = (Object.keys(apartWords) as Apart['is'][]).filter(
-    (is) =>
-      is === 'time' ||
-      (is === 'sign' && lamps.length > 0) ||
-      (is === 'route' && routes.length > 0) ||
-      (is === 'colour' && colours.length > 1 && parts[0].sign === parts[1].sign),
-  );
-  const setPart = (at: 0 | 1, part: Part) =>
-    onChange({ ...value, parts: at === 0 ? [part, parts[1]] : [parts[0], part] });
-  const setApart = (is: Apart['is']) =>
+  const put = <T,>(all: readonly T[], at: number, next: T): T[] => all.map((x, i) => (i === at ? next : x));
+  const setCut = (at: number, next: Partial<Cut>) =>
+    onChange({ ...value, split: { ...split, cuts: split.cuts.map((c, i) => (i === at ? { ...c, ...next } : c)) } });
+  const setMany = (many: number) =>
     onChange({
-      ...value,
-      apart: {
-        time: { is: 'time', everyMs: 3200 } as const,
-        sign: { is: 'sign', sign: lamps[0]?.id as SignId } as const,
-        colour: { is: 'colour', first: colours[0] as LampColour, second: colours[1] as LampColour } as const,
-        route: { is: 'route', route: routes[0]?.id as Way['id'] } as const,
-      }[is],
+      parts: Array.from({ length: many }, (_, i) => parts[i] ?? parts[0] ?? asked('blinks', panels)),
+      aparts: Array.from({ length: many - 1 }, (_, i) => aparts[i] ?? byTime),
+      split: splitOf(codes, many),
     });
   const [code = ''] = codes;
   const fallen = code === '' ? null : fallsInto(code, split);
   return (
     <div className="in-parts stack">
+      <Choice
+        name="In how many parts"
+        value={String(parts.length)}
+        of={howMany.slice(0, mostParts - 1).map((words, i) => [String(i + 2), words] as const)}
+        onPick={(many) => setMany(Number(many))}
+      />
       <div className="two">
-        {([0, 1] as const).map((at) => (
-          <FormControl key={at} component="fieldset" className="stack">
-            <FormLabel component="legend">{ordinals[at]}</FormLabel>
+        {parts.map((part, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a part is known by its place
+          <fieldset key={at} className="stack">
+            <legend>{ordinals[at]} part</legend>
             <Choice
               name="How it is shown"
-              value={parts[at].by}
+              value={part.by}
               of={waysHere(panels).map((w) => [w, showsByWords[w].name])}
-              onPick={(by) => setPart(at, asked(by, panels))}
+              onPick={(by) => onChange({ ...value, parts: put(parts, at, asked(by, panels)) })}
             />
-            {parts[at].by !== 'which' && signsFor(parts[at].by, panels).length > 1 && (
+            {part.by !== 'which' && signsFor(part.by, panels).length > 1 && (
               <Choice
                 name="On which"
-                value={parts[at].sign}
-                of={labelled(signsFor(parts[at].by, panels))}
-                onPick={(sign) => setPart(at, { ...parts[at], sign })}
+                value={part.sign}
+                of={labelled(signsFor(part.by, panels))}
+                onPick={(sign) => onChange({ ...value, parts: put(parts, at, { ...part, sign }) })}
               />
             )}
-          </FormControl>
+          </fieldset>
         ))}
       </div>
-      <div className="two">
-        <Choice
-          name="What tells the second part"
-          value={apart.is}
-          of={kinds.map((is) => [is, apartWords[is]])}
-          onPick={setApart}
+      {aparts.map((apart, i) => (
+        <ApartFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: what tells a part is known by its place
+          key={i}
+          name={`What tells the ${small(i + 1)} part`}
+          value={apart}
+          isSame={parts[0]?.sign === parts[i + 1]?.sign}
+          sign={parts[0]?.sign}
+          panels={panels}
+          routes={routes}
+          onChange={(next) => onChange({ ...value, aparts: put(aparts, i, next) })}
         />
-        {apart.is === 'time' && (
-          <Field
-            label="How long until it, in seconds"
-            type="number"
-            value={String(apart.everyMs / 1000)}
-            onChange={(e) =>
-              Number(e.target.value) > 0 &&
-              onChange({ ...value, apart: { is: 'time', everyMs: Math.round(Number(e.target.value) * 1000) } })
-            }
-          />
-        )}
-        {apart.is === 'sign' && (
-          <Choice
-            name="Which lamp"
-            value={apart.sign}
-            of={labelled(lamps)}
-            onPick={(sign) => onChange({ ...value, apart: { is: 'sign', sign } })}
-          />
-        )}
-        {apart.is === 'route' && (
-          <Choice
-            name="Which way"
-            value={apart.route}
-            of={routes.map((r) => [r.id, r.name])}
-            onPick={(route) => onChange({ ...value, apart: { is: 'route', route } })}
-          />
-        )}
-      </div>
+      ))}
       <div className="two">
         <Field
-          label="Stands before both"
+          label={parts.length === 2 ? 'Stands before both' : 'Stands before all of them'}
           hint="such as E"
           value={split.before}
           maxLength={8}
           onChange={(e) => onChange({ ...value, split: { ...split, before: e.target.value } })}
         />
-        <Field
-          label="Stands between the parts"
-          hint="such as -"
-          value={split.between}
-          maxLength={8}
-          onChange={(e) =>
-            onChange({ ...value, split: { ...split, between: e.target.value, first: e.target.value ? null : 1 } })
-          }
-        />
+        {split.cuts.map((cut, i) => (
+          <Field
+            // biome-ignore lint/suspicious/noArrayIndexKey: a cut is known by its place
+            key={i}
+            label={parts.length === 2 ? 'Stands between the parts' : `Stands behind the ${small(i)} part`}
+            hint="such as -"
+            value={cut.between}
+            maxLength={8}
+            onChange={(e) => setCut(i, { between: e.target.value })}
+          />
+        ))}
+        {split.cuts.map(
+          (cut, i) =>
+            cut.between === '' && (
+              <Field
+                // biome-ignore lint/suspicious/noArrayIndexKey: a cut is known by its place
+                key={i}
+                label={`Characters of the ${small(i)} part`}
+                type="number"
+                value={String(cut.first)}
+                onChange={(e) =>
+                  Number(e.target.value) > 0 && setCut(i, { first: Math.min(8, Math.round(Number(e.target.value))) })
+                }
+              />
+            ),
+        )}
       </div>
-      {split.between === '' && (
-        <Field
-          label="Characters of the first part"
-          type="number"
-          value={String(split.first ?? 1)}
-          onChange={(e) =>
-            Number(e.target.value) > 0 &&
-            onChange({ ...value, split: { ...split, first: Math.min(8, Math.round(Number(e.target.value))) } })
-          }
-        />
-      )}
       {fallen && (
         <p className="soft small">
-          {code}: first <span className="mono">{fallen[0]}</span>, then <span className="mono">{fallen[1]}</span>
+          {code}: first{' '}
+          {fallen.map((text, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a part is known by its place
+            <span key={i}>
+              {i > 0 && ', then '}
+              <span className="mono">{text}</span>
+            </span>
+          ))}
         </p>
       )}
       {wrong && (
         <p className="wrong" role="alert">
           {wrongWords(wrong)}
         </p>
+      )}
+    </div>
+  );
+}
+
+type ApartProps = Readonly<{
+  name: string;
+  value: Apart;
+  /** Whether it shows on the sign the first part shows on, and which that is. */
+  isSame: boolean;
+  sign: SignId | undefined;
+  panels: readonly Panel[];
+  routes: readonly Way[];
+  onChange: (next: Apart) => void;
+}>;
+
+/** What tells a further part from the one before. */
+function ApartFields({ name, value, isSame, sign, panels, routes, onChange }: ApartProps) {
+  const lamps = signsFor('blinks', panels);
+  const lamp = lamps.find((l) => l.id === sign);
+  const colours = lamp?.kind === 'lamp' ? lamp.colours : [];
+  const kinds = (Object.keys(apartWords) as Apart['is'][]).filter(
+    (is) =>
+      is === 'time' ||
+      (is === 'sign' && lamps.length > 0) ||
+      (is === 'route' && routes.length > 0) ||
+      (is === 'colour' && colours.length > 1 && isSame),
+  );
+  const first = (is: Apart['is']): Apart =>
+    ({
+      time: byTime,
+      sign: { is: 'sign', sign: lamps[0]?.id as SignId } as const,
+      colour: { is: 'colour', first: colours[0] as LampColour, second: colours[1] as LampColour } as const,
+      route: { is: 'route', route: routes[0]?.id as Way['id'] } as const,
+    })[is];
+  return (
+    <div className="two">
+      <Choice
+        name={name}
+        value={value.is}
+        of={kinds.map((is) => [is, apartWords[is]])}
+        onPick={(is) => onChange(first(is))}
+      />
+      {value.is === 'time' && (
+        <Field
+          label="How long until it, in seconds"
+          type="number"
+          value={String(value.everyMs / 1000)}
+          onChange={(e) =>
+            Number(e.target.value) > 0 && onChange({ is: 'time', everyMs: Math.round(Number(e.target.value) * 1000) })
+          }
+        />
+      )}
+      {value.is === 'sign' && (
+        <Choice
+          name="Which lamp"
+          value={value.sign}
+          of={labelled(lamps)}
+          onPick={(next) => onChange({ is: 'sign', sign: next })}
+        />
+      )}
+      {value.is === 'route' && (
+        <Choice
+          name="Which way"
+          value={value.route}
+          of={routes.map((r) => [r.id, r.name])}
+          onPick={(route) => onChange({ is: 'route', route })}
+        />
       )}
     </div>
   );

@@ -104,7 +104,7 @@ describe('how a code is shown', () => {
     const codes = texts.map((text, i) => ({ ...code, id: `e${i}`, text }) as Entry);
     const others = glasswasher.entries.filter((e) => e.kind !== 'code' && e.kind !== 'readout');
     show(<ShownForm family={family} entries={shelved([...others, ...codes])} />);
-    fireEvent.click(button('In two parts'));
+    fireEvent.click(button('In parts'));
     expect((screen.getByLabelText(/^Stands before both/) as HTMLInputElement).value).toBe('E');
     expect((screen.getByLabelText(/^Stands between the parts/) as HTMLInputElement).value).toBe('-');
     expect(screen.getByText(/^E1-2: first/).textContent).toBe('E1-2: first 1, then 2');
@@ -118,6 +118,31 @@ describe('how a code is shown', () => {
     type(/^Stands before both/, 'F');
     expect(screen.getByRole('alert').textContent).toBe('E1-2, E4-7 cannot be parted so.');
     expect(button('That is how').disabled).toBe(true);
+  });
+});
+
+describe('how a code in three parts is shown', () => {
+  it('is asked part by part, and cut as the codes are; going back to two leaves nothing of the third', () => {
+    const texts = ['1-2.3', '4-7.1'];
+    const code = entriesOf(glasswasher, 'code')[0] as Entry;
+    const codes = texts.map((text, i) => ({ ...code, id: `e${i}`, text }) as Entry);
+    const others = glasswasher.entries.filter((e) => e.kind !== 'code' && e.kind !== 'readout');
+    show(<ShownForm family={family} entries={shelved([...others, ...codes])} />);
+    fireEvent.click(button('In parts'));
+    const many = (n: string) => fireEvent.change(screen.getByLabelText('In how many parts'), { target: { value: n } });
+    many('3');
+    expect(screen.getAllByLabelText('How it is shown')).toHaveLength(3);
+    expect((screen.getByLabelText(/^Stands behind the first part/) as HTMLInputElement).value).toBe('-');
+    expect((screen.getByLabelText(/^Stands behind the second part/) as HTMLInputElement).value).toBe('.');
+    expect(screen.getByText(/^1-2.3: first/).textContent).toBe('1-2.3: first 1, then 2, then 3');
+    expect(screen.getByLabelText('What tells the third part')).toBeTruthy();
+    expect(button('That is how').disabled).toBe(false);
+    many('2');
+    expect(screen.queryByLabelText('What tells the third part')).toBeNull();
+    // 2.3 is no number one can count
+    expect(screen.getByRole('alert').textContent).toBe(
+      'Second part: “2.3” cannot be counted. A number from 1 to 60 can.',
+    );
   });
 });
 
