@@ -79,7 +79,7 @@ const listed = (text: string): string[] =>
   text
     .split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*\/\s*/)
     .map((l) => l.trim().replace(/^["“'‘]|["”'’]$/g, ''))
-    .filter((l) => l !== '' && !/^(?:then|also|each|in|the)$/i.test(l))
+    .filter((l) => l !== '' && !/^(?:then|also|each|in|the|in an? (?:row|arc|arch|column|line|curve))$/i.test(l))
     .flatMap(ranged);
 
 export const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
@@ -120,6 +120,22 @@ const apart = (clause: string): string =>
     nounIn(one) && nounIn(other) && !/\b(?:with|labell?ed|marked|called|named)\b/.test(one) ? `${one}, ${other}` : all,
   );
 
+const oneLamp = /^(?:an?|one|the) (?:\p{L}+ )*(?:lamp|light|led|indicator)$/iu;
+const moreOnes = /^(?:another|one|two|three|four|five|six|seven|eight|\d+) (?:\p{L}+ )?ones?$/iu;
+
+/** `two lamps, Run (green) and Fault (red)`: what each is called, with its colour. */
+export const namesWithColours = (text: string): string =>
+  text.replace(
+    /\b(lamps?|lights?|leds?|indicators?)(?:\s*[,:]|\s+(?:labell?ed|called|named|marked))?\s+((?:[\p{L}\p{N}][\p{L}\p{N} -]{0,22}? \((?:red|green|amber|yellow|orange|white|blue)\)(?:\s*,\s*and\s+|\s*,\s*|\s+and\s+)?){2,})/giu,
+    (_, noun: string, list: string) =>
+      `${noun} labelled ${list
+        .trim()
+        .replace(/,$/, '')
+        .split(/(?<=\))\s*(?:,\s*and|,|and)?\s*/i)
+        .filter((l) => l !== '')
+        .join(', ')}, `,
+  );
+
 /** Cuts what was said into faces, and these into groups; a list behind `labelled` or `with` stays together. */
 export function cut(clause: string): string[] {
   const parts: string[] = [];
@@ -133,7 +149,10 @@ export function cut(clause: string): string[] {
     const lists =
       last !== undefined && /\b(?:labell?ed|marked|called|named|with|positions?|places?|reading|numbered)\b/.test(last);
     // `three green and a red one`, `1`, `4 and half`
-    const goesOn = own === null && last !== undefined && (lists || colourSaid(said) !== null || where.test(said));
+    // `a red lamp and two green ones`: more of them, and not what the one is like
+    const isMore = last !== undefined && oneLamp.test(last) && moreOnes.test(said);
+    const goesOn =
+      own === null && last !== undefined && !isMore && (lists || colourSaid(said) !== null || where.test(said));
     // `heat (red)`, behind a list that was begun
     const isLabels =
       last !== undefined &&
@@ -142,7 +161,7 @@ export function cut(clause: string): string[] {
       );
     // a list of names that happen to be nouns: `set, down, up and standby`
     if (last !== undefined && (goesOn || isLabels)) parts[parts.length - 1] = `${last}, ${said}`;
-    else if (last !== undefined && own === null && /^[\p{L}\p{N} ]+$/u.test(said))
+    else if (last !== undefined && own === null && !isMore && /^[\p{L}\p{N} ]+$/u.test(said))
       parts[parts.length - 1] = `${last}, ${said}`;
     else parts.push(said);
   }
@@ -235,7 +254,13 @@ export function groupOf(text: string): Group | null {
     const colour = colourOf((m[2] ?? '').toLowerCase());
     return colour ? [colour] : [];
   });
-  const named = (ownLabels.length > 0 ? ownLabels : tail).map((l) => l.replace(/\s*\([^)]*\)/g, '').trim());
+  // `labelled Run, Check and Fault, green, amber and red`: names, and as many colours behind them
+  const half = ownLabels.length / 2;
+  const behindNames = ownLabels.slice(half).flatMap((l) => colourOf(l.toLowerCase()) ?? []);
+  const isHalved = found.kind === 'lamp' && half >= 2 && behindNames.length === half;
+  if (isHalved) inked.push(...behindNames);
+  const labels = isHalved ? ownLabels.slice(0, half) : ownLabels;
+  const named = (labels.length > 0 ? labels : tail).map((l) => l.replace(/\s*\([^)]*\)/g, '').trim());
   const n = Math.min(
     40,
     Math.max(

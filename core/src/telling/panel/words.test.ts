@@ -46,7 +46,27 @@ const spoken: ReadonlyArray<readonly [string, string[]]> = [
   ['one knob on the left with off, low, high; one on the right with 1 to 6', ['knob Knob', 'knob Knob']],
 ];
 
+/** Lamps and their colours: `Run green`. */
+const lamps = (text: string): string[] =>
+  panelFromWords(text).faces.flatMap((f) =>
+    f.signs.flatMap((s) => (s.kind === 'lamp' ? [`${s.label} ${s.colours.join('/')}`] : [])),
+  );
+
 describe('a panel told in words', () => {
+  it.each([
+    ['two lamps, Run (green) and Fault (red)', ['Run green', 'Fault red']],
+    [
+      'lamps Run (green), Check (amber) and Fault (red) in a row, a button below',
+      ['Run green', 'Check amber', 'Fault red'],
+    ],
+    ['a red lamp and two green ones', ['Red lamp red', 'Lamp 1 green', 'Lamp 2 green']],
+    ['three lamps labelled Run, Check and Fault, green, amber and red', ['Run green', 'Check amber', 'Fault red']],
+    [
+      'three lights: heat (red), wash (green) and rinse (blue), a knob with off, on',
+      ['heat red', 'wash green', 'rinse blue'],
+    ],
+    ['four lamps in a row, three green and a red one', ['Lamp 1 green', 'Lamp 2 green', 'Lamp 3 green', 'Red red']],
+  ])('each lamp has its name and its colour: %s', (text, wanted) => expect(lamps(text)).toEqual(wanted));
   it.each(spoken)('%s', (text, wanted) => expect(parts(text)).toEqual(wanted));
 
   it('a cover that hides a face is a part of its own, opened and shut', () => {

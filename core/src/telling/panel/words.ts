@@ -2,7 +2,7 @@ import type { PlaceId } from '../../base/ids.ts';
 import { codeIdOf, freeIn } from '../../base/slug.ts';
 import type { Control, Face } from '../../model/panel.ts';
 import { madeAs } from '../../unit/panel-parts.ts';
-import { capital, cut, type Group, groupOf, nounIn } from './groups.ts';
+import { capital, cut, type Group, groupOf, namesWithColours, nounIn } from './groups.ts';
 import { controlOf, drawFace, edge, fitted, labelRoom } from './layout.ts';
 
 /** A stretch of what was said of a panel, and what was made of it; null where nothing was. */
@@ -71,7 +71,7 @@ export function panelFromWords(text: string): PanelFromWords {
     return id;
   };
   // `three lamps (heat, fan, fault)`: what they are called
-  const clauses = text
+  const clauses = namesWithColours(text)
     .replace(/ \(((?:\p{L}[\p{L}\p{N} -]*, )+\p{L}[\p{L}\p{N} -]*)\)/gu, ': $1')
     .split(/\s*[;\n]\s*|\.\s+(?=\p{L})/u)
     .map((c) => c.trim().replace(/\.$/, ''))
