@@ -208,7 +208,7 @@ export {
   withStates,
 } from './library/mode-presets.ts';
 export { readoutSources, showingWords, withoutShowing, withShowing } from './library/mode-shows.ts';
-export { expectedWords, testBegun, testWords, withoutTest, withTest } from './library/mode-tests.ts';
+export { testBegun, testWords, withoutTest, withTest } from './library/mode-tests.ts';
 export {
   type Entries,
   effectWords,
