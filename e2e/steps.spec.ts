@@ -62,6 +62,19 @@ test('how a row of lamps says a code is learnt from three codes, and taken back'
   await trainer.sees('C06 as it was seen');
   await page.keyboard.press('Control+z');
   await trainer.seesNot('C06 as it was seen');
+
+  // or a weight is dragged onto a lamp as it is drawn
+  await page.getByRole('tab', { name: 'Shown and read' }).click();
+  const [chip, lamp] = [
+    await page.getByRole('button', { name: 'weight 16', exact: true }).boundingBox(),
+    await page.getByTestId('lamp-lamp-b').boundingBox(),
+  ];
+  if (!chip || !lamp) throw new Error('nothing to drag');
+  await page.mouse.move(chip.x + chip.width / 2, chip.y + chip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(lamp.x + lamp.width / 2, lamp.y + lamp.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByLabel(/^weight of b/)).toHaveValue('16');
 });
 
 test('a unit is begun from one like it; what was carried over is marked until somebody has looked at it', async ({

@@ -1,15 +1,18 @@
+import { lampColours } from '../../model/lamp.ts';
 import type { Sign } from '../../model/panel.ts';
 import { type Called, mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
 
+const isColour = new RegExp(`^(?:${lampColours.join('|')})$`);
 const isLamp = /^(?:lamps?|lights?|leds?|indicators?|ones?)$/;
 const isOther = /^(?:button|key|pad|switch|wire|cable|lead|plug|knob|jumper|fuse|handle|lever|cap|sticker)s?$/;
 
 /** The one lamp of a colour; null where there is none, or more than one. */
 function lampOf({ words, called }: Pick<Scan, 'words' | 'called'>, i: number): Sign | null {
-  if (mentionAt(words, i, called.controls)) return null;
-  const all = called.lamps.filter((l) => l.kind === 'lamp' && l.colours.some((c) => c === words[i]?.word));
+  const word = words[i]?.word ?? '';
+  if (!isColour.test(word) || mentionAt(words, i, called.controls)) return null;
+  const all = called.lamps.filter((l) => l.kind === 'lamp' && l.colours.some((c) => c === word));
   return all.length === 1 ? (all[0] ?? null) : null;
 }
 

@@ -23,9 +23,11 @@ const isGiven =
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
   /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+const isRefused =
+  /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
 const isEnd = /^(?:end|ende|done all|last|fin)$/i;
 const isEndSaid =
-  /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until it says|then)\b[^.]*$/i;
+  /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|once all|once the last|when all|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until it says|then)\b[^.]*$/i;
 const isAsked = /\b(?:did|have|do) (?:you|it|they) (?:hear|get|see|have|notice)\b[^.?]*$/i;
 
 /**
@@ -34,7 +36,9 @@ const isAsked = /\b(?:did|have|do) (?:you|it|they) (?:hear|get|see|have|notice)\
  * word; over all that stands around it, it is told only, and no step.
  */
 export function dropReadOut(r: Reader, text: string): void {
-  const beside = new Set(r.made.filter((m, i) => m.step.kind === 'see' && isBeside(r.made, i, text)));
+  const beside = new Set(
+    r.made.filter((m, i) => (m.step.kind === 'see' && isBeside(r.made, i, text)) || isWhenItSounds(r.made, i, text)),
+  );
   if (beside.size === 0) return;
   for (const m of beside)
     if (isWrong.test(text.slice(m.to, m.to + near))) r.holes.push({ from: m.from, to: m.to, why: 'warned' });
@@ -58,7 +62,7 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   if (shows.some((t) => isEnd.test(t)) && isNext) return true;
   if (isNext && shows.length > 0 && isEndSaid.test(before + said) && shows.some((t) => /^[-.\s]+$/.test(t)))
     return true;
-  if (isWrong.test(behind)) return true;
+  if (isWrong.test(behind) || isRefused.test(behind)) return true;
   const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));
   if (blinks && (isCounted.test(behind) || isGiven.test(before) || isRepeated(said))) return true;
   if (blinks && prev?.kind === 'see' && isNumber.test(behind)) return true;
@@ -74,10 +78,25 @@ const isRepeated = (said: string): boolean => /\b(blink|flash|flick|wink|pulse)\
 function isBeforeLettingGo(made: readonly Made[], i: number): boolean {
   const own = made[i]?.step;
   if (own?.kind !== 'see') return false;
-  const k = made.findIndex((m, n) => n > i && m.step.kind !== 'see');
+  let k = i + 1;
+  while (made[k]?.step.kind === 'see' || made[k]?.step.kind === 'rest') k += 1;
   const ends = made[k]?.step;
   if (ends?.kind !== 'release' || ends.at?.kind !== 'sign') return false;
   const { shown } = ends.at;
   const goesOut = shown.kind === 'lamp' && shown.state === 'dark';
   return !goesOut && own.signs.some((s) => s.sign === shown.sign);
+}
+
+/** `after about four seconds a second one`: when what one lets go at comes, and no time one waits. */
+function isWhenItSounds(made: readonly Made[], i: number, text: string): boolean {
+  const own = made[i];
+  const ends = made[i + 1]?.step;
+  return (
+    own?.step.kind === 'rest' &&
+    ends?.kind === 'release' &&
+    ends.at?.kind === 'sign' &&
+    ends.at.nth > 1 &&
+    /\bafter (?:about |some |another |roughly )?$/i.test(text.slice(Math.max(0, own.from - near), own.from)) &&
+    /^\s*(?:later )?(?:it|a|an|the|there|comes?)\b/i.test(text.slice(own.to))
+  );
 }

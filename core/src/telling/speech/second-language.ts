@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
@@ -11,14 +11,17 @@ const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
 export const secondLanguage: readonly Rewrite[] = [
   // `the red lamp makes slow`
   ({ words, i, w, called, out }) => {
-    const makes = /^(?:makes?|does|goes) (slow|fast|quick|slowly|quickly|rapidly)(?= |$)/.exec(said(words, i, 2));
-    const lamp = out.findLastIndex((_, k) => mentionAt(out, k, called.signs)?.of.kind === 'lamp');
-    if (!makes || lamp < 0 || lamp < out.length - 3 || w.word === 'goes') return null;
+    if (!/^(?:makes?|does)$/.test(w.word)) return null;
+    const makes = /^(?:makes?|does) (slow|fast|quick|slowly|quickly|rapidly)(?= |$)/.exec(said(words, i, 2));
+    if (!makes) return null;
+    const isOfLamp = out.slice(-3).some((_, k, last) => mentionAt(last, k, called.signs)?.of.kind === 'lamp');
+    if (!isOfLamp) return null;
     const how = /^s/.test(makes[1] ?? '') ? 'slowly' : 'quickly';
     return { takes: 2, puts: [{ ...w, word: 'blinks' }, added(how, w)] };
   },
   // `you put on the main switch`
   (at) => {
+    if (!/^puts?$/.test(at.w.word)) return null;
     const puts = /^(?:put|puts) (on|off|in|out|up|down) (?:the |your |that )?/.exec(`${said(at.words, at.i, 4)} `);
     const n = puts ? wordsIn(puts[0]) : 0;
     const own = puts ? standsAt(at, at.i + n) : null;
@@ -31,6 +34,7 @@ export const secondLanguage: readonly Rewrite[] = [
   },
   // `float released (down)`: what is let go of stands there then
   (at) => {
+    if (!at.words.slice(at.i + 1, at.i + 4).some((x) => x.word === 'released')) return null;
     const own = standsAt(at, at.i);
     const n = own?.length ?? 0;
     if (!own || at.words[at.i + n]?.word !== 'released' || own.of.springs.size > 0) return null;
@@ -38,6 +42,7 @@ export const secondLanguage: readonly Rewrite[] = [
   },
   // `somebody else does the breaker`: they switch it back
   (at) => {
+    if (!/^(?:does|do|operates?|works?)$/.test(at.w.word)) return null;
     const does = /^(?:does|do|operates?|works?) the /.exec(`${said(at.words, at.i, 2)} `);
     const own = does ? standsAt(at, at.i + 2) : null;
     if (!own || own.of.powersAt.size === 0 || !isStop(at.words[at.i + 2 + own.length]?.raw)) return null;
@@ -46,8 +51,65 @@ export const secondLanguage: readonly Rewrite[] = [
       puts: [{ ...at.w, word: 'switch' }, ...at.words.slice(at.i + 1, at.i + 2 + own.length), added('on', at.w)],
     };
   },
+  // `the display indicates "SERVICE"`
+  ({ w, called, out }) =>
+    /^indicates?$/.test(w.word) && out.slice(-3).some((_, k, last) => mentionAt(last, k, called.signs) !== null)
+      ? { takes: 1, puts: [{ ...w, word: 'shows' }] }
+      : null,
+  // `hold B, no, sorry, hold A and C`: what was said first was not meant
+  ({ words, i, w, out }) => {
+    if (w.word !== 'no') return null;
+    const no =
+      /^no(?: ,)?(?: (?:sorry|wait|i mean|rather|that's wrong))?(?: ,)? (?=(?:press|hold|push|turn|set|pull|open|close)(?= |$))/.exec(
+        said(words, i, 7),
+      );
+    if (!no || !/^[,.]$/.test(out.at(-1)?.raw ?? '')) return null;
+    const verb = words[i + wordsIn(no[0])]?.word;
+    const from = out.findLastIndex((x) => x.word === verb);
+    if (from < 0 || out.length - from > 7) return null;
+    return { takes: wordsIn(no[0]), puts: [], drops: out.length - from };
+  },
+  // `Go Go Home`: a key that is called like what one does, one after the other
+  ({ words, i, w, called }) => {
+    if (!/^\p{Lu}/u.test(w.raw)) return null;
+    const key = keyAt(words, i, called);
+    const next = key ? keyAt(words, i + key.length, called) : null;
+    return key &&
+      next &&
+      (key.of === next.of || w.word === 'go') &&
+      /^\p{Lu}/u.test(w.raw) &&
+      /^\p{Lu}/u.test(words[i + key.length]?.raw ?? '')
+      ? { takes: key.length, puts: [...words.slice(i, i + key.length), added(',', w)] }
+      : null;
+  },
+  // `call once two three times`: a key with a figure on it, so often
+  ({ words, i, w, called }) => {
+    if (w.value === null || words[i + 1]?.value == null) return null;
+    const key = keyAt(words, i, called);
+    const many = words[i + 1];
+    return key?.length === 1 &&
+      w.value !== null &&
+      many?.value != null &&
+      /^times$/.test(words[i + 1 + many.span]?.word ?? '')
+      ? { takes: 1, puts: [added(',', w), added('press', w), added('key', w), w] }
+      : null;
+  },
+  // `and then you count twenty`
+  ({ words, i, w }) => {
+    const many = words[i + 1];
+    if (!/^counts?$/.test(w.word) || many?.value == null || many.value < 5) return null;
+    if (
+      /^(?:times|lamps?|lights?|flash\w*|blinks?|beeps?|clicks?|codes?|of|to|and|,)$/.test(
+        words[i + 1 + many.span]?.word ?? '',
+      )
+    )
+      return null;
+    if (/^seconds?$/.test(words[i + 1 + many.span]?.word ?? '')) return null;
+    return { takes: 1 + many.span, puts: [{ ...w, word: 'wait' }, many, added('seconds', w)] };
+  },
   // `you count slowly until 20`
   ({ words, i, w }) => {
+    if (!/^counts?$/.test(w.word)) return null;
     const counts = /^counts? (?:(?:slowly |slow |quietly |calmly )(?:until|till|up to|to)|(?:until|till))(?= )/.exec(
       said(words, i, 4),
     );
@@ -95,7 +157,8 @@ export const secondLanguage: readonly Rewrite[] = [
     };
   },
   // `repeat from "fuse out"`, `then again from stop in`: from where one begins anew
-  ({ words, i, out }) => {
+  ({ words, i, w, out }) => {
+    if (!/^(?:repeat|start|begin|again|once|over|back)$/.test(w.word)) return null;
     const anew =
       /^(?:(?:repeat|start|begin) (?:again |anew |over |new )?|again |once more |over again |back )from (?!the (?:left|right)\b)/.exec(
         `${said(words, i, 5)} `,

@@ -34,6 +34,7 @@ export const twoHands: readonly Rewrite[] = [
       : null,
   // `one finger on Temp, another one on Light`
   ({ words, i, w, called, out }) => {
+    if (!/^(?:and|the|another|one|a)$/.test(w.word)) return null;
     const another =
       /^(?:and )?(?:(?:the other|another|one more|a second)(?: one| finger| thumb| hand)?|one) (?:on|goes on) (?:the )?/.exec(
         `${said(words, i, 7)} `,
@@ -46,7 +47,8 @@ export const twoHands: readonly Rewrite[] = [
     return isBehind ? { takes: n, puts: [added('and', w)], drops: out.at(-1)?.raw === ',' ? 1 : 0 } : null;
   },
   // `it'll keep the red lamp lit for ever`: what it does, and nobody's hand
-  ({ words, i, called }) => {
+  ({ words, i, w, called }) => {
+    if (!/^(?:it|that|which|this)/.test(w.word)) return null;
     const keeps = /^(?:it|that|which|this)(?:'ll| will)? keeps? (?:on )?(?:the |its |showing |flashing )?/.exec(
       `${said(words, i, 6)} `,
     );
@@ -59,6 +61,7 @@ export const twoHands: readonly Rewrite[] = [
   },
   // `then the knob back 3`: as many clicks
   ({ words, i, w, called }) => {
+    if (!words.slice(i + 1, i + 4).some((x) => x.word === 'back')) return null;
     const knob = mentionAt(words, i, called.controls);
     const n = knob?.of.mechanism.kind === 'clicks' ? knob.length : 0;
     const many = words[i + n + 1];

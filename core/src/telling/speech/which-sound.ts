@@ -128,6 +128,14 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
 function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
   const times = words.map((w) => timesOf(w.word)).find(isFew);
   if (times !== undefined) return sounds > 0 || isHeard ? times : null;
+  // `three altogether?`
+  const inAll = words.find(
+    (w, i) =>
+      isFew(w.value) &&
+      w.value > 1 &&
+      /^(?:altogether|in all|in total)/.test(`${words[i + 1]?.word} ${words[i + 2]?.word}`),
+  );
+  if (inAll) return inAll.value;
   const many = words.find((w, i) => isFew(w.value) && w.value > 1 && /^(?:times|\w+s)$/.test(words[i + 1]?.word ?? ''));
   return many && sounds > 0 ? many.value : null;
 }

@@ -32,6 +32,9 @@ type Props = Readonly<{
   asked: Asked;
 }>;
 
+/** From here on, in letters, it takes long enough to be stopped before anything is read. */
+const long = 20_000;
+
 /** The tellings of a unit, one picked: its words by what became of them, and the ways it makes, held against the others’. */
 export function Reading({ family, working, entries, bundle, asked }: Props) {
   const [kept, setKept] = useState<Kept>(() => keptTellings(family));
@@ -174,7 +177,7 @@ export function Reading({ family, working, entries, bundle, asked }: Props) {
                 aria-label="reading"
                 {...(share > 0 && { variant: 'determinate' as const, value: share * 100 })}
               />
-              {share > 0 && <Button onClick={stop}>Stop</Button>}
+              {(share > 0 || telling.text.length > long) && <Button onClick={stop}>Stop</Button>}
             </div>
           )}
           {is === 'stopped' && (

@@ -73,6 +73,7 @@ function Lamp({ sign, label, lamp, weight, pointed, onTap, saysState = false }: 
       <g
         className={`lamp ${lamp.state} ${colour} ${onTap ? 'tappable' : ''} ${pointed ? 'pointed' : ''}`}
         data-testid={`lamp-${sign.id}`}
+        data-sign={sign.id}
         {...(onTap
           ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: onTap, onKeyDown: onEnter(onTap) }
           : { role: 'img', 'aria-label': words })}

@@ -16,6 +16,7 @@ import {
 import { useMemo, useState } from 'react';
 import { Input } from '../../../parts/field/Input.tsx';
 import { AmountField } from '../inputs.tsx';
+import { WeightChips } from './WeightChips.tsx';
 
 type Props = Readonly<{
   readout: Readout;
@@ -62,12 +63,15 @@ function LampTable({ stage, nameOf, onStage, reads }: Props & { reads: ReadsOf<'
   const weighted = reads.to.kind !== 'table';
   return (
     <>
+      {weighted && reads.lamps.length <= 12 && (
+        <WeightChips lamps={reads.lamps} nameOf={nameOf} onLay={(lamps) => set({ lamps })} />
+      )}
       <Table>
         <caption className="visually-hidden">weights of {stage.label}</caption>
         <TableHead>
           <TableRow>
             {reads.lamps.map((l) => (
-              <TableCell key={l.sign} scope="col">
+              <TableCell key={l.sign} scope="col" data-sign={l.sign}>
                 {nameOf(l.sign)}
               </TableCell>
             ))}

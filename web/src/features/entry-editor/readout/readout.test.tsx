@@ -101,6 +101,17 @@ describe('shown and read', () => {
     fireEvent.change(weights.getByLabelText(/^weight of c/), { target: { value: '' } });
     expect(latest.body?.stages[0]?.reads).toMatchObject({ lamps: [{}, {}, { sign: 'lamp-c' }, {}, {}] });
   });
+  it('a weight is laid on a lamp: whoever had it counts nothing until it is given one', () => {
+    const latest = open(glasswasher, 'lamps', ShownPane);
+    press('1 2 4 from the left');
+    press('weight 16');
+    const onto = within(screen.getByRole('group', { name: 'lay 16 on' }));
+    fireEvent.click(onto.getByRole('button', { name: /^b$/ }));
+    expect(latest.body?.stages[0]?.reads).toMatchObject({
+      lamps: [{ weight: 1 }, { weight: 16 }, { weight: 4 }, { weight: 8 }, { sign: 'lamp-e' }],
+    });
+    expect(screen.queryByRole('group', { name: 'lay 16 on' })).toBeNull();
+  });
   it('a truth table is pasted: rows that read are used, those that do not stay with the reason', () => {
     const latest = open(launch, 'codes', ShownPane);
     press('Paste a truth table');
