@@ -52,7 +52,7 @@ export {
 export { seeded } from './base/random.ts';
 export { assertNever } from './base/result.ts';
 export { Role, roleAtLeast, roles } from './base/role.ts';
-export { codeIdOf } from './base/slug.ts';
+export { codeIdOf, idWords } from './base/slug.ts';
 export { Scope, Standing, scopes, standings } from './base/text.ts';
 // caller
 export { labelsOf, readCaller } from './caller/read.ts';
@@ -426,10 +426,12 @@ export {
 export {
   addPart,
   alignParts,
+  calledByBadge,
   changePart,
   duplicateParts,
   type Edge,
   type FacePart,
+  moveInOrder,
   moveParts,
   newFace,
   partsOf,

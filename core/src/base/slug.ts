@@ -13,3 +13,6 @@ export function freeIn(taken: ReadonlySet<string>, wanted: string, stem = wanted
   for (let n = 2; taken.has(id); n += 1) id = `${stem}-${n}`;
   return id;
 }
+
+/** What something filed under an id is called where it has no other name: `door-open` as `door open`. */
+export const idWords = (id: string): string => id.replaceAll('-', ' ');

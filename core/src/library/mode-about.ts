@@ -1,6 +1,6 @@
 import type { VariableId } from '../base/ids.ts';
 import { assertNever } from '../base/result.ts';
-import { codeIdOf, freeIn } from '../base/slug.ts';
+import { codeIdOf, freeIn, idWords } from '../base/slug.ts';
 import type { Mode, Variable } from '../model/mode.ts';
 
 /** What kinds of states there are, in words of the trade. */
@@ -18,7 +18,7 @@ export const modeSortWords: Readonly<Record<Mode['sort'], string>> = {
 
 /** What a mode remembers, as a sentence without its stop: `slot: an entry from 1 to 8, and again from 1 behind the last`. */
 export function variableWords(variable: Variable): string {
-  const name = variable.id.replaceAll('-', ' ');
+  const name = idWords(variable.id);
   switch (variable.kind) {
     case 'flag':
       return `${name}: whether it is so, at first ${variable.start ? 'so' : 'not so'}`;

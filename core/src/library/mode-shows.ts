@@ -1,4 +1,5 @@
 import { assertNever } from '../base/result.ts';
+import { idWords } from '../base/slug.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { Mode, type Showing } from '../model/mode.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
@@ -22,11 +23,11 @@ export function readoutSources(mode: Mode, bundle: Bundle): ReadonlyArray<readon
 function sourceWords(of: ReadoutOf, mode: Mode, bundle: Bundle): string {
   switch (of.kind) {
     case 'memory':
-      return of.slot ? `the stored code at ${of.slot.replaceAll('-', ' ')}` : 'the newest stored code';
+      return of.slot ? `the stored code at ${idWords(of.slot)}` : 'the newest stored code';
     case 'variable':
       return mode.variables.find((v) => v.id === of.variable)?.kind === 'characters'
-        ? `what was put in as ${of.variable.replaceAll('-', ' ')}`
-        : `${of.variable.replaceAll('-', ' ')}, the entry it stands at`;
+        ? `what was put in as ${idWords(of.variable)}`
+        : `${idWords(of.variable)}, the entry it stands at`;
     case 'input':
       return `what ${familyEntry(bundle).inputs.find((i) => i.id === of.input)?.name ?? of.input} is now`;
     default:

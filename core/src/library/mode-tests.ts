@@ -3,7 +3,7 @@ import { assertNever } from '../base/result.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { type Expected, Mode, type NumberedTest } from '../model/mode.ts';
 import { entryOf } from '../model/select.ts';
-import { printDuration, printSteps } from '../script/print.ts';
+import { printDuration, printInLine } from '../script/print.ts';
 import { wholePanel } from '../words/condition.ts';
 import { shownWords } from '../words/sign.ts';
 
@@ -42,12 +42,7 @@ export function expectedWords(expected: Expected, bundle: Bundle): string {
 
 /** What a numbered test does, each part as a sentence with its stop. */
 export function testWords(test: NumberedTest, bundle: Bundle): string[] {
-  const steps = (some: NumberedTest['gesture']): string =>
-    printSteps(some ?? [])
-      .trim()
-      .split('\n')
-      .map((line) => line.trim())
-      .join('; ');
+  const steps = (some: NumberedTest['gesture']): string => printInLine(some ?? []);
   const says = (is: unknown, words: string): string[] => (is ? [words] : []);
   return [
     ...says(test.gesture?.length, `Begun by this: ${steps(test.gesture)}.`),

@@ -1,6 +1,7 @@
 import type { CodeId, ControlId, ControllerId, InputId, ModeId, PlaceId, VariableId } from '../base/ids.ts';
 import { formatQuantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
+import { idWords } from '../base/slug.ts';
 import { exactly } from '../base/text.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Condition } from '../model/condition.ts';
@@ -9,7 +10,7 @@ import { Mode, type Transition } from '../model/mode.ts';
 import type { Step } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
-import { printDuration, printSteps } from '../script/print.ts';
+import { printDuration, printInLine } from '../script/print.ts';
 import { wholePanel } from '../words/condition.ts';
 import { partName, placeName, shownWords } from '../words/sign.ts';
 
@@ -158,14 +159,13 @@ export function leadsOf(
 
 /** What is done beside, as it stands behind *and*: `and empties its memory`. */
 export function effectWords(effect: Effect, bundle: Bundle): string {
-  const name = (id: string): string => id.replaceAll('-', ' ');
   switch (effect.kind) {
     case 'assign':
       return typeof effect.to === 'boolean'
-        ? `remembers that ${name(effect.variable)} is ${effect.to ? 'so' : 'not so'}`
-        : `puts ${name(effect.variable)} to ${effect.to}`;
+        ? `remembers that ${idWords(effect.variable)} is ${effect.to ? 'so' : 'not so'}`
+        : `puts ${idWords(effect.variable)} to ${effect.to}`;
     case 'step':
-      return `moves ${name(effect.variable)} ${effect.by < 0 ? 'back' : 'on'} by ${Math.abs(effect.by)}`;
+      return `moves ${idWords(effect.variable)} ${effect.by < 0 ? 'back' : 'on'} by ${Math.abs(effect.by)}`;
     case 'send': {
       const to = familyEntry(bundle).controllers.find((c) => c.id === effect.to);
       return `tells ${to?.name ?? effect.to} “${effect.message}”`;
@@ -173,7 +173,7 @@ export function effectWords(effect: Effect, bundle: Bundle): string {
     case 'erase-memory':
       return 'empties its memory';
     case 'carry':
-      return `takes ${name(effect.from)} along as ${name(effect.to)}`;
+      return `takes ${idWords(effect.from)} along as ${idWords(effect.to)}`;
     default:
       return assertNever(effect);
   }
@@ -281,7 +281,7 @@ export function wayWords(way: Way, bundle: Bundle): string {
     case 'kept':
       return `when ${name(way.control)} is kept down for ${printDuration(way.ms)}, and again every ${printDuration(way.everyMs)}`;
     case 'steps':
-      return `when this is done: ${stepsLine(way.steps)}`;
+      return `when this is done: ${printInLine(way.steps)}`;
     case 'sign':
       return `when ${panel ? shownWords([way.shown], panel) : way.shown.sign}`;
     case 'passes': {
@@ -301,11 +301,3 @@ export function wayWords(way: Way, bundle: Bundle): string {
       return assertNever(way);
   }
 }
-
-/** Steps in one line, as a route is written. */
-const stepsLine = (steps: readonly Step[]): string =>
-  printSteps(steps)
-    .trim()
-    .split('\n')
-    .map((line) => line.trim())
-    .join('; ');

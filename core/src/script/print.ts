@@ -221,3 +221,11 @@ export function printScript({ from, steps, to }: Script): string {
 export function printStep(step: Step): string {
   return head(step);
 }
+
+/** Steps in one line, as a route is written. */
+export const printInLine = (steps: readonly Step[]): string =>
+  printSteps(steps)
+    .trim()
+    .split('\n')
+    .map((line) => line.trim())
+    .join('; ');

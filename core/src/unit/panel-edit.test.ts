@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import {
   addPart,
   alignParts,
+  calledByBadge,
   duplicateParts,
+  moveInOrder,
   moveParts,
   newFace,
   Panel,
@@ -190,5 +192,46 @@ describe('whatever is done to a panel', () => {
         expect(moveParts(moveParts(panel, on, all(panel), dx, dy), on, all(panel), -dx, -dy)).toEqual(panel);
       }),
     );
+  });
+});
+
+describe('order and names', () => {
+  const lamp = (id: string) => ({
+    kind: 'lamp' as const,
+    id: id as never,
+    label: id,
+    at: { x: 1, y: 1, w: 2, h: 2 },
+    colours: ['red' as const],
+    shows: ['lit' as const],
+  });
+  const face = {
+    id: 'front' as never,
+    label: 'Front',
+    side: 'front' as const,
+    width: 20,
+    height: 10,
+    controls: [],
+    captions: [],
+  };
+  const panel = { faces: [{ ...face, signs: [lamp('a'), lamp('b'), lamp('c')] }] } as unknown as Panel; // the rest of a panel is not looked at
+  it.each([
+    ['a', 1, 'b a c'],
+    ['c', -1, 'a c b'],
+    ['a', -1, 'a b c'],
+    ['c', 1, 'a b c'],
+    ['x', 1, 'a b c'],
+  ] as const)('%s moved by %i: %s', (id, by, order) => {
+    expect(
+      moveInOrder(panel, 0, id, by)
+        .faces[0]?.signs.map((s) => s.id)
+        .join(' '),
+    ).toBe(order);
+  });
+  it('a name by the badge is given, changed, and taken back without a trace', () => {
+    const once = calledByBadge(lamp('a'), 'marrick', 'first');
+    expect(once.labelByBadge).toEqual({ marrick: 'first' });
+    const both = calledByBadge(once, 'tolm', 'one');
+    expect(calledByBadge(both, 'marrick', '').labelByBadge).toEqual({ tolm: 'one' });
+    expect(calledByBadge(once, 'marrick', ' ')).toEqual(lamp('a'));
   });
 });

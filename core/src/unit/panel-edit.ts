@@ -227,6 +227,24 @@ export function weighLamps(panel: Panel, faceIndex: number, picked: Picked, from
   });
 }
 
+/** A part one place earlier or later among what is of its kind: controls among controls, signs among signs. */
+export function moveInOrder(panel: Panel, faceIndex: number, id: string, by: 1 | -1): Panel {
+  const moved = <T extends { id: string }>(all: readonly T[]): T[] => {
+    const at = all.findIndex((p) => p.id === id);
+    const [one, other] = [all[at], all[at + by]];
+    return one && other ? all.map((p, i) => (i === at ? other : i === at + by ? one : p)) : [...all];
+  };
+  return onFace(panel, faceIndex, (face) => ({ ...face, controls: moved(face.controls), signs: moved(face.signs) }));
+}
+
+/** A part called otherwise by those who know it by a badge; as everybody calls it where the name is empty. */
+export function calledByBadge(part: FacePart, badge: string, name: string): FacePart {
+  const { labelByBadge, ...rest } = part;
+  const names = Object.fromEntries(Object.entries(labelByBadge ?? {}).filter(([b]) => b !== badge));
+  const all = name.trim() === '' ? names : { ...names, [badge]: name };
+  return (Object.keys(all).length === 0 ? rest : { ...rest, labelByBadge: all }) as FacePart;
+}
+
 /** Replaces one part by an edited one, under its id of before. */
 export function changePart(panel: Panel, faceIndex: number, id: string, part: FacePart): Panel {
   return onFace(panel, faceIndex, (face) => ({

@@ -1,5 +1,6 @@
 import { formatQuantity } from '../base/quantity.ts';
 import { assertNever } from '../base/result.ts';
+import { idWords } from '../base/slug.ts';
 import type { Bundle } from '../model/bundle.ts';
 import type { Condition } from '../model/condition.ts';
 import type { Panel } from '../model/panel.ts';
@@ -19,7 +20,7 @@ const codeWords = (bundle: Bundle, ids: readonly string[]): string =>
 export function conditionText(condition: Condition, bundle: Bundle): string {
   switch (condition.kind) {
     case 'variable': {
-      const name = condition.variable.replaceAll('-', ' ');
+      const name = idWords(condition.variable);
       return typeof condition.is === 'boolean'
         ? `${name} is ${condition.is ? 'on' : 'off'}`
         : `${name} is ${condition.is}`;

@@ -5,24 +5,11 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { entriesOf, type LookAlike, type Slip, slipWords } from '@wire-trail/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { CodeGlyph } from '../../../parts/code/CodeGlyph.tsx';
+import { useLookAlikes } from '../../../parts/look-alikes/use-look-alikes.ts';
 import { Loading } from '../../../parts/states/States.tsx';
-import type { LookAlikeNews } from '../../../workers/look-alikes.worker.ts';
 import type { ReadoutAt } from './readout-at.ts';
-
-/** Look-alikes of a readout as it stands, worked out in a worker a moment after it last changed. */
-function useLookAlikes(readout: ReadoutAt['body'], texts: readonly string[]): readonly LookAlike[] | null {
-  const [found, setFound] = useState<readonly LookAlike[] | null>(null);
-  useEffect(() => {
-    if (typeof Worker === 'undefined') return;
-    const worker = new Worker(new URL('../../../workers/look-alikes.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<LookAlikeNews>) => setFound(data);
-    worker.postMessage({ readout, texts });
-    return () => worker.terminate();
-  }, [readout, texts]);
-  return found;
-}
 
 /** More codes than this are not drawn as a square. */
 const mostDrawn = 48;

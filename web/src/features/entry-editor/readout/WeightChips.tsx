@@ -38,27 +38,29 @@ export function WeightChips({ lamps, nameOf, onLay }: Props) {
   };
   return (
     <DndContext sensors={sensors} onDragEnd={(e) => lay(signUnder(e), Number(e.active.id))}>
-      <div className="row" role="group" aria-label="weights to lay on lamps">
-        <span className="soft small">Drag onto a lamp:</span>
-        {weights.map((weight) => (
-          <Chip
-            key={weight}
-            weight={weight}
-            isTaken={taken === weight}
-            onTake={() => setTaken(taken === weight ? null : weight)}
-          />
-        ))}
-      </div>
-      {taken !== null && (
-        <div className="row" role="group" aria-label={`lay ${taken} on`}>
-          <span className="soft small">{taken} onto</span>
-          {lamps.map((l) => (
-            <Button key={l.sign} size="small" onClick={() => lay(l.sign, taken)}>
-              {nameOf(l.sign)}
-            </Button>
+      <div className="stack">
+        <div className="row" role="group" aria-label="weights to lay on lamps">
+          <span className="soft small">Drag onto a lamp:</span>
+          {weights.map((weight) => (
+            <Chip
+              key={weight}
+              weight={weight}
+              isTaken={taken === weight}
+              onTake={() => setTaken(taken === weight ? null : weight)}
+            />
           ))}
         </div>
-      )}
+        {taken !== null && (
+          <div className="row" role="group" aria-label={`lay ${taken} on`}>
+            <span className="soft small">{taken} onto</span>
+            {lamps.map((l) => (
+              <Button key={l.sign} size="small" onClick={() => lay(l.sign, taken)}>
+                {nameOf(l.sign)}
+              </Button>
+            ))}
+          </div>
+        )}
+      </div>
     </DndContext>
   );
 }

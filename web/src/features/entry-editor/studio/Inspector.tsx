@@ -3,6 +3,7 @@ import {
   Control,
   changePart,
   type Entry,
+  entriesOf,
   Face,
   type FacePart,
   Panel,
@@ -13,6 +14,7 @@ import {
 import type { z } from 'zod';
 import { SchemaFields } from '../SchemaFields.tsx';
 import { shapeOf } from '../schema.ts';
+import { PartsTable } from './PartsTable.tsx';
 
 type Props = Readonly<{
   panel: Panel;
@@ -40,6 +42,7 @@ function problemsWith(schema: z.ZodType, value: unknown): ReadonlyMap<string, st
 export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFace }: Props) {
   const face = panel.faces[faceIndex];
   if (!face) return null;
+  const badges = entriesOf(bodies, 'family').find((f) => f.id === panel.family)?.badges ?? [];
   const parts = partsOf(face).filter((p) => picked.has(p.id));
   const [part] = parts;
   if (parts.length > 1) return <aside className="sheet scrolls inspector soft">{parts.length} parts are picked.</aside>;
@@ -81,6 +84,8 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
           onEdit({ ...panel, faces: panel.faces.with(faceIndex, next as Face) }, about && `face.${about}`)
         }
       />
+      <h3>What is on it</h3>
+      <PartsTable panel={panel} faceIndex={faceIndex} badges={badges} onEdit={onEdit} />
       {panel.faces.length > 1 && <Button onClick={onRemoveFace}>Remove this face</Button>}
       <h2>The panel</h2>
       <SchemaFields

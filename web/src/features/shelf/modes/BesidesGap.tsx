@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Mode } from '@wire-trail/core';
+import { idWords, type Mode } from '@wire-trail/core';
 import { type BesideRow, besideKinds, besideRow, type Effect, remembered } from './besides-draft.ts';
 import type { Around } from './way-draft.ts';
 import { Gap, Pick } from './way-gaps.tsx';
@@ -11,8 +11,6 @@ type Props = Readonly<{
   around: Around;
   onChange: (rows: readonly BesideRow[]) => void;
 }>;
-
-const spoken = (id: string): string => id.replaceAll('-', ' ');
 
 /** What a way does beside leading on, row by row. */
 export function BesidesGap({ rows, mode, modes, around, onChange }: Props) {
@@ -37,7 +35,7 @@ export function BesidesGap({ rows, mode, modes, around, onChange }: Props) {
               <Pick
                 name="what it remembers"
                 value={row.variable}
-                of={cursors.map((v) => [v.id, spoken(v.id)])}
+                of={cursors.map((v) => [v.id, idWords(v.id)])}
                 onPick={(variable) => put(i, { variable })}
               />
             )}
@@ -69,7 +67,7 @@ export function BesidesGap({ rows, mode, modes, around, onChange }: Props) {
                 <Pick
                   name="as what"
                   value={row.to}
-                  of={remembered(modes).map((v) => [v.id, spoken(v.id)])}
+                  of={remembered(modes).map((v) => [v.id, idWords(v.id)])}
                   onPick={(to) => put(i, { to })}
                 />
               </>

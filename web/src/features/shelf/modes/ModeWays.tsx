@@ -1,9 +1,9 @@
-import Button from '@mui/material/Button';
 import {
   type Bundle,
   conditionText,
   effectWords,
   entriesOf,
+  idWords,
   type Leads,
   leadsOf,
   type Mode,
@@ -14,6 +14,7 @@ import {
 } from '@wire-trail/core';
 import { useState } from 'react';
 import '../steps/steps.css';
+import { SentenceList } from './SentenceList.tsx';
 import { WayDialog } from './WayDialog.tsx';
 
 type Props = Readonly<{
@@ -29,34 +30,15 @@ export function ModeWays({ mode, bundle, onKeep }: Props) {
   const nameOf = (id: string): string => modes.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="stack">
-      <h3>What leads on</h3>
-      <ul className="plain stack modes-list" aria-label="ways from here">
-        {mode.transitions.map((t, i) => {
-          const sentence = sentenceOf(mode, t, bundle, nameOf);
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a way has no name of its own; its place is its name
-            <li key={i} className="row spread">
-              <span>{sentence}</span>
-              <span className="row">
-                <Button variant="text" size="inline" onClick={() => setOpen(i)}>
-                  Change
-                </Button>
-                <Button
-                  variant="text"
-                  size="inline"
-                  aria-label={`Take away: ${sentence}`}
-                  onClick={() => onKeep(withoutWay(mode, i), 'a way less')}
-                >
-                  Take away
-                </Button>
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-      <div className="row">
-        <Button onClick={() => setOpen('new')}>Add a way from here</Button>
-      </div>
+      <SentenceList
+        name="ways from here"
+        heading="What leads on"
+        sentences={mode.transitions.map((t) => sentenceOf(mode, t, bundle, nameOf))}
+        adds="Add a way from here"
+        onAdd={() => setOpen('new')}
+        onChange={setOpen}
+        onTakeAway={(i) => onKeep(withoutWay(mode, i), 'a way less')}
+      />
       {open !== null && (
         <WayDialog
           mode={mode}
@@ -91,7 +73,7 @@ function whereWords(leads: Exclude<Leads, { to: 'stays' }>, nameOf: (id: string)
     case 'erased':
       return 'empties its memory';
     case 'flag':
-      return `remembers that ${leads.flag.replaceAll('-', ' ')} is ${leads.is ? 'so' : 'not so'}`;
+      return `remembers that ${idWords(leads.flag)} is ${leads.is ? 'so' : 'not so'}`;
     case 'next':
     case 'before':
       return `goes to ${leads.to === 'next' ? 'the next entry' : 'the entry before'}`;

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Condition, Mode } from '@wire-trail/core';
+import { type Condition, idWords, type Mode } from '@wire-trail/core';
 import { useState } from 'react';
 import {
   type OnlyDraft,
@@ -173,7 +173,7 @@ function RowGaps({
           <Pick
             name="what it remembers"
             value={own?.id ?? ''}
-            of={mode.variables.map((v) => [v.id, v.id.replaceAll('-', ' ')])}
+            of={mode.variables.map((v) => [v.id, idWords(v.id)])}
             onPick={(variable) =>
               onChange({
                 variable,

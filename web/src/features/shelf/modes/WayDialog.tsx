@@ -1,4 +1,14 @@
-import { type Bundle, type Entries, entriesIn, type Leads, leadsOf, type Mode, wayOf, withWay } from '@wire-trail/core';
+import {
+  type Bundle,
+  type Entries,
+  entriesIn,
+  idWords,
+  type Leads,
+  leadsOf,
+  type Mode,
+  wayOf,
+  withWay,
+} from '@wire-trail/core';
 import { useMemo, useState } from 'react';
 import { Select } from '../../../parts/field/Select.tsx';
 import { BesidesGap } from './BesidesGap.tsx';
@@ -116,7 +126,7 @@ export function WayDialog({ mode, modes, bundle, to, at, onKeep, onClose }: Prop
           {flags.flatMap((f) =>
             [true, false].map((is) => (
               <option key={`${f.id} ${is}`} value={`flag ${f.id} ${is}`}>
-                stays here, and {f.id.replaceAll('-', ' ')} is {is ? 'so' : 'not so'} from then on
+                stays here, and {idWords(f.id)} is {is ? 'so' : 'not so'} from then on
               </option>
             )),
           )}

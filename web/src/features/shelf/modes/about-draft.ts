@@ -1,4 +1,4 @@
-import { isVariableUsed, type Mode, modeSortWords, variableIdOf } from '@wire-trail/core';
+import { idWords, isVariableUsed, type Mode, modeSortWords, variableIdOf } from '@wire-trail/core';
 import { whole } from './way-draft.ts';
 
 type Variable = Mode['variables'][number];
@@ -30,7 +30,7 @@ export type AboutDraft = Readonly<{
 
 export const remembersRow = (was: Variable | null): RemembersRow => ({
   was,
-  name: was ? was.id.replaceAll('-', ' ') : '',
+  name: was ? idWords(was.id) : '',
   kind: was?.kind ?? 'flag',
   so: was?.kind === 'flag' ? was.start : false,
   from: was?.kind === 'cursor' ? String(was.from) : '1',
@@ -91,7 +91,7 @@ export function aboutTyped(draft: AboutDraft, mode: Mode): Mode | string {
     variables.push(typed);
   }
   const gone = mode.variables.find((v) => !variables.some((w) => w.id === v.id) && isVariableUsed(mode, v.id));
-  if (gone) return `A way, or what it shows, goes by ${gone.id.replaceAll('-', ' ')}: take that away first.`;
+  if (gone) return `A way, or what it shows, goes by ${idWords(gone.id)}: take that away first.`;
   const { normalSigns: _, deafForMs: __, onlyVariants: ___, ...rest } = mode;
   const sort = (Object.keys(modeSortWords) as Mode['sort'][]).find((s) => s === draft.sort) ?? mode.sort;
   return {

@@ -1,5 +1,5 @@
 import { baseUnit, type Mode, parseReading, printSteps, type Quantity, type Shown } from '@wire-trail/core';
-import { type Around, shownFirst, stepsTyped, whole } from './way-draft.ts';
+import { type Around, sayStepsWords, shownFirst, stepsTyped, whole } from './way-draft.ts';
 
 export type NumberedTest = Mode['tests'][number];
 type Expected = NonNullable<NumberedTest['expects']>;
@@ -126,8 +126,7 @@ export function testTyped(
   if (draft.expected.trim() === '') return 'Say what should happen.';
   const gesture = draft.begins === 'steps' ? stepsTyped(draft.gesture) : undefined;
   const [skipBy, againBy] = [draft.skipBy, draft.againBy].map((t) => (t.trim() === '' ? undefined : stepsTyped(t)));
-  if (gesture === null || skipBy === null || againBy === null)
-    return 'Say what is done, a line for each step: press a 2 times, then hold b for 3 s.';
+  if (gesture === null || skipBy === null || againBy === null) return sayStepsWords;
   const expects = expectedTyped(draft, around);
   if (typeof expects === 'string') return expects;
   const takes = takesTyped(draft.takes);

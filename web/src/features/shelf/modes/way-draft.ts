@@ -151,6 +151,9 @@ export function quantityIn(text: string, input: PhysicalInput | undefined): numb
   return read?.ok && read.value.kind === 'value' ? read.value.value : null;
 }
 
+/** What is said where steps that were typed cannot be read. */
+export const sayStepsWords = 'Say what is done, a line for each step: press a 2 times, then hold b for 3 s.';
+
 /** Steps as they were typed, a line or a semicolon between; null where one of them is none. */
 export function stepsTyped(text: string): readonly Step[] | null {
   const read = parseScript(text.replaceAll(/;\s*/g, '\n'));
@@ -194,9 +197,7 @@ export function wayTyped(draft: WayDraft, around: Around): Way | string {
     }
     case 'steps': {
       const steps = stepsTyped(draft.steps);
-      return steps === null
-        ? 'Say what is done, a line for each step: press a 2 times, then hold b for 3 s.'
-        : { by, steps };
+      return steps === null ? sayStepsWords : { by, steps };
     }
     case 'sign':
       return draft.shown === null || (draft.shown.kind === 'text' && draft.shown.text.trim() === '')

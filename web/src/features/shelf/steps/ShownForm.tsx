@@ -9,6 +9,7 @@ import {
   keyText,
   liveReadout,
   liveValuesIn,
+  type Panel,
   type PartsAsked,
   type PartsWrong,
   type Readout,
@@ -18,6 +19,7 @@ import {
   type SignId,
   showsByWords,
   signsFor,
+  slipWords,
   statesOf,
   waysOf,
   withStates,
@@ -26,6 +28,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Field } from '../../../parts/field/Field.tsx';
 import { Select } from '../../../parts/field/Select.tsx';
+import { useLookAlikes } from '../../../parts/look-alikes/use-look-alikes.ts';
 import { PanelDrawing } from '../../../parts/panel/PanelDrawing.tsx';
 import { usePlay } from '../../../parts/panel/use-play.ts';
 import type { Shelved } from '../tab-props.ts';
@@ -173,6 +176,7 @@ export function ShownForm({ family, entries }: Props) {
             <p className="soft small">Once the codes are there, lengths and letters come of them: paste them first.</p>
           )}
           {drafts && <Example readout={drafts.readout} text={codes[0] ?? null} panels={panels} />}
+          {drafts && <TakenFor readout={drafts.readout} codes={codes} panels={panels} />}
           {said}
           <div className="row">
             <Button
@@ -231,5 +235,36 @@ function Example({
       <figcaption className="soft small">{text} as it shows</figcaption>
       <PanelDrawing face={face} lamps={play.lamps} texts={play.texts} sounding={play.sounding} />
     </figure>
+  );
+}
+
+/** So many that are taken for others are told here; all of them stand with the readout once it is kept. */
+const mostTold = 5;
+
+/** Which codes are taken for which, where one thing of them is seen wrong. */
+function TakenFor({
+  readout,
+  codes,
+  panels,
+}: {
+  readout: Readout;
+  codes: readonly string[];
+  panels: readonly Panel[];
+}) {
+  const found = useLookAlikes(readout, codes);
+  const [panel] = panels;
+  if (!found || found.length === 0 || !panel) return null;
+  return (
+    <div className="stack">
+      <h2>Easily taken for another</h2>
+      <ul className="plain small" aria-label="easily taken for another">
+        {found.slice(0, mostTold).map((l) => (
+          <li key={`${l.code} ${l.becomes}`}>
+            <strong>{l.code}</strong> reads as <strong>{l.becomes}</strong> if {slipWords(l, panel)}
+          </li>
+        ))}
+        {found.length > mostTold && <li className="soft">and {found.length - mostTold} more</li>}
+      </ul>
+    </div>
   );
 }
