@@ -70,6 +70,7 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
   return (
     <aside className="sheet scrolls inspector" aria-label="the face">
       <h2>{face.label}</h2>
+      <PartsTable panel={panel} faceIndex={faceIndex} badges={badges} onEdit={onEdit} />
       <SchemaFields
         fields={fieldsOf(Face, face)}
         value={face}
@@ -84,8 +85,6 @@ export function Inspector({ panel, faceIndex, picked, bodies, onEdit, onRemoveFa
           onEdit({ ...panel, faces: panel.faces.with(faceIndex, next as Face) }, about && `face.${about}`)
         }
       />
-      <h3>What is on it</h3>
-      <PartsTable panel={panel} faceIndex={faceIndex} badges={badges} onEdit={onEdit} />
       {panel.faces.length > 1 && <Button onClick={onRemoveFace}>Remove this face</Button>}
       <h2>The panel</h2>
       <SchemaFields

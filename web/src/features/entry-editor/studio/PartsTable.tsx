@@ -69,9 +69,8 @@ export function PartsTable({ panel, faceIndex, badges, onEdit }: Props) {
               </TableCell>
               <TableCell>
                 <Input
-                  fullWidth
                   value={part.label}
-                  slotProps={{ input: { maxLength: 80, 'aria-label': `name of ${part.label}` } }}
+                  slotProps={{ input: { size: 9, maxLength: 80, 'aria-label': `name of ${part.label}` } }}
                   onChange={(e) => put(part, { ...part, label: e.target.value }, 'label')}
                 />
               </TableCell>
@@ -93,10 +92,9 @@ export function PartsTable({ panel, faceIndex, badges, onEdit }: Props) {
               {badges.map((b) => (
                 <TableCell key={b.id}>
                   <Input
-                    fullWidth
                     value={part.labelByBadge?.[b.id] ?? ''}
                     placeholder={part.label}
-                    slotProps={{ input: { maxLength: 80, 'aria-label': `${part.label} by ${b.name}` } }}
+                    slotProps={{ input: { size: 9, maxLength: 80, 'aria-label': `${part.label} by ${b.name}` } }}
                     onChange={(e) => put(part, calledByBadge(part, b.id, e.target.value), `badge ${b.id}`)}
                   />
                 </TableCell>
