@@ -3,8 +3,7 @@ import { idWords } from '../base/slug.ts';
 import type { Bundle } from '../model/bundle.ts';
 import { Mode, type Showing } from '../model/mode.ts';
 import { entryOf, familyEntry } from '../model/select.ts';
-import { conditionText, wholePanel } from '../words/condition.ts';
-import { shownWords } from '../words/sign.ts';
+import { conditionText, signsWords } from '../words/condition.ts';
 
 /** What a readout shows in a mode: a stored code, something it remembers, or what it measures. */
 export type ReadoutOf = Extract<Showing, { kind: 'readout' }>['of'];
@@ -37,14 +36,11 @@ function sourceWords(of: ReadoutOf, mode: Mode, bundle: Bundle): string {
 
 /** One thing a mode shows, as a sentence without its stop: `Run lit, while the door is open`. */
 export function showingWords(showing: Showing, mode: Mode, bundle: Bundle): string {
-  const panel = wholePanel(bundle);
   const what =
     showing.kind === 'fixed'
       ? showing.signs.length === 0
         ? 'nothing'
-        : panel
-          ? shownWords(showing.signs, panel)
-          : showing.signs.map((s) => s.sign).join(', ')
+        : signsWords(showing.signs, bundle)
       : `${entryOf(bundle, 'readout', showing.readout)?.name ?? showing.readout} of ${sourceWords(showing.of, mode, bundle)}`;
   return `${what}${showing.when ? `, while ${conditionText(showing.when, bundle)}` : ''}`;
 }

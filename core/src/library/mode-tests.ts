@@ -4,8 +4,7 @@ import type { Bundle } from '../model/bundle.ts';
 import { type Expected, Mode, type NumberedTest } from '../model/mode.ts';
 import { entryOf } from '../model/select.ts';
 import { printDuration, printInLine } from '../script/print.ts';
-import { wholePanel } from '../words/condition.ts';
-import { shownWords } from '../words/sign.ts';
+import { signsWords } from '../words/condition.ts';
 
 /** A numbered test as it is begun in a mode: the next number, and nothing said of it yet. */
 export function testBegun(mode: Mode): NumberedTest {
@@ -24,10 +23,8 @@ export function testBegun(mode: Mode): NumberedTest {
 /** What a test should show, as a sentence goes on behind *should show*; a reading in its unit. */
 export function expectedWords(expected: Expected, bundle: Bundle): string {
   switch (expected.kind) {
-    case 'signs': {
-      const panel = wholePanel(bundle);
-      return panel ? shownWords(expected.signs, panel) : expected.signs.map((s) => s.sign).join(', ');
-    }
+    case 'signs':
+      return signsWords(expected.signs, bundle);
     case 'reads':
       return `${entryOf(bundle, 'code', expected.code)?.text ?? expected.code} on ${entryOf(bundle, 'readout', expected.readout)?.name ?? expected.readout}`;
     case 'reading': {

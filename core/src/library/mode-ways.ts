@@ -11,8 +11,8 @@ import type { Step } from '../model/route.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
 import type { Shown } from '../model/shown.ts';
 import { printDuration, printInLine } from '../script/print.ts';
-import { wholePanel } from '../words/condition.ts';
-import { partName, placeName, shownWords } from '../words/sign.ts';
+import { signsWords, wholePanel } from '../words/condition.ts';
+import { partName, placeName } from '../words/sign.ts';
 
 /** What sets a way off; times in milliseconds. What one does in one step has a form of its own, more steps are steps. */
 export type Way =
@@ -283,7 +283,7 @@ export function wayWords(way: Way, bundle: Bundle): string {
     case 'steps':
       return `when this is done: ${printInLine(way.steps)}`;
     case 'sign':
-      return `when ${panel ? shownWords([way.shown], panel) : way.shown.sign}`;
+      return `when ${signsWords([way.shown], bundle)}`;
     case 'passes': {
       const input = entriesOf(bundle, 'family')
         .flatMap((f) => f.inputs)

@@ -5,12 +5,19 @@ import type { Bundle } from '../model/bundle.ts';
 import type { Condition } from '../model/condition.ts';
 import type { Panel } from '../model/panel.ts';
 import { entriesOf, entryOf, familyEntry } from '../model/select.ts';
+import type { Shown } from '../model/shown.ts';
 import { shownWords } from './sign.ts';
 
 /** A family's panels as one, for what signs are called. */
 export function wholePanel(bundle: Bundle): Panel | null {
   const [first, ...more] = entriesOf(bundle, 'panel').filter((p) => p.family === bundle.family);
   return first ? { ...first, faces: [first, ...more].flatMap((p) => p.faces) } : null;
+}
+
+/** What signs of a family show, by what its panels call them. */
+export function signsWords(signs: readonly Shown[], bundle: Bundle): string {
+  const panel = wholePanel(bundle);
+  return panel ? shownWords(signs, panel) : signs.map((s) => s.sign).join(', ');
 }
 
 const codeWords = (bundle: Bundle, ids: readonly string[]): string =>
@@ -32,10 +39,8 @@ export function conditionText(condition: Condition, bundle: Bundle): string {
     }
     case 'reads':
       return `${entryOf(bundle, 'readout', condition.readout)?.name ?? condition.readout} shows ${codeWords(bundle, [condition.code])}`;
-    case 'sign': {
-      const panel = wholePanel(bundle);
-      return panel ? shownWords([condition.shown], panel) : condition.shown.sign;
-    }
+    case 'sign':
+      return signsWords([condition.shown], bundle);
     case 'code-stands':
       return `${codeWords(bundle, condition.codes)} stands`;
     case 'all':

@@ -24,6 +24,12 @@ export const keyAt = (words: readonly Word[], i: number, called: Called) => {
   return key?.of.mechanism.kind === 'push' ? key : null;
 };
 export const isStop = (raw: string | undefined): boolean => raw === undefined || /^[.,;!?\n)]$/.test(raw);
+/** Where the clause from a place on comes to its stop. */
+export function stopAt(words: readonly Word[], from: number): number {
+  let k = from;
+  while (!isStop(words[k]?.raw)) k += 1;
+  return k;
+}
 /** A word nobody said, at the place of one somebody did. */
 export const added = (word: string, { from }: Word): Word => ({
   word,

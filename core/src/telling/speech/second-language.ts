@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
@@ -74,23 +74,16 @@ export const secondLanguage: readonly Rewrite[] = [
     if (!/^\p{Lu}/u.test(w.raw)) return null;
     const key = keyAt(words, i, called);
     const next = key ? keyAt(words, i + key.length, called) : null;
-    return key &&
-      next &&
-      (key.of === next.of || w.word === 'go') &&
-      /^\p{Lu}/u.test(w.raw) &&
-      /^\p{Lu}/u.test(words[i + key.length]?.raw ?? '')
+    return key && next && (key.of === next.of || w.word === 'go') && /^\p{Lu}/u.test(words[i + key.length]?.raw ?? '')
       ? { takes: key.length, puts: [...words.slice(i, i + key.length), added(',', w)] }
       : null;
   },
   // `call once two three times`: a key with a figure on it, so often
   ({ words, i, w, called }) => {
-    if (w.value === null || words[i + 1]?.value == null) return null;
-    const key = keyAt(words, i, called);
     const many = words[i + 1];
-    return key?.length === 1 &&
-      w.value !== null &&
-      many?.value != null &&
-      /^times$/.test(words[i + 1 + many.span]?.word ?? '')
+    if (w.value === null || many?.value == null) return null;
+    const key = keyAt(words, i, called);
+    return key?.length === 1 && /^times$/.test(words[i + 1 + many.span]?.word ?? '')
       ? { takes: 1, puts: [added(',', w), added('press', w), added('key', w), w] }
       : null;
   },
@@ -164,8 +157,6 @@ export const secondLanguage: readonly Rewrite[] = [
         `${said(words, i, 5)} `,
       );
     if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|it|do|=|to)$/.test(out.at(-1)?.word ?? ''))) return null;
-    let k = i + wordsIn(anew[0]);
-    while (!isStop(words[k]?.raw)) k += 1;
-    return goes(k - i);
+    return goes(stopAt(words, i + wordsIn(anew[0])) - i);
   },
 ];

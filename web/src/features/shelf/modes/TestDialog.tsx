@@ -23,7 +23,7 @@ export function TestDialog({ mode, bundle, before, onKeep, onClose }: Props) {
   const [draft, setDraft] = useState<TestDraft>(() => testDraftOf(before ?? testBegun(mode), around));
   const [tried, setTried] = useState(false);
   const put = (next: Partial<TestDraft>) => setDraft({ ...draft, ...next });
-  // open where something of it is said already, or is wrong
+  // open where something of it is said already
   const [isMore] = useState(() => [draft.skipBy, draft.againBy, draft.stops, draft.repeatWhen].some((t) => t !== ''));
   const others = mode.tests.filter((t) => t !== before).map((t) => [t.number, `test ${t.number}`] as const);
   const made = testTyped(draft, mode, around, before);
