@@ -1,10 +1,14 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import { type Answers, noAnswers, withNames } from '../answers.ts';
+import { dropNamedFirst, dropStays } from './as-it-stands.ts';
+import { dropBesideActs } from './beside-acts.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
+import { findRests } from './late-rests.ts';
 import { findWindows } from './late-windows.ts';
+import { findReleases } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
@@ -181,8 +185,13 @@ export function readTold(
       .sort((a, b) => a[0] - b[0]))
       if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
     end(own);
+    dropBesideActs(own, text);
+    dropStays(own, text);
+    dropNamedFirst(own, text);
+    findReleases(own, text);
     countSounds(own, text);
     findWindows(own, text);
+    findRests(own, text);
     dropReadOut(own, text);
     dropToldAnew(own, text);
     return own;

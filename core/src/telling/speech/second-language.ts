@@ -37,7 +37,9 @@ export const secondLanguage: readonly Rewrite[] = [
     if (!at.words.slice(at.i + 1, at.i + 4).some((x) => x.word === 'released')) return null;
     const own = standsAt(at, at.i);
     const n = own?.length ?? 0;
-    if (!own || at.words[at.i + n]?.word !== 'released' || own.of.springs.size > 0) return null;
+    // a brake is called so where it stands then
+    const isPlace = own?.of.mechanism.kind === 'places' && own.of.mechanism.places.some((p) => p.id === 'released');
+    if (!own || isPlace || at.words[at.i + n]?.word !== 'released' || own.of.springs.size > 0) return null;
     return { takes: n + 1, puts: at.words.slice(at.i, at.i + n) };
   },
   // `somebody else does the breaker`: they switch it back
@@ -50,6 +52,39 @@ export const secondLanguage: readonly Rewrite[] = [
       takes: 2 + own.length,
       puts: [{ ...at.w, word: 'switch' }, ...at.words.slice(at.i + 1, at.i + 2 + own.length), added('on', at.w)],
     };
+  },
+  // `you make the current away with the main switch`
+  ({ words, i, w }) => {
+    const away =
+      /^(?:make|makes|take|takes|put|puts) (?:the |all )?(?:current|power|electricity|mains|supply) (?:away|out|off|down)(?: (?:with|at|on|by)(?= (?:the|your)))?(?= |$)/.exec(
+        said(words, i, 6),
+      );
+    return away ? { takes: wordsIn(away[0]), puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
+  },
+  // `you have then twelve seconds`
+  ({ words, i, w }) =>
+    /^(?:then|now)$/.test(w.word) &&
+    /^(?:you|we|i) (?:have|had|got)$/.test(said(words, i - 2, 2)) &&
+    words[i + 1]?.value != null
+      ? { takes: 1, puts: [] }
+      : null,
+  // `so long till the lamp is not more lighting`
+  ({ words, i, w }) => {
+    const long = w.word === 'so' ? /^so long (?:till|until|that)(?= )/.exec(said(words, i, 3)) : null;
+    return long ? { takes: 3, puts: [{ ...w, word: 'until' }] } : null;
+  },
+  ({ words, i, w }) => {
+    const dark = /^(?:is|are|'s) (?:not|no) more (?:lighting|burning|shining|on|lit|glowing)(?= |$)/.exec(
+      said(words, i, 4),
+    );
+    return dark ? { takes: wordsIn(dark[0]), puts: [{ ...w, word: 'goes' }, added('out', w)] } : null;
+  },
+  // `it can be open or shut`
+  ({ words, i, out }) => {
+    const either = /^(?:it|that|they|which) (?:can|may|might|could) (?:be|stand|stay) (\w+) or (\w+)(?= |$)/.exec(
+      said(words, i, 6),
+    );
+    return either && (out.length === 0 || isStop(out.at(-1)?.raw)) ? { takes: 6, puts: [] } : null;
   },
   // `the display indicates "SERVICE"`
   ({ w, called, out }) =>

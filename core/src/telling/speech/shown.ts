@@ -111,6 +111,11 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const only = items[soundAt];
   if (!shown && only?.is === 'sign' && only.signs[0]?.kind === 'beeper' && many && many.n <= 12)
     return { kind: 'sign', shown: { kind: 'sound', sign: only.signs[0].id as SignId, state: 'on' }, nth: many.n };
+  // `when the lamp has flashed three times`: at its third
+  const flashes = shown?.kind === 'lamp' && (shown.state === 'fast' || shown.state === 'slow');
+  const often = flashes && also.length === 0 ? items.find(isOf('times')) : undefined;
+  if (shown?.kind === 'lamp' && often && often.n > 1)
+    return { kind: 'sign', shown: { ...shown, state: 'lit' }, nth: often.n };
   if (shown)
     return {
       kind: 'sign',

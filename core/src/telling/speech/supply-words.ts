@@ -10,9 +10,14 @@ const noObject =
 /** `hold Menu and switch on`: with nothing named that is switched, what gives the unit its current. */
 function switchedBare(s: Scan): boolean {
   const { words, called, here, i, put } = s;
-  const said = /^(?:switch|switches|power|powers)( back)? (on|off)(?= |$)/.exec(here);
+  const said = /^(?:(?:switch|switches|power|powers)|(?:switching|powering))( back)? (on|off)(?= |$)/.exec(here);
   const before = words[i - 1];
-  if (!said || (before && !isStop(before.raw) && !whoSwitches.test(before.word))) return false;
+  // `while switching on`
+  const isMeanwhile = /ing$/.test(words[i]?.word ?? '');
+  const isLed = isMeanwhile
+    ? /^(?:while|whilst|when)$/.test(before?.word ?? '')
+    : !before || isStop(before.raw) || whoSwitches.test(before.word);
+  if (!said || !isLed) return false;
   const n = said[1] ? 3 : 2;
   const next = words[i + n];
   if (next && !isStop(next.raw) && !noObject.test(next.word)) return false;

@@ -1,11 +1,12 @@
 import type { Item } from './item.ts';
+import { mentionAt, placeByVerb } from './mentions.ts';
 import { isOf, isPush, type Reader } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { set } from './turns.ts';
 
 /** What is done though no verb says it, or none says where to: keys named in a row, a switch that is thrown. */
 export function readUnsaid(r: Reader, segment: Segment, items: readonly Item[]): boolean {
-  return readRow(r, segment, items) || readThrown(r, segment, items);
+  return readRow(r, segment, items) || readThrown(r, segment, items) || readBare(r, segment);
 }
 
 /** `Raise Lower Raise Lower like that`: so many keys with nothing between them are pressed one after the other. */
@@ -35,4 +36,37 @@ function readThrown(r: Reader, segment: Segment, items: readonly Item[]): boolea
   if (stands === undefined || to === undefined || others.length > 0) return false;
   set(r, own, to, { from: segment.words[0]?.from ?? 0, to: segment.words.at(-1)?.to ?? 0 });
   return true;
+}
+
+const bare =
+  /^(?:and |then |now |so |right |okay |ok |well )*(?:back )?(on|off|in|out)(?: again| it goes| you go| now| they go| please)*$/;
+
+/** `With Enter held, on.`, `off again`: no more than that, where what was named last has no such place: the supply. */
+function readBare(r: Reader, segment: Segment): boolean {
+  const said = bare.exec(saidOf(segment));
+  const word = said?.[1];
+  if (word === undefined || r.made.length === 0) return false;
+  // a key is called so
+  if (segment.words.some((_, i) => mentionAt(segment.words, i, r.called.controls) !== null)) return false;
+  const isLast = r.last.some((own) => {
+    const to = isPush(own) ? null : placeByVerb(own, word);
+    return to !== null && r.places.get(own.control.id) !== to;
+  });
+  if (isLast) return false;
+  // `okay and off`: the hand that holds
+  if (word === 'off' && r.held.length > 0) return false;
+  const moved = [...r.places.keys()].reverse();
+  const supply = [...r.called.facts.supply].sort((a, b) => moved.indexOf(a.control.id) - moved.indexOf(b.control.id));
+  const isPlugged = word === 'in' || word === 'out';
+  for (const own of supply) {
+    if (isPlugged && !/^(?:plug|key|fuse|appliance)$/.test(own.control.look)) continue;
+    const to = placeByVerb(own, word);
+    const stands = r.places.get(own.control.id);
+    if (to === null || stands === undefined || stands === to) continue;
+    const [a, z] = [segment.words[0], segment.words.at(-1)];
+    if (!a || !z) return false;
+    set(r, own, to, { from: a.from, to: z.to }, true);
+    return true;
+  }
+  return false;
 }

@@ -92,6 +92,8 @@ export function readWait(
   }
   const follows = (before?.step.kind === 'set' && before.sentence === r.sentence) || r.waiting === r.sentence;
   if (before?.step.kind === 'rest' && before.step.span.usualMs === spanOf(length).usualMs) return true;
+  // `ten seconds it'll wait for you`: how long one has
+  if (/\b(?:it|that|he|the machine)(?:'ll| will)? waits?\b/.test(text)) return false;
   if (/^(?:and |but )?(?:(?:it|this) (?:was|took|takes|is)|that (?:was|took|takes))\b/.test(text)) return false;
   if (
     !/\b(?:wait|waits|waiting|waited|leave|leaves|leaving|left|rest|count|stand|sits?|give|do nothing)\b/.test(text) &&

@@ -140,7 +140,7 @@ function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
   return many && sounds > 0 ? many.value : null;
 }
 
-const againWords = /\b(?:again|another|once more|one more|a further one|next|the real one)\b/;
+const againWords = /\b(?:again|another|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
 const isWarning = /\b(?:too (?:late|early|long|soon)|if|means? you|or else)\b/;
 const isDenied = /\b(?:not|don't|dont|never|ignore|forget|doesn't count|isn't)\b/;
 

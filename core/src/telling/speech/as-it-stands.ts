@@ -1,0 +1,84 @@
+import { mentionAt } from './mentions.ts';
+import { isPush, type Made, type Reader } from './reader.ts';
+import { type Word, wordsOf } from './text.ts';
+
+/** How far before and behind a step it is told that it only stays, in letters. */
+const near = 70;
+const stays =
+  /\b(?:stay|stays|stayed|staying|remain|remains|remained|remaining|keep|keeps|kept|keeping|(?:leave|leaves|leaving)(?! (?:it|them|that)\b)|(?:is|are|was|be|been) left|left (?:it|them|as)|(?:can|may|might|could) be|still|untouched)\b/i;
+
+/** `the link stays where it is`: however that is. */
+const isLeft = /\b(?:where|as|how) (?:it|they|that) (?:is|are|was|were)\b/i;
+
+/** The clause around a stretch: from the stop before it to the one behind. */
+function clauseAround(text: string, { from, to }: Made): string {
+  const before = text.slice(Math.max(0, from - near), from);
+  const behind = text.slice(to, to + near);
+  const begins = before.search(/[^.,;:!?\n()]*$/);
+  const ends = behind.search(/[.,;:!?\n()]/);
+  return before.slice(begins) + text.slice(from, to) + (ends < 0 ? behind : behind.slice(0, ends));
+}
+
+/** What of a clause is said of a control: from the join before its name to the next; empty where it is not named. */
+function saidWith(r: Reader, control: string, clause: string): string {
+  const words = wordsOf(clause);
+  const at = words.findIndex((_, i) => mentionAt(words, i, r.called.controls)?.of.control.id === control);
+  if (at < 0) return '';
+  const isJoin = (w: Word): boolean => /^(?:and|while|then|until|till|when|as|with|but)$/.test(w.word);
+  const from = words.slice(0, at).findLastIndex(isJoin) + 1;
+  const end = words.findIndex((w, i) => i > at && isJoin(w) && !/^(?:it|they)$/.test(words[i + 1]?.word ?? ''));
+  const own = words.slice(from, end < 0 ? words.length : end);
+  // `with Start still held you turn the switch on`: what stays is another
+  const isOfOther = own.some((_, i) => {
+    const named = mentionAt(own, i, r.called.controls);
+    return named !== null && named.of.control.id !== control;
+  });
+  return isOfOther ? '' : own.map((w) => w.word).join(' ');
+}
+
+/** `the plug must stay in`, `the tiller is left upright`: what stands there already and is said to stay so is not done. */
+export function dropStays(r: Reader, text: string): void {
+  const stands = new Map<string, string | null>();
+  for (const [id, own] of r.called.facts.controls) stands.set(id, own.start);
+  const beside = new Set<Made>();
+  for (const m of r.made) {
+    if (m.step.kind !== 'set') continue;
+    const { control, to } = m.step;
+    const own = saidWith(r, control, clauseAround(text, m));
+    if (stays.test(own) && (isLeft.test(own) || stands.get(control) === to)) beside.add(m);
+    stands.set(control, to);
+  }
+  if (beside.size > 0) r.made.splice(0, r.made.length, ...r.made.filter((m) => !beside.has(m)));
+}
+
+const isSaidPressed =
+  /\b(?:once|twice|times|one time|then|again|short(?:ly)?|brief(?:ly)?|first|tap|taps|quick(?:ly)?|let go|release[sd]?)\b|\d/i;
+
+/** `Heat and Spin. You put two fingers on those`: keys that are named first and held then are not pressed before. */
+export function dropNamedFirst(r: Reader, text: string): void {
+  for (let i = 0; i < r.made.length; i += 1) {
+    const hold = r.made[i];
+    if (hold?.step.kind !== 'hold' || hold.step.until.kind !== 'release') continue;
+    const held = hold.step.controls.map((c) => c.control as string);
+    if (hold.step.controls.some((c) => !isKey(r, c.control))) continue;
+    let first = i;
+    const named = new Set<string>();
+    while (first > 0) {
+      const step = r.made[first - 1]?.step;
+      const ids = step?.kind === 'press' && step.times === 1 ? [step.control as string] : [];
+      const pair = step?.kind === 'together' && step.times === 1 ? (step.controls as readonly string[]) : ids;
+      if (pair.length === 0 || !pair.every((id) => held.includes(id) && !named.has(id))) break;
+      for (const id of pair) named.add(id);
+      first -= 1;
+    }
+    const [a] = r.made.slice(first, i);
+    if (!a || named.size < held.length || hold.sentence - a.sentence > 2) continue;
+    if (isSaidPressed.test(text.slice(a.from, hold.from))) continue;
+    r.made.splice(first, i - first);
+    r.made[first] = { ...hold, from: a.from };
+    i = first;
+  }
+}
+
+const isKey = (r: Reader, id: string): boolean =>
+  [...r.called.facts.controls.values()].some((own) => own.control.id === id && isPush(own));

@@ -1,0 +1,169 @@
+import type { SignId } from '../../base/ids.ts';
+import type { Moment } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
+import { ordinalOf, timesOf } from '../../spoken/numbers.ts';
+import { itemsOf } from './items.ts';
+import { mentionAt } from './mentions.ts';
+import { isAct, isOf, lampState, type Made, Reader, withoutTimes } from './reader.ts';
+import { shownIn } from './shown.ts';
+import { shownTextAt } from './shown-text.ts';
+import { type Word, wordsOf } from './text.ts';
+
+/** How far behind a hold it is still told that it is let go of, in letters. */
+const farthest = 420;
+const limb = String.raw`(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
+const letsGo = new RegExp(
+  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!to be |press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
+);
+const isDenied =
+  /\b(?:don't|dont|do not|doesn't|not|never|without|mustn't|before|if|ignore|forget|(?<!then )(?:just|only)|too (?:early|late|soon))\b/;
+/** What is told of what one holds, and of no hand that comes off it. */
+const isLater = /\b(?:keep|keeps|kept|keeping|hold|holds|stay|stays|still)\b/;
+
+type Clause = Readonly<{ words: readonly Word[]; said: string; from: number; to: number }>;
+
+const breaks = /^(?:then|when|once|until|till|and|so|but|before|because|as)$/;
+/** What is told, cut at stops and before the words that go on to something else. */
+function clausesOf(text: string, from: number, to: number): Clause[] {
+  const words = wordsOf(text.slice(from, to)).map((w) => ({ ...w, from: w.from + from, to: w.to + from }));
+  const parts: Word[][] = [[]];
+  words.forEach((w, i) => {
+    if (/^[.,;:!?\n()–—…]$/.test(w.raw)) parts.push([]);
+    else {
+      const own = parts.at(-1) ?? [];
+      const isAt =
+        /^(?:at|on|with)$/.test(w.word) && own.length > 1 && /^(?:the|that|\d+)$/.test(words[i + 1]?.word ?? '');
+      if (own.length > 0 && (breaks.test(w.word) || isAt)) parts.push([w]);
+      else own.push(w);
+    }
+  });
+  return parts
+    .filter((own) => own.length > 0)
+    .map((own) => ({
+      words: own,
+      said: own.map((w) => w.word).join(' '),
+      from: own[0]?.from ?? from,
+      to: own.at(-1)?.to ?? to,
+    }));
+}
+
+/**
+ * Where a hand comes off what it held, looked at once more over all that is told behind the hold: a hold nobody was heard to
+ * let go of, one let go of without what it waits for, and another key than the one that is held.
+ */
+export function findReleases(r: Reader, text: string): void {
+  for (let i = 0; i < r.made.length; i += 1) {
+    const hold = r.made[i];
+    if (hold?.step.kind !== 'hold' || hold.step.until.kind !== 'release') continue;
+    const ids = hold.step.controls.map((c) => c.control);
+    const held = new Set<string>(ids);
+    const next = r.made.findIndex((m, k) => k > i && m.step.kind === 'release');
+    const release = r.made[next];
+    const again = r.made.findIndex((m, k) => k > i && isAct(m.step) && m.step.kind !== 'set');
+    if (release?.step.kind === 'release' && (again < 0 || again >= next)) {
+      const isOther = release.step.controls.every((c) => !held.has(c));
+      const step = isOther ? { ...release.step, controls: ids } : release.step;
+      const isOpen = step.at === undefined;
+      const at = isOpen || isOther ? momentTold(r, text, startOf(r.made, next), release.to) : null;
+      if (isOther || at) r.made[next] = { ...release, step: { ...step, ...(at && { at }) } };
+    } else if (next < 0 || (again >= 0 && again < next)) {
+      const last = again < 0 ? r.made.length : again;
+      const end = Math.min(text.length, r.made[last]?.from ?? hold.to + farthest, hold.to + farthest);
+      const own = clausesOf(text, hold.to, end);
+      const k = own.findIndex((c) => letsGo.test(c.said) && !isDenied.test(c.said) && !isLater.test(c.said));
+      const clause = own[k];
+      if (!clause) continue;
+      const before = r.made.findIndex((m, n) => n > i && m.from >= clause.from);
+      const place = before < 0 ? last : before;
+      const at = momentTold(r, text, startOf(r.made, place), clause.to) ?? behind(r, text, clause.to);
+      if (!at) continue;
+      const made = { from: clause.from, to: clause.to, sentence: hold.sentence };
+      r.made.splice(place, 0, { step: { kind: 'release', controls: ids, at }, ...made });
+    }
+  }
+}
+
+/** From where on it is told what is waited for: behind the last thing a hand did. */
+const startOf = (made: readonly Made[], place: number): number =>
+  made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
+
+/** `off your fingers at the second beep`. */
+function behind(r: Reader, text: string, at: number): Moment | null {
+  const end = text.slice(at).search(/[.!?\n]/);
+  return end > 0 && end < 60 ? momentTold(r, text, at, at + end) : null;
+}
+
+/** What was told to show or sound last before a hand comes off, nearest first; null where nothing is. */
+function momentTold(r: Reader, text: string, from: number, to: number): Moment | null {
+  const clauses = clausesOf(text, from, to);
+  for (let k = clauses.length - 1; k >= 0; k -= 1) {
+    const clause = clauses[k];
+    if (!clause || (k < clauses.length - 1 && isDenied.test(clause.said))) continue;
+    const moment = momentOf(r, clause, clauses.slice(0, k));
+    if (moment) return moment;
+  }
+  return null;
+}
+
+const turnsInto =
+  /\b(?:turns? (?:in)?to|becomes?|changes? (?:in)?to|is replaced by|gives way to|goes over to|jumps to) (?:the |a )?/;
+const leadsText =
+  /^(?:and |then |right )*(?:at|on|with|when it(?:'s| is| says| reads| shows| gets to| reaches| hits)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for) (?:the |a )?/;
+
+function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[]): Moment | null {
+  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'text' || s.kind === 'segments');
+  const [own, ...others] = display;
+  // `as soon as HELLO turns into SETUP`, `at 0 you let go`
+  const lead = turnsInto.exec(said) ?? leadsText.exec(said);
+  if (lead && own && others.length === 0) {
+    const at = said
+      .slice(0, lead.index + lead[0].length)
+      .trim()
+      .split(' ').length;
+    const text = shownTextAt(words, at)?.text ?? (/^\d+$/.test(words[at]?.raw ?? '') ? words[at]?.raw : undefined);
+    const isNamed = mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null;
+    const isTime = /^(?:seconds?|minutes?|times?|s|sec)$/.test(words[at + 1]?.word ?? '');
+    if (text !== undefined && !isNamed && !isTime)
+      return { kind: 'sign', shown: { kind: 'text', sign: own.id as SignId, text }, nth: 1 };
+  }
+  const probe = new Reader(r.called);
+  const items = itemsOf(words, r.called, []);
+  const [shown, ...also] = shownIn(probe, items);
+  const times = items.find(isOf('times'))?.n ?? words.map((w) => timesOf(w.word)).find((n) => n !== null) ?? null;
+  if (shown) {
+    // `has flashed three times`: at its third
+    if (shown.kind === 'lamp' && times !== null && times > 1 && (shown.state === 'fast' || shown.state === 'slow'))
+      return { kind: 'sign', shown: { ...shown, state: 'lit' }, nth: times };
+    const areLamps = shown.kind === 'lamp' && also.length > 0 && also.every((s) => s.kind === 'lamp');
+    const nth = shown.kind === 'sound' ? (ordinalIn(words) ?? shown.times ?? 1) : 1;
+    return { kind: 'sign', shown: withoutTimes(shown), nth, ...(areLamps && { also }) };
+  }
+  const light = items.find(isOf('light'));
+  const seen = light ? lampBefore(r, before) : null;
+  // `the moment it goes out`
+  if (light && seen && /\b(?:it|that|they|he|this)(?:'s)?\b/.test(said))
+    return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: lampState(light.light) }, nth: 1 };
+  // `wait for all three lamps`
+  const signs = items.find(isOf('sign'))?.signs ?? [];
+  const [first, ...rest] = signs.flatMap((s): Shown[] =>
+    s.kind === 'lamp' ? [{ kind: 'lamp', sign: s.id as SignId, state: 'lit' }] : [],
+  );
+  // `all three light up, then only Full`
+  if (first && (/\bwait\w*\b/.test(said) || (/^then (?:only|just)\b/.test(said) && words.length < 6)))
+    return { kind: 'sign', shown: first, nth: 1, ...(rest.length > 0 && { also: rest }) };
+  return null;
+}
+
+/** `the second`, `on the third one`. */
+const ordinalIn = (words: readonly Word[]): number | null =>
+  words.map((w) => ordinalOf(w.word)).find((n) => n !== null && n <= 8) ?? null;
+
+/** The lamp that was named last. */
+function lampBefore(r: Reader, before: readonly Clause[]): SignId | null {
+  for (const { words } of [...before].reverse()) {
+    const named = words.flatMap((_, i) => mentionAt(words, i, r.called.signs)?.of ?? []).filter((s) => s.kind === 'lamp');
+    const last = named.at(-1);
+    if (last) return last.id as SignId;
+  }
+  return null;
+}
