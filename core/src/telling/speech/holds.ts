@@ -124,6 +124,13 @@ export function readHold(
     for (const o of others) if (o.place !== null) set(r, o.own, o.place, o, true);
     return true;
   }
+  // `let go of Mute but keep Zone down until the lamp comes on`: of several, one is let go of later
+  if (again && ends && !length && others.length === 0) {
+    r.put({ kind: 'release', controls: owns.map((o) => o.control.id), at: ends }, at);
+    r.held = r.held.filter((h) => !owns.includes(h));
+    r.last = owns;
+    return true;
+  }
   // one of several that are held, kept: as it is
   if (again && !length && !ends && others.length === 0) return true;
   // one and the other pressed, and the pair of them held

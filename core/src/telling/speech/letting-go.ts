@@ -66,6 +66,11 @@ export function findReleases(r: Reader, text: string): void {
       const isOpen = step.at === undefined;
       const at = isOpen || isOther ? momentTold(r, text, startOf(r.made, next), release.to) : null;
       if (isOther || at) r.made[next] = { ...release, step: { ...step, ...(at && { at }) } };
+      // that it waits for something was told, and not understood for what: a hole, and no letting go at once
+      else if (isOpen && waitsFor.test(around(text, release))) {
+        r.made.splice(next, 1);
+        r.holes.push({ from: release.from, to: release.to, why: 'not-understood' });
+      }
     } else if (next < 0 || (again >= 0 && again < next)) {
       const last = again < 0 ? r.made.length : again;
       const end = Math.min(text.length, r.made[last]?.from ?? hold.to + farthest, hold.to + farthest);
@@ -81,6 +86,14 @@ export function findReleases(r: Reader, text: string): void {
       r.made.splice(place, 0, { step: { kind: 'release', controls: ids, at }, ...made });
     }
   }
+}
+
+const waitsFor =
+  /\b(?:when|once|until|till|as soon as|the moment|the second|not before|(?:at|on|with|after) (?:the|that|this|which|\d+))\b/i;
+/** The sentence a step was told in, no further than a few words. */
+function around(text: string, { from, to }: Made): string {
+  const before = text.slice(Math.max(0, from - 60), from);
+  return before.slice(before.search(/[^.!?\n]*$/)) + text.slice(from, to) + (/^[^.!?\n]{0,40}/.exec(text.slice(to))?.[0] ?? '');
 }
 
 /** From where on it is told what is waited for: behind the last thing a hand did. */

@@ -445,7 +445,12 @@ export function placeAt(
   // `a switch in disguise`
   const isElse =
     word === 'in' &&
-    /^(?:disguise|case|fact|general|theory|practice|question|doubt|mind)$/.test(words[at + 1]?.word ?? '');
+    (/^(?:disguise|case|fact|general|theory|practice|question|doubt|mind)$/.test(words[at + 1]?.word ?? '') ||
+      // `put it in your pocket`
+      (/^(?:your|my|the|a|his|her)$/.test(words[at + 1]?.word ?? '') &&
+        /^(?:pocket|bag|toolbox|hand|van|bin|bucket|boot|mouth|drawer|cup|tray|sun|way)$/.test(
+          words[at + 2]?.word ?? '',
+        )));
   const place = isElse ? null : oppositeIn(places, word ?? '');
   return place === null ? null : { place, length: 1 };
 }

@@ -18,6 +18,7 @@ import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
+import { findSupplyAway, findSupplyBack } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
@@ -189,6 +190,8 @@ export function readTold(
     dropStays(own, text);
     dropNamedFirst(own, text);
     findReleases(own, text);
+    findSupplyBack(own, text);
+    findSupplyAway(own, text);
     countSounds(own, text);
     findWindows(own, text);
     findRests(own, text);

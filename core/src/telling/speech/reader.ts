@@ -111,6 +111,8 @@ export class Reader {
   ledIn = -1;
   timed: ControlFacts[] = [];
   readonly places = new Map<ControlId, PlaceId>();
+  /** What was said to be put where it stood already. */
+  readonly putAgain: Array<Readonly<{ own: ControlFacts; to: PlaceId; from: number; end: number }>> = [];
   branch: { on: Shown; from: number; at: number; otherwise: number | null; sentence: number } | null = null;
 
   readonly answers: Answers;

@@ -1,6 +1,6 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ReadIn } from './captions.ts';
-import { corrections, sumsUp } from './lexicon.ts';
+import { clickWords, corrections, sumsUp } from './lexicon.ts';
 import type { Word } from './text.ts';
 
 /** A stretch of a telling between two breaks. */
@@ -327,6 +327,18 @@ export function segmentsOf(
       !/^(?:the|a|an|with|my|your|and|of|to|then|put|turn|switch|set|move|pull|push|take|flip|flick|go|leave|this|that|its)$/.test(
         words[i - 1]?.word ?? '',
       )
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
+      // `press Test back one click press Test again`: the knob goes on from there
+      flows &&
+      own.length >= 2 &&
+      w.word === 'back' &&
+      words[i + 1]?.value != null &&
+      clickWords.has(words[i + 1 + (words[i + 1]?.span ?? 1)]?.word ?? '') &&
+      !/^(?:go|goes|turn|turned|it|knob|dial|selector|and|then|come|comes)$/.test(words[i - 1]?.word ?? '') &&
+      own.some((x) => /^(?:press|push|hit|tap)$/.test(x.word))
     ) {
       end('then');
       own.push(w);

@@ -204,7 +204,10 @@ export function set(
     r.put({ kind: 'set', control: own.control.id, to }, at);
     return;
   }
-  if (r.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') return;
+  if (r.places.get(own.control.id) === to && own.mechanism.kind !== 'clicks') {
+    r.putAgain.push({ own, to, from: at.from, end: at.to });
+    return;
+  }
   // `then pedal up`, of a pedal that is held down
   if (r.held.includes(own)) {
     if (own.springs.size > 0 && !own.springs.has(to)) {
