@@ -486,6 +486,17 @@ export function read(r: Reader, segment: Segment): void {
       return;
     }
   }
+  // `FN stays down till the display reads 000`: nothing held it before
+  const isFresh = staysDown && until > 0 && kept.length > 0 && r.held.length === 0;
+  if (isFresh && kept.every((c) => isPush(c.own))) {
+    const moment = momentIn(r, items.slice(until + 1));
+    const controls = kept.map((c) => ({ control: c.own.control.id }));
+    if (moment) {
+      r.put({ kind: 'hold', controls, until: { kind: 'moment', moment } }, at);
+      r.last = kept.map((c) => c.own);
+      return;
+    }
+  }
   // `Horn, a short one`
   if (/^(?:just )?(?:a|one) (?:short|quick|brief|little) (?:one|press|tap|push)$/.test(saidOf(segment))) {
     const [key, ...others] = r.last;

@@ -13,7 +13,7 @@ import { type Word, wordsOf } from './text.ts';
 const farthest = 420;
 const limb = String.raw`(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
 const letsGo = new RegExp(
-  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!to be |press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
+  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
 );
 const isDenied =
   /\b(?:don't|dont|do not|doesn't|not|never|without|mustn't|before|if|ignore|forget|(?<!then )(?:just|only)|too (?:early|late|soon))\b/;
@@ -64,7 +64,8 @@ export function findReleases(r: Reader, text: string): void {
       const isOther = release.step.controls.every((c) => !held.has(c));
       const step = isOther ? { ...release.step, controls: ids } : release.step;
       const isOpen = step.at === undefined;
-      const at = isOpen || isOther ? momentTold(r, text, startOf(r.made, next), release.to) : null;
+      const begun = startOf(r.made, next);
+      const at = isOpen || isOther ? momentTold(r, text, begun, release.to) : laterThan(r, text, begun, release);
       if (isOther || at) r.made[next] = { ...release, step: { ...step, ...(at && { at }) } };
       // that it waits for something was told, and not understood for what: a hole, and no letting go at once
       else if (isOpen && waitsFor.test(around(text, release))) {
@@ -100,6 +101,16 @@ function around(text: string, { from, to }: Made): string {
 const startOf = (made: readonly Made[], place: number): number =>
   made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
 
+/** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
+function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
+  if (step.kind !== 'release' || step.at?.kind !== 'sign') return null;
+  const own = clausesOf(text, from, to).at(-1);
+  if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || momentOf(r, own, [])) return null;
+  const told = momentTold(r, text, from, own.from);
+  const isSame = told?.kind === 'sign' && told.shown.sign === step.at.shown.sign && told.shown.kind !== 'text';
+  return told?.kind === 'sign' && !isSame && told.shown.kind !== 'sound' ? told : null;
+}
+
 /** `off your fingers at the second beep`. */
 function behind(r: Reader, text: string, at: number): Moment | null {
   const end = text.slice(at).search(/[.!?\n]/);
@@ -121,7 +132,7 @@ function momentTold(r: Reader, text: string, from: number, to: number): Moment |
 const turnsInto =
   /\b(?:turns? (?:in)?to|becomes?|changes? (?:in)?to|is replaced by|gives way to|goes over to|jumps to) (?:the |a )?/;
 const leadsText =
-  /^(?:and |then |right )*(?:at|on|with|when it(?:'s| is| says| reads| shows| gets to| reaches| hits)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for) (?:the |a )?/;
+  /^(?:and |then |right )*(?:at|on|with|when it(?:'s| is| says| reads| shows| gets to| reaches| hits)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for|you want(?: to see)?) (?:the |a )?/;
 
 function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[]): Moment | null {
   const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'text' || s.kind === 'segments');
@@ -134,7 +145,9 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
       .trim()
       .split(' ').length;
     const text = shownTextAt(words, at)?.text ?? (/^\d+$/.test(words[at]?.raw ?? '') ? words[at]?.raw : undefined);
-    const isNamed = mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null;
+    const isFigure = /^\d+$/.test(words[at]?.raw ?? '');
+    const isNamed =
+      !isFigure && [r.called.controls, r.called.signs].some((names) => mentionAt(words, at, names) !== null);
     const isTime = /^(?:seconds?|minutes?|times?|s|sec)$/.test(words[at + 1]?.word ?? '');
     if (text !== undefined && !isNamed && !isTime)
       return { kind: 'sign', shown: { kind: 'text', sign: own.id as SignId, text }, nth: 1 };

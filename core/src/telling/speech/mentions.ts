@@ -380,7 +380,7 @@ const placeWords: Readonly<Record<string, string>> = {
 };
 const opposites: Readonly<Record<string, readonly string[]>> = {
   on: ['on', 'in'],
-  off: ['off', 'out'],
+  off: ['off', 'out', 'released'],
   in: ['in', 'on', 'down', 'pushed'],
   out: ['out', 'off', 'up', 'pulled'],
   open: ['open', 'up', 'out'],

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, letGo, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
@@ -68,6 +68,18 @@ export const secondLanguage: readonly Rewrite[] = [
     words[i + 1]?.value != null
       ? { takes: 1, puts: [] }
       : null,
+  // `in the next nine seconds you do …`, `the time limit is five seconds`
+  ({ words, i, w }) => {
+    const head =
+      /^(?:in|inside|during) the (?:next|following)(?= )|^(?:the|your) (?:time limit|time|limit|window) is(?: only| just| about)?(?= )/.exec(
+        said(words, i, 5),
+      );
+    const many = head ? words[i + wordsIn(head[0])] : undefined;
+    const unit = many ? words[i + wordsIn(head?.[0] ?? '') + many.span]?.word : undefined;
+    return head && many?.value != null && /^(?:seconds?|secs?|s|minutes?)$/.test(unit ?? '')
+      ? { takes: wordsIn(head[0]), puts: [added('within', w)] }
+      : null;
+  },
   // `so long till the lamp is not more lighting`
   ({ words, i, w }) => {
     const long = w.word === 'so' ? /^so long (?:till|until|that)(?= )/.exec(said(words, i, 3)) : null;
@@ -78,6 +90,126 @@ export const secondLanguage: readonly Rewrite[] = [
       said(words, i, 4),
     );
     return dark ? { takes: wordsIn(dark[0]), puts: [{ ...w, word: 'goes' }, added('out', w)] } : null;
+  },
+  // `wait for the horn to stop`
+  ({ words, i, w, called, out }) =>
+    w.word === 'to' &&
+    /^(?:stop|end|finish|cease)$/.test(words[i + 1]?.word ?? '') &&
+    out.slice(-3).some((_, k, last) => {
+      const sound = mentionAt(last, k, called.signs);
+      return sound?.of.kind === 'beeper' && k + sound.length === last.length;
+    })
+      ? { takes: 2, puts: [{ ...w, word: 'stops' }] }
+      : null,
+  // `my colleague makes the isolator on`
+  (at) => {
+    if (!/^(?:makes?|made|does)$/.test(at.w.word) || at.words[at.i + 1]?.word !== 'the') return null;
+    const own = standsAt(at, at.i + 2);
+    const way = own ? at.words[at.i + 2 + own.length] : undefined;
+    return own && way && /^(?:on|off|open|closed|shut|up|down)$/.test(way.word)
+      ? { takes: 1, puts: [{ ...at.w, word: 'put' }] }
+      : null;
+  },
+  // `Mode down, isolator on, Mode up again when …`: what was held comes up
+  ({ words, i, w, called, out }) => {
+    const key = keyAt(words, i, called);
+    const n = key?.length ?? 0;
+    if (!key || words[i + n]?.word !== 'up' || !/^(?:again|as|when|once|at|on)$/.test(words[i + n + 1]?.word ?? ''))
+      return null;
+    const isDown = out.some((x, k) => x.word === 'down' && keyAt(out, k - n, called)?.of === key.of);
+    const again = words[i + n + 1]?.word === 'again' ? 2 : 1;
+    return isDown ? { takes: n + again, puts: letGo(w, ...words.slice(i, i + n)) } : null;
+  },
+  // `it gives you ten seconds, and in those you press …`
+  ({ words, i, w, out }) => {
+    const gives = /^(?:it|that|this|he|she) (?:gives|allows|leaves) you(?: only| just| about)?(?= )/.exec(
+      said(words, i, 4),
+    );
+    const n = gives ? wordsIn(gives[0]) : 0;
+    const many = words[i + n];
+    if (!gives || many?.value == null || (out.length > 0 && !isStop(out.at(-1)?.raw))) return null;
+    const behind = i + n + many.span + 1;
+    const inThose =
+      /^(?:, )?(?:and )?(?:in|during|within) (?:those|these|that|that time|this time|which)(?: you(?: must| have to)?)?(?= )/.exec(
+        said(words, behind, 6),
+      );
+    return inThose
+      ? {
+          takes: behind - i + wordsIn(inThose[0]),
+          puts: [added('within', w), ...words.slice(i + n, behind), added('you', w)],
+        }
+      : null;
+  },
+  // `two to the right, confirm with FN, two back, and confirm again`
+  ({ words, i, w, called, out }) => {
+    const isAgain = /^(?:again|once more)(?! (?:with|by|on))(?= |$)/.test(said(words, i + 1, 3));
+    if (w.word !== 'confirm' || !isAgain) return null;
+    const key = out.flatMap((x, k) =>
+      /^(?:confirm|press|with|hit)$/.test(x.word) ? (keyAt(out, k + 1, called) ?? keyAt(out, k + 2, called) ?? []) : [],
+    );
+    const last = key.at(-1);
+    const name = last?.of.control.label.toLowerCase().split(/\s+/) ?? [];
+    return last
+      ? {
+          takes: words[i + 1]?.word === 'again' ? 2 : 3,
+          puts: [{ ...w, word: 'press' }, ...name.map((x) => ({ ...added(x, w), raw: x }))],
+        }
+      : null;
+  },
+  ({ words, i, w, called, out }) => {
+    if (w.value === null || w.value > 24 || words[i + w.span]?.word !== 'back' || !isStop(words[i + w.span + 1]?.raw))
+      return null;
+    if (!/^(?:then|and|,)$/.test(out.at(-1)?.word ?? '')) return null;
+    const turned = out.findLastIndex((x) => /^(?:left|right|clockwise|anticlockwise)$/.test(x.word));
+    const isKnob = out.slice(0, turned + 1).some((_, k, own) => mentionAt(own, k, called.controls)?.of.mechanism.kind === 'clicks');
+    if (turned < 0 || !isKnob || out.length - turned > 14) return null;
+    return { takes: w.span + 1, puts: [w, added('clicks', w), added('back', w)] };
+  },
+  // `you let FN free`, `let them out`: let go of
+  ({ words, i, w, called }) => {
+    if (!/^(?:let|lets|set|sets)$/.test(w.word)) return null;
+    const it = /^(?:them|it|both|that|these|those)$/.test(words[i + 1]?.word ?? '') ? 1 : 0;
+    const key = it > 0 ? null : keyAt(words, i + 1, called);
+    const n = it > 0 ? it : (key?.length ?? 0);
+    const way = words[i + 1 + n]?.word ?? '';
+    const isFree = w.word.startsWith('let') ? /^(?:free|out|loose|up|be)$/.test(way) : /^free$/.test(way);
+    return n > 0 && isFree ? { takes: n + 2, puts: letGo(w, ...words.slice(i + 1, i + 1 + n)) } : null;
+  },
+  // `then I can leave the button`: let go of
+  ({ words, i, w, out }) => {
+    const leave = /^leaves? (?:the|both|these|those)(?: two| both)? (?:buttons?|keys?|pads?)(?= |$)/.exec(
+      said(words, i, 5),
+    );
+    const n = leave ? wordsIn(leave[0]) : 0;
+    const isKept = /^(?:alone|be|as|pressed|in|down|where|there|like)$/.test(words[i + n]?.word ?? '');
+    const isDone = /^(?:can|you|i|we|must|may|then|now|to)$/.test(out.at(-1)?.word ?? '');
+    return leave && !isKept && isDone ? { takes: n, puts: letGo(w, added('it', w)) } : null;
+  },
+  // `no sooner than the third`, `not before the third`: at that one
+  ({ words, i, w }) =>
+    /^(?:no sooner|no earlier|not sooner|not earlier) than the$/.test(said(words, i, 4))
+      ? { takes: 3, puts: [added('at', w)] }
+      : null,
+  // `close the door up`
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'up' || !isStop(words[i + 1]?.raw)) return null;
+    const closes = out.slice(-5).findIndex((x) => /^(?:close|closes|closed|shut|shuts)$/.test(x.word));
+    return closes >= 0 && out.slice(-4).some((_, k, last) => mentionAt(last, k, called.controls) !== null)
+      ? { takes: 1, puts: [] }
+      : null;
+  },
+  // `don't take longer than five seconds about it`: how long one has
+  ({ words, i, w }) => {
+    const most =
+      /^(?:and )?(?:don't|dont|do not|never|you mustn't|you can't) (?:take|be|need|spend) (?:any )?(?:longer|more) than(?= )/.exec(
+        said(words, i, 8),
+      );
+    const n = most ? wordsIn(most[0]) : 0;
+    const many = words[i + n];
+    if (!most || many?.value == null) return null;
+    const about = /^(?:about|over|for|on|with) (?:it|that|this|them)(?= |$)/.exec(said(words, i + n + many.span + 1, 2));
+    const all = n + many.span + 1 + (about ? 2 : 0);
+    return { takes: all, puts: [added('within', w), ...words.slice(i + n, i + n + many.span + 1)] };
   },
   // `it can be open or shut`
   ({ words, i, out }) => {

@@ -398,7 +398,7 @@ function readPut(
     if (item.is !== 'control' || isPush(item.own)) continue;
     // `F3 goes back`
     const beside = items[i + 1];
-    const next = beside?.is === 'act' && /^go(?:es)?$/.test(beside.word) ? items[i + 2] : beside;
+    const next = beside?.is === 'act' && /^(?:go|goes|went)$/.test(beside.word) ? items[i + 2] : beside;
     const word = next?.is === 'place' ? next.word : null;
     // `switch off at the cab switch`
     const before = items[i - 1]?.is === 'moment' ? items[i - 2] : items[i - 1];

@@ -1,3 +1,4 @@
+import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import { mentionAt, placeByVerb } from './mentions.ts';
 import { isOf, isPush, type Reader } from './reader.ts';
@@ -56,13 +57,16 @@ function readBare(r: Reader, segment: Segment): boolean {
   // `okay and off`: the hand that holds
   if (word === 'off' && r.held.length > 0) return false;
   const moved = [...r.places.keys()].reverse();
-  const supply = [...r.called.facts.supply].sort((a, b) => moved.indexOf(a.control.id) - moved.indexOf(b.control.id));
+  const since = ({ control }: ControlFacts): number => (moved.indexOf(control.id) + 1 || 99) - 1;
+  const supply = [...r.called.facts.supply].sort((a, b) => since(a) - since(b));
   const isPlugged = word === 'in' || word === 'out';
   for (const own of supply) {
     if (isPlugged && !/^(?:plug|key|fuse|appliance)$/.test(own.control.look)) continue;
     const to = placeByVerb(own, word);
-    const stands = r.places.get(own.control.id);
-    if (to === null || stands === undefined || stands === to) continue;
+    const stands = r.places.get(own.control.id) ?? (isPlugged ? to : own.start);
+    if (to === null) continue;
+    // `Okay. Off.`: as it was told to be
+    if (stands === to) return false;
     const [a, z] = [segment.words[0], segment.words.at(-1)];
     if (!a || !z) return false;
     set(r, own, to, { from: a.from, to: z.to }, true);

@@ -21,7 +21,7 @@ export function countSounds(r: Reader, text: string): void {
     const shown = at?.kind === 'sign' && at.also === undefined && at.shown.kind === 'sound' ? at.shown : null;
     if (at !== undefined && shown?.state !== 'on') continue;
     const from = r.made.slice(0, i).findLast((m) => m.step.kind !== 'see' && m.to <= made.to)?.to ?? 0;
-    const told = text.slice(from, made.to);
+    const told = text.slice(from, made.to) + (nextBehind.exec(text.slice(made.to))?.[0] ?? '');
     const sound = shown?.sign ?? heardIn(told, r.called);
     if (sound === null) continue;
     const nth = at?.kind === 'sign' ? at.nth : 1;
@@ -49,6 +49,9 @@ function heardIn(told: string, called: Called): SignId | null {
   const all = named.size > 0 ? [...named] : [...called.facts.signs.values()].filter(isSound);
   return all.length === 1 && all[0] ? (all[0].id as SignId) : null;
 }
+
+/** `and release on the next`. */
+const nextBehind = /^\W*(?:on|at|with|after) the (?:next|following|other)\b/i;
 
 /** `that's when you let go, on the second one`. */
 function namedBehind(text: string, at: number): Count | null {
