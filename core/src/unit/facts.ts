@@ -51,7 +51,9 @@ function supplyPlaces(control: Control): PlaceId[] {
   const carries = !/\b(?:drain|sump|bung|filler)\b/i.test(control.label);
   const plain = control.look === 'breaker' || (control.look === 'plug' && carries) || control.look === 'key';
   if (!plain && !supplyWords.has(control.label.toLowerCase())) return [];
-  const dead = [usualPlace(mechanism.places, 'off'), 'out', 'open'];
+  // a breaker that is down has tripped, or was switched off
+  const isLever = control.look === 'breaker' && mechanism.places.some((p) => p.id === 'up');
+  const dead = [usualPlace(mechanism.places, 'off'), 'out', 'open', ...(isLever ? ['down'] : [])];
   return mechanism.places.filter((p) => !dead.includes(p.id)).map((p) => p.id);
 }
 

@@ -73,7 +73,9 @@ export function dropNamedFirst(r: Reader, text: string): void {
     }
     const [a] = r.made.slice(first, i);
     if (!a || named.size < held.length || hold.sentence - a.sentence > 2) continue;
-    if (isSaidPressed.test(text.slice(a.from, hold.from))) continue;
+    const last = r.made[i - 1]?.to ?? a.to;
+    const near = `${text.slice(a.from, Math.min(last + 16, hold.from))} ${text.slice(Math.max(last, hold.from - 16), hold.from)}`;
+    if (isSaidPressed.test(near)) continue;
     r.made.splice(first, i - first);
     r.made[first] = { ...hold, from: a.from };
     i = first;

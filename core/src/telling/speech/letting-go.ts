@@ -10,7 +10,7 @@ import { shownTextAt } from './shown-text.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** How far behind a hold it is still told that it is let go of, in letters. */
-const farthest = 420;
+export const farthest = 420;
 const limb = String.raw`(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
 const letsGo = new RegExp(
   String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
@@ -19,6 +19,10 @@ const isDenied =
   /\b(?:don't|dont|do not|doesn't|not|never|without|mustn't|before|if|ignore|forget|(?<!then )(?:just|only)|too (?:early|late|soon))\b/;
 /** What is told of what one holds, and of no hand that comes off it. */
 const isLater = /\b(?:keep|keeps|kept|keeping|hold|holds|stay|stays|still)\b/;
+
+/** Whether it is told that a hand comes off something. */
+export const saysLetGo = (text: string): boolean =>
+  clausesOf(text, 0, text.length).some((c) => letsGo.test(c.said) && !isDenied.test(c.said) && !isLater.test(c.said));
 
 type Clause = Readonly<{ words: readonly Word[]; said: string; from: number; to: number }>;
 

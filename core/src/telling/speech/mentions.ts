@@ -379,14 +379,14 @@ const placeWords: Readonly<Record<string, string>> = {
   back: 'back',
 };
 const opposites: Readonly<Record<string, readonly string[]>> = {
-  on: ['on', 'in'],
-  off: ['off', 'out', 'released'],
-  in: ['in', 'on', 'down', 'pushed'],
-  out: ['out', 'off', 'up', 'pulled'],
-  open: ['open', 'up', 'out'],
+  on: ['on', 'in', 'fitted', 'connected', 'engaged'],
+  off: ['off', 'out', 'released', 'removed', 'disconnected', 'disengaged'],
+  in: ['in', 'on', 'down', 'pushed', 'fitted', 'inserted', 'connected', 'plugged'],
+  out: ['out', 'off', 'up', 'pulled', 'removed', 'disconnected', 'unplugged', 'stowed'],
+  open: ['open', 'up', 'out', 'loose', 'free', 'unlocked', 'unlatched', 'released'],
   shut: ['shut', 'closed', 'down', 'locked', 'latched'],
-  up: ['up', 'on', 'open'],
-  down: ['down', 'off', 'shut', 'in'],
+  up: ['up', 'on', 'open', 'raised'],
+  down: ['down', 'off', 'shut', 'in', 'lowered'],
 };
 
 const oppositeIn = (places: Parameters<typeof usualPlace>[0], word: string): PlaceId | null =>

@@ -27,7 +27,7 @@ const isRefused =
   /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
 const isEnd = /^(?:end|ende|done all|last|fin)$/i;
 const isEndSaid =
-  /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|once all|once the last|when all|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until it says|then)\b[^.]*$/i;
+  /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|once all|once the last|when all|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until (?:it|the display|the screen) (?:says|shows|reads|gives)|then)\b[^.]*$/i;
 const isAsked = /\b(?:did|have|do) (?:you|it|they) (?:hear|get|see|have|notice)\b[^.?]*$/i;
 
 /**

@@ -18,7 +18,7 @@ import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
-import { findSupplyAway, findSupplyBack } from './supply-back.ts';
+import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
@@ -188,6 +188,7 @@ export function readTold(
     end(own);
     dropBesideActs(own, text);
     dropStays(own, text);
+    holdThrough(own, text);
     dropNamedFirst(own, text);
     findReleases(own, text);
     findSupplyBack(own, text);

@@ -101,6 +101,25 @@ export const secondLanguage: readonly Rewrite[] = [
     })
       ? { takes: 2, puts: [{ ...w, word: 'stops' }] }
       : null,
+  // `should you wish to empty the memory`
+  ({ words, i, w }) =>
+    w.word === 'should' && /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))
+      ? { takes: 4, puts: ['to'].map((x) => added(x, w)) }
+      : null,
+  // `two pins, and you put a bridge across both of them`, `J6 gets a little cap over the two pins`
+  ({ words, i, w }) => {
+    if (!/^(?:put|puts|gets?|take|stick|sticks|fit|slip|needs?|has)$/.test(w.word)) return null;
+    const over =
+      /^(?:put|puts|gets?|take|stick|sticks|fit|slip|needs?) (?:a|the|this|that|one of these|your) (?:little |small |tiny |wire )?(?:bridge|link|jumper|cap|clip|wire|shunt)s? (?:across|over|between|on|onto) (?:both|the two|the pins|it|them|these|those|the pair)(?: (?:of them|of those|pins|legs|of pins|two pins))?(?= |$)/.exec(
+        said(words, i, 12),
+      );
+    if (!over) return null;
+    const isSubject = /^(?:gets?|needs?|has)$/.test(w.word);
+    return {
+      takes: wordsIn(over[0]),
+      puts: isSubject ? [{ ...w, word: 'is' }, added('bridged', w)] : [{ ...w, word: 'bridge' }, added('it', w)],
+    };
+  },
   // `my colleague makes the isolator on`
   (at) => {
     if (!/^(?:makes?|made|does)$/.test(at.w.word) || at.words[at.i + 1]?.word !== 'the') return null;
@@ -211,12 +230,29 @@ export const secondLanguage: readonly Rewrite[] = [
     const all = n + many.span + 1 + (about ? 2 : 0);
     return { takes: all, puts: [added('within', w), ...words.slice(i + n, i + n + many.span + 1)] };
   },
-  // `it can be open or shut`
-  ({ words, i, out }) => {
-    const either = /^(?:it|that|they|which) (?:can|may|might|could) (?:be|stand|stay) (\w+) or (\w+)(?= |$)/.exec(
-      said(words, i, 6),
-    );
-    return either && (out.length === 0 || isStop(out.at(-1)?.raw)) ? { takes: 6, puts: [] } : null;
+  // `it can be open or shut`, `the guard can be up or down`
+  (at) => {
+    const { words, i, out } = at;
+    if (out.length > 0 && !isStop(out.at(-1)?.raw) && out.at(-1)?.word !== 'the') return null;
+    const n = /^(?:it|that|they|which)$/.test(words[i]?.word ?? '') ? 1 : (standsAt(at, i)?.length ?? 0);
+    const either = /^(?:can|may|might|could) (?:be|stand|stay) (\w+) or (\w+)(?= |$)/.exec(said(words, i + n, 5));
+    return n > 0 && either ? { takes: n + 5, puts: [] } : null;
+  },
+  // `S1 stays off`, of a unit that has an S2: another of the row, of which nothing is known
+  (at) => {
+    const { words, i, w, called } = at;
+    const two = `${w.word} ${words[i + 1]?.word ?? ''}`;
+    const alone = /^([a-z]{1,4})(\d{1,2})$/.exec(w.word);
+    const apart = /^([a-z]{2,7}) (\d{1,2})$/.exec(two);
+    const [, stem, figure] = alone ?? apart ?? [];
+    if (!stem || !figure || keyAt(words, i, called) || standsAt(at, i) || mentionAt(words, i, called.signs)) return null;
+    const isKin = called.controls.some(({ of, words: own }) => {
+      const name = own.join(alone ? '' : ' ');
+      return of.mechanism.kind === 'places' && new RegExp(`^${stem}${alone ? '' : ' '}\\d{1,2}$`).test(name);
+    });
+    const does = words[i + (alone ? 1 : 2)]?.word ?? '';
+    if (!isKin || !/^(?:stays?|remains?|is|off|on|open|closed|must|has|goes|wipes?|resets?|does|=)$/.test(does)) return null;
+    return goes(stopAt(words, i) - i);
   },
   // `the display indicates "SERVICE"`
   ({ w, called, out }) =>

@@ -2,6 +2,8 @@ import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
+import { pressedOnce, turnToHold } from './holds.ts';
+import { farthest, saysLetGo } from './letting-go.ts';
 import { placeByVerb } from './mentions.ts';
 import { isAct, type Made, type Reader } from './reader.ts';
 
@@ -19,6 +21,11 @@ const givenBack = new RegExp(
   String.raw`\b${gives}\b(?:\W+\w+){0,4}?\W+(?:on|in|up|back|connected)\b(?! (?:the|it|them|both|my|your|with|top)\b)|(?<=[.,;:!?\n]\s*)(?:and |then |now )?(?:back )?(?:on|in)(?= again| it goes|\s*[.,;:!?\n])`,
   'gi',
 );
+
+/** What is called so carries the supply of the whole unit; the plug of a sensor does not. */
+const isMain = ({ control }: ControlFacts): boolean =>
+  /^(?:breaker|switch|rocker|key|fuse)$/.test(control.look) ||
+  /\b(?:mains?|power|batt\w*|supply|isolator|pack|cord|cable|breaker|fuse)\b|^plug$/i.test(control.label);
 
 const isAlive = (shown: Shown): boolean =>
   shown.kind === 'lamp' ? shown.state !== 'dark' : shown.kind === 'sound' ? shown.state === 'on' : shown.text !== '';
@@ -62,7 +69,7 @@ export function findSupplyBack(r: Reader, text: string): void {
     const steps = step.kind === 'group' ? step.steps : [step];
     return steps.flatMap((s) => {
       const facts = s.kind === 'set' ? r.called.facts.controls.get(s.control as ControlId) : undefined;
-      return s.kind === 'set' && facts && facts.powersAt.size > 0 ? [{ facts, to: s.to }] : [];
+      return s.kind === 'set' && facts && facts.powersAt.size > 0 && isMain(facts) ? [{ facts, to: s.to }] : [];
     });
   }
 }
@@ -119,4 +126,40 @@ function lastSaid(
   const isFree = (s: { from: number; to: number }): boolean =>
     !made.some((m) => m.step.kind === 'set' && isAct(m.step) && m.from < s.to && m.to > s.from);
   return found.filter(isFree).at(-1) ?? null;
+}
+
+const mostKeys = 3;
+/**
+ * Keys that are pressed while the unit has no supply, right before it comes back, do nothing unless they stay pressed: they
+ * are held from there on, where it is told later that a hand comes off them.
+ */
+export function holdThrough(r: Reader, text: string): void {
+  const dead = new Set<string>();
+  for (let i = 0; i < r.made.length; i += 1) {
+    const step = r.made[i]?.step;
+    if (step?.kind !== 'set') continue;
+    const own = r.called.facts.controls.get(step.control);
+    if (!own || own.powersAt.size === 0 || !isMain(own)) continue;
+    const isOn = own.powersAt.has(step.to);
+    if (isOn && dead.has(step.control)) {
+      let first = i;
+      const keys: ControlFacts[] = [];
+      while (first > 0) {
+        const made = r.made[first - 1];
+        const pressed = made ? pressedOnce(r, made) : [];
+        if (pressed.length === 0 || pressed.some((k) => keys.includes(k)) || keys.length + pressed.length > mostKeys) break;
+        keys.unshift(...pressed);
+        first -= 1;
+      }
+      const held = r.held;
+      const isLetGo = saysLetGo(text.slice(r.made[i]?.to ?? 0, (r.made[i]?.to ?? 0) + farthest));
+      if (keys.length > 0 && isLetGo) {
+        turnToHold(r, first, i - first, keys);
+        r.held = held;
+        i = first + 1;
+      }
+    }
+    if (isOn) dead.delete(step.control);
+    else dead.add(step.control);
+  }
 }

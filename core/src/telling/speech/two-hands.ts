@@ -32,6 +32,21 @@ export const twoHands: readonly Rewrite[] = [
     /^(?:to|must|should)$/.test(out.at(-1)?.word ?? '')
       ? { takes: 2, puts: [{ ...w, word: 'hold', raw: 'hold' }] }
       : null,
+  // `Open and Learn, I've got one under each thumb`
+  ({ words, i, w }) => {
+    const each =
+      /^(?:(?:i've|i have|you've|you have|you|we) (?:got )?(?:put )?)?one (?:under|on|for|beneath) (?:each|either) (?:thumb|finger|hand)(?= |$)/.exec(
+        said(words, i, 8),
+      );
+    return each ? { takes: wordsIn(each[0]), puts: [{ ...w, word: 'hold' }, added('both', w)] } : null;
+  },
+  // `with a finger on each, Test and Fan`
+  ({ words, i, w, called }) => {
+    const each = /^(?:with )?(?:a|one) (?:finger|thumb|hand) (?:on|for) (?:each|either)(?= |$)/.exec(said(words, i, 5));
+    const n = each ? wordsIn(each[0]) : 0;
+    const next = /^[,:]$/.test(words[i + n]?.raw ?? '') ? n + 1 : words[i + n]?.word === 'of' ? n + 1 : n;
+    return each && keyAt(words, i + next, called) ? { takes: next, puts: [{ ...w, word: 'hold' }] } : null;
+  },
   // `one finger on Temp, another one on Light`
   ({ words, i, w, called, out }) => {
     if (!/^(?:and|the|another|one|a)$/.test(w.word)) return null;
