@@ -471,7 +471,7 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   // `brew stays down until the ready light blinks`
-  const staysDown = /^(?:and |but |only )*(?:the )?[\w ]+? (?:stays?|remains?) (?:down|in|pressed|held)\b/.test(
+  const staysDown = /^(?:and |but |only )*(?:the )?[\w ]+? (?:stays?|remains?) (?:down|in|pressed|held|put|there|on|where (?:it is|they are))\b/.test(
     saidOf(segment),
   );
   const until = items.findIndex(isOf('until'));

@@ -68,6 +68,19 @@ export const harmlessNots: readonly Rewrite[] = [
     if (near || isAct || (end - from > 9 && !isStop(words[end]?.raw))) return null;
     return { takes: end - i, puts: isStop(words[end]?.raw) || out.length === 0 ? [] : [added(',', w)] };
   },
+  // `but not the brake the brake stays where it is`: what is said of it comes right behind
+  ({ words, i, w, called }) => {
+    if (w.word !== 'not') return null;
+    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const own = mentionAt(words, from, called.controls);
+    const n = own ? from + own.length : 0;
+    const next = /^[,.;]$/.test(words[n]?.raw ?? '') ? n + 1 : n;
+    const again = own ? mentionAt(words, words[next]?.word === 'the' ? next + 1 : next, called.controls) : null;
+    const behind = again ? (words[next + (words[next]?.word === 'the' ? 1 : 0) + again.length]?.word ?? '') : '';
+    return own && again?.of === own.of && /^(?:stays|remains|keeps|is|has)$/.test(behind)
+      ? { takes: next - i, puts: [added(',', w)] }
+      : null;
+  },
   // `no tools no laptop`
   ({ words, i, w, out }) => {
     const none =

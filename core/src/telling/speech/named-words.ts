@@ -35,7 +35,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
 /** A control with its place, a sign with what it does. */
 export function namedWords(s: Scan): boolean {
   // `before the horn has gone off`, `it goes off three times`: a sound, not a lamp
-  const sounds = /^(?:has |have |had |'s )?(?:gone|goes|went|going) off(?= |$)/.exec(s.here);
+  const sounds = /^(?:has |have |had |'s )?(?:gone|goes|go|went|going) off(?= |$)/.exec(s.here);
   const sounding = s.items.findLast((x) => x.is === 'sign' || x.is === 'it' || x.is === 'control');
   const isSound =
     sounding?.is === 'sign'
@@ -302,7 +302,9 @@ export function namedWords(s: Scan): boolean {
         break;
       k += 1;
     }
+    // `turn the key to on the dash lights up`: where to was said
     const isWhere =
+      words[k - 1]?.word !== 'to' &&
       /^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
     const place = !isWhere && (k === i + control.length || words[k - 1]?.raw !== ',') ? placeAt(words, k, own) : null;
     const blocked = place !== null && own.mechanism.kind === 'push';

@@ -539,6 +539,14 @@ export function readPlain(
       if (r.held.length > 0) r.nth = { n: nth, sentence: r.sentence };
       return;
     }
+    // `when the lamp has flashed three times`, something is let go of: at its third
+    const flashed = head.find(isOf('times'))?.n ?? 1;
+    const isFlashing = sign?.kind === 'lamp' && (sign.state === 'fast' || sign.state === 'slow');
+    if (isFlashing && flashed > 1 && head[0]?.is === 'moment' && r.held.length > 0) {
+      r.lastSign = { ...sign, state: 'lit' };
+      r.nth = { n: flashed, sentence: r.sentence };
+      return;
+    }
     // when it shows so, something is let go of: said next
     const times = sign?.kind === 'sound' ? sign.times : undefined;
     if (head[0]?.is === 'moment' && moment === 0 && r.held.length > 0)

@@ -6,7 +6,7 @@ const near = 60;
 const many = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten)`;
 /** `3 long 2 short`, `blinks 4`, `how often is the number`: what is counted there is a code. */
 const isCounted = new RegExp(
-  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|count (?:the |in )?(?:tens|ones|units|hundreds)|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
+  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|(?:you |please |now )?count (?:the |in )?(?:tens|ones|units|hundreds)|(?:you |please |now )?count (?:it|them|those|along|with me|for me|how)\b|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
   'i',
 );
 /** `that's the number`: where another lamp has told already that it was taken. */
@@ -83,8 +83,10 @@ function isBeforeLettingGo(made: readonly Made[], i: number): boolean {
   const ends = made[k]?.step;
   if (ends?.kind !== 'release' || ends.at?.kind !== 'sign') return false;
   const { shown } = ends.at;
-  const goesOut = shown.kind === 'lamp' && shown.state === 'dark';
-  return !goesOut && own.signs.some((s) => s.sign === shown.sign);
+  // held for so long, and let go of when it shows: both are told
+  const hold = made.slice(0, i).findLast((m) => m.step.kind === 'hold')?.step;
+  if (hold?.kind === 'hold' && hold.until.kind === 'span') return false;
+  return own.signs.some((s) => s.sign === shown.sign);
 }
 
 /** `after about four seconds a second one`: when what one lets go at comes, and no time one waits. */

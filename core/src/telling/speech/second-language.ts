@@ -101,6 +101,17 @@ export const secondLanguage: readonly Rewrite[] = [
     })
       ? { takes: 2, puts: [{ ...w, word: 'stops' }] }
       : null,
+  // `if I press Race it's F21`: what it gives
+  ({ words, i, w, called }) => {
+    const head = w.word === 'if' ? /^if (?:i|you|we|one) (?:press|tap|push|hit|touch) (?:the )?/.exec(`${said(words, i, 4)} `) : null;
+    const n = head ? wordsIn(head[0]) : 0;
+    const key = head ? keyAt(words, i + n, called) : null;
+    const behind = key ? i + n + key.length : 0;
+    const next = words[behind]?.raw === ',' ? behind + 1 : behind;
+    const gives =
+      key && /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(said(words, next, 3));
+    return gives ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] } : null;
+  },
   // `should you wish to empty the memory`
   ({ words, i, w }) =>
     w.word === 'should' && /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))

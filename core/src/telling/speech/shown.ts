@@ -192,7 +192,7 @@ const isMeaningTold = (r: Reader, text: string, to: number): boolean =>
 
 /** Told by the other right behind what shows: it did not come out. */
 const wentWrong =
-  /^["”'’.,!?)\s]*(?:\n\s*|\n?[\p{L}_]+:\s*|>>\s*)(?:(?:then|so|yeah|ah|ok|no|hm+),? )*(?:(?:you were|that was|you're|was) )?(?:too (?:slow|late|fast|early|short)|wrong|start (?:over|again)|try (?:it )?again|again\b|do it again|once more)/iu;
+  /^["”'’.,!?)\s]*(?:\n\s*|\n?[\p{L}_]+:\s*|>>\s*)(?:(?:then|so|yeah|ah|ok|no|hm+),? )*(?:that'?s (?:not a (?:fault|code|number|real one)|no (?:fault|code)|just|only)?,? ?)?(?:(?:it'?s |that'?s )?(?:you were|that was|you're|was|you being) )?(?:too (?:slow|late|fast|early|short)|wrong|start (?:over|again)|try (?:it )?again|again\b|do it again|once more)/iu;
 
 /** `till it stops`, of what sounds just now. */
 export function fallsSilent(r: Reader, segment: Segment): Moment | null {

@@ -24,8 +24,8 @@ const givenBack = new RegExp(
 
 /** What is called so carries the supply of the whole unit; the plug of a sensor does not. */
 const isMain = ({ control }: ControlFacts): boolean =>
-  /^(?:breaker|switch|rocker|key|fuse)$/.test(control.look) ||
-  /\b(?:mains?|power|batt\w*|supply|isolator|pack|cord|cable|breaker|fuse)\b|^plug$/i.test(control.label);
+  /^(?:breaker|switch|rocker|fuse)$/.test(control.look) ||
+  /\b(?:mains?|power|batt\w*|supply|isolator|pack|cord|cable|breaker|fuse|key)\b|^plug$/i.test(control.label);
 
 const isAlive = (shown: Shown): boolean =>
   shown.kind === 'lamp' ? shown.state !== 'dark' : shown.kind === 'sound' ? shown.state === 'on' : shown.text !== '';
