@@ -471,7 +471,10 @@ export function readPress(
   )
     return true;
   // what is held already is only named once more
-  if (bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own))) return true;
+  const areHeld = bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own));
+  if (areHeld && times.length === 0) return true;
+  // nobody presses so often what he holds: a hand came off it
+  if (areHeld) r.held = [];
   // `next thing is Lift`: which one, no more
   if (
     bare &&

@@ -205,6 +205,21 @@ export const secondLanguage: readonly Rewrite[] = [
     const isFree = w.word.startsWith('let') ? /^(?:free|out|loose|up|be)$/.test(way) : /^free$/.test(way);
     return n > 0 && isFree ? { takes: n + 2, puts: letGo(w, ...words.slice(i + 1, i + 1 + n)) } : null;
   },
+  // `you take away the hands from the buttons`, `now come off Race`, `off you come`: let go of
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:takes?|comes?|off|pulls?|lifts?)$/.test(w.word)) return null;
+    const away =
+      /^(?:(?:takes?|pulls?|lifts?) (?:away|off) (?:the|your|my|both|his|her) (?:hands?|fingers?|thumbs?|foot|feet)|off you (?:come|go))(?: (?:from|of) (?:the )?(?:buttons?|keys?|pads?|it|them|both)(?= |$))?(?= |$)/.exec(
+        said(words, i, 9),
+      );
+    if (away) return { takes: wordsIn(away[0]), puts: letGo(w, added('it', w)) };
+    const isWho = /^(?:you|i|we|can|now|then|and|to|that|may|must)$/.test(out.at(-1)?.word ?? '');
+    if (!/^comes?$/.test(w.word) || words[i + 1]?.word !== 'off' || !isWho) return null;
+    const it = /^(?:it|them|both|that)$/.test(words[i + 2]?.word ?? '') ? 1 : 0;
+    const key = it > 0 ? null : keyAt(words, i + 2, called);
+    const n = it > 0 ? it : (key?.length ?? 0);
+    return n > 0 ? { takes: 2 + n, puts: letGo(w, ...words.slice(i + 2, i + 2 + n)) } : null;
+  },
   // `then I can leave the button`: let go of
   ({ words, i, w, out }) => {
     const leave = /^leaves? (?:the|both|these|those)(?: two| both)? (?:buttons?|keys?|pads?)(?= |$)/.exec(
