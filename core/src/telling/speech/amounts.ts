@@ -31,6 +31,13 @@ export function lengthAt(
     /^(?:one|beep|tone|time|buzz|chime|bell|press|click|gong|ring|peep|bleep|signal)$/.test(words[at + 2]?.word ?? '')
   )
     return null;
+  // `a good minute`
+  if (
+    ['a', 'one', 'another'].includes(w.word) &&
+    /^(?:good|full|whole|solid|long|clear)$/.test(words[at + 1]?.word ?? '') &&
+    /^(?:minute|hour)$/.test(words[at + 2]?.word ?? '')
+  )
+    return { ms: unit(at + 2) ?? 0, mostMs: unit(at + 2) ?? 0, length: 3 };
   // `one a second`: how fast
   if (w.word === 'a' && words[at - 1]?.value != null) return null;
   if (['a', 'an', 'another'].includes(w.word) && unit(at + 1) !== undefined && unit(at + 1) !== 3_600_000) {

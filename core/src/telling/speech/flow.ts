@@ -517,6 +517,13 @@ export function read(r: Reader, segment: Segment): void {
     r.last = [found.own];
     return;
   }
+  // `S4 is behind the little flap`: where it is, and what is meant by `that` next
+  const whereIs =
+    /^(?:and |so |now )*(?:the |that |this )?[\w-]+(?: [\w-]+){0,2}(?:'s| is| are) (?:just |right |hidden |tucked |over |up |down )*(?:behind|under|underneath|inside|next to|beside|above|below|beneath|between) /;
+  if (found && found.place === null && items[0] === found && whereIs.test(saidOf(segment)) && !items.some(isOf('act'))) {
+    r.last = [found.own];
+    return;
+  }
   // `it's parked up here`: as one sees it
   if (found && /^(?:and |so )?(?:it|that|he|she)(?:'s| is)? \w+ (?:up |down |over |in )?here$/.test(saidOf(segment))) {
     r.last = [found.own];

@@ -28,7 +28,8 @@ export function findWindows(r: Reader, text: string): void {
     const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`.replace(howLong, 'got');
     const isAnswer = howLong.test(text.slice(Math.max(0, from - near), from).toLowerCase());
     // `Four seconds.`, and no more
-    const isAlone = isStop(words[i - 1]) && isStop(words[i + w.span + 1]);
+    const isTurn = r.turnsAt.some((at) => at >= to && at <= (words[i + w.span + 1]?.from ?? to));
+    const isAlone = isStop(words[i - 1]) && (isStop(words[i + w.span + 1]) || isTurn);
     if (!isAnswer && !isAlone && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
     const last = r.made.findLastIndex((m) => m.to <= from);
     const run = runBefore(r.made, last);

@@ -77,6 +77,9 @@ export function findReleases(r: Reader, text: string): void {
         r.holes.push({ from: release.from, to: release.to, why: 'not-understood' });
       }
     } else if (next < 0 || (again >= 0 && again < next)) {
+      // held once more, as somebody says it again
+      const step = r.made[again]?.step;
+      if (step?.kind === 'hold' && step.controls.some((c) => held.has(c.control))) continue;
       const last = again < 0 ? r.made.length : again;
       const end = Math.min(text.length, r.made[last]?.from ?? hold.to + farthest, hold.to + farthest);
       const own = clausesOf(text, hold.to, end);
@@ -109,7 +112,11 @@ const startOf = (made: readonly Made[], place: number): number =>
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
   if (step.kind !== 'release' || step.at?.kind !== 'sign') return null;
   const own = clausesOf(text, from, to).at(-1);
-  if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || momentOf(r, own, [])) return null;
+  const named = own ? momentOf(r, own, []) : null;
+  // `first TEST, then SERV, and at SERV you let go`: as it is named there
+  const isText = named?.kind === 'sign' && named.shown.kind === 'text' && step.at.shown.kind === 'text';
+  if (isText) return JSON.stringify(named.shown) === JSON.stringify(step.at.shown) ? null : named;
+  if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || named) return null;
   const told = momentTold(r, text, from, own.from);
   const isSame = told?.kind === 'sign' && told.shown.sign === step.at.shown.sign && told.shown.kind !== 'text';
   return told?.kind === 'sign' && !isSame && told.shown.kind !== 'sound' ? told : null;
@@ -148,7 +155,9 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
       .slice(0, lead.index + lead[0].length)
       .trim()
       .split(' ').length;
-    const text = shownTextAt(words, at)?.text ?? (/^\d+$/.test(words[at]?.raw ?? '') ? words[at]?.raw : undefined);
+    // `0`, `dIA`: a figure alone, large letters within a word
+    const raw = words[at]?.raw ?? '';
+    const text = shownTextAt(words, at)?.text ?? (/^\d+$|^\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
     const isFigure = /^\d+$/.test(words[at]?.raw ?? '');
     const isNamed =
       !isFigure && [r.called.controls, r.called.signs].some((names) => mentionAt(words, at, names) !== null);
@@ -179,7 +188,7 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     s.kind === 'lamp' ? [{ kind: 'lamp', sign: s.id as SignId, state: 'lit' }] : [],
   );
   // `all three light up, then only Full`
-  if (first && (/\bwait\w*\b/.test(said) || (/^then (?:only|just)\b/.test(said) && words.length < 6)))
+  if (first && (/\bwait\w*\b|\b(?:comes? back|alone|by itself|on its own)\b/.test(said) || (/^then (?:only|just)\b/.test(said) && words.length < 6)))
     return { kind: 'sign', shown: first, nth: 1, ...(rest.length > 0 && { also: rest }) };
   return null;
 }

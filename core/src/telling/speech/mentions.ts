@@ -383,8 +383,8 @@ const opposites: Readonly<Record<string, readonly string[]>> = {
   off: ['off', 'out', 'released', 'removed', 'disconnected', 'disengaged'],
   in: ['in', 'on', 'down', 'pushed', 'fitted', 'inserted', 'connected', 'plugged'],
   out: ['out', 'off', 'up', 'pulled', 'removed', 'disconnected', 'unplugged', 'stowed'],
-  open: ['open', 'up', 'out', 'loose', 'free', 'unlocked', 'unlatched', 'released'],
-  shut: ['shut', 'closed', 'down', 'locked', 'latched'],
+  open: ['open', 'up', 'out', 'loose', 'free', 'unlocked', 'unlatched', 'released', 'off'],
+  shut: ['shut', 'closed', 'down', 'locked', 'latched', 'on'],
   up: ['up', 'on', 'open', 'raised'],
   down: ['down', 'off', 'shut', 'in', 'lowered'],
 };

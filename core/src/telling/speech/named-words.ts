@@ -32,6 +32,12 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   ],
 ];
 
+/** `squeeze out + brake`: three letters apart, where a word has one; nothing else that stands between is left out of the words. */
+const isPlus = ({ words, i, w, called }: Scan): boolean => {
+  const next = words[i + 1];
+  return next !== undefined && next.from - w.to === 3 && mentionAt(words, i + 1, called.controls) !== null;
+};
+
 /** A control with its place, a sign with what it does. */
 export function namedWords(s: Scan): boolean {
   // `before the horn has gone off`, `it goes off three times`: a sound, not a lamp
@@ -94,6 +100,11 @@ export function namedWords(s: Scan): boolean {
     called1.length === 1 &&
     /^(?:on|off|in|out|back|open|set|light|up|down)$/.test(w.word) &&
     w.raw === w.word &&
+    // `squeeze out + brake`
+    !isPlus(s) &&
+    // `it's up and down together`
+    !/^(?:up|down|in|out) and (?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here) &&
+    !(words[i - 1]?.word === 'and' && /^(?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here)) &&
     // `mode light mode light`: in a row of keys
     !(/^(?:light|set|back|open)$/.test(w.word) && standsBehindKey(s)) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:up|down)$/.test(words[i + 1]?.word ?? '')) &&
@@ -168,6 +179,17 @@ export function namedWords(s: Scan): boolean {
     /^(?:the|your|its|this|that|a)$/.test(words[i - 1]?.word ?? '') &&
     (/^(?:behind|underneath|beside|above|below|beneath|near)$/.test(before2) ||
       (before2 === 'to' && words[i - 3]?.word === 'next'))
+  ) {
+    s.i += control.length;
+    return true;
+  }
+  // `behind the little flap next to Q1`
+  if (
+    control &&
+    control.of.mechanism.kind !== 'push' &&
+    words[i - 1]?.word === 'to' &&
+    /^(?:next|close|opposite)$/.test(before2) &&
+    items.some((x) => x.is === 'control')
   ) {
     s.i += control.length;
     return true;

@@ -6,7 +6,7 @@ const near = 60;
 const many = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten)`;
 /** `3 long 2 short`, `blinks 4`, `how often is the number`: what is counted there is a code. */
 const isCounted = new RegExp(
-  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|(?:you |please |now )?count (?:the |in )?(?:tens|ones|units|hundreds)|(?:you |please |now )?count (?:it|them|those|along|with me|for me|how)\b|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
+  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|(?:you |please |now )?count (?:the |in )?(?:tens|ones|units|hundreds)|(?:you |please |now )?count (?:it|them|those|along|with me|for me|how)\b|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|(?:you )?(?:a|the|your|its) (?:number|code)\b|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
   'i',
 );
 /** `that's the number`: where another lamp has told already that it was taken. */
@@ -60,7 +60,7 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   if (shows.some((t) => isCode.test(t)) && !isStart && (isMeant.test(behind) || isOne.test(before))) return true;
   const isNext = prev?.kind === 'press' && prev.times === 1;
   if (shows.some((t) => isEnd.test(t)) && isNext) return true;
-  if (isNext && shows.length > 0 && isEndSaid.test(before + said) && shows.some((t) => /^[-.\s]+$/.test(t)))
+  if (isNext && shows.length > 0 && isEndSaid.test(before + said) && shows.some((t) => /^[-.\s]+$|^[a-z]{1,4}$/i.test(t)))
     return true;
   if (isWrong.test(behind) || isRefused.test(behind)) return true;
   const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));
@@ -83,9 +83,10 @@ function isBeforeLettingGo(made: readonly Made[], i: number): boolean {
   const ends = made[k]?.step;
   if (ends?.kind !== 'release' || ends.at?.kind !== 'sign') return false;
   const { shown } = ends.at;
-  // held for so long, and let go of when it shows: both are told
+  // held for so long, and let go of when it is out: both are told
   const hold = made.slice(0, i).findLast((m) => m.step.kind === 'hold')?.step;
-  if (hold?.kind === 'hold' && hold.until.kind === 'span') return false;
+  const goesOut = shown.kind === 'lamp' && shown.state === 'dark';
+  if (goesOut && hold?.kind === 'hold' && hold.until.kind === 'span') return false;
   return own.signs.some((s) => s.sign === shown.sign);
 }
 

@@ -179,6 +179,7 @@ export function readTold(
     const own = new Reader(called, answers);
     own.whole = text;
     own.marks = marks;
+    own.turnsAt = input.turns.map((t) => t.from);
     own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
     // what the others say they see is heard in between
     for (const [from, to, who] of heard

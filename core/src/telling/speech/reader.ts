@@ -75,6 +75,8 @@ export class Reader {
   wrongIn = -9;
   /** All that is told, for whether something is said once more. */
   whole = '';
+  /** Where another begins to speak. */
+  turnsAt: readonly number[] = [];
   /** Where figures of a list stand. */
   marks: ReadonlySet<number> = new Set();
   menuAt: number | null = null;

@@ -1,4 +1,5 @@
 import { mentionAt } from './mentions.ts';
+import type { Word } from './text.ts';
 import { added, goes, isStop, keyAt, letGo, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
@@ -111,6 +112,27 @@ export const secondLanguage: readonly Rewrite[] = [
     const gives =
       key && /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(said(words, next, 3));
     return gives ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] } : null;
+  },
+  // `45 seconds must pass before the fuse is put back`
+  ({ words, i, w, out }) => {
+    if (w.value === null || !/^(?:seconds?|secs?|s|minutes?|min)$/.test(words[i + w.span]?.word ?? '')) return null;
+    const passes =
+      /^(?:must|have to|has to|should|shall|need to|needs to) (?:pass|elapse|go by|be (?:observed|waited|allowed|kept|respected)) before(?= )/.exec(
+        said(words, i + w.span + 1, 6),
+      );
+    if (!passes) return null;
+    const head = /(?:a |the )?(?:waiting time|wait|pause|delay) of(?: at least| about)?$|(?:at least|about)$/.exec(said(out, out.length - 7, 7).trim());
+    const own = words.slice(i, i + w.span + 1);
+    return {
+      takes: own.length + wordsIn(passes[0]),
+      puts: [added('wait', w), ...own, added(',', w), added('then', w)],
+      drops: head ? wordsIn(head[0]) : 0,
+    };
+  },
+  // `he says to leave it a minute`
+  ({ words, i }) => {
+    const says = /^(?:and |but )?(?:he|she|they|the sheet|the book|the manual) says? (?:to|you (?:should|must|have to|need to))(?= )/.exec(said(words, i, 7));
+    return says ? { takes: wordsIn(says[0]), puts: [added(',', words[i] ?? added(',', { from: 0, to: 0 } as Word))] } : null;
   },
   // `should you wish to empty the memory`
   ({ words, i, w }) =>

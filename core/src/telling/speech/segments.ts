@@ -307,7 +307,7 @@ export function segmentsOf(
     } else if (
       flows &&
       own.length >= 4 &&
-      /^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) &&
+      (/^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) || (w.word === 'listen' && words[i + 1]?.word === 'to')) &&
       !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|gotta|gonna|wanna|please|dont|don't|not|never|if|when|the)$/.test(
         words[i - 1]?.word ?? '',
       ) &&
@@ -387,6 +387,8 @@ export function segmentsOf(
       (w.word === 'now' &&
         own.length > 0 &&
         /^(?:up|down|to|on|with|be|been|being|and|,|the one)$/.test(words[i + 1]?.word ?? '') &&
+        // `you let go now down twice`
+        !(flows && words[i - 2]?.word === 'let') &&
         /^(?:count|go|counts|goes|counting|is|are|to|step|turn)$/.test(words[i - 1]?.word ?? '')) ||
       (w.word === 'now' && /^(?:is|are)$/.test(words[i - 1]?.word ?? '') && own.length > 1) ||
       (w.word === 'now' && words[i - 1]?.word === 'which') ||

@@ -22,6 +22,13 @@ const sequences: readonly Rewrite[] = [
     const key = words[next]?.raw === ':' ? next + 1 : next;
     return keyAt(words, key, called) ? { takes: 1, puts: [{ ...w, word: 'press' }] } : null;
   },
+  // `it wants Dose, Dose, Wash`
+  ({ words, i, w, called, out }) =>
+    /^(?:wants|needs|expects|likes)$/.test(w.word) &&
+    /^(?:it|he|she|that)$/.test(out.at(-1)?.word ?? '') &&
+    areTwoKeys(words, i + 1, called)
+      ? { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }], drops: 1 }
+      : null,
   // `now you do mode light mode light`
   ({ words, i, w, called }) =>
     /^(?:do|does|play|type)$/.test(w.word) && areTwoKeys(words, i + 1, called)
