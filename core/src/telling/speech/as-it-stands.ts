@@ -5,10 +5,12 @@ import { type Word, wordsOf } from './text.ts';
 /** How far before and behind a step it is told that it only stays, in letters. */
 const near = 70;
 const stays =
-  /\b(?:stay|stays|stayed|staying|remain|remains|remained|remaining|keep|keeps|kept|keeping|(?:leave|leaves|leaving)(?! (?:it|them|that)\b)|(?:is|are|was|be|been) left|left (?:it|them|as)|(?:can|may|might|could) be|still|untouched)\b/i;
+  /\b(?:stay|stays|stayed|staying|remain|remains|remained|remaining|keep|keeps|kept|keeping|(?:leave|leaves|leaving)(?! (?:it|them|that)\b)|^\W*(?:and |so |just |you |please )*leaves? (?:that|it|this|them)\b|(?:is|are|was|be|been) left|left (?:it|them|as)|(?:can|may|might|could) be|still|untouched)\b/i;
 
 /** `the link stays where it is`: however that is. */
 const isLeft = /\b(?:where|as|how) (?:it|they|that) (?:is|are|was|were)\b/i;
+
+const leavesIt = /^\W*(?:and |so |just |you |please )*leaves? (?:that|it|this|them)\b/i;
 
 /** The clause around a stretch: from the stop before it to the one behind. */
 function clauseAround(text: string, { from, to }: Made): string {
@@ -44,7 +46,9 @@ export function dropStays(r: Reader, text: string): void {
   for (const m of r.made) {
     if (m.step.kind !== 'set') continue;
     const { control, to } = m.step;
-    const own = saidWith(r, control, clauseAround(text, m));
+    const clause = clauseAround(text, m).trim();
+    // `leave that off`: what it is said of stands before
+    const own = leavesIt.test(clause) ? clause : saidWith(r, control, clause);
     if (stays.test(own) && (isLeft.test(own) || stands.get(control) === to)) beside.add(m);
     stands.set(control, to);
   }

@@ -28,7 +28,9 @@ export function dropBesideActs(r: Reader, text: string): void {
     // a stretch told without stops has no start to go by
     const isWhole = start > from || from === 0;
     const isBeside =
-      (isWhole && opens.test(sentence) && !comesTrue.test(text.slice(start, stop + behind))) || ends.test(sentence) || takenBack.test(text.slice(stop + 1, stop + 30));
+      (isWhole && opens.test(sentence) && !comesTrue.test(text.slice(start, stop + behind))) ||
+      ends.test(sentence) ||
+      takenBack.test(text.slice(stop + 1, stop + 30));
     if (isBeside) beside.add(m);
   }
   for (const m of beside) r.holes.push({ from: m.from, to: m.to, why: 'warned' });

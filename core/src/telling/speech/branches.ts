@@ -113,10 +113,14 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   );
   // `open the isolator and repeat the procedure`
   const isRepeated = ahead.findIndex((x) =>
-    /\brepeat (?:it|that|this|everything|from|the (?:whole |entire )?(?:procedure|process|steps?|sequence|thing|entry))\b|\b(?:start|begin|try) (?:it |all |everything )?(?:again|over|anew) (?:from|at|with)\b/.test(x),
+    /\brepeat (?:it|that|this|everything|from|the (?:whole |entire )?(?:procedure|process|steps?|sequence|thing|entry))\b|\b(?:start|begin|try) (?:it |all |everything )?(?:again|over|anew) (?:from|at|with)\b/.test(
+      x,
+    ),
   );
   const upTo = Math.max(again, isRepeated);
-  const isAnew = isRepeated >= 0 || (again >= 0 && /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`));
+  const isAnew =
+    isRepeated >= 0 ||
+    (again >= 0 && /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`));
   if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.slice(0, upTo + 1).join(' '))) {
     r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
     r.skipping = segment.sentence;

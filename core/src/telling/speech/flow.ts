@@ -471,9 +471,10 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   // `brew stays down until the ready light blinks`
-  const staysDown = /^(?:and |but |only )*(?:the )?[\w ]+? (?:stays?|remains?) (?:down|in|pressed|held|put|there|on|where (?:it is|they are))\b/.test(
-    saidOf(segment),
-  );
+  const staysDown =
+    /^(?:and |but |only )*(?:the )?[\w ]+? (?:stays?|remains?) (?:down|in|pressed|held|put|there|on|where (?:it is|they are))\b/.test(
+      saidOf(segment),
+    );
   const until = items.findIndex(isOf('until'));
   const kept = items.slice(0, Math.max(0, until)).filter(isOf('control'));
   if (staysDown && until > 0 && kept.length > 0 && kept.every((c) => r.held.includes(c.own))) {
@@ -519,8 +520,14 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `S4 is behind the little flap`: where it is, and what is meant by `that` next
   const whereIs =
-    /^(?:and |so |now )*(?:the |that |this )?[\w-]+(?: [\w-]+){0,2}(?:'s| is| are) (?:just |right |hidden |tucked |over |up |down )*(?:behind|under|underneath|inside|next to|beside|above|below|beneath|between) /;
-  if (found && found.place === null && items[0] === found && whereIs.test(saidOf(segment)) && !items.some(isOf('act'))) {
+    /^(?:and |so |now )*(?:the |that |this )?[\w-]+(?: [\w-]+){0,2}?(?:'s| is| are|(?= an? (?:little|small|tiny|big|white|grey|black|red|green|yellow|blue) )) (?:just |right |hidden |tucked |over |up |down )*(?:behind|under|underneath|inside|next to|beside|above|below|beneath|between|(?:a|the) (?:\w+ ){0,3}(?:switch|lever|button|slide|plug|knob|thing|one|tap)) /;
+  if (
+    found &&
+    found.place === null &&
+    items[0] === found &&
+    whereIs.test(`${saidOf(segment)} `) &&
+    !items.some((x) => x.is === 'act' && x.word !== 'switch')
+  ) {
     r.last = [found.own];
     return;
   }

@@ -5,7 +5,7 @@ import { type Word, wordsOf } from './text.ts';
 /** How far behind a row of keys a time for them is told, in letters. */
 const farthest = 150;
 const isQuick =
-  /\b(?:quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
+  /\b(?:time (?:allowed|limit|given|available)|allowed|quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
 /** How far before it a question stands that is answered with no more than a time, in letters. */
 const near = 60;
 const howLong = /\bhow (?:long|much time) (?:have|do|did|would|will) (?:i|we|you|they)(?: got| get| have)?\b/;

@@ -11,7 +11,7 @@ import { type Word, wordsOf } from './text.ts';
 
 /** How far behind a hold it is still told that it is let go of, in letters. */
 export const farthest = 420;
-const limb = String.raw`(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
+const limb = `(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
 const letsGo = new RegExp(
   String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
 );
@@ -101,16 +101,29 @@ const waitsFor =
 /** The sentence a step was told in, no further than a few words. */
 function around(text: string, { from, to }: Made): string {
   const before = text.slice(Math.max(0, from - 60), from);
-  return before.slice(before.search(/[^.!?\n]*$/)) + text.slice(from, to) + (/^[^.!?\n]{0,40}/.exec(text.slice(to))?.[0] ?? '');
+  return (
+    before.slice(before.search(/[^.!?\n]*$/)) +
+    text.slice(from, to) +
+    (/^[^.!?\n]{0,40}/.exec(text.slice(to))?.[0] ?? '')
+  );
 }
 
 /** From where on it is told what is waited for: behind the last thing a hand did. */
 const startOf = (made: readonly Made[], place: number): number =>
   made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
 
+const falls = /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)$/;
+
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
   if (step.kind !== 'release' || step.at?.kind !== 'sign') return null;
+  // `it buzzes. Wait until it stops. Now it's stopped. Hands off.`
+  const { shown } = step.at;
+  const isOver = clausesOf(text, from, to)
+    .slice(-4, -1)
+    .some((c) => falls.test(c.said));
+  if (shown.kind === 'sound' && shown.state === 'on' && step.at.nth === 1 && isOver)
+    return { kind: 'sign', shown: { ...shown, state: 'off' }, nth: 1 };
   const own = clausesOf(text, from, to).at(-1);
   const named = own ? momentOf(r, own, []) : null;
   // `first TEST, then SERV, and at SERV you let go`: as it is named there
@@ -160,7 +173,7 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     const text = shownTextAt(words, at)?.text ?? (/^\d+$|^\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
     const isFigure = /^\d+$/.test(words[at]?.raw ?? '');
     const isNamed =
-      !isFigure && [r.called.controls, r.called.signs].some((names) => mentionAt(words, at, names) !== null);
+      !isFigure && (mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null);
     const isTime = /^(?:seconds?|minutes?|times?|s|sec)$/.test(words[at + 1]?.word ?? '');
     if (text !== undefined && !isNamed && !isTime)
       return { kind: 'sign', shown: { kind: 'text', sign: own.id as SignId, text }, nth: 1 };
@@ -188,7 +201,11 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     s.kind === 'lamp' ? [{ kind: 'lamp', sign: s.id as SignId, state: 'lit' }] : [],
   );
   // `all three light up, then only Full`
-  if (first && (/\bwait\w*\b|\b(?:comes? back|alone|by itself|on its own)\b/.test(said) || (/^then (?:only|just)\b/.test(said) && words.length < 6)))
+  if (
+    first &&
+    (/\bwait\w*\b|\b(?:comes? back|alone|by itself|on its own)\b/.test(said) ||
+      (/^then (?:only|just)\b/.test(said) && words.length < 6))
+  )
     return { kind: 'sign', shown: first, nth: 1, ...(rest.length > 0 && { also: rest }) };
   return null;
 }
@@ -200,7 +217,9 @@ const ordinalIn = (words: readonly Word[]): number | null =>
 /** The lamp that was named last. */
 function lampBefore(r: Reader, before: readonly Clause[]): SignId | null {
   for (const { words } of [...before].reverse()) {
-    const named = words.flatMap((_, i) => mentionAt(words, i, r.called.signs)?.of ?? []).filter((s) => s.kind === 'lamp');
+    const named = words
+      .flatMap((_, i) => mentionAt(words, i, r.called.signs)?.of ?? [])
+      .filter((s) => s.kind === 'lamp');
     const last = named.at(-1);
     if (last) return last.id as SignId;
   }

@@ -283,6 +283,14 @@ export function groupAt(
   const word = words[at]?.word ?? '';
   const kind = words[at + 1]?.word ?? '';
   // `both arrows`, `the two arrows`: what they are called in common
+  // `each palm button`: both of them
+  if (
+    (word === 'each' || word === 'both') &&
+    /^(?:buttons?|keys?|pads?|pedals?|levers?)$/.test(words[at + 2]?.word ?? '')
+  ) {
+    const alike = [...called.facts.controls.values()].filter((c) => plain(c.control.label).includes(kind));
+    if (alike.length === 2) return { of: alike, length: 3 };
+  }
   const noun = /^(?:both|the|two)$/.test(word)
     ? words[word === 'the' && words[at + 1]?.value === 2 ? at + 2 : at + 1]
     : undefined;

@@ -327,7 +327,8 @@ export function namedWords(s: Scan): boolean {
     // `turn the key to on the dash lights up`: where to was said
     const isWhere =
       words[k - 1]?.word !== 'to' &&
-      /^(?:on|in|at)$/.test(words[k]?.word ?? '') && /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
+      /^(?:on|in|at)$/.test(words[k]?.word ?? '') &&
+      /^(?:the|its|a|your|my|this)$/.test(words[k + 1]?.word ?? '');
     const place = !isWhere && (k === i + control.length || words[k - 1]?.raw !== ',') ? placeAt(words, k, own) : null;
     const blocked = place !== null && own.mechanism.kind === 'push';
     const spans =

@@ -22,7 +22,7 @@ const isGiven =
   /\b(?:gives?|shows?|tells?|flash(?:es)? out|reads? out) (?:you |me |us )?(?:now |then )?(?:the|your|a) (?:\w+ )?(?:error|fault|code|number|count)s?\b[^.]*$/i;
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
-  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
 const isRefused =
   /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
 const isEnd = /^(?:end|ende|done all|last|fin)$/i;
@@ -60,7 +60,12 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   if (shows.some((t) => isCode.test(t)) && !isStart && (isMeant.test(behind) || isOne.test(before))) return true;
   const isNext = prev?.kind === 'press' && prev.times === 1;
   if (shows.some((t) => isEnd.test(t)) && isNext) return true;
-  if (isNext && shows.length > 0 && isEndSaid.test(before + said) && shows.some((t) => /^[-.\s]+$|^[a-z]{1,4}$/i.test(t)))
+  if (
+    isNext &&
+    shows.length > 0 &&
+    isEndSaid.test(before + said) &&
+    shows.some((t) => /^[-.\s]+$|^[a-z]{1,4}$/i.test(t))
+  )
     return true;
   if (isWrong.test(behind) || isRefused.test(behind)) return true;
   const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));

@@ -1,6 +1,6 @@
 import { mentionAt } from './mentions.ts';
-import type { Word } from './text.ts';
 import { added, goes, isStop, keyAt, letGo, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
@@ -104,14 +104,22 @@ export const secondLanguage: readonly Rewrite[] = [
       : null,
   // `if I press Race it's F21`: what it gives
   ({ words, i, w, called }) => {
-    const head = w.word === 'if' ? /^if (?:i|you|we|one) (?:press|tap|push|hit|touch) (?:the )?/.exec(`${said(words, i, 4)} `) : null;
+    const head =
+      w.word === 'if'
+        ? /^if (?:i|you|we|one) (?:press|tap|push|hit|touch) (?:the )?/.exec(`${said(words, i, 4)} `)
+        : null;
     const n = head ? wordsIn(head[0]) : 0;
     const key = head ? keyAt(words, i + n, called) : null;
     const behind = key ? i + n + key.length : 0;
     const next = words[behind]?.raw === ',' ? behind + 1 : behind;
     const gives =
-      key && /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(said(words, next, 3));
-    return gives ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] } : null;
+      key &&
+      /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(
+        said(words, next, 3),
+      );
+    return gives
+      ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] }
+      : null;
   },
   // `45 seconds must pass before the fuse is put back`
   ({ words, i, w, out }) => {
@@ -121,7 +129,9 @@ export const secondLanguage: readonly Rewrite[] = [
         said(words, i + w.span + 1, 6),
       );
     if (!passes) return null;
-    const head = /(?:a |the )?(?:waiting time|wait|pause|delay) of(?: at least| about)?$|(?:at least|about)$/.exec(said(out, out.length - 7, 7).trim());
+    const head = /(?:a |the )?(?:waiting time|wait|pause|delay) of(?: at least| about)?$|(?:at least|about)$/.exec(
+      said(out, out.length - 7, 7).trim(),
+    );
     const own = words.slice(i, i + w.span + 1);
     return {
       takes: own.length + wordsIn(passes[0]),
@@ -131,12 +141,34 @@ export const secondLanguage: readonly Rewrite[] = [
   },
   // `he says to leave it a minute`
   ({ words, i }) => {
-    const says = /^(?:and |but )?(?:he|she|they|the sheet|the book|the manual) says? (?:to|you (?:should|must|have to|need to))(?= )/.exec(said(words, i, 7));
-    return says ? { takes: wordsIn(says[0]), puts: [added(',', words[i] ?? added(',', { from: 0, to: 0 } as Word))] } : null;
+    const says =
+      /^(?:and |but )?(?:he|she|they|the sheet|the book|the manual) says? (?:to|you (?:should|must|have to|need to))(?= )/.exec(
+        said(words, i, 7),
+      );
+    return says
+      ? { takes: wordsIn(says[0]), puts: [added(',', words[i] ?? added(',', { from: 0, to: 0 } as Word))] }
+      : null;
+  },
+  // `STEP 4   Press POWER`: how far one is in a list
+  ({ words, i, w }) => {
+    const isFirst = i === 0 || words[i - 1]?.raw === '\n';
+    const many = words[i + 1];
+    if (!isFirst || w.word !== 'step' || many?.value == null) return null;
+    const stop = /^[.:]$/.test(words[i + 1 + many.span]?.raw ?? '') ? 1 : 0;
+    return { takes: 1 + many.span + stop, puts: [] };
+  },
+  // `with the main switch you make it without current`
+  ({ words, i, w }) => {
+    const without =
+      /^(?:make|makes|made) (?:it|him|her|all|everything) without (?:current|power|electricity|supply)(?= |$)/.exec(
+        said(words, i, 4),
+      );
+    return without ? { takes: 4, puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
   },
   // `should you wish to empty the memory`
   ({ words, i, w }) =>
-    w.word === 'should' && /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))
+    w.word === 'should' &&
+    /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))
       ? { takes: 4, puts: ['to'].map((x) => added(x, w)) }
       : null,
   // `two pins, and you put a bridge across both of them`, `J6 gets a little cap over the two pins`
@@ -213,7 +245,9 @@ export const secondLanguage: readonly Rewrite[] = [
       return null;
     if (!/^(?:then|and|,)$/.test(out.at(-1)?.word ?? '')) return null;
     const turned = out.findLastIndex((x) => /^(?:left|right|clockwise|anticlockwise)$/.test(x.word));
-    const isKnob = out.slice(0, turned + 1).some((_, k, own) => mentionAt(own, k, called.controls)?.of.mechanism.kind === 'clicks');
+    const isKnob = out
+      .slice(0, turned + 1)
+      .some((_, k, own) => mentionAt(own, k, called.controls)?.of.mechanism.kind === 'clicks');
     if (turned < 0 || !isKnob || out.length - turned > 14) return null;
     return { takes: w.span + 1, puts: [w, added('clicks', w), added('back', w)] };
   },
@@ -274,7 +308,9 @@ export const secondLanguage: readonly Rewrite[] = [
     const n = most ? wordsIn(most[0]) : 0;
     const many = words[i + n];
     if (!most || many?.value == null) return null;
-    const about = /^(?:about|over|for|on|with) (?:it|that|this|them)(?= |$)/.exec(said(words, i + n + many.span + 1, 2));
+    const about = /^(?:about|over|for|on|with) (?:it|that|this|them)(?= |$)/.exec(
+      said(words, i + n + many.span + 1, 2),
+    );
     const all = n + many.span + 1 + (about ? 2 : 0);
     return { takes: all, puts: [added('within', w), ...words.slice(i + n, i + n + many.span + 1)] };
   },
@@ -293,13 +329,15 @@ export const secondLanguage: readonly Rewrite[] = [
     const alone = /^([a-z]{1,4})(\d{1,2})$/.exec(w.word);
     const apart = /^([a-z]{2,7}) (\d{1,2})$/.exec(two);
     const [, stem, figure] = alone ?? apart ?? [];
-    if (!stem || !figure || keyAt(words, i, called) || standsAt(at, i) || mentionAt(words, i, called.signs)) return null;
+    if (!stem || !figure || keyAt(words, i, called) || standsAt(at, i) || mentionAt(words, i, called.signs))
+      return null;
     const isKin = called.controls.some(({ of, words: own }) => {
       const name = own.join(alone ? '' : ' ');
       return of.mechanism.kind === 'places' && new RegExp(`^${stem}${alone ? '' : ' '}\\d{1,2}$`).test(name);
     });
     const does = words[i + (alone ? 1 : 2)]?.word ?? '';
-    if (!isKin || !/^(?:stays?|remains?|is|off|on|open|closed|must|has|goes|wipes?|resets?|does|=)$/.test(does)) return null;
+    if (!isKin || !/^(?:stays?|remains?|is|off|on|open|closed|must|has|goes|wipes?|resets?|does|=)$/.test(does))
+      return null;
     return goes(stopAt(words, i) - i);
   },
   // `the display indicates "SERVICE"`

@@ -307,7 +307,8 @@ export function segmentsOf(
     } else if (
       flows &&
       own.length >= 4 &&
-      (/^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) || (w.word === 'listen' && words[i + 1]?.word === 'to')) &&
+      (/^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) ||
+        (w.word === 'listen' && words[i + 1]?.word === 'to')) &&
       !/^(?:you|i|we|and|to|then|just|will|can|must|should|have|now|gotta|gonna|wanna|please|dont|don't|not|never|if|when|the)$/.test(
         words[i - 1]?.word ?? '',
       ) &&

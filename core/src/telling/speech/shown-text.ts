@@ -100,7 +100,13 @@ export function plainTextAt(
 ): Readonly<{ text: string; length: number }> | null {
   const display = items.some((x) => x.is === 'sign' && x.signs.some((s) => s.kind === 'text' || s.kind === 'segments'));
   const w = words[at];
-  if (!display || !w || !/^\p{L}{2,}$/u.test(w.raw)) return null;
+  if (!display || !w || w.value !== null || !/^\p{L}{2,}$/u.test(w.raw)) return null;
+  // `shows last fault`: what it is, not what is written there
+  const isOf = /^(?:faults?|errors?|codes?|entry|events?|one|number|value|version|message)$/.test(
+    words[at + 1]?.word ?? '',
+  );
+  if (w.raw === w.word && isOf && /^(?:last|first|next|newest|latest|current|stored|most|each)$/.test(w.word))
+    return null;
   if (
     /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does)$/.test(
       w.word,

@@ -77,7 +77,15 @@ export function findSupplyBack(r: Reader, text: string): void {
 /** `off again, link out, and on`: it was on, so what switches it on tells that it was switched off before. */
 export function findSupplyAway(r: Reader, text: string): void {
   for (const { own, to, from, end } of r.putAgain) {
-    const said = own.powersAt.has(to) ? saidAway(r.made.filter((m) => m.from <= from), text, own, to, from) : null;
+    const said = own.powersAt.has(to)
+      ? saidAway(
+          r.made.filter((m) => m.from <= from),
+          text,
+          own,
+          to,
+          from,
+        )
+      : null;
     if (!said) continue;
     insert(r.made, said.step, said);
     insert(r.made, { kind: 'set', control: own.control.id, to }, { from, to: end });
@@ -147,7 +155,8 @@ export function holdThrough(r: Reader, text: string): void {
       while (first > 0) {
         const made = r.made[first - 1];
         const pressed = made ? pressedOnce(r, made) : [];
-        if (pressed.length === 0 || pressed.some((k) => keys.includes(k)) || keys.length + pressed.length > mostKeys) break;
+        if (pressed.length === 0 || pressed.some((k) => keys.includes(k)) || keys.length + pressed.length > mostKeys)
+          break;
         keys.unshift(...pressed);
         first -= 1;
       }

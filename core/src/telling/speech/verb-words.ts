@@ -52,8 +52,13 @@ export function verbWords(s: Scan): boolean {
     return true;
   }
   // `bridge JP2`
-  const isNoun = /^(?:the|a|this|that|open|opens|close|closes|remove|fit|take|put|insert|pull|and|of)$/.test(words[i - 1]?.word ?? '');
-  if (/^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here) && !(isNoun && /^(?:link|bridge)\b/.test(here))) {
+  const isNoun = /^(?:the|a|this|that|open|opens|close|closes|remove|fit|take|put|insert|pull|and|of)$/.test(
+    words[i - 1]?.word ?? '',
+  );
+  if (
+    /^(?:bridge|bridges|short|shorts|link|links)(?: out)?\b/.test(here) &&
+    !(isNoun && /^(?:link|bridge)\b/.test(here))
+  ) {
     const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
     const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
     if (named?.of.control.look === 'jumper') {

@@ -97,7 +97,17 @@ function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
         return named ? named.id === sound : soundVerbs.test(w.word);
       });
       // `the relay clacks` is one, `ping ping` are two
-      const sounds = isSound.filter((is, i) => is && (!isSound[i - 1] || own[i]?.word === own[i - 1]?.word)).length;
+      // `horn there's the horn`: the one that was told just now
+      const isSame = (i: number): boolean =>
+        /^(?:there's|theres|there|that's|thats|that)(?: is)? (?:the|your)$/.test(
+          own
+            .slice(Math.max(0, i - 2), i)
+            .map((w) => w.word)
+            .join(' '),
+        ) && isSound.slice(0, i - 1).some(Boolean);
+      const sounds = isSound.filter(
+        (is, i) => is && !isSame(i) && (!isSound[i - 1] || own[i]?.word === own[i - 1]?.word),
+      ).length;
       const isBare = own.every((w, i) => isSound[i] || /^(?:a|an|the|one|it|goes|there|there's|now)$/.test(w.word));
       return {
         words: own,
@@ -143,7 +153,8 @@ function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
   return many && sounds > 0 ? many.value : null;
 }
 
-const againWords = /\b(?:again|another|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
+const againWords =
+  /\b(?:again|another|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
 const isWarning = /\b(?:too (?:late|early|long|soon)|if|means? you|or else)\b/;
 const isDenied = /\b(?:not|don't|dont|never|ignore|forget|doesn't count|isn't)\b/;
 
