@@ -8,7 +8,7 @@ const opens =
   /^\W*(?:(?:and|but|so|now|well|because) )*(?:(?:most|many|a lot of|lots of|plenty of|a few|half of the) (?:people|folks?|fitters|guys|lads|customers|users|colleagues)|(?:you|one|i)(?:'d| would| might| may) (?:think|expect|assume|guess|suppose)|some(?:body|one) had\b|(?:on|with|in) (?:the |some |an? )?(?:older|old|early|earlier|previous|first|newer|new|later) (?:ones?|models?|series|machines?|type|version)|the (?:older|old|early|earlier|newer|new) (?:ones?|models?|series|machines?)|by the way|it used to|they used to|that's not|thats not)\b/i;
 /** What ends one. */
 const ends =
-  /\b(?:and (?:that's|thats|that is) (?:what|how|where|why) (?:\w+ ){0,3}(?:breaks?|ruins?|wrong|goes wrong|kills?|jams?)|and (?:then )?forg[eo]t\w*|which is (?:wrong|why it (?:breaks|fails))|is the one that (?:always )?(?:sticks?|breaks?|fails?|wears?|goes)|means (?:there's|there is|it has|it's got|you've got|that there's)|not on this one|not any ?more)\b/i;
+  /\b(?:and (?:that's|thats|that is) (?:what|how|where|why) (?:\w+ ){0,3}(?:breaks?|ruins?|wrong|goes wrong|kills?|jams?)|and (?:then )?forg[eo]t\w*|which is (?:wrong|why it (?:breaks|fails))|is the one that (?:always )?(?:sticks?|breaks?|fails?|wears?|goes)|means (?:there's|there is|it has|it's got|you've got|that there's)|not on this one|not any ?more)\b|\b(?:no good|wrong|too slow|not (?:right|good|accepted|taken))\b.*\b(?:and|then) (?:(?:all|once|the whole thing) )?(?:again|more|over)\b/i;
 /** `you'd expect it to light and it does`. */
 const comesTrue = /\b(?:and|but) (?:they|it|he|she|you) (?:do|does|did)\b/i;
 const takenBack = /^\W*(?:you |we |i )?(?:don't|dont|do not|mustn't|shouldn't|can't)\W*(?:\.|,|$|!)/i;

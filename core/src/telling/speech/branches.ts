@@ -87,8 +87,15 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
     /^(?:and |so )?if there (?:is|are|was|were)? ?(?:another|more|others?|any more|a second)\b/.test(
       text.replace("there's", 'there is'),
     )
-  )
+  ) {
+    // `if there's more than one you get at the older ones with Feed`
+    const key = items.find(isOf('control'));
+    if (key && key.own.mechanism.kind === 'push' && /\b(?:older|other|others|next|rest|before)\b/.test(text)) {
+      r.put({ kind: 'press', control: key.own.control.id, times: 1 }, key);
+      r.last = [key.own];
+    }
     return;
+  }
   // `if you have gone past it, Jog goes back`
   if (
     /^(?:and |so )?if (?:you|i|we)(?:'ve| have) (?:gone|went|missed|passed|skipped|seen|got)\b/.test(text) &&

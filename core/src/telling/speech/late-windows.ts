@@ -50,7 +50,27 @@ export function findWindows(r: Reader, text: string): void {
       to: final.to,
       sentence: first.sentence,
     });
+    dropTwin(r.made, run, mostMs, (end) =>
+      words.some(
+        (x, k) =>
+          k > i &&
+          x.from < end &&
+          x.value !== null &&
+          x.value * (unitMs[words[k + x.span]?.word ?? ''] ?? 0) === mostMs,
+      ),
+    );
   });
+}
+
+/** The same time was read as one for what comes next as well: it is told once, and of the row before. */
+function dropTwin(made: Made[], run: number, mostMs: number, isToldAgain: (end: number) => boolean): void {
+  const at = made.findIndex(
+    ({ step }, k) =>
+      k > run && k < run + 5 && step.kind === 'group' && step.times === 1 && step.window?.mostMs === mostMs,
+  );
+  const twin = made[at];
+  if (twin?.step.kind !== 'group' || isToldAgain(twin.to)) return;
+  made.splice(at, 1, ...twin.step.steps.map((step) => ({ ...twin, step })));
 }
 
 /** Whether the time is of what is done next: it stands right behind it, or was read so. */

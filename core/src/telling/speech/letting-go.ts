@@ -97,7 +97,7 @@ export function findReleases(r: Reader, text: string): void {
 }
 
 const waitsFor =
-  /\b(?:when|once|until|till|as soon as|the moment|the second|not before|(?:at|on|with|after) (?:the|that|this|which|\d+))\b/i;
+  /\b(?:when|once (?:the|it|that|they|you|all|both|your)|until|till|as soon as|the moment|the second|not before|(?:at|on|with|after) (?:the|that|this|which|\d+))\b/i;
 /** The sentence a step was told in, no further than a few words. */
 function around(text: string, { from, to }: Made): string {
   const before = text.slice(Math.max(0, from - 60), from);
@@ -125,10 +125,17 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   if (shown.kind === 'sound' && shown.state === 'on' && step.at.nth === 1 && isOver)
     return { kind: 'sign', shown: { ...shown, state: 'off' }, nth: 1 };
   const own = clausesOf(text, from, to).at(-1);
-  const named = own ? momentOf(r, own, []) : null;
+  const all = clausesOf(text, from, to);
+  const named = own ? momentOf(r, own, all.slice(0, -1)) : null;
   // `first TEST, then SERV, and at SERV you let go`: as it is named there
   const isText = named?.kind === 'sign' && named.shown.kind === 'text' && step.at.shown.kind === 'text';
-  if (isText) return JSON.stringify(named.shown) === JSON.stringify(step.at.shown) ? null : named;
+  // `it blinks, then it stays on. When it stays on you let go`
+  const isLamp =
+    named?.kind === 'sign' &&
+    named.shown.kind === 'lamp' &&
+    named.shown.sign === shown.sign &&
+    /^(?:and |so )*(?:when|once|as soon as)\b/.test(own?.said ?? '');
+  if (isText || isLamp) return JSON.stringify(named.shown) === JSON.stringify(shown) ? null : named;
   if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || named) return null;
   const told = momentTold(r, text, from, own.from);
   const isSame = told?.kind === 'sign' && told.shown.sign === step.at.shown.sign && told.shown.kind !== 'text';
@@ -191,7 +198,10 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     return { kind: 'sign', shown: withoutTimes(shown), nth, ...(areLamps && { also }) };
   }
   const light = items.find(isOf('light'));
-  const seen = light ? lampBefore(r, before) : null;
+  const seen = lampBefore(r, before);
+  // `when it stays on`
+  if (seen && /\b(?:it|that|they|he|she)(?:'s)? (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b/.test(said))
+    return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
   // `the moment it goes out`
   if (light && seen && /\b(?:it|that|they|he|this)(?:'s)?\b/.test(said))
     return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: lampState(light.light) }, nth: 1 };

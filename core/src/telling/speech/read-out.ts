@@ -103,8 +103,9 @@ function isWhenItSounds(made: readonly Made[], i: number, text: string): boolean
     own?.step.kind === 'rest' &&
     ends?.kind === 'release' &&
     ends.at?.kind === 'sign' &&
-    ends.at.nth > 1 &&
-    /\bafter (?:about |some |another |roughly )?$/i.test(text.slice(Math.max(0, own.from - near), own.from)) &&
-    /^\s*(?:later )?(?:it|a|an|the|there|comes?)\b/i.test(text.slice(own.to))
+    /\bafter (?:about |some |another |roughly |approximately )?$/i.test(
+      text.slice(Math.max(0, own.from - near), own.from),
+    ) &&
+    /^\s*(?:later )?(?:it|a|an|the|there|they|all|both|comes?)\b/i.test(text.slice(own.to))
   );
 }

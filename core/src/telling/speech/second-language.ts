@@ -149,6 +149,11 @@ export const secondLanguage: readonly Rewrite[] = [
       ? { takes: wordsIn(says[0]), puts: [added(',', words[i] ?? added(',', { from: 0, to: 0 } as Word))] }
       : null;
   },
+  // `I have six seconds for: Plus, Plus, Brush`
+  ({ words, i, w, out }) =>
+    w.word === 'for' && words[i + 1]?.raw === ':' && /^(?:seconds|secs|s)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 2, puts: [added(',', w)] }
+      : null,
   // `STEP 4   Press POWER`: how far one is in a list
   ({ words, i, w }) => {
     const isFirst = i === 0 || words[i - 1]?.raw === '\n';

@@ -108,7 +108,7 @@ export function plainTextAt(
   if (w.raw === w.word && isOf && /^(?:last|first|next|newest|latest|current|stored|most|each)$/.test(w.word))
     return null;
   if (
-    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does)$/.test(
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then)$/.test(
       w.word,
     )
   )

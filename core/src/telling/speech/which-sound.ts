@@ -137,6 +137,9 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
   );
 }
 
+/** `that's 3, let go`. */
+const summed = /^(?:and |so )*(?:thats|that's|that is|that makes|makes) (?:all |already )?\S+$/;
+
 /** `twice`, `two beeps`, `three times`. */
 function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
   const times = words.map((w) => timesOf(w.word)).find(isFew);
@@ -175,8 +178,10 @@ function counted(clauses: readonly Clause[]): Count | null {
     const ordinal = ordinalIn(clause);
     const times = timesIn(clause, n > 0);
     const aloud = words.length === 1 ? (words[0]?.value ?? 0) : 0;
+    const sum = summed.test(said) && !isNot ? (words.at(-1)?.value ?? 0) : 0;
     if (!letsGo) lengths.push(...words.map((w) => w.word).filter((w) => w === 'short' || w === 'long'));
-    if (ordinal !== null && isNot) n = Math.max(n, ordinal);
+    if (sum > n && n > 0 && isFew(sum)) [n, isSaid, isAwaited] = [sum, true, false];
+    else if (ordinal !== null && isNot) n = Math.max(n, ordinal);
     else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
     else if (n > 0 && aloud === along + 1 && isFew(aloud)) [n, along, isSaid] = [aloud, aloud, aloud > 1];
     else if (n > 0 && (sounds > 0 || letsGo || words.length < 6) && againWords.test(said)) {
