@@ -17,7 +17,7 @@ export function jointWords(s: Scan): boolean {
     return true;
   }
   if (
-    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just| then)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|(?:you|i|we|one) have|(?:i|we)'?ve(?! \w+ed\b)|you (?:only|just) (?:have|get)|you get|they have|one has|there(?:'s| is| are))\b/.test(
+    /^(?:within|inside|in less than|in under|you(?:'?ve| have)?(?: now| only| just| then)? got|i(?:'?ve| have)? got|we(?:'?ve| have)? got|you'?ve|you have|(?:i|we|one) have(?= (?:only |just |about )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty))|you (?:only|just) (?:have|get)|you get|they have|one has|there(?:'s| is| are))\b/.test(
       here,
     )
   ) {
