@@ -1,3 +1,4 @@
+import { pressedBefore } from './holds.ts';
 import { mentionAt } from './mentions.ts';
 import { isPush, type Made, type Reader } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
@@ -5,7 +6,7 @@ import { type Word, wordsOf } from './text.ts';
 /** How far before and behind a step it is told that it only stays, in letters. */
 const near = 70;
 const stays =
-  /\b(?:stay|stays|stayed|staying|remain|remains|remained|remaining|keep|keeps|kept|keeping|(?:leave|leaves|leaving)(?! (?:it|them|that)\b)|^\W*(?:and |so |just |you |please )*leaves? (?:that|it|this|them)\b|(?:is|are|was|be|been) left|left (?:it|them|as)|(?:can|may|might|could) be|still|untouched)\b/i;
+  /\b(?:stay|stays|stayed|staying|remain|remains|remained|remaining|keep|keeps|kept|keeping|(?:leave|leaves|leaving)(?! (?:it|them|that)\b)|(?:is|are|was|be|been) left|left (?:it|them|as)|(?:can|may|might|could) be|still|untouched)\b/i;
 
 /** `the link stays where it is`: however that is. */
 const isLeft = /\b(?:where|as|how) (?:it|they|that) (?:is|are|was|were)\b/i;
@@ -49,10 +50,11 @@ export function dropStays(r: Reader, text: string): void {
     const clause = clauseAround(text, m).trim();
     // `leave that off`: what it is said of stands before
     const own = leavesIt.test(clause) ? clause : saidWith(r, control, clause);
-    if (stays.test(own) && (isLeft.test(own) || stands.get(control) === to)) beside.add(m);
+    const isKept = leavesIt.test(own) || stays.test(own);
+    if (isKept && (isLeft.test(own) || stands.get(control) === to)) beside.add(m);
     stands.set(control, to);
   }
-  if (beside.size > 0) r.made.splice(0, r.made.length, ...r.made.filter((m) => !beside.has(m)));
+  r.drop(beside);
 }
 
 const isSaidPressed =
@@ -63,20 +65,11 @@ export function dropNamedFirst(r: Reader, text: string): void {
   for (let i = 0; i < r.made.length; i += 1) {
     const hold = r.made[i];
     if (hold?.step.kind !== 'hold' || hold.step.until.kind !== 'release') continue;
-    const held = hold.step.controls.map((c) => c.control as string);
-    if (hold.step.controls.some((c) => !isKey(r, c.control))) continue;
-    let first = i;
-    const named = new Set<string>();
-    while (first > 0) {
-      const step = r.made[first - 1]?.step;
-      const ids = step?.kind === 'press' && step.times === 1 ? [step.control as string] : [];
-      const pair = step?.kind === 'together' && step.times === 1 ? (step.controls as readonly string[]) : ids;
-      if (pair.length === 0 || !pair.every((id) => held.includes(id) && !named.has(id))) break;
-      for (const id of pair) named.add(id);
-      first -= 1;
-    }
-    const [a] = r.made.slice(first, i);
-    if (!a || named.size < held.length || hold.sentence - a.sentence > 2) continue;
+    const held = hold.step.controls.flatMap((c) => r.called.facts.controls.get(c.control) ?? []);
+    if (!held.every(isPush)) continue;
+    const { first, keys } = pressedBefore(r, i, (key) => held.includes(key));
+    const a = r.made[first];
+    if (!a || keys.length < held.length || hold.sentence - a.sentence > 2) continue;
     const last = r.made[i - 1]?.to ?? a.to;
     const near = `${text.slice(a.from, Math.min(last + 16, hold.from))} ${text.slice(Math.max(last, hold.from - 16), hold.from)}`;
     if (isSaidPressed.test(near)) continue;
@@ -85,6 +78,3 @@ export function dropNamedFirst(r: Reader, text: string): void {
     i = first;
   }
 }
-
-const isKey = (r: Reader, id: string): boolean =>
-  [...r.called.facts.controls.values()].some((own) => own.control.id === id && isPush(own));

@@ -34,5 +34,5 @@ export function dropBesideActs(r: Reader, text: string): void {
     if (isBeside) beside.add(m);
   }
   for (const m of beside) r.holes.push({ from: m.from, to: m.to, why: 'warned' });
-  if (beside.size > 0) r.made.splice(0, r.made.length, ...r.made.filter((m) => !beside.has(m)));
+  r.drop(beside);
 }

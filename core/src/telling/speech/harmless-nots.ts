@@ -75,8 +75,9 @@ export const harmlessNots: readonly Rewrite[] = [
     const own = mentionAt(words, from, called.controls);
     const n = own ? from + own.length : 0;
     const next = /^[,.;]$/.test(words[n]?.raw ?? '') ? n + 1 : n;
-    const again = own ? mentionAt(words, words[next]?.word === 'the' ? next + 1 : next, called.controls) : null;
-    const behind = again ? (words[next + (words[next]?.word === 'the' ? 1 : 0) + again.length]?.word ?? '') : '';
+    const name = words[next]?.word === 'the' ? next + 1 : next;
+    const again = own ? mentionAt(words, name, called.controls) : null;
+    const behind = again ? (words[name + again.length]?.word ?? '') : '';
     return own && again?.of === own.of && /^(?:stays|remains|keeps|is|has)$/.test(behind)
       ? { takes: next - i, puts: [added(',', w)] }
       : null;

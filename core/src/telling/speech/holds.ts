@@ -214,6 +214,23 @@ export function pressedOnce(r: Reader, { step }: Made): ControlFacts[] {
   return ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
 }
 
+/** The keys that are pressed once each right before a step, each another, as far back as they are wanted; where they begin. */
+export function pressedBefore(
+  r: Reader,
+  at: number,
+  isWanted: (key: ControlFacts, keys: readonly ControlFacts[]) => boolean,
+): Readonly<{ first: number; keys: readonly ControlFacts[] }> {
+  const keys: ControlFacts[] = [];
+  let first = at;
+  for (let made = r.made[first - 1]; made; made = r.made[first - 1]) {
+    const pressed = pressedOnce(r, made);
+    if (pressed.length === 0 || !pressed.every((k) => !keys.includes(k) && isWanted(k, [...pressed, ...keys]))) break;
+    keys.unshift(...pressed);
+    first -= 1;
+  }
+  return { first, keys };
+}
+
 /** Puts a hold in the place of steps that pressed: from then on these are held. */
 export function turnToHold(r: Reader, at: number, steps: number, owns: readonly ControlFacts[]): void {
   const [first, end] = [r.made[at], r.made[at + steps - 1]];

@@ -5,7 +5,7 @@ import { ordinalOf, timesOf } from '../../spoken/numbers.ts';
 import { itemsOf } from './items.ts';
 import { mentionAt } from './mentions.ts';
 import { isAct, isOf, lampState, type Made, Reader, withoutTimes } from './reader.ts';
-import { shownIn } from './shown.ts';
+import { flashedSo, shownIn } from './shown.ts';
 import { shownTextAt } from './shown-text.ts';
 import { type Word, wordsOf } from './text.ts';
 
@@ -21,8 +21,8 @@ const isDenied =
 const isLater = /\b(?:keep|keeps|kept|keeping|hold|holds|stay|stays|still)\b/;
 
 /** Whether it is told that a hand comes off something. */
-export const saysLetGo = (text: string): boolean =>
-  clausesOf(text, 0, text.length).some((c) => letsGo.test(c.said) && !isDenied.test(c.said) && !isLater.test(c.said));
+export const saysLetGo = (text: string): boolean => clausesOf(text, 0, text.length).some(comesOff);
+const comesOff = ({ said }: Clause): boolean => letsGo.test(said) && !isDenied.test(said) && !isLater.test(said);
 
 type Clause = Readonly<{ words: readonly Word[]; said: string; from: number; to: number }>;
 
@@ -82,9 +82,7 @@ export function findReleases(r: Reader, text: string): void {
       if (step?.kind === 'hold' && step.controls.some((c) => held.has(c.control))) continue;
       const last = again < 0 ? r.made.length : again;
       const end = Math.min(text.length, r.made[last]?.from ?? hold.to + farthest, hold.to + farthest);
-      const own = clausesOf(text, hold.to, end);
-      const k = own.findIndex((c) => letsGo.test(c.said) && !isDenied.test(c.said) && !isLater.test(c.said));
-      const clause = own[k];
+      const clause = clausesOf(text, hold.to, end).find(comesOff);
       if (!clause) continue;
       const before = r.made.findIndex((m, n) => n > i && m.from >= clause.from);
       const place = before < 0 ? last : before;
@@ -119,16 +117,14 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   if (step.kind !== 'release' || step.at?.kind !== 'sign') return null;
   // `it buzzes. Wait until it stops. Now it's stopped. Hands off.`
   const { shown } = step.at;
-  const isOver = clausesOf(text, from, to)
-    .slice(-4, -1)
-    .some((c) => falls.test(c.said));
+  const clauses = clausesOf(text, from, to);
+  const isOver = clauses.slice(-4, -1).some((c) => falls.test(c.said));
   if (shown.kind === 'sound' && shown.state === 'on' && step.at.nth === 1 && isOver)
     return { kind: 'sign', shown: { ...shown, state: 'off' }, nth: 1 };
-  const own = clausesOf(text, from, to).at(-1);
-  const all = clausesOf(text, from, to);
-  const named = own ? momentOf(r, own, all.slice(0, -1)) : null;
+  const own = clauses.at(-1);
+  const named = own ? momentOf(r, own, clauses.slice(0, -1)) : null;
   // `first TEST, then SERV, and at SERV you let go`: as it is named there
-  const isText = named?.kind === 'sign' && named.shown.kind === 'text' && step.at.shown.kind === 'text';
+  const isText = named?.kind === 'sign' && named.shown.kind === 'text' && shown.kind === 'text';
   // `it blinks, then it stays on. When it stays on you let go`
   const isLamp =
     named?.kind === 'sign' &&
@@ -138,7 +134,7 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   if (isText || isLamp) return JSON.stringify(named.shown) === JSON.stringify(shown) ? null : named;
   if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || named) return null;
   const told = momentTold(r, text, from, own.from);
-  const isSame = told?.kind === 'sign' && told.shown.sign === step.at.shown.sign && told.shown.kind !== 'text';
+  const isSame = told?.kind === 'sign' && told.shown.sign === shown.sign && told.shown.kind !== 'text';
   return told?.kind === 'sign' && !isSame && told.shown.kind !== 'sound' ? told : null;
 }
 
@@ -178,7 +174,7 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     // `0`, `dIA`: a figure alone, large letters within a word
     const raw = words[at]?.raw ?? '';
     const text = shownTextAt(words, at)?.text ?? (/^\d+$|^\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
-    const isFigure = /^\d+$/.test(words[at]?.raw ?? '');
+    const isFigure = /^\d+$/.test(raw);
     const isNamed =
       !isFigure && (mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null);
     const isTime = /^(?:seconds?|minutes?|times?|s|sec)$/.test(words[at + 1]?.word ?? '');
@@ -191,8 +187,8 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   const times = items.find(isOf('times'))?.n ?? words.map((w) => timesOf(w.word)).find((n) => n !== null) ?? null;
   if (shown) {
     // `has flashed three times`: at its third
-    if (shown.kind === 'lamp' && times !== null && times > 1 && (shown.state === 'fast' || shown.state === 'slow'))
-      return { kind: 'sign', shown: { ...shown, state: 'lit' }, nth: times };
+    const flashed = flashedSo(shown, times);
+    if (flashed) return { kind: 'sign', shown: flashed, nth: times ?? 1 };
     const areLamps = shown.kind === 'lamp' && also.length > 0 && also.every((s) => s.kind === 'lamp');
     const nth = shown.kind === 'sound' ? (ordinalIn(words) ?? shown.times ?? 1) : 1;
     return { kind: 'sign', shown: withoutTimes(shown), nth, ...(areLamps && { also }) };

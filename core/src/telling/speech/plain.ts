@@ -7,7 +7,7 @@ import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
 import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
-import { fallsSilent, momentIn, see, shownIn } from './shown.ts';
+import { fallsSilent, flashedSo, momentIn, see, shownIn } from './shown.ts';
 import { countsSounds } from './sounds.ts';
 import { readSet, readTurn, set } from './turns.ts';
 import { readUnsaid } from './unsaid.ts';
@@ -540,11 +540,11 @@ export function readPlain(
       return;
     }
     // `when the lamp has flashed three times`, something is let go of: at its third
-    const flashed = head.find(isOf('times'))?.n ?? 1;
-    const isFlashing = sign?.kind === 'lamp' && (sign.state === 'fast' || sign.state === 'slow');
-    if (isFlashing && flashed > 1 && head[0]?.is === 'moment' && r.held.length > 0) {
-      r.lastSign = { ...sign, state: 'lit' };
-      r.nth = { n: flashed, sentence: r.sentence };
+    const often = head.find(isOf('times'))?.n ?? 1;
+    const flashed = sign ? flashedSo(sign, often) : null;
+    if (flashed && head[0]?.is === 'moment' && r.held.length > 0) {
+      r.lastSign = flashed;
+      r.nth = { n: often, sentence: r.sentence };
       return;
     }
     // when it shows so, something is let go of: said next

@@ -39,10 +39,9 @@ export function dropReadOut(r: Reader, text: string): void {
   const beside = new Set(
     r.made.filter((m, i) => (m.step.kind === 'see' && isBeside(r.made, i, text)) || isWhenItSounds(r.made, i, text)),
   );
-  if (beside.size === 0) return;
   for (const m of beside)
     if (isWrong.test(text.slice(m.to, m.to + near))) r.holes.push({ from: m.from, to: m.to, why: 'warned' });
-  r.made.splice(0, r.made.length, ...r.made.filter((m) => !beside.has(m)));
+  r.drop(beside);
 }
 
 function isBeside(made: readonly Made[], i: number, text: string): boolean {

@@ -129,6 +129,11 @@ export class Reader {
     this.doubts.push({ from: at.from, to: at.to, about, asked });
   }
 
+  /** Takes out of what was made all that turned out to be told only. */
+  drop(beside: ReadonlySet<Made>): void {
+    if (beside.size > 0) this.made.splice(0, this.made.length, ...this.made.filter((m) => !beside.has(m)));
+  }
+
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
     if (isAct(step)) this.reading = false;
     const made: Made = { step, from: at.from, to: at.to, sentence: this.sentence };

@@ -1,6 +1,5 @@
 import { mentionAt } from './mentions.ts';
 import { added, goes, isStop, keyAt, letGo, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
-import type { Word } from './text.ts';
 
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 const standsAt = (at: Parameters<Rewrite>[0], i: number) => {
@@ -140,14 +139,12 @@ export const secondLanguage: readonly Rewrite[] = [
     };
   },
   // `he says to leave it a minute`
-  ({ words, i }) => {
+  ({ words, i, w }) => {
     const says =
       /^(?:and |but )?(?:he|she|they|the sheet|the book|the manual) says? (?:to|you (?:should|must|have to|need to))(?= )/.exec(
         said(words, i, 7),
       );
-    return says
-      ? { takes: wordsIn(says[0]), puts: [added(',', words[i] ?? added(',', { from: 0, to: 0 } as Word))] }
-      : null;
+    return says ? { takes: wordsIn(says[0]), puts: [added(',', w)] } : null;
   },
   // `I have six seconds for: Plus, Plus, Brush`
   ({ words, i, w, out }) =>
@@ -174,7 +171,7 @@ export const secondLanguage: readonly Rewrite[] = [
   ({ words, i, w }) =>
     w.word === 'should' &&
     /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))
-      ? { takes: 4, puts: ['to'].map((x) => added(x, w)) }
+      ? { takes: 4, puts: [added('to', w)] }
       : null,
   // `two pins, and you put a bridge across both of them`, `J6 gets a little cap over the two pins`
   ({ words, i, w }) => {

@@ -91,6 +91,12 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
   return out;
 }
 
+/** A lamp that flashes so often is lit each time; null where it is no such lamp, or once. */
+export const flashedSo = (shown: Shown, times: number | null | undefined): Shown | null =>
+  shown.kind === 'lamp' && (shown.state === 'fast' || shown.state === 'slow') && (times ?? 1) > 1
+    ? { ...shown, state: 'lit' }
+    : null;
+
 /** The moment some items name: a sign with what it does, and which time. */
 export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   const [shown, ...also] = shownIn(r, items);
@@ -112,10 +118,9 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   if (!shown && only?.is === 'sign' && only.signs[0]?.kind === 'beeper' && many && many.n <= 12)
     return { kind: 'sign', shown: { kind: 'sound', sign: only.signs[0].id as SignId, state: 'on' }, nth: many.n };
   // `when the lamp has flashed three times`: at its third
-  const flashes = shown?.kind === 'lamp' && (shown.state === 'fast' || shown.state === 'slow');
-  const often = flashes && also.length === 0 ? items.find(isOf('times')) : undefined;
-  if (shown?.kind === 'lamp' && often && often.n > 1)
-    return { kind: 'sign', shown: { ...shown, state: 'lit' }, nth: often.n };
+  const often = also.length === 0 ? items.find(isOf('times'))?.n : undefined;
+  const flashed = shown ? flashedSo(shown, often) : null;
+  if (flashed) return { kind: 'sign', shown: flashed, nth: often ?? 1 };
   if (shown)
     return {
       kind: 'sign',

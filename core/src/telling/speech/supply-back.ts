@@ -2,10 +2,10 @@ import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import { pressedOnce, turnToHold } from './holds.ts';
+import { pressedBefore, turnToHold } from './holds.ts';
 import { farthest, saysLetGo } from './letting-go.ts';
 import { placeByVerb } from './mentions.ts';
-import { isAct, type Made, type Reader } from './reader.ts';
+import type { Made, Reader } from './reader.ts';
 
 const gives = String.raw`(?:switch\w*|power\w*|turn\w*|flick\w*|flip\w*|put\w*|plug\w*|bring\w*|brought|throw\w*|comes?|goes|gets?|slid\w*|stick\w*|stuck|shov\w*|connect\w*|insert\w*|gives?|made?|makes?)`;
 /** Words that take the supply away. */
@@ -132,7 +132,7 @@ function lastSaid(
     to: from + m.index + m[0].length,
   }));
   const isFree = (s: { from: number; to: number }): boolean =>
-    !made.some((m) => m.step.kind === 'set' && isAct(m.step) && m.from < s.to && m.to > s.from);
+    !made.some((m) => m.step.kind === 'set' && m.from < s.to && m.to > s.from);
   return found.filter(isFree).at(-1) ?? null;
 }
 
@@ -150,16 +150,7 @@ export function holdThrough(r: Reader, text: string): void {
     if (!own || own.powersAt.size === 0 || !isMain(own)) continue;
     const isOn = own.powersAt.has(step.to);
     if (isOn && dead.has(step.control)) {
-      let first = i;
-      const keys: ControlFacts[] = [];
-      while (first > 0) {
-        const made = r.made[first - 1];
-        const pressed = made ? pressedOnce(r, made) : [];
-        if (pressed.length === 0 || pressed.some((k) => keys.includes(k)) || keys.length + pressed.length > mostKeys)
-          break;
-        keys.unshift(...pressed);
-        first -= 1;
-      }
+      const { first, keys } = pressedBefore(r, i, (_, all) => all.length <= mostKeys);
       const held = r.held;
       const isLetGo = saysLetGo(text.slice(r.made[i]?.to ?? 0, (r.made[i]?.to ?? 0) + farthest));
       if (keys.length > 0 && isLetGo) {

@@ -56,9 +56,10 @@ function readBare(r: Reader, segment: Segment): boolean {
   if (isLast) return false;
   // `okay and off`: the hand that holds
   if (word === 'off' && r.held.length > 0) return false;
-  const moved = [...r.places.keys()].reverse();
-  const since = ({ control }: ControlFacts): number => (moved.indexOf(control.id) + 1 || 99) - 1;
-  const supply = [...r.called.facts.supply].sort((a, b) => since(a) - since(b));
+  // what was moved last first, what nobody moved yet last
+  const moved = [...r.places.keys()];
+  const movedAt = ({ control }: ControlFacts): number => moved.indexOf(control.id);
+  const supply = [...r.called.facts.supply].sort((a, b) => movedAt(b) - movedAt(a));
   const isPlugged = word === 'in' || word === 'out';
   for (const own of supply) {
     if (isPlugged && !/^(?:plug|key|fuse|appliance)$/.test(own.control.look)) continue;
