@@ -2,6 +2,19 @@ import { mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import { plainTextAt, shownTextAt } from './shown-text.ts';
 
+/** `until the display goes blank`: how many words say so, waited for, or as something that comes to it; 0 where none do. */
+function goesBlank({ items, here }: Scan): number {
+  const sign = items.at(-1);
+  if (sign?.is !== 'sign' || !sign.signs.every((s) => s.kind === 'text' || s.kind === 'segments')) return 0;
+  const said =
+    /^(?:has |have |had |is |are |was )?(?:(go|goes|gone|went|going|turns|turned) )?(?:completely |quite |all |fully |totally )?(blank|black|empty|dark|out|off|dead)(?= |$)/.exec(
+      here,
+    );
+  if (!said) return 0;
+  const isAwaited = items.some((x) => x.is === 'until' || x.is === 'moment');
+  return isAwaited || (said[1] !== undefined && said[2] !== 'off' && said[2] !== 'out') ? said[0].split(' ').length : 0;
+}
+
 /** What a display is said to show. */
 export function displayWords(s: Scan): boolean {
   const { words, called, items, w, i, put } = s;
@@ -77,6 +90,13 @@ export function displayWords(s: Scan): boolean {
     put(i, 1, { is: 'act', act: 'see', word: 'shows' });
     put(i + 1, 1, { is: 'text', text: (words[i + 1]?.raw ?? '').slice(1, -1) });
     s.i += 2;
+    return true;
+  }
+  const blank = goesBlank(s);
+  if (blank > 0) {
+    put(i, blank, { is: 'act', act: 'see', word: 'shows' });
+    put(i, blank, { is: 'text', text: '' });
+    s.i += blank;
     return true;
   }
   if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {

@@ -58,3 +58,8 @@ export function areTwoKeys(words: readonly Word[], i: number, called: Called): b
   const next = i + (one?.length ?? 0);
   return one !== null && keyAt(words, words[next]?.raw === ',' ? next + 1 : next, called) !== null;
 }
+/** Whether something stands in a place, and is no key: `put on the main switch`. */
+export const standsAt = ({ words, called }: Spot, i: number) => {
+  const own = mentionAt(words, i, called.controls);
+  return own?.of.mechanism.kind === 'places' ? own : null;
+};

@@ -1,10 +1,14 @@
+import { asidesSaid } from './asides-said.ts';
 import { fills } from './filling-words.ts';
 import { harmlessNots } from './harmless-nots.ts';
+import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
+import { movedSaid } from './moved-said.ts';
 import { plainer } from './plainer-words.ts';
 import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
-import { secondLanguage } from './second-language.ts';
+import { shownSaid } from './shown-said.ts';
 import type { Word } from './text.ts';
+import { timeSaid } from './time-said.ts';
 import { twoHands } from './two-hands.ts';
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
@@ -92,9 +96,12 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
   return out;
 }
 
+/** What those say who learnt it later, and what others say in a hurry, in the words the reader knows. */
+const otherwise: readonly Rewrite[] = [...shownSaid, ...movedSaid, ...timeSaid, ...letGoSaid, ...asidesSaid];
+
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
 export function simpler(words: readonly Word[], called: Called): Word[] {
-  const said = [harmlessNots, secondLanguage, twoHands, fills, plainer].reduce<readonly Word[]>(
+  const said = [harmlessNots, otherwise, twoHands, fills, plainer].reduce<readonly Word[]>(
     (now, table) => rewritten(now, called, table),
     words,
   );

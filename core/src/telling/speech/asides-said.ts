@@ -1,0 +1,114 @@
+import { mentionAt } from './mentions.ts';
+import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+
+/** What is said around a step: corrections, headings, what else may be, what each press gives. */
+export const asidesSaid: readonly Rewrite[] = [
+  // `if I press Race it's F21`: what it gives
+  ({ words, i, w, called }) => {
+    const head =
+      w.word === 'if'
+        ? /^if (?:i|you|we|one) (?:press|tap|push|hit|touch) (?:the )?/.exec(`${said(words, i, 4)} `)
+        : null;
+    const n = head ? wordsIn(head[0]) : 0;
+    const key = head ? keyAt(words, i + n, called) : null;
+    const behind = key ? i + n + key.length : 0;
+    const next = words[behind]?.raw === ',' ? behind + 1 : behind;
+    const gives =
+      key &&
+      /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(
+        said(words, next, 3),
+      );
+    return gives
+      ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] }
+      : null;
+  },
+  // `he says to leave it a minute`
+  ({ words, i, w }) => {
+    const says =
+      /^(?:and |but )?(?:he|she|they|the sheet|the book|the manual) says? (?:to|you (?:should|must|have to|need to))(?= )/.exec(
+        said(words, i, 7),
+      );
+    return says ? { takes: wordsIn(says[0]), puts: [added(',', w)] } : null;
+  },
+  // `STEP 4   Press POWER`: how far one is in a list
+  ({ words, i, w }) => {
+    const isFirst = i === 0 || words[i - 1]?.raw === '\n';
+    const many = words[i + 1];
+    if (!isFirst || w.word !== 'step' || many?.value == null) return null;
+    const stop = /^[.:]$/.test(words[i + 1 + many.span]?.raw ?? '') ? 1 : 0;
+    return { takes: 1 + many.span + stop, puts: [] };
+  },
+  // `should you wish to empty the memory`
+  ({ words, i, w }) =>
+    w.word === 'should' &&
+    /^should (?:you|one|anybody) (?:ever )?(?:wish|want|need|like|have) to$/.test(said(words, i, 4))
+      ? { takes: 4, puts: [added('to', w)] }
+      : null,
+  // `it can be open or shut`, `the guard can be up or down`
+  (at) => {
+    const { words, i, out } = at;
+    if (out.length > 0 && !isStop(out.at(-1)?.raw) && out.at(-1)?.word !== 'the') return null;
+    const n = /^(?:it|that|they|which)$/.test(words[i]?.word ?? '') ? 1 : (standsAt(at, i)?.length ?? 0);
+    const either = /^(?:can|may|might|could) (?:be|stand|stay) (\w+) or (\w+)(?= |$)/.exec(said(words, i + n, 5));
+    return n > 0 && either ? { takes: n + 5, puts: [] } : null;
+  },
+  // `S1 stays off`, of a unit that has an S2: another of the row, of which nothing is known
+  (at) => {
+    const { words, i, w, called } = at;
+    const two = `${w.word} ${words[i + 1]?.word ?? ''}`;
+    const alone = /^([a-z]{1,4})(\d{1,2})$/.exec(w.word);
+    const apart = /^([a-z]{2,7}) (\d{1,2})$/.exec(two);
+    const [, stem, figure] = alone ?? apart ?? [];
+    if (!stem || !figure || keyAt(words, i, called) || standsAt(at, i) || mentionAt(words, i, called.signs))
+      return null;
+    const isKin = called.controls.some(({ of, words: own }) => {
+      const name = own.join(alone ? '' : ' ');
+      return of.mechanism.kind === 'places' && new RegExp(`^${stem}${alone ? '' : ' '}\\d{1,2}$`).test(name);
+    });
+    const does = words[i + (alone ? 1 : 2)]?.word ?? '';
+    if (!isKin || !/^(?:stays?|remains?|is|off|on|open|closed|must|has|goes|wipes?|resets?|does|=)$/.test(does))
+      return null;
+    return goes(stopAt(words, i) - i);
+  },
+  // `hold B, no, sorry, hold A and C`: what was said first was not meant
+  ({ words, i, w, out }) => {
+    if (w.word !== 'no') return null;
+    const no =
+      /^no(?: ,)?(?: (?:sorry|wait|i mean|rather|that's wrong))?(?: ,)? (?=(?:press|hold|push|turn|set|pull|open|close)(?= |$))/.exec(
+        said(words, i, 7),
+      );
+    if (!no || !/^[,.]$/.test(out.at(-1)?.raw ?? '')) return null;
+    const verb = words[i + wordsIn(no[0])]?.word;
+    const from = out.findLastIndex((x) => x.word === verb);
+    if (from < 0 || out.length - from > 7) return null;
+    return { takes: wordsIn(no[0]), puts: [], drops: out.length - from };
+  },
+  // `Go Go Home`: a key that is called like what one does, one after the other
+  ({ words, i, w, called }) => {
+    if (!/^\p{Lu}/u.test(w.raw)) return null;
+    const key = keyAt(words, i, called);
+    const next = key ? keyAt(words, i + key.length, called) : null;
+    return key && next && (key.of === next.of || w.word === 'go') && /^\p{Lu}/u.test(words[i + key.length]?.raw ?? '')
+      ? { takes: key.length, puts: [...words.slice(i, i + key.length), added(',', w)] }
+      : null;
+  },
+  // `call once two three times`: a key with a figure on it, so often
+  ({ words, i, w, called }) => {
+    const many = words[i + 1];
+    if (w.value === null || many?.value == null) return null;
+    const key = keyAt(words, i, called);
+    return key?.length === 1 && /^times$/.test(words[i + 1 + many.span]?.word ?? '')
+      ? { takes: 1, puts: [added(',', w), added('press', w), added('key', w), w] }
+      : null;
+  },
+  // `repeat from "fuse out"`, `then again from stop in`: from where one begins anew
+  ({ words, i, w, out }) => {
+    if (!/^(?:repeat|start|begin|again|once|over|back)$/.test(w.word)) return null;
+    const anew =
+      /^(?:(?:repeat|start|begin) (?:again |anew |over |new )?|again |once more |over again |back )from (?!the (?:left|right)\b)/.exec(
+        `${said(words, i, 5)} `,
+      );
+    if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|it|do|=|to)$/.test(out.at(-1)?.word ?? ''))) return null;
+    return goes(stopAt(words, i + wordsIn(anew[0])) - i);
+  },
+];

@@ -1,0 +1,65 @@
+import { added, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+
+/** Ways of saying that a hand comes off what it holds. */
+export const letGoSaid: readonly Rewrite[] = [
+  // `float released (down)`: what is let go of stands there then
+  (at) => {
+    if (!at.words.slice(at.i + 1, at.i + 4).some((x) => x.word === 'released')) return null;
+    const own = standsAt(at, at.i);
+    const n = own?.length ?? 0;
+    // a brake is called so where it stands then
+    const isPlace = own?.of.mechanism.kind === 'places' && own.of.mechanism.places.some((p) => p.id === 'released');
+    if (!own || isPlace || at.words[at.i + n]?.word !== 'released' || own.of.springs.size > 0) return null;
+    return { takes: n + 1, puts: at.words.slice(at.i, at.i + n) };
+  },
+  // `Mode down, isolator on, Mode up again when …`: what was held comes up
+  ({ words, i, w, called, out }) => {
+    const key = keyAt(words, i, called);
+    const n = key?.length ?? 0;
+    if (!key || words[i + n]?.word !== 'up' || !/^(?:again|as|when|once|at|on)$/.test(words[i + n + 1]?.word ?? ''))
+      return null;
+    const isDown = out.some((x, k) => x.word === 'down' && keyAt(out, k - n, called)?.of === key.of);
+    const again = words[i + n + 1]?.word === 'again' ? 2 : 1;
+    return isDown ? { takes: n + again, puts: letGo(w, ...words.slice(i, i + n)) } : null;
+  },
+  // `you let FN free`, `let them out`: let go of
+  ({ words, i, w, called }) => {
+    if (!/^(?:let|lets|set|sets)$/.test(w.word)) return null;
+    const it = /^(?:them|it|both|that|these|those)$/.test(words[i + 1]?.word ?? '') ? 1 : 0;
+    const key = it > 0 ? null : keyAt(words, i + 1, called);
+    const n = it > 0 ? it : (key?.length ?? 0);
+    const way = words[i + 1 + n]?.word ?? '';
+    const isFree = w.word.startsWith('let') ? /^(?:free|out|loose|up|be)$/.test(way) : /^free$/.test(way);
+    return n > 0 && isFree ? { takes: n + 2, puts: letGo(w, ...words.slice(i + 1, i + 1 + n)) } : null;
+  },
+  // `you take away the hands from the buttons`, `now come off Race`, `off you come`: let go of
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:takes?|comes?|off|pulls?|lifts?)$/.test(w.word)) return null;
+    const away =
+      /^(?:(?:takes?|pulls?|lifts?) (?:away|off) (?:the|your|my|both|his|her) (?:hands?|fingers?|thumbs?|foot|feet)|off you (?:come|go))(?: (?:from|of) (?:the )?(?:buttons?|keys?|pads?|it|them|both)(?= |$))?(?= |$)/.exec(
+        said(words, i, 9),
+      );
+    if (away) return { takes: wordsIn(away[0]), puts: letGo(w, added('it', w)) };
+    const isWho = /^(?:you|i|we|can|now|then|and|to|that|may|must)$/.test(out.at(-1)?.word ?? '');
+    if (!/^comes?$/.test(w.word) || words[i + 1]?.word !== 'off' || !isWho) return null;
+    const it = /^(?:it|them|both|that)$/.test(words[i + 2]?.word ?? '') ? 1 : 0;
+    const key = it > 0 ? null : keyAt(words, i + 2, called);
+    const n = it > 0 ? it : (key?.length ?? 0);
+    return n > 0 ? { takes: 2 + n, puts: letGo(w, ...words.slice(i + 2, i + 2 + n)) } : null;
+  },
+  // `then I can leave the button`: let go of
+  ({ words, i, w, out }) => {
+    const leave = /^leaves? (?:the|both|these|those)(?: two| both)? (?:buttons?|keys?|pads?)(?= |$)/.exec(
+      said(words, i, 5),
+    );
+    const n = leave ? wordsIn(leave[0]) : 0;
+    const isKept = /^(?:alone|be|as|pressed|in|down|where|there|like)$/.test(words[i + n]?.word ?? '');
+    const isDone = /^(?:can|you|i|we|must|may|then|now|to)$/.test(out.at(-1)?.word ?? '');
+    return leave && !isKept && isDone ? { takes: n, puts: letGo(w, added('it', w)) } : null;
+  },
+  // `no sooner than the third`, `not before the third`: at that one
+  ({ words, i, w }) =>
+    /^(?:no sooner|no earlier|not sooner|not earlier) than the$/.test(said(words, i, 4))
+      ? { takes: 3, puts: [added('at', w)] }
+      : null,
+];

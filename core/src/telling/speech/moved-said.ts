@@ -1,0 +1,104 @@
+import { mentionAt } from './mentions.ts';
+import { added, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+
+/** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
+export const movedSaid: readonly Rewrite[] = [
+  // `you put on the main switch`
+  (at) => {
+    if (!/^puts?$/.test(at.w.word)) return null;
+    const puts = /^(?:put|puts) (on|off|in|out|up|down) (?:the |your |that )?/.exec(`${said(at.words, at.i, 4)} `);
+    const n = puts ? wordsIn(puts[0]) : 0;
+    const own = puts ? standsAt(at, at.i + n) : null;
+    const way = at.words[at.i + 1];
+    if (!own || !way) return null;
+    return {
+      takes: n + own.length,
+      puts: [at.w, ...at.words.slice(at.i + 2, at.i + n + own.length), { ...way, raw: way.word }],
+    };
+  },
+  // `somebody else does the breaker`: they switch it back
+  (at) => {
+    if (!/^(?:does|do|operates?|works?)$/.test(at.w.word)) return null;
+    const does = /^(?:does|do|operates?|works?) the /.exec(`${said(at.words, at.i, 2)} `);
+    const own = does ? standsAt(at, at.i + 2) : null;
+    if (!own || own.of.powersAt.size === 0 || !isStop(at.words[at.i + 2 + own.length]?.raw)) return null;
+    return {
+      takes: 2 + own.length,
+      puts: [{ ...at.w, word: 'switch' }, ...at.words.slice(at.i + 1, at.i + 2 + own.length), added('on', at.w)],
+    };
+  },
+  // `you make the current away with the main switch`
+  ({ words, i, w }) => {
+    const away =
+      /^(?:make|makes|take|takes|put|puts) (?:the |all )?(?:current|power|electricity|mains|supply) (?:away|out|off|down)(?: (?:with|at|on|by)(?= (?:the|your)))?(?= |$)/.exec(
+        said(words, i, 6),
+      );
+    return away ? { takes: wordsIn(away[0]), puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
+  },
+  // `with the main switch you make it without current`
+  ({ words, i, w }) => {
+    const without =
+      /^(?:make|makes|made) (?:it|him|her|all|everything) without (?:current|power|electricity|supply)(?= |$)/.exec(
+        said(words, i, 4),
+      );
+    return without ? { takes: 4, puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
+  },
+  // `two pins, and you put a bridge across both of them`, `J6 gets a little cap over the two pins`
+  ({ words, i, w }) => {
+    if (!/^(?:put|puts|gets?|take|stick|sticks|fit|slip|needs?|has)$/.test(w.word)) return null;
+    const over =
+      /^(?:put|puts|gets?|take|stick|sticks|fit|slip|needs?) (?:a|the|this|that|one of these|your) (?:little |small |tiny |wire )?(?:bridge|link|jumper|cap|clip|wire|shunt)s? (?:across|over|between|on|onto) (?:both|the two|the pins|it|them|these|those|the pair)(?: (?:of them|of those|pins|legs|of pins|two pins))?(?= |$)/.exec(
+        said(words, i, 12),
+      );
+    if (!over) return null;
+    const isSubject = /^(?:gets?|needs?|has)$/.test(w.word);
+    return {
+      takes: wordsIn(over[0]),
+      puts: isSubject ? [{ ...w, word: 'is' }, added('bridged', w)] : [{ ...w, word: 'bridge' }, added('it', w)],
+    };
+  },
+  // `my colleague makes the isolator on`
+  (at) => {
+    if (!/^(?:makes?|made|does)$/.test(at.w.word) || at.words[at.i + 1]?.word !== 'the') return null;
+    const own = standsAt(at, at.i + 2);
+    const way = own ? at.words[at.i + 2 + own.length] : undefined;
+    return own && way && /^(?:on|off|open|closed|shut|up|down)$/.test(way.word)
+      ? { takes: 1, puts: [{ ...at.w, word: 'put' }] }
+      : null;
+  },
+  // `two to the right, confirm with FN, two back, and confirm again`
+  ({ words, i, w, called, out }) => {
+    const isAgain = /^(?:again|once more)(?! (?:with|by|on))(?= |$)/.test(said(words, i + 1, 3));
+    if (w.word !== 'confirm' || !isAgain) return null;
+    const key = out.flatMap((x, k) =>
+      /^(?:confirm|press|with|hit)$/.test(x.word) ? (keyAt(out, k + 1, called) ?? keyAt(out, k + 2, called) ?? []) : [],
+    );
+    const last = key.at(-1);
+    const name = last?.of.control.label.toLowerCase().split(/\s+/) ?? [];
+    return last
+      ? {
+          takes: words[i + 1]?.word === 'again' ? 2 : 3,
+          puts: [{ ...w, word: 'press' }, ...name.map((x) => ({ ...added(x, w), raw: x }))],
+        }
+      : null;
+  },
+  ({ words, i, w, called, out }) => {
+    if (w.value === null || w.value > 24 || words[i + w.span]?.word !== 'back' || !isStop(words[i + w.span + 1]?.raw))
+      return null;
+    if (!/^(?:then|and|,)$/.test(out.at(-1)?.word ?? '')) return null;
+    const turned = out.findLastIndex((x) => /^(?:left|right|clockwise|anticlockwise)$/.test(x.word));
+    const isKnob = out
+      .slice(0, turned + 1)
+      .some((_, k, own) => mentionAt(own, k, called.controls)?.of.mechanism.kind === 'clicks');
+    if (turned < 0 || !isKnob || out.length - turned > 14) return null;
+    return { takes: w.span + 1, puts: [w, added('clicks', w), added('back', w)] };
+  },
+  // `close the door up`
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'up' || !isStop(words[i + 1]?.raw)) return null;
+    const closes = out.slice(-5).findIndex((x) => /^(?:close|closes|closed|shut|shuts)$/.test(x.word));
+    return closes >= 0 && out.slice(-4).some((_, k, last) => mentionAt(last, k, called.controls) !== null)
+      ? { takes: 1, puts: [] }
+      : null;
+  },
+];

@@ -1,0 +1,68 @@
+import { mentionAt } from './mentions.ts';
+import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
+
+/** Ways of saying what lamps, sounds and displays do. */
+export const shownSaid: readonly Rewrite[] = [
+  // `the red lamp makes slow`
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:makes?|does)$/.test(w.word)) return null;
+    const makes = /^(?:makes?|does) (slow|fast|quick|slowly|quickly|rapidly)(?= |$)/.exec(said(words, i, 2));
+    if (!makes) return null;
+    const isOfLamp = out.slice(-3).some((_, k, last) => mentionAt(last, k, called.signs)?.of.kind === 'lamp');
+    if (!isOfLamp) return null;
+    const how = /^s/.test(makes[1] ?? '') ? 'slowly' : 'quickly';
+    return { takes: 2, puts: [{ ...w, word: 'blinks' }, added(how, w)] };
+  },
+  // `so long till the lamp is not more lighting`
+  ({ words, i, w }) => {
+    const long = w.word === 'so' ? /^so long (?:till|until|that)(?= )/.exec(said(words, i, 3)) : null;
+    return long ? { takes: 3, puts: [{ ...w, word: 'until' }] } : null;
+  },
+  ({ words, i, w }) => {
+    const dark = /^(?:is|are|'s) (?:not|no) more (?:lighting|burning|shining|on|lit|glowing)(?= |$)/.exec(
+      said(words, i, 4),
+    );
+    return dark ? { takes: wordsIn(dark[0]), puts: [{ ...w, word: 'goes' }, added('out', w)] } : null;
+  },
+  // `wait for the horn to stop`
+  ({ words, i, w, called, out }) =>
+    w.word === 'to' &&
+    /^(?:stop|end|finish|cease)$/.test(words[i + 1]?.word ?? '') &&
+    out.slice(-3).some((_, k, last) => {
+      const sound = mentionAt(last, k, called.signs);
+      return sound?.of.kind === 'beeper' && k + sound.length === last.length;
+    })
+      ? { takes: 2, puts: [{ ...w, word: 'stops' }] }
+      : null,
+  // `the display indicates "SERVICE"`
+  ({ w, called, out }) =>
+    /^indicates?$/.test(w.word) && out.slice(-3).some((_, k, last) => mentionAt(last, k, called.signs) !== null)
+      ? { takes: 1, puts: [{ ...w, word: 'shows' }] }
+      : null,
+  // `when it hits five you let go`
+  ({ words, i, w, out }) =>
+    /^(?:hits|reaches|arrives)$/.test(w.word) &&
+    /^(?:it|he|that)$/.test(out.at(-1)?.word ?? '') &&
+    (words[i + 1]?.word === 'at' ? words[i + 2] : words[i + 1])?.value != null
+      ? { takes: words[i + 1]?.word === 'at' ? 2 : 1, puts: [{ ...w, word: 'gets' }, added('to', w)] }
+      : null,
+  // `at 88 on the display: release MODE`
+  ({ words, i, w, called }) => {
+    const many = words[i + 1];
+    if (
+      w.word !== 'at' ||
+      many?.value == null ||
+      !called.signs.some((x) => x.of.kind === 'text' || x.of.kind === 'segments')
+    )
+      return null;
+    const behind = i + 1 + many.span;
+    const shown = /^on (?:the |its )?(?:display|screen|window|readout)(?= |$)/.exec(said(words, behind, 3));
+    const next = behind + (shown ? wordsIn(shown[0]) : 0);
+    const go = /^[,:]$/.test(words[next]?.raw ?? '') ? next + 1 : next;
+    if (!/^(?:release|let|off|take|lift)$/.test(words[go]?.word ?? '')) return null;
+    return {
+      takes: next - i,
+      puts: ['when', 'the', 'display', 'shows'].map((x) => added(x, w)).concat(words.slice(i + 1, behind)),
+    };
+  },
+];

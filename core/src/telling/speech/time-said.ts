@@ -1,0 +1,118 @@
+import { added, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+
+/** Ways of saying how long one waits, and how long one has. */
+export const timeSaid: readonly Rewrite[] = [
+  // `you have then twelve seconds`
+  ({ words, i, w }) =>
+    /^(?:then|now)$/.test(w.word) &&
+    /^(?:you|we|i) (?:have|had|got)$/.test(said(words, i - 2, 2)) &&
+    words[i + 1]?.value != null
+      ? { takes: 1, puts: [] }
+      : null,
+  // `in the next nine seconds you do …`, `the time limit is five seconds`
+  ({ words, i, w }) => {
+    const head =
+      /^(?:in|inside|during) the (?:next|following)(?= )|^(?:the|your) (?:time limit|time|limit|window) is(?: only| just| about)?(?= )/.exec(
+        said(words, i, 5),
+      );
+    const many = head ? words[i + wordsIn(head[0])] : undefined;
+    const unit = many ? words[i + wordsIn(head?.[0] ?? '') + many.span]?.word : undefined;
+    return head && many?.value != null && /^(?:seconds?|secs?|s|minutes?)$/.test(unit ?? '')
+      ? { takes: wordsIn(head[0]), puts: [added('within', w)] }
+      : null;
+  },
+  // `45 seconds must pass before the fuse is put back`
+  ({ words, i, w, out }) => {
+    if (w.value === null || !/^(?:seconds?|secs?|s|minutes?|min)$/.test(words[i + w.span]?.word ?? '')) return null;
+    const passes =
+      /^(?:must|have to|has to|should|shall|need to|needs to) (?:pass|elapse|go by|be (?:observed|waited|allowed|kept|respected)) before(?= )/.exec(
+        said(words, i + w.span + 1, 6),
+      );
+    if (!passes) return null;
+    const head = /(?:a |the )?(?:waiting time|wait|pause|delay) of(?: at least| about)?$|(?:at least|about)$/.exec(
+      said(out, out.length - 7, 7).trim(),
+    );
+    const own = words.slice(i, i + w.span + 1);
+    return {
+      takes: own.length + wordsIn(passes[0]),
+      puts: [added('wait', w), ...own, added(',', w), added('then', w)],
+      drops: head ? wordsIn(head[0]) : 0,
+    };
+  },
+  // `I have six seconds for: Plus, Plus, Brush`
+  ({ words, i, w, out }) =>
+    w.word === 'for' && words[i + 1]?.raw === ':' && /^(?:seconds|secs|s)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 2, puts: [added(',', w)] }
+      : null,
+  // `it gives you ten seconds, and in those you press …`
+  ({ words, i, w, out }) => {
+    const gives = /^(?:it|that|this|he|she) (?:gives|allows|leaves) you(?: only| just| about)?(?= )/.exec(
+      said(words, i, 4),
+    );
+    const n = gives ? wordsIn(gives[0]) : 0;
+    const many = words[i + n];
+    if (!gives || many?.value == null || (out.length > 0 && !isStop(out.at(-1)?.raw))) return null;
+    const behind = i + n + many.span + 1;
+    const inThose =
+      /^(?:, )?(?:and )?(?:in|during|within) (?:those|these|that|that time|this time|which)(?: you(?: must| have to)?)?(?= )/.exec(
+        said(words, behind, 6),
+      );
+    return inThose
+      ? {
+          takes: behind - i + wordsIn(inThose[0]),
+          puts: [added('within', w), ...words.slice(i + n, behind), added('you', w)],
+        }
+      : null;
+  },
+  // `don't take longer than five seconds about it`: how long one has
+  ({ words, i, w }) => {
+    const most =
+      /^(?:and )?(?:don't|dont|do not|never|you mustn't|you can't) (?:take|be|need|spend) (?:any )?(?:longer|more) than(?= )/.exec(
+        said(words, i, 8),
+      );
+    const n = most ? wordsIn(most[0]) : 0;
+    const many = words[i + n];
+    if (!most || many?.value == null) return null;
+    const about = /^(?:about|over|for|on|with) (?:it|that|this|them)(?= |$)/.exec(
+      said(words, i + n + many.span + 1, 2),
+    );
+    const all = n + many.span + 1 + (about ? 2 : 0);
+    return { takes: all, puts: [added('within', w), ...words.slice(i + n, i + n + many.span + 1)] };
+  },
+  // `and then you count twenty`
+  ({ words, i, w }) => {
+    const many = words[i + 1];
+    if (!/^counts?$/.test(w.word) || many?.value == null || many.value < 5) return null;
+    if (
+      /^(?:times|lamps?|lights?|flash\w*|blinks?|beeps?|clicks?|codes?|of|to|and|,)$/.test(
+        words[i + 1 + many.span]?.word ?? '',
+      )
+    )
+      return null;
+    if (/^seconds?$/.test(words[i + 1 + many.span]?.word ?? '')) return null;
+    return { takes: 1 + many.span, puts: [{ ...w, word: 'wait' }, many, added('seconds', w)] };
+  },
+  // `you count slowly until 20`
+  ({ words, i, w }) => {
+    if (!/^counts?$/.test(w.word)) return null;
+    const counts = /^counts? (?:(?:slowly |slow |quietly |calmly )(?:until|till|up to|to)|(?:until|till))(?= )/.exec(
+      said(words, i, 4),
+    );
+    const n = counts ? wordsIn(counts[0]) : 0;
+    const many = words[i + n];
+    if (!counts || many?.value == null || many.value < 5 || !isStop(words[i + n + many.span]?.raw)) return null;
+    return { takes: n + many.span, puts: [{ ...w, word: 'wait' }, many, added('seconds', w)] };
+  },
+  // `6 second`, `in the 6 seconds you must`
+  ({ words, i, w, out }) => {
+    const unit = words[i + w.span];
+    if (w.value === null || w.value < 2 || !unit || !/^(?:second|minute|hour|sec)s?$/.test(unit.word)) return null;
+    const isIn = /^in (?:the|these|those)$/.test(said(out, out.length - 2, 2));
+    if (!isIn && /s$/.test(unit.word)) return null;
+    const plural = { ...unit, word: unit.word.replace(/s?$/, 's') };
+    const own = words.slice(i, i + w.span);
+    return isIn
+      ? { takes: w.span + 1, puts: [added('within', w), ...own, plural], drops: 2 }
+      : { takes: w.span + 1, puts: [...own, plural] };
+  },
+];
