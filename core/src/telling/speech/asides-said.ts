@@ -3,6 +3,69 @@ import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, words
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `don't pull the stop out until the lamp has gone out`: when it has, it is done
+  ({ words, i, w, called }) => {
+    if (!/^(?:don't|dont|never|do)$/.test(w.word)) return null;
+    const not =
+      /^(?:don't|dont|do not|never) (?=(?:pull|push|open|close|shut|switch|turn|put|take|press|plug|lift|slide|flick|flip|bridge|connect|reconnect|fit)(?= |$))/.exec(
+        `${said(words, i, 3)} `,
+      );
+    const from = not ? i + wordsIn(not[0]) : -1;
+    const end = not ? stopAt(words, from) : -1;
+    const until = words.findIndex((x, k) => k > from && k < end && /^(?:until|till|before)$/.test(x.word));
+    if (!not || until < 0 || end - until > 14) return null;
+    const done = words.slice(from, until);
+    const awaited = words.slice(until + 1, end);
+    const isOfUnit = done.some((_, k) => mentionAt(done, k, called.controls) !== null);
+    return isOfUnit && awaited.some((_, k) => mentionAt(awaited, k, called.signs) !== null)
+      ? { takes: end - i, puts: [added('when', w), ...awaited, added(',', w), ...done] }
+      : null;
+  },
+  // `it is not enough to switch the breaker off; …`: that is done as well
+  ({ words, i, w }) => {
+    if (!/^(?:it|it's|its)$/.test(w.word)) return null;
+    const enough = /^(?:it|it's|its)(?: is| isn't| 's)?(?: not)? enough (?:just |only )?to(?= )/.exec(
+      said(words, i, 6),
+    );
+    return enough && /not|n't/.test(enough[0]) ? { takes: wordsIn(enough[0]), puts: [] } : null;
+  },
+  // `the second that blue light comes on`: the moment it does
+  ({ words, i, w, out }) =>
+    w.word === 'second' &&
+    out.at(-1)?.word === 'the' &&
+    /^(?:that|the|it|you|they|it's)$/.test(words[i + 1]?.word ?? '') &&
+    !/^(?:on|at|with|after|for|until|till|is)$/.test(out.at(-2)?.word ?? '')
+      ? { takes: 1, puts: [{ ...w, word: 'moment', raw: 'moment', value: null }] }
+      : null,
+  // `three short presses on Back`
+  ({ words, i, w, called }) => {
+    const of =
+      /^(?:short |quick |brief |single |little )*(?:presses|taps|pushes|pokes|touches|prods) (?:on|of|at) (?:the )?/.exec(
+        `${said(words, i + w.span, 6)} `,
+      );
+    const n = w.value !== null && of ? w.span + wordsIn(of[0]) : 0;
+    const key = n > 0 ? keyAt(words, i + n, called) : null;
+    return key
+      ? {
+          takes: n + key.length,
+          puts: [added('press', w), ...words.slice(i + n, i + n + key.length), w, added('times', w)],
+        }
+      : null;
+  },
+  // `you're holding heat you're holding set`
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:you|you're|i|i'm|we|we're|and)$/.test(w.word)) return null;
+    const again = /^(?:and )?(?:you|you're|i|i'm|we|we're)(?: are| am)? (?:holding|hold)(?: the)? /.exec(
+      `${said(words, i, 5)} `,
+    );
+    const n = again ? wordsIn(again[0]) : 0;
+    const before = out.findLastIndex((x) => /^(?:holding|hold)$/.test(x.word));
+    const key =
+      again && before >= 0 && before >= out.length - 4
+        ? keyAt(out, before + (out[before + 1]?.word === 'the' ? 2 : 1), called)
+        : null;
+    return key && keyAt(words, i + n, called) ? { takes: n, puts: [added('and', w)] } : null;
+  },
   // `if I press Race it's F21`: what it gives
   ({ words, i, w, called }) => {
     const head =

@@ -86,11 +86,19 @@ export function displayWords(s: Scan): boolean {
     return true;
   }
   // `on the screen stands "SERVICE"`, `then comes "MENU"`
-  if (/^(?:stands?|appears?|comes?|pops?)$/.test(w.word) && /^["“].+["”]$/.test(words[i + 1]?.raw ?? '')) {
-    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
-    put(i + 1, 1, { is: 'text', text: (words[i + 1]?.raw ?? '').slice(1, -1) });
-    s.i += 2;
-    return true;
+  if (/^(?:stands?|appears?|comes?|pops?)$/.test(w.word)) {
+    // `there stands then "tESt"`
+    let k = i + 1;
+    while (k < i + 4 && /^(?:then|now|first|up|there|the|a|word)$/.test(words[k]?.word ?? '')) k += 1;
+    const isOnDisplay = items.at(-1)?.is === 'sign' && /^(?:stands?|appears?)$/.test(w.word);
+    const shown = isOnDisplay ? shownTextAt(words, k) : null;
+    const isQuoted = /^["“].+["”]$/.test(words[k]?.raw ?? '');
+    if (isQuoted || shown) {
+      put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+      put(k, shown?.length ?? 1, { is: 'text', text: shown?.text ?? (words[k]?.raw ?? '').slice(1, -1) });
+      s.i = k + (shown?.length ?? 1);
+      return true;
+    }
   }
   const blank = goesBlank(s);
   if (blank > 0) {

@@ -289,7 +289,7 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   r.isBeforehand =
-    /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be)\b/.test(
+    /\b(?:before anything|beforehand|make sure|should be|has to be|have to be|you want the|needs? to be|must be|(?:must|has to|have to|needs? to) (?:go|stand|point) (?:to|on|at|in))\b/.test(
       saidOf(segment),
     );
   // `Up again, forty one again, up again, seven`: what was read with it

@@ -340,7 +340,7 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   const kept =
-    /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing))(?: (?:it|them|him|her))?(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(
+    /^(?:(?:press|push)(?:es|ed)? and )?(?:(?:do not|don't|dont|not|never|without) (?:to )?(?:let(?:ting)?|releas(?:e|ed|ing)|leave|leaving(?= them| it| both))(?: (?:it|them|him|her))?(?!(?: the)? \w+ (?:on|off|in|out|open|shut))(?: (?:go|up))?(?: of)?(?: (?:it|them))?)\b/.exec(
       here,
     );
   if (kept) {

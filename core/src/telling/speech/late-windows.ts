@@ -5,7 +5,7 @@ import { type Word, wordsOf } from './text.ts';
 /** How far behind a row of keys a time for them is told, in letters. */
 const farthest = 150;
 const isQuick =
-  /\b(?:time (?:allowed|limit|given|available)|allowed|quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
+  /\b(?:time (?:allowed|limit|given|available)|allowed|quick\w*|fast|hurry|swift\w*|dawdl\w+|brisk\w*|all day|time for (?:it|that|this|all|them)|(?:you|we|i)(?:'ve| have|'ll have)? (?:only |just |about |roughly )?(?:got|get|have)|it gives you|gives you|you're given|for (?:it|that|this|all|the lot|everything|the whole)|inside|within|in under|will do|is enough|window|all (?:the time )?(?:you|we)(?:'ve)? (?:got|get|have)|at most|max(?:imum)?|tops|before it|or it|otherwise|no longer|not longer|no more than|must be done|have to be|in one go)\b/;
 /** How far before it a question stands that is answered with no more than a time, in letters. */
 const near = 60;
 const howLong = /\bhow (?:long|much time) (?:have|do|did|would|will) (?:i|we|you|they)(?: got| get| have)?\b/;
@@ -32,10 +32,15 @@ export function findWindows(r: Reader, text: string): void {
     const isAlone = isStop(words[i - 1]) && (isStop(words[i + w.span + 1]) || isTurn);
     if (!isAnswer && !isAlone && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
     const last = r.made.findLastIndex((m) => m.to <= from);
-    const run = runBefore(r.made, last);
-    const own = r.made.slice(run, last + 1);
+    const before = runBefore(r.made, last);
+    // none told before: the row that comes right behind it
+    const isAhead = before > last;
+    const run = isAhead ? last + 1 : before;
+    const own = r.made.slice(run, isAhead ? runAhead(r.made, run) : last + 1);
     const [first, final] = [own[0], own.at(-1)];
-    if (!first || !final || from - final.to > farthest || isMeantFor(r.made[last + 1], to)) return;
+    if (!first || !final) return;
+    if (isAhead ? isAlone || isTooLong.test(around) || first.from - to > near : from - final.to > farthest) return;
+    if (!isAhead && isMeantFor(r.made[last + 1], to)) return;
     const pressed = own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
     if (pressed < 2) return;
     const mostMs = w.value * ms;
@@ -86,14 +91,21 @@ function saidFrom(words: readonly Word[], i: number, step: 1 | -1): string {
   return (step < 0 ? out.reverse() : out).join(' ');
 }
 
+const isOfRow = ({ step }: Made): boolean => step.kind === 'press' || step.kind === 'together' || step.kind === 'turn';
+/** Behind where the row of keys and turns that begins at a step ends. */
+function runAhead(made: readonly Made[], run: number): number {
+  let end = run;
+  for (let m = made[end]; m && isOfRow(m) && m.sentence - (made[end - 1] ?? m).sentence <= 1; m = made[end]) end += 1;
+  return end;
+}
+
 /** Where the row of keys and turns that ends at a step begins; what one has a time for already is no part of it. */
 function runBefore(made: readonly Made[], last: number): number {
   let run = last + 1;
   while (run > 0) {
     const m = made[run - 1];
     const later = run <= last ? made[run] : undefined;
-    const isKey = m?.step.kind === 'press' || m?.step.kind === 'together' || m?.step.kind === 'turn';
-    if (!m || !isKey || (later && later.sentence - m.sentence > 2)) break;
+    if (!m || !isOfRow(m) || (later && later.sentence - m.sentence > 2)) break;
     run -= 1;
   }
   return run;

@@ -1,7 +1,44 @@
-import { added, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { mentionAt } from './mentions.ts';
+import { added, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `after you've let go you'll see …`: as was told just now
+  ({ words, i, w, out }) => {
+    if (!/^(?:after|once|when)$/.test(w.word)) return null;
+    const since =
+      /^(?:after|once|when) (?:you've|you have|you|i've|i have) let (?:go|(?:it|them|both) go)(?: of (?:it|them|both))? (?=you'll|you|the|there|it|,)/.exec(
+        `${said(words, i, 9)} `,
+      );
+    const isTold = said(out, out.length - 22, 22).includes('let go');
+    return since && isTold ? { takes: wordsIn(since[0]), puts: [] } : null;
+  },
+  // `Horn. Off the pedal.`
+  ({ words, i, w, out, called }) => {
+    const off =
+      w.word === 'off' &&
+      (out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? ''));
+    const key = off && words[i + 1]?.word === 'the' ? mentionAt(words, i + 2, called.controls) : null;
+    const isHeld = key !== null && (key.of.mechanism.kind === 'push' || key.of.springs.size > 0);
+    return key && isHeld && isStop(words[i + 2 + key.length]?.raw)
+      ? { takes: 2 + key.length, puts: letGo(w, ...words.slice(i + 2, i + 2 + key.length)) }
+      : null;
+  },
+  // `stay on the pedal until …`
+  ({ words, i, w, called }) => {
+    const stays = /^(?:stay|stays|stand|stands|remain) on (?:the )?/.exec(`${said(words, i, 3)} `);
+    const n = stays ? wordsIn(stays[0]) : 0;
+    const own = n > 0 ? mentionAt(words, i + n, called.controls) : null;
+    return own && own.of.springs.size > 0 && /^(?:stay|stand|remain)/.test(w.word)
+      ? { takes: n, puts: [{ ...w, word: 'hold' }] }
+      : null;
+  },
+  // `I hear two beep, now I leave`
+  ({ words, i, w }) => {
+    const leave = /^(?:now|then) (?:i|you|we|one) (?:can |may )?leaves?(?= |$)/.exec(said(words, i, 4));
+    const n = leave ? wordsIn(leave[0]) : 0;
+    return leave && isStop(words[i + n]?.raw) ? { takes: n, puts: [w, ...letGo(w)] } : null;
+  },
   // `float released (down)`: what is let go of stands there then
   (at) => {
     if (!at.words.slice(at.i + 1, at.i + 4).some((x) => x.word === 'released')) return null;

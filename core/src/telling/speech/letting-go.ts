@@ -110,7 +110,7 @@ function around(text: string, { from, to }: Made): string {
 const startOf = (made: readonly Made[], place: number): number =>
   made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
 
-const falls = /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)$/;
+const falls = /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)(?: again)?$/;
 
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
@@ -131,11 +131,19 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
     named.shown.kind === 'lamp' &&
     named.shown.sign === shown.sign &&
     /^(?:and |so )*(?:when|once|as soon as)\b/.test(own?.said ?? '');
-  if (isText || isLamp) return JSON.stringify(named.shown) === JSON.stringify(shown) ? null : named;
-  if (!own || !/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) || named) return null;
+  // `when the horn stops`
+  const isSilent = named?.kind === 'sign' && named.shown.kind === 'sound' && named.shown.state === 'off';
+  if (isText || isLamp || isSilent) return JSON.stringify(named.shown) === JSON.stringify(shown) ? null : named;
+  const isThen =
+    own !== undefined &&
+    (/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) ||
+      (/^when (?:you|i|we|one)\b/.test(own.said) && /\bthat(?:'s| is)?$/.test(clauses.at(-2)?.said ?? '')));
+  if (!isThen || named) return null;
   const told = momentTold(r, text, from, own.from);
   const isSame = told?.kind === 'sign' && told.shown.sign === shown.sign && told.shown.kind !== 'text';
-  return told?.kind === 'sign' && !isSame && told.shown.kind !== 'sound' ? told : null;
+  // a sound is counted elsewhere, unless it is a lamp that was heard before it
+  const isLater = told?.kind === 'sign' && (told.shown.kind !== 'sound' || shown.kind === 'lamp');
+  return isLater && !isSame ? told : null;
 }
 
 /** `off your fingers at the second beep`. */
@@ -195,9 +203,25 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   }
   const light = items.find(isOf('light'));
   const seen = lampBefore(r, before);
+  // `when it's quiet again`
+  if (
+    /\b(?:it|that|everything|all)(?:'s| is| has| goes| went| gone| falls)* (?:quiet|silent|stopped|stops)\b(?! (?:flash|blink)\w*)/.test(
+      said,
+    )
+  ) {
+    const sound = soundBefore(r, before);
+    if (sound) return { kind: 'sign', shown: { kind: 'sound', sign: sound, state: 'off' }, nth: 1 };
+  }
   // `when it stays on`
-  if (seen && /\b(?:it|that|they|he|she)(?:'s)? (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b/.test(said))
-    return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
+  const staysOn =
+    /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b/;
+  if (seen && staysOn.test(said)) return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
+  // `once they've all gone out`
+  const [lamp, ...lamps] = /\b(?:they|all|both)\b/.test(said) ? lampsBefore(r, before) : [];
+  if (light && lamp && lamps.length > 0) {
+    const so = (sign: SignId): Shown => ({ kind: 'lamp', sign, state: lampState(light.light) });
+    return { kind: 'sign', shown: so(lamp), nth: 1, also: lamps.map(so) };
+  }
   // `the moment it goes out`
   if (light && seen && /\b(?:it|that|they|he|this)(?:'s)?\b/.test(said))
     return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: lampState(light.light) }, nth: 1 };
@@ -219,6 +243,27 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
 /** `the second`, `on the third one`. */
 const ordinalIn = (words: readonly Word[]): number | null =>
   words.map((w) => ordinalOf(w.word)).find((n) => n !== null && n <= 8) ?? null;
+
+/** Several lamps that were told of last to show something together. */
+function lampsBefore(r: Reader, before: readonly Clause[]): SignId[] {
+  for (const { words } of [...before].reverse()) {
+    const shown = shownIn(new Reader(r.called), itemsOf(words, r.called, []));
+    const lamps = shown.filter((s) => s.kind === 'lamp').map((s) => s.sign);
+    if (lamps.length > 1) return lamps;
+  }
+  return [];
+}
+
+/** The sound that was told of last; the only one there is where none was. */
+function soundBefore(r: Reader, before: readonly Clause[]): SignId | null {
+  const told = [...before]
+    .reverse()
+    .flatMap(({ words }) => words.flatMap((_, i) => mentionAt(words, i, r.called.signs)?.of ?? []));
+  const last = told.find((s) => s.kind !== 'text' && s.kind !== 'segments');
+  if (last) return last.kind === 'beeper' ? (last.id as SignId) : null;
+  const all = [...r.called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+  return all.length === 1 && all[0] ? (all[0].id as SignId) : null;
+}
 
 /** The lamp that was named last. */
 function lampBefore(r: Reader, before: readonly Clause[]): SignId | null {

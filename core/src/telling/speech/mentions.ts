@@ -459,7 +459,7 @@ export function placeAt(
         /^(?:pocket|bag|toolbox|hand|van|bin|bucket|boot|mouth|drawer|cup|tray|sun|way)$/.test(
           words[at + 2]?.word ?? '',
         )));
-  const place = isElse ? null : oppositeIn(places, word ?? '');
+  const place = isElse ? null : (pinPlace(own, word ?? '') ?? oppositeIn(places, word ?? ''));
   return place === null ? null : { place, length: 1 };
 }
 
@@ -505,9 +505,19 @@ const jumperPlace = ({ mechanism }: ControlFacts, act: string): PlaceId | null =
   return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
 };
 
+const isPin = ({ control }: ControlFacts): boolean =>
+  /\b(?:pin|bolt|catch|latch|strut|chock|peg)\b/i.test(control.label);
+/** `pin in`: it locks, or is fitted. */
+function pinPlace(own: ControlFacts, act: string): PlaceId | null {
+  if (!isPin(own) || !/^(?:in|out)$/.test(act) || own.mechanism.kind !== 'places') return null;
+  const wanted =
+    act === 'in' ? /^(?:in|locked|fitted|set|engaged|on|closed)$/ : /^(?:out|free|removed|stowed|unlocked|off|open)$/;
+  return own.mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
+}
+
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
-  (own.control.look === 'jumper' ? jumperPlace(own, act) : null) ??
+  (own.control.look === 'jumper' ? jumperPlace(own, act) : pinPlace(own, act)) ??
   placeByAct(own, act) ??
   (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
   (own.mechanism.kind === 'places' ? oppositeIn(own.mechanism.places, act) : null) ??

@@ -1,8 +1,26 @@
 import { mentionAt } from './mentions.ts';
 import { added, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `S5 shall be set to on`
+  ({ words, i, w }) =>
+    w.word === 'shall' && /^be (?:set|put|switched|turned|moved) (?:to|on|in)\b/.test(said(words, i + 1, 3))
+      ? { takes: 1, puts: [{ ...w, word: 'must' }] }
+      : null,
+  // `give it its power back`
+  ({ words, i, w, called }) => {
+    const [supply, ...others] = called.facts.supply;
+    const back =
+      /^(?:give|gives|giving) (?:it|him|her|the \S+) (?:its |the |his |some )?(?:power|current|electricity|mains|supply|juice)(?: back| again)?(?= |$)/.exec(
+        said(words, i, 7),
+      );
+    const name = supply && others.length === 0 ? wordsOf(supply.control.label.toLowerCase()) : [];
+    return back && name.length > 0
+      ? { takes: wordsIn(back[0]), puts: [...name.map((x) => added(x.word, w)), added('on', w)] }
+      : null;
+  },
   // `you put on the main switch`
   (at) => {
     if (!/^puts?$/.test(at.w.word)) return null;

@@ -52,6 +52,12 @@ export function namedWords(s: Scan): boolean {
     return true;
   }
   const { words, called, last, items, w, here, i, take, put } = s;
+  // `when the horn stops`, where a key is called Stop
+  const heard = items.at(-1);
+  if (/^(?:stops|stopped)$/.test(w.raw) && heard?.is === 'sign' && heard.signs.every((x) => x.kind === 'beeper')) {
+    take(1, { is: 'light', light: 'dark' });
+    return true;
+  }
   // `flip the switch back on`
   const plain = switchAt(words, i, called);
   if (plain) {
@@ -375,6 +381,11 @@ export function namedWords(s: Scan): boolean {
     take(1, { is: 'light', light: 'lit' });
     return true;
   }
+  // `then the beeper goes`
+  if (isHeard && /^(?:goes|went)$/.test(w.word) && isOver(words[i + 1])) {
+    take(1, { is: 'light', light: 'lit' });
+    return true;
+  }
   if (asLight && lit?.m) {
     const length = lit.m[0].trim().split(' ').length;
     const colour = coloured(words, i, length);
@@ -383,6 +394,10 @@ export function namedWords(s: Scan): boolean {
   }
   return false;
 }
+
+/** Whether no more is said of it. */
+const isOver = (next: Word | undefined): boolean =>
+  next === undefined || /^[.,;:!?\n)–—…]$/.test(next.raw) || /^(?:and|then)$/.test(next.word);
 
 /** Whether the word just before is a key. */
 const standsBehindKey = ({ items, words, i }: Scan): boolean => {

@@ -14,7 +14,7 @@ const phrases = (unit: string): Array<[said: string, meant: string]> => {
   );
 };
 
-describe.each(['bench', 'plant', 'hall', 'marks', 'yard', 'shed', 'loft', 'barn', 'attic'])(
+describe.each(['bench', 'plant', 'hall', 'marks', 'yard', 'shed', 'loft', 'barn', 'attic', 'cellar', 'porch'])(
   'what is said of the %s unit',
   (unit) => {
     const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));

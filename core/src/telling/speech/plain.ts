@@ -270,7 +270,8 @@ export function readPlain(
     waitAt > 0 &&
     items.slice(0, waitAt).some((x) => x.is === 'control' && (x.place !== null || isPush(x.own))) &&
     items.slice(waitAt).some(isOf('sign')) &&
-    !items.some(isOf('not', 'until', 'within'))
+    !items.some(isOf('not', 'within')) &&
+    !items.slice(0, waitAt).some(isOf('until'))
   ) {
     readPlain(r, segment, items.slice(0, waitAt), at);
     readPlain(r, segment, items.slice(waitAt), at);

@@ -6,7 +6,7 @@ const near = 60;
 const many = String.raw`(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten)`;
 /** `3 long 2 short`, `blinks 4`, `how often is the number`: what is counted there is a code. */
 const isCounted = new RegExp(
-  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|(?:you |please |now )?count (?:the |in )?(?:tens|ones|units|hundreds)|(?:you |please |now )?count (?:it|them|those|along|with me|for me|how)\b|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|(?:you )?(?:a|the|your|its) (?:number|code)\b|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
+  String.raw`^\W*(?:now\W+)?(?:(?:so )?(?:how (?:often|many)|as many times as)|(?:you |please |now )?count (?:the |in )?(?:tens|ones|units|hundreds)|it (?:flashes|blinks|winks) ${many} times|(?:you |please |now )?count (?:it|them|those|along|with me|for me|how)\b|the (?:tens|ones|units|hundreds)|numbers|out the (?:number|code)|(?:you )?(?:a|the|your|its) (?:number|code)\b|${many} (?:long|short|slow|quick|fast)s?\b|${many},? (?:then|and|pause|gap),? ${many}\b|${many}(?: times)?\W*$|${many}\W+(?:and|means|is|=|would)\b)`,
   'i',
 );
 /** `that's the number`: where another lamp has told already that it was taken. */
@@ -23,8 +23,19 @@ const isGiven =
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
   /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+/** `when you haven't, it says rUn`. */
+const isNotSo =
+  /\b(?:if|when|where) (?:you|it|they|that) (?:haven't|hasn't|didn't|don't|doesn't|weren't|aren't|isn't|have not|has not|did not)\b[^.]*$/i;
+/** `that means nothing yet`. */
+const isNothing =
+  /^\W*(?:and |but |so )?(?:(?:that|it|this|which)(?:'s| is| was)? )?(?:(?:means?|is|does) nothing|doesn't (?:mean|matter|count)|does not (?:matter|count)|of no (?:importance|interest)|nothing yet|not yet|not the one|only (?:the|a) (?:self|lamp|display)[- ]?(?:test|check))\b/i;
 const isRefused =
   /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
+/** `E12`, `---`, `ERR`, `TWELVE`: what comes out behind keys that were pressed, and no name of a menu. */
+const isListed =
+  /^(?!8+$)(?:[a-z]?[-. ]?\d[\d/. -]*|[-.\s]+|end|ende|e|err|error|no|last|old|new|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty|thirty|forty)$/i;
+const isTaken =
+  /^\W*(?:and |so |then )?(?:that means )?(?:you're|you are|we're|we are|i'm|that's you|it's) (?:in|there|through)\b/i;
 const isEnd = /^(?:end|ende|done all|last|fin)$/i;
 const isEndSaid =
   /\b(?:end of the (?:list|log|memory|store)|at the end|after the last|once all|once the last|when all|behind the last|when (?:there(?:'s| is| are)|you've|that's) (?:no|all|the last)|no more|nothing (?:more|else)|until (?:it|the display|the screen) (?:says|shows|reads|gives)|then)\b[^.]*$/i;
@@ -55,9 +66,14 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   const next = made[i + 1]?.step;
   const shows = signs.map((s) => (s.kind === 'text' ? s.text : null)).filter((t) => t !== null);
   // `041`, `12/3`: the code itself; nothing but noughts says that nothing is stored
+  // `goes blank and then says DIAG`: that it passes
+  const then = made[i + 1]?.step;
+  if (shows[0] === '' && then?.kind === 'see' && then.signs[0]?.sign === signs[0]?.sign) return true;
   const isStart = prev?.kind === 'release' && next?.kind === 'press';
   if (shows.some((t) => isCode.test(t)) && !isStart && (isMeant.test(behind) || isOne.test(before))) return true;
   const isNext = prev?.kind === 'press' && prev.times === 1;
+  const isTold = isTaken.test(behind) || /["“]/.test(said);
+  if (prev?.kind === 'press' && !isTold && shows.length > 0 && shows.every((t) => isListed.test(t))) return true;
   if (shows.some((t) => isEnd.test(t)) && isNext) return true;
   if (
     isNext &&
@@ -66,7 +82,8 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
     shows.some((t) => /^[-.\s]+$|^[a-z]{1,4}$/i.test(t))
   )
     return true;
-  if (isWrong.test(behind) || isRefused.test(behind)) return true;
+  if (isWrong.test(behind) || isRefused.test(behind) || isNotSo.test(before + said) || isNothing.test(behind))
+    return true;
   const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));
   if (blinks && (isCounted.test(behind) || isGiven.test(before) || isRepeated(said))) return true;
   if (blinks && prev?.kind === 'see' && isNumber.test(behind)) return true;

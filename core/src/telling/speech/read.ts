@@ -20,6 +20,7 @@ import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
 import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
+import { turnRound } from './told-before.ts';
 import { dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
 
@@ -86,6 +87,8 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     from: w.from + from,
     to: w.to + from,
   }));
+  const isKeyBefore = (at: number): boolean =>
+    at > 0 && mentionAt(words, at - 1, reader.called.controls)?.of.mechanism.kind === 'push';
   const begun = reader.sentence + 1;
   const segments = segmentsOf(
     words,
@@ -98,7 +101,8 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     (at) =>
       mentionAt(words, at, reader.called.controls) !== null &&
       (words[at]?.raw === words[at]?.raw.toUpperCase() ||
-        (at > 0 && mentionAt(words, at - 1, reader.called.controls)?.of.mechanism.kind === 'push')),
+        isKeyBefore(at) ||
+        (words[at - 1]?.word === 'and' && isKeyBefore(at - 1))),
     (at) => isWrittenLarge(words, at) && mentionAt(words, at, reader.called.controls) !== null,
   ).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, answersCondition(reader, segments) ? keepsUntold(reader, segments) : segments);
@@ -197,6 +201,7 @@ export function readTold(
     countSounds(own, text);
     findWindows(own, text);
     findRests(own, text);
+    turnRound(own, text);
     dropReadOut(own, text);
     dropToldAnew(own, text);
     return own;

@@ -305,6 +305,16 @@ export function segmentsOf(
       end('then');
       own.push(w);
     } else if (
+      // `selector to hand hold mix`: what was put somewhere is told
+      flows &&
+      /^(?:hold|press|push|wait|keep)$/.test(w.word) &&
+      [2, 3, 4].some((k) => own.length >= k && startsPlace(i - k)) &&
+      !/^(?:and|to|then|not|never|the)$/.test(words[i - 1]?.word ?? '') &&
+      (w.word === 'wait' || startsOn(i))
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       flows &&
       own.length >= 4 &&
       (/^(?:hold|press|push|hit|tap|turn|wait|keep)$/.test(w.word) ||

@@ -3,6 +3,53 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `until the counter has counted down to zero`
+  ({ words, i, w, called, out }) => {
+    const down = /^(?:has |have |had )?(?:counted|counts|counting|gone|goes|run|runs|ran)(?: back)? down to /.exec(
+      `${said(words, i, 5)} `,
+    );
+    if (!down) return null;
+    const n = wordsIn(down[0]);
+    const many = words[i + n];
+    const isDisplay = out.slice(-3).some((_, k, last) => {
+      const kind = mentionAt(last, k, called.signs)?.of.kind;
+      return kind === 'segments' || kind === 'text';
+    });
+    const figure = many
+      ? many.word === 'zero' || many.word === 'nought'
+        ? '0'
+        : many.value === null
+          ? null
+          : String(many.value)
+      : null;
+    return isDisplay && figure !== null
+      ? {
+          takes: n + (many?.span || 1),
+          puts: [
+            { ...w, word: 'shows' },
+            { ...added(`"${figure}"`, w), raw: `"${figure}"` },
+          ],
+        }
+      : null;
+  },
+  // `there stands then "tESt"`
+  ({ words, i, w }) =>
+    /^(?:stands?|appears?|comes?)$/.test(w.word) &&
+    words[i + 1]?.word === 'then' &&
+    /^["“]/.test(words[i + 2]?.raw ?? '')
+      ? { takes: 2, puts: [w] }
+      : null,
+  // `till there's nothing left on the display`
+  ({ words, i, w }) => {
+    if (!/^(?:there|there's|theres|nothing)$/.test(w.word)) return null;
+    const none =
+      /^(?:there's |theres |there is )?nothing (?:left |more |to see |any more )?(?:on|in) (?:the|its) (?=display|screen|window)/.exec(
+        said(words, i, 8),
+      );
+    const n = none ? wordsIn(none[0]) : 0;
+    const display = words[i + n];
+    return none && display ? { takes: n + 1, puts: [display, added('goes', w), added('blank', w)] } : null;
+  },
   // `the red lamp makes slow`
   ({ words, i, w, called, out }) => {
     if (!/^(?:makes?|does)$/.test(w.word)) return null;

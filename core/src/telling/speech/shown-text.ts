@@ -14,11 +14,16 @@ const numerals: Readonly<Record<string, string>> = {
   bars: '-',
 };
 
+const isFigureAt = (words: readonly Word[], i: number): boolean =>
+  /^\d$/.test(words[i]?.raw ?? '') && words[i]?.from === (words[i - 1]?.to ?? 0) + 1;
+
 /** What a display is said to show, from a word on: quoted, in capitals, spelt out, so many dashes. */
 export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text: string; length: number }> | null {
   let i = at;
   while (
-    ['the', 'a', 'an', 'word', 'letters', 'now', 'like', 'capital', 'you', 'number'].includes(words[i]?.word ?? '') &&
+    ['the', 'a', 'an', 'word', 'letters', 'now', 'first', 'like', 'capital', 'you', 'number'].includes(
+      words[i]?.word ?? '',
+    ) &&
     !/^[A-Z0-9]{2,}$/.test(words[i]?.raw ?? '')
   )
     i += 1;
@@ -35,7 +40,13 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   if (sign !== undefined) return { text: sign.repeat(first.word === 'double' ? 2 : 3), length: i + 2 - at };
   // 2/3: a stroke between two figures
   const [over] = words.slice(i + 1);
-  if (/^\d+$/.test(first.raw) && over && /^\d+$/.test(over.raw) && over.from === first.to + 1)
+  if (
+    /^\d+$/.test(first.raw) &&
+    over &&
+    /^\d+$/.test(over.raw) &&
+    over.from === first.to + 1 &&
+    !isFigureAt(words, i + 2)
+  )
     return { text: `${first.raw}/${over.raw}`, length: i + 2 - at };
   // dash dash dash
   let dashes = 0;
@@ -85,6 +96,9 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   }
   if (text.length >= 2 || (text.length === 1 && /\d/.test(text) && /^\d/.test(first.raw)))
     return { text, length: j - at };
+  // `tESt`, `CLr`: as figures of seven strokes write it
+  if (/^(?=\p{L}*\p{Ll}\p{Lu}|\p{Lu}{2,}\p{Ll})[\p{L}\d-]{2,8}$/u.test(first.raw))
+    return { text: first.raw, length: i + 1 - at };
   const second = words[i + 1];
   if (second?.word === 'question' && words[i + 2]?.word === 'mark')
     return { text: `${first.raw}?`, length: i + 3 - at };
@@ -108,7 +122,7 @@ export function plainTextAt(
   if (w.raw === w.word && isOf && /^(?:last|first|next|newest|latest|current|stored|most|each)$/.test(w.word))
     return null;
   if (
-    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then)$/.test(
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then|first|last|next|only|just|briefly|again|nothing)$/.test(
       w.word,
     )
   )

@@ -1,7 +1,82 @@
-import { added, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `you then have six seconds`
+  ({ words, i, w, out }) =>
+    /^(?:then|now)$/.test(w.word) &&
+    /^(?:you|we|i)$/.test(out.at(-1)?.word ?? '') &&
+    /^(?:have|got|get)$/.test(words[i + 1]?.word ?? '') &&
+    words[i + 2]?.value != null
+      ? { takes: 1, puts: [] }
+      : null,
+  // `out and in again, ten seconds between`
+  ({ words, i, w }) => {
+    const both =
+      /^(off|out|down|open) and (?:back )?(on|in|up|shut|closed)(?: again)?(?: ,)? (?:with )?(?:about |a good |at least )?/.exec(
+        `${said(words, i, 9)} `,
+      );
+    const n = both ? wordsIn(both[0]) : 0;
+    const many = words[i + n];
+    if (!both || many?.value == null) return null;
+    const behind = i + n + many.span;
+    const between = /^(?:seconds?|minutes?|secs?) (?:in )?between(?= |$)/.exec(said(words, behind, 3));
+    const unit = words[behind];
+    return between && unit
+      ? {
+          takes: n + many.span + wordsIn(between[0]),
+          puts: [
+            w,
+            added(',', w),
+            added('wait', w),
+            ...words.slice(i + n, behind),
+            unit,
+            added(',', w),
+            added(both[2] ?? '', w),
+          ],
+        }
+      : null;
+  },
+  // `after it has been without power for a full minute you can …`
+  ({ words, i, w }) => {
+    const been =
+      w.word === 'after'
+        ? /^after (?:it|that|they|this)(?:'s| has| have|'ve) been (?:off|out|dead|unplugged|disconnected|without (?:power|current|supply|mains)) (?:for )?(?:at least |about |a good |a full |a whole )*/.exec(
+            `${said(words, i, 10)} `,
+          )
+        : null;
+    const n = been ? wordsIn(been[0]) : 0;
+    // `a full minute`
+    const many = words[i + n];
+    const one = many !== undefined && /^(?:minute|second|hour)$/.test(many.word);
+    if (!been || !many || (many.value === null && !one)) return null;
+    const takes = one ? n + 1 : n + many.span + 1;
+    const one1 = { ...added('1', w), value: 1 };
+    return {
+      takes,
+      puts: [
+        added('wait', w),
+        ...(one ? [one1] : []),
+        ...words.slice(i + n, i + takes),
+        added(',', w),
+        added('then', w),
+      ],
+    };
+  },
+  // `pause for two seconds`
+  ({ words, i, w, called }) =>
+    w.word === 'pause' && words[i + 1]?.word === 'for' && words[i + 2]?.value != null && !keyAt(words, i, called)
+      ? { takes: 2, puts: [{ ...w, word: 'wait' }] }
+      : null,
+  // `leave it off till the display has gone dark`, `keep off the buttons until the lamp is on`
+  ({ words, i, w }) => {
+    if (!/^(?:leave|leaves|keep|keeps)$/.test(w.word)) return null;
+    const off =
+      /^(?:leaves? (?:it|that|the thing) (?:off|out|like that|dead|alone)|keeps? (?:your (?:hands|fingers) )?off (?:the |all (?:the )?|your )?(?:buttons|keys|pads)) (?=until|till)/.exec(
+        `${said(words, i, 8)} `,
+      );
+    return off ? { takes: wordsIn(off[0]), puts: [{ ...w, word: 'wait' }] } : null;
+  },
   // `you have then twelve seconds`
   ({ words, i, w }) =>
     /^(?:then|now)$/.test(w.word) &&

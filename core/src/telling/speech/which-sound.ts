@@ -124,7 +124,8 @@ const isFew = (n: number | null | undefined): n is number => n != null && n <= m
 
 /** `the third beep`, `the second time`, `tone number two`. */
 function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
-  const isOfSound = sounds > 0 || letsGo || /\b(?:one|time|go)\b|\b(?:the|that|on|at) (?:very )?\S+$/.test(said);
+  const isOfSound =
+    sounds > 0 || letsGo || words.length === 1 || /\b(?:one|time|go)\b|\b(?:the|that|on|at) (?:very )?\S+$/.test(said);
   if (!isOfSound) return null;
   return (
     words
@@ -139,6 +140,24 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
 
 /** `that's 3, let go`. */
 const summed = /^(?:and |so )*(?:thats|that's|that is|that makes|makes) (?:all |already )?\S+$/;
+
+/** How many they come to, where it is said: `again that's three let go`; 0 where it is not. */
+function sumIn({ words, said, letsGo }: Clause): number {
+  if (summed.test(said)) return words.at(-1)?.value ?? 0;
+  const at = letsGo ? words.findIndex((w) => /^(?:that|that's|thats)$/.test(w.word)) : -1;
+  const many = words[at + 1];
+  return at >= 0 &&
+    many?.value != null &&
+    isLetGo.test(
+      said
+        .split(' ')
+        .slice(at + 2)
+        .join(' '),
+    )
+    ? many.value
+    : 0;
+}
+const isLetGo = /^(?:and |so |now )*(?:let|off|hands|release|take|fingers|thumbs)\b/;
 
 /** `twice`, `two beeps`, `three times`. */
 function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
@@ -178,7 +197,7 @@ function counted(clauses: readonly Clause[]): Count | null {
     const ordinal = ordinalIn(clause);
     const times = timesIn(clause, n > 0);
     const aloud = words.length === 1 ? (words[0]?.value ?? 0) : 0;
-    const sum = summed.test(said) && !isNot ? (words.at(-1)?.value ?? 0) : 0;
+    const sum = isNot ? 0 : sumIn(clause);
     if (!letsGo) lengths.push(...words.map((w) => w.word).filter((w) => w === 'short' || w === 'long'));
     if (sum > n && n > 0 && isFew(sum)) [n, isSaid, isAwaited] = [sum, true, false];
     else if (ordinal !== null && isNot) n = Math.max(n, ordinal);

@@ -1,0 +1,30 @@
+import { isAct, type Made, type Reader } from './reader.ts';
+
+const opensBefore = /^\W*(?:(?:and|but|so|now|then) )?before (?!that\b|this\b|you start\b|anything\b)/i;
+const onlyThen =
+  /\b(?:only|not (?:until|till|before)) (?:when|once|after|if|the|it|they)?\b|\bnot (?:until|till|before)\b/i;
+
+/**
+ * What is told last and done first: `before the breaker is switched on the stop must be pulled out`, `pull it out, but only
+ * when the lamp is out`. Both stand in one sentence, and are put the other way round.
+ */
+export function turnRound(r: Reader, text: string): void {
+  for (let i = 0; i + 1 < r.made.length; i += 1) {
+    const [a, b] = [r.made[i], r.made[i + 1]];
+    if (!a || !b || a.step.kind !== 'set' || /[.!?\n]/.test(text.slice(a.to, b.from))) continue;
+    const isFirst =
+      isAct(b.step) && opensBefore.test(startOf(text, a)) && !(r.made[i - 1] && isIn(r.made[i - 1], a, text));
+    const isAwaited = b.step.kind === 'see' && onlyThen.test(text.slice(a.to, b.to));
+    if (isFirst || isAwaited) r.made.splice(i, 2, b, a);
+  }
+}
+
+/** What stands before a step in its sentence, with the start of its own words. */
+function startOf(text: string, { from, to }: Made): string {
+  const before = text.slice(Math.max(0, from - 60), from);
+  return before.slice(before.search(/[^.!?\n]*$/)) + text.slice(from, to);
+}
+
+/** Whether a step was told in the same sentence, before another. */
+const isIn = (earlier: Made | undefined, later: Made, text: string): boolean =>
+  earlier !== undefined && !/[.!?\n]/.test(text.slice(earlier.to, later.from));
