@@ -1,8 +1,65 @@
 import { mentionAt } from './mentions.ts';
 import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `three Plus, two M, one Minus`: so often each
+  ({ words, i, w, out, called }) => {
+    const begins =
+      out.length === 0 || /^[.!?\n:]$/.test(out.at(-1)?.raw ?? '') || /^(?:then|now|so)$/.test(out.at(-1)?.word ?? '');
+    if (w.value === null || !begins) return null;
+    const puts: Word[] = [added('press', w)];
+    let [k, keys] = [i, 0];
+    for (;;) {
+      const n = words[k];
+      const key = n?.value != null ? keyAt(words, k + n.span, called) : null;
+      if (!n || !key) break;
+      puts.push(...words.slice(k + n.span, k + n.span + key.length), ...words.slice(k, k + n.span), added('times', w));
+      k += n.span + key.length;
+      keys += 1;
+      const next = words[k]?.raw === ',' ? k + 1 : k;
+      const joined = /^(?:and|then)$/.test(words[next]?.word ?? '') ? next + 1 : next;
+      if (words[joined]?.value == null || joined === k) break;
+      puts.push(...words.slice(k, joined));
+      k = joined;
+    }
+    return keys > 1 ? { takes: k - i, puts } : null;
+  },
+  // `plus minus plus minus, four presses`: as many as were named
+  ({ words, i, w, out, called }) => {
+    const isAll =
+      w.value !== null &&
+      w.value > 1 &&
+      /^(?:presses|taps|pushes|keys|buttons|in all|altogether)\b/.test(said(words, i + w.span, 2));
+    if (!isAll) return null;
+    let [k, keys] = [out.length - 1, 0];
+    while (
+      k >= 0 &&
+      (out[k]?.raw === ',' || out[k]?.word === 'and' || out[k]?.word === 'then' || keyAt(out, k, called))
+    ) {
+      if (keyAt(out, k, called)?.length === 1) keys += 1;
+      k -= 1;
+    }
+    return keys === w.value ? goes(w.span + wordsIn(/^(?:in )?\S+/.exec(said(words, i + w.span, 2))?.[0] ?? '')) : null;
+  },
+  // `with the plug out it shows you a fault`: what would be
+  (at) => {
+    const { words, i, w, out } = at;
+    if (
+      w.word !== 'with' ||
+      words[i + 1]?.word !== 'the' ||
+      (out.length > 0 && !isStop(out.at(-1)?.raw) && !/^(?:and|but|because|as)$/.test(out.at(-1)?.word ?? ''))
+    )
+      return null;
+    const own = standsAt(at, i + 2);
+    const would = own
+      ? /^(?:\S+ )(?:it|he|she|that|this|the \S+) (?:shows|gives|starts|says|won't|wont|will|doesn't|does|thinks|goes|reads|runs|stays|comes|tells|only|just|can't|never|always)\b/.test(
+          said(words, i + 2 + own.length, 5),
+        )
+      : false;
+    return would ? goes(stopAt(words, i) - i) : null;
+  },
   // `don't pull the stop out until the lamp has gone out`: when it has, it is done
   ({ words, i, w, called }) => {
     if (!/^(?:don't|dont|never|do)$/.test(w.word)) return null;

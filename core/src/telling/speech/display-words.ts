@@ -107,6 +107,21 @@ export function displayWords(s: Scan): boolean {
     s.i += blank;
     return true;
   }
+  // `till SERV`, and no more
+  const { facts } = called;
+  if (
+    items.at(-1)?.is === 'until' &&
+    /^(?=\p{L}*\p{Lu}{2})[\p{L}\d]{3,8}$/u.test(w.raw) &&
+    (i + 1 === words.length || /^(?:and|then|comes|appears)$/.test(words[i + 1]?.word ?? '')) &&
+    !mentionAt(words, i, called.controls) &&
+    !mentionAt(words, i, called.signs) &&
+    [...facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+  ) {
+    put(i, 1, { is: 'act', act: 'see', word: 'shows' });
+    put(i, 1, { is: 'text', text: w.raw });
+    s.i += 1;
+    return true;
+  }
   if (/^(?:displays?|shows?|reads?|says?)$/.test(w.word)) {
     const shown = shownTextAt(words, i + 1) ?? plainTextAt(words, i + 1, items);
     if (shown) {

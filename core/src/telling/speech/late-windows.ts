@@ -30,7 +30,10 @@ export function findWindows(r: Reader, text: string): void {
     // `Four seconds.`, and no more
     const isTurn = r.turnsAt.some((at) => at >= to && at <= (words[i + w.span + 1]?.from ?? to));
     const isAlone = isStop(words[i - 1]) && (isStop(words[i + w.span + 1]) || isTurn);
-    if (!isAnswer && !isAlone && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around))) return;
+    // `plus, minus, plus, minus, six seconds.`
+    const isTail = words[i - 1]?.raw === ',' && isStop(words[i + w.span + 1]);
+    if (!isAnswer && !isAlone && !isTail && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around)))
+      return;
     const last = r.made.findLastIndex((m) => m.to <= from);
     const before = runBefore(r.made, last);
     // none told before: the row that comes right behind it
@@ -42,7 +45,7 @@ export function findWindows(r: Reader, text: string): void {
     if (isAhead ? isAlone || isTooLong.test(around) || first.from - to > near : from - final.to > farthest) return;
     if (!isAhead && isMeantFor(r.made[last + 1], to)) return;
     const pressed = own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
-    if (pressed < 2) return;
+    if (pressed < 2 || (isTail && pressed < 3)) return;
     const mostMs = w.value * ms;
     r.made.splice(run, own.length, {
       step: {
@@ -82,7 +85,7 @@ function dropTwin(made: Made[], run: number, mostMs: number, isToldAgain: (end: 
 const isMeantFor = (next: Made | undefined, to: number): boolean =>
   next !== undefined && (next.from - to < 3 || (next.step.kind === 'group' && next.step.window !== undefined));
 
-const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n]$/.test(w.raw);
+const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n()]$/.test(w.raw);
 const reach = 12;
 /** What is said in the same sentence from a word on, or back from it. */
 function saidFrom(words: readonly Word[], i: number, step: 1 | -1): string {

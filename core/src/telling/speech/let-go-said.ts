@@ -3,6 +3,24 @@ import { added, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } fr
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `and now you're off them`
+  ({ words, i, w }) => {
+    const off = /^(?:you|i|we|you're|i'm|we're)/.test(w.word)
+      ? /^(?:you|i|we|you're|i'm|we're)(?: are| am| go| come)? off (?:them|it|both|those|the (?:buttons?|keys?|pads?|pedal|two))(?= |$)/.exec(
+          said(words, i, 5),
+        )
+      : null;
+    return off ? { takes: wordsIn(off[0]), puts: letGo(w, added('it', w)) } : null;
+  },
+  // `you can go away with the fingers`
+  ({ words, i, w }) => {
+    const away = w.word.startsWith('go')
+      ? /^(?:go|goes|going) (?:away|off|down) with (?:the|your|both|my) (?:fingers?|hands?|thumbs?|foot)(?= |$)/.exec(
+          said(words, i, 6),
+        )
+      : null;
+    return away ? { takes: wordsIn(away[0]), puts: letGo(w) } : null;
+  },
   // `after you've let go you'll see …`: as was told just now
   ({ words, i, w, out }) => {
     if (!/^(?:after|once|when)$/.test(w.word)) return null;

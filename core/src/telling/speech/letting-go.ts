@@ -110,7 +110,8 @@ function around(text: string, { from, to }: Made): string {
 const startOf = (made: readonly Made[], place: number): number =>
   made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
 
-const falls = /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)(?: again)?$/;
+const falls =
+  /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)(?: again)?$|^(?:it )?(?:stopped|quiet|silence|gone quiet)$/;
 
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {

@@ -4,6 +4,38 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `while F2 is reinserted`, `during reinsertion of the fuse`
+  (at) => {
+    const { words, i, w } = at;
+    if (/^(?:reinserted|replugged|refitted)$/.test(w.word))
+      return { takes: 1, puts: [{ ...w, word: 'put' }, added('back', w), added('in', w)] };
+    const during = /^during (?:the )?(?:reinsertion|insertion|reconnection|refitting) of (?:the )?/.exec(
+      `${said(words, i, 5)} `,
+    );
+    const n = during ? wordsIn(during[0]) : 0;
+    const own = during ? standsAt(at, i + n) : null;
+    return own
+      ? {
+          takes: n + own.length,
+          puts: [
+            { ...w, word: 'while' },
+            ...words.slice(i + n, i + n + own.length),
+            added('is', w),
+            added('put', w),
+            added('in', w),
+          ],
+        }
+      : null;
+  },
+  // `crank away`
+  (at) => {
+    const own = standsAt(at, at.i);
+    if (!own || at.words[at.i + own.length]?.word !== 'away' || own.of.mechanism.kind !== 'places') return null;
+    const isStowed = own.of.mechanism.places.some((p) => p.id === 'stowed');
+    return isStowed
+      ? { takes: own.length + 1, puts: [...at.words.slice(at.i, at.i + own.length), added('stowed', at.w)] }
+      : null;
+  },
   // `S5 shall be set to on`
   ({ words, i, w }) =>
     w.word === 'shall' && /^be (?:set|put|switched|turned|moved) (?:to|on|in)\b/.test(said(words, i + 1, 3))

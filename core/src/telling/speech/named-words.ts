@@ -397,7 +397,9 @@ export function namedWords(s: Scan): boolean {
 
 /** Whether no more is said of it. */
 const isOver = (next: Word | undefined): boolean =>
-  next === undefined || /^[.,;:!?\n)–—…]$/.test(next.raw) || /^(?:and|then)$/.test(next.word);
+  next === undefined ||
+  /^[.,;:!?\n)–—…]$/.test(next.raw) ||
+  /^(?:and|then|that|there|again|now|once|twice|keep|don.t|you)$/.test(next.word);
 
 /** Whether the word just before is a key. */
 const standsBehindKey = ({ items, words, i }: Scan): boolean => {

@@ -247,7 +247,7 @@ export function readPress(
               m.step.kind === 'press' && m.sentence === r.sentence ? [m.step.control as ControlId] : [],
             )
           : [];
-    if (ids.length > 1) {
+    if (new Set(ids).size > 1) {
       if (arePressed || joined?.step.kind === 'together') r.made.splice(arePressed ? -2 : -1);
       r.last = ids.flatMap((id) => r.called.facts.controls.get(id) ?? []);
       if (span)
@@ -270,6 +270,7 @@ export function readPress(
     items.some(isOf('both')) &&
     r.last.length === 2 &&
     r.last.every(isPush) &&
+    new Set(r.last).size === r.last.length &&
     times.length === 0
   ) {
     const two = r.made.slice(-2);

@@ -3,6 +3,23 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `the lamp for defrost is coming`
+  ({ words, i, w, called }) => {
+    const of = /^(?:lamp|light|led|indicator) (?:for|of) (?:the )?/.exec(`${said(words, i, 4)} `);
+    const n = of ? wordsIn(of[0]) : 0;
+    const lamp = of ? mentionAt(words, i + n, called.signs) : null;
+    return lamp?.of.kind === 'lamp'
+      ? { takes: n + lamp.length, puts: [...words.slice(i + n, i + n + lamp.length), w] }
+      : null;
+  },
+  ({ words, i, w, called, out }) =>
+    /^is (?:now )?coming(?: now| on)?(?= |$)/.test(said(words, i, 4)) &&
+    out.slice(-3).some((_, k, last) => mentionAt(last, k, called.signs)?.of.kind === 'lamp')
+      ? {
+          takes: wordsIn(/^is (?:now )?coming(?: now| on)?(?= |$)/.exec(said(words, i, 4))?.[0] ?? ''),
+          puts: [{ ...w, word: 'comes' }, added('on', w)],
+        }
+      : null,
   // `until the counter has counted down to zero`
   ({ words, i, w, called, out }) => {
     const down = /^(?:has |have |had )?(?:counted|counts|counting|gone|goes|run|runs|ran)(?: back)? down to /.exec(

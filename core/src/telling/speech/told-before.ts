@@ -4,6 +4,9 @@ const opensBefore = /^\W*(?:(?:and|but|so|now|then) )?before (?!that\b|this\b|yo
 const onlyThen =
   /\b(?:only|not (?:until|till|before)) (?:when|once|after|if|the|it|they)?\b|\bnot (?:until|till|before)\b/i;
 
+const isWithOut =
+  /\bwith (?:the |its |your )?[^\s.,]+(?: [^\s.,]+)? (?:still )?(?:out|off|open|removed|disconnected)\W*$/i;
+
 /**
  * What is told last and done first: `before the breaker is switched on the stop must be pulled out`, `pull it out, but only
  * when the lamp is out`. Both stand in one sentence, and are put the other way round.
@@ -11,6 +14,9 @@ const onlyThen =
 export function turnRound(r: Reader, text: string): void {
   for (let i = 0; i + 1 < r.made.length; i += 1) {
     const [a, b] = [r.made[i], r.made[i + 1]];
+    // `hold Plus with the fuse out`: so it stands by then
+    const isWith = a?.step.kind === 'hold' && b?.step.kind === 'set' && isWithOut.test(text.slice(a.from, b.to));
+    if (isWith && a && b) r.made.splice(i, 2, b, a);
     if (!a || !b || a.step.kind !== 'set' || /[.!?\n]/.test(text.slice(a.to, b.from))) continue;
     const isFirst =
       isAct(b.step) && opensBefore.test(startOf(text, a)) && !(r.made[i - 1] && isIn(r.made[i - 1], a, text));

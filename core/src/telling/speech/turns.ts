@@ -457,8 +457,11 @@ function readPut(
     if (place === null && (word === 'back' || wordBefore === 'back') && item.own.mechanism.kind === 'places') {
       const { start } = item.own.mechanism;
       const now = r.places.get(item.own.control.id);
-      if (now !== undefined && now !== start) {
-        set(r, item.own, start, item);
+      // `puts the fuse back`: it was out, whether that was told or not
+      const isPutIn = /^(?:fuse|plug)$/.test(item.own.control.look) && verbAct === 'set';
+      const to = now !== undefined && now !== start ? start : isPutIn ? placeByVerb(item.own, 'in') : null;
+      if (to !== null) {
+        set(r, item.own, to, item);
         done = true;
         continue;
       }
@@ -473,6 +476,23 @@ function readPut(
         : null;
     if (shutTo !== null) {
       set(r, item.own, shutTo, item);
+      done = true;
+      continue;
+    }
+    // `pull the plug, and then the fuse`: the same is done to it
+    const told = r.made.at(-1);
+    const same =
+      place === null &&
+      told?.step.kind === 'set' &&
+      told.sentence === r.sentence &&
+      told.step.control !== item.own.control.id &&
+      /^(?:and |then )+the(?: \S+){1,3}$/.test(saidOf(segment)) &&
+      r.ahead[0]?.sentence !== r.sentence &&
+      items.length === 1
+        ? placeByVerb(item.own, told.step.to)
+        : null;
+    if (same !== null) {
+      set(r, item.own, same, item);
       done = true;
       continue;
     }
@@ -516,6 +536,15 @@ function readPut(
         /\bbefore\b|\bwait\b/.test(saidOf(segment))
       )
         r.made.splice(-2, 2, rest, set);
+      // `is put back in after ten seconds`
+      const lengthAt = segment.words.findIndex((w) => w.from === length.from);
+      const isSince = /\bafter(?: at least| about| some| roughly| another)?$/.test(
+        segment.words
+          .slice(0, lengthAt)
+          .map((w) => w.word)
+          .join(' '),
+      );
+      if (isSince && set?.step.kind === 'set' && rest?.step.kind === 'rest') r.made.splice(-2, 2, rest, set);
     }
     return true;
   }

@@ -22,6 +22,20 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `she holds Plus and I hold Minus`
+  ({ words, i, w, called }) => {
+    if (!/^(?:she|he|you|i|one|somebody)$/.test(w.word) || !/^holds?$/.test(words[i + 1]?.word ?? '')) return null;
+    const at = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const key = keyAt(words, at, called);
+    const behind = key ? at + key.length : 0;
+    const other = /^and (?:she|he|you|i|another|the other(?: one)?|somebody) (?:holds? )?(?:the )?/.exec(
+      `${said(words, behind, 5)} `,
+    );
+    const n = key && other ? wordsIn(other[0]) : 0;
+    return key && n > 0 && keyAt(words, behind + n, called)
+      ? { takes: behind + n - i, puts: [{ ...w, word: 'hold' }, ...words.slice(at, behind), added('and', w)] }
+      : null;
+  },
   // `so you press those, and with your free hand you switch on`
   ({ words, i, w }) =>
     isPress.test(w.word) && freeHandFollows(words, i + 1) ? { takes: 1, puts: [{ ...w, word: 'hold' }] } : null,
