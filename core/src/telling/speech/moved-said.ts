@@ -7,7 +7,7 @@ export const movedSaid: readonly Rewrite[] = [
   // `while F2 is reinserted`, `during reinsertion of the fuse`
   (at) => {
     const { words, i, w } = at;
-    if (/^(?:reinserted|replugged|refitted)$/.test(w.word))
+    if (/^(?:reinserted|replugged)$/.test(w.word))
       return { takes: 1, puts: [{ ...w, word: 'put' }, added('back', w), added('in', w)] };
     const during = /^during (?:the )?(?:reinsertion|insertion|reconnection|refitting) of (?:the )?/.exec(
       `${said(words, i, 5)} `,

@@ -486,7 +486,8 @@ function readPut(
       told?.step.kind === 'set' &&
       told.sentence === r.sentence &&
       told.step.control !== item.own.control.id &&
-      /^(?:and |then )+the(?: \S+){1,3}$/.test(saidOf(segment)) &&
+      /^(?:and |then )*the(?: \S+){1,3}$/.test(saidOf(segment)) &&
+      segment.joined === 'then' &&
       r.ahead[0]?.sentence !== r.sentence &&
       items.length === 1
         ? placeByVerb(item.own, told.step.to)
