@@ -4,6 +4,37 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `fourteen is the feed roller sensor`: a part that is called like a key
+  ({ words, i, w, called }) => {
+    if (!/^(?:the|a|your|its|this)$/.test(w.word)) return null;
+    const key = keyAt(words, i + 1, called);
+    const behind = key ? i + 1 + key.length : 0;
+    const part = key
+      ? /^(?:[a-z]+ )?(?:sensor|probe|motor|roller|pump|heater|board|relay|coil|belt|bearing|cable|harness|filter|seal|cylinder)s?(?= |$)/.exec(
+          said(words, behind, 2),
+        )
+      : null;
+    const first = words[behind]?.word ?? '';
+    const isName = part !== null && (mentionAt(words, i + 1, called.signs)?.length ?? 0) <= (key?.length ?? 0);
+    if (
+      !part ||
+      !isName ||
+      /^(?:and|or|the|to|with|button|key|lamp|light|on|off)$/.test(first) ||
+      mentionAt(words, behind, called.controls)
+    )
+      return null;
+    return { takes: behind + wordsIn(part[0]) - i, puts: [w, added('part', w)] };
+  },
+  // `older faults are called up by means of Select`
+  ({ words, i, w, called }) => {
+    if (!/^(?:is|are|can|may)$/.test(w.word)) return null;
+    const by =
+      /^(?:is|are|can be|may be) (?:then )?(?:called up|called|displayed|shown|recalled|reached|retrieved|scrolled through|listed|selected) (?:by means of|by|with|using|via|by use of) (?:the )?/.exec(
+        `${said(words, i, 8)} `,
+      );
+    const n = by ? wordsIn(by[0]) : 0;
+    return by && keyAt(words, i + n, called) ? { takes: n, puts: [added(',', w), { ...w, word: 'press' }] } : null;
+  },
   // `three Plus, two M, one Minus`: so often each
   ({ words, i, w, out, called }) => {
     const begins =

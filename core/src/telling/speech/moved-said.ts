@@ -4,6 +4,43 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `you can reach DIP 4. On with it.`
+  ({ words, i, w, out }) => {
+    const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
+    const on = begins
+      ? /^(?:on|off|in|out|up|down|open|shut) with (?:it|that|him|them)(?= |$)/.exec(said(words, i, 3))
+      : null;
+    return on && isStop(words[i + 3]?.raw)
+      ? { takes: 3, puts: [added('put', w), added('it', w), { ...w, raw: w.word }] }
+      : null;
+  },
+  // `with the key you go to on`
+  (at) => {
+    const { words, i, w, places } = at;
+    if (w.word !== 'with' || !/^(?:the|that|your)$/.test(words[i + 1]?.word ?? '')) return null;
+    const own = standsAt(at, i + 2);
+    const n = own ? i + 2 + own.length : 0;
+    const goes = own
+      ? /^(?:you|i|we) (?:then |now )?(?:go|goes|move|change|switch|turn) (?:over |back |up |down )?(?:to|on) (?:the )?/.exec(
+          `${said(words, n, 6)} `,
+        )
+      : null;
+    const to = goes ? words[n + wordsIn(goes[0])] : undefined;
+    return own && to && places.has(to.word)
+      ? { takes: n + (goes ? wordsIn(goes[0]) : 0) + 1 - i, puts: [...words.slice(i + 1, n), added('to', w), to] }
+      : null;
+  },
+  // `my son turns the key`, of what gives the current and is off: on
+  (at) => {
+    const { words, i, w, out } = at;
+    if (!/^(?:turns|flips|flicks|throws)$/.test(w.word) || !/^(?:the|that)$/.test(words[i + 1]?.word ?? ''))
+      return null;
+    const own = standsAt(at, i + 2);
+    const isHeld = out.slice(-16).some((x) => /^(?:hold|holds|held|holding|keep|keeps|press)$/.test(x.word));
+    return own && own.of.powersAt.size > 0 && isHeld && isStop(words[i + 2 + own.length]?.raw)
+      ? { takes: 2 + own.length, puts: [w, ...words.slice(i + 1, i + 2 + own.length), added('on', w)] }
+      : null;
+  },
   // `while F2 is reinserted`, `during reinsertion of the fuse`
   (at) => {
     const { words, i, w } = at;

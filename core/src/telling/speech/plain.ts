@@ -13,6 +13,8 @@ import { readSet, readTurn, set } from './turns.ts';
 import { readUnsaid } from './unsaid.ts';
 import { readWait } from './waits.ts';
 
+const findsIt = /\b(?:you|we|i)(?:'ll| will| can| could)? (?:reach|find|see|get at|get to) (?:the |a )?(?:\S+ ?){1,4}$/;
+
 /** `mushroom to rest`: something nobody named yet is put where only one control can be: asked. */
 function asksPlaced(r: Reader, segment: Segment, at: Readonly<{ from: number; to: number }>): boolean {
   const said = /^(?:and |then |now |the |your )*(\p{L}{4,}) (?:back )?(?:to|onto|at|on) (?:the )?(\S+)$/u.exec(
@@ -606,6 +608,16 @@ export function readPlain(
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
+  // `you can reach DIP 4`: what is meant by what is said of it next
+  const lone = controls.at(-1);
+  if (
+    lone &&
+    controls.every((c) => c.place === null) &&
+    !isPush(lone.own) &&
+    lone.place === null &&
+    findsIt.test(saidOf(segment))
+  )
+    r.last = [lone.own];
   if (length && !head.some(isOf('within')) && readWait(r, segment, length, at)) return;
   if (shown.length > 0) see(r, shown, at);
 }

@@ -28,7 +28,7 @@ const isNotSo =
   /\b(?:if|when|where) (?:you|it|they|that) (?:haven't|hasn't|didn't|don't|doesn't|weren't|aren't|isn't|have not|has not|did not)\b[^.]*$/i;
 /** `that means nothing yet`. */
 const isNothing =
-  /^\W*(?:and |but |so )?(?:(?:that|it|this|which)(?:'s| is| was)? )?(?:(?:means?|is|does) nothing|doesn't (?:mean|matter|count)|does not (?:matter|count)|of no (?:importance|interest)|nothing yet|not yet|not the one|only (?:the|a) (?:self|lamp|display)[- ]?(?:test|check))\b/i;
+  /^\W*(?:(?:right|straight) away |at once |first |immediately )?\W*(?:and |but |so )?(?:(?:that|it|this|which)(?:'s| is| was)? )?(?:ignore (?:that|it|this)|(?:means?|is|does) nothing|doesn't (?:mean|matter|count)|does not (?:matter|count)|of no (?:importance|interest)|nothing yet|not yet|not the one|only (?:the|a) (?:self|lamp|display)[- ]?(?:test|check))\b/i;
 const isRefused =
   /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
 /** `E12`, `---`, `ERR`, `TWELVE`: what comes out behind keys that were pressed, and no name of a menu. */

@@ -21,7 +21,7 @@ import { simpler } from './simpler.ts';
 import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { turnRound } from './told-before.ts';
-import { dropToldAnew } from './told-twice.ts';
+import { dropRetries, dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -203,6 +203,7 @@ export function readTold(
     findRests(own, text);
     turnRound(own, text);
     dropReadOut(own, text);
+    dropRetries(own, text);
     dropToldAnew(own, text);
     return own;
   });

@@ -129,9 +129,26 @@ export class Reader {
     this.doubts.push({ from: at.from, to: at.to, about, asked });
   }
 
-  /** Takes out of what was made all that turned out to be told only. */
+  /**
+   * Takes out of what was made all that turned out to be told only. Where something was not put to a place once more as it
+   * stood there by what is taken out, it is put there now.
+   */
   drop(beside: ReadonlySet<Made>): void {
-    if (beside.size > 0) this.made.splice(0, this.made.length, ...this.made.filter((m) => !beside.has(m)));
+    if (beside.size === 0) return;
+    this.made.splice(0, this.made.length, ...this.made.filter((m) => !beside.has(m)));
+    for (const m of beside)
+      for (const step of setsWithin(m.step)) {
+        const again = this.putAgain.find((p) => p.own.control.id === step.control && p.to === step.to && p.from > m.to);
+        const behind = again ? this.made.findIndex((x) => x.from > again.from) : -1;
+        const place = behind < 0 ? this.made.length : behind;
+        const last = this.made
+          .slice(0, place)
+          .flatMap((x) => setsWithin(x.step))
+          .findLast((s) => s.control === step.control);
+        if (!again || last?.to === step.to) continue;
+        const sentence = this.made[place - 1]?.sentence ?? 0;
+        this.made.splice(place, 0, { step, from: again.from, to: again.end, sentence });
+      }
   }
 
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
@@ -143,6 +160,16 @@ export class Reader {
     this.made.splice(isEarlier ? -1 : this.made.length, 0, made);
   }
 }
+
+/** What a step puts somewhere, in a group or a branch as well. */
+const setsWithin = (step: Step): ReadonlyArray<Extract<Step, { kind: 'set' }>> =>
+  step.kind === 'set'
+    ? [step]
+    : step.kind === 'group'
+      ? step.steps.flatMap(setsWithin)
+      : step.kind === 'branch'
+        ? [...step.met, ...step.otherwise].flatMap(setsWithin)
+        : [];
 
 export const lampState = (light: Light) => (light === 'blinks' ? 'fast' : light);
 export const withoutTimes = (shown: Shown): Shown => {

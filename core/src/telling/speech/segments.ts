@@ -310,7 +310,9 @@ export function segmentsOf(
       /^(?:hold|press|push|wait|keep)$/.test(w.word) &&
       [2, 3, 4].some((k) => own.length >= k && startsPlace(i - k)) &&
       !/^(?:and|to|then|not|never|the)$/.test(words[i - 1]?.word ?? '') &&
-      (w.word === 'wait' || startsOn(i))
+      (w.word === 'wait' ||
+        (w.word === 'keep' && /^(?:holding|them|it|both)$/.test(words[i + 1]?.word ?? '')) ||
+        startsOn(i))
     ) {
       end('then');
       own.push(w);

@@ -41,6 +41,25 @@ export function dropToldOut(r: Reader): void {
   }
 }
 
+const isRetried =
+  /\b(?:repeat\w*|again|start(?:s|ed)? over|once more|too (?:slow|late|early|soon)|wasn't|weren't|not (?:quick|fast)|wrong|from the (?:start|beginning|top)|anew|missed it|didn't (?:take|work))\b/i;
+
+/** `should the fault lamp light, Q1 is to be opened and the procedure repeated`: done anew, and no way of its own. */
+export function dropRetries(r: Reader, text: string): void {
+  const beside = new Set(
+    r.made.filter(({ step, from, to }) => {
+      if (step.kind !== 'branch') return false;
+      const end = text.slice(to).search(/[.!?\n]/);
+      const isSet = [...step.met, ...step.otherwise].every(
+        (s) => s.kind === 'set' || s.kind === 'rest' || s.kind === 'see',
+      );
+      return isSet && isRetried.test(text.slice(from, end < 0 ? text.length : to + end));
+    }),
+  );
+  for (const { from, to } of beside) r.holes.push({ from, to, why: 'warned' });
+  r.drop(beside);
+}
+
 const anew =
   /\b(?:from the \w+(?: \w+)? again|(?:then |so |and )?again from|start(?:s|ed)? (?:over|again)|once more from|all over again|do it (?:all )?again|the whole thing again)\b/gi;
 

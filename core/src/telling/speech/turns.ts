@@ -196,7 +196,11 @@ export function set(
     r.places.get(own.control.id) === to
       ? r.made.findIndex(
           (m) =>
-            m.step.kind === 'set' && m.step.control === own.control.id && m.step.to === to && r.beforehand.has(m.from),
+            m.step.kind === 'set' &&
+            m.step.control === own.control.id &&
+            m.step.to === to &&
+            m.sentence >= r.sentence - 8 &&
+            r.beforehand.has(m.from),
         )
       : -1;
   if (early >= 0) {

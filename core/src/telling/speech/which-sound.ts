@@ -86,7 +86,12 @@ function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
   const parts: Word[][] = [[]];
   words.forEach((w, i) => {
     if (isJoin(w, words[i + 1])) parts.push([]);
-    else parts.at(-1)?.push(w);
+    else {
+      // `it beeps once it beeps again`
+      const goesOn = /^(?:it|he)$/.test(w.word) && soundVerbs.test(words[i + 1]?.word ?? '');
+      if (goesOn && parts.at(-1)?.some((x) => soundVerbs.test(x.word))) parts.push([]);
+      parts.at(-1)?.push(w);
+    }
   });
   return parts
     .filter((own) => own.length > 0)
