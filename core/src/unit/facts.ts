@@ -48,7 +48,7 @@ function supplyPlaces(control: Control): PlaceId[] {
   if (control.powersAt.length > 0) return control.powersAt;
   const { mechanism } = control;
   if (mechanism.kind !== 'places' || !supplyLooks.has(control.look)) return [];
-  const carries = !/\b(?:drain|sump|bung|filler)\b/i.test(control.label);
+  const carries = !/\b(?:drain|sump|bung|filler|sensor|probe|motor|signal|data)\b/i.test(control.label);
   const plain = control.look === 'breaker' || (control.look === 'plug' && carries) || control.look === 'key';
   if (!plain && !supplyWords.has(control.label.toLowerCase())) return [];
   // a breaker that is down has tripped, or was switched off

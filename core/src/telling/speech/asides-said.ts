@@ -4,6 +4,85 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `M shows you the last fault`: pressed
+  ({ words, i, w, out, called }) => {
+    const begins = out.length === 0 || /^[.!?\n;:]$/.test(out.at(-1)?.raw ?? '');
+    const key = begins ? keyAt(words, i, called) : null;
+    const shows = key ? /^(?:shows?|gives?) (?:you|me|us)\b/.test(said(words, i + key.length, 2)) : false;
+    return shows && key
+      ? { takes: key.length, puts: [added('press', w), ...words.slice(i, i + key.length), added(',', w)] }
+      : null;
+  },
+  // `and every time you press it you get the one before`: as was told just now
+  ({ words, i, w, out }) => {
+    if (!/^(?:and|every|each)$/.test(w.word)) return null;
+    const each =
+      /^(?:and )?(?:every|each) time (?:you|i|we) (?:press|push|tap|hit|do) (?:it|that)(?: again)? (?:you|it|i|we)\b/.exec(
+        said(words, i, 9),
+      );
+    const isTold = out.slice(-14).some((x) => /^(?:press|push|tap)$/.test(x.word));
+    return each && isTold ? goes(stopAt(words, i) - i) : null;
+  },
+  // `when the new part's in`: the repair, not the plug
+  ({ words, i, w }) => {
+    if (!/^(?:when|once|after|and)$/.test(w.word)) return null;
+    const done =
+      /^(?:and )?(?:when|once|after) (?:the|your|a) (?:new |replacement |other )?(?:part|sensor|one|bit|board|motor|thing)(?: is|'s| has been)? (?:in|fitted|on|replaced|changed|done|in place)(?= [,.]|$)/.exec(
+        said(words, i, 9),
+      );
+    return done ? goes(wordsIn(done[0])) : null;
+  },
+  // `put DIP 2 on, not DIP 1`
+  ({ words, i, w, out, called, places }) => {
+    const isBehind =
+      places.has(out.at(-1)?.word ?? '') || (out.at(-1)?.raw === ',' && places.has(out.at(-2)?.word ?? ''));
+    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const other = w.word === 'not' && isBehind ? mentionAt(words, from, called.controls) : null;
+    const next = other ? (words[from + other.length]?.word ?? '') : '';
+    return other && !/^(?:is|has|must|may|should)$/.test(next)
+      ? { takes: from + other.length - i, puts: [added(',', w)], drops: out.at(-1)?.raw === ',' ? 1 : 0 }
+      : null;
+  },
+  // `otherwise it starts defrosting on you`: what would be
+  ({ words, i, w }) => {
+    if (!/^(?:otherwise|else)$/.test(w.word)) return null;
+    const would =
+      /^(?:otherwise|else) (?:it|he|she|that|this|you|the \S+)(?:'ll|'d| will| would)? (?:\S+s|get|see|end|have|be|lose|start|never|just|only|won't|can't|don't|are|go|think|freeze|move|fall|drop)\b/.exec(
+        said(words, i, 6),
+      );
+    const isDone = words
+      .slice(i, stopAt(words, i))
+      .some((x) => /^(?:press|hold|pull|switch|turn|push|must)$/.test(x.word));
+    return would && !isDone ? goes(stopAt(words, i) - i) : null;
+  },
+  // `the code, which is Heater, Minus, Minus`
+  ({ words, i, w, out, called }) => {
+    const is = /^(?:which|and that|that|it) (?:is|goes|would be) (?:the )?/.exec(`${said(words, i, 4)} `);
+    const n = is ? wordsIn(is[0]) : 0;
+    const key = is && w.word === 'which' && out.at(-1)?.raw === ',' ? keyAt(words, i + n, called) : null;
+    const next = key ? words[i + n + key.length] : undefined;
+    return key && next && /^(?:,|and|then)$/.test(next.raw) && keyAt(words, i + n + key.length + 1, called)
+      ? { takes: n, puts: [{ ...w, word: 'press', raw: 'press' }] }
+      : null;
+  },
+  // `12. That's the heater.`: what a code stands for
+  ({ words, i, w, out, called }) => {
+    const is = /^(?:that|that's|it|it's|thats) (?:is )?(?:the |your |a )/.exec(`${said(words, i, 4)} `);
+    if (!is || !/^(?:that|it)/.test(w.word)) return null;
+    const n = wordsIn(is[0]);
+    const key = keyAt(words, i + n, called);
+    const isCode = out.at(-1)?.raw === '.' && /^[A-Z]?\d+$/.test(out.at(-2)?.raw ?? '');
+    return key && isCode && isStop(words[i + n + key.length]?.raw) ? goes(n + key.length) : null;
+  },
+  // `before all I open the lid`
+  ({ words, i, w, out }) => {
+    const first =
+      w.word === 'before'
+        ? /^before (?:all|everything|everything else|anything else)(?= (?:i|you|we|the)\b| ,)/.exec(said(words, i, 4))
+        : null;
+    const begins = out.length === 0 || isStop(out.at(-1)?.raw);
+    return first && begins ? { takes: wordsIn(first[0]), puts: [{ ...w, word: 'first' }] } : null;
+  },
   // `fourteen is the feed roller sensor`: a part that is called like a key
   ({ words, i, w, called }) => {
     if (!/^(?:the|a|your|its|this)$/.test(w.word)) return null;

@@ -538,7 +538,7 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `you turn it off and the memory is gone`
   if (
-    /\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(
+    /(?<!\b(?:seconds|minutes|secs) )\b(?:is|are|gets) (?:gone|lost|dead|broken|ruined|wrecked)\b/.test(
       `${/\band (?:the|your|all|its) \w+ (?:is|are|gets)\b/.test(saidOf(segment)) ? saidOf(segment) : ''} ${r.ahead
         .slice(0, 1)
         .map(saidOf)

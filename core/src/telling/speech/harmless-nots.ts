@@ -51,6 +51,36 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `the boss isn't here`
+  ({ words, i }) => {
+    const not =
+      /^(?:isn't|isnt|wasn't|aren't|weren't|is not|are not) (?:here|around|about|in today|bothered|interested|coming|back yet|my (?:fault|idea|job)|a (?:secret|joke|problem))(?= |$)/.exec(
+        said(words, i, 5),
+      );
+    return not ? { takes: wordsIn(not[0]), puts: [] } : null;
+  },
+  // `and look that nobody has the hand inside`
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:and|look|see|check|make|watch)$/.test(w.word)) return null;
+    const sure =
+      /^(?:and )?(?:i |you |we )?(?:look|see|check|make sure|watch)(?: that| to it that| out that)? (?:nobody|no one|no-one|nothing|no hand|no fingers?)(?= )/.exec(
+        said(words, i, 8),
+      );
+    const end = sure ? clauseEnd(words, i + wordsIn(sure[0]), called) : 0;
+    return sure && isStop(words[end]?.raw) ? { takes: end - i, puts: out.length === 0 ? [] : [added(',', w)] } : null;
+  },
+  // `which means there's nothing else in there`
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:which|that|so|there|there's|and)$/.test(w.word)) return null;
+    const none =
+      /^(?:and )?(?:(?:which|that|so|it) (?:means|tells you)(?: that)? |so |that )?(?:there's|there is|there are|there) (?:nothing|no) (?:else|more|other|further|others)(?: (?:faults?|codes?|errors?|entries|entry))?(?: (?:in there|in it|stored|left|to (?:see|read|come)))?(?= |$)/.exec(
+        said(words, i, 12),
+      );
+    const n = none ? wordsIn(none[0]) : 0;
+    return none && !isOfUnit(words, i + n - 1, called)
+      ? { takes: n, puts: out.length === 0 ? [] : [added(',', w)] }
+      : null;
+  },
   ({ words, i, w, out, called }) => {
     const mind = noMind.exec(said(words, i, 6));
     const isMind = mind !== null && mindVerbs.has(mind[1] ?? '');

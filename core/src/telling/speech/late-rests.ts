@@ -28,8 +28,9 @@ export function findRests(r: Reader, text: string): void {
     const before = told.slice(0, found.from);
     const stops = before.split(/[.!?\n]/).length - 1;
     const around = sentenceAt(text, at);
-    if (isOther.test(around.replace(isAtLeast, '')) || (!isBack && stops > 1)) continue;
-    if (!isBack && !isSaidWaiting.test(around)) continue;
+    if (isOther.test(around.replace(isAtLeast, '')) || (!isBack && stops > (isSaidWaiting.test(before) ? 3 : 1)))
+      continue;
+    if (!isBack && !isSaidWaiting.test(around) && !isSaidWaiting.test(before)) continue;
     r.made.splice(i + 1, 0, {
       step: { kind: 'rest', span: exactly(found.ms) },
       from: at,

@@ -141,7 +141,11 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
       (/^when (?:you|i|we|one)\b/.test(own.said) && /\bthat(?:'s| is)?$/.test(clauses.at(-2)?.said ?? '')));
   if (!isThen || named) return null;
   const told = momentTold(r, text, from, own.from);
-  const isSame = told?.kind === 'sign' && told.shown.sign === shown.sign && told.shown.kind !== 'text';
+  const isSame =
+    told?.kind === 'sign' &&
+    told.shown.sign === shown.sign &&
+    told.shown.kind !== 'text' &&
+    !(told.shown.kind === 'lamp' && shown.kind === 'lamp' && told.shown.state !== shown.state);
   // a sound is counted elsewhere, unless it is a lamp that was heard before it
   const isLater = told?.kind === 'sign' && (told.shown.kind !== 'sound' || shown.kind === 'lamp');
   return isLater && !isSame ? told : null;
@@ -219,8 +223,10 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   if (seen && staysOn.test(said)) return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
   // `once they've all gone out`
   const [lamp, ...lamps] = /\b(?:they|all|both)\b/.test(said) ? lampsBefore(r, before) : [];
-  if (light && lamp && lamps.length > 0) {
-    const so = (sign: SignId): Shown => ({ kind: 'lamp', sign, state: lampState(light.light) });
+  const isOut = /\b(?:they|all|both)(?:'ve| have| all)* (?:gone|go|went|goes) (?:off|out|dark)\b/.test(said);
+  if ((light || isOut) && lamp && lamps.length > 0) {
+    const state = light ? lampState(light.light) : 'dark';
+    const so = (sign: SignId): Shown => ({ kind: 'lamp', sign, state });
     return { kind: 'sign', shown: so(lamp), nth: 1, also: lamps.map(so) };
   }
   // `the moment it goes out`

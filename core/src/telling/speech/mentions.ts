@@ -1,4 +1,4 @@
-import type { PlaceId } from '../../base/ids.ts';
+import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
 import { usualPlace } from '../../unit/on-off.ts';
@@ -169,7 +169,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
     all.push([`${plain(own.face.label).join(' ')} ${full[0]}`, own, true]);
   }
   const [supply] = facts.supply;
-  if (supply) for (const name of supplyNames) all.push([name, supply, true]);
+  // mains is not a fuse of the unit
+  if (supply && supply.control.look !== 'fuse') for (const name of supplyNames) all.push([name, supply, true]);
   return unambiguous(all);
 }
 
@@ -256,14 +257,23 @@ export function calledOf(plainFacts: UnitFacts, ones: Readonly<Record<string, st
 /** Where nothing says what gives the unit its current, the one rocker or switch that goes on and off is meant by it. */
 function withSupply(facts: UnitFacts): UnitFacts {
   if (facts.supply.length > 0) return facts;
-  const all = [...facts.controls.values()].filter(
-    ({ control, mechanism }) =>
-      /^(?:rocker|switch|knob|slide)$/.test(control.look) &&
-      mechanism.kind === 'places' &&
-      mechanism.places.length === 2 &&
-      mechanism.places.every((p) => p.id === 'on' || p.id === 'off'),
-  );
-  return all.length === 1 ? { ...facts, supply: all } : facts;
+  const having = (look: RegExp, ...ids: readonly string[]): ControlFacts[] =>
+    [...facts.controls.values()].filter(
+      ({ control, mechanism }) =>
+        look.test(control.look) &&
+        mechanism.kind === 'places' &&
+        mechanism.places.length === 2 &&
+        mechanism.places.every((p) => ids.includes(p.id)),
+    );
+  const switches = having(/^(?:rocker|switch|knob|slide)$/, 'on', 'off');
+  // else the one fuse that is taken out
+  const fuses = switches.length === 0 ? having(/^fuse$/, 'in', 'out') : [];
+  const [fuse] = fuses.length === 1 ? fuses : [];
+  if (fuse) {
+    const own = { ...fuse, powersAt: new Set(['in' as PlaceId]) };
+    return { ...facts, controls: new Map(facts.controls).set(own.control.id as ControlId, own), supply: [own] };
+  }
+  return switches.length === 1 ? { ...facts, supply: switches } : facts;
 }
 
 /** Whether there is anything that turns by clicks. */
@@ -509,9 +519,11 @@ const isPin = ({ control }: ControlFacts): boolean =>
   /\b(?:pin|bolt|catch|latch|strut|chock|peg)\b/i.test(control.label);
 /** `pin in`: it locks, or is fitted. */
 function pinPlace(own: ControlFacts, act: string): PlaceId | null {
-  if (!isPin(own) || !/^(?:in|out)$/.test(act) || own.mechanism.kind !== 'places') return null;
+  if (!isPin(own) || !/^(?:in|out|pull|push)$/.test(act) || own.mechanism.kind !== 'places') return null;
   const wanted =
-    act === 'in' ? /^(?:in|locked|fitted|set|engaged|on|closed)$/ : /^(?:out|free|removed|stowed|unlocked|off|open)$/;
+    act === 'in' || act === 'push'
+      ? /^(?:in|locked|fitted|set|engaged|on|closed)$/
+      : /^(?:out|free|removed|stowed|unlocked|off|open)$/;
   return own.mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
 }
 

@@ -4,6 +4,52 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `then the air valve, shut`
+  (at) => {
+    const { words, i, w, out, places } = at;
+    const begins =
+      out.length === 0 || /^[.!?\n;]$/.test(out.at(-1)?.raw ?? '') || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
+    const from = /^(?:the|your)$/.test(w.word) ? i + 1 : i;
+    const own = begins ? standsAt(at, from) : null;
+    const n = own ? from + own.length : 0;
+    const to = words[n]?.raw === ',' ? words[n + 1] : undefined;
+    return own && to && places.has(to.word) && isStop(words[n + 2]?.raw)
+      ? { takes: n + 2 - i, puts: [...words.slice(i, n), to] }
+      : null;
+  },
+  // `the isolator I switch off`, `J2 I bridge`: what it is done to said first
+  (at) => {
+    const { words, i, w, out } = at;
+    const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
+    const from = /^(?:the|your)$/.test(w.word) ? i + 1 : i;
+    const own = begins ? standsAt(at, from) : null;
+    const n = own ? from + own.length : 0;
+    const does = own
+      ? /^(?:i|we|you|one) (?:then |now |must |have to |can |should |also )*(switch|switches|turn|put|set|open|close|shut|bridge|flip|flick)(?= |$)/.exec(
+          said(words, n, 4),
+        )
+      : null;
+    const verb = does ? words[n + wordsIn(does[0]) - 1] : undefined;
+    return verb
+      ? {
+          takes: n + wordsIn(does?.[0] ?? '') - i,
+          puts: [{ ...verb, raw: verb.word }, added('the', w), ...words.slice(from, n)],
+        }
+      : null;
+  },
+  // `take away the wire from J2`
+  (at) => {
+    const { words, i, w } = at;
+    const takes =
+      /^(?:takes?|pulls?|removes?|lifts?) (?:away |off |out )?(?:the|your|that|this) (?:little |small )?(?:wire|bridge|cap|link|clip|jumper|shunt)(?: (?:away|off|out|again))* (?:from|off|of) (?:the )?/.exec(
+        `${said(words, i, 10)} `,
+      );
+    const n = takes ? wordsIn(takes[0]) : 0;
+    const own = takes ? standsAt(at, i + n) : null;
+    return own?.of.control.look === 'jumper'
+      ? { takes: n + own.length, puts: [{ ...w, word: 'open' }, ...words.slice(i + n, i + n + own.length)] }
+      : null;
+  },
   // `you can reach DIP 4. On with it.`
   ({ words, i, w, out }) => {
     const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');

@@ -5,7 +5,7 @@ import { heldOf, pressedOnce, readHold, turnToHold } from './holds.ts';
 import type { Item } from './item.ts';
 import { itemsOf } from './items.ts';
 import { hasOtherObject } from './objects.ts';
-import { isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
+import { type ItemOf, isAct, isOf, isPush, type Made, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { see, shownIn } from './shown.ts';
 import { leadsOn } from './talk.ts';
@@ -410,8 +410,17 @@ export function readPress(
     /^(?:sensor|motor|valve|pump|heater|board|relay|coil|fault|error|problem|one|part|module|unit|circuit|cable|wire|harness|position|limit)$/.test(
       tail[0]?.word ?? '',
     );
+  // `the ones you'll see are D04, door heater`: small, where the key is written large
+  const isSmall =
+    tail.length === 0 &&
+    act === undefined &&
+    times.length === 0 &&
+    pushes.length === 1 &&
+    segment.words.length > pushes.length &&
+    pushes.every((p) => isWrittenSmall(r, p));
   const bare =
     !isPart &&
+    !isSmall &&
     length <= named + 3 + 2 * times.length + (items.some(isOf('both')) && pushes.length > 1 ? 3 : 0) &&
     act === undefined &&
     isNext &&
@@ -694,4 +703,11 @@ export function readAgain(r: Reader, items: readonly Item[], segment: Segment): 
     sentence: first.m.sentence,
   });
   return true;
+}
+
+/** Whether a key that is called by a plain word is written small here, and with a capital within other sentences. */
+function isWrittenSmall(r: Reader, { own, from, to }: ItemOf<'control'>): boolean {
+  const { label } = own.control;
+  if (!/^\p{Lu}\p{Ll}{3,}$/u.test(label) || !/^\p{Ll}/u.test(r.whole.slice(from, to))) return false;
+  return [...r.whole.matchAll(new RegExp(`[\\p{Ll},] ${label}\\b`, 'gu'))].length > 1;
 }

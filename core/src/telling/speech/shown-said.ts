@@ -3,6 +3,18 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `until nothing is to see on the display`
+  ({ words, i, w }) => {
+    const none =
+      w.word === 'nothing'
+        ? /^nothing (?:more )?(?:is|can be|was|is there) (?:more )?(?:to see|to be seen|seen|visible|shown|left)(?: more)? (?:on|in) (?:the|its) (?=display|screen|window)/.exec(
+            said(words, i, 10),
+          )
+        : null;
+    const n = none ? wordsIn(none[0]) : 0;
+    const display = words[i + n];
+    return none && display ? { takes: n + 1, puts: [display, added('goes', w), added('blank', w)] } : null;
+  },
   // `the lamp for defrost is coming`
   ({ words, i, w, called }) => {
     const of = /^(?:lamp|light|led|indicator) (?:for|of) (?:the )?/.exec(`${said(words, i, 4)} `);

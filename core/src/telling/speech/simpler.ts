@@ -66,7 +66,10 @@ const turnedRound: readonly Rewrite[] = [
       /^(?:this|that|these|those|him|them|it) (?:you|we|i) (?:must |have to |need to |can |should |then |now )?(?:pull|pulls|press|push|open|close|shut|turn|bridge|take|switch|remove|hold)(?= |$)/.exec(
         said(words, i, 6),
       );
-    const leads = /^(?:when|if|after|before|once|the|with|of|until|like|so|do|all)$/.test(out.at(-1)?.word ?? '');
+    const leads =
+      /^(?:when|if|after|before|once|the|with|of|until|like|so|do|all|wipe|clear|erase|delete|empty|reset|finish|leave|see|get|read|enter|stop|start|to)$/.test(
+        out.at(-1)?.word ?? '',
+      );
     const verb = done ? words[i + wordsIn(done[0]) - 1] : undefined;
     return done && verb && !leads ? { takes: wordsIn(done[0]), puts: [verb, { ...w, word: 'it' }] } : null;
   },

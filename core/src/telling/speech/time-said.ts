@@ -2,6 +2,16 @@ import { added, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts'
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `okay thirty seconds are gone`: those that were waited
+  ({ words, i, w, out }) => {
+    const over =
+      w.value !== null &&
+      /^(?:seconds|minutes|secs) (?:are|is|have) (?:gone|up|over|done|passed|been)(?= |$)/.exec(
+        said(words, i + w.span, 3),
+      );
+    const isTold = out.slice(-50).some((x) => x.value === w.value);
+    return over && isTold ? { takes: w.span + wordsIn(over[0]), puts: [added(',', w)] } : null;
+  },
   // `you then have six seconds`
   ({ words, i, w, out }) =>
     /^(?:then|now)$/.test(w.word) &&

@@ -193,6 +193,7 @@ function counted(clauses: readonly Clause[]): Count | null {
   let isAwaited = false;
   let along = 0;
   const lengths: string[] = [];
+  const isListened = clauses.some((c) => /\b(?:listen|hear|count)\w*\b/.test(c.said));
   for (const [k, clause] of clauses.entries()) {
     // `do I let go? No`: not yet
     if (clause.letsGo && k < clauses.length - 1 && clause.sounds === 0) continue;
@@ -207,7 +208,8 @@ function counted(clauses: readonly Clause[]): Count | null {
     if (sum > n && n > 0 && isFew(sum)) [n, isSaid, isAwaited] = [sum, true, false];
     else if (ordinal !== null && isNot) n = Math.max(n, ordinal);
     else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
-    else if (n > 0 && aloud === along + 1 && isFew(aloud)) [n, along, isSaid] = [aloud, aloud, aloud > 1];
+    else if ((n > 0 || isListened) && aloud === along + 1 && isFew(aloud))
+      [n, along, isSaid] = [aloud, aloud, aloud > 1];
     else if (n > 0 && (sounds > 0 || letsGo || words.length < 6) && againWords.test(said)) {
       n += isAwaited ? 0 : 1;
       isAwaited = sounds === 0 && !/\bit\b/.test(said);
