@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
@@ -143,15 +143,9 @@ export const asidesSaid: readonly Rewrite[] = [
       w.value > 1 &&
       /^(?:presses|taps|pushes|keys|buttons|in all|altogether)\b/.test(said(words, i + w.span, 2));
     if (!isAll) return null;
-    let [k, keys] = [out.length - 1, 0];
-    while (
-      k >= 0 &&
-      (out[k]?.raw === ',' || out[k]?.word === 'and' || out[k]?.word === 'then' || keyAt(out, k, called))
-    ) {
-      if (keyAt(out, k, called)?.length === 1) keys += 1;
-      k -= 1;
-    }
-    return keys === w.value ? goes(w.span + wordsIn(/^(?:in )?\S+/.exec(said(words, i + w.span, 2))?.[0] ?? '')) : null;
+    return keysBefore(out, called) === w.value
+      ? goes(w.span + wordsIn(/^(?:in )?\S+/.exec(said(words, i + w.span, 2))?.[0] ?? ''))
+      : null;
   },
   // `with the plug out it shows you a fault`: what would be
   (at) => {
@@ -335,7 +329,7 @@ export const asidesSaid: readonly Rewrite[] = [
   ({ words, i, w, out }) => {
     if (!/^(?:repeat|start|begin|again|once|over|back)$/.test(w.word)) return null;
     const anew =
-      /^(?:(?:repeat|start|begin) (?:again |anew |over |new )?|again |once more |over again |back )from (?!the (?:left|right)\b)/.exec(
+      /^(?:(?:repeat|start|begin) (?:again |anew |over |new )?|again |once more |over again |back )from (?!the (?:left|right)\b)|^(?:repeat|start|begin) (?:again|anew|over) (?:with|at) /.exec(
         `${said(words, i, 5)} `,
       );
     if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|it|do|=|to)$/.test(out.at(-1)?.word ?? ''))) return null;

@@ -156,6 +156,18 @@ export function jointWords(s: Scan): boolean {
     take(1, { is: 'way', way: w.raw === 'R' ? 'cw' : 'ccw' });
     return true;
   }
+  // `down up right the green one's blinking`: said as one goes on
+  const before = words[i - 1];
+  const isFiller =
+    w.word === 'right' &&
+    /^(?:the|now|so|that|that's|it's|ok|okay)$/.test(words[i + 1]?.word ?? '') &&
+    before !== undefined &&
+    before.value === null &&
+    mentionAt(words, i - 1, s.called.controls)?.of.mechanism.kind === 'push';
+  if (isFiller) {
+    take(1, null);
+    return true;
+  }
   if (rightWords.has(w.word) || leftWords.has(w.word)) {
     take(1, { is: 'way', way: rightWords.has(w.word) ? 'cw' : 'ccw' });
     return true;

@@ -35,17 +35,17 @@ export function findWindows(r: Reader, text: string): void {
     if (!isAnswer && !isAlone && !isTail && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around)))
       return;
     const last = r.made.findLastIndex((m) => m.to <= from);
-    const before = runBefore(r.made, last);
-    // none told before: the row that comes right behind it
-    const isAhead = before > last;
-    const run = isAhead ? last + 1 : before;
-    const own = r.made.slice(run, isAhead ? runAhead(r.made, run) : last + 1);
+    const before = runBefore(r, last);
+    const behind = r.made.slice(before, last + 1);
+    const end = behind.at(-1)?.to;
+    // none told right before: the row that comes right behind it
+    const isBehind =
+      pressesIn(behind) > 1 && end !== undefined && from - end <= farthest && !isMeantFor(r.made[last + 1], to);
+    const run = isBehind ? before : last + 1;
+    const own = isBehind ? behind : r.made.slice(run, runAhead(r, run));
     const [first, final] = [own[0], own.at(-1)];
-    if (!first || !final) return;
-    if (isAhead ? isAlone || isTooLong.test(around) || first.from - to > near : from - final.to > farthest) return;
-    if (!isAhead && isMeantFor(r.made[last + 1], to)) return;
-    const pressed = own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
-    if (pressed < 2 || (isTail && pressed < 3)) return;
+    if (!first || !final || pressesIn(own) < (isTail ? 3 : 2)) return;
+    if (!isBehind && (isAlone || isTooLong.test(around) || first.from - to > near)) return;
     const mostMs = w.value * ms;
     r.made.splice(run, own.length, {
       step: {
@@ -70,6 +70,37 @@ export function findWindows(r: Reader, text: string): void {
   });
 }
 
+/** How far from its time a row is at most, where another row stands right before that time, in letters. */
+const apart = 45;
+/** `turn it back, press Enter. You have twelve seconds.`, and one goes on to something else: of the row before. */
+export function moveWindows(r: Reader, text: string): void {
+  const words = wordsOf(text);
+  for (let i = 1; i < r.made.length; i += 1) {
+    const group = r.made[i];
+    const step = group?.step;
+    if (!group || step?.kind !== 'group' || step.times !== 1 || step.window?.from.kind !== 'step-before') continue;
+    const { mostMs } = step.window;
+    const at = words.findLastIndex(
+      (w, k) =>
+        w.from < group.from && w.value !== null && w.value * (unitMs[words[k + w.span]?.word ?? ''] ?? 0) === mostMs,
+    );
+    const time = words[at];
+    const run = runBefore(r, i - 1);
+    const own = r.made.slice(run, i);
+    const last = own.at(-1);
+    if (!time || !last || own.length < 2 || group.from - time.to < apart || last.to > time.from) continue;
+    if (time.from - last.to > apart || !isStop(words[at + time.span + 1])) continue;
+    const first = own[0] ?? last;
+    const steps = own.map((m) => m.step);
+    r.made.splice(
+      run,
+      own.length + 1,
+      { ...first, to: last.to, step: { ...step, steps } },
+      ...step.steps.map((s) => ({ ...group, step: s })),
+    );
+  }
+}
+
 /** The same time was read as one for what comes next as well: it is told once, and of the row before. */
 function dropTwin(made: Made[], run: number, mostMs: number, isToldAgain: (end: number) => boolean): void {
   const at = made.findIndex(
@@ -80,6 +111,9 @@ function dropTwin(made: Made[], run: number, mostMs: number, isToldAgain: (end: 
   if (twin?.step.kind !== 'group' || isToldAgain(twin.to)) return;
   made.splice(at, 1, ...twin.step.steps.map((step) => ({ ...twin, step })));
 }
+
+const pressesIn = (own: readonly Made[]): number =>
+  own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
 
 /** Whether the time is of what is done next: it stands right behind it, or was read so. */
 const isMeantFor = (next: Made | undefined, to: number): boolean =>
@@ -94,21 +128,28 @@ function saidFrom(words: readonly Word[], i: number, step: 1 | -1): string {
   return (step < 0 ? out.reverse() : out).join(' ');
 }
 
-const isOfRow = ({ step }: Made): boolean => step.kind === 'press' || step.kind === 'together' || step.kind === 'turn';
+const isOfRow = (r: Reader, { step }: Made): boolean =>
+  step.kind === 'press' ||
+  step.kind === 'together' ||
+  step.kind === 'turn' ||
+  (step.kind === 'set' && r.called.facts.controls.get(step.control)?.mechanism.kind === 'clicks');
 /** Behind where the row of keys and turns that begins at a step ends. */
-function runAhead(made: readonly Made[], run: number): number {
+function runAhead(r: Reader, run: number): number {
+  const { made } = r;
   let end = run;
-  for (let m = made[end]; m && isOfRow(m) && m.sentence - (made[end - 1] ?? m).sentence <= 1; m = made[end]) end += 1;
+  for (let m = made[end]; m && isOfRow(r, m) && m.sentence - (made[end - 1] ?? m).sentence <= 1; m = made[end])
+    end += 1;
   return end;
 }
 
 /** Where the row of keys and turns that ends at a step begins; what one has a time for already is no part of it. */
-function runBefore(made: readonly Made[], last: number): number {
+function runBefore(r: Reader, last: number): number {
+  const { made } = r;
   let run = last + 1;
   while (run > 0) {
     const m = made[run - 1];
     const later = run <= last ? made[run] : undefined;
-    if (!m || !isOfRow(m) || (later && later.sentence - m.sentence > 2)) break;
+    if (!m || !isOfRow(r, m) || (later && later.sentence - m.sentence > 2)) break;
     run -= 1;
   }
   return run;

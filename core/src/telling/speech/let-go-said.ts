@@ -3,6 +3,13 @@ import { added, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } fr
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `after the two short I let loose`
+  ({ words, i, w, out }) =>
+    w.word === 'let' &&
+    words[i + 1]?.word === 'loose' &&
+    /^(?:i|you|we|can|now|then|and|to)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 2, puts: letGo(w, added('it', w)) }
+      : null,
   // `and now you're off them`
   ({ words, i, w }) => {
     const off = /^(?:you|i|we|you're|i'm|we're)/.test(w.word)

@@ -209,7 +209,9 @@ const soundWords = [
 function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
   for (const sign of facts.signs.values()) {
-    const full = [sign.label, sign.id.replaceAll('-', ' '), ...aliases(sign)].map((n) => plain(n).join(' '));
+    // an id of one letter is nobody's name for it
+    const id = sign.id.length > 1 ? [sign.id.replaceAll('-', ' ')] : [];
+    const full = [sign.label, ...id, ...aliases(sign)].map((n) => plain(n).join(' '));
     for (const name of new Set(full.flatMap(spaced))) {
       all.push([name, sign, false]);
       if (sign.kind === 'lamp')

@@ -37,6 +37,19 @@ export const movedSaid: readonly Rewrite[] = [
         }
       : null;
   },
+  // `put a link across L3`
+  (at) => {
+    const { words, i, w } = at;
+    const puts =
+      /^(?:puts?|lays?|sticks?|clips?|fits?) (?:a|the|your|some|one) (?:little |small |short |bit of |piece of )*(?:link|wire|bridge|jumper|cap|clip|shunt|lead) (?:across|over|on|onto|between|to) (?:the )?/.exec(
+        `${said(words, i, 9)} `,
+      );
+    const n = puts ? wordsIn(puts[0]) : 0;
+    const own = puts ? standsAt(at, i + n) : null;
+    return own?.of.control.look === 'jumper'
+      ? { takes: n + own.length, puts: [{ ...w, word: 'bridge' }, ...words.slice(i + n, i + n + own.length)] }
+      : null;
+  },
   // `take away the wire from J2`
   (at) => {
     const { words, i, w } = at;

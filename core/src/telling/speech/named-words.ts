@@ -1,5 +1,5 @@
 import { LampColour } from '../../model/lamp.ts';
-import type { Light } from './item.ts';
+import type { Item, Light } from './item.ts';
 import { actOf, unitMs } from './lexicon.ts';
 import { mentionAt, placeAt, switchAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
@@ -111,6 +111,10 @@ export function namedWords(s: Scan): boolean {
     // `it's up and down together`
     !/^(?:up|down|in|out) and (?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here) &&
     !(words[i - 1]?.word === 'and' && /^(?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here)) &&
+    // `function function horn up`: in a row of keys
+    !(/^(?:up|down)$/.test(w.word) && standsBehindKey(s) && areKeysAlone(s)) &&
+    // `up and horn together`
+    !(words[i + 1]?.word === 'and' && isHeldWith(s)) &&
     // `mode light mode light`: in a row of keys
     !(/^(?:light|set|back|open)$/.test(w.word) && standsBehindKey(s)) &&
     !(/^(?:up|down)$/.test(w.word) && /^(?:up|down)$/.test(words[i + 1]?.word ?? '')) &&
@@ -400,6 +404,20 @@ const isOver = (next: Word | undefined): boolean =>
   next === undefined ||
   /^[.,;:!?\n)–—…]$/.test(next.raw) ||
   /^(?:and|then|that|there|again|now|once|twice|keep|don.t|you)$/.test(next.word);
+
+/** Whether another key is named behind it that is pressed or held with it. */
+const isHeldWith = ({ words, i, called }: Scan): boolean => {
+  const key = mentionAt(words, i + 2, called.controls);
+  return (
+    key?.of.mechanism.kind === 'push' &&
+    /^(?:together|both|at|held|pressed|hold|down)$/.test(words[i + 2 + key.length]?.word ?? '')
+  );
+};
+
+const isKeyItem = (item: Item): boolean => item.is === 'control' && item.own.mechanism.kind === 'push';
+/** Whether nothing but keys was named, more than one, and none of them is held. */
+const areKeysAlone = ({ items, words, i }: Scan): boolean =>
+  items.length > 1 && items.every(isKeyItem) && words[i - 2]?.word !== 'and';
 
 /** Whether the word just before is a key. */
 const standsBehindKey = ({ items, words, i }: Scan): boolean => {

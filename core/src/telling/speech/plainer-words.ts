@@ -135,7 +135,13 @@ export const plainer: readonly Rewrite[] = [
     const moves = /^(on|off|out|in|up|down|open|shut) (it|she|he|they) (?:goes|comes|go|come|pops|slides)(?= |$)/.exec(
       said(words, i, 3),
     );
-    if (!moves || !(isStop(words[i - 1]?.raw) || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))) return null;
+    // `and up she goes`: it is at work again
+    if (
+      !moves ||
+      (moves[2] === 'she' && /^(?:up|off|down)$/.test(moves[1] ?? '')) ||
+      !(isStop(words[i - 1]?.raw) || /^(?:and|then)$/.test(words[i - 1]?.word ?? ''))
+    )
+      return null;
     const it = words[i + 1];
     return it ? { takes: 3, puts: [{ ...it, word: 'it', raw: 'it' }, added('goes', w), w] } : null;
   },

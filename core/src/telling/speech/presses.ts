@@ -283,6 +283,10 @@ export function readPress(
       )
     )
       r.made.splice(-2);
+    // `put your hand on Stir and Time and press both`: held already
+    const held = r.made.at(-1)?.step;
+    const isHeld = held?.kind === 'hold' && ids.every((id) => held.controls.some((c) => c.control === id));
+    if (isHeld && !span) return true;
     if (span || items.some((x) => x.is === 'place' && /^(?:down|in)$/.test(x.word)))
       return readHold(
         r,

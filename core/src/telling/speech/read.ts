@@ -7,7 +7,7 @@ import { type ReadIn, readIn } from './captions.ts';
 import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
 import { findRests } from './late-rests.ts';
-import { findWindows } from './late-windows.ts';
+import { findWindows, moveWindows } from './late-windows.ts';
 import { findReleases } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
@@ -200,6 +200,7 @@ export function readTold(
     findSupplyAway(own, text);
     countSounds(own, text);
     findWindows(own, text);
+    moveWindows(own, text);
     findRests(own, text);
     turnRound(own, text);
     dropReadOut(own, text);

@@ -63,3 +63,12 @@ export const standsAt = ({ words, called }: Spot, i: number) => {
   const own = mentionAt(words, i, called.controls);
   return own?.of.mechanism.kind === 'places' ? own : null;
 };
+/** How many keys stand right before, one after the other, commas and *and* between. */
+export function keysBefore(out: readonly Word[], called: Called): number {
+  let [k, keys] = [out.length - 1, 0];
+  while (k >= 0 && (/^(?:,|and|then)$/.test(out[k]?.raw ?? '') || keyAt(out, k, called))) {
+    if (keyAt(out, k, called)) keys += 1;
+    k -= 1;
+  }
+  return keys;
+}

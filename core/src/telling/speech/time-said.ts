@@ -1,7 +1,24 @@
-import { added, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `function function down up in eight seconds`: within that
+  ({ words, i, w, out, called }) =>
+    w.word === 'in' &&
+    words[i + 1]?.value != null &&
+    /^(?:seconds?|secs?|s)$/.test(words[i + 1 + (words[i + 1]?.span ?? 1)]?.word ?? '') &&
+    keysBefore(out, called) > 2
+      ? { takes: 1, puts: [{ ...w, word: 'within' }] }
+      : null,
+  // `half a minute it has to be off for`
+  ({ words, i, w }) => {
+    const stays =
+      /^(?:it|that) (?:has to|must|needs to|should|wants to) (?:be|stay) (?:off|out|dead)(?: for)?(?= [,.]|$)/.exec(
+        said(words, i, 7),
+      );
+    const isTime = /^(?:seconds?|minutes?|secs)$/.test(words[i - 1]?.word ?? '');
+    return stays && isTime ? { takes: wordsIn(stays[0]), puts: [added(',', w), added('wait', w)] } : null;
+  },
   // `okay thirty seconds are gone`: those that were waited
   ({ words, i, w, out }) => {
     const over =
@@ -152,7 +169,7 @@ export const timeSaid: readonly Rewrite[] = [
   // `don't take longer than five seconds about it`: how long one has
   ({ words, i, w }) => {
     const most =
-      /^(?:and )?(?:don't|dont|do not|never|you mustn't|you can't) (?:take|be|need|spend) (?:any )?(?:longer|more) than(?= )/.exec(
+      /^(?:and )?(?:don't|dont|do not|never|you mustn't|you can't) (?:take|be|need|spend) (?:any )?(?:longer|more) than(?= )|^(?:and )?(?:not|no) slower than(?= )/.exec(
         said(words, i, 8),
       );
     const n = most ? wordsIn(most[0]) : 0;

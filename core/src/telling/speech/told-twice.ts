@@ -84,6 +84,6 @@ export function dropToldAnew(r: Reader, text: string): void {
       last += 1;
     }
     const own = r.made.slice(first, last).filter((m) => m.step.kind !== 'see');
-    if (own.length > 1 || own.some((m) => m.step.kind === 'hold')) r.made.splice(first, last - first);
+    if (own.length > 1 || own.some((m) => m.step.kind === 'hold')) r.drop(new Set(r.made.slice(first, last)));
   }
 }

@@ -5,7 +5,7 @@ import type { Word } from './text.ts';
 /** How far behind a press it is told that the other hand does something. */
 const farthest = 22;
 const otherHand =
-  /^(?:with|and) (?:your|my|the|his|her) (?:free|other|third|left|right|spare) (?:hand|elbow|arm|foot)(?= |$)/;
+  /^(?:with|and) (?:your|my|the|his|her) (?:free|other|third|left|right|spare|second|one) (?:hand|elbow|arm|foot)(?= |$)/;
 const isPress = /^(?:press|presses|pressed|pressing|push|pushes)$/;
 const isHeldLater =
   /^(?:hold|holds|held|holding|keep|keeps|kept|stay|stays|leave|once|twice|times|short|briefly|release)$/;

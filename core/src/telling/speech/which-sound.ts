@@ -204,7 +204,15 @@ function counted(clauses: readonly Clause[]): Count | null {
     const times = timesIn(clause, n > 0);
     const aloud = words.length === 1 ? (words[0]?.value ?? 0) : 0;
     const sum = isNot ? 0 : sumIn(clause);
-    if (!letsGo) lengths.push(...words.map((w) => w.word).filter((w) => w === 'short' || w === 'long'));
+    // `a long one, and then two short`
+    if (!letsGo)
+      lengths.push(
+        ...words.flatMap((w, i) =>
+          w.word === 'short' || w.word === 'long'
+            ? Array<string>(Math.min(words[i - 1]?.value ?? 1, 4)).fill(w.word)
+            : [],
+        ),
+      );
     if (sum > n && n > 0 && isFew(sum)) [n, isSaid, isAwaited] = [sum, true, false];
     else if (ordinal !== null && isNot) n = Math.max(n, ordinal);
     else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
