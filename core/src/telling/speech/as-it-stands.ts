@@ -17,7 +17,7 @@ const leavesIt = /^\W*(?:and |so |just |you |please )*leaves? (?:that|it|this|th
 function clauseAround(text: string, { from, to }: Made): string {
   const before = text.slice(Math.max(0, from - near), from);
   const behind = text.slice(to, to + near);
-  const begins = before.search(/[^.,;:!?\n()]*$/);
+  const begins = before.search(/(?:[^.,;:!?\n()–—-]|(?<! )-|-(?! ))*$/);
   const ends = behind.search(/[.,;:!?\n()]/);
   return before.slice(begins) + text.slice(from, to) + (ends < 0 ? behind : behind.slice(0, ends));
 }

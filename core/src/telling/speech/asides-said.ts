@@ -4,6 +4,17 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `before I press reset for the tenth time`: what somebody else would do
+  ({ words, i, w, called }) => {
+    const head =
+      w.word === 'before'
+        ? /^before (?:i|you|we|he|anybody) (?:press|presses|hit|push|turn) (?:the )?/.exec(`${said(words, i, 5)} `)
+        : null;
+    const n = head ? wordsIn(head[0]) : 0;
+    const own = head ? mentionAt(words, i + n, called.controls) : null;
+    const time = own ? /^(?:off |on )?for the \S+ time(?= |$)/.exec(said(words, i + n + own.length, 5)) : null;
+    return own && time ? goes(n + own.length + wordsIn(time[0])) : null;
+  },
   // `M shows you the last fault`: pressed
   ({ words, i, w, out, called }) => {
     const begins = out.length === 0 || /^[.!?\n;:]$/.test(out.at(-1)?.raw ?? '');
@@ -89,7 +100,7 @@ export const asidesSaid: readonly Rewrite[] = [
     const key = keyAt(words, i + 1, called);
     const behind = key ? i + 1 + key.length : 0;
     const part = key
-      ? /^(?:[a-z]+ )?(?:sensor|probe|motor|roller|pump|heater|board|relay|coil|belt|bearing|cable|harness|filter|seal|cylinder)s?(?= |$)/.exec(
+      ? /^(?:[a-z]+ )?(?:sensor|probe|motor|roller|pump|heater|board|relay|coil|belt|bearing|cable|harness|filter|seal|cylinder|shaft|gear|drum|wheel|blade|reel|nozzle|circuit|element|clutch|spring|chain|drive|fan|unit|module)s?(?= |$)/.exec(
           said(words, behind, 2),
         )
       : null;

@@ -27,6 +27,9 @@ export function closeBranch(r: Reader): void {
   });
 }
 
+const isTaken =
+  /^(?:and |then )?(?:it|that|it's|that's|you|you're|we're)(?: has| is|'s|'ve| have| are|'re)? ?(?:taken|accepted|got|in\b|right|good|worked|through|done it|ok|it)(?: it| that)?$/;
+
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
   // `if you want to clear them`: what it is for
   const text = saidOf(segment);
@@ -58,6 +61,13 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   if (well) {
     const behind = segment.words.slice(well[0].split(' ').length);
     if (behind.length > 1) readActs(r, { ...segment, words: behind }, itemsOf(behind, r.called, r.last));
+    return;
+  }
+  // `if the ready lamp blinks, it's taken it`: what shows then is what is meant to
+  const next = r.ahead[0] ? saidOf(r.ahead[0]) : '';
+  const shows = shownIn(r, items.slice(1));
+  if (shows.length > 0 && isTaken.test(next) && !items.some(isOf('not', 'control'))) {
+    see(r, shows, { from: items[0]?.from ?? 0, to: items.at(-1)?.to ?? 0 });
     return;
   }
   // `if you tap left you get the one before`

@@ -51,6 +51,15 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `you don't need gas for this`
+  ({ words, i, w, out }) => {
+    const need = /^(?:you|we|i|it|don't|dont)$/.test(w.word)
+      ? /^(?:(?:you|we|i|it) )?(?:don't|dont|do not|doesn't) need (?:\S+ ){1,3}for (?:this|that|it)(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : null;
+    return need ? { takes: wordsIn(need[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+  },
   // `the boss isn't here`
   ({ words, i }) => {
     const not =

@@ -29,7 +29,9 @@ export function findWindows(r: Reader, text: string): void {
     const isAnswer = howLong.test(text.slice(Math.max(0, from - near), from).toLowerCase());
     // `Four seconds.`, and no more
     const isTurn = r.turnsAt.some((at) => at >= to && at <= (words[i + w.span + 1]?.from ?? to));
-    const isAlone = isStop(words[i - 1]) && (isStop(words[i + w.span + 1]) || isTurn);
+    // `in 6 sec`
+    const begin = /^(?:in|within|inside)$/.test(words[i - 1]?.word ?? '') ? i - 2 : i - 1;
+    const isAlone = isStop(words[begin]) && (isStop(words[i + w.span + 1]) || isTurn);
     // `plus, minus, plus, minus, six seconds.`
     const isTail = words[i - 1]?.raw === ',' && isStop(words[i + w.span + 1]);
     if (!isAnswer && !isAlone && !isTail && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around)))

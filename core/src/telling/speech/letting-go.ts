@@ -94,6 +94,26 @@ export function findReleases(r: Reader, text: string): void {
   }
 }
 
+/**
+ * `Down and Tilt. Hold them. Count six. Fault lamp's out.`: held that long, where nothing is done with the hands while one
+ * counts and nobody lets go of it.
+ */
+export function holdCounted(r: Reader, text: string): void {
+  for (let i = 0; i + 1 < r.made.length; i += 1) {
+    const [hold, rest, next] = [r.made[i], r.made[i + 1], r.made[i + 2]];
+    if (hold?.step.kind !== 'hold' || hold.step.until.kind !== 'release' || rest?.step.kind !== 'rest') continue;
+    const isCounted = /\bcount\w*\b|^\W*\d|seconds?\W*$/i.test(text.slice(Math.max(hold.to, rest.from - 12), rest.to));
+    const isOver =
+      next === undefined || next.step.kind === 'see' || (next.step.kind === 'set' && next.sentence > rest.sentence + 1);
+    if (!isCounted || !isOver || rest.sentence - hold.sentence > 2) continue;
+    r.made.splice(i, 2, {
+      ...hold,
+      step: { ...hold.step, until: { kind: 'span', span: rest.step.span } },
+      to: rest.to,
+    });
+  }
+}
+
 const waitsFor =
   /\b(?:when|once (?:the|it|that|they|you|all|both|your)|until|till|as soon as|the moment|the second|not before|(?:at|on|with|after) (?:the|that|this|which|\d+))\b/i;
 /** The sentence a step was told in, no further than a few words. */

@@ -269,13 +269,11 @@ function withSupply(facts: UnitFacts): UnitFacts {
     );
   const switches = having(/^(?:rocker|switch|knob|slide)$/, 'on', 'off');
   // else the one fuse that is taken out
-  const fuses = switches.length === 0 ? having(/^fuse$/, 'in', 'out') : [];
-  const [fuse] = fuses.length === 1 ? fuses : [];
-  if (fuse) {
-    const own = { ...fuse, powersAt: new Set(['in' as PlaceId]) };
-    return { ...facts, controls: new Map(facts.controls).set(own.control.id as ControlId, own), supply: [own] };
-  }
-  return switches.length === 1 ? { ...facts, supply: switches } : facts;
+  const all = switches.length === 0 ? having(/^fuse$/, 'in', 'out') : switches;
+  const [only] = all.length === 1 ? all : [];
+  if (!only) return facts;
+  const own = { ...only, powersAt: new Set([(only.control.look === 'fuse' ? 'in' : 'on') as PlaceId]) };
+  return { ...facts, controls: new Map(facts.controls).set(own.control.id as ControlId, own), supply: [own] };
 }
 
 /** Whether there is anything that turns by clicks. */
@@ -471,7 +469,9 @@ export function placeAt(
         /^(?:pocket|bag|toolbox|hand|van|bin|bucket|boot|mouth|drawer|cup|tray|sun|way)$/.test(
           words[at + 2]?.word ?? '',
         )));
-  const place = isElse ? null : (pinPlace(own, word ?? '') ?? oppositeIn(places, word ?? ''));
+  const place = isElse
+    ? null
+    : (pinPlace(own, word ?? '') ?? brakePlace(own, word ?? '') ?? oppositeIn(places, word ?? ''));
   return place === null ? null : { place, length: 1 };
 }
 
@@ -529,9 +529,17 @@ function pinPlace(own: ControlFacts, act: string): PlaceId | null {
   return own.mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
 }
 
+/** `brake off`: free. */
+function brakePlace({ control, mechanism }: ControlFacts, act: string): PlaceId | null {
+  if (!/\bbrake\b/i.test(control.label) || !/^(?:on|off)$/.test(act) || mechanism.kind !== 'places') return null;
+  const wanted = act === 'on' ? /^(?:locked|applied|set|engaged)$/ : /^(?:free|released|unlocked)$/;
+  return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
+}
+
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
   (own.control.look === 'jumper' ? jumperPlace(own, act) : pinPlace(own, act)) ??
+  brakePlace(own, act) ??
   placeByAct(own, act) ??
   (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
   (own.mechanism.kind === 'places' ? oppositeIn(own.mechanism.places, act) : null) ??

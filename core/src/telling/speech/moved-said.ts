@@ -22,14 +22,17 @@ export const movedSaid: readonly Rewrite[] = [
     const { words, i, w, out } = at;
     const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
     const from = /^(?:the|your)$/.test(w.word) ? i + 1 : i;
-    const own = begins ? standsAt(at, from) : null;
+    const isFirst = words.slice(i, i + 5).some((x) => x.word === 'first');
+    const own = begins || isFirst ? standsAt(at, from) : null;
     const n = own ? from + own.length : 0;
+    // `gas cock first I shut that`
     const does = own
-      ? /^(?:i|we|you|one) (?:then |now |must |have to |can |should |also )*(switch|switches|turn|put|set|open|close|shut|bridge|flip|flick)(?= |$)/.exec(
-          said(words, n, 4),
+      ? /^(first )?(?:i|we|you|one) (?:then |now |must |have to |can |should |also )*(switch|switches|turn|put|set|open|close|shut|bridge|flip|flick)(?: that| it)?(?= |$)/.exec(
+          said(words, n, 6),
         )
       : null;
-    const verb = does ? words[n + wordsIn(does[0]) - 1] : undefined;
+    if (!begins && !does?.[1]) return null;
+    const verb = does ? words.slice(n, n + wordsIn(does[0])).find((x) => x.word === does[2]) : undefined;
     return verb
       ? {
           takes: n + wordsIn(does?.[0] ?? '') - i,
@@ -165,11 +168,22 @@ export const movedSaid: readonly Rewrite[] = [
   // `somebody else does the breaker`: they switch it back
   (at) => {
     if (!/^(?:does|do|operates?|works?)$/.test(at.w.word)) return null;
+    // `you do the isolator. … Astrid, on.`: who does it, before it is done
+    const isLater = at.words
+      .slice(at.i, at.i + 40)
+      .some((x, k, own) => x.word === 'on' && own[k - 1]?.raw === ',' && isStop(own[k + 1]?.raw));
+    if (isLater) return null;
     const does = /^(?:does|do|operates?|works?) the /.exec(`${said(at.words, at.i, 2)} `);
     const own = does ? standsAt(at, at.i + 2) : null;
-    if (!own || own.of.powersAt.size === 0 || !isStop(at.words[at.i + 2 + own.length]?.raw)) return null;
+    // `I do the rocker with my chin`
+    const end = at.i + 2 + (own?.length ?? 0);
+    const using =
+      /^(?:with|using) (?:my|your|his|her|the) (?:chin|elbow|knee|nose|foot|other hand|free hand|teeth|head|thumb)(?= |$)/.exec(
+        said(at.words, end, 4),
+      );
+    if (!own || own.of.powersAt.size === 0 || (!using && !isStop(at.words[end]?.raw))) return null;
     return {
-      takes: 2 + own.length,
+      takes: 2 + own.length + (using ? wordsIn(using[0]) : 0),
       puts: [{ ...at.w, word: 'switch' }, ...at.words.slice(at.i + 1, at.i + 2 + own.length), added('on', at.w)],
     };
   },

@@ -530,7 +530,7 @@ export function readPress(
     return readHold(r, [...items, { is: 'act', act: 'hold', word: 'long', from: at.from, to: at.to }], null, at);
   const isBoth = items.some(isOf('both')) || r.both;
   r.both = false;
-  if (isBoth && pushes.length > 1) {
+  if (isBoth && pushes.length > 1 && new Set(pushes.map((p) => p.own)).size === pushes.length) {
     r.put(
       {
         kind: 'together',

@@ -22,13 +22,13 @@ const isGiven =
   /\b(?:gives?|shows?|tells?|flash(?:es)? out|reads? out) (?:you |me |us )?(?:now |then )?(?:the|your|a) (?:\w+ )?(?:error|fault|code|number|count)s?\b[^.]*$/i;
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
-  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|not (?:right|good|it)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|nok\b|not (?:right|good|it|ok|okay|accepted)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
 /** `when you haven't, it says rUn`. */
 const isNotSo =
   /\b(?:if|when|where) (?:you|it|they|that) (?:haven't|hasn't|didn't|don't|doesn't|weren't|aren't|isn't|have not|has not|did not)\b[^.]*$/i;
 /** `that means nothing yet`. */
 const isNothing =
-  /^\W*(?:(?:right|straight) away |at once |first |immediately )?\W*(?:and |but |so )?(?:(?:that|it|this|which)(?:'s| is| was)? )?(?:ignore (?:that|it|this)|(?:means?|is|does) nothing|doesn't (?:mean|matter|count)|does not (?:matter|count)|of no (?:importance|interest)|nothing yet|not yet|not the one|only (?:the|a) (?:self|lamp|display)[- ]?(?:test|check))\b/i;
+  /^\W*(?:(?:right|straight) away |at once |first |immediately )?\W*(?:and |but |so )?(?:(?:do|can|should) (?:i|you|we) let go\W+no\b|(?:that|it|this|which)(?:'s| is| was)? )?(?:ignore (?:that|it|this)|(?:means?|is|does) nothing|doesn't (?:mean|matter|count)|does not (?:matter|count)|of no (?:importance|interest)|nothing yet|not yet|not the one|only (?:the|a) (?:self|lamp|display)[- ]?(?:test|check))\b/i;
 const isRefused =
   /^[\s,]*(?:instead )?if (?:it|the (?:sequence|code|entry|combination)) (?:has been|was|is|were) (?:reject\w*|refus\w+|not (?:taken|accepted)|wrong)\b/i;
 /** `E12`, `---`, `ERR`, `TWELVE`: what comes out behind keys that were pressed, and no name of a menu. */
@@ -108,7 +108,8 @@ function isBeforeLettingGo(made: readonly Made[], i: number): boolean {
   const hold = made.slice(0, i).findLast((m) => m.step.kind === 'hold')?.step;
   const goesOut = shown.kind === 'lamp' && shown.state === 'dark';
   if (goesOut && hold?.kind === 'hold' && hold.until.kind === 'span') return false;
-  return own.signs.some((s) => s.sign === shown.sign);
+  // what sounds meanwhile is not waited for
+  return own.signs.every((s) => s.kind === 'sound') || own.signs.some((s) => s.sign === shown.sign);
 }
 
 /** `after about four seconds a second one`: when what one lets go at comes, and no time one waits. */

@@ -8,7 +8,7 @@ import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
 import { findRests } from './late-rests.ts';
 import { findWindows, moveWindows } from './late-windows.ts';
-import { findReleases } from './letting-go.ts';
+import { findReleases, holdCounted } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
@@ -21,7 +21,7 @@ import { simpler } from './simpler.ts';
 import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { turnRound } from './told-before.ts';
-import { dropRetries, dropToldAnew } from './told-twice.ts';
+import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
 import { countSounds } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -196,6 +196,7 @@ export function readTold(
     holdThrough(own, text);
     dropNamedFirst(own, text);
     findReleases(own, text);
+    holdCounted(own, text);
     findSupplyBack(own, text);
     findSupplyAway(own, text);
     countSounds(own, text);
@@ -205,6 +206,7 @@ export function readTold(
     turnRound(own, text);
     dropReadOut(own, text);
     dropRetries(own, text);
+    dropRowsTwice(own, text);
     dropToldAnew(own, text);
     return own;
   });

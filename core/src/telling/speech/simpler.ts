@@ -5,7 +5,7 @@ import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
 import { movedSaid } from './moved-said.ts';
 import { plainer } from './plainer-words.ts';
-import { areTwoKeys, keyAt, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
+import { areTwoKeys, keyAt, keysBefore, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
 import { shownSaid } from './shown-said.ts';
 import type { Word } from './text.ts';
 import { timeSaid } from './time-said.ts';
@@ -13,10 +13,11 @@ import { twoHands } from './two-hands.ts';
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 const sequences: readonly Rewrite[] = [
-  ({ words, i, w, called }) => {
+  ({ words, i, w, called, out }) => {
     // `you now enter 3 1 3`: what is done with keys that have figures on them, whatever key is called Enter
     const from = words[i + 1]?.word === 'in' ? i + 2 : i + 1;
-    if (/^(?:enter|type|dial|punch|key)$/.test(w.raw) && areTwoKeys(words, from, called))
+    const isKey = keysBefore(out, called) > 0;
+    if (!isKey && /^(?:enter|type|dial|punch|key)$/.test(w.raw) && areTwoKeys(words, from, called))
       return { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] };
     const row = /^(?:enter|enters|input|type|give|key|make|do)$/.test(w.word)
       ? /^(?:in )?(?:the |this |a )?(?:sequence|combination|code|row|order|pattern)\b/.exec(said(words, i + 1, 4))

@@ -2,6 +2,11 @@ import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from '.
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `(min. 15 s)`
+  ({ words, i, w }) =>
+    /^(?:min|approx|ca|abt)$/.test(w.word) && words[i + 1]?.raw === '.' && words[i + 2]?.value != null
+      ? { takes: 2, puts: [] }
+      : null,
   // `function function down up in eight seconds`: within that
   ({ words, i, w, out, called }) =>
     w.word === 'in' &&

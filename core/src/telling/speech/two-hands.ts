@@ -22,6 +22,33 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `I've got plus in this hand and enter in this hand`
+  ({ words, i, w, called }) => {
+    if (!/^(?:i|i've|you|you've|we|with)$/.test(w.word)) return null;
+    const head = /^(?:(?:i've|you've|i have|you have|i|you)(?: got| have)?|with) (?:the )?/.exec(
+      `${said(words, i, 4)} `,
+    );
+    const at = head ? i + wordsIn(head[0]) : i;
+    const key = head ? keyAt(words, at, called) : null;
+    const behind = key ? at + key.length : 0;
+    const hand =
+      /^(?:in|under|on) (?:this|that|my|your|one|the) (?:one |left |right |other )?(?:hand|thumb|finger)(?: here)? and (?:the )?/.exec(
+        `${said(words, behind, 7)} `,
+      );
+    const next = behind + (key && hand ? wordsIn(hand[0]) : 0);
+    const other = key && hand ? keyAt(words, next, called) : null;
+    const end = other ? next + other.length : 0;
+    const also =
+      /^(?:in|under|on) (?:this|that|my|your|the) (?:one |left |right |other )?(?:hand|thumb|finger|one)(?= |$)/.exec(
+        said(words, end, 4),
+      );
+    return key && other && also
+      ? {
+          takes: end + wordsIn(also[0]) - i,
+          puts: [{ ...w, word: 'hold' }, ...words.slice(at, behind), added('and', w), ...words.slice(next, end)],
+        }
+      : null;
+  },
   // `she holds Plus and I hold Minus`
   ({ words, i, w, called }) => {
     if (!/^(?:she|he|you|i|one|somebody)$/.test(w.word) || !/^holds?$/.test(words[i + 1]?.word ?? '')) return null;
