@@ -4,6 +4,36 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `isolator on it's beeped`: what it does then
+  ({ words, i, w }) =>
+    /^(?:on|off|in|out)$/.test(w.word) && /^it['’]s$/i.test(words[i + 1]?.raw ?? '')
+      ? { takes: 1, puts: [w, added(',', w)] }
+      : null,
+  // `now back up top`: where one is
+  ({ words, i }) => {
+    const where = /^(?:back up (?:top|here|front)|up top|down here|up here)(?= |$)/.exec(said(words, i, 3));
+    return where ? goes(wordsIn(where[0])) : null;
+  },
+  // `what it wants to see next is Feed, Back, Feed`
+  ({ words, i, w, called }) => {
+    const wants =
+      w.word === 'what'
+        ? /^what (?:it|he|she|the \S+) (?:wants|needs|expects|likes|asks for)(?: to (?:see|have|get))?(?: next| now| then)? (?:is|are) (?:the )?/.exec(
+            `${said(words, i, 10)} `,
+          )
+        : null;
+    const n = wants ? wordsIn(wants[0]) : 0;
+    return wants && keyAt(words, i + n, called) ? { takes: n, puts: [{ ...w, word: 'press', raw: 'press' }] } : null;
+  },
+  // `when we'd put the new heater in`: the repair
+  ({ words, i, w }) => {
+    if (!/^(?:when|once|after|and)$/.test(w.word)) return null;
+    const done =
+      /^(?:and )?(?:when|once|after) (?:we|you|he|she|i|they|we'd|you've|you'd|he'd|she'd|i'd|i've|we've|they'd)(?: have| had)? (?:put|fitted|changed|replaced|swapped|installed) (?:in )?(?:the|a|your) new (?:\S+ ){1,3}?(?:in|on)?(?= [,.]| (?:she|he|you|i|we|they|hold|press)\b|$)/.exec(
+        said(words, i, 12),
+      );
+    return done ? goes(wordsIn(done[0])) : null;
+  },
   // `before I press reset for the tenth time`: what somebody else would do
   ({ words, i, w, called }) => {
     const head =

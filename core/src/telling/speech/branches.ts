@@ -28,7 +28,7 @@ export function closeBranch(r: Reader): void {
 }
 
 const isTaken =
-  /^(?:and |then )?(?:it|that|it's|that's|you|you're|we're)(?: has| is|'s|'ve| have| are|'re)? ?(?:taken|accepted|got|in\b|right|good|worked|through|done it|ok|it)(?: it| that)?$/;
+  /^(?:and |then )?(?:it|that|it's|that's|you|you're|we're)(?: has| is|'s|'ve| have| are|'re)? ?(?:taken|accepted|got|in\b|right|good|worked|through|done it|ok|it)(?: it| that)?$|^all is (?:well|good|right|fine)$/;
 
 export function readIf(r: Reader, segment: Segment, items: readonly Item[]): void {
   // `if you want to clear them`: what it is for

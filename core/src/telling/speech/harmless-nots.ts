@@ -51,6 +51,15 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `because you don't want it spinning honey round the room`
+  ({ words, i, w, out }) => {
+    if (!/^(?:because|as|you|we|i)$/.test(w.word)) return null;
+    const want =
+      /^(?:(?:because|as|since) )?(?:you|we|i) (?:don't|dont|do not) want (?:it|them|that|anything|him|her|anyone|anybody) (?:to )?\S+(?: (?!on\b|now\b|then\b|so\b|and\b|but\b|[.,;!?\n])\S+){0,5}/.exec(
+        said(words, i, 13),
+      );
+    return want ? { takes: wordsIn(want[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+  },
   // `you don't need gas for this`
   ({ words, i, w, out }) => {
     const need = /^(?:you|we|i|it|don't|dont)$/.test(w.word)

@@ -10,7 +10,7 @@ const isQuick =
 const near = 60;
 const howLong = /\bhow (?:long|much time) (?:have|do|did|would|will) (?:i|we|you|they)(?: got| get| have)?\b/;
 const isTooLong =
-  /\bif (?:it|you) .*\b(?:longer|slower|more) than\b|\b(?:more|longer) than\b.*\band (?:it|you)\b|\b(?:it'll|it will|it|they|he) waits? for you\b/;
+  /\bif (?:it|you) .*\b(?:longer|slower|more) than\b|\b(?:more|longer) than\b.*\band (?:it|you)\b|\b(?:it'll|it will|it|they|he) waits? for (?:you|that|it)\b/;
 const isOther =
   /\b(?:wait\w*|hold\w*|held|keep\w*|kept|leave|later|rest|count\w*|until|till|long|takes?|took|blink\w*|flash\w*|every|pause|off for|out for)\b/;
 

@@ -129,7 +129,8 @@ export const movedSaid: readonly Rewrite[] = [
   // `crank away`
   (at) => {
     const own = standsAt(at, at.i);
-    if (!own || at.words[at.i + own.length]?.word !== 'away' || own.of.mechanism.kind !== 'places') return null;
+    if (!own || !/^(?:away|off)$/.test(at.words[at.i + own.length]?.word ?? '') || own.of.mechanism.kind !== 'places')
+      return null;
     const isStowed = own.of.mechanism.places.some((p) => p.id === 'stowed');
     return isStowed
       ? { takes: own.length + 1, puts: [...at.words.slice(at.i, at.i + own.length), added('stowed', at.w)] }

@@ -19,7 +19,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
   [/^(?:slow(?:ly)? (?:flash|blink)\w*|goes slow)\b/, 'slow'],
   [/^(?:(?:fast|quick(?:ly)?|rapid(?:ly)?) (?:flash|blink)\w*|goes (?:quick|fast))\b/, 'fast'],
   [
-    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went out|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark|(?:has |have |had )?(?:gone|goes?|went|are|is) dead|(?:has |have )?(?:died|dies?))\b|^(?:to go|have gone|has gone|are gone|is gone)$/,
+    /^(?:(?:has |have )?go(?:es|ne)? out|go(?:es)? off|went o(?:ut|ff)|going out|is out|are out|turns? off|is off|stays? (?:dark|off)|(?:is |gets )?extinguish(?:es|ed)|is dark|dark|(?:has |have |had )?(?:gone|goes?|went|are|is) dead|(?:has |have )?(?:died|dies?))\b|^(?:to go|have gone|has gone|are gone|is gone)$/,
     'dark',
   ],
   [
@@ -383,6 +383,12 @@ export function namedWords(s: Scan): boolean {
     /^(?:clicks?|clacks?|clunks?|heard|audible|runs?|running|starts?|turns?|spins?|whirs?|hums?)\b/.test(w.word)
   ) {
     take(1, { is: 'light', light: 'lit' });
+    return true;
+  }
+  // `till the red light's gone`
+  const isLamp = lastSign?.is === 'sign' && lastSign.signs.every((x) => x.kind === 'lamp');
+  if (isLamp && w.word === 'gone' && isOver(words[i + 1])) {
+    take(1, { is: 'light', light: 'dark' });
     return true;
   }
   // `then the beeper goes`

@@ -22,7 +22,7 @@ const isGiven =
   /\b(?:gives?|shows?|tells?|flash(?:es)? out|reads? out) (?:you |me |us )?(?:now |then )?(?:the|your|a) (?:\w+ )?(?:error|fault|code|number|count)s?\b[^.]*$/i;
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
-  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|nok\b|not (?:right|good|it|ok|okay|accepted)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+  /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|bad\b|nok\b|not (?:right|good|it|ok|okay|accepted)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
 /** `when you haven't, it says rUn`. */
 const isNotSo =
   /\b(?:if|when|where) (?:you|it|they|that) (?:haven't|hasn't|didn't|don't|doesn't|weren't|aren't|isn't|have not|has not|did not)\b[^.]*$/i;

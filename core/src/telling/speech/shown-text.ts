@@ -122,7 +122,7 @@ export function plainTextAt(
   if (w.raw === w.word && isOf && /^(?:last|first|next|newest|latest|current|stored|most|each)$/.test(w.word))
     return null;
   if (
-    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then|first|last|next|only|just|briefly|again|nothing)$/.test(
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then|first|last|next|only|just|briefly|again|nothing|error|errors|fault|faults|code|codes|number|text|message|value)$/.test(
       w.word,
     )
   )

@@ -2,6 +2,17 @@ import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from '.
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `in 8 sec: HEAT - TIME`
+  ({ words, i, w, out, called }) => {
+    const many = words[i + 1];
+    const begins = out.length === 0 || /^[.!?\n;]$/.test(out.at(-1)?.raw ?? '');
+    if (w.word !== 'in' || !begins || many?.value == null) return null;
+    const next = i + 1 + many.span;
+    const isTime = /^(?:seconds?|secs?|s)$/.test(words[next]?.word ?? '');
+    return isTime && words[next + 1]?.raw === ':' && keyAt(words, next + 2, called)
+      ? { takes: 1, puts: [{ ...w, word: 'within' }] }
+      : null;
+  },
   // `(min. 15 s)`
   ({ words, i, w }) =>
     /^(?:min|approx|ca|abt)$/.test(w.word) && words[i + 1]?.raw === '.' && words[i + 2]?.value != null

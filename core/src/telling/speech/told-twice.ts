@@ -44,36 +44,34 @@ export function dropToldOut(r: Reader): void {
 /** `minus minus plus enter minus minus plus enter good`: a row told out once more as it is shown. */
 export function dropRowsTwice(r: Reader, text: string): void {
   for (let i = 0; i < r.made.length; i += 1) {
-    const group = r.made[i]?.step.kind === 'group' ? r.made[i] : undefined;
-    const inside =
-      group?.step.kind === 'group' && group.step.times === 1 && group.step.window ? group.step.steps : null;
-    if (
-      group?.step.kind === 'group' &&
-      inside &&
-      isTwice(inside) &&
-      !saysTwice.test(text.slice(group.from, group.to + 30))
-    ) {
-      r.made[i] = { ...group, step: { ...group.step, steps: inside.slice(0, inside.length / 2) } };
+    const group = r.made[i];
+    if (group?.step.kind === 'group' && group.step.times === 1 && group.step.window) {
+      const { steps } = group.step;
+      const once = saysTwice.test(text.slice(group.to, group.to + 30)) ? null : toldOnce(steps);
+      if (once !== null) r.made[i] = { ...group, step: { ...group.step, steps: steps.slice(0, once) } };
       continue;
     }
     let end = i;
     while (r.made[end]?.step.kind === 'press') end += 1;
     const row = r.made.slice(i, end);
-    const [first, last] = [row[0], row.at(-1)];
-    if (!first || !last || !isTwice(row.map((m) => m.step)) || saysTwice.test(text.slice(first.from, last.to + 30)))
-      continue;
-    r.made.splice(i + row.length / 2, row.length / 2);
+    const to = row.at(-1)?.to ?? 0;
+    const once = saysTwice.test(text.slice(to, to + 30)) ? null : toldOnce(row.map((m) => m.step));
+    if (once !== null) r.made.splice(i + once, row.length - once);
   }
 }
 
-const saysTwice = /\b(?:twice|two times|2 times|2x|x2|again|both times|times)\b/i;
-/** Whether a row of four presses or more is the same twice over. */
-function isTwice(steps: readonly Made['step'][]): boolean {
-  const half = steps.length / 2;
-  const key = steps.map((s) => (s.kind === 'press' ? JSON.stringify(s) : ''));
-  return (
-    half >= 4 && Number.isInteger(half) && key.every((k, i) => k !== '' && k === key[i < half ? i + half : i - half])
-  );
+const saysTwice = /\b(?:twice|two times|again|both times)\b/i;
+/** How many steps of a row tell it once, where it is told twice over; four presses or more each. */
+function toldOnce(steps: readonly Made['step'][]): number | null {
+  const keys = steps.flatMap((s) => (s.kind === 'press' ? Array<string>(s.times).fill(s.control) : ['']));
+  const half = keys.length / 2;
+  if (half < 4 || !keys.every((k, i) => k !== '' && k === keys[i < half ? i + half : i - half])) return null;
+  let presses = 0;
+  const n = steps.findIndex((s) => {
+    presses += s.kind === 'press' ? s.times : 0;
+    return presses >= half;
+  });
+  return presses === half ? n + 1 : null;
 }
 
 const isRetried =

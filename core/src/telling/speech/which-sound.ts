@@ -88,7 +88,9 @@ function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
     if (isJoin(w, words[i + 1])) parts.push([]);
     else {
       // `it beeps once it beeps again`
-      const goesOn = /^(?:it|he)$/.test(w.word) && soundVerbs.test(words[i + 1]?.word ?? '');
+      const goesOn =
+        (/^(?:it|he)$/.test(w.word) && soundVerbs.test(words[i + 1]?.word ?? '')) ||
+        (w.word === 'there' && /^(?:a|another|one)$/.test(words[i + 1]?.word ?? ''));
       if (goesOn && parts.at(-1)?.some((x) => soundVerbs.test(x.word))) parts.push([]);
       parts.at(-1)?.push(w);
     }
@@ -130,7 +132,10 @@ const isFew = (n: number | null | undefined): n is number => n != null && n <= m
 /** `the third beep`, `the second time`, `tone number two`. */
 function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
   const isOfSound =
-    sounds > 0 || letsGo || words.length === 1 || /\b(?:one|time|go)\b|\b(?:the|that|on|at) (?:very )?\S+$/.test(said);
+    sounds > 0 ||
+    letsGo ||
+    words.length === 1 ||
+    /\b(?:one|time|go)\b|\b(?:the|that|on|at|a) (?:very )?\S+$/.test(said);
   if (!isOfSound) return null;
   return (
     words
