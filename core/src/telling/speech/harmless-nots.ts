@@ -52,13 +52,19 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
  */
 export const harmlessNots: readonly Rewrite[] = [
   // `because you don't want it spinning honey round the room`
-  ({ words, i, w, out }) => {
+  ({ words, i, w, out, called }) => {
     if (!/^(?:because|as|you|we|i)$/.test(w.word)) return null;
     const want =
-      /^(?:(?:because|as|since) )?(?:you|we|i) (?:don't|dont|do not) want (?:it|them|that|anything|him|her|anyone|anybody) (?:to )?\S+(?: (?!on\b|now\b|then\b|so\b|and\b|but\b|[.,;!?\n])\S+){0,5}/.exec(
-        said(words, i, 13),
+      /^(?:(?:because|as|since) )?(?:you|we|i) (?:don't|dont|do not) want (?:it|them|that|anything|him|her|anyone|anybody) (?:to )?(?:thing )?\S+/.exec(
+        said(words, i, 9),
       );
-    return want ? { takes: wordsIn(want[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+    if (!want) return null;
+    const from = i + wordsIn(want[0]);
+    let end = from;
+    const isOver = (k: number): boolean =>
+      isStop(words[k]?.raw) || /^(?:on|now|then|so|and|but)$/.test(words[k]?.word ?? '') || isOfUnit(words, k, called);
+    while (end - from < 5 && !isOver(end)) end += 1;
+    return { takes: end - i, puts: out.length === 0 ? [] : [added(',', w)] };
   },
   // `you don't need gas for this`
   ({ words, i, w, out }) => {

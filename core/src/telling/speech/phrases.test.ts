@@ -14,23 +14,33 @@ const phrases = (unit: string): Array<[said: string, meant: string]> => {
   );
 };
 
-describe.each(['bench', 'plant', 'hall', 'marks', 'yard', 'shed', 'loft', 'barn', 'attic', 'cellar', 'porch'])(
-  'what is said of the %s unit',
-  (unit) => {
-    const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
-    if (!bundle.ok) throw new Error(`${unit} does not read`);
-    const facts = bundleFacts(bundle.value);
-    it.each(phrases(unit))('%s', (said, meant) => {
-      const { routes } = readTold(said, facts);
-      const lines = routes.flatMap((r) =>
-        printSteps([...r.steps])
-          .trimEnd()
-          .split('\n'),
-      );
-      expect(lines.map((line) => line.trim()).join(' | ') || 'nothing').toBe(meant);
-    });
-  },
-);
+describe.each([
+  'bench',
+  'plant',
+  'hall',
+  'marks',
+  'yard',
+  'shed',
+  'loft',
+  'barn',
+  'attic',
+  'cellar',
+  'porch',
+  'larder',
+])('what is said of the %s unit', (unit) => {
+  const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
+  if (!bundle.ok) throw new Error(`${unit} does not read`);
+  const facts = bundleFacts(bundle.value);
+  it.each(phrases(unit))('%s', (said, meant) => {
+    const { routes } = readTold(said, facts);
+    const lines = routes.flatMap((r) =>
+      printSteps([...r.steps])
+        .trimEnd()
+        .split('\n'),
+    );
+    expect(lines.map((line) => line.trim()).join(' | ') || 'nothing').toBe(meant);
+  });
+});
 
 describe('what is told like something to do and is not known leaves a hole at its place', () => {
   const bundle = readBundle(JSON.parse(readFileSync(new URL('bench/unit.json', folder), 'utf8')));

@@ -119,10 +119,13 @@ export function plainTextAt(
   const isOf = /^(?:faults?|errors?|codes?|entry|events?|one|number|value|version|message)$/.test(
     words[at + 1]?.word ?? '',
   );
+  const isAwaited = items.some((x) => x.is === 'until' || x.is === 'moment');
+  if (!isAwaited && w.raw === w.word && /^(?:errors?|faults?|codes?|number|text|message|value)$/.test(w.word))
+    return null;
   if (w.raw === w.word && isOf && /^(?:last|first|next|newest|latest|current|stored|most|each)$/.test(w.word))
     return null;
   if (
-    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then|first|last|next|only|just|briefly|again|nothing|error|errors|fault|faults|code|codes|number|text|message|value)$/.test(
+    /^(?:the|a|an|it|so|that|something|what|nothing|all|you|your|to|and|its|this|when|on|off|in|reads?|says?|shows?|has|have|had|should|must|will|may|can|does|me|us|him|her|them|now|then|first|last|next|only|just|briefly|again|nothing)$/.test(
       w.word,
     )
   )
