@@ -4,6 +4,32 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `give it a minute before you put your fingers in`
+  ({ words, i, w }) => {
+    const careful =
+      w.word === 'before'
+        ? /^before you (?:(?:put|stick|get) your (?:fingers?|hands?|head) (?:in|near it|inside)(?: there)?|touch (?:it|anything|them)|reach in(?:side)?|go in(?:side)?)(?= |$)/.exec(
+            said(words, i, 8),
+          )
+        : null;
+    return careful ? goes(wordsIn(careful[0])) : null;
+  },
+  // `somebody has to do the isolator for you, because …`: who it is done by
+  (at) => {
+    const { words, i, w } = at;
+    const who =
+      w.word === 'somebody'
+        ? /^somebody (?:else )?(?:has to|must|needs to|will have to) (?:do|work|operate) the /.exec(
+            `${said(words, i, 8)} `,
+          )
+        : null;
+    const n = who ? wordsIn(who[0]) : 0;
+    const own = who ? standsAt(at, i + n) : null;
+    if (!own) return null;
+    const behind = i + n + own.length;
+    const why = /^(?:for (?:you|me|us) )?(?:, )?because(?= )/.exec(said(words, behind, 4));
+    return why ? goes(n + own.length + wordsIn(why[0])) : null;
+  },
   // `isolator on it's beeped`: what it does then
   ({ words, i, w }) =>
     /^(?:on|off|in|out)$/.test(w.word) && /^it['’]s$/i.test(words[i + 1]?.raw ?? '')
@@ -49,7 +75,11 @@ export const asidesSaid: readonly Rewrite[] = [
   ({ words, i, w, out, called }) => {
     const begins = out.length === 0 || /^[.!?\n;:]$/.test(out.at(-1)?.raw ?? '');
     const key = begins ? keyAt(words, i, called) : null;
-    const shows = key ? /^(?:shows?|gives?) (?:you|me|us)\b/.test(said(words, i + key.length, 2)) : false;
+    const shows = key
+      ? /^(?:(?:shows?|gives?) (?:you|me|us)|displays? (?:the|all|further|older))\b/.test(
+          said(words, i + key.length, 2),
+        )
+      : false;
     return shows && key
       ? { takes: key.length, puts: [added('press', w), ...words.slice(i, i + key.length), added(',', w)] }
       : null;

@@ -51,6 +51,16 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `open so there's no soup in it`
+  ({ words, i, w, out }) => {
+    const none =
+      w.word === 'so'
+        ? /^so (?:that )?(?:there's|there is|there are|there) no \S+ (?:in it|in there|left|on it|inside)(?= |$)/.exec(
+            said(words, i, 8),
+          )
+        : null;
+    return none ? { takes: wordsIn(none[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+  },
   // `because you don't want it spinning honey round the room`
   ({ words, i, w, out, called }) => {
     if (!/^(?:because|as|you|we|i)$/.test(w.word)) return null;

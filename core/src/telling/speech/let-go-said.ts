@@ -3,6 +3,22 @@ import { added, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } fr
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `and now we let go okay menu left left menu`: what comes is done next
+  ({ words, i, w, out }) =>
+    /^(?:okay|ok|right|good|great|perfect|lovely)$/.test(w.word) &&
+    w.raw === w.word &&
+    said(out, out.length - 2, 2) === 'let go' &&
+    !isStop(words[i + 1]?.raw)
+      ? { takes: 1, puts: [added(',', w)] }
+      : null,
+  // `when the green lamp stays, you can leave`
+  ({ words, i, w, out }) =>
+    w.word === 'leave' &&
+    /^(?:can|may)$/.test(out.at(-1)?.word ?? '') &&
+    isStop(words[i + 1]?.raw) &&
+    out.slice(-60).some((x) => /^(?:hold|holding|press|keep)$/.test(x.word))
+      ? { takes: 1, puts: letGo(w, added('it', w)) }
+      : null,
   // `after the two short I let loose`
   ({ words, i, w, out }) =>
     w.word === 'let' &&

@@ -130,12 +130,21 @@ function around(text: string, { from, to }: Made): string {
 const startOf = (made: readonly Made[], place: number): number =>
   made.slice(0, place).findLast((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.to ?? 0;
 
+const goneBehind =
+  /\b(?:let go|releas\w+|off)\W+(?:only )?(?:when|once|after|as soon as) (?:it|that|this)(?:'s| has| is)? (?:went|goes|gone|going) (?:off|out|dark)\b/i;
 const falls =
   /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)(?: again)?$|^(?:it )?(?:stopped|quiet|silence|gone quiet)$/;
 
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
   if (step.kind !== 'release' || step.at?.kind !== 'sign') return null;
+  // `it came on and now it went off again. Release when it went off.`
+  if (
+    step.at.shown.kind === 'lamp' &&
+    step.at.shown.state === 'lit' &&
+    goneBehind.test(text.slice(Math.max(from, to - 40), to + 40))
+  )
+    return { kind: 'sign', shown: { ...step.at.shown, state: 'dark' }, nth: 1 };
   // `it buzzes. Wait until it stops. Now it's stopped. Hands off.`
   const { shown } = step.at;
   const clauses = clausesOf(text, from, to);
@@ -240,6 +249,10 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   // `when it stays on`
   const staysOn =
     /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b/;
+  // `when the green lamp stays`
+  const lone = items.find(isOf('sign'))?.signs[0];
+  if (lone?.kind === 'lamp' && /^(?:when|once|as soon as) .*\b(?:stays?|remains?)\b/.test(said))
+    return { kind: 'sign', shown: { kind: 'lamp', sign: lone.id as SignId, state: 'lit' }, nth: 1 };
   if (seen && staysOn.test(said)) return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
   // `once they've all gone out`
   const [lamp, ...lamps] = /\b(?:they|all|both)\b/.test(said) ? lampsBefore(r, before) : [];

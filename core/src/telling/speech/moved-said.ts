@@ -4,6 +4,27 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `it's parked on one pin; move it across to both`
+  ({ words, i, w }) => {
+    if (/^(?:it|it's|its)$/.test(w.word)) {
+      const is =
+        /^(?:it|it's|its)(?: is)? (?:just |only )?(?:parked|sitting|sits|stuck|hanging) on (?:one|a single|just one) (?:pin|leg|post)(?: only)?(?= |$)/.exec(
+          said(words, i, 8),
+        );
+      return is ? { takes: wordsIn(is[0]), puts: [{ ...w, word: 'it' }] } : null;
+    }
+    const across =
+      /^(?:moves?|puts?|slides?|shifts?) it (?:across|over|on)(?: to| onto)? (?:both|the two|the pair)(?: (?:of them|pins|legs))?(?= |$)/.exec(
+        said(words, i, 7),
+      );
+    return across ? { takes: wordsIn(across[0]), puts: [{ ...w, word: 'bridge' }, added('it', w)] } : null;
+  },
+  // `K2 back where it was`
+  ({ words, i, w }) => {
+    const where =
+      w.word === 'back' ? /^back (?:to )?(?:where|how|as|the way) it was(?= |$)/.exec(said(words, i, 6)) : null;
+    return where ? { takes: wordsIn(where[0]), puts: [w] } : null;
+  },
   // `then the air valve, shut`
   (at) => {
     const { words, i, w, out, places } = at;

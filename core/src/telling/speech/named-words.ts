@@ -70,7 +70,9 @@ export function namedWords(s: Scan): boolean {
   const sign = mentionAt(words, i, called.signs);
   const called1 = mentionAt(words, i, called.controls);
   // a bare number names a switch only where switches of a row are being told
-  const isNumber = called1 !== null && called1.length === 1 && w.value !== null;
+  // `TARE, ZERO, PRINT`: written large it is a name
+  const isName = /^\p{Lu}{3,}$/u.test(w.raw);
+  const isNumber = called1 !== null && called1.length === 1 && w.value !== null && !isName;
   // `three is the door`: what a figure means
   if (
     isNumber &&

@@ -486,7 +486,13 @@ export function readPress(
     return true;
   // what is held already is only named once more
   const areHeld = bare && r.held.length > 0 && pushes.every((p) => r.held.includes(p.own));
-  if (areHeld && times.length === 0) return true;
+  // `TARE, TARE, ZERO, PRINT`: in a row of keys that begins with another, the hands came off
+  const begun = r.made.at(-1);
+  const isInRow =
+    begun?.step.kind === 'press' &&
+    begun.sentence === r.sentence &&
+    !r.held.some((own) => begun.step.kind === 'press' && own.control.id === begun.step.control);
+  if (areHeld && times.length === 0 && !isInRow) return true;
   // nobody presses so often what he holds: a hand came off it
   if (areHeld) r.held = [];
   // `next thing is Lift`: which one, no more

@@ -2,6 +2,16 @@ import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from '.
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `allow the unit to stand without power for at least 20 seconds`
+  ({ words, i, w }) => {
+    const stands = /^(?:allow|let|leave|keep)$/.test(w.word)
+      ? /^(?:allow|let|leave|keep) (?:it|the \S+|this|everything) (?:to )?(?:(?:stand|sit|rest|remain|stay|be) )?without (?:power|current|supply|mains|electricity) (?:for )?(?:at least |about |a good )?/.exec(
+          `${said(words, i, 12)} `,
+        )
+      : null;
+    const n = stands ? wordsIn(stands[0]) : 0;
+    return stands && words[i + n]?.value != null ? { takes: n, puts: [{ ...w, word: 'wait' }] } : null;
+  },
   // `in 8 sec: HEAT - TIME`
   ({ words, i, w, out, called }) => {
     const many = words[i + 1];

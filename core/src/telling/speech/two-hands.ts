@@ -22,6 +22,18 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `you're going to have Stir and Minus pressed`
+  ({ words, i, w, called }) => {
+    if (!/^(?:have|having|got)$/.test(w.word)) return null;
+    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const key = keyAt(words, at, called);
+    const behind = key ? at + key.length : 0;
+    const other = key && words[behind]?.word === 'and' ? keyAt(words, behind + 1, called) : null;
+    const end = other ? behind + 1 + other.length : behind;
+    return key && /^(?:pressed|held|down)$/.test(words[end]?.word ?? '') && isStop(words[end + 1]?.raw)
+      ? { takes: end + 1 - i, puts: [{ ...w, word: 'hold' }, ...words.slice(at, end)] }
+      : null;
+  },
   // `I've got plus in this hand and enter in this hand`
   ({ words, i, w, called }) => {
     if (!/^(?:i|i've|you|you've|we|with)$/.test(w.word)) return null;
