@@ -11,6 +11,8 @@ const stays =
 /** `the link stays where it is`: however that is. */
 const isLeft = /\b(?:where|as|how) (?:it|they|that) (?:is|are|was|were)\b/i;
 
+/** `there's a key, it's on normal`: how it stands. */
+const standsSo = /^\W*(?:and |so )?(?:it|that|which)(?:'s| is) (?:still |now |just )?(?:on|at|in) [\w ]+$/i;
 const leavesIt = /^\W*(?:and |so |just |you |please )*leaves? (?:that|it|this|them)\b/i;
 
 /** The clause around a stretch: from the stop before it to the one behind. */
@@ -51,7 +53,8 @@ export function dropStays(r: Reader, text: string): void {
     // `leave that off`: what it is said of stands before
     const own = leavesIt.test(clause) ? clause : saidWith(r, control, clause);
     const isKept = leavesIt.test(own) || stays.test(own);
-    if (isKept && (isLeft.test(own) || stands.get(control) === to)) beside.add(m);
+    const isSaid = standsSo.test(clause) && stands.get(control) === to;
+    if (isSaid || (isKept && (isLeft.test(own) || stands.get(control) === to))) beside.add(m);
     stands.set(control, to);
   }
   r.drop(beside);

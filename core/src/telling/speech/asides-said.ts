@@ -4,6 +4,15 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `S7 is on the left of it`: where it is
+  ({ words, i, w }) => {
+    const where = /^(?:on|to|at)$/.test(w.word)
+      ? /^(?:on|to|at) (?:the|its|your) (?:left|right|top|bottom)(?: hand)?(?: side)? of (?:it|that|them|the \S+)(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : null;
+    return where ? goes(wordsIn(where[0])) : null;
+  },
   // `give it a minute before you put your fingers in`
   ({ words, i, w }) => {
     const careful =
@@ -160,7 +169,7 @@ export const asidesSaid: readonly Rewrite[] = [
     const key = keyAt(words, i + 1, called);
     const behind = key ? i + 1 + key.length : 0;
     const part = key
-      ? /^(?:[a-z]+ )?(?:sensor|probe|motor|roller|pump|heater|board|relay|coil|belt|bearing|cable|harness|filter|seal|cylinder|shaft|gear|drum|wheel|blade|reel|nozzle|circuit|element|clutch|spring|chain|drive|fan|unit|module)s?(?= |$)/.exec(
+      ? /^(?:[a-z]+ )?(?:sensor|probe|motor|roller|pump|heater|board|relay|coil|belt|bearing|cable|harness|filter|seal|cylinder|shaft|gear|drum|wheel|blade|reel|nozzle|current|voltage|pressure|temperature|level|contact|signal|overload|circuit|element|clutch|spring|chain|drive|fan|unit|module)s?(?= |$)/.exec(
           said(words, behind, 2),
         )
       : null;

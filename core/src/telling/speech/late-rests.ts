@@ -41,7 +41,7 @@ export function findRests(r: Reader, text: string): void {
 }
 
 const isSaidWaiting =
-  /\b(?:wait\w*|stays? (?:off|out|dead|that way|like that)|stay(?:s|ed)? off|leave\w*|left|patient|patience|pause|at least|at the least|minimum|off for|out for|sit|sits|rest|count\w*)\b/i;
+  /\b(?:wait\w*|stays? (?:off|out|dead|that way|like that)|stay(?:s|ed)? off|leave\w*|left|patient|patience|pause|at least|at the least|minimum|off for|out for|sit|sits|rest|count\w*|(?:i|we|it) needs?)\b/i;
 
 /** The sentence a place stands in. */
 function sentenceAt(text: string, at: number): string {

@@ -42,7 +42,7 @@ export function findWindows(r: Reader, text: string): void {
     const end = behind.at(-1)?.to;
     // none told right before: the row that comes right behind it
     const isBehind =
-      pressesIn(behind) > 1 && end !== undefined && from - end <= farthest && !isMeantFor(r.made[last + 1], to);
+      pressesIn(behind) > 1 && end !== undefined && from - end <= farthest && !isMeantFor(r.made[last + 1], to, text);
     const run = isBehind ? before : last + 1;
     const own = isBehind ? behind : r.made.slice(run, runAhead(r, run));
     const [first, final] = [own[0], own.at(-1)];
@@ -118,8 +118,10 @@ const pressesIn = (own: readonly Made[]): number =>
   own.reduce((n, { step }) => n + (step.kind === 'press' ? step.times : 1), 0);
 
 /** Whether the time is of what is done next: it stands right behind it, or was read so. */
-const isMeantFor = (next: Made | undefined, to: number): boolean =>
-  next !== undefined && (next.from - to < 3 || (next.step.kind === 'group' && next.step.window !== undefined));
+const isMeantFor = (next: Made | undefined, to: number, text: string): boolean =>
+  next !== undefined &&
+  ((next.from - to < 3 && !/[.!?\n]/.test(text.slice(to, next.from))) ||
+    (next.step.kind === 'group' && next.step.window !== undefined));
 
 const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n()]$/.test(w.raw);
 const reach = 12;

@@ -191,7 +191,7 @@ function momentTold(r: Reader, text: string, from: number, to: number): Moment |
   const clauses = clausesOf(text, from, to);
   for (let k = clauses.length - 1; k >= 0; k -= 1) {
     const clause = clauses[k];
-    if (!clause || (k < clauses.length - 1 && isDenied.test(clause.said))) continue;
+    if (!clause || (k < clauses.length - 1 && isDenied.test(clause.said.replace(/\bjust on\b/, '')))) continue;
     const moment = momentOf(r, clause, clauses.slice(0, k));
     if (moment) return moment;
   }
@@ -248,7 +248,7 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   }
   // `when it stays on`
   const staysOn =
-    /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b/;
+    /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b|^and (?:now )?it(?:'s| is)? (?:just|now|only|simply) on$/;
   // `when the green lamp stays`
   const lone = items.find(isOf('sign'))?.signs[0];
   if (lone?.kind === 'lamp' && /^(?:when|once|as soon as) .*\b(?:stays?|remains?)\b/.test(said))

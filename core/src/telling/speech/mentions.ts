@@ -529,9 +529,10 @@ function pinPlace(own: ControlFacts, act: string): PlaceId | null {
   return own.mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
 }
 
-/** `brake off`: free. */
+/** `brake off`, `lock off`: free. */
 function brakePlace({ control, mechanism }: ControlFacts, act: string): PlaceId | null {
-  if (!/\bbrake\b/i.test(control.label) || !/^(?:on|off)$/.test(act) || mechanism.kind !== 'places') return null;
+  if (!/\b(?:brake|lock)\b/i.test(control.label) || !/^(?:on|off)$/.test(act) || mechanism.kind !== 'places')
+    return null;
   const wanted = act === 'on' ? /^(?:locked|applied|set|engaged)$/ : /^(?:free|released|unlocked)$/;
   return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
 }

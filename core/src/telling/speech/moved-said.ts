@@ -33,9 +33,12 @@ export const movedSaid: readonly Rewrite[] = [
     const from = /^(?:the|your)$/.test(w.word) ? i + 1 : i;
     const own = begins ? standsAt(at, from) : null;
     const n = own ? from + own.length : 0;
-    const to = words[n]?.raw === ',' ? words[n + 1] : undefined;
-    return own && to && places.has(to.word) && isStop(words[n + 2]?.raw)
-      ? { takes: n + 2 - i, puts: [...words.slice(i, n), to] }
+    // `water tap first. Shut.`
+    const stop = words[n]?.word === 'first' ? n + 1 : n;
+    const isCut = words[stop]?.raw === ',' || (stop > n && words[stop]?.raw === '.');
+    const to = isCut ? words[stop + 1] : undefined;
+    return own && to && places.has(to.word) && isStop(words[stop + 2]?.raw)
+      ? { takes: stop + 2 - i, puts: [...words.slice(i, n), { ...to, raw: to.word }] }
       : null;
   },
   // `the isolator I switch off`, `J2 I bridge`: what it is done to said first

@@ -376,7 +376,10 @@ export function namedWords(s: Scan): boolean {
       here,
     );
   if (quits && lastSign?.is === 'sign' && !isHeard) {
-    const goesOn = /^.*? (?:and|,) (?:then )?(?:stays|goes|is|remains|burns|comes|lights)\b/.test(here);
+    const goesOn =
+      /^.*? (?:and|,) (?:then )?(?:it (?:just |now |only |simply )*)?(?:stays|on\b|goes|is|remains|burns|comes|lights)\b/.test(
+        here,
+      );
     take(quits[0].split(' ').length, goesOn ? null : { is: 'light', light: 'dark' });
     return true;
   }

@@ -23,6 +23,7 @@ const isGiven =
 /** `= wrong`, `then you were too slow`: what shows where it was not taken. */
 const isWrong =
   /^\W*(?:=|->|means?|that'?s|is|then|and then|it'?s|so)?\W*(?:(?:it|you|that)(?:'s|'re| is| was| were)? )?(?:wrong|bad\b|nok\b|not (?:right|good|it|ok|okay|accepted)|too (?:slow|late|early|soon|fast)|missed|failed|rejected|(?:go )?back to (?:the )?(?:start|beginning|step|\d)|start (?:over|again)|no good)\b/i;
+const isSaidWrong = /\b(?:it|that|you) (?:was|is|were|are) (?:wrong|too (?:slow|late)|no good)\W*$/i;
 /** `when you haven't, it says rUn`. */
 const isNotSo =
   /\b(?:if|when|where) (?:you|it|they|that) (?:haven't|hasn't|didn't|don't|doesn't|weren't|aren't|isn't|have not|has not|did not)\b[^.]*$/i;
@@ -61,7 +62,8 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   const { signs } = own.step;
   const before = text.slice(Math.max(0, own.from - near), own.from);
   const said = text.slice(own.from, own.to);
-  const behind = text.slice(own.to, own.to + near);
+  // what is quoted is what shows
+  const behind = text.slice(own.to, own.to + near).replace(/^\s*["“][^"”]*["”]/, '');
   const prev = made[i - 1]?.step;
   const next = made[i + 1]?.step;
   const shows = signs.map((s) => (s.kind === 'text' ? s.text : null)).filter((t) => t !== null);
@@ -82,6 +84,7 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
     shows.some((t) => /^[-.\s]+$|^[a-z]{1,4}$/i.test(t))
   )
     return true;
+  if (isSaidWrong.test(said)) return true;
   if (isWrong.test(behind) || isRefused.test(behind) || isNotSo.test(before + said) || isNothing.test(behind))
     return true;
   const blinks = signs.some((s) => s.kind === 'lamp' && (s.state === 'fast' || s.state === 'slow'));

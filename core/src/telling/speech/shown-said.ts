@@ -3,6 +3,27 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `when the eights go out`: the display goes dark
+  ({ words, i, w, called }) => {
+    if (!/^(?:eights|figures|digits|segments|numbers|zeros|zeroes|dashes|strokes)$/.test(w.word)) return null;
+    const gone =
+      /^\S+ (?:have |are |all |then )*(?:go|gone|went|disappear|vanish|vanished)(?: (?:out|away|off|dark|again))*(?= |$)/.exec(
+        said(words, i, 6),
+      );
+    const displays = [...called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+    return gone && displays.length === 1
+      ? { takes: wordsIn(gone[0]), puts: ['display', 'goes', 'blank'].map((x) => added(x, w)) }
+      : null;
+  },
+  // `is not blinking more and stays on`
+  ({ words, i, w }) => {
+    const no = /^(?:is|are)$/.test(w.word)
+      ? /^(?:is|are) (?:not|no) (?:longer )?(?:blinking|flashing)(?: any)? ?(?:more|longer)?(?= |$)/.exec(
+          said(words, i, 5),
+        )
+      : null;
+    return no ? { takes: wordsIn(no[0]), puts: [{ ...w, word: 'stops' }, added('blinking', w)] } : null;
+  },
   // `until nothing is to see on the display`
   ({ words, i, w }) => {
     const none =

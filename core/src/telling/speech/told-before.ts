@@ -1,6 +1,8 @@
 import { isAct, type Made, type Reader } from './reader.ts';
 
 const opensBefore = /^\W*(?:(?:and|but|so|now|then) )?before (?!that\b|this\b|you start\b|anything\b)/i;
+const notYet =
+  /\bbefore (?:i|you|we) (?:even |so much as |ever |start to )?(?:open|close|shut|switch|turn|pull|take|touch|lift|put)\b[^.!?\n]*$/i;
 const onlyThen =
   /\b(?:only|not (?:until|till|before)) (?:when|once|after|if|the|it|they)?\b|\bnot (?:until|till|before)\b/i;
 
@@ -12,6 +14,16 @@ const isWithOut =
  * when the lamp is out`. Both stand in one sentence, and are put the other way round.
  */
 export function turnRound(r: Reader, text: string): void {
+  // `before I even open the hood I put the lock on … and now the hood's open`: then, and not before
+  const early = r.made.filter(
+    (m) =>
+      m.step.kind === 'set' &&
+      notYet.test(text.slice(Math.max(0, m.from - 40), m.to)) &&
+      r.putAgain.some(
+        (p) => m.step.kind === 'set' && p.own.control.id === m.step.control && p.to === m.step.to && p.from > m.to,
+      ),
+  );
+  r.drop(new Set(early));
   for (let i = 0; i + 1 < r.made.length; i += 1) {
     const [a, b] = [r.made[i], r.made[i + 1]];
     // `hold Plus with the fuse out`: so it stands by then

@@ -49,6 +49,16 @@ export function dropRowsTwice(r: Reader, text: string): void {
       const { steps } = group.step;
       const once = saysTwice.test(text.slice(group.to, group.to + 30)) ? null : toldOnce(steps);
       if (once !== null) r.made[i] = { ...group, step: { ...group.step, steps: steps.slice(0, once) } };
+      // as it is shown, a part of it is told again
+      const keys = keysOf(steps);
+      let n = 0;
+      while (
+        keysOf(r.made.slice(i + 1, i + 2 + n).map((m) => m.step)).every((k, j) => k !== '' && k === keys[j]) &&
+        r.made[i + 1 + n]
+      )
+        n += 1;
+      if (keys.length > 3 && n > 1 && n < keys.length && r.made[i + 1 + n]?.step.kind !== 'press')
+        r.made.splice(i + 1, n);
       continue;
     }
     let end = i;
@@ -61,9 +71,13 @@ export function dropRowsTwice(r: Reader, text: string): void {
 }
 
 const saysTwice = /\b(?:twice|two times|again|both times)\b/i;
+/** The keys of a row one by one; empty where something else is done. */
+const keysOf = (steps: readonly Made['step'][]): string[] =>
+  steps.flatMap((s) => (s.kind === 'press' ? Array<string>(s.times).fill(s.control) : ['']));
+
 /** How many steps of a row tell it once, where it is told twice over; four presses or more each. */
 function toldOnce(steps: readonly Made['step'][]): number | null {
-  const keys = steps.flatMap((s) => (s.kind === 'press' ? Array<string>(s.times).fill(s.control) : ['']));
+  const keys = keysOf(steps);
   const half = keys.length / 2;
   if (half < 4 || !keys.every((k, i) => k !== '' && k === keys[i < half ? i + half : i - half])) return null;
   let presses = 0;
