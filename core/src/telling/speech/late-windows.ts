@@ -33,7 +33,11 @@ export function findWindows(r: Reader, text: string): void {
     const begin = /^(?:in|within|inside)$/.test(words[i - 1]?.word ?? '') ? i - 2 : i - 1;
     const isAlone = isStop(words[begin]) && (isStop(words[i + w.span + 1]) || isTurn);
     // `plus, minus, plus, minus, six seconds.`
-    const isTail = words[i - 1]?.raw === ',' && isStop(words[i + w.span + 1]);
+    const isTail =
+      (words[i - 1]?.raw === ',' && isStop(words[i + w.span + 1])) ||
+      // `code confirm confirm open five seconds go`
+      (/^(?:go|max|tops|no)$/.test(words[i + w.span + 1]?.word ?? '') &&
+        r.made.some((m) => m.step.kind === 'press' && from - m.to === 1));
     if (!isAnswer && !isAlone && !isTail && !isTooLong.test(around) && (!isQuick.test(around) || isOther.test(around)))
       return;
     const last = r.made.findLastIndex((m) => m.to <= from);

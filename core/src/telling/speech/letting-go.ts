@@ -248,7 +248,7 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   }
   // `when it stays on`
   const staysOn =
-    /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b|^and (?:now )?it(?:'s| is)? (?:just|now|only|simply) on$/;
+    /(?:\b(?:it|that|they|he|she)(?:'s)?|^(?:and|then|but)(?: then)?) (?:stays?|remains?|keeps?) (?:on|lit|steady|solid)\b|^and (?:now )?it(?:'s| is)? (?:just|now|only|simply) on$|^(?:and )?then (?:lights?|burns?|glows?|shines?|is|stays?|remains?) (?:up |on )?(?:on|lit|steady|steadily|continuously|permanently|constantly|solid)$/;
   // `when the green lamp stays`
   const lone = items.find(isOf('sign'))?.signs[0];
   if (lone?.kind === 'lamp' && /^(?:when|once|as soon as) .*\b(?:stays?|remains?)\b/.test(said))

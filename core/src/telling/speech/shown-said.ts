@@ -3,6 +3,17 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `the window will count from 1 to 9`: what it runs through
+  ({ words, i, w, called, out }) => {
+    const counts = /^(?:will|counts?|runs?)$/.test(w.word)
+      ? /^(?:will )?(?:counts?|runs?) (?:up |down )?from \S+ (?:up |down )?to \S+(?= |$)/.exec(said(words, i, 8))
+      : null;
+    const isDisplay = out.slice(-3).some((_, k, last) => {
+      const kind = mentionAt(last, k, called.signs)?.of.kind;
+      return kind === 'segments' || kind === 'text';
+    });
+    return counts && isDisplay ? { takes: wordsIn(counts[0]), puts: [] } : null;
+  },
   // `when the eights go out`: the display goes dark
   ({ words, i, w, called }) => {
     if (!/^(?:eights|figures|digits|segments|numbers|zeros|zeroes|dashes|strokes)$/.test(w.word)) return null;

@@ -17,7 +17,8 @@ const sequences: readonly Rewrite[] = [
     // `you now enter 3 1 3`: what is done with keys that have figures on them, whatever key is called Enter
     const from = words[i + 1]?.word === 'in' ? i + 2 : i + 1;
     const isKey = keysBefore(out, called) > 0;
-    if (!isKey && /^(?:enter|type|dial|punch|key)$/.test(w.raw) && areTwoKeys(words, from, called))
+    const isVerb = w.raw === w.word || keyAt(words, i, called) === null;
+    if (!isKey && isVerb && /^(?:enter|type|dial|punch|key)$/.test(w.word) && areTwoKeys(words, from, called))
       return { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] };
     const row = /^(?:enter|enters|input|type|give|key|make|do)$/.test(w.word)
       ? /^(?:in )?(?:the |this |a )?(?:sequence|combination|code|row|order|pattern)\b/.exec(said(words, i + 1, 4))

@@ -2,6 +2,11 @@ import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from '.
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `three quarters of a minute`
+  ({ words, i, w }) =>
+    w.value === 3 && /^quarters of a minute(?= |$)/.test(said(words, i + w.span, 4))
+      ? { takes: w.span + 4, puts: [{ ...added('45', w), value: 45 }, added('seconds', w)] }
+      : null,
   // `allow the unit to stand without power for at least 20 seconds`
   ({ words, i, w }) => {
     const stands = /^(?:allow|let|leave|keep)$/.test(w.word)
@@ -15,7 +20,10 @@ export const timeSaid: readonly Rewrite[] = [
   // `in 8 sec: HEAT - TIME`
   ({ words, i, w, out, called }) => {
     const many = words[i + 1];
-    const begins = out.length === 0 || /^[.!?\n;]$/.test(out.at(-1)?.raw ?? '');
+    const begins =
+      out.length === 0 ||
+      /^[.!?\n;]$/.test(out.at(-1)?.raw ?? '') ||
+      /^(?:press|push|enter|type|do)$/.test(out.at(-1)?.word ?? '');
     if (w.word !== 'in' || !begins || many?.value == null) return null;
     const next = i + 1 + many.span;
     const isTime = /^(?:seconds?|secs?|s)$/.test(words[next]?.word ?? '');

@@ -113,7 +113,12 @@ function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
             .join(' '),
         ) && isSound.slice(0, i - 1).some(Boolean);
       const sounds = isSound.filter(
-        (is, i) => is && !isSame(i) && (!isSound[i - 1] || own[i]?.word === own[i - 1]?.word),
+        (is, i) =>
+          is &&
+          !isSame(i) &&
+          // `it rings the bell`
+          !(/^(?:the|a|its)$/.test(own[i + 1]?.word ?? '') && isSound[i + 2]) &&
+          (!isSound[i - 1] || own[i]?.word === own[i - 1]?.word),
       ).length;
       const isBare = own.every((w, i) => isSound[i] || /^(?:a|an|the|one|it|goes|there|there's|now)$/.test(w.word));
       return {
