@@ -4,6 +4,34 @@ import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `you'll find it on the lower board`: where it is
+  ({ words, i, w }) => {
+    const where = /^(?:you|you'll)$/.test(w.word)
+      ? /^(?:you|you'll)(?: will| can)? find (?:it|them|that) (?:on|in|under|behind|at|to) the (?:\w+ ){0,2}(?:board|panel|side|shelf|cabinet|box|back|front|left|right|bottom|top|corner|cover)(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : null;
+    return where ? goes(wordsIn(where[0])) : null;
+  },
+  // `S2, this is the small switch by the connector, …`: where it is
+  ({ words, i, w }) => {
+    const where =
+      w.raw === ','
+        ? /^, (?:this|that|it|which)(?: is|'s) (?:the|a) (?:\w+ ){0,2}(?:switch|lever|button|plug|knob|jumper|one|fuse) (?:by|next to|near|behind|under|beside|below|above) (?:the|a) \w+(?: \w+)? (?=,)/.exec(
+            said(words, i, 14),
+          )
+        : null;
+    return where ? goes(wordsIn(where[0])) : null;
+  },
+  // `has it been off for 15 seconds by now?`: so long
+  ({ words, i, w }) => {
+    const been = /^(?:has|have)$/.test(w.word)
+      ? /^(?:has|have) (?:it|that|they|the \S+) been (?:off|out|dead|unplugged|disconnected) for /.exec(
+          `${said(words, i, 7)} `,
+        )
+      : null;
+    return been ? { takes: wordsIn(been[0]), puts: [{ ...w, word: 'wait' }] } : null;
+  },
   // `S7 is on the left of it`: where it is
   ({ words, i, w }) => {
     const where = /^(?:on|to|at)$/.test(w.word)

@@ -4,6 +4,27 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `put it on test`, where something has a place called so
+  ({ words, i, w, out, places }) => {
+    const next = words[i + 1]?.word ?? '';
+    const isPlace = places.has(next) && !/^(?:on|off|in|out|open|shut|closed|up|down)$/.test(next);
+    return w.word === 'on' && /^(?:it|that|them)$/.test(out.at(-1)?.word ?? '') && isPlace
+      ? { takes: 1, puts: [{ ...w, word: 'to', raw: 'to' }] }
+      : null;
+  },
+  // `start by fitting the stand`, `and stowing the stand`
+  (at) => {
+    const verb = /^(fit|stow|lock|free|releas|remov)(?:t?ing)$/.exec(at.w.word)?.[1];
+    if (!verb || !/^(?:the|your)$/.test(at.words[at.i + 1]?.word ?? '')) return null;
+    const own = standsAt(at, at.i + 2);
+    const place = { fit: 'fitted', stow: 'stowed', lock: 'locked', free: 'free', releas: 'released', remov: 'removed' }[
+      verb
+    ];
+    const has = own?.of.mechanism.kind === 'places' && own.of.mechanism.places.some((p) => p.id === place);
+    return own && place && has
+      ? { takes: 2 + own.length, puts: [...at.words.slice(at.i + 1, at.i + 2 + own.length), added(place, at.w)] }
+      : null;
+  },
   // `it's parked on one pin; move it across to both`
   ({ words, i, w }) => {
     if (/^(?:it|it's|its)$/.test(w.word)) {

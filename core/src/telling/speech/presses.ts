@@ -492,7 +492,14 @@ export function readPress(
     begun?.step.kind === 'press' &&
     begun.sentence === r.sentence &&
     !r.held.some((own) => begun.step.kind === 'press' && own.control.id === begun.step.control);
-  if (areHeld && times.length === 0 && !isInRow) return true;
+  // `CODE, DRY, DRY, STOP`: others come behind it
+  const leadsRow = r.ahead
+    .slice(0, 3)
+    .some((s) =>
+      itemsOf(s.words, r.called, []).some((x) => x.is === 'control' && isPush(x.own) && !r.held.includes(x.own)),
+    );
+  const isToldOnly = !isInRow && !(leadsRow && r.window !== null);
+  if (areHeld && times.length === 0 && isToldOnly) return true;
   // nobody presses so often what he holds: a hand came off it
   if (areHeld) r.held = [];
   // `next thing is Lift`: which one, no more

@@ -3,6 +3,23 @@ import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `a lit hydraulic lamp tells you that you're in`
+  ({ words, i, w, called }) => {
+    const how = /^(?:a|the)$/.test(w.word)
+      ? /^(?:a|the) (lit|burning|glowing|flashing|blinking) /.exec(`${said(words, i, 2)} `)
+      : null;
+    const lamp = how ? mentionAt(words, i + 2, called.signs) : null;
+    if (!how || lamp?.of.kind !== 'lamp') return null;
+    const end = i + 2 + lamp.length;
+    const tells = /^(?:tells you|means|shows|says)(?: that)? you(?:'re| are)? in(?= |$)/.exec(said(words, end, 6));
+    const does = /^(?:flash|blink)/.test(how[1] ?? '') ? ['flashes'] : ['comes', 'on'];
+    return tells
+      ? {
+          takes: 2 + lamp.length + wordsIn(tells[0]),
+          puts: [added('the', w), ...words.slice(i + 2, end), ...does.map((x) => added(x, w))],
+        }
+      : null;
+  },
   // `the window will count from 1 to 9`: what it runs through
   ({ words, i, w, called, out }) => {
     const counts = /^(?:will|counts?|runs?)$/.test(w.word)

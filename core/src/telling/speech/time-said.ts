@@ -23,7 +23,7 @@ export const timeSaid: readonly Rewrite[] = [
     const begins =
       out.length === 0 ||
       /^[.!?\n;]$/.test(out.at(-1)?.raw ?? '') ||
-      /^(?:press|push|enter|type|do)$/.test(out.at(-1)?.word ?? '');
+      /^(?:press|push|enter|type|do|now|then)$/.test(out.at(-1)?.word ?? '');
     if (w.word !== 'in' || !begins || many?.value == null) return null;
     const next = i + 1 + many.span;
     const isTime = /^(?:seconds?|secs?|s)$/.test(words[next]?.word ?? '');

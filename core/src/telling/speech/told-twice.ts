@@ -57,8 +57,8 @@ export function dropRowsTwice(r: Reader, text: string): void {
         r.made[i + 1 + n]
       )
         n += 1;
-      if (keys.length > 3 && n > 1 && n <= keys.length && r.made[i + 1 + n]?.step.kind !== 'press')
-        r.made.splice(i + 1, n);
+      const isPart = n > 1 && n < keys.length && r.made[i + 1 + n]?.step.kind !== 'press';
+      if (keys.length > 3 && (n === keys.length || isPart)) r.made.splice(i + 1, n);
       continue;
     }
     let end = i;

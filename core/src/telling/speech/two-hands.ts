@@ -22,6 +22,16 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `Turtle and Set, press and hold`
+  ({ words, i, w, out, called }) => {
+    const key = /^(?:hold|holding|keep|press)$/.test(out.at(-1)?.word ?? '') ? null : keyAt(words, i, called);
+    const and = key && words[i + key.length]?.word === 'and' ? i + key.length + 1 : -1;
+    const other = and > 0 ? keyAt(words, and, called) : null;
+    const end = other ? and + other.length : 0;
+    return other && /^, press and hold(?= [,.;]| them| both|$)/.test(said(words, end, 5))
+      ? { takes: end + 4 - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i, end)] }
+      : null;
+  },
   // `you're going to have Stir and Minus pressed`
   ({ words, i, w, called }) => {
     if (!/^(?:have|having|got)$/.test(w.word)) return null;

@@ -101,7 +101,8 @@ function clausesOf(told: string, called: Called, sound: SignId): Clause[] {
       const said = own.map((w) => w.word).join(' ');
       const isSound = own.map((w, i) => {
         const named = mentionAt(own, i, called.signs)?.of;
-        return named ? named.id === sound : soundVerbs.test(w.word);
+        // `beeeeeep`
+        return named ? named.id === sound : soundVerbs.test(w.word.replace(/(\w)\1{2,}/g, '$1$1'));
       });
       // `the relay clacks` is one, `ping ping` are two
       // `horn there's the horn`: the one that was told just now
