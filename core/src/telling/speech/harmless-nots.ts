@@ -46,6 +46,9 @@ function clauseEnd(words: readonly Word[], from: number, called: Called): number
   return i;
 }
 
+/** What is left in the place of words that go: a pause, where something was said before. */
+const pauseBehind = (out: readonly Word[], w: Word): Word[] => (out.length === 0 ? [] : [added(',', w)]);
+
 /**
  * What is not done, known or so beside the matter: `don't be shy about it`, `a finger that isn't wet`, `no idea why`. It warns
  * of nothing, and what stands behind it in the same breath is done.
@@ -59,7 +62,7 @@ export const harmlessNots: readonly Rewrite[] = [
             said(words, i, 8),
           )
         : null;
-    return none ? { takes: wordsIn(none[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+    return none ? { takes: wordsIn(none[0]), puts: pauseBehind(out, w) } : null;
   },
   // `because you don't want it spinning honey round the room`
   ({ words, i, w, out, called }) => {
@@ -74,7 +77,7 @@ export const harmlessNots: readonly Rewrite[] = [
     const isOver = (k: number): boolean =>
       isStop(words[k]?.raw) || /^(?:on|now|then|so|and|but)$/.test(words[k]?.word ?? '') || isOfUnit(words, k, called);
     while (end - from < 5 && !isOver(end)) end += 1;
-    return { takes: end - i, puts: out.length === 0 ? [] : [added(',', w)] };
+    return { takes: end - i, puts: pauseBehind(out, w) };
   },
   // `you don't need gas for this`
   ({ words, i, w, out }) => {
@@ -83,7 +86,7 @@ export const harmlessNots: readonly Rewrite[] = [
           said(words, i, 9),
         )
       : null;
-    return need ? { takes: wordsIn(need[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+    return need ? { takes: wordsIn(need[0]), puts: pauseBehind(out, w) } : null;
   },
   // `the boss isn't here`
   ({ words, i }) => {
@@ -101,7 +104,7 @@ export const harmlessNots: readonly Rewrite[] = [
         said(words, i, 8),
       );
     const end = sure ? clauseEnd(words, i + wordsIn(sure[0]), called) : 0;
-    return sure && isStop(words[end]?.raw) ? { takes: end - i, puts: out.length === 0 ? [] : [added(',', w)] } : null;
+    return sure && isStop(words[end]?.raw) ? { takes: end - i, puts: pauseBehind(out, w) } : null;
   },
   // `which means there's nothing else in there`
   ({ words, i, w, out, called }) => {
@@ -111,9 +114,7 @@ export const harmlessNots: readonly Rewrite[] = [
         said(words, i, 12),
       );
     const n = none ? wordsIn(none[0]) : 0;
-    return none && !isOfUnit(words, i + n - 1, called)
-      ? { takes: n, puts: out.length === 0 ? [] : [added(',', w)] }
-      : null;
+    return none && !isOfUnit(words, i + n - 1, called) ? { takes: n, puts: pauseBehind(out, w) } : null;
   },
   ({ words, i, w, out, called }) => {
     const mind = noMind.exec(said(words, i, 6));
@@ -130,7 +131,7 @@ export const harmlessNots: readonly Rewrite[] = [
     const isAct =
       isMind && words.slice(from, end).some((x, k) => actOf.has(x.word) && words[from + k - 1]?.word === 'to');
     if (near || isAct || (end - from > 9 && !isStop(words[end]?.raw))) return null;
-    return { takes: end - i, puts: isStop(words[end]?.raw) || out.length === 0 ? [] : [added(',', w)] };
+    return { takes: end - i, puts: isStop(words[end]?.raw) ? [] : pauseBehind(out, w) };
   },
   // `but not the brake the brake stays where it is`: what is said of it comes right behind
   ({ words, i, w, called }) => {
@@ -152,7 +153,7 @@ export const harmlessNots: readonly Rewrite[] = [
       /^no (?:(?:special|extra|other) )?(?:tools?|laptop|computer|software|password|hurry|rush|problem|worries|harm|magic|screwdriver|manual|app)(?= |$)/.exec(
         said(words, i, 3),
       );
-    return none ? { takes: wordsIn(none[0]), puts: out.length === 0 ? [] : [added(',', w)] } : null;
+    return none ? { takes: wordsIn(none[0]), puts: pauseBehind(out, w) } : null;
   },
   // `with a finger that isn't wet`
   ({ words, i, called }) => {

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { added, begins, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
@@ -56,9 +56,7 @@ export const letGoSaid: readonly Rewrite[] = [
   },
   // `Horn. Off the pedal.`
   ({ words, i, w, out, called }) => {
-    const off =
-      w.word === 'off' &&
-      (out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? ''));
+    const off = w.word === 'off' && begins(out);
     const key = off && words[i + 1]?.word === 'the' ? mentionAt(words, i + 2, called.controls) : null;
     const isHeld = key !== null && (key.of.mechanism.kind === 'push' || key.of.springs.size > 0);
     return key && isHeld && isStop(words[i + 2 + key.length]?.raw)

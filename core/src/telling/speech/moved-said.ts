@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { added, begins, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
@@ -65,10 +65,10 @@ export const movedSaid: readonly Rewrite[] = [
   // `the isolator I switch off`, `J2 I bridge`: what it is done to said first
   (at) => {
     const { words, i, w, out } = at;
-    const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
+    const isFirstSaid = begins(out);
     const from = /^(?:the|your)$/.test(w.word) ? i + 1 : i;
     const isFirst = words.slice(i, i + 5).some((x) => x.word === 'first');
-    const own = begins || isFirst ? standsAt(at, from) : null;
+    const own = isFirstSaid || isFirst ? standsAt(at, from) : null;
     const n = own ? from + own.length : 0;
     // `gas cock first I shut that`
     const does = own
@@ -76,7 +76,7 @@ export const movedSaid: readonly Rewrite[] = [
           said(words, n, 6),
         )
       : null;
-    if (!begins && !does?.[1]) return null;
+    if (!isFirstSaid && !does?.[1]) return null;
     const verb = does ? words.slice(n, n + wordsIn(does[0])).find((x) => x.word === does[2]) : undefined;
     return verb
       ? {
@@ -113,8 +113,8 @@ export const movedSaid: readonly Rewrite[] = [
   },
   // `you can reach DIP 4. On with it.`
   ({ words, i, w, out }) => {
-    const begins = out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
-    const on = begins
+    const isFirstSaid = begins(out);
+    const on = isFirstSaid
       ? /^(?:on|off|in|out|up|down|open|shut) with (?:it|that|him|them)(?= |$)/.exec(said(words, i, 3))
       : null;
     return on && isStop(words[i + 3]?.raw)

@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, letGo, type Rewrite, said, timesSaid, wordsIn } from './rewrite.ts';
+import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, timesSaid, wordsIn } from './rewrite.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** That there is no more to see, and what a display is said to show before that. */
@@ -230,8 +230,7 @@ export const plainer: readonly Rewrite[] = [
   },
   // `Bell off`, of a key that is held: let go of
   ({ words, i, w, called, out }) => {
-    const key =
-      isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '') ? keyAt(words, i, called) : null;
+    const key = begins(out) ? keyAt(words, i, called) : null;
     if (!key || words[i + key.length]?.word !== 'off' || !isStop(words[i + key.length + 1]?.raw)) return null;
     const name = words.slice(i, i + key.length);
     const isHeld = out.some(

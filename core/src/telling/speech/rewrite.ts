@@ -24,6 +24,9 @@ export const keyAt = (words: readonly Word[], i: number, called: Called) => {
   return key?.of.mechanism.kind === 'push' ? key : null;
 };
 export const isStop = (raw: string | undefined): boolean => raw === undefined || /^[.,;!?\n)]$/.test(raw);
+/** Whether a clause begins behind what was put down so far. */
+export const begins = (out: readonly Word[]): boolean =>
+  isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');
 /** Where the clause from a place on comes to its stop. */
 export function stopAt(words: readonly Word[], from: number): number {
   let k = from;

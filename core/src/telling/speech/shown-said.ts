@@ -1,5 +1,13 @@
-import { mentionAt } from './mentions.ts';
+import { type Called, mentionAt } from './mentions.ts';
 import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+/** Whether a display was named just now. */
+const namesDisplay = (out: readonly Word[], called: Called): boolean =>
+  out.slice(-3).some((_, k, last) => {
+    const kind = mentionAt(last, k, called.signs)?.of.kind;
+    return kind === 'segments' || kind === 'text';
+  });
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
@@ -25,10 +33,7 @@ export const shownSaid: readonly Rewrite[] = [
     const counts = /^(?:will|counts?|runs?)$/.test(w.word)
       ? /^(?:will )?(?:counts?|runs?) (?:up |down )?from \S+ (?:up |down )?to \S+(?= |$)/.exec(said(words, i, 8))
       : null;
-    const isDisplay = out.slice(-3).some((_, k, last) => {
-      const kind = mentionAt(last, k, called.signs)?.of.kind;
-      return kind === 'segments' || kind === 'text';
-    });
+    const isDisplay = namesDisplay(out, called);
     return counts && isDisplay ? { takes: wordsIn(counts[0]), puts: [] } : null;
   },
   // `when the eights go out`: the display goes dark
@@ -89,10 +94,7 @@ export const shownSaid: readonly Rewrite[] = [
     if (!down) return null;
     const n = wordsIn(down[0]);
     const many = words[i + n];
-    const isDisplay = out.slice(-3).some((_, k, last) => {
-      const kind = mentionAt(last, k, called.signs)?.of.kind;
-      return kind === 'segments' || kind === 'text';
-    });
+    const isDisplay = namesDisplay(out, called);
     const figure = many
       ? many.word === 'zero' || many.word === 'nought'
         ? '0'
