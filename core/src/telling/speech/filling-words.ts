@@ -33,10 +33,17 @@ const fillers: readonly string[] = [
   'with something not metal',
 ];
 
+/** By the word they begin with, in the order they are tried. */
+const fillersBy = new Map<string, string[]>();
+for (const filler of fillers) {
+  const [first = ''] = filler.split(' ');
+  fillersBy.set(first, [...(fillersBy.get(first) ?? []), filler]);
+}
+
 /** What only fills, and words that are others in speech. */
 export const fills: readonly Rewrite[] = [
-  ({ words, i }) => {
-    const filler = fillers.find((f) => said(words, i, wordsIn(f)) === f);
+  ({ words, i, w }) => {
+    const filler = fillersBy.get(w.word)?.find((f) => said(words, i, wordsIn(f)) === f);
     return filler ? goes(wordsIn(filler)) : null;
   },
   // `and you're out.`, `Back once more to leave.`: where one is then

@@ -139,7 +139,9 @@ export function hear(r: Reader, segment: Segment): void {
   const [lamp] = r.askedOf;
   const isAnswer =
     r.askedOf.length === 1 && lamp !== undefined && !items.some(isOf('sign')) && items.some(isOf('light'));
-  const whole: Item[] = isAnswer ? [{ is: 'sign', signs: [lamp], from: first.from, to: first.from }, ...items] : items;
+  const whole: readonly Item[] = isAnswer
+    ? [{ is: 'sign', signs: [lamp], from: first.from, to: first.from }, ...items]
+    : items;
   const shown = shownIn(r, whole);
   // `it says A17` – `A17, that's …`: what is read, not how one gets there
   const [read1] = shown;

@@ -30,9 +30,17 @@ const kinds = [
   referringWords,
 ];
 
+type Found = Readonly<{ many: number; called: Called; last: readonly ControlFacts[]; items: readonly Item[] }>;
+/** What a stretch of so many words was found to name: it is asked for by what comes before and again by what reads it. */
+const before = new WeakMap<readonly Word[], Found>();
+
 /** Everything a stretch names, in order. What says nothing of the unit is passed over. */
-export function itemsOf(words: readonly Word[], called: Called, last: readonly ControlFacts[]): Item[] {
+export function itemsOf(words: readonly Word[], called: Called, last: readonly ControlFacts[]): readonly Item[] {
+  const known = before.get(words);
+  // a stretch grows while it is being cut
+  if (known?.many === words.length && known.called === called && known.last === last) return known.items;
   const scan = new Scan(words, called, last);
   while (scan.i < words.length) if (scan.passed.has(scan.i) || !kinds.some((kind) => kind(scan))) scan.i += 1;
+  before.set(words, { many: words.length, called, last, items: scan.items });
   return scan.items;
 }

@@ -340,19 +340,30 @@ export function groupAt(
   return of.length > 1 ? { of, length: 2 } : null;
 }
 
+type Index = Readonly<{
+  byFirst: ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>;
+  /** What was looked up before, by the word and its number: a telling says the same words over and over. */
+  asked: Map<string, readonly unknown[]>;
+}>;
 /** Names by the word they begin with, in the order they are tried: most words of a telling begin none. */
-const byFirst = new WeakMap<object, ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>>();
+const indexes = new WeakMap<object, Index>();
+function indexOf<T>(names: ReadonlyArray<Named<T>>): Index {
+  const known = indexes.get(names);
+  if (known) return known;
+  const byFirst = new Map<string, Array<readonly [number, Named<T>]>>();
+  names.forEach((named, order) => {
+    const [first = ''] = named.words;
+    byFirst.set(first, [...(byFirst.get(first) ?? []), [order, named]]);
+  });
+  const index = { byFirst, asked: new Map<string, readonly unknown[]>() };
+  indexes.set(names, index);
+  return index;
+}
 function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray<Named<T>> {
-  let index = byFirst.get(names);
-  if (!index) {
-    const fresh = new Map<string, Array<readonly [number, Named<T>]>>();
-    names.forEach((named, order) => {
-      const [first = ''] = named.words;
-      fresh.set(first, [...(fresh.get(first) ?? []), [order, named]]);
-    });
-    byFirst.set(names, fresh);
-    index = fresh;
-  }
+  const { byFirst, asked } = indexOf(names);
+  const question = word.value === null ? word.word : `${word.word} ${word.value}`;
+  const before = asked.get(question);
+  if (before) return before as ReadonlyArray<Named<T>>;
   const said = unquoted(word.word);
   const keys = [
     said,
@@ -362,9 +373,13 @@ function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray
     misheard[said] ?? '',
   ];
   if (word.value !== null) keys.push(String(word.value));
-  if (said === 'number') keys.push(...[...index.keys()].filter((key) => /^\d+$/.test(key)));
-  const found = [...new Set(keys)].flatMap((key) => index.get(key) ?? []);
-  return found.sort((x, y) => x[0] - y[0]).map(([, named]) => named as Named<T>);
+  if (said === 'number') keys.push(...[...byFirst.keys()].filter((key) => /^\d+$/.test(key)));
+  const found = [...new Set(keys)]
+    .flatMap((key) => byFirst.get(key) ?? [])
+    .sort((x, y) => x[0] - y[0])
+    .map(([, named]) => named as Named<T>);
+  asked.set(question, found);
+  return found;
 }
 
 /** What is named at a word, with how many words it takes; the longest name, whole labels first. */
@@ -414,6 +429,19 @@ const oppositeIn = (places: Parameters<typeof usualPlace>[0], word: string): Pla
 const isUnit = (word: string): boolean =>
   clickWords.has(word) || turnWords.has(word) || word in unitMs || /^times?$/.test(word);
 
+type NamedPlace = Readonly<{ place: PlaceId; name: readonly string[] }>;
+/** What the places of a control are called, longest first; worked out once. */
+const placesCalled = new WeakMap<ControlFacts, readonly NamedPlace[]>();
+function namesOfPlaces(own: ControlFacts, places: ReadonlyArray<Readonly<{ id: PlaceId; label: string }>>) {
+  const known = placesCalled.get(own);
+  if (known) return known;
+  const named = places
+    .flatMap((p) => [plain(p.label), plain(p.id.replaceAll('-', ' '))].map((name) => ({ place: p.id, name })))
+    .sort((a, b) => b.name.length - a.name.length);
+  placesCalled.set(own, named);
+  return named;
+}
+
 /** The place of a control that words name, by its own labels first, then by what such a place is usually called. */
 export function placeAt(
   words: readonly Word[],
@@ -422,10 +450,7 @@ export function placeAt(
 ): Readonly<{ place: PlaceId; length: number }> | null {
   const { mechanism } = own;
   const places = mechanism.kind === 'places' ? mechanism.places : mechanism.kind === 'clicks' ? mechanism.rests : [];
-  const named = places
-    .flatMap((p) => [plain(p.label), plain(p.id.replaceAll('-', ' '))].map((name) => ({ place: p.id, name })))
-    .sort((a, b) => b.name.length - a.name.length);
-  for (const { place, name } of named) {
+  for (const { place, name } of namesOfPlaces(own, places)) {
     const length = fits(words, at, name);
     // `turned five clicks`: no place called five
     const isCount = length !== null && words[at]?.value != null && isUnit(words[at + length]?.word ?? '');

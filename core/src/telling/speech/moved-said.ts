@@ -188,6 +188,7 @@ export const movedSaid: readonly Rewrite[] = [
       : null,
   // `give it its power back`
   ({ words, i, w, called }) => {
+    if (!/^(?:give|gives|giving)$/.test(w.word)) return null;
     const [supply, ...others] = called.facts.supply;
     const back =
       /^(?:give|gives|giving) (?:it|him|her|the \S+) (?:its |the |his |some )?(?:power|current|electricity|mains|supply|juice)(?: back| again)?(?= |$)/.exec(

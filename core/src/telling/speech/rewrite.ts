@@ -13,11 +13,13 @@ export type Spot = Readonly<{
 /** A way of saying that stands for a plainer one: how many words it takes, what is put in their place; null where it is not said there. */
 export type Rewrite = (at: Spot) => Readonly<{ takes: number; puts: readonly Word[]; drops?: number }> | null;
 
-export const said = (words: readonly Word[], i: number, n: number): string =>
-  words
-    .slice(i, i + n)
-    .map((w) => w.word)
-    .join(' ');
+/** Some words from a place on, as they are said; a place before the first is the first. */
+export function said(words: readonly Word[], i: number, n: number): string {
+  let text = '';
+  const end = Math.min(i + n, words.length);
+  for (let k = Math.max(0, i); k < end; k += 1) text += text === '' ? words[k]?.word : ` ${words[k]?.word}`;
+  return text;
+}
 export const wordsIn = (text: string): number => text.trim().split(' ').length;
 export const keyAt = (words: readonly Word[], i: number, called: Called) => {
   const key = mentionAt(words, i, called.controls);

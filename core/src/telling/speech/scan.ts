@@ -1,6 +1,7 @@
 import type { ControlFacts } from '../../unit/facts.ts';
 import type { Item } from './item.ts';
 import type { Called } from './mentions.ts';
+import { said } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** A stretch as it is gone through word by word: where one is, what was found, and what “it” goes back to. */
@@ -26,13 +27,16 @@ export class Scan {
     return word;
   }
 
-  /** The next words as they are said. */
+  /** The next words as they are said: asked for at each word by each kind of thing it may be. */
   get here(): string {
-    return this.words
-      .slice(this.i, this.i + 7)
-      .map((w) => w.word)
-      .join(' ');
+    if (this.#hereAt !== this.i) {
+      this.#hereAt = this.i;
+      this.#here = said(this.words, this.i, 7);
+    }
+    return this.#here;
   }
+  #hereAt = -1;
+  #here = '';
 
   /** Puts down what some words are, wherever one is. */
   readonly put = (at: number, length: number, item: object): void => {
