@@ -1,5 +1,5 @@
 import type { PlaceId, SignId } from '../base/ids.ts';
-import type { Sign } from '../model/panel.ts';
+import type { Control, Sign } from '../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 import { usualPlace } from '../unit/on-off.ts';
 import { tokensOf } from './tokens.ts';
@@ -35,7 +35,13 @@ const lookWords: Readonly<Record<string, readonly string[]>> = {
   lever: ['lever'],
   rocker: ['rocker'],
 };
-const special: Readonly<Record<string, readonly string[]>> = { estop: ['emergency stop', 'e-stop'], power: ['supply'] };
+/** The button everybody has a name of their own for. */
+export const isEmergencyStop = ({ id, label }: Pick<Control, 'id' | 'label'>): boolean =>
+  id === 'estop' || /\b(?:emergency|e-?stop)\b/i.test(label);
+export const emergencyNames = [
+  ...['emergency stop', 'emergency', 'e-stop', 'e stop', 'estop'],
+  ...['red button', 'red mushroom', 'mushroom', 'mushroom button'],
+];
 
 /** Keeps the names that mean one thing only. */
 function unique<T>(all: ReadonlyArray<readonly [string, T]>): Named<T>[] {
@@ -87,7 +93,8 @@ export function namesOf(facts: UnitFacts, instruments: readonly InstrumentName[]
       placed,
       ...looked,
       ...(lookWords[control.look] ?? []),
-      ...(special[control.id] ?? []),
+      ...(isEmergencyStop(control) ? emergencyNames : []),
+      ...(control.id === 'power' ? ['supply'] : []),
     ];
     for (const name of plain) {
       if (name.length === 0) continue;

@@ -67,6 +67,40 @@ export const asidesSaid: readonly Rewrite[] = [
     const why = /^(?:for (?:you|me|us) )?(?:, )?because(?= )/.exec(said(words, behind, 4));
     return why ? goes(n + own.length + wordsIn(why[0])) : null;
   },
+  // `if you've mended it, hold Brake and Heat`: behind the repair, and no fork in the way
+  ({ words, i, w }) =>
+    w.word === 'if' &&
+    /^(?:you've|you have|we've|we have|it's|it is|it's been|you're|that's) (?:been |all )?(?:mended|fixed|repaired|sorted|replaced|changed|finished|swapped|cured|dealt|done with)\b/.test(
+      said(words, i + 1, 4),
+    )
+      ? { takes: 1, puts: [{ ...w, word: 'once', raw: 'once' }] }
+      : null,
+  // `spin heat and that's you in it says LOG`: where one is then
+  ({ words, i, w, out }) => {
+    const from = /^(?:and|so)$/.test(w.word) ? i + 1 : i;
+    if (!/^that['’]?s$/i.test(words[from]?.raw ?? '')) return null;
+    const where = /^\S+ (?:it|you|us|me|we) (?:in|out|through|done)(?= |$)/.exec(said(words, from, 3));
+    return where && !isStop(out.at(-1)?.raw) ? { takes: from - i + 3, puts: [added(',', w)] } : null;
+  },
+  // `it'll buzz the whole time`: told, and nothing to wait for
+  ({ words, i, w }) => {
+    if (!/^(?:it|it'll|that'll|that|he|she)$/.test(w.word)) return null;
+    const all =
+      /^(?:it|it'll|that'll|that|he|she)(?: will| is going to)? \w+ (?:the (?:whole|entire)|all the) time(?! until| till)(?= |$)/.exec(
+        said(words, i, 9),
+      );
+    return all ? goes(wordsIn(all[0])) : null;
+  },
+  // `till the red one's out takes maybe six seconds`: how long that is
+  ({ words, i, w, out }) => {
+    if (!/^(?:takes?|that|it|lasts?)$/.test(w.word) || isStop(out.at(-1)?.raw)) return null;
+    const long =
+      /^(?:(?:that|it) )?(?:takes?|lasts?) (?:(?:about|maybe|around|roughly|perhaps|some|like|a good|up to) )?\S+ (?:to \S+ )?(?:seconds?|secs?|minutes?)(?: or so)?(?= |$)/.exec(
+        said(words, i, 9),
+      );
+    const isAwaited = out.slice(-8).some((x) => /^(?:until|till)$/.test(x.word));
+    return long && isAwaited ? { takes: wordsIn(long[0]), puts: [added(',', w)] } : null;
+  },
   // `isolator on it's beeped`: what it does then
   ({ words, i, w }) =>
     /^(?:on|off|in|out)$/.test(w.word) && /^it['’]s$/i.test(words[i + 1]?.raw ?? '')

@@ -5,13 +5,17 @@ import { plainTextAt, shownTextAt } from './shown-text.ts';
 /** `until the display goes blank`: how many words say so, waited for, or as something that comes to it; 0 where none do. */
 function goesBlank({ items, here }: Scan): number {
   const sign = items.at(-1);
-  if (sign?.is !== 'sign' || !sign.signs.every((s) => s.kind === 'text' || s.kind === 'segments')) return 0;
+  const isDisplay = sign?.is === 'sign' && sign.signs.every((s) => s.kind === 'text' || s.kind === 'segments');
+  // `when it's blank`: nothing but a display is
+  const isIt =
+    sign?.is === 'it' && /^(?:is |goes |gone |has gone |turns )?(?:completely |all )?blank(?= |$)/.test(here);
+  if (!isDisplay && !isIt) return 0;
   const said =
     /^(?:has |have |had |is |are |was )?(?:(go|goes|gone|went|going|turns|turned) )?(?:completely |quite |all |fully |totally )?(blank|black|empty|dark|out|off|dead)(?= |$)/.exec(
       here,
     );
   if (!said) return 0;
-  const isAwaited = items.some((x) => x.is === 'until' || x.is === 'moment');
+  const isAwaited = items.some((x) => x.is === 'until' || x.is === 'moment') || isIt;
   return isAwaited || (said[1] !== undefined && said[2] !== 'off' && said[2] !== 'out') ? said[0].split(' ').length : 0;
 }
 

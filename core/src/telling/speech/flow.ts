@@ -346,6 +346,7 @@ export function read(r: Reader, segment: Segment): void {
     asksState.test(saidOf(segment))
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
+    r.askedIn = segment.sentence;
     // `Next number? Steam.`
     if (/^(?:and |so )?(?:the )?next(?: (?:number|one|code|fault|error|entry|message))?$/.test(saidOf(segment)))
       r.reading = false;

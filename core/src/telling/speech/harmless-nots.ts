@@ -147,6 +147,16 @@ export const harmlessNots: readonly Rewrite[] = [
       ? { takes: next - i, puts: [added(',', w)] }
       : null;
   },
+  // `there's no click, so just rest your fingers on it`
+  ({ words, i, w, out, called }) => {
+    const none = /^(?:there|there's)$/.test(w.word)
+      ? /^(?:there's|there is|there) no (?:\w+ )?(?:click|feel|feedback|lamp for (?:it|that)|sound|label|mark|menu|hurry|rush|trick|harm|way round (?:it|that)|other way)(?= |$)/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    const n = none ? wordsIn(none[0]) : 0;
+    return none && !isOfUnit(words, i + n - 1, called) ? { takes: n, puts: pauseBehind(out, w) } : null;
+  },
   // `no tools no laptop`
   ({ words, i, w, out }) => {
     const none =

@@ -113,6 +113,8 @@ export function hear(r: Reader, segment: Segment): void {
     return;
   }
   // `do you get a beep?` – `two`
+  // what was asked long ago is answered
+  if (segment.sentence > r.askedIn + 3) r.askedOf = [];
   const [asked] = r.askedOf;
   if (r.askedOf.length === 1 && asked?.kind === 'beeper' && times?.is === 'number' && items.length === 1) {
     see(r, [{ kind: 'sound', sign: asked.id as SignId, state: 'on', times: times.n }], {

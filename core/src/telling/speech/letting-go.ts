@@ -7,6 +7,7 @@ import { mentionAt } from './mentions.ts';
 import { isAct, isOf, lampState, type Made, Reader, withoutTimes } from './reader.ts';
 import { flashedSo, shownIn } from './shown.ts';
 import { shownTextAt } from './shown-text.ts';
+import { simpler } from './simpler.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** How far behind a hold it is still told that it is let go of, in letters. */
@@ -224,7 +225,9 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
       return { kind: 'sign', shown: { kind: 'text', sign: own.id as SignId, text }, nth: 1 };
   }
   const probe = new Reader(r.called);
-  const items = itemsOf(words, r.called, []);
+  const asSaid = itemsOf(words, r.called, []);
+  // said in a way that stands for a plainer one: `it'll speed up`
+  const items = asSaid.some(isOf('sign', 'light', 'text')) ? asSaid : itemsOf(simpler(words, r.called), r.called, []);
   const [shown, ...also] = shownIn(probe, items);
   const times = items.find(isOf('times'))?.n ?? words.map((w) => timesOf(w.word)).find((n) => n !== null) ?? null;
   if (shown) {

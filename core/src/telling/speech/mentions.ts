@@ -2,8 +2,9 @@ import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Sign } from '../../model/panel.ts';
 import type { ControlFacts, UnitFacts } from '../../unit/facts.ts';
 import { usualPlace } from '../../unit/on-off.ts';
-import { placeByAct } from '../names.ts';
+import { emergencyNames, isEmergencyStop, placeByAct } from '../names.ts';
 import { actOf, clickWords, turnWords, unitMs } from './lexicon.ts';
+import { placeByKind } from './place-by-kind.ts';
 import { signNames as keySigns, type Word, wordsOf } from './text.ts';
 
 type Named<T> = Readonly<{ of: T; words: readonly string[]; weak: boolean }>;
@@ -110,10 +111,6 @@ function unambiguous<T>(all: ReadonlyArray<readonly [name: string, of: T, weak: 
     .sort((a, b) => b.words.length - a.words.length || Number(a.weak) - Number(b.weak));
 }
 
-const special: Readonly<Record<string, readonly string[]>> = {
-  estop: ['emergency stop', 'e-stop', 'red button', 'red mushroom', 'mushroom'],
-};
-
 const aliases = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'alsoCalled'>): string[] => [
   ...Object.values(labelByBadge ?? {}),
   ...(alsoCalled ?? []),
@@ -165,7 +162,7 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       }
     }
     for (const look of looks[control.look] ?? []) all.push([look, own, true]);
-    for (const name of special[control.id] ?? []) all.push([name, own, true]);
+    if (isEmergencyStop(control)) for (const name of emergencyNames) all.push([name, own, true]);
     all.push([`${plain(own.face.label).join(' ')} ${full[0]}`, own, true]);
   }
   const [supply] = facts.supply;
@@ -494,9 +491,7 @@ export function placeAt(
         /^(?:pocket|bag|toolbox|hand|van|bin|bucket|boot|mouth|drawer|cup|tray|sun|way)$/.test(
           words[at + 2]?.word ?? '',
         )));
-  const place = isElse
-    ? null
-    : (pinPlace(own, word ?? '') ?? brakePlace(own, word ?? '') ?? oppositeIn(places, word ?? ''));
+  const place = isElse ? null : (placeByKind(own, word ?? '') ?? oppositeIn(places, word ?? ''));
   return place === null ? null : { place, length: 1 };
 }
 
@@ -533,39 +528,9 @@ const coverActs: Readonly<Record<string, string>> = {
   back: 'shut',
 };
 
-const jumperPlace = ({ mechanism }: ControlFacts, act: string): PlaceId | null => {
-  const wanted =
-    act === 'in' || act === 'on' || act === 'shut'
-      ? /^(?:bridged|fitted|in|on|closed|set|made)$/
-      : /^(?:out|off|open|parked|removed)$/;
-  if (!/^(?:in|on|out|off|open|shut)$/.test(act) || mechanism.kind !== 'places') return null;
-  return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
-};
-
-const isPin = ({ control }: ControlFacts): boolean =>
-  /\b(?:pin|bolt|catch|latch|strut|chock|peg)\b/i.test(control.label);
-/** `pin in`: it locks, or is fitted. */
-function pinPlace(own: ControlFacts, act: string): PlaceId | null {
-  if (!isPin(own) || !/^(?:in|out|pull|push)$/.test(act) || own.mechanism.kind !== 'places') return null;
-  const wanted =
-    act === 'in' || act === 'push'
-      ? /^(?:in|locked|fitted|set|engaged|on|closed)$/
-      : /^(?:out|free|removed|stowed|unlocked|off|open)$/;
-  return own.mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
-}
-
-/** `brake off`, `lock off`: free. */
-function brakePlace({ control, mechanism }: ControlFacts, act: string): PlaceId | null {
-  if (!/\b(?:brake|lock)\b/i.test(control.label) || !/^(?:on|off)$/.test(act) || mechanism.kind !== 'places')
-    return null;
-  const wanted = act === 'on' ? /^(?:locked|applied|set|engaged)$/ : /^(?:free|released|unlocked)$/;
-  return mechanism.places.find((p) => wanted.test(p.id))?.id ?? null;
-}
-
 /** The place an act brings a control to, where none is named. */
 export const placeByVerb = (own: ControlFacts, act: string): PlaceId | null =>
-  (own.control.look === 'jumper' ? jumperPlace(own, act) : pinPlace(own, act)) ??
-  brakePlace(own, act) ??
+  placeByKind(own, act) ??
   placeByAct(own, act) ??
   (isCover(own) ? placeByAct(own, coverActs[act] ?? act) : null) ??
   (own.mechanism.kind === 'places' ? oppositeIn(own.mechanism.places, act) : null) ??

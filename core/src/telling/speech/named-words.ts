@@ -115,6 +115,10 @@ export function namedWords(s: Scan): boolean {
     !(words[i - 1]?.word === 'and' && /^(?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here)) &&
     // `function function horn up`: in a row of keys
     !(/^(?:up|down)$/.test(w.word) && standsBehindKey(s) && areKeysAlone(s)) &&
+    // `so it's up three times`: no place is so often
+    !(
+      /^(?:up|down|back|set|light)$/.test(w.word) && /^\S+ (?:twice|(?:two|three|four|five|six|\d) times)\b/.test(here)
+    ) &&
     // `up and horn together`
     !(words[i + 1]?.word === 'and' && isHeldWith(s)) &&
     // `mode light mode light`: in a row of keys

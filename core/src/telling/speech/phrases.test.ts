@@ -27,6 +27,8 @@ describe.each([
   'cellar',
   'porch',
   'larder',
+  'mast',
+  'vat',
 ])('what is said of the %s unit', (unit) => {
   const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
   if (!bundle.ok) throw new Error(`${unit} does not read`);

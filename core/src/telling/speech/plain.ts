@@ -361,6 +361,20 @@ export function readPlain(
     r.last = [ramped.own];
     return;
   }
+  // `press Up and Down together until it shows 99`, `Up and Down pressed until it buzzes`: nobody presses two that often
+  const lastHead = head.at(-1);
+  const areHeld =
+    until > 0 &&
+    ends !== null &&
+    controls.length > 1 &&
+    controls.every((c) => isPush(c.own)) &&
+    new Set(controls.map((c) => c.own)).size === controls.length &&
+    !head.some(isOf('times', 'place', 'nth')) &&
+    (head.some(isOf('both')) || (lastHead?.is === 'act' && lastHead.word === 'pressed'));
+  if (areHeld) {
+    const hold: Item = { is: 'act', act: 'hold', word: 'hold', from: at.from, to: at.from };
+    if (readHold(r, [hold, ...head.filter((x) => x.is !== 'act')], ends, at, segment)) return;
+  }
   if (isHold || (act?.act === 'press' && length && head.some(isOf('control')) && !head.some(isOf('within')))) {
     if (readHold(r, head, ends, at, segment)) return;
   }
@@ -512,6 +526,24 @@ export function readPlain(
     head[0]?.is === 'it' &&
     head.some(isOf('light')) &&
     !head.some(isOf('sign', 'control', 'act', 'moment', 'not'));
+  // `M. Green lamp.`: what comes of it
+  const [bare] = items;
+  const done = r.made.at(-1);
+  const comesOn =
+    bare?.is === 'sign' &&
+    items.length === 1 &&
+    bare.signs.length === 1 &&
+    bare.signs[0]?.kind === 'lamp' &&
+    segment.joined === 'start' &&
+    segment.words.length <= 3 &&
+    r.ahead.length === 0 &&
+    done?.step.kind === 'press' &&
+    done.sentence === r.sentence - 1;
+  const light: Item = { is: 'light', light: 'lit', from: at.to, to: at.to };
+  if (comesOn) {
+    see(r, shownIn(r, [bare, light]), at);
+    return;
+  }
   const shown = shownIn(r, isIts ? [{ is: 'sign', signs: [ofIt], from: at.from, to: at.from }, ...head] : head);
   const isSigns = head.every((x) => x.is === 'sign' || x.is === 'nth' || x.is === 'both') && head.some(isOf('sign'));
   if (shown.length === 0 && isSigns) {

@@ -13,6 +13,18 @@ const listOver = new RegExp(
 
 /** Ways of saying that stand for a plainer one, each put as the plainer one. */
 export const plainer: readonly Rewrite[] = [
+  // `press time once twice three times`: counted along
+  ({ words, i, w }) => {
+    if (w.word !== 'once') return null;
+    const n = /^once ,? ?twice ,? ?(?:and )?three times(?: ,? ?(?:and )?(four|five|six) times)?(?= |$)/.exec(
+      said(words, i, 11),
+    );
+    const many = n?.[1] ? { four: 4, five: 5, six: 6 }[n[1]] : 3;
+    const last = n ? words[i + wordsIn(n[0]) - 2] : undefined;
+    return n && last && many
+      ? { takes: wordsIn(n[0]), puts: [{ ...last, value: many, span: 1 }, added('times', w)] }
+      : null;
+  },
   // `Stop, held, till the red lamp dies`
   ({ words, i, w }) => {
     if (w.raw !== ',' || !/^, (?:held|pressed) ,? ?(?:until|till)\b/.test(said(words, i, 4))) return null;

@@ -22,7 +22,7 @@ import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { turnRound } from './told-before.ts';
 import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
-import { countSounds } from './which-sound.ts';
+import { countSounds, countTimes } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
 export type ToldRoute = Readonly<{
@@ -77,34 +77,34 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
   const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
-  const isKey = (all: readonly Word[], at: number): boolean =>
+  const isLargeKey = (all: readonly Word[], at: number): boolean =>
     /^\p{Lu}/u.test(all[at]?.raw ?? '') &&
     all[at - 1]?.raw === ',' &&
     mentionAt(all, at, reader.called.controls)?.of.mechanism.kind === 'push';
   const plainer = simpler(hyphensOpened(marked, reader.called), reader.called);
-  const words = countedAloud(corrected(plainer, isKey)).map((w) => ({
+  const words = countedAloud(corrected(plainer, isLargeKey)).map((w) => ({
     ...w,
     from: w.from + from,
     to: w.to + from,
   }));
-  const isKeyBefore = (at: number): boolean =>
-    at > 0 && mentionAt(words, at - 1, reader.called.controls)?.of.mechanism.kind === 'push';
+  const isKey = (at: number): boolean => mentionAt(words, at, reader.called.controls)?.of.mechanism.kind === 'push';
   const begun = reader.sentence + 1;
-  const segments = segmentsOf(
-    words,
-    (at) => startsAct(reader, words, at),
-    (some, ahead) => lacksState(reader, some, ahead),
-    (at) => startsPlace(reader, words, at),
-    (at) => startsOn(reader, words, at),
+  const isMention = (at: number): boolean => mentionAt(words, at, reader.called.controls) !== null;
+  const segments = segmentsOf(words, {
+    startsAct: (at) => startsAct(reader, words, at),
+    lacksState: (some, ahead) => lacksState(reader, some, ahead),
+    startsPlace: (at) => startsPlace(reader, words, at),
+    startsOn: (at) => startsOn(reader, words, at),
     // `OK`, a key that is written so
     // or stands behind other keys: `jog jog ok`
-    (at) =>
-      mentionAt(words, at, reader.called.controls) !== null &&
+    isName: (at) =>
+      isMention(at) &&
       (words[at]?.raw === words[at]?.raw.toUpperCase() ||
-        isKeyBefore(at) ||
-        (words[at - 1]?.word === 'and' && isKeyBefore(at - 1))),
-    (at) => isWrittenLarge(words, at) && mentionAt(words, at, reader.called.controls) !== null,
-  ).map((s) => ({ ...s, sentence: s.sentence + begun }));
+        isKey(at - 1) ||
+        (words[at - 1]?.word === 'and' && isKey(at - 2))),
+    isLarge: (at) => isWrittenLarge(words, at) && isMention(at),
+    isKey,
+  }).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, answersCondition(reader, segments) ? keepsUntold(reader, segments) : segments);
   else
     for (const [i, segment] of segments.entries()) {
@@ -200,6 +200,7 @@ export function readTold(
     findSupplyBack(own, text);
     findSupplyAway(own, text);
     countSounds(own, text);
+    countTimes(own, text);
     findWindows(own, text);
     moveWindows(own, text);
     findRests(own, text);

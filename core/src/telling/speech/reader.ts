@@ -84,6 +84,8 @@ export class Reader {
   wayIn: Readonly<{ way: 'cw' | 'ccw'; sentence: number }> | null = null;
   /** The lamps a question was about: what is answered is of them. */
   askedOf: readonly Sign[] = [];
+  /** In which sentence that was. */
+  askedIn = -9;
   measured: ReadonlySet<number> = new Set();
   leftAlone: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();

@@ -168,15 +168,23 @@ const startsPurpose = (words: readonly Word[], at: number): boolean =>
   (/^(?:that|nobody|nothing|no)$/.test(words[at + 1]?.word ?? '') ||
     [2, 3].some((k) => /^(?:can't|cant|cannot|won't|wont|doesn't|doesnt)$/.test(words[at + k]?.word ?? '')));
 
+/** What is asked of the unit while words are cut: what begins at a place, and what stands there. */
+export type Cuts = Readonly<{
+  startsAct: (at: number) => boolean;
+  lacksState: (own: readonly Word[], ahead: readonly Word[]) => boolean;
+  startsPlace: (at: number) => boolean;
+  startsOn: (at: number) => boolean;
+  /** A key by its name, where the word may be another. */
+  isName: (at: number) => boolean;
+  isLarge: (at: number) => boolean;
+  /** Whether the word is the name of a key. */
+  isKey: (at: number) => boolean;
+}>;
+
 /** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
 export function segmentsOf(
   words: readonly Word[],
-  startsAct: (at: number) => boolean,
-  lacksState: (own: readonly Word[], ahead: readonly Word[]) => boolean,
-  startsPlace: (at: number) => boolean,
-  startsOn: (at: number) => boolean,
-  isName: (at: number) => boolean = () => false,
-  isLarge: (at: number) => boolean = () => false,
+  { startsAct, lacksState, startsPlace, startsOn, isName, isLarge, isKey }: Cuts,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -190,6 +198,8 @@ export function segmentsOf(
     own = [];
     joined = next;
   };
+  const endsOrGoesOn = (at: number): boolean =>
+    /^(?:and|then|until|till|for|together|down|in|both|,|\.)$/.test(words[at]?.word ?? '.');
   words.forEach((w, i) => {
     flows = runs[i] ?? false;
     if (hard.has(w.raw)) {
@@ -250,6 +260,42 @@ export function segmentsOf(
       !startsAct(i + 1)
     ) {
       end('comma');
+      own.push(w);
+    } else if (
+      // `the lever stays where it is you don't touch that`
+      own.length >= 4 &&
+      /^(?:you|we|i)$/.test(w.word) &&
+      /^(?:don't|dont|never)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:touch|press|move|turn|pull|need)$/.test(words[i + 2]?.word ?? '') &&
+      /^(?:that|it|them|those|this)$/.test(words[i + 3]?.word ?? '') &&
+      !/^(?:and|if|when|that|while|once|until|till|as|to|what|where|how|because|or|before|after|so|which)$/.test(
+        words[i - 1]?.word ?? '',
+      )
+    ) {
+      end('comma');
+      own.push(w);
+    } else if (
+      // `you don't touch that so fn and down you hold`: what is done is said behind what is not
+      flows &&
+      w.word === 'so' &&
+      own.some((x) => /^(?:don't|dont|never|not|doesn't|doesnt)$/.test(x.word)) &&
+      !startsPurpose(words, i) &&
+      (isKey(i + 1) || startsAct(i + 1))
+    ) {
+      end('then');
+      sentence += 1;
+      own.push(w);
+    } else if (
+      // `spin spin heat it says E04`: what it does then
+      flows &&
+      own.length >= 2 &&
+      isKey(i - 1) &&
+      /^(?:it|he|she|display|screen)$/.test(w.word) &&
+      /^(?:says|said|reads|shows|showed|beeps|bleeps|buzzes|goes|flashes|blinks|counts|comes)$/.test(
+        words[i + 1]?.word ?? '',
+      )
+    ) {
+      end('then');
       own.push(w);
     } else if (
       // `both thumbs off clean clean clean`
@@ -379,6 +425,8 @@ export function segmentsOf(
       (/^(?:don't|dont|never)$/.test(w.word) ||
         (/^(?:you|i|we|just|first|okay|ok|so)$/.test(w.word) &&
           !isName(i) &&
+          // `fn and down you press and hold`: told behind what it is done to
+          !(isKey(i - 1) && /^(?:press|hold|push|keep|let)$/.test(words[i + 1]?.word ?? '') && endsOrGoesOn(i + 2)) &&
           !/^(?:and|if|when|that|while|once|until|till|as|to|what|where|how|because|or|before|after|like)$/.test(
             words[i - 1]?.word ?? '',
           ) &&
@@ -457,7 +505,9 @@ export function segmentsOf(
     else if (
       (w.word === 'so' || w.word === 'okay' || w.word === 'ok' || (w.word === 'right' && own.length === 0)) &&
       // a button may be called so
-      !/^(?:with|press|hold|push|hit|tap|the|by|plus|then|use|on|of)$/.test(words[i - 1]?.word ?? '') &&
+      !/^(?:with|press|hold|push|hit|tap|the|by|plus|then|use|on|of|keep|keeps|keeping|holding|pressing|release|and)$/.test(
+        words[i - 1]?.word ?? '',
+      ) &&
       own.length > 0 &&
       !isName(i) &&
       startsAct(i + 1)

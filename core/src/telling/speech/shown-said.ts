@@ -11,6 +11,38 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `just as green comes on`: the one lamp of that colour
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word)) return null;
+    const does =
+      /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
+        said(words, i, 5),
+      );
+    const ofIt = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));
+    const isOther = mentionAt(words, i, called.controls) ?? mentionAt(words, i, called.signs);
+    const isOne = ofIt.length === 1 && !isOther && !/^(?:it|or|from|to|in)$/.test(out.at(-1)?.word ?? '');
+    return does && isOne ? { takes: 1, puts: [w, added('lamp', w)] } : null;
+  },
+  // `it'll speed up`, `now it's going like mad`
+  ({ words, i, w, out }) => {
+    if (!/^(?:speeds?|speeding|speeded|sped|going|goes|gone)$/.test(w.word)) return null;
+    if (
+      !/^(?:it|it'll|they|will|lamp|light|flashing|blinking|now|starts?|starting|to|and|is)$/.test(
+        out.at(-1)?.word ?? '',
+      )
+    )
+      return null;
+    const fast =
+      /^(?:(?:speeds?|speeding|speeded|sped) up|(?:going|goes|gone) (?:like )?(?:mad|crazy|the clappers|wild))(?= |$)/.exec(
+        said(words, i, 4),
+      );
+    if (!fast) return null;
+    // what is promised has come when one goes on
+    const isPromised = /^(?:it'll|they'll|will)$/.test(out.at(-1)?.word ?? '');
+    const it = isPromised && out.at(-1)?.word !== 'will' ? [added('it', w)] : [];
+    const puts = [...it, added('flashing', w), added('fast', w)];
+    return { takes: wordsIn(fast[0]), puts, drops: isPromised ? 1 : 0 };
+  },
   // `a lit hydraulic lamp tells you that you're in`
   ({ words, i, w, called }) => {
     const how = /^(?:a|the)$/.test(w.word)

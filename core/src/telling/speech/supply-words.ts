@@ -1,3 +1,4 @@
+import type { ControlFacts } from '../../unit/facts.ts';
 import { mentionAt, placeByVerb, supplyFor, switchAt } from './mentions.ts';
 import { isStop } from './rewrite.ts';
 import type { Scan } from './scan.ts';
@@ -6,6 +7,9 @@ const whoSwitches =
   /^(?:you|i|we|they|he|she|one|somebody|someone|else|who|colleague|friend|hand|and|then|now|again|please|just|finally|to|can|must|could|may|should|will|first|so|or|next|ok|okay|done|right)$/;
 const noObject =
   /^(?:and|then|again|while|with|without|for|before|after|when|until|till|as|so|because|but|now|once|first|or|together|too|straight|immediately|somewhere|whilst)$/;
+
+const isToldOf = ({ last, items }: Scan, own: ControlFacts): boolean =>
+  last.includes(own) || items.some((x) => x.is === 'control' && x.own === own);
 
 /** `hold Menu and switch on`: with nothing named that is switched, what gives the unit its current. */
 function switchedBare(s: Scan): boolean {
@@ -23,8 +27,10 @@ function switchedBare(s: Scan): boolean {
   if (next && !isStop(next.raw) && !noObject.test(next.word)) return false;
   const own = supplyFor(called, said[2] ?? 'on');
   const place = own && placeByVerb(own, said[2] ?? 'on');
-  // what is called a switch is meant by its name
-  if (!own || !place || mentionAt(words, i, called.controls)) return false;
+  // what is called a switch is meant by its name, where that was told of
+  const named = mentionAt(words, i, called.controls);
+  const isMeant = named !== null && (!named.weak || named.of.powersAt.size > 0 || isToldOf(s, named.of));
+  if (!own || !place || isMeant) return false;
   put(i, n, { is: 'control', own, place });
   s.i = i + n;
   return true;

@@ -40,20 +40,21 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
     /^(?:now|so|use|uses|it's|is|want|just|only|on|by|for|after|before|again|until|till|press|presses|pressed|hold|holds|held|push|tap|hit|and|or|with|the|to|of|keep|release|plus|key|button|then|,|until|times)$/;
   const follows =
     /^(?:once|twice|key|button|pad|and|or|until|till|for|times|to|,|\.|;|!|\?|\n|is|again|then|held|together)$/;
-  return all.filter((w, i) => {
+  return all.flatMap((w, i) => {
     const [before, after] = [all[i - 1]?.word ?? '.', all[i + 1]?.word ?? '.'];
-    if (w.word === 'minus' && w.raw.toLowerCase() !== 'minus') return leads.test(before);
+    if (w.word === 'minus' && w.raw.toLowerCase() !== 'minus') return leads.test(before) ? [w] : [];
     // `Light + OK`: the one and the other
-    if (w.word === 'plus' && w.raw === '+')
-      return (
+    if (w.word === 'plus' && w.raw === '+') {
+      const isKey =
         leads.test(before) ||
         follows.test(after) ||
         isStop(before) ||
         !/^\p{L}/u.test(before) ||
         [all[i - 1], all[i + 1]].some((x) => x !== undefined && /^[-+−]$/.test(x.raw)) ||
-        (all[i + 1]?.value != null && /^(?:times|x)$/.test(all[i + 2]?.word ?? ''))
-      );
-    return true;
+        (all[i + 1]?.value != null && /^(?:times|x)$/.test(all[i + 2]?.word ?? ''));
+      return isKey ? [w] : [{ ...w, word: 'and', raw: 'and' }];
+    }
+    return [w];
   });
 }
 

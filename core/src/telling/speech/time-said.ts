@@ -2,6 +2,15 @@ import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from '.
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `give it a bit, half a minute or so`
+  ({ words, i, w }) => {
+    const gives = /^(?:give|gives|giving)$/.test(w.word)
+      ? /^\S+ (?:it|him|her|that|them) (?:a (?:bit|moment|while|second|sec|rest)|some time|a (?:little|wee) while) , (?=(?:about |maybe |say |like )?(?:a |an |half )?\S+ (?:a )?(?:seconds?|secs?|minutes?)\b)/.exec(
+          said(words, i, 10),
+        )
+      : null;
+    return gives ? { takes: wordsIn(gives[0]), puts: [added('wait', w)] } : null;
+  },
   // `three quarters of a minute`
   ({ words, i, w }) =>
     w.value === 3 && /^quarters of a minute(?= |$)/.test(said(words, i + w.span, 4))

@@ -112,9 +112,9 @@ export const twoHands: readonly Rewrite[] = [
   },
   // `one finger on Temp, another one on Light`
   ({ words, i, w, called, out }) => {
-    if (!/^(?:and|the|another|one|a)$/.test(w.word)) return null;
+    if (!/^(?:and|the|another|one|a|my|your|his|her)$/.test(w.word)) return null;
     const another =
-      /^(?:and )?(?:(?:the other|another|one more|a second)(?: one| finger| thumb| hand)?|one) (?:on|goes on) (?:the )?/.exec(
+      /^(?:and )?(?:(?:the other|another|one more|a second|(?:my|your|his|her|the)(?: other| left| right)?(?= (?:finger|thumb|hand)))(?: one| finger| thumb| hand)?|one) (?:on|goes on) (?:the )?/.exec(
         `${said(words, i, 7)} `,
       );
     const n = another ? wordsIn(another[0]) : 0;

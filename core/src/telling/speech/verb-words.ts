@@ -1,4 +1,5 @@
 import { mentionAt, placeByVerb } from './mentions.ts';
+import { wordsIn } from './rewrite.ts';
 import type { Scan } from './scan.ts';
 
 /** Verbs that say by themselves what is done: bridge, confirm with, lock, pump, double-press. */
@@ -13,6 +14,17 @@ export function verbWords(s: Scan): boolean {
     const n = confirms[0].trim().split(' ').length;
     if (mentionAt(words, i + n, called.controls)?.of.mechanism.kind === 'push') {
       take(n, { is: 'act', act: 'press', word: 'press' });
+      return true;
+    }
+  }
+  // `pin the drum`, `unpin it`
+  const pins = /^(pin|unpin)s? (?:the |your |its |that )?\w+/.exec(here);
+  const pin = pins ? [...called.facts.controls.values()].filter((c) => /\bpin\b/i.test(c.control.label)) : [];
+  const pinned = pin.length === 1 && pin[0] ? placeByVerb(pin[0], pins?.[1] === 'pin' ? 'in' : 'out') : null;
+  if (pins && pin[0] && pinned !== null && !/^(?:the|a|your|its)$/.test(words[i - 1]?.word ?? '')) {
+    const isNamed = mentionAt(words, i, called.controls);
+    if (!isNamed || isNamed.length === 1) {
+      take(wordsIn(pins[0]), { is: 'control', own: pin[0], place: pinned });
       return true;
     }
   }

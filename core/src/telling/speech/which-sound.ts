@@ -35,6 +35,20 @@ export function countSounds(r: Reader, text: string): void {
   }
 }
 
+/** `when it goes blank the second time you let go`: which of several times a display or a lamp is meant that way. */
+export function countTimes(r: Reader, text: string): void {
+  for (const [i, made] of r.made.entries()) {
+    if (made.step.kind !== 'release' || made.step.at?.kind !== 'sign') continue;
+    const { at } = made.step;
+    if (at.nth > 1 || at.also !== undefined || at.shown.kind === 'sound') continue;
+    const [before, behind] = [text.slice(0, made.from), text.slice(made.to)];
+    const near = `${/[^.!?\n]{0,60}$/.exec(before)?.[0]}${text.slice(made.from, made.to)}${/^[^.!?\n]{0,20}/.exec(behind)?.[0]}`;
+    const [, word = ''] = /\b(?:the|for the|it's the) (second|third|fourth|2nd|3rd) time\b/i.exec(near) ?? [];
+    const n = ordinalOf(word.toLowerCase());
+    if (n !== null && n > 1) r.made[i] = { ...made, step: { ...made.step, at: { ...at, nth: n } } };
+  }
+}
+
 /** What was seen to sound just before it is let go of is what it is let go of at. */
 function dropHeard(made: Made[], i: number, sound: SignId): void {
   const before = made[i - 1]?.step;
@@ -176,7 +190,7 @@ function sumIn({ words, said, letsGo }: Clause): number {
 const isLetGo = /^(?:and |so |now )*(?:let|off|hands|release|take|fingers|thumbs)\b/;
 
 /** `twice`, `two beeps`, `three times`. */
-function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
+function timesIn({ words, said, sounds }: Clause, isHeard: boolean): number | null {
   const times = words.map((w) => timesOf(w.word)).find(isFew);
   if (times !== undefined) return sounds > 0 || isHeard ? times : null;
   // `three altogether?`
@@ -188,7 +202,9 @@ function timesIn({ words, sounds }: Clause, isHeard: boolean): number | null {
   );
   if (inAll) return inAll.value;
   const many = words.find((w, i) => isFew(w.value) && w.value > 1 && /^(?:times|\w+s)$/.test(words[i + 1]?.word ?? ''));
-  return many && sounds > 0 ? many.value : null;
+  // `it goes three times`
+  const goes = /\b(?:it|that|she|he) (?:goes|sounds|does (?:it|that)) (?:off )?\S+ times\b/.test(said);
+  return many && (sounds > 0 || goes) ? many.value : null;
 }
 
 const againWords =
@@ -229,7 +245,7 @@ function counted(clauses: readonly Clause[]): Count | null {
     else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
     else if ((n > 0 || isListened) && aloud === along + 1 && isFew(aloud))
       [n, along, isSaid] = [aloud, aloud, aloud > 1];
-    else if (n > 0 && (sounds > 0 || letsGo || words.length < 6) && againWords.test(said)) {
+    else if (n > 0 && (sounds > 0 || letsGo || words.length < 8) && againWords.test(said)) {
       n += isAwaited ? 0 : 1;
       isAwaited = sounds === 0 && !/\bit\b/.test(said);
     } else if (times !== null) [n, isSaid, isAwaited] = [Math.max(n, times), times > 1, false];
