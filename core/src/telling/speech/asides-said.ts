@@ -1,5 +1,17 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  keysBefore,
+  type Rewrite,
+  said,
+  standsAt,
+  stopAt,
+  wordsIn,
+} from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** What is said around a step: corrections, headings, what else may be, what each press gives. */
@@ -70,11 +82,46 @@ export const asidesSaid: readonly Rewrite[] = [
   // `if you've mended it, hold Brake and Heat`: behind the repair, and no fork in the way
   ({ words, i, w }) =>
     w.word === 'if' &&
-    /^(?:you've|you have|we've|we have|it's|it is|it's been|you're|that's) (?:been |all )?(?:mended|fixed|repaired|sorted|replaced|changed|finished|swapped|cured|dealt|done with)\b/.test(
-      said(words, i + 1, 4),
+    /^(?:you've|you have|we've|we have|you're|(?:it|that|everything|all)(?: is| has)?) (?:been |all )?(?:mended|fixed|repaired|sorted|replaced|changed|finished|swapped|cured|dealt|done with|put right|in order|right again)\b/.test(
+      said(words, i + 1, 5),
     )
       ? { takes: 1, puts: [{ ...w, word: 'once', raw: 'once' }] }
       : null,
+  // `with Plus comes always the next error`: pressed
+  ({ words, i, w, called }) => {
+    if (w.word !== 'with') return null;
+    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const key = keyAt(words, from, called);
+    const gives = key
+      ? /^(?:then |always )*(?:comes?|appears?|(?:one|you|we|i) (?:can )?(?:sees?|gets?|comes? to|goes? to|reach(?:es)?))(?: always| then)?(?= )/.exec(
+          `${said(words, from + key.length, 5)} `,
+        )
+      : null;
+    if (!key || !gives) return null;
+    const own = words.slice(from, from + key.length);
+    return { takes: from - i + key.length + wordsIn(gives[0]), puts: [added('press', w), ...own, added(',', w)] };
+  },
+  // `(fail lamp on -> again from "main off")`: begun anew
+  ({ words, i, w }) => {
+    if (w.raw !== '(') return null;
+    let end = i + 1;
+    while (end < words.length && end - i < 16 && words[end]?.raw !== ')' && words[end]?.raw !== '\n') end += 1;
+    if (words[end]?.raw !== ')') return null;
+    return /\b(?:again (?:from|at|with)|start (?:over|again)|once more from|from the (?:start|top|beginning)|back to (?:step|start))\b/.test(
+      said(words, i, end - i),
+    )
+      ? goes(end + 1 - i)
+      : null;
+  },
+  // `breaker on, with your foot still down`: as it was
+  ({ words, i, w, out }) => {
+    if (w.word !== 'with') return null;
+    const as =
+      /^with (?:your|my|his|her|the|one|both) (?:left |right )?(?:foot|feet|thumbs?|fingers?|hands?|elbow) still (?:down|on (?:it|them|the \w+)|there|in|in place|held|pressed)(?= [.,;!?\n]| and |$)/.exec(
+        said(words, i, 8),
+      );
+    return as ? { takes: wordsIn(as[0]), puts: [], drops: out.at(-1)?.raw === ',' ? 1 : 0 } : null;
+  },
   // `spin heat and that's you in it says LOG`: where one is then
   ({ words, i, w, out }) => {
     const from = /^(?:and|so)$/.test(w.word) ? i + 1 : i;
@@ -144,8 +191,7 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `M shows you the last fault`: pressed
   ({ words, i, w, out, called }) => {
-    const begins = out.length === 0 || /^[.!?\n;:]$/.test(out.at(-1)?.raw ?? '');
-    const key = begins ? keyAt(words, i, called) : null;
+    const key = begins(out) ? keyAt(words, i, called) : null;
     const shows = key
       ? /^(?:(?:shows?|gives?) (?:you|me|us)|displays? (?:the|all|further|older))\b/.test(
           said(words, i + key.length, 2),

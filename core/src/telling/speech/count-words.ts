@@ -77,7 +77,9 @@ export function countWords(s: Scan): boolean {
     const full = ['full', 'whole', 'complete'].includes(a);
     const b = words[full ? k + 1 : k]?.word ?? '';
     const wayHere = rightWords.has(a) || leftWords.has(a) || (/^[RL]$/.test(words[k]?.raw ?? '') && hasKnob(called));
-    if (turnWords.has(b) && (full || !clickWords.has(b) || b.startsWith('turn'))) {
+    // `one turns the knob`: somebody does
+    const isSomebody = w.word === 'one' && /^(?:turns|rotates)$/.test(b);
+    if (turnWords.has(b) && !isSomebody && (full || !clickWords.has(b) || b.startsWith('turn'))) {
       take(k + (full ? 2 : 1) - i, { is: 'turns', n: w.value });
       return true;
     }

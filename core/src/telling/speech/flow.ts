@@ -409,7 +409,7 @@ export function read(r: Reader, segment: Segment): void {
     r.held.length > 0 &&
     r.ahead.length === 0 &&
     isHeardNow &&
-    shownNow.sentence >= r.sentence - (segment.joined === 'start' ? 1 : 4)
+    shownNow.sentence >= r.sentence - (segment.joined === 'start' ? 3 : 4)
   ) {
     readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);
     return;

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, begins, isStop, keyAt, letGo, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { added, begins, isStop, keyAt, letGo, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
@@ -26,6 +26,47 @@ export const letGoSaid: readonly Rewrite[] = [
     /^(?:i|you|we|can|now|then|and|to)$/.test(out.at(-1)?.word ?? '')
       ? { takes: 2, puts: letGo(w, added('it', w)) }
       : null,
+  // `and not let free`, `now let free`
+  ({ words, i, w, out }) => {
+    if (!/^(?:let|set|make)$/.test(w.word) || !/^(?:free|loose)$/.test(words[i + 1]?.word ?? '')) return null;
+    const isNot = /^(?:not|don't|dont|never)$/.test(out.at(-1)?.word ?? '');
+    const isBehind = isStop(words[i + 2]?.raw) || /^(?:and|when|if|until)$/.test(words[i + 2]?.word ?? '');
+    if (!isBehind || !/^(?:not|don't|dont|never|now|then|and|you|i|we|,)$/.test(out.at(-1)?.word ?? '')) return null;
+    return isNot
+      ? { takes: 2, puts: [added('keep', w), added('them', w)], drops: 1 }
+      : { takes: 2, puts: letGo(w, added('it', w)) };
+  },
+  // `that's two, and that's three and off`: the hands, at the last of them
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'off' || out.at(-1)?.word !== 'and' || !isStop(words[i + 1]?.raw)) return null;
+    const last = out.at(-2);
+    const near = out.slice(-2);
+    const isCounted = last != null && last.value !== null && last.value > 1 && last.value < 9;
+    const isHeard = mentionAt(near, 0, called.signs)?.of.kind === 'beeper';
+    const told = out.slice(-70);
+    const sounds = told.some((_, k) => mentionAt(told, k, called.signs)?.of.kind === 'beeper');
+    const isHeld = told.some(
+      (x) => /^(?:hold|holds|holding|held|keep|keeps|pressed|down|fingers?|thumbs?)$/.test(x.word) || x.word === 'in',
+    );
+    return (isCounted || isHeard) && sounds && isHeld ? { takes: 1, puts: letGo(w) } : null;
+  },
+  // `if the error lamp goes out, one releases both keys`: at that, where they are held
+  ({ words, i, w, out }) => {
+    if (w.word !== 'if' || !out.slice(-60).some((x) => /^(?:hold|holds|holding|held|keep|keeps|pressed)$/.test(x.word)))
+      return null;
+    const end = stopAt(words, i + 1);
+    if (
+      words[end]?.raw !== ',' ||
+      end - i > 9 ||
+      /\b(?:you|not|don't|too|late|still|no)\b/.test(said(words, i, end - i))
+    )
+      return null;
+    return /^(?:then )?(?:one|you|we|i|he|she) (?:can |may |must |then )?(?:releases?|lets? go|takes? (?:\w+ ){0,2}off)\b/.test(
+      said(words, end + 1, 6),
+    )
+      ? { takes: 1, puts: [{ ...w, word: 'when', raw: 'when' }] }
+      : null;
+  },
   // `and now you're off them`
   ({ words, i, w }) => {
     const off = /^(?:you|i|we|you're|i'm|we're)/.test(w.word)

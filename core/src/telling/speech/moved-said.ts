@@ -1,5 +1,5 @@
-import { mentionAt } from './mentions.ts';
-import { added, begins, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
+import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
@@ -211,6 +211,56 @@ export const movedSaid: readonly Rewrite[] = [
       takes: n + own.length,
       puts: [at.w, ...at.words.slice(at.i + 2, at.i + n + own.length), { ...way, raw: way.word }],
     };
+  },
+  // `turns the button from stop two steps to the right`: where it stood
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'from') return null;
+    const near = out.slice(-4);
+    const knob = near
+      .map((_, k) => mentionAt(near, k, called.controls)?.of)
+      .find((c) => c?.mechanism.kind === 'clicks');
+    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const at = knob ? placeAt(words, from, knob) : null;
+    return at && words[from + at.length]?.value != null ? goes(from + at.length - i) : null;
+  },
+  // `flip up DIP 1 and DIP 2`: both of them
+  (at) => {
+    const { words, i, w } = at;
+    const flips =
+      /^(?:flip|flick|switch|turn|push|pull|set|put)s? (on|off|in|out|up|down) (?:the |your |that |both )?/.exec(
+        `${said(words, i, 4)} `,
+      );
+    const n = flips ? wordsIn(flips[0]) : 0;
+    const own = flips ? standsAt(at, i + n) : null;
+    const next = own ? i + n + own.length + 1 : 0;
+    const second = own && words[next - 1]?.word === 'and' ? standsAt(at, next) : null;
+    const way = words[i + 1];
+    if (!own || !second || !way) return null;
+    const end = next + second.length;
+    return { takes: end - i, puts: [w, ...words.slice(i + n, end), { ...way, raw: way.word }] };
+  },
+  // `J1 is under the battery, put the cap across it`, `this link L3, that goes across like so`
+  (at) => {
+    const { words, i, w, out, called } = at;
+    const puts = /^(?:put|puts|place|stick|sticks)$/.test(w.word)
+      ? /^\S+ (?:the |a |its |that )?(?:little )?(?:cap|jumper|link|bridge|clip) (?:across|over|on|onto|back on) (?:it|them|the (?:two )?pins|there|those)(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : /^(?:goes|go) (?:straight |right )?(?:across|over)(?: like (?:so|that))?(?= [.,;!?\n]| and |$)/.exec(
+          said(words, i, 6),
+        );
+    if (!puts || !/^(?:put|puts|place|stick|sticks|goes|go)$/.test(w.word)) return null;
+    const near = out.slice(-14);
+    const at1 = near.findLastIndex((_, k) => mentionAt(near, k, called.controls)?.of.control.look === 'jumper');
+    const own = at1 >= 0 ? mentionAt(near, at1, called.controls) : null;
+    if (!own || !placeByVerb(own.of, 'in')) return null;
+    return w.word.startsWith('go')
+      ? {
+          takes: wordsIn(puts[0]),
+          puts: [added('bridged', w)],
+          drops: /^(?:that|it|which)$/.test(out.at(-1)?.word ?? '') ? 1 : 0,
+        }
+      : { takes: wordsIn(puts[0]), puts: [...near.slice(at1, at1 + own.length), added('bridged', w)] };
   },
   // `somebody else does the breaker`: they switch it back
   (at) => {

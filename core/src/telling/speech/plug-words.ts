@@ -37,7 +37,7 @@ export function plugWords(s: Scan): boolean {
     ) ?? (i <= 1 ? /^(\w+) (?:out|in)(?= (?:for|and)\b|$)/.exec(here) : null);
   const own = back?.[1] !== undefined ? plugOf(s, back[1]) : null;
   if (back && own) {
-    const place = placeByVerb(own, /(?:dis|un)| out$/.test(back[0]) ? 'out' : 'in');
+    const place = placeByVerb(own, /\b(?:dis|un)(?:connected|plugged)| out$/.test(back[0]) ? 'out' : 'in');
     const n = back[0].split(' ').length;
     if (place !== null) {
       put(i, n, { is: 'control', own, place });

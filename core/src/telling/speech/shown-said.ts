@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, begins, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** Whether a display was named just now. */
@@ -11,6 +11,66 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `there's the amber one it's on and it's off and it's on`: it flashes
+  ({ words, i, w }) => {
+    if (w.word !== 'it') return null;
+    let k = i;
+    for (const way of ['on', 'off', 'on', 'off', 'on', 'off']) {
+      const from = words[k]?.word === 'and' || words[k]?.raw === ',' ? k + 1 : k;
+      const at = words[from]?.word === 'it' ? from + 1 : words[from]?.word === 'then' ? from + 1 : from;
+      if (words[at]?.word !== way) break;
+      k = at + 1;
+    }
+    if (
+      said(words, i, k - i)
+        .split(' ')
+        .filter((x) => x === 'on' || x === 'off').length < 3
+    )
+      return null;
+    return { takes: k - i, puts: [w, added('flashes', w)] };
+  },
+  // `SERV it says`: what it says
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:\p{Lu}[\p{Lu}\d]{2,}|["“].{1,12}["”])$/u.test(w.raw) || !begins(out)) return null;
+    const says = /^(?:it|the \S+|he|she) (?:says|reads|shows|said|displays)(?= [.,;!?\n]| and |$)/.exec(
+      said(words, i + 1, 4),
+    );
+    const isNamed = mentionAt(words, i, called.controls) ?? mentionAt(words, i, called.signs);
+    return says && !isNamed ? { takes: 1 + wordsIn(says[0]), puts: [added('it', w), added('says', w), w] } : null;
+  },
+  // `the counter should be showing 77`, `the window said READY`, `Display come 15`
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;
+    const shows =
+      /^(?:(?:should|must|will)(?: now| then)? (?:be (?:now )?(?:showing|reading|saying)|show|read|say)|said|showed|come(?= \S+$))(?= |$)/.exec(
+        said(words, i, 4),
+      ) ?? (w.word === 'come' && /^["“]|\d/.test(words[i + 1]?.raw ?? '') ? ['come'] : null);
+    return shows ? { takes: wordsIn(shows[0]), puts: [{ ...w, word: 'shows', raw: 'shows' }] } : null;
+  },
+  // `when there is nothing on it any more`: a display
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:there|there's)$/.test(w.word) || !/^(?:when|once|until|till|wait|after)$/.test(out.at(-1)?.word ?? ''))
+      return null;
+    const none =
+      /^(?:there's|there is|there) nothing (?:(?:more |else )?(?:on|in) (?:it|the \w+)|more to see|to see(?: there)?|shown)(?: any ?more| any longer| at all)?(?= |$)/.exec(
+        said(words, i, 9),
+      );
+    const displays = [...called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+    return none && displays.length === 1
+      ? { takes: wordsIn(none[0]), puts: [{ ...w, word: 'it' }, added('is', w), added('blank', w)] }
+      : null;
+  },
+  // `Red go out, green come`
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word) || !isStop(out.at(-1)?.raw)) return null;
+    const does = /^\S+ (?:lamp |light |led )?(go|come)(?: (out|off|away|on))?(?= [,.;!?\n]| and |$)/.exec(
+      said(words, i, 5),
+    );
+    const lamps = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));
+    if (!does || lamps.length !== 1) return null;
+    const how = does[1] === 'go' ? ['goes', 'out'] : ['comes', 'on'];
+    return { takes: wordsIn(does[0]), puts: [w, added('lamp', w), ...how.map((x) => added(x, w))] };
+  },
   // `just as green comes on`: the one lamp of that colour
   ({ words, i, w, called, out }) => {
     if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word)) return null;

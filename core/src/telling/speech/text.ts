@@ -45,8 +45,10 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
     if (w.word === 'minus' && w.raw.toLowerCase() !== 'minus') return leads.test(before) ? [w] : [];
     // `Light + OK`: the one and the other
     if (w.word === 'plus' && w.raw === '+') {
+      // `Plus + Minus`, both of them written out
+      const isBetween = /^\p{L}{4,}$/u.test(all[i - 1]?.raw ?? '') && /^\p{L}/u.test(after) && !follows.test(after);
       const isKey =
-        leads.test(before) ||
+        (!isBetween && leads.test(before)) ||
         follows.test(after) ||
         isStop(before) ||
         !/^\p{L}/u.test(before) ||

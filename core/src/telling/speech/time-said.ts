@@ -1,7 +1,28 @@
-import { added, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `straight away (3 s) tap Heat 5x`: so long one has
+  ({ words, i, w, out }) => {
+    const many = words[i + 1];
+    if (w.raw !== '(' || many?.value == null || many.span !== 1 || words[i + 3]?.raw !== ')') return null;
+    const isAtOnce = /\b(?:straight away|right away|immediately|at once|quickly|quick|fast)$/.test(
+      said(out, out.length - 3, 3),
+    );
+    const unit = words[i + 2];
+    return isAtOnce && unit && /^(?:s|sec|secs|seconds?)$/.test(unit.word)
+      ? { takes: 4, puts: [added(',', w), added('within', w), many, { ...unit, word: 'seconds' }, added(',', w)] }
+      : null;
+  },
+  // `you count, in your head, to four`
+  ({ words, i, w, out }) => {
+    const head = /^(?:,|in|to|silently|quietly)$/.test(w.word)
+      ? /^(?:, )?(?:(?:in|inside) (?:your|my|his|her) head|to (?:yourself|myself|himself|herself)|silently|under (?:your|my) breath)(?: ,)? (?=(?:up )?to \S+)/.exec(
+          `${said(words, i, 7)} `,
+        )
+      : null;
+    return head && /^(?:count|counts|counting)$/.test(out.at(-1)?.word ?? '') ? goes(wordsIn(head[0])) : null;
+  },
   // `give it a bit, half a minute or so`
   ({ words, i, w }) => {
     const gives = /^(?:give|gives|giving)$/.test(w.word)

@@ -9,6 +9,9 @@ const onlyThen =
 const isWithOut =
   /\bwith (?:the |its |your )?[^\s.,]+(?: [^\s.,]+)? (?:still )?(?:out|off|open|removed|disconnected)\W*$/i;
 
+const whileDoing =
+  /^[^.!?\n]{0,60}\bwhile (?:you|i|we) (?:do(?: (?:it|that|so))?|are doing (?:it|that))(?= *[.,;:!?\n]|$)/i;
+
 /**
  * What is told last and done first: `before the breaker is switched on the stop must be pulled out`, `pull it out, but only
  * when the lamp is out`. Both stand in one sentence, and are put the other way round.
@@ -28,7 +31,13 @@ export function turnRound(r: Reader, text: string): void {
     const [a, b] = [r.made[i], r.made[i + 1]];
     // `hold Plus with the fuse out`: so it stands by then
     const isWith = a?.step.kind === 'hold' && b?.step.kind === 'set' && isWithOut.test(text.slice(a.from, b.to));
-    if (isWith && a && b) r.made.splice(i, 2, b, a);
+    // `breaker on, but keep Fan and Stop pressed while you do`: held before that
+    const isMeanwhile =
+      a?.step.kind === 'set' &&
+      b?.step.kind === 'hold' &&
+      b.step.until.kind === 'release' &&
+      whileDoing.test(text.slice(b.from));
+    if ((isWith || isMeanwhile) && a && b) r.made.splice(i, 2, b, a);
     if (!a || !b || a.step.kind !== 'set' || /[.!?\n]/.test(text.slice(a.to, b.from))) continue;
     const isFirst =
       isAct(b.step) && opensBefore.test(startOf(text, a)) && !(r.made[i - 1] && isIn(r.made[i - 1], a, text));

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, areTwoKeys, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** How far behind a press it is told that the other hand does something. */
@@ -136,6 +136,16 @@ export const twoHands: readonly Rewrite[] = [
     let k = i + n + sign.length;
     while (!isStop(words[k]?.raw) && words[k]?.word !== 'and') k += 1;
     return { takes: k - i, puts: [] };
+  },
+  // `you go plus plus enter`: of a unit that has a key called so
+  ({ words, i, w, called, out }) => {
+    if (
+      !/^(?:go|do|enter|set)$/.test(w.word) ||
+      !/^(?:you|i|we)$/.test(out.at(-1)?.word ?? '') ||
+      !keyAt(words, i, called)
+    )
+      return null;
+    return areTwoKeys(words, i + 1, called) ? { takes: 1, puts: [added('press', w)] } : null;
   },
   // `then the knob back 3`: as many clicks
   ({ words, i, w, called }) => {

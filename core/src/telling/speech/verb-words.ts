@@ -1,10 +1,23 @@
-import { mentionAt, placeByVerb } from './mentions.ts';
-import { wordsIn } from './rewrite.ts';
+import { actOf } from './lexicon.ts';
+import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
+import { said, wordsIn } from './rewrite.ts';
 import type { Scan } from './scan.ts';
 
 /** Verbs that say by themselves what is done: bridge, confirm with, lock, pump, double-press. */
 export function verbWords(s: Scan): boolean {
   const { words, called, w, here, i, take, put } = s;
+  // `crank out`, `crank in the hole`: what is called like a verb, and where it goes
+  const called1 = actOf.has(w.word) ? mentionAt(words, i, called.controls) : null;
+  const goes = called1
+    ? /^(?:back )?(?:(in|into) (?:the|its) (?:hole|socket|holder|slot)|(in|out|off|on|away))(?= |$)/.exec(
+        said(words, i + called1.length, 4),
+      )
+    : null;
+  const goesTo = called1 && goes ? placeAt(words, i + called1.length, called1.of) : null;
+  if (called1?.of.mechanism.kind === 'places' && called1.of.powersAt.size === 0 && goes && goesTo) {
+    take(called1.length + wordsIn(goes[0]), { is: 'control', own: called1.of, place: goesTo.place });
+    return true;
+  }
   // `confirm with Enter`
   const confirms =
     /^(?:confirm|confirms|confirmed|acknowledge|acknowledged|accept|accepted|validate)(?: it| this| that)? (?:with|by|using|by pressing)(?: the)? /.exec(
@@ -18,7 +31,7 @@ export function verbWords(s: Scan): boolean {
     }
   }
   // `pin the drum`, `unpin it`
-  const pins = /^(pin|unpin)s? (?:the |your |its |that )?\w+/.exec(here);
+  const pins = /^(pin|unpin)s? (?:(?:the|your|its|that) \w+|it\b|them\b)/.exec(here);
   const pin = pins ? [...called.facts.controls.values()].filter((c) => /\bpin\b/i.test(c.control.label)) : [];
   const pinned = pin.length === 1 && pin[0] ? placeByVerb(pin[0], pins?.[1] === 'pin' ? 'in' : 'out') : null;
   if (pins && pin[0] && pinned !== null && !/^(?:the|a|your|its)$/.test(words[i - 1]?.word ?? '')) {

@@ -169,7 +169,7 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
 }
 
 /** `that's 3, let go`. */
-const summed = /^(?:and |so )*(?:thats|that's|that is|that makes|makes) (?:all |already )?\S+$/;
+const summed = /^(?:and |so )*(?:thats|that's|that|that is|that makes|makes) (?:all |already )?\S+$/;
 
 /** How many they come to, where it is said: `again that's three let go`; 0 where it is not. */
 function sumIn({ words, said, letsGo }: Clause): number {
@@ -208,7 +208,7 @@ function timesIn({ words, said, sounds }: Clause, isHeard: boolean): number | nu
 }
 
 const againWords =
-  /\b(?:again|another|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
+  /\b(?:again|another|the other one|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
 const isWarning = /\b(?:too (?:late|early|long|soon)|if|means? you|or else)\b/;
 const isDenied = /\b(?:not|don't|dont|never|ignore|forget|doesn't count|isn't)\b/;
 
@@ -243,7 +243,7 @@ function counted(clauses: readonly Clause[]): Count | null {
     if (sum > n && n > 0 && isFew(sum)) [n, isSaid, isAwaited] = [sum, true, false];
     else if (ordinal !== null && isNot) n = Math.max(n, ordinal);
     else if (ordinal !== null) [n, isSaid, isAwaited] = [ordinal, true, false];
-    else if ((n > 0 || isListened) && aloud === along + 1 && isFew(aloud))
+    else if ((n > 0 || isListened) && (aloud === along + 1 || (n > 1 && aloud === n + 1)) && isFew(aloud))
       [n, along, isSaid] = [aloud, aloud, aloud > 1];
     else if (n > 0 && (sounds > 0 || letsGo || words.length < 8) && againWords.test(said)) {
       n += isAwaited ? 0 : 1;
