@@ -89,11 +89,12 @@ export const asidesSaid: readonly Rewrite[] = [
       : null,
   // `with Plus comes always the next error`: pressed
   ({ words, i, w, called }) => {
-    if (w.word !== 'with') return null;
-    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const means = /^(?:with|by means of|by way of) (?:the )?/.exec(`${said(words, i, 4)} `);
+    if (!means || !/^(?:with|by)$/.test(w.word)) return null;
+    const from = i + wordsIn(means[0]);
     const key = keyAt(words, from, called);
     const gives = key
-      ? /^(?:then |always )*(?:comes?|appears?|(?:one|you|we|i) (?:can )?(?:sees?|gets?|comes? to|goes? to|reach(?:es)?))(?: always| then)?(?= )/.exec(
+      ? /^(?:then |always )*(?:comes?|appears?|(?:one|you|we|i) (?:can |may |might )?(?:sees?|gets?|wander|walk|step|leaf|page|scroll|go back|comes? to|goes? to|reach(?:es)?))(?: always| then)?(?= )/.exec(
           `${said(words, from + key.length, 5)} `,
         )
       : null;
@@ -107,10 +108,44 @@ export const asidesSaid: readonly Rewrite[] = [
     let end = i + 1;
     while (end < words.length && end - i < 16 && words[end]?.raw !== ')' && words[end]?.raw !== '\n') end += 1;
     if (words[end]?.raw !== ')') return null;
-    return /\b(?:again (?:from|at|with)|start (?:over|again)|once more from|from the (?:start|top|beginning)|back to (?:step|start))\b/.test(
+    return /\b(?:again (?:from|at|with)|retry|try again|start (?:over|again)|once more from|from the (?:start|top|beginning)|back to (?:step|start))\b/.test(
       said(words, i, end - i),
     )
       ? goes(end + 1 - i)
+      : null;
+  },
+  // `tie it up with the cord that's hanging by it`: what it is done with; `a slide with three positions`
+  ({ words, i, w, out }) => {
+    if (w.word !== 'with' || isStop(out.at(-1)?.raw)) return null;
+    const tool =
+      /^with (?:(?:the|a|an|your|its|some) (?:\w+ )?(?:cord|string|strap|rope|tape|cable tie|zip tie|hook)(?: (?:that|which)(?: is)? (?:hangs?|hanging|lies|lying|sits) \w+ \w+)?|(?:two|three|four|five|six|several) (?:positions|settings|places))(?= [.,;!?\n]| and |$)/.exec(
+        said(words, i, 11),
+      );
+    return tool ? goes(wordsIn(tool[0])) : null;
+  },
+  // `you turn your back on it`: nothing is switched
+  ({ words, i, w }) => {
+    const back = /^turn/.test(w.word)
+      ? /^turns? (?:your|my|his|her) backs? on (?:it|him|her|them|the \S+)(?= |$)/.exec(said(words, i, 6))
+      : null;
+    return back ? goes(wordsIn(back[0])) : null;
+  },
+  // `each RAMP = one entry`: pressed
+  ({ words, i, w, called, out }) => {
+    if (
+      !/^(?:each|every|1)$/.test(w.word) ||
+      !(out.length === 0 || isStop(out.at(-1)?.raw) || out.at(-1)?.word === 'and')
+    )
+      return null;
+    const key = keyAt(words, i + 1, called);
+    const end = key ? i + 1 + key.length : 0;
+    const gives = key
+      ? /^(?:(?:=|,|:|is|gives|shows|brings|means) )?(?:you |me |us )?(?:the |a |an )?(?:one|next|new|further|single|other|older|newer) (?:entry|code|fault|one|error|number|message|more)\b/.test(
+          said(words, end, 5),
+        )
+      : false;
+    return key && gives
+      ? { takes: end - i, puts: [added('press', w), ...words.slice(i + 1, end), added(',', w)] }
       : null;
   },
   // `breaker on, with your foot still down`: as it was

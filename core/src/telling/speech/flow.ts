@@ -306,6 +306,10 @@ export function read(r: Reader, segment: Segment): void {
     r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
+  // `Which one is it on? Auto.`: as it stands
+  const isAnswered =
+    segment.sentence - r.askedPlace === 1 && segment.words.length <= 2 && !items.some(isOf('act', 'sign', 'it'));
+  if (isAnswered) return;
   // `the lamp is telling the number: six times`
   if (
     r.reading &&
@@ -347,6 +351,8 @@ export function read(r: Reader, segment: Segment): void {
   ) {
     r.askedOf = items.filter(isOf('sign')).flatMap((x) => x.signs);
     r.askedIn = segment.sentence;
+    if (/\b(?:which|what|where)\b.* (?:on|at|to|set|standing)$|\bwhere is (?:it|that)$/.test(saidOf(segment)))
+      r.askedPlace = segment.sentence;
     // `Next number? Steam.`
     if (/^(?:and |so )?(?:the )?next(?: (?:number|one|code|fault|error|entry|message))?$/.test(saidOf(segment)))
       r.reading = false;
@@ -532,6 +538,21 @@ export function read(r: Reader, segment: Segment): void {
     r.last = [found.own];
     return;
   }
+  // `you'll see a float in there`: what is meant by `it` next
+  const isSeen =
+    /^(?:and |so |now )*(?:you|we)(?:'ll| will| should|'ve)? (?:see|find|notice|spot)s? (?:a|an|the) /.test(
+      saidOf(segment),
+    );
+  if (
+    found &&
+    isSeen &&
+    found.place === null &&
+    items.every((x) => x === found || x.is === 'act') &&
+    !isPush(found.own)
+  ) {
+    r.last = [found.own];
+    return;
+  }
   // `it's parked up here`: as one sees it
   if (found && /^(?:and |so )?(?:it|that|he|she)(?:'s| is)? \w+ (?:up |down |over |in )?here$/.test(saidOf(segment))) {
     r.last = [found.own];
@@ -643,6 +664,13 @@ export function read(r: Reader, segment: Segment): void {
   if (items[0]?.is === 'else') {
     if (r.branch) r.branch.otherwise = r.made.length;
     else if (items.length === 1) return;
+    // `otherwise the dashes go and you begin again`: what is not wanted
+    else if (
+      !items.some((x) => isOf('control', 'let-go', 'clicks', 'turns')(x) || (x.is === 'act' && !/^go/.test(x.word)))
+    ) {
+      if (named(items)) r.holes.push({ ...at, why: 'warned' });
+      return;
+    }
     readActs(r, segment, items.slice(1));
     return;
   }

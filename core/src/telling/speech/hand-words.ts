@@ -1,20 +1,11 @@
-import type { PlaceId } from '../../base/ids.ts';
-import type { ControlFacts } from '../../unit/facts.ts';
 import { lengthAt } from './amounts.ts';
 import { actOf } from './lexicon.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
+import { placeDone } from './place-by-kind.ts';
 import type { Scan } from './scan.ts';
 
 /** How many words a find takes. */
 const wordsIn = (found: string): number => found.trim().split(' ').length;
-
-const irregular: Readonly<Record<string, string>> = { hang: 'hung', hangs: 'hung', stow: 'stowed' };
-/** The place of a control that is called as what was done to it: `hung`, `parked`, `folded`. */
-function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
-  if (verb.length < 4 || mechanism.kind !== 'places') return null;
-  const done = [irregular[verb], `${verb}ed`, `${verb}d`, `${verb}${verb.at(-1)}ed`];
-  return mechanism.places.find((p) => done.includes(p.label.toLowerCase()) || done.includes(p.id))?.id ?? null;
-}
 
 /** What a hand does that takes several words to say, and words that only sound like it. */
 export function handWords(s: Scan): boolean {
@@ -504,7 +495,10 @@ export function handWords(s: Scan): boolean {
     s.i += /^\w+ back/.test(here) ? 3 : 2;
     return true;
   }
-  if (/^(?:write|writes|wrote|note|jot|ring|call|look) (?:it |that |them )?(?:up|down)\b/.test(here)) {
+  if (
+    /^(?:write|writes|wrote|note|jot|ring|call|look) (?:it |that |them )?(?:up|down)\b/.test(here) &&
+    !mentionAt(words, i, called.controls)
+  ) {
     s.i += /^\w+ (?:it|that|them)/.test(here) ? 3 : 2;
     return true;
   }

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, begins, isStop, keyAt, letGo, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
@@ -66,6 +66,42 @@ export const letGoSaid: readonly Rewrite[] = [
     )
       ? { takes: 1, puts: [{ ...w, word: 'when', raw: 'when' }] }
       : null;
+  },
+  // `then you let go while it was still buzzing`: what went wrong
+  ({ words, i, w }) => {
+    if (!/^(?:then|you|he|she|they)$/.test(w.word)) return null;
+    const wrong =
+      /^(?:then )?(?:you|he|she|they) (?:must have |probably |have |'ve )?(?:let go|released(?: it| them)?|came off(?: it| them)?) (?:while it was still|when it was still|too (?:early|soon|late|quickly)|before it had)\b/.exec(
+        said(words, i, 12),
+      );
+    return wrong ? goes(stopAt(words, i) - i) : null;
+  },
+  // `when it flashes quick you can loose the buttons`, `press both and not to loose`
+  ({ words, i, w, out }) => {
+    if (!/^(?:loose|lose)$/.test(w.word)) return null;
+    const before = out.at(-1)?.word ?? '';
+    if (before === 'to' && /^(?:not|don't)$/.test(out.at(-2)?.word ?? ''))
+      return { takes: 1, puts: [added('keep', w), added('them', w)], drops: 2 };
+    if (/^(?:not|don't|dont|never)$/.test(before))
+      return { takes: 1, puts: [added('keep', w), added('them', w)], drops: 1 };
+    const object = /^\S+ (?:the (?:buttons?|keys?|pads?|two|both)|both(?: buttons?| keys?)?|it|them)(?= |$)/.exec(
+      said(words, i, 3),
+    );
+    return object && /^(?:can|may|must|you|i|we|then|now|and)$/.test(before)
+      ? { takes: wordsIn(object[0]), puts: letGo(w, added('it', w)) }
+      : null;
+  },
+  // `that's the one, so off`, `Now off, both.`
+  ({ words, i, w, out }) => {
+    if (w.word !== 'off') return null;
+    const isNow = /^(?:so|now)$/.test(out.at(-1)?.word ?? '');
+    const both =
+      words[i + 1]?.raw === ',' && /^(?:both|all|the lot)$/.test(words[i + 2]?.word ?? '') && isStop(words[i + 3]?.raw);
+    const isOne =
+      out.slice(-7).some((x) => x.word === 'one') && (isStop(words[i + 1]?.raw) || words[i + 1]?.word === 'and');
+    const isHeld = out.slice(-60).some((x) => /^(?:hold|holds|holding|held|keep|keeps|stay|pressed)$/.test(x.word));
+    if (!isNow || !isHeld || !(both || isOne)) return null;
+    return { takes: both ? 3 : 1, puts: letGo(w) };
   },
   // `and now you're off them`
   ({ words, i, w }) => {

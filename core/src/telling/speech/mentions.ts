@@ -116,16 +116,19 @@ const aliases = ({ labelByBadge, alsoCalled }: Pick<Sign, 'labelByBadge' | 'also
   ...(alsoCalled ?? []),
 ];
 
-/** `S1` is said `S one` as well. */
+/** `S1` is said `S one` as well, `DIP 1` is written `DIP1`. */
 const spaced = (name: string): string[] => {
-  const parts = /^([a-z]{1,2})(\d{1,2})$/.exec(name);
-  return parts ? [name, `${parts[1]} ${parts[2]}`] : [name];
+  const [, letters, figures] = /^([a-z]{1,2})(\d{1,2})$/.exec(name) ?? [];
+  const [, word, number] = /^([a-z]{2,6}) (\d{1,2})$/.exec(name) ?? [];
+  return [name, ...(figures ? [`${letters} ${figures}`] : []), ...(number ? [`${word}${number}`] : [])];
 };
 
 function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
   const all: Array<readonly [string, ControlFacts, boolean]> = [];
   // where a unit has a key that is turned, that is what is called key
   const hasKey = [...facts.controls.values()].some(({ control }) => control.look === 'key');
+  // where there is a Steam and a Steam valve, nobody calls the valve `steam`
+  const labels = new Set([...facts.controls.values()].map(({ control }) => plain(control.label).join(' ')));
   for (const own of facts.controls.values()) {
     const { control } = own;
     // what it is filed under is no name where it is a verb
@@ -138,7 +141,10 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
       const words = name.split(' ');
       for (const kind of kinds[control.look] ?? []) {
         if (words.at(-1) !== kind) all.push([`${name} ${kind}`, own, false]);
-        else if (words.length > 1) all.push([words.slice(0, -1).join(' '), own, false]);
+        else if (words.length > 1) {
+          const bare = words.slice(0, -1).join(' ');
+          if (!labels.has(bare)) all.push([bare, own, false]);
+        }
         if (kind !== 'key' || control.look === 'key' || !hasKey) all.push([`${kind} ${name}`, own, true]);
       }
       for (const look of looks[control.look] ?? [])
@@ -416,7 +422,7 @@ const opposites: Readonly<Record<string, readonly string[]>> = {
   open: ['open', 'up', 'out', 'loose', 'free', 'unlocked', 'unlatched', 'released', 'off'],
   shut: ['shut', 'closed', 'down', 'locked', 'latched', 'on'],
   up: ['up', 'on', 'open', 'raised'],
-  down: ['down', 'off', 'shut', 'in', 'lowered'],
+  down: ['down', 'off', 'shut', 'closed', 'in', 'lowered'],
 };
 
 const oppositeIn = (places: Parameters<typeof usualPlace>[0], word: string): PlaceId | null =>
@@ -459,6 +465,12 @@ export function placeAt(
     at > 1 &&
     /^(?:on|to|at|position)$/.test(words[at - 1]?.word ?? '') &&
     !isUnit(words[at + 1]?.word ?? '') &&
+    // `and it's back to zero`: what it shows
+    !(
+      words[at - 2]?.word === 'back' &&
+      /^(?:it|display|goes|is|readout)$/.test(words[at - 3]?.word ?? '') &&
+      !/^(?:turn|put|set|bring|switch|move|push)s?$/.test(words[at - 4]?.word ?? '')
+    ) &&
     !/^(?:the|it|them|all|that|those)$/.test(words[at + 1]?.word ?? '');
   const given = isZero && usualPlace(places, 'off') !== null ? 'off' : placeWords[words[at]?.word ?? ''];
   // `the fuse again inside`
@@ -525,6 +537,7 @@ const coverActs: Readonly<Record<string, string>> = {
   up: 'open',
   in: 'shut',
   on: 'shut',
+  down: 'shut',
   back: 'shut',
 };
 

@@ -4,6 +4,110 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `turn it off at the main switch`
+  (at) => {
+    const { words, i, w } = at;
+    const turns =
+      /^(?:turn|switch|shut|put|power)s?$/.test(w.word) &&
+      /^\S+ (?:it|them|everything|him|her|the (?:unit|machine|whole thing)) (off|on) (?:again )?(?:at|by|with) (?:the |your |its )?/.exec(
+        `${said(words, i, 9)} `,
+      );
+    const n = turns ? wordsIn(turns[0]) : 0;
+    const own = turns ? standsAt(at, i + n) : null;
+    return turns && own
+      ? { takes: n + own.length, puts: [...words.slice(i + n, i + n + own.length), added(turns[1] ?? '', w)] }
+      : null;
+  },
+  // `from home over work to test`: where it goes in the end
+  ({ words, i, w, called }) => {
+    if (w.word !== 'from') return null;
+    const from = words[i + 1]?.word ?? '';
+    const to = words.slice(i, i + 6).findIndex((x) => x.word === 'to');
+    const goal = words[i + to + 1]?.word ?? '';
+    const has = (id: string) =>
+      called.controls.some(
+        ({ of: { mechanism } }) => mechanism.kind === 'places' && mechanism.places.some((p) => p.id === id),
+      );
+    return to > 1 && has(from) && has(goal) && from !== goal ? goes(to) : null;
+  },
+  // `take the jumper off its parking pins`: where it was
+  ({ words, i, w }) => {
+    const off =
+      w.word === 'off'
+        ? /^off (?:its|the) (?:parking|spare|storage|resting) (?:pins?|place|spot|peg|post)(?= |$)/.exec(
+            said(words, i, 4),
+          )
+        : null;
+    return off ? goes(wordsIn(off[0])) : null;
+  },
+  // `bridge out, slide back, flap shut`: the slide
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'slide' || words[i + 1]?.word !== 'back' || !isStop(out.at(-1)?.raw) || !isStop(words[i + 2]?.raw))
+      return null;
+    const slides = [...called.facts.controls.values()].filter((c) => c.control.look === 'slide');
+    const [slide] = slides;
+    if (slides.length !== 1 || slide?.mechanism.kind !== 'places') return null;
+    return { takes: 2, puts: [w, added('to', w), added(slide.mechanism.start, w)] };
+  },
+  // `drop the strut`
+  (at) => {
+    const { words, i, w } = at;
+    const drops = /^(?:drop|drops|dropped) (?:the |your |that )/.exec(`${said(words, i, 2)} `);
+    const own = drops ? standsAt(at, i + 2) : null;
+    return drops && own && placeByVerb(own.of, 'down')
+      ? { takes: 2 + own.length, puts: [...words.slice(i + 2, i + 2 + own.length), added('down', w)] }
+      : null;
+  },
+  // `a slide marked S5, which you move across to service`: that is what is moved
+  ({ words, i, w, out }) => {
+    const which =
+      w.word === 'which' && out.at(-1)?.raw === ','
+        ? /^which (?:you|we|one|i) (?:must |have to |then |now )?(push|pull|put|turn|flick|flip|slide|move|shift|switch|set|open|close|shut|bridge|lift|lower) (?:across |over |along )?(?!it\b|them\b|the\b)/.exec(
+            `${said(words, i, 6)} `,
+          )
+        : null;
+    const verb = which ? words.slice(i, i + 6).find((x) => x.word === which[1]) : undefined;
+    if (!which || !verb) return null;
+    const moved = /^(?:move|slide|shift)$/.test(verb.word) ? { ...verb, word: 'push', raw: 'push' } : verb;
+    return { takes: wordsIn(which[0]), puts: [added('you', w), moved, { ...w, word: 'it', raw: 'it' }] };
+  },
+  // `the lid closed and locked`: the lock of it
+  ({ words, i, w, out, called, places }) => {
+    if (!places.has(w.word) || w.word.length < 5 || out.at(-1)?.word !== 'and' || !places.has(out.at(-2)?.word ?? ''))
+      return null;
+    if (!isStop(words[i + 1]?.raw)) return null;
+    const own = called.controls.filter(
+      ({ of: { mechanism } }) => mechanism.kind === 'places' && mechanism.places.some((p) => p.id === w.word),
+    );
+    const [first] = own;
+    const isOne = first && own.every((x) => x.of === first.of);
+    const isBefore = own.some((x) => out.slice(-4).some((_, k, near) => mentionAt(near, k, [x]) !== null));
+    return isOne && !isBefore
+      ? { takes: 1, puts: [...wordsOf(first.of.control.label.toLowerCase()).map((x) => added(x.word, w)), w] }
+      : null;
+  },
+  // `Dial up to 5 clicks`: so many from where it stands
+  ({ words, i, w, called, out }) => {
+    const near = out.slice(-2);
+    if (!/^(?:up|down)$/.test(w.word) || near.length === 0) return null;
+    const knob = near.some((_, k) => mentionAt(near, k, called.controls)?.of.mechanism.kind === 'clicks');
+    const at = words[i + 1]?.word === 'to' ? i + 2 : i + 1;
+    const many = words[at];
+    const clicks = many?.value != null ? words[at + many.span] : undefined;
+    if (!knob || !many || !clicks || !/^(?:clicks?|notch|notches)$/.test(clicks.word)) return null;
+    return {
+      takes: at + many.span + 1 - i,
+      puts: [...words.slice(at, at + many.span), clicks, added(w.word === 'up' ? 'right' : 'left', w)],
+    };
+  },
+  // `you'll see a float in there`: where it is
+  ({ words, i, w, out }) =>
+    /^(?:in|out|down|up)$/.test(w.word) &&
+    words[i + 1]?.word === 'there' &&
+    out.slice(-7).some((x) => /^(?:see|find|sees|there|there's|notice)$/.test(x.word)) &&
+    !/^(?:put|push|plug|stick|it|them|that|go|goes|back|press|you|i|we|from|is)$/.test(out.at(-1)?.word ?? 'put')
+      ? { takes: 2, puts: [] }
+      : null,
   // `put it on test`, where something has a place called so
   ({ words, i, w, out, places }) => {
     const next = words[i + 1]?.word ?? '';

@@ -2,6 +2,7 @@ import { LampColour } from '../../model/lamp.ts';
 import type { Item, Light } from './item.ts';
 import { actOf, unitMs } from './lexicon.ts';
 import { mentionAt, placeAt, switchAt } from './mentions.ts';
+import { isOf } from './reader.ts';
 import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
 
@@ -115,6 +116,8 @@ export function namedWords(s: Scan): boolean {
     !(words[i - 1]?.word === 'and' && /^(?:up|down|in|out) (?:together|both|at once|at the same time)\b/.test(here)) &&
     // `function function horn up`: in a row of keys
     !(/^(?:up|down)$/.test(w.word) && standsBehindKey(s) && areKeysAlone(s)) &&
+    // `her fingers on up and hold`
+    !(words[i - 1]?.word === 'on' && /^(?:fingers?|thumbs?|hands?)$/.test(words[i - 2]?.word ?? '')) &&
     // `so it's up three times`: no place is so often
     !(
       /^(?:up|down|back|set|light)$/.test(w.word) && /^\S+ (?:twice|(?:two|three|four|five|six|\d) times)\b/.test(here)
@@ -432,7 +435,7 @@ const isHeldWith = ({ words, i, called }: Scan): boolean => {
 const isKeyItem = (item: Item): boolean => item.is === 'control' && item.own.mechanism.kind === 'push';
 /** Whether nothing but keys was named, more than one, and none of them is held. */
 const areKeysAlone = ({ items, words, i }: Scan): boolean =>
-  items.length > 1 && items.every(isKeyItem) && words[i - 2]?.word !== 'and';
+  items.length > 1 && items.every((x) => isKeyItem(x) || isOf('within', 'length')(x)) && words[i - 2]?.word !== 'and';
 
 /** Whether the word just before is a key. */
 const standsBehindKey = ({ items, words, i }: Scan): boolean => {

@@ -29,6 +29,9 @@ describe.each([
   'larder',
   'mast',
   'vat',
+  'kiln',
+  'dock',
+  'press',
 ])('what is said of the %s unit', (unit) => {
   const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
   if (!bundle.ok) throw new Error(`${unit} does not read`);

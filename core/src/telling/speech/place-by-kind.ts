@@ -41,3 +41,24 @@ export function placeByKind(own: ControlFacts, act: string): PlaceId | null {
   }
   return null;
 }
+
+const irregular: Readonly<Record<string, string>> = {
+  hang: 'hung',
+  hangs: 'hung',
+  stow: 'stowed',
+  set: 'set',
+  untie: 'untied',
+};
+/** The place of a control that is called as what was done to it: `hung`, `parked`, `folded`; `untie` is not `tied`. */
+export function placeDone({ mechanism }: ControlFacts, verb: string): PlaceId | null {
+  if (mechanism.kind !== 'places') return null;
+  const { places } = mechanism;
+  const done = (of: string) => {
+    const all = [irregular[of], `${of}ed`, `${of}d`, `${of}${of.at(-1)}ed`];
+    return places.find((p) => all.includes(p.label.toLowerCase()) || all.includes(p.id));
+  };
+  const own = verb.length > 2 ? done(verb) : undefined;
+  if (own) return own.id;
+  const undone = verb.startsWith('un') && places.length === 2 ? done(verb.slice(2)) : undefined;
+  return undone ? (places.find((p) => p !== undone)?.id ?? null) : null;
+}

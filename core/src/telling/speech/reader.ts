@@ -86,6 +86,8 @@ export class Reader {
   askedOf: readonly Sign[] = [];
   /** In which sentence that was. */
   askedIn = -9;
+  /** In which sentence it was asked how something stands. */
+  askedPlace = -9;
   measured: ReadonlySet<number> = new Set();
   leftAlone: ReadonlySet<number> = new Set();
   chosen: ReadonlySet<string> = new Set();
@@ -154,6 +156,8 @@ export class Reader {
   }
 
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
+    // nothing is turned by none
+    if (step.kind === 'turn' && step.clicks === 0) return;
     if (isAct(step)) this.reading = false;
     const made: Made = { step, from: at.from, to: at.to, sentence: this.sentence };
     const last = this.made.at(-1);

@@ -275,6 +275,16 @@ export function segmentsOf(
       end('comma');
       own.push(w);
     } else if (
+      // `somebody asked how you read it out so I'm down in the pit and …`: what is told begins there
+      flows &&
+      w.word === 'so' &&
+      own.some((x) => /^(?:asked|ask|asks|asking|wanted|wondered|wants)$/.test(x.word)) &&
+      /^(?:i|i'm|we|we're|here|here's|what|the|you|first)$/.test(words[i + 1]?.word ?? '')
+    ) {
+      end('then');
+      sentence += 1;
+      own.push(w);
+    } else if (
       // `you don't touch that so fn and down you hold`: what is done is said behind what is not
       flows &&
       w.word === 'so' &&

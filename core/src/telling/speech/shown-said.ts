@@ -38,6 +38,29 @@ export const shownSaid: readonly Rewrite[] = [
     const isNamed = mentionAt(words, i, called.controls) ?? mentionAt(words, i, called.signs);
     return says && !isNamed ? { takes: 1 + wordsIn(says[0]), puts: [added('it', w), added('says', w), w] } : null;
   },
+  // `it's ringing. Don't let go until it stops`: the bell
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'it' || !/^(?:until|till)$/.test(out.at(-1)?.word ?? '')) return null;
+    if (!/^it (?:has |is )?(?:stops|stopped)(?= [.,;!?\n]| and |$)/.test(said(words, i, 4))) return null;
+    const near = out.slice(-28);
+    const signs = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []);
+    const sounds = [...called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+    const [bell] = sounds;
+    const isHeard =
+      signs.at(-1)?.kind === 'beeper' ||
+      (signs.length === 0 && near.some((x) => /^(?:ring|buzz|beep|hoot|chime|sound|bleep)(?:s|es|ing)?$/.test(x.word)));
+    if (!bell || sounds.length !== 1 || !isHeard) return null;
+    return {
+      takes: 1,
+      puts: [
+        added('the', w),
+        ...bell.label
+          .toLowerCase()
+          .split(' ')
+          .map((x) => added(x, w)),
+      ],
+    };
+  },
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;
@@ -75,7 +98,7 @@ export const shownSaid: readonly Rewrite[] = [
   ({ words, i, w, called, out }) => {
     if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word)) return null;
     const does =
-      /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
+      /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink|flicker)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
         said(words, i, 5),
       );
     const ofIt = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));

@@ -2,6 +2,44 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `okay, give it a second`: a moment
+  ({ words, i, w }) => {
+    const moment = /^(?:give|wait|just|hang|hold|one|half|be)$/.test(w.word)
+      ? /^(?:give (?:it|me|him|her) (?:just )?a (?:second|sec|moment)|(?:just )?wait a (?:second|sec)|just a (?:second|sec)|hang on a (?:second|sec|minute)|hold on a (?:second|sec|minute)|one (?:second|sec)(?= please| [.,!?\n]|$)|half a (?:second|sec))(?= [.,;!?\n]|$| and (?:then )?(?:it|you|there))/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    return moment ? { takes: wordsIn(moment[0]), puts: [added(',', w)] } : null;
+  },
+  // `and now she's got eight seconds`: whoever does it
+  ({ words, i, w }) => {
+    if (!/^(?:she|he|they|they've|somebody)$/.test(w.word) || words[i + 1]?.word !== 'got') return null;
+    return /^(?:only |just |about |all of )*\S+ (?:seconds?|secs?|minutes?)\b/.test(said(words, i + 2, 4))
+      ? { takes: 2, puts: [{ ...w, word: "you've", raw: "you've" }, added('got', w)] }
+      : null;
+  },
+  // `you are now given ten seconds, in which you must touch Steam once`
+  ({ words, i, w, out }) => {
+    if (w.word === ',' && words[i + 1]?.word === 'in' && words[i + 2]?.word === 'which') {
+      const isTime = out.slice(-3).some((x) => /^(?:seconds?|secs?|minutes?)$/.test(x.word));
+      return isTime && /^(?:you|one|we|i)$/.test(words[i + 3]?.word ?? '') ? { takes: 3, puts: [w] } : null;
+    }
+    const given = /^(?:you|one|we)$/.test(w.word)
+      ? /^\S+ (?:are|is|will be) (?:now |then |only )*(?:given|allowed|granted) (?=\S+ (?:seconds?|secs?|minutes?)\b)/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    return given
+      ? { takes: wordsIn(given[0]), puts: [{ ...w, word: "you've", raw: "you've" }, added('got', w)] }
+      : null;
+  },
+  // `and in that time I've got the jumper`
+  ({ words, i, w }) => {
+    const time = /^(?:and|in)$/.test(w.word)
+      ? /^(?:and )?in (?:that time|the meantime|the meanwhile|between times)(?= |$)/.exec(said(words, i, 4))
+      : null;
+    return time ? { takes: wordsIn(time[0]), puts: [added(',', w)] } : null;
+  },
   // `straight away (3 s) tap Heat 5x`: so long one has
   ({ words, i, w, out }) => {
     const many = words[i + 1];

@@ -614,7 +614,9 @@ function readPut(
     r.called.facts.supply.length === 1 &&
     r.last.every(isPush) &&
     r.made.length > 0 &&
-    /^(?:and |then |now )*(?:switch )?(?:back )?(?:off|on)(?: again)?$/.test(saidOf(segment))
+    /^(?:and |then |now |with (?:your|my) (?:left |right |other |free )?hand )*(?:(?:switch|turn|power|put) (?:it |him |her )?)?(?:back )?(?:off|on)(?: again)?$/.test(
+      saidOf(segment),
+    )
   ) {
     const to = placeByVerb(supply, /\boff\b/.test(saidOf(segment)) ? 'off' : 'on');
     if (to !== null && r.places.has(supply.control.id) && r.places.get(supply.control.id) !== to) {

@@ -1,11 +1,27 @@
 import { actOf } from './lexicon.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
+import { placeDone } from './place-by-kind.ts';
 import { said, wordsIn } from './rewrite.ts';
 import type { Scan } from './scan.ts';
 
 /** Verbs that say by themselves what is done: bridge, confirm with, lock, pump, double-press. */
 export function verbWords(s: Scan): boolean {
   const { words, called, w, here, i, take, put } = s;
+  // `fingers on up and hold`: a key that is called like what is done with it
+  const key = actOf.has(w.word) && words[i - 1]?.word === 'and' ? mentionAt(words, i, called.controls) : null;
+  const behind = s.items.at(-1);
+  const isBehindKey =
+    behind?.is === 'control' &&
+    behind.own.mechanism.kind === 'push' &&
+    behind.to === words[i - 2]?.to &&
+    key?.of !== behind.own;
+  const hasObject =
+    /^(?:the|it|them|both|that|those|this|your|on|down)$/.test(words[i + 1]?.word ?? '') ||
+    mentionAt(words, i + 1, called.controls) !== null;
+  if (key?.of.mechanism.kind === 'push' && key.length === 1 && isBehindKey && !hasObject) {
+    take(1, { is: 'control', own: key.of, place: null });
+    return true;
+  }
   // `crank out`, `crank in the hole`: what is called like a verb, and where it goes
   const called1 = actOf.has(w.word) ? mentionAt(words, i, called.controls) : null;
   const goes = called1
@@ -108,13 +124,12 @@ export function verbWords(s: Scan): boolean {
   // `lock the clutch`, `fold the step`: a place by the verb that brings it there
   const [article, named2] = [words[i + 1]?.word ?? '', words[i + 2]];
   const target =
-    /^(?:the|your|my)$/.test(article) && named2 && w.word.length > 3 ? mentionAt(words, i + 2, called.controls) : null;
+    /^(?:the|your|my)$/.test(article) && named2 && w.word.length > 2 ? mentionAt(words, i + 2, called.controls) : null;
   if (target && target.of.mechanism.kind === 'places') {
-    const place = target.of.mechanism.places.find(
-      (p) => p.id === `${w.word}ed` || p.id === `${w.word}d` || (p.id === w.word && !/^(?:open|shut)$/.test(p.id)),
-    );
-    if (place) {
-      put(i, 2 + target.length, { is: 'control', own: target.of, place: place.id });
+    const same = target.of.mechanism.places.find((p) => p.id === w.word && !/^(?:open|shut)$/.test(p.id));
+    const place = placeDone(target.of, w.word) ?? same?.id ?? null;
+    if (place !== null && !/^(?:off|out|out of)$/.test(words[i - 1]?.word ?? '')) {
+      put(i, 2 + target.length, { is: 'control', own: target.of, place });
       s.i += 2 + target.length;
       return true;
     }
