@@ -130,6 +130,38 @@ export const asidesSaid: readonly Rewrite[] = [
       : null;
     return back ? goes(wordsIn(back[0])) : null;
   },
+  // `and off to the engine room with you`: where one goes
+  ({ words, i, w, out }) => {
+    if (w.word !== 'off') return null;
+    const away =
+      /^off (?:(?:to|into|down to|up to|round to) the \S+(?: \S+)?(?: with you)?|you go|we go|i go)(?= [.,;!?\n]|$)/.exec(
+        said(words, i, 9),
+      );
+    return away && /^(?:and|,|then|so)$/.test(out.at(-1)?.word ?? '') ? goes(wordsIn(away[0])) : null;
+  },
+  // `then it's the breaker, the one marked oven, that goes off`: which of them
+  ({ words, i, w }) => {
+    if (w.word !== 'the' || words[i + 1]?.word !== 'one') return null;
+    const marked =
+      /^the one (?:marked|labelled|called|that says|with) (?:the )?\S+(?: on it)?(?: , (?=that|which)| (?=that goes|which goes))/.exec(
+        said(words, i, 9),
+      );
+    return marked ? goes(wordsIn(marked[0])) : null;
+  },
+  // `DOWN = the one before that`: pressed
+  ({ words, i, w, called, out }) => {
+    if (!(out.length === 0 || /^[.;\n]$/.test(out.at(-1)?.raw ?? '')) || !/^\p{Lu}/u.test(w.raw)) return null;
+    const key = keyAt(words, i, called);
+    const end = key ? i + key.length : 0;
+    const gives = key
+      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|older one|one further)(?= [.,;!?\n]|$)/.test(
+          said(words, end, 6),
+        )
+      : false;
+    return key && gives
+      ? { takes: key.length, puts: [added('press', w), ...words.slice(i, end), added(',', w)] }
+      : null;
+  },
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {
     if (
@@ -228,8 +260,8 @@ export const asidesSaid: readonly Rewrite[] = [
   ({ words, i, w, out, called }) => {
     const key = begins(out) ? keyAt(words, i, called) : null;
     const shows = key
-      ? /^(?:(?:shows?|gives?) (?:you|me|us)|displays? (?:the|all|further|older))\b/.test(
-          said(words, i + key.length, 2),
+      ? /^(?:(?:shows?|gives?) (?:you|me|us|the (?:codes?|faults?|errors?|next|entries|older|list))|displays? (?:the|all|further|older))\b/.test(
+          said(words, i + key.length, 3),
         )
       : false;
     return shows && key

@@ -103,6 +103,19 @@ export const letGoSaid: readonly Rewrite[] = [
     if (!isNow || !isHeld || !(both || isOne)) return null;
     return { takes: both ? 3 : 1, puts: letGo(w) };
   },
+  // `fingers on Reverse and Info and not take away`, `press both and stay on`
+  ({ words, i, w, out }) => {
+    const stays =
+      /^(?:not|don't|dont|never) take (?:(?:it|them|your \S+|the \S+) )?away(?= [.,;!?\n]| and |$)/.exec(
+        said(words, i, 6),
+      ) ??
+      (out.slice(-8).some((x) => /^(?:press|push|both)$/.test(x.word)) && out.at(-1)?.word === 'and'
+        ? /^stays? (?:on|there)(?= [.,;!?\n]|$)/.exec(said(words, i, 3))
+        : null);
+    return stays && /^(?:not|don't|dont|never|stay|stays)$/.test(w.word)
+      ? { takes: wordsIn(stays[0]), puts: [added('hold', w), added('them', w)] }
+      : null;
+  },
   // `and now you're off them`
   ({ words, i, w }) => {
     const off = /^(?:you|i|we|you're|i'm|we're)/.test(w.word)

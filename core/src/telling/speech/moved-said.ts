@@ -4,6 +4,13 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `one tiny switch says S one and I flick that on`: what is written on it
+  (at) =>
+    at.w.word === 'says' &&
+    /^(?:switch|lever|slide|knob|plug|thing|one|jumper|rocker|tap|valve)$/.test(at.out.at(-1)?.word ?? '') &&
+    standsAt(at, at.i + 1)
+      ? { takes: 1, puts: [] }
+      : null,
   // `turn it off at the main switch`
   (at) => {
     const { words, i, w } = at;

@@ -72,6 +72,11 @@ export function namedWords(s: Scan): boolean {
   const called1 = mentionAt(words, i, called.controls);
   // a bare number names a switch only where switches of a row are being told
   // `TARE, ZERO, PRINT`: written large it is a name
+  // `three lamps light together`, where a key is called Lamp
+  if (/^(?:lamps|lights)$/.test(w.raw) && called1?.of.mechanism.kind === 'push' && !sign) {
+    take(1, null);
+    return true;
+  }
   const isName = /^\p{Lu}{3,}$/u.test(w.raw);
   const isNumber = called1 !== null && called1.length === 1 && w.value !== null && !isName;
   // `three is the door`: what a figure means

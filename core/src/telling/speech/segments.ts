@@ -218,7 +218,8 @@ export function segmentsOf(
       own.push(w);
     // `Hood: OPEN.`
     else if (
-      w.raw === ':' &&
+      // `valve -> open`
+      (w.raw === ':' || (w.raw === ',' && w.to - w.from === 2)) &&
       own.length > 0 &&
       own.length <= 3 &&
       words[i + 1] !== undefined &&

@@ -61,6 +61,29 @@ export const shownSaid: readonly Rewrite[] = [
       ],
     };
   },
+  // `until the red lamp go out`, `The signal come second time`: as those say it who learnt it later
+  ({ w, called, out }) => {
+    const plainly: Readonly<Record<string, string>> = {
+      go: 'goes',
+      come: 'comes',
+      burn: 'burns',
+      blink: 'blinks',
+      flash: 'flashes',
+      ring: 'rings',
+    };
+    const does = plainly[w.word];
+    if (does === undefined || w.raw !== w.word) return null;
+    const near = out.slice(-3);
+    const sign = near
+      .map((_, k) => ({ k, of: mentionAt(near, k, called.signs) }))
+      .find(({ k, of }) => of && k + of.length === near.length);
+    const lead = near.slice(0, sign?.k ?? 0).at(-1)?.word ?? out.at(-4)?.word ?? '';
+    const isOne =
+      sign?.of != null &&
+      !/^(?:and|let|lets|makes?|see|both|two|three|all)$/.test(lead) &&
+      !near.some((x) => /^(?:lamps|lights|both|and)$/.test(x.word));
+    return isOne ? { takes: 1, puts: [{ ...w, word: does, raw: does }] } : null;
+  },
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;

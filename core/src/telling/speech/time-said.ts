@@ -2,6 +2,25 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `bleed open until no more water comes`: how long that is
+  ({ words, i, w }) => {
+    const none = /^(?:until|till)$/.test(w.word)
+      ? /^\S+ (?:no more|nothing more|no|nothing) (?:\w+ )?(?:comes|runs|drips|flows)(?: out)?(?= [.,;!?\n]|$)/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    return none ? goes(wordsIn(none[0])) : null;
+  },
+  // `F1 out. 20 sec. Meanwhile D4 on`: waited
+  ({ words, i, w, out }) => {
+    const isNext = /^[.;,\n]$/.test(out.at(-1)?.raw ?? '');
+    const unit = w.value !== null ? words[i + w.span] : undefined;
+    const isTime = unit !== undefined && /^(?:s|sec|secs|seconds?|minutes?|min)$/.test(unit.word);
+    const behind = said(words, i + w.span + 1, 3);
+    return isNext && isTime && /^[.;,\n] (?:meanwhile|in the meantime|while)\b/.test(behind)
+      ? { takes: w.span + 1, puts: [added('wait', w), ...words.slice(i, i + w.span), unit] }
+      : null;
+  },
   // `okay, give it a second`: a moment
   ({ words, i, w }) => {
     const moment = /^(?:give|wait|just|hang|hold|one|half|be)$/.test(w.word)
@@ -13,7 +32,8 @@ export const timeSaid: readonly Rewrite[] = [
   },
   // `and now she's got eight seconds`: whoever does it
   ({ words, i, w }) => {
-    if (!/^(?:she|he|they|they've|somebody)$/.test(w.word) || words[i + 1]?.word !== 'got') return null;
+    if (!/^(?:she|he|they|they've|theyve|hes|shes|youve|somebody)$/.test(w.word) || words[i + 1]?.word !== 'got')
+      return null;
     return /^(?:only |just |about |all of )*\S+ (?:seconds?|secs?|minutes?)\b/.test(said(words, i + 2, 4))
       ? { takes: 2, puts: [{ ...w, word: "you've", raw: "you've" }, added('got', w)] }
       : null;

@@ -247,7 +247,7 @@ function counted(clauses: readonly Clause[]): Count | null {
       [n, along, isSaid] = [aloud, aloud, aloud > 1];
     else if (n > 0 && (sounds > 0 || letsGo || words.length < 8) && againWords.test(said)) {
       n += isAwaited ? 0 : 1;
-      isAwaited = sounds === 0 && !/\bit\b/.test(said);
+      isAwaited = sounds === 0 && !/\b(?:it|(?:we|you|i) (?:get|got|hear|heard)|there's|comes|came)\b/.test(said);
     } else if (times !== null) [n, isSaid, isAwaited] = [Math.max(n, times), times > 1, false];
     else if (sounds > 1) n = Math.max(n, sounds);
     else if (sounds === 1) {
