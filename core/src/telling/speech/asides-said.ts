@@ -162,6 +162,26 @@ export const asidesSaid: readonly Rewrite[] = [
       ? { takes: key.length, puts: [added('press', w), ...words.slice(i, end), added(',', w)] }
       : null;
   },
+  // `I cleared it with Stop. You just hold Stop on its own`: how, is told behind it
+  ({ words, i, w, called }) => {
+    const clears = /^(?:i|you|we|to)$/.test(w.word)
+      ? /^\S+ (?:clear|wipe|erase|delete|empt)\w* (?:it|them|that|those|everything) (?:with|by|using|from) (?:the )?/.exec(
+          `${said(words, i, 6)} `,
+        )
+      : null;
+    const key = clears ? keyAt(words, i + wordsIn(clears[0]), called) : null;
+    const end = clears && key ? i + wordsIn(clears[0]) + key.length : 0;
+    if (!key || !/^[.,:;]$/.test(words[end]?.raw ?? '')) return null;
+    const behind = words.slice(end + 1, end + 12);
+    const holds = behind.findIndex((x) => /^(?:hold|holds|held|keep|press)$/.test(x.word));
+    const isSame = holds >= 0 && behind.some((_, k) => k > holds && keyAt(behind, k, called)?.of === key.of);
+    return isSame ? goes(end - i) : null;
+  },
+  // `wedge it so its held`: as it is then
+  ({ words, i, w, places, out }) =>
+    w.raw === 'its' && out.at(-1)?.word === 'so' && places.has(words[i + 1]?.word ?? '') && isStop(words[i + 2]?.raw)
+      ? { takes: 1, puts: [{ ...w, word: 'it', raw: 'it' }] }
+      : null,
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {
     if (
@@ -260,7 +280,7 @@ export const asidesSaid: readonly Rewrite[] = [
   ({ words, i, w, out, called }) => {
     const key = begins(out) ? keyAt(words, i, called) : null;
     const shows = key
-      ? /^(?:(?:shows?|gives?) (?:you|me|us|the (?:codes?|faults?|errors?|next|entries|older|list))|displays? (?:the|all|further|older))\b/.test(
+      ? /^(?:(?:shows?|gives?) (?:you|me|us|the (?:codes?|faults?|errors?|next|entries|older|list))|(?:is|brings up|goes to) (?:for )?(?:the )?(?:next|one before|older|newer|previous)|displays? (?:the|all|further|older))\b/.test(
           said(words, i + key.length, 3),
         )
       : false;

@@ -123,7 +123,7 @@ export function jointWords(s: Scan): boolean {
     take(1, { is: 'each' });
     return true;
   }
-  if (togetherWords.has(w.word) || /^(?:at the same time|the same time|at once)/.test(here)) {
+  if (togetherWords.has(w.word) || /^(?:at the same time|the same time|same time|at once)/.test(here)) {
     take(
       here.startsWith('at the same time')
         ? 4

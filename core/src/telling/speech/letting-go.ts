@@ -167,7 +167,7 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   if (isText || isLamp || isSilent) return JSON.stringify(named.shown) === JSON.stringify(shown) ? null : named;
   const isThen =
     own !== undefined &&
-    (/^(?:and |so )*(?:only |just )?(?:then|now)\b/.test(own.said) ||
+    (/^(?:and |so )*(?:only |just )?(?:then|now|that(?:'s| is)? (?:where|when))\b/.test(own.said) ||
       (/^when (?:you|i|we|one)\b/.test(own.said) && /\bthat(?:'s| is)?$/.test(clauses.at(-2)?.said ?? '')));
   if (!isThen || named) return null;
   const told = momentTold(r, text, from, own.from);
@@ -259,7 +259,9 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
   if (seen && staysOn.test(said)) return { kind: 'sign', shown: { kind: 'lamp', sign: seen, state: 'lit' }, nth: 1 };
   // `once they've all gone out`
   const [lamp, ...lamps] = /\b(?:they|all|both)\b/.test(said) ? lampsBefore(r, before) : [];
-  const isOut = /\b(?:they|all|both)(?:'ve| have| all)* (?:gone|go|went|goes) (?:off|out|dark)\b/.test(said);
+  const isOut = /\b(?:they|all|both)(?:'ve|'re| have| are| all)* (?:(?:gone|go|went|goes) )?(?:off|out|dark)\b/.test(
+    said,
+  );
   if ((light || isOut) && lamp && lamps.length > 0) {
     const state = light ? lampState(light.light) : 'dark';
     const so = (sign: SignId): Shown => ({ kind: 'lamp', sign, state });

@@ -370,7 +370,9 @@ export function readPlain(
     controls.every((c) => isPush(c.own)) &&
     new Set(controls.map((c) => c.own)).size === controls.length &&
     !head.some(isOf('times', 'place', 'nth')) &&
-    (head.some(isOf('both')) || (lastHead?.is === 'act' && lastHead.word === 'pressed'));
+    (head.some(isOf('both')) ||
+      (lastHead?.is === 'act' && lastHead.word === 'pressed') ||
+      (act?.act === 'press' && /\band\b/.test(saidOf(segment))));
   if (areHeld) {
     const hold: Item = { is: 'act', act: 'hold', word: 'hold', from: at.from, to: at.from };
     if (readHold(r, [hold, ...head.filter((x) => x.is !== 'act')], ends, at, segment)) return;

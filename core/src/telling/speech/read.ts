@@ -104,6 +104,11 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
         (words[at - 1]?.word === 'and' && isKey(at - 2))),
     isLarge: (at) => isWrittenLarge(words, at) && isMention(at),
     isKey,
+    saysAt: (at) => {
+      const sign = mentionAt(words, at, reader.called.signs);
+      const isDisplay = sign?.of.kind === 'text' || sign?.of.kind === 'segments';
+      return isDisplay && /^(?:says|reads|shows|said|showed)$/.test(words[at + sign.length]?.word ?? '');
+    },
   }).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, answersCondition(reader, segments) ? keepsUntold(reader, segments) : segments);
   else

@@ -161,6 +161,13 @@ export class Reader {
     if (isAct(step)) this.reading = false;
     const made: Made = { step, from: at.from, to: at.to, sentence: this.sentence };
     const last = this.made.at(-1);
+    // `the clutch pedal can go up`: let go of, it is there by itself
+    const isBack =
+      step.kind === 'set' &&
+      last?.step.kind === 'release' &&
+      last.sentence === this.sentence &&
+      last.step.controls.join() === step.control;
+    if (isBack) return;
     // `after waiting a minute it is switched on`: the wait was told first
     const isEarlier = step.kind === 'rest' && last?.sentence === this.sentence && last.from > at.from;
     this.made.splice(isEarlier ? -1 : this.made.length, 0, made);

@@ -179,12 +179,14 @@ export type Cuts = Readonly<{
   isLarge: (at: number) => boolean;
   /** Whether the word is the name of a key. */
   isKey: (at: number) => boolean;
+  /** Whether a display is told there to say something. */
+  saysAt: (at: number) => boolean;
 }>;
 
 /** Cuts words into sentences and these into stretches, at stops, commas and what joins one act to the next. */
 export function segmentsOf(
   words: readonly Word[],
-  { startsAct, lacksState, startsPlace, startsOn, isName, isLarge, isKey }: Cuts,
+  { startsAct, lacksState, startsPlace, startsOn, isName, isLarge, isKey, saysAt }: Cuts,
 ): Segment[] {
   const segments: Segment[] = [];
   let sentence = 0;
@@ -284,6 +286,26 @@ export function segmentsOf(
     ) {
       end('then');
       sentence += 1;
+      own.push(w);
+    } else if (
+      // `leave it up the brake lever you lock that`: what comes is something else
+      flows &&
+      /^(?:the|then|and)$/.test(w.word) &&
+      /^(?:up|down|on|off|in|out|open|shut|there|be|alone)$/.test(own.at(-1)?.word ?? '') &&
+      /^(?:it|that|them|those)$/.test(own.at(-2)?.word ?? '') &&
+      /^(?:leave|leaves|leaving)$/.test(own.at(-3)?.word ?? '')
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
+      // `inside of five seconds the left display says`: what it says then
+      flows &&
+      own.length >= 3 &&
+      w.word === 'the' &&
+      saysAt(i + 1) &&
+      !/^(?:until|till|when|once|if|and|what|on|in)$/.test(own.at(-1)?.word ?? '')
+    ) {
+      end('then');
       own.push(w);
     } else if (
       // `you don't touch that so fn and down you hold`: what is done is said behind what is not
@@ -506,7 +528,7 @@ export function segmentsOf(
       flows &&
       w.word === 'and' &&
       own.length >= 4 &&
-      /^(?:it|you|she|he|we|i|nothing)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:it|you|she|he|we|i|nothing|(?:i|you|we)'(?:d|ll|ve|re|m))$/.test(words[i + 1]?.word ?? '') &&
       !own.some((x) => /^(?:when|if|until|till|once|while|after)$/.test(x.word))
     )
       end('and');

@@ -84,6 +84,46 @@ export const shownSaid: readonly Rewrite[] = [
       !near.some((x) => /^(?:lamps|lights|both|and)$/.test(x.word));
     return isOne ? { takes: 1, puts: [{ ...w, word: does, raw: does }] } : null;
   },
+  // `When it goes the second time, let Menu go`, of what sounded before
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'it' || !/^(?:when|until|till|once|after|and)$/.test(out.at(-1)?.word ?? '')) return null;
+    const goes =
+      /^it (?:goes|sounds|does (?:it|that)|went) (?:off )?(?:the|a|for the|for a) (second|third|fourth) time(?= |$)/.exec(
+        said(words, i, 8),
+      );
+    const sounds = [...called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+    const near = out.slice(-24);
+    const last = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []).at(-1);
+    const [bell] = sounds;
+    if (!goes || !bell || sounds.length !== 1 || last?.kind !== 'beeper') return null;
+    const name = bell.label
+      .toLowerCase()
+      .split(' ')
+      .map((x) => added(x, w));
+    return { takes: wordsIn(goes[0]), puts: [added('the', w), added(goes[1] ?? '', w), ...name, added('sounds', w)] };
+  },
+  // `All lamps go on and then off again`: what is waited for is told behind it
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'on') return null;
+    const off = /^on and (?:then )?(?:go |goes )?(?:off|out)(?: again)?(?= [.,;!?\n]| and |$)/.exec(said(words, i, 6));
+    const near = out.slice(-4);
+    const areLamps = near.some(
+      (x, k) => /^(?:lamps|lights|leds)$/.test(x.word) || mentionAt(near, k, called.signs)?.of.kind === 'lamp',
+    );
+    return off && areLamps ? { takes: wordsIn(off[0]), puts: [w] } : null;
+  },
+  // `All lamps go on. When they are off, let go`: the lamps
+  ({ words, i, w, out }) => {
+    if (w.word !== 'they' || !/^(?:when|until|till|once|after)$/.test(out.at(-1)?.word ?? '')) return null;
+    const gone =
+      /^they (?:are|have|'ve)?(?: all)? ?(?:gone )?(?:off|out|dark)(?: again)?(?= [.,;!?\n]| and | you |$)/.exec(
+        said(words, i, 6),
+      );
+    const areLamps = out.slice(-14).some((x) => /^(?:lamps|lights|leds)$/.test(x.word));
+    return gone && areLamps
+      ? { takes: wordsIn(gone[0]), puts: ['all', 'lamps', 'go', 'out'].map((x) => added(x, w)) }
+      : null;
+  },
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;
@@ -121,7 +161,7 @@ export const shownSaid: readonly Rewrite[] = [
   ({ words, i, w, called, out }) => {
     if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word)) return null;
     const does =
-      /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink|flicker)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
+      /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|(?:blinking|flashing|lit)(?= |$)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink|flicker)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
         said(words, i, 5),
       );
     const ofIt = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));
@@ -178,7 +218,7 @@ export const shownSaid: readonly Rewrite[] = [
   ({ words, i, w, called }) => {
     if (!/^(?:eights|figures|digits|segments|numbers|zeros|zeroes|dashes|strokes)$/.test(w.word)) return null;
     const gone =
-      /^\S+ (?:have |are |all |then )*(?:go|gone|went|disappear|vanish|vanished)(?: (?:out|away|off|dark|again))*(?= |$)/.exec(
+      /^\S+ (?:have |are |all |then )*(?:go|gone|went|disappear|vanish|vanished)(?! to\b)(?: (?:out|away|off|dark|again))*(?= |$)/.exec(
         said(words, i, 6),
       );
     const displays = [...called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');

@@ -98,7 +98,7 @@ export const twoHands: readonly Rewrite[] = [
   // `Open and Learn, I've got one under each thumb`
   ({ words, i, w }) => {
     const each =
-      /^(?:(?:i've|i have|you've|you have|you|we) (?:got )?(?:put )?)?one (?:under|on|for|beneath) (?:each|either) (?:thumb|finger|hand)(?= |$)/.exec(
+      /^(?:(?:(?:i've|i have|you've|you have|you|we) (?:got )?(?:put )?)?one (?:under|on|for|beneath) (?:each|either) (?:thumb|finger|hand)|(?:one|a) (?:thumb|finger|hand) (?:on )?each)(?= |$)/.exec(
         said(words, i, 8),
       );
     return each ? { takes: wordsIn(each[0]), puts: [{ ...w, word: 'hold' }, added('both', w)] } : null;

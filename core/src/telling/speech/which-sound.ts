@@ -202,6 +202,12 @@ function timesIn({ words, said, sounds }: Clause, isHeard: boolean): number | nu
   );
   if (inAll) return inAll.value;
   const many = words.find((w, i) => isFew(w.value) && w.value > 1 && /^(?:times|\w+s)$/.test(words[i + 1]?.word ?? ''));
+  // `4 of them please`
+  const ofThem = words.find(
+    (w, i) =>
+      isFew(w.value) && w.value > 1 && words[i + 1]?.word === 'of' && /^(?:them|those)$/.test(words[i + 2]?.word ?? ''),
+  );
+  if (ofThem && isHeard) return ofThem.value;
   // `it goes three times`
   const goes = /\b(?:it|that|she|he) (?:goes|sounds|does (?:it|that)) (?:off )?\S+ times\b/.test(said);
   return many && (sounds > 0 || goes) ? many.value : null;
