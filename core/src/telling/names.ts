@@ -41,6 +41,7 @@ export const isEmergencyStop = ({ id, label }: Pick<Control, 'id' | 'label'>): b
 export const emergencyNames = [
   ...['emergency stop', 'emergency', 'e-stop', 'e stop', 'estop'],
   ...['red button', 'red mushroom', 'mushroom', 'mushroom button'],
+  ...['stop button', 'stop knob', 'stop switch', 'big red button'],
 ];
 
 /** Keeps the names that mean one thing only. */

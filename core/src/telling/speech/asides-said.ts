@@ -150,11 +150,11 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `DOWN = the one before that`: pressed
   ({ words, i, w, called, out }) => {
-    if (!(out.length === 0 || /^[.;\n]$/.test(out.at(-1)?.raw ?? '')) || !/^\p{Lu}/u.test(w.raw)) return null;
+    if (!(out.length === 0 || /^[.;\n]$/.test(out.at(-1)?.raw ?? ''))) return null;
     const key = keyAt(words, i, called);
     const end = key ? i + key.length : 0;
     const gives = key
-      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|older one|one further)(?= [.,;!?\n]|$)/.test(
+      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|next error|next number|older one|one further)(?= [.,;!?\n]|$)/.test(
           said(words, end, 6),
         )
       : false;

@@ -27,7 +27,7 @@ export function jointWords(s: Scan): boolean {
             here,
           )
         ? 3
-        : /^(?:within|inside)/.test(here)
+        : /^(?:within|inside|you'?ve (?!got|now|only|just|then))/.test(here)
           ? 1
           : 2;
     const ahead = words

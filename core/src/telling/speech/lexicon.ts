@@ -24,7 +24,7 @@ const acts: Readonly<Record<Act, string>> = {
   release: 'release releases released releasing',
   turn: 'turn turns turned turning twist twists twisted twisting rotate rotates rotated rotating crank wind',
   set: 'set sets switch switches switched switching flick flicks flicked flip flips flipped put puts putting move moves moved moving slide slides slid bring brings brought go goes going went throw change swing place return returns returned',
-  open: 'open opens opened opening reopen reopens reopened lift lifts lifted lifting raise raises raised raising',
+  open: 'unclip unclips unclipped open opens opened opening reopen reopens reopened lift lifts lifted lifting raise raises raised raising',
   shut: 'close closes closed closing shut shuts shutting',
   in: 'insert inserts inserted reinsert refit refits replug connect connects connected reconnect reconnects plug plugs plugged stick sticks stuck fit fits fitted',
   out: 'remove removes removed disconnect disconnects disconnected unplug unplugs unplugged detach withdraw withdraws withdrawn draw draws drew drawn extract extracts extracted',

@@ -4,6 +4,29 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `there's a switch S5 and it wants to be on`
+  ({ words, i, w, out }) =>
+    /^wants?$/.test(w.word) &&
+    /^(?:it|that|this|they|which)$/.test(out.at(-1)?.word ?? '') &&
+    /^\S+ to be (?:on|off|in|out|open|shut|closed|up|down)(?= |$)/.test(said(words, i, 4))
+      ? { takes: 2, puts: [{ ...w, word: 'must', raw: 'must' }] }
+      : null,
+  // `pull it off and put it over the two of them`: bridged
+  ({ words, i, w }) => {
+    const over = /^(?:pull|take|lift|slip)s?$/.test(w.word)
+      ? /^\S+ (?:it|that|the \S+) off (?:and|,) (?:put|push|stick|slip|place) (?:it|that) (?:back )?(?:over|on|across|onto) (?:the two|both|the pair|the two pins)(?: of them| pins)?(?= [.,;!?\n]| so | and |$)/.exec(
+          said(words, i, 15),
+        )
+      : null;
+    return over ? { takes: wordsIn(over[0]), puts: [{ ...w, word: 'bridge', raw: 'bridge' }, added('it', w)] } : null;
+  },
+  // `that's the flow plug. Pull.`
+  ({ words, i, w, out }) =>
+    /^(?:pull|unplug|bridge)$/.test(w.word) &&
+    /^[.!?\n]$/.test(out.at(-1)?.raw ?? '') &&
+    /^[.!\n]$/.test(words[i + 1]?.raw ?? '')
+      ? { takes: 1, puts: [w, added('it', w)] }
+      : null,
   // `one tiny switch says S one and I flick that on`: what is written on it
   (at) =>
     at.w.word === 'says' &&

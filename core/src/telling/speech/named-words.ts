@@ -68,8 +68,14 @@ export function namedWords(s: Scan): boolean {
     take(place ? k + place.length - i : 1, { is: 'control', own: plain, place: place?.place ?? null });
     return true;
   }
-  const sign = mentionAt(words, i, called.signs);
   const called1 = mentionAt(words, i, called.controls);
+  // `pull the stop out`: no lamp goes in or out of anything
+  const isMoved =
+    called1 !== null &&
+    called1.of.mechanism.kind === 'places' &&
+    /^(?:in|out)$/.test(words[i + called1.length]?.word ?? '');
+  const signHere = mentionAt(words, i, called.signs);
+  const sign = isMoved && signHere?.of.kind === 'lamp' && signHere.length <= called1.length ? null : signHere;
   // a bare number names a switch only where switches of a row are being told
   // `TARE, ZERO, PRINT`: written large it is a name
   // `three lamps light together`, where a key is called Lamp

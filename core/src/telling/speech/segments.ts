@@ -308,6 +308,14 @@ export function segmentsOf(
       end('then');
       own.push(w);
     } else if (
+      // `the cover lifts off and inside there's a switch`: something else
+      w.word === 'and' &&
+      own.length >= 2 &&
+      /^(?:inside|behind|underneath|below|beside)$/.test(words[i + 1]?.word ?? '') &&
+      words.slice(i + 2, i + 5).some((x) => /^(?:there|there's|is|are|sits|you|you'll|you've)$/.test(x.word))
+    ) {
+      end('and');
+    } else if (
       // `you don't touch that so fn and down you hold`: what is done is said behind what is not
       flows &&
       w.word === 'so' &&

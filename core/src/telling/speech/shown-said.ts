@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, begins, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, begins, goes, isStop, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** Whether a display was named just now. */
@@ -112,17 +112,55 @@ export const shownSaid: readonly Rewrite[] = [
     );
     return off && areLamps ? { takes: wordsIn(off[0]), puts: [w] } : null;
   },
-  // `All lamps go on. When they are off, let go`: the lamps
-  ({ words, i, w, out }) => {
-    if (w.word !== 'they' || !/^(?:when|until|till|once|after)$/.test(out.at(-1)?.word ?? '')) return null;
+  // `All lamps go on. When they are off, let go`, `the red one comes on with the amber one. When they've both gone out …`
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:they|they've)$/.test(w.word) || !/^(?:when|until|till|once|after|and)$/.test(out.at(-1)?.word ?? ''))
+      return null;
     const gone =
-      /^they (?:are|have|'ve)?(?: all)? ?(?:gone )?(?:off|out|dark)(?: again)?(?= [.,;!?\n]| and | you |$)/.exec(
+      /^they(?:'ve)?(?: are| have)?(?: all| both)? ?(?:gone |go )?(?:off|out|dark)(?: again)?(?= [.,;!?\n]| and | you |$)/.exec(
         said(words, i, 6),
       );
-    const areLamps = out.slice(-14).some((x) => /^(?:lamps|lights|leds)$/.test(x.word));
-    return gone && areLamps
-      ? { takes: wordsIn(gone[0]), puts: ['all', 'lamps', 'go', 'out'].map((x) => added(x, w)) }
-      : null;
+    if (!gone) return null;
+    const puts = (text: string) => ({ takes: wordsIn(gone[0]), puts: text.split(' ').map((x) => added(x, w)) });
+    if (out.slice(-14).some((x) => /^(?:lamps|lights|leds)$/.test(x.word))) return puts('all lamps go out');
+    const near = out.slice(-26);
+    const told = new Set(
+      near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []).filter((s) => s.kind === 'lamp'),
+    );
+    const [one, other, ...more] = [...told].map(
+      (s) => `the ${s.label.toLowerCase().replace(/ (?:lamp|light)$/, '')} lamp`,
+    );
+    return one && other && more.length === 0 ? puts(`${one} and ${other} go out`) : null;
+  },
+  // `Service lamp slow = correct. Service lamp fast = wrong buttons`: what is wanted, and what is not
+  ({ words, i, called, out }) => {
+    if (out.length > 0 && !isStop(out.at(-1)?.raw)) return null;
+    const lamp = mentionAt(words, i, called.signs);
+    if (lamp?.of.kind !== 'lamp') return null;
+    const end = i + lamp.length;
+    const is =
+      /^(slow|slowly|fast|quick|quickly|on|off|lit)(?: flashing| blinking)? (?:(?:=|:|,|means?|is) )?(?:(?:correct|ok|okay|right|good|fine)(?= [.,;!?\n]|$)|(wrong|error|bad|too late|not ok))/.exec(
+        said(words, end, 5),
+      );
+    const at = words[end];
+    if (!is || !at) return null;
+    if (is[2]) return goes(stopAt(words, i) - i);
+    const how = /^(?:on|lit|off)$/.test(is[1] ?? '')
+      ? ['is', is[1] === 'off' ? 'off' : 'on']
+      : ['flashes', is[1] ?? ''];
+    return { takes: lamp.length + wordsIn(is[0]), puts: [...words.slice(i, end), ...how.map((x) => added(x, at))] };
+  },
+  // `Monitor: MEM`
+  ({ words, i, w, called, out }) => {
+    if (
+      w.raw !== ':' ||
+      !/^(?:\p{Lu}[\p{Lu}\d]{1,7}|["“].*)$/u.test(words[i + 1]?.raw ?? '') ||
+      !isStop(words[i + 2]?.raw)
+    )
+      return null;
+    const near = out.slice(-1);
+    const kind = mentionAt(near, 0, called.signs)?.of.kind;
+    return kind === 'text' || kind === 'segments' ? { takes: 1, puts: [added('says', w)] } : null;
   },
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {

@@ -2,6 +2,27 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `you've seven seconds for back back run`: so long for them
+  ({ words, i, w, called, out }) =>
+    w.word === 'for' &&
+    /^(?:seconds?|secs?)$/.test(out.at(-1)?.word ?? '') &&
+    out.slice(-6).some((x) => /^(?:you've|have|got|has)$/.test(x.word)) &&
+    keyAt(words, i + 1, called)
+      ? { takes: 1, puts: [added(',', w)] }
+      : null,
+  // `Up, Menu, OK, before you've counted to ten`
+  ({ words, i, w }) => {
+    const before =
+      w.word === 'before'
+        ? /^before (?:you've|you have|you|he's|he has|i've) (?:counted|count) (?:up )?to (?=\S+)/.exec(
+            said(words, i, 7),
+          )
+        : null;
+    const many = before ? words[i + wordsIn(before[0])] : undefined;
+    return before && many?.value != null
+      ? { takes: wordsIn(before[0]) + many.span, puts: [added('within', w), many, added('seconds', w)] }
+      : null;
+  },
   // `bleed open until no more water comes`: how long that is
   ({ words, i, w }) => {
     const none = /^(?:until|till)$/.test(w.word)
