@@ -154,7 +154,7 @@ export const asidesSaid: readonly Rewrite[] = [
     const key = keyAt(words, i, called);
     const end = key ? i + key.length : 0;
     const gives = key
-      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|next error|next number|older one|one further)(?= [.,;!?\n]|$)/.test(
+      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|next error|next number|through the list|through them|older one|one further)(?= [.,;!?\n]|$)/.test(
           said(words, end, 6),
         )
       : false;
@@ -182,6 +182,16 @@ export const asidesSaid: readonly Rewrite[] = [
     w.raw === 'its' && out.at(-1)?.word === 'so' && places.has(words[i + 1]?.word ?? '') && isStop(words[i + 2]?.raw)
       ? { takes: 1, puts: [{ ...w, word: 'it', raw: 'it' }] }
       : null,
+  // `tape it down so it thinks its shut`: what it is made to think
+  ({ words, i, w }) => {
+    const thinks =
+      w.word === 'so'
+        ? /^so (?:that )?(?:it|he|she|the \S+) (?:thinks|believes|sees) (?:that )?(?:it|its|it's|the \S+)(?: is)? (?:still )?\w+(?= [.,;!?\n]| and |$)/.exec(
+            said(words, i, 10),
+          )
+        : null;
+    return thinks ? goes(wordsIn(thinks[0])) : null;
+  },
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {
     if (

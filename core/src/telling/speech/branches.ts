@@ -55,7 +55,7 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   }
   // `if you did it right, the lamp …`: what shows then is what is meant to
   const well =
-    /^(?:and )?if (?:you|it|that|all|everything|she|he|they|we)(?:'s|'ve)?(?: (?:is|did|do|have|has|was|were|went|goes|got|done|all|it|that|this|them|everything|been))* (?:right|good|fine|proper|properly|correct|correctly|well|happy|pleased|content|satisfied|worked|works|ok|okay|taken|took|quick enough|fast enough|in time|write)\b/.exec(
+    /^(?:and )?if (?:you|it|that|all|everything|she|he|they|we)(?:'s|'ve)?(?: (?:is|did|do|make|made|makes|have|has|was|were|went|goes|got|done|all|it|that|this|them|everything|been))* (?:right|good|fine|proper|properly|correct|correctly|well|happy|pleased|content|satisfied|worked|works|ok|okay|taken|took|quick enough|fast enough|in time|write)\b/.exec(
       text,
     );
   if (well) {

@@ -30,7 +30,10 @@ export function handWords(s: Scan): boolean {
           .filter((x) => x.is === 'control')
           .map((x) => x.own)
           .slice(-1);
-  const doneTo = does && before ? placeDone(before, does[1] ?? '') : null;
+  // `you'll see W4, it's two bare pins. Bridge those`
+  const isBridged = before?.control.look === 'jumper' && /^(?:bridge|bridges|link|short)$/.test(does?.[1] ?? '');
+  const doneTo =
+    does && before ? (placeDone(before, does[1] ?? '') ?? (isBridged ? placeByVerb(before, 'in') : null)) : null;
   if (does && before && doneTo) {
     take(wordsIn(does[0]), { is: 'control', own: before, place: doneTo });
     return true;

@@ -157,6 +157,13 @@ export const harmlessNots: readonly Rewrite[] = [
     const n = none ? wordsIn(none[0]) : 0;
     return none && !isOfUnit(words, i + n - 1, called) ? { takes: n, puts: pauseBehind(out, w) } : null;
   },
+  // `first things first, blade not moving, stop button in`: how it has to be
+  ({ words, i, w, out }) =>
+    w.word === 'not' &&
+    /^not (?:moving|running|turning|spinning|hot|live|plugged in)(?= |$)/.test(said(words, i, 3)) &&
+    !/^(?:is|are|it|if|when|does|still)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: words[i + 1]?.word === 'plugged' ? 3 : 2, puts: pauseBehind(out, w) }
+      : null,
   // `no tools no laptop`
   ({ words, i, w, out }) => {
     const none =

@@ -134,7 +134,7 @@ const startOf = (made: readonly Made[], place: number): number =>
 const goneBehind =
   /\b(?:let go|releas\w+|off)\W+(?:only )?(?:when|once|after|as soon as) (?:it|that|this)(?:'s| has| is)? (?:went|goes|gone|going) (?:off|out|dark)\b/i;
 const falls =
-  /\b(?:it|that|the \w+)(?:'s| has| is)? (?:stops?|stopped|silent|quiet)(?: again)?$|^(?:it )?(?:stopped|quiet|silence|gone quiet)$/;
+  /\b(?:it|that|the \w+)(?:'s| has| is)?(?: finally)? (?:stops?|stopped|silent|quiet|shuts up|shut up)(?: again)?$|^(?:it )?(?:stopped|quiet|silence|gone quiet)$/;
 
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {
@@ -149,7 +149,9 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   // `it buzzes. Wait until it stops. Now it's stopped. Hands off.`
   const { shown } = step.at;
   const clauses = clausesOf(text, from, to);
-  const isOver = clauses.slice(-4, -1).some((c) => falls.test(c.said));
+  const isOver =
+    clauses.slice(-4, -1).some((c) => falls.test(c.said)) ||
+    /^(?:and |so )*(?:when|once) (?:it|that|he|she)(?: finally)? (?:stops|shuts up)\b/.test(clauses.at(-1)?.said ?? '');
   if (shown.kind === 'sound' && shown.state === 'on' && step.at.nth === 1 && isOver)
     return { kind: 'sign', shown: { ...shown, state: 'off' }, nth: 1 };
   const own = clauses.at(-1);

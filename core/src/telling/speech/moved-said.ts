@@ -4,6 +4,37 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `fan plug in, tape off, door shut`: what is taped is free then
+  ({ words, i, w, out, called }) => {
+    const way = words[i + 1]?.word ?? '';
+    if (w.word.length < 3 || !/^(?:off|out|on)$/.test(way) || !isStop(out.at(-1)?.raw) || !isStop(words[i + 2]?.raw))
+      return null;
+    if (mentionAt(words, i, called.controls) ?? mentionAt(words, i, called.signs)) return null;
+    const own = [...called.facts.controls.values()].filter(
+      (c) =>
+        c.mechanism.kind === 'places' &&
+        c.mechanism.places.length === 2 &&
+        c.mechanism.places.some((p) => p.id === `${w.word}d` || p.id === `${w.word}ed`),
+    );
+    const [one] = own;
+    if (!one || own.length > 1 || one.mechanism.kind !== 'places') return null;
+    const isDone = (id: string): boolean => id === `${w.word}d` || id === `${w.word}ed`;
+    const place = one.mechanism.places.find((p) => isDone(p.id) === (way === 'on'));
+    return place
+      ? {
+          takes: 2,
+          puts: [...wordsOf(one.control.label.toLowerCase()).map((x) => added(x.word, w)), added(place.id, w)],
+        }
+      : null;
+  },
+  // `the breaker you switch down, and …`
+  ({ words, i, w, out }) =>
+    w.word === 'switch' &&
+    /^(?:down|up)$/.test(words[i + 1]?.word ?? '') &&
+    out.at(-1)?.word === 'you' &&
+    isStop(words[i + 2]?.raw)
+      ? { takes: 2, puts: [w, added(words[i + 1]?.word === 'up' ? 'on' : 'off', w)] }
+      : null,
   // `there's a switch S5 and it wants to be on`
   ({ words, i, w, out }) =>
     /^wants?$/.test(w.word) &&

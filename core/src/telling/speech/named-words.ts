@@ -36,6 +36,7 @@ const lightWords: ReadonlyArray<readonly [RegExp, Light]> = [
 /** `squeeze out + brake`: three letters apart, where a word has one; nothing else that stands between is left out of the words. */
 const isPlus = ({ words, i, w, called }: Scan): boolean => {
   const next = words[i + 1];
+  if (next?.word === 'and' && next.to - next.from === 1) return mentionAt(words, i + 2, called.controls) !== null;
   return next !== undefined && next.from - w.to === 3 && mentionAt(words, i + 1, called.controls) !== null;
 };
 
@@ -446,7 +447,9 @@ const isHeldWith = ({ words, i, called }: Scan): boolean => {
 const isKeyItem = (item: Item): boolean => item.is === 'control' && item.own.mechanism.kind === 'push';
 /** Whether nothing but keys was named, more than one, and none of them is held. */
 const areKeysAlone = ({ items, words, i }: Scan): boolean =>
-  items.length > 1 && items.every((x) => isKeyItem(x) || isOf('within', 'length')(x)) && words[i - 2]?.word !== 'and';
+  items.length > 1 &&
+  items.every((x) => isKeyItem(x) || isOf('within', 'length', 'it')(x)) &&
+  words[i - 2]?.word !== 'and';
 
 /** Whether the word just before is a key. */
 const standsBehindKey = ({ items, words, i }: Scan): boolean => {

@@ -316,6 +316,17 @@ export function segmentsOf(
     ) {
       end('and');
     } else if (
+      // `ten seconds which is plenty it's OK tilt width`: the keys begin there
+      flows &&
+      own.length >= 3 &&
+      w.word === 'it' &&
+      /s$/.test(w.raw) &&
+      isKey(i + 1) &&
+      isKey(i + 2)
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `you don't touch that so fn and down you hold`: what is done is said behind what is not
       flows &&
       w.word === 'so' &&

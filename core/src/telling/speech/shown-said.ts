@@ -162,6 +162,22 @@ export const shownSaid: readonly Rewrite[] = [
     const kind = mentionAt(near, 0, called.signs)?.of.kind;
     return kind === 'text' || kind === 'segments' ? { takes: 1, puts: [added('says', w)] } : null;
   },
+  // `until the red lamp is not any more on`
+  ({ words, i, w }) => {
+    const not = /^(?:is|are)$/.test(w.word)
+      ? /^(?:is|are) (?:not|no) (?:any ?more|longer|any longer|more) (?:on|lit|there)(?= |$)|^(?:is|are) not (?:on|lit) (?:any ?more|any longer)(?= |$)/.exec(
+          said(words, i, 5),
+        )
+      : null;
+    return not ? { takes: wordsIn(not[0]), puts: [added('goes', w), added('out', w)] } : null;
+  },
+  // `when it finally shuts up`: it stops
+  ({ words, i, w, out }) =>
+    /^shuts?$/.test(w.word) &&
+    words[i + 1]?.word === 'up' &&
+    /^(?:it|he|she|finally|then|thing|that|buzzer|horn|bell|beeper)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: 2, puts: [added('stops', w)], drops: out.at(-1)?.word === 'finally' ? 1 : 0 }
+      : null,
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;

@@ -2,6 +2,19 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `Ten seconds, but you won't need them.`
+  ({ words, i, w, out }) => {
+    if (w.value === null || !(out.length === 0 || isStop(out.at(-1)?.raw))) return null;
+    const unit = words[i + w.span];
+    const n = w.span + 1;
+    const behind =
+      /^, (?:but|and|though) you (?:won't|will not|don't|shouldn't|'ll not) need (?:them|that|it|all of (?:it|them|that)|so long)(?= [.;!\n]|$)/.exec(
+        said(words, i + n, 9),
+      );
+    return unit && behind && /^(?:seconds?|secs?|s|minutes?)$/.test(unit.word)
+      ? { takes: n + wordsIn(behind[0]), puts: [added("you've", w), added('got', w), ...words.slice(i, i + n)] }
+      : null;
+  },
   // `you've seven seconds for back back run`: so long for them
   ({ words, i, w, called, out }) =>
     w.word === 'for' &&
