@@ -192,6 +192,31 @@ export const asidesSaid: readonly Rewrite[] = [
         : null;
     return thinks ? goes(wordsIn(thinks[0])) : null;
   },
+  // `let it run out`: what is in it
+  ({ words, i, w }) => {
+    const runs =
+      w.word === 'let'
+        ? /^let (?:it|that|the \w+) (?:run|drain|boil|cool) (?:out|dry|down|off|empty)(?= |$)/.exec(said(words, i, 5))
+        : null;
+    return runs ? { takes: wordsIn(runs[0]), puts: [added(',', w)] } : null;
+  },
+  // `flashes at me nice and slow`
+  ({ words, i, w, out }) =>
+    w.word === 'at' &&
+    /^(?:me|you|us)$/.test(words[i + 1]?.word ?? '') &&
+    /^(?:flash|blink|wink)/.test(out.at(-1)?.word ?? '')
+      ? goes(2)
+      : null,
+  // `Would you open that.`: asked for
+  ({ words, i, w, out }) => {
+    if (!/^(?:would|could|can|will)$/.test(w.word) || !(out.length === 0 || /^[.!?\n]$/.test(out.at(-1)?.raw ?? '')))
+      return null;
+    const asks =
+      /^\S+ you (?:please |just |now |kindly )*(?=(?:open|close|shut|press|push|pull|turn|switch|hold|put|unplug|set|flick)\b)/.exec(
+        said(words, i, 5),
+      );
+    return asks && words[stopAt(words, i)]?.raw === '.' ? goes(wordsIn(asks[0])) : null;
+  },
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {
     if (
@@ -288,7 +313,7 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `M shows you the last fault`: pressed
   ({ words, i, w, out, called }) => {
-    const key = begins(out) ? keyAt(words, i, called) : null;
+    const key = begins(out) || out.at(-1)?.word === 'so' ? keyAt(words, i, called) : null;
     const shows = key
       ? /^(?:(?:shows?|gives?) (?:you|me|us|the (?:codes?|faults?|errors?|next|entries|older|list))|(?:is|brings up|goes to) (?:for )?(?:the )?(?:next|one before|older|newer|previous)|displays? (?:the|all|further|older))\b/.test(
           said(words, i + key.length, 3),

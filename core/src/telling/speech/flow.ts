@@ -456,7 +456,9 @@ export function read(r: Reader, segment: Segment): void {
     return;
   }
   const isBare = !items.some(isOf('control')) || segment.words.some((w) => w.word === 'it' || w.word === 'them');
-  if (r.measured.has(segment.sentence) && !r.flows && isBare) {
+  // `Main switch off. 30 seconds. S2 on.`: waited
+  const isTime = items.length === 1 && items[0]?.is === 'length' && segment.words.length <= 4;
+  if (r.measured.has(segment.sentence) && !r.flows && isBare && !isTime) {
     if (named(items)) r.holes.push({ ...at, why: 'not-understood' });
     return;
   }
@@ -527,7 +529,7 @@ export function read(r: Reader, segment: Segment): void {
   }
   // `S4 is behind the little flap`: where it is, and what is meant by `that` next
   const whereIs =
-    /^(?:and |so |now )*(?:the |that |this )?[\w-]+(?: [\w-]+){0,2}?(?:'s| is| are|(?= an? (?:little|small|tiny|big|white|grey|black|red|green|yellow|blue) )) (?:just |right |hidden |tucked |over |up |down )*(?:behind|under|underneath|inside|next to|beside|above|below|beneath|between|(?:a|the) (?:\w+ ){0,3}(?:switch|lever|button|slide|plug|knob|thing|one|tap)) /;
+    /^(?:and |so |now )*(?:the |that |this )?[\w-]+(?: [\w-]+){0,2}?(?:'s| is| are|(?= an? (?:little|small|tiny|big|white|grey|black|red|green|yellow|blue) )) (?:just |right |hidden |tucked |over |up |down )*(?:behind|under|underneath|inside|next to|beside|above|below|beneath|between|(?:at|on|in) the (?:very )?(?:top|bottom|left|right|back|front|side|middle)|(?:a|the) (?:\w+ ){0,3}(?:switch|lever|button|slide|plug|knob|thing|one|tap)) /;
   if (
     found &&
     found.place === null &&

@@ -173,11 +173,5 @@ export function hear(r: Reader, segment: Segment): void {
     };
     return;
   }
-  // `… until the red one goes off` – `it's off!`: that was waited for
-  const isAwaited =
-    before?.step.kind === 'hold' &&
-    before.step.until.kind === 'moment' &&
-    before.step.until.moment.kind === 'sign' &&
-    JSON.stringify(shown) === JSON.stringify([before.step.until.moment.shown]);
-  if (shown.length > 0 && !isAwaited) see(r, shown, { from: first.from, to: end.to });
+  if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
 }

@@ -33,7 +33,10 @@ export function jointWords(s: Scan): boolean {
     const ahead = words
       .slice(i + k, i + k + (words[i + k]?.word === 'to' ? 8 : 5))
       .some((_, d) => lengthAt(words, i + k + d) !== null);
-    if (ahead) {
+    // `you've got to leave that off for a minute`
+    const isKept =
+      words[i + k]?.word === 'to' && /^(?:leave|wait|keep|hold|let|give)$/.test(words[i + k + 1]?.word ?? '');
+    if (ahead && !isKept) {
       take(k, { is: 'within' });
       return true;
     }

@@ -4,6 +4,20 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `And the probe lead, that's the grey one, you unplug.`
+  (at) => {
+    const { words, i, w, out, called } = at;
+    if (
+      !/^(?:unplug|pull|open|close|shut|remove|bridge|disconnect)$/.test(w.word) ||
+      !/^(?:you|we|i)$/.test(out.at(-1)?.word ?? '')
+    )
+      return null;
+    if (out.at(-2)?.raw !== ',' || !/^[.!?\n]$/.test(words[i + 1]?.raw ?? '.')) return null;
+    const start = out.findLastIndex((x) => /^[.!?\n]$/.test(x.raw)) + 1;
+    const near = out.slice(start);
+    const isNamed = near.some((_, k) => mentionAt(near, k, called.controls)?.of.mechanism.kind === 'places');
+    return isNamed ? { takes: 1, puts: [w, added('it', w)] } : null;
+  },
   // `fan plug in, tape off, door shut`: what is taped is free then
   ({ words, i, w, out, called }) => {
     const way = words[i + 1]?.word ?? '';

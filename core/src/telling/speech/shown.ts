@@ -210,6 +210,13 @@ export function fallsSilent(r: Reader, segment: Segment): Moment | null {
 export function see(r: Reader, shown: readonly Shown[], at: Readonly<{ from: number; to: number }>): void {
   const [first] = shown;
   if (first) r.lastSign = first;
+  // `… until it says EMPTY.` – `EMPTY.`: that was waited for
+  const held = r.made.at(-1)?.step;
+  const ends =
+    held?.kind === 'hold' && held.until.kind === 'moment' && held.until.moment.kind === 'sign'
+      ? held.until.moment
+      : null;
+  if (ends && JSON.stringify(shown) === JSON.stringify([ends.shown])) return;
   // `it says A31` … `A31, that's the seat switch`: what is read
   if (
     first?.kind === 'text' &&

@@ -196,6 +196,8 @@ export function isTalk(r: Reader, segment: Segment): boolean {
       /^(?:flash|blink|light|go|come|turn|stay|start|stop)\w*$/.test(segment.words[named.length]?.word ?? '')
     ) &&
     code.test(raw) &&
+    // `Main switch off. 30 seconds.`
+    !/^\d{1,3} (?:s|secs?|seconds?|mins?|minutes?)(?: |$)/.test(raw) &&
     !segment.words.some((w) => /^(?:press|hold|push|turn)$/.test(w.word))
   );
 }

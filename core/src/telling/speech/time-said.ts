@@ -68,7 +68,7 @@ export const timeSaid: readonly Rewrite[] = [
   ({ words, i, w }) => {
     if (!/^(?:she|he|they|they've|theyve|hes|shes|youve|somebody)$/.test(w.word) || words[i + 1]?.word !== 'got')
       return null;
-    return /^(?:only |just |about |all of )*\S+ (?:seconds?|secs?|minutes?)\b/.test(said(words, i + 2, 4))
+    return /^(?:only |just |about |all of )*\S+ (?:seconds?|secs?)\b/.test(said(words, i + 2, 4))
       ? { takes: 2, puts: [{ ...w, word: "you've", raw: "you've" }, added('got', w)] }
       : null;
   },

@@ -162,7 +162,10 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
       .map((w, i) => {
         // half a second later
         if (w.word === 'second' && /^(?:later|or|per)$/.test(words[i + 1]?.word ?? '')) return null;
-        return ordinalOf(w.word) ?? (words[i - 1]?.word === 'number' ? w.value : null);
+        // `at 4 you let go`
+        const isAt =
+          letsGo && /^(?:at|on)$/.test(words[i - 1]?.word ?? '') && /^(?:you|we|i|let)$/.test(words[i + 1]?.word ?? '');
+        return ordinalOf(w.word) ?? (words[i - 1]?.word === 'number' || isAt ? w.value : null);
       })
       .find(isFew) ?? null
   );
