@@ -108,7 +108,7 @@ export const asidesSaid: readonly Rewrite[] = [
     let end = i + 1;
     while (end < words.length && end - i < 16 && words[end]?.raw !== ')' && words[end]?.raw !== '\n') end += 1;
     if (words[end]?.raw !== ')') return null;
-    return /\b(?:again (?:from|at|with)|retry|try again|start (?:over|again)|once more from|from the (?:start|top|beginning)|back to (?:step|start))\b/.test(
+    return /\b(?:again (?:from|at|with)|retry|and repeat|try again|start (?:over|again)|once more from|from the (?:start|top|beginning)|back to (?:step|start))\b/.test(
       said(words, i, end - i),
     )
       ? goes(end + 1 - i)
@@ -216,6 +216,16 @@ export const asidesSaid: readonly Rewrite[] = [
         said(words, i, 5),
       );
     return asks && words[stopAt(words, i)]?.raw === '.' ? goes(wordsIn(asks[0])) : null;
+  },
+  // `get JP1 from where it's parked`: where it was
+  ({ words, i, w }) => {
+    const from =
+      w.word === 'from'
+        ? /^from where (?:it|that|he)(?: is| was| sits| lives| hangs)? ?(?:parked|kept|stored|now)?(?= [.,;!?\n]| and |$)/.exec(
+            said(words, i, 6),
+          )
+        : null;
+    return from ? goes(wordsIn(from[0])) : null;
   },
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {

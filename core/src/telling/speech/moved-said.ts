@@ -4,6 +4,30 @@ import { wordsOf } from './text.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `he take away the flow plug`: out with it
+  (at) => {
+    const { words, i, w } = at;
+    const away = /^(?:take|takes|took)$/.test(w.word)
+      ? /^\S+ (?:away|out|off) (?:the |your |his )/.exec(`${said(words, i, 4)} `)
+      : null;
+    const n = away ? wordsIn(away[0]) : 0;
+    const own = away ? standsAt(at, i + n) : null;
+    if (!own || words[i + 1]?.word !== 'away' || !placeByVerb(own.of, 'out')) return null;
+    return {
+      takes: n + own.length,
+      puts: [{ ...w, word: 'pull' }, ...words.slice(i + n, i + n + own.length), added('out', w)],
+    };
+  },
+  // `K2, that's a little slide by the breaker, that goes across to test`: what it is
+  ({ words, i, w, called, out }) => {
+    if (!/^that['’]?s$/i.test(w.raw) || mentionAt(out.slice(-2), 0, called.controls)?.of.mechanism.kind !== 'places')
+      return null;
+    const what =
+      /^that (?:is )?(?:a|the) (?:\w+ ){0,2}(?:slide|switch|lever|plug|knob|jumper)(?: \w+ the \w+)? (?=that (?:goes|gets|has)\b)/.exec(
+        said(words, i, 11),
+      );
+    return what ? goes(wordsIn(what[0]) + 1) : null;
+  },
   // `And the probe lead, that's the grey one, you unplug.`
   (at) => {
     const { words, i, w, out, called } = at;

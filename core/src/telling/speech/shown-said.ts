@@ -178,6 +178,26 @@ export const shownSaid: readonly Rewrite[] = [
     /^(?:it|he|she|finally|then|thing|that|buzzer|horn|bell|beeper)$/.test(out.at(-1)?.word ?? '')
       ? { takes: 2, puts: [added('stops', w)], drops: out.at(-1)?.word === 'finally' ? 1 : 0 }
       : null,
+  // `glow light? – on – keep holding till it goes off again`: the lamp
+  ({ words, i, w, called, out }) => {
+    if (w.word !== 'it' || !/^(?:until|till)$/.test(out.at(-1)?.word ?? '')) return null;
+    if (!/^it (?:goes|has gone|is) (?:off|out)(?: again)?(?= [.,;!?\n]| and |$)/.test(said(words, i, 5))) return null;
+    const near = out.slice(-12);
+    const at = near.findLastIndex(
+      (_, k) => (mentionAt(near, k, called.signs) ?? mentionAt(near, k, called.controls)) !== null,
+    );
+    const lamp = at >= 0 ? mentionAt(near, at, called.signs) : null;
+    return lamp?.of.kind === 'lamp' && !mentionAt(near, at, called.controls)
+      ? {
+          takes: 1,
+          puts: [
+            added('the', w),
+            ...near.slice(at, at + lamp.length),
+            ...(lamp.length === 1 ? [added('lamp', w)] : []),
+          ],
+        }
+      : null;
+  },
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;

@@ -2,6 +2,26 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `leave it out a while. 30 sec at least`, `he says a prayer, it is twenty seconds long`: waited
+  ({ words, i, w, out }) => {
+    const isNext = out.length > 0 && isStop(out.at(-1)?.raw);
+    const head = w.word === 'it' && words[i + 1]?.word === 'is' ? 2 : 0;
+    const many = words[i + head];
+    if (!isNext || many?.value == null) return null;
+    const unit = words[i + head + many.span];
+    const end = i + head + many.span + 1;
+    const tail =
+      head > 0
+        ? /^long(?= [.,;!?\n]|$)/.exec(said(words, end, 2))
+        : /^(?:at least|minimum|or more)(?= [.,;!?\n]|$)/.exec(said(words, end, 3));
+    const isWaited = out.slice(-14).some((x) => /^(?:off|out|while|wait|leave|black|dead)$/.test(x.word));
+    return unit && tail && isWaited && /^(?:s|secs?|seconds?|minutes?)$/.test(unit.word)
+      ? {
+          takes: end - i + wordsIn(tail[0]),
+          puts: [added('wait', w), ...words.slice(i + head, i + head + many.span), unit],
+        }
+      : null;
+  },
   // `Ten seconds, but you won't need them.`
   ({ words, i, w, out }) => {
     if (w.value === null || !(out.length === 0 || isStop(out.at(-1)?.raw))) return null;

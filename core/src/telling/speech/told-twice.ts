@@ -51,6 +51,13 @@ export function dropRowsTwice(r: Reader, text: string): void {
       if (once !== null) r.made[i] = { ...group, step: { ...group.step, steps: steps.slice(0, once) } };
       // as it is shown, a part of it is told again
       const keys = keysOf(steps);
+      // told first, and then how long one has for it: `it's A, A, B and you've six seconds, A, A, B`
+      const earlier = r.made.slice(Math.max(0, i - keys.length), i).map((m) => m.step);
+      if (keys.length > 3 && keysOf(earlier).join() === keys.join()) {
+        r.made.splice(i - keys.length, keys.length);
+        i -= keys.length;
+        continue;
+      }
       let n = 0;
       while (
         keysOf(r.made.slice(i + 1, i + 2 + n).map((m) => m.step)).every((k, j) => k !== '' && k === keys[j]) &&

@@ -155,7 +155,9 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
     sounds > 0 ||
     letsGo ||
     words.length === 1 ||
-    /\b(?:one|time|go)\b|\b(?:the|that|on|at|a) (?:very )?\S+$/.test(said);
+    /\b(?:one|time|go)\b|\b(?:the|that|on|at|a) (?:very )?\S+$|^(?:and |then )*at the (?:second|third|fourth|fifth)\b/.test(
+      said,
+    );
   if (!isOfSound) return null;
   return (
     words
