@@ -1,20 +1,7 @@
 import { mentionAt } from './mentions.ts';
-import {
-  added,
-  begins,
-  goes,
-  isStop,
-  keyAt,
-  keysBefore,
-  type Rewrite,
-  said,
-  standsAt,
-  stopAt,
-  wordsIn,
-} from './rewrite.ts';
-import type { Word } from './text.ts';
+import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 
-/** What is said around a step: corrections, headings, what else may be, what each press gives. */
+/** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
   // `you'll find it on the lower board`: where it is
   ({ words, i, w }) => {
@@ -87,21 +74,6 @@ export const asidesSaid: readonly Rewrite[] = [
     )
       ? { takes: 1, puts: [{ ...w, word: 'once', raw: 'once' }] }
       : null,
-  // `with Plus comes always the next error`: pressed
-  ({ words, i, w, called }) => {
-    const means = /^(?:with|by means of|by way of) (?:the )?/.exec(`${said(words, i, 4)} `);
-    if (!means || !/^(?:with|by)$/.test(w.word)) return null;
-    const from = i + wordsIn(means[0]);
-    const key = keyAt(words, from, called);
-    const gives = key
-      ? /^(?:then |always )*(?:comes?|appears?|(?:one|you|we|i) (?:can |may |might )?(?:sees?|gets?|wander|walk|step|leaf|page|scroll|go back|comes? to|goes? to|reach(?:es)?))(?: always| then)?(?= )/.exec(
-          `${said(words, from + key.length, 5)} `,
-        )
-      : null;
-    if (!key || !gives) return null;
-    const own = words.slice(from, from + key.length);
-    return { takes: from - i + key.length + wordsIn(gives[0]), puts: [added('press', w), ...own, added(',', w)] };
-  },
   // `(fail lamp on -> again from "main off")`: begun anew
   ({ words, i, w }) => {
     if (w.raw !== '(') return null;
@@ -147,35 +119,6 @@ export const asidesSaid: readonly Rewrite[] = [
         said(words, i, 9),
       );
     return marked ? goes(wordsIn(marked[0])) : null;
-  },
-  // `DOWN = the one before that`: pressed
-  ({ words, i, w, called, out }) => {
-    if (!(out.length === 0 || /^[.;\n]$/.test(out.at(-1)?.raw ?? ''))) return null;
-    const key = keyAt(words, i, called);
-    const end = key ? i + key.length : 0;
-    const gives = key
-      ? /^(?:(?:=|,|:) )?(?:the )?(?:one before(?: that)?|next one|next entry|next code|next fault|next error|next number|through the list|through them|older one|one further)(?= [.,;!?\n]|$)/.test(
-          said(words, end, 6),
-        )
-      : false;
-    return key && gives
-      ? { takes: key.length, puts: [added('press', w), ...words.slice(i, end), added(',', w)] }
-      : null;
-  },
-  // `I cleared it with Stop. You just hold Stop on its own`: how, is told behind it
-  ({ words, i, w, called }) => {
-    const clears = /^(?:i|you|we|to)$/.test(w.word)
-      ? /^\S+ (?:clear|wipe|erase|delete|empt)\w* (?:it|them|that|those|everything) (?:with|by|using|from) (?:the )?/.exec(
-          `${said(words, i, 6)} `,
-        )
-      : null;
-    const key = clears ? keyAt(words, i + wordsIn(clears[0]), called) : null;
-    const end = clears && key ? i + wordsIn(clears[0]) + key.length : 0;
-    if (!key || !/^[.,:;]$/.test(words[end]?.raw ?? '')) return null;
-    const behind = words.slice(end + 1, end + 12);
-    const holds = behind.findIndex((x) => /^(?:hold|holds|held|keep|press)$/.test(x.word));
-    const isSame = holds >= 0 && behind.some((_, k) => k > holds && keyAt(behind, k, called)?.of === key.of);
-    return isSame ? goes(end - i) : null;
   },
   // `wedge it so its held`: as it is then
   ({ words, i, w, places, out }) =>
@@ -227,24 +170,6 @@ export const asidesSaid: readonly Rewrite[] = [
         : null;
     return from ? goes(wordsIn(from[0])) : null;
   },
-  // `each RAMP = one entry`: pressed
-  ({ words, i, w, called, out }) => {
-    if (
-      !/^(?:each|every|1)$/.test(w.word) ||
-      !(out.length === 0 || isStop(out.at(-1)?.raw) || out.at(-1)?.word === 'and')
-    )
-      return null;
-    const key = keyAt(words, i + 1, called);
-    const end = key ? i + 1 + key.length : 0;
-    const gives = key
-      ? /^(?:(?:=|,|:|is|gives|shows|brings|means) )?(?:you |me |us )?(?:the |a |an )?(?:one|next|new|further|single|other|older|newer) (?:entry|code|fault|one|error|number|message|more)\b/.test(
-          said(words, end, 5),
-        )
-      : false;
-    return key && gives
-      ? { takes: end - i, puts: [added('press', w), ...words.slice(i + 1, end), added(',', w)] }
-      : null;
-  },
   // `breaker on, with your foot still down`: as it was
   ({ words, i, w, out }) => {
     if (w.word !== 'with') return null;
@@ -290,17 +215,6 @@ export const asidesSaid: readonly Rewrite[] = [
     const where = /^(?:back up (?:top|here|front)|up top|down here|up here)(?= |$)/.exec(said(words, i, 3));
     return where ? goes(wordsIn(where[0])) : null;
   },
-  // `what it wants to see next is Feed, Back, Feed`
-  ({ words, i, w, called }) => {
-    const wants =
-      w.word === 'what'
-        ? /^what (?:it|he|she|the \S+) (?:wants|needs|expects|likes|asks for)(?: to (?:see|have|get))?(?: next| now| then)? (?:is|are) (?:the )?/.exec(
-            `${said(words, i, 10)} `,
-          )
-        : null;
-    const n = wants ? wordsIn(wants[0]) : 0;
-    return wants && keyAt(words, i + n, called) ? { takes: n, puts: [{ ...w, word: 'press', raw: 'press' }] } : null;
-  },
   // `when we'd put the new heater in`: the repair
   ({ words, i, w }) => {
     if (!/^(?:when|once|after|and)$/.test(w.word)) return null;
@@ -309,39 +223,6 @@ export const asidesSaid: readonly Rewrite[] = [
         said(words, i, 12),
       );
     return done ? goes(wordsIn(done[0])) : null;
-  },
-  // `before I press reset for the tenth time`: what somebody else would do
-  ({ words, i, w, called }) => {
-    const head =
-      w.word === 'before'
-        ? /^before (?:i|you|we|he|anybody) (?:press|presses|hit|push|turn) (?:the )?/.exec(`${said(words, i, 5)} `)
-        : null;
-    const n = head ? wordsIn(head[0]) : 0;
-    const own = head ? mentionAt(words, i + n, called.controls) : null;
-    const time = own ? /^(?:off |on )?for the \S+ time(?= |$)/.exec(said(words, i + n + own.length, 5)) : null;
-    return own && time ? goes(n + own.length + wordsIn(time[0])) : null;
-  },
-  // `M shows you the last fault`: pressed
-  ({ words, i, w, out, called }) => {
-    const key = begins(out) || out.at(-1)?.word === 'so' ? keyAt(words, i, called) : null;
-    const shows = key
-      ? /^(?:(?:shows?|gives?) (?:you|me|us|the (?:codes?|faults?|errors?|next|entries|older|list))|(?:is|brings up|goes to) (?:for )?(?:the )?(?:next|one before|older|newer|previous)|displays? (?:the|all|further|older))\b/.test(
-          said(words, i + key.length, 3),
-        )
-      : false;
-    return shows && key
-      ? { takes: key.length, puts: [added('press', w), ...words.slice(i, i + key.length), added(',', w)] }
-      : null;
-  },
-  // `and every time you press it you get the one before`: as was told just now
-  ({ words, i, w, out }) => {
-    if (!/^(?:and|every|each)$/.test(w.word)) return null;
-    const each =
-      /^(?:and )?(?:every|each) time (?:you|i|we) (?:press|push|tap|hit|do) (?:it|that)(?: again)? (?:you|it|i|we)\b/.exec(
-        said(words, i, 9),
-      );
-    const isTold = out.slice(-14).some((x) => /^(?:press|push|tap)$/.test(x.word));
-    return each && isTold ? goes(stopAt(words, i) - i) : null;
   },
   // `when the new part's in`: the repair, not the plug
   ({ words, i, w }) => {
@@ -374,16 +255,6 @@ export const asidesSaid: readonly Rewrite[] = [
       .slice(i, stopAt(words, i))
       .some((x) => /^(?:press|hold|pull|switch|turn|push|must)$/.test(x.word));
     return would && !isDone ? goes(stopAt(words, i) - i) : null;
-  },
-  // `the code, which is Heater, Minus, Minus`
-  ({ words, i, w, out, called }) => {
-    const is = /^(?:which|and that|that|it) (?:is|goes|would be) (?:the )?/.exec(`${said(words, i, 4)} `);
-    const n = is ? wordsIn(is[0]) : 0;
-    const key = is && w.word === 'which' && out.at(-1)?.raw === ',' ? keyAt(words, i + n, called) : null;
-    const next = key ? words[i + n + key.length] : undefined;
-    return key && next && /^(?:,|and|then)$/.test(next.raw) && keyAt(words, i + n + key.length + 1, called)
-      ? { takes: n, puts: [{ ...w, word: 'press', raw: 'press' }] }
-      : null;
   },
   // `12. That's the heater.`: what a code stands for
   ({ words, i, w, out, called }) => {
@@ -423,49 +294,6 @@ export const asidesSaid: readonly Rewrite[] = [
     )
       return null;
     return { takes: behind + wordsIn(part[0]) - i, puts: [w, added('part', w)] };
-  },
-  // `older faults are called up by means of Select`
-  ({ words, i, w, called }) => {
-    if (!/^(?:is|are|can|may)$/.test(w.word)) return null;
-    const by =
-      /^(?:is|are|can be|may be) (?:then )?(?:called up|called|displayed|shown|recalled|reached|retrieved|scrolled through|listed|selected) (?:by means of|by|with|using|via|by use of) (?:the )?/.exec(
-        `${said(words, i, 8)} `,
-      );
-    const n = by ? wordsIn(by[0]) : 0;
-    return by && keyAt(words, i + n, called) ? { takes: n, puts: [added(',', w), { ...w, word: 'press' }] } : null;
-  },
-  // `three Plus, two M, one Minus`: so often each
-  ({ words, i, w, out, called }) => {
-    const begins =
-      out.length === 0 || /^[.!?\n:]$/.test(out.at(-1)?.raw ?? '') || /^(?:then|now|so)$/.test(out.at(-1)?.word ?? '');
-    if (w.value === null || !begins) return null;
-    const puts: Word[] = [added('press', w)];
-    let [k, keys] = [i, 0];
-    for (;;) {
-      const n = words[k];
-      const key = n?.value != null ? keyAt(words, k + n.span, called) : null;
-      if (!n || !key) break;
-      puts.push(...words.slice(k + n.span, k + n.span + key.length), ...words.slice(k, k + n.span), added('times', w));
-      k += n.span + key.length;
-      keys += 1;
-      const next = words[k]?.raw === ',' ? k + 1 : k;
-      const joined = /^(?:and|then)$/.test(words[next]?.word ?? '') ? next + 1 : next;
-      if (words[joined]?.value == null || joined === k) break;
-      puts.push(...words.slice(k, joined));
-      k = joined;
-    }
-    return keys > 1 ? { takes: k - i, puts } : null;
-  },
-  // `plus minus plus minus, four presses`: as many as were named
-  ({ words, i, w, out, called }) => {
-    const isAll =
-      w.value !== null &&
-      w.value > 1 &&
-      /^(?:presses|taps|pushes|keys|buttons|in all|altogether)\b/.test(said(words, i + w.span, 2));
-    if (!isAll) return null;
-    return keysBefore(out, called) === w.value
-      ? goes(w.span + wordsIn(/^(?:in )?\S+/.exec(said(words, i + w.span, 2))?.[0] ?? ''))
-      : null;
   },
   // `with the plug out it shows you a fault`: what would be
   (at) => {
@@ -518,54 +346,6 @@ export const asidesSaid: readonly Rewrite[] = [
     !/^(?:on|at|with|after|for|until|till|is)$/.test(out.at(-2)?.word ?? '')
       ? { takes: 1, puts: [{ ...w, word: 'moment', raw: 'moment', value: null }] }
       : null,
-  // `three short presses on Back`
-  ({ words, i, w, called }) => {
-    const of =
-      /^(?:short |quick |brief |single |little )*(?:presses|taps|pushes|pokes|touches|prods) (?:on|of|at) (?:the )?/.exec(
-        `${said(words, i + w.span, 6)} `,
-      );
-    const n = w.value !== null && of ? w.span + wordsIn(of[0]) : 0;
-    const key = n > 0 ? keyAt(words, i + n, called) : null;
-    return key
-      ? {
-          takes: n + key.length,
-          puts: [added('press', w), ...words.slice(i + n, i + n + key.length), w, added('times', w)],
-        }
-      : null;
-  },
-  // `you're holding heat you're holding set`
-  ({ words, i, w, out, called }) => {
-    if (!/^(?:you|you're|i|i'm|we|we're|and)$/.test(w.word)) return null;
-    const again = /^(?:and )?(?:you|you're|i|i'm|we|we're)(?: are| am)? (?:holding|hold)(?: the)? /.exec(
-      `${said(words, i, 5)} `,
-    );
-    const n = again ? wordsIn(again[0]) : 0;
-    const before = out.findLastIndex((x) => /^(?:holding|hold)$/.test(x.word));
-    const key =
-      again && before >= 0 && before >= out.length - 4
-        ? keyAt(out, before + (out[before + 1]?.word === 'the' ? 2 : 1), called)
-        : null;
-    return key && keyAt(words, i + n, called) ? { takes: n, puts: [added('and', w)] } : null;
-  },
-  // `if I press Race it's F21`: what it gives
-  ({ words, i, w, called }) => {
-    const head =
-      w.word === 'if'
-        ? /^if (?:i|you|we|one) (?:press|tap|push|hit|touch) (?:the )?/.exec(`${said(words, i, 4)} `)
-        : null;
-    const n = head ? wordsIn(head[0]) : 0;
-    const key = head ? keyAt(words, i + n, called) : null;
-    const behind = key ? i + n + key.length : 0;
-    const next = words[behind]?.raw === ',' ? behind + 1 : behind;
-    const gives =
-      key &&
-      /^(?:once |again )?(?:it's|it is|you get|i get|we get|it says|it shows|it gives|there's|you see|comes)(?= |$)/.test(
-        said(words, next, 3),
-      );
-    return gives
-      ? { takes: behind - i, puts: [{ ...w, word: 'press' }, ...words.slice(i + n, behind), added(',', w)] }
-      : null;
-  },
   // `he says to leave it a minute`
   ({ words, i, w }) => {
     const says =
@@ -626,24 +406,6 @@ export const asidesSaid: readonly Rewrite[] = [
     const from = out.findLastIndex((x) => x.word === verb);
     if (from < 0 || out.length - from > 7) return null;
     return { takes: wordsIn(no[0]), puts: [], drops: out.length - from };
-  },
-  // `Go Go Home`: a key that is called like what one does, one after the other
-  ({ words, i, w, called }) => {
-    if (!/^\p{Lu}/u.test(w.raw)) return null;
-    const key = keyAt(words, i, called);
-    const next = key ? keyAt(words, i + key.length, called) : null;
-    return key && next && (key.of === next.of || w.word === 'go') && /^\p{Lu}/u.test(words[i + key.length]?.raw ?? '')
-      ? { takes: key.length, puts: [...words.slice(i, i + key.length), added(',', w)] }
-      : null;
-  },
-  // `call once two three times`: a key with a figure on it, so often
-  ({ words, i, w, called }) => {
-    const many = words[i + 1];
-    if (w.value === null || many?.value == null) return null;
-    const key = keyAt(words, i, called);
-    return key?.length === 1 && /^times$/.test(words[i + 1 + many.span]?.word ?? '')
-      ? { takes: 1, puts: [added(',', w), added('press', w), added('key', w), w] }
-      : null;
   },
   // `repeat from "fuse out"`, `then again from stop in`: from where one begins anew
   ({ words, i, w, out }) => {

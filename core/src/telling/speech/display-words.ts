@@ -57,7 +57,7 @@ export function displayWords(s: Scan): boolean {
     /^["“][^"”]{1,12}["”]$/.test(w.raw) &&
     (items.at(-1)?.is === 'moment' || alone) &&
     !mentionAt(words, i, called.controls) &&
-    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+    called.displays.length > 0
   ) {
     put(i, 1, { is: 'text', text: w.raw.slice(1, -1) });
     s.i += 1;
@@ -70,7 +70,7 @@ export function displayWords(s: Scan): boolean {
     words[i + 2]?.value != null &&
     (words[i + 2]?.value ?? 99) < 10 &&
     /^(?:|that|then|you|,|and|on|in)$/.test(words[i + 3]?.word ?? '') &&
-    [...called.facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+    called.displays.length > 0
   ) {
     put(i, 1, { is: 'act', act: 'see', word: 'shows' });
     put(i + 2, 1, { is: 'text', text: String(words[i + 2]?.value ?? '') });
@@ -82,7 +82,7 @@ export function displayWords(s: Scan): boolean {
     /^(?:comes?|appears?|is|shows?|pops?|stands?|flash\w*|lights?)$/.test(words[i + 1]?.word ?? '') &&
     !mentionAt(words, i, called.controls) &&
     !mentionAt(words, i, called.signs) &&
-    [...called.facts.signs.values()].some((s) => s.kind === 'segments' || s.kind === 'text')
+    called.displays.length > 0
   ) {
     put(i, 1, { is: 'act', act: 'see', word: 'shows' });
     put(i, 1, { is: 'text', text: w.raw });
@@ -112,14 +112,13 @@ export function displayWords(s: Scan): boolean {
     return true;
   }
   // `till SERV`, and no more
-  const { facts } = called;
   if (
     items.at(-1)?.is === 'until' &&
     /^(?=\p{L}*\p{Lu}{2})[\p{L}\d]{3,8}$/u.test(w.raw) &&
     (i + 1 === words.length || /^(?:and|then|comes|appears)$/.test(words[i + 1]?.word ?? '')) &&
     !mentionAt(words, i, called.controls) &&
     !mentionAt(words, i, called.signs) &&
-    [...facts.signs.values()].some((x) => x.kind === 'segments' || x.kind === 'text')
+    called.displays.length > 0
   ) {
     put(i, 1, { is: 'act', act: 'see', word: 'shows' });
     put(i, 1, { is: 'text', text: w.raw });

@@ -281,7 +281,7 @@ export function keptPressed(r: Reader, segment: Segment, items: readonly Item[])
 
 /** `at 8, let go`, of a display that counts. */
 function countedTo(r: Reader): Moment | null {
-  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+  const display = r.called.displays;
   const [own] = display;
   if (!r.nth || r.nth.sentence < r.sentence - 1 || r.nth.n < 4 || !own || display.length !== 1) return null;
   if (!/\bdisplay\S* (?:is |now )?count|\bcounts? (?:up|down)\b/i.test(r.whole)) return null;

@@ -207,7 +207,7 @@ const leadsText =
   /^(?:and |then |right )*(?:at|on|with|when it(?:'s| is| says| reads| shows| gets to| reaches| hits)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for|you want(?: to see)?) (?:the |a )?/;
 
 function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[]): Moment | null {
-  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'text' || s.kind === 'segments');
+  const display = r.called.displays;
   const [own, ...others] = display;
   // `as soon as HELLO turns into SETUP`, `at 0 you let go`
   const lead = turnsInto.exec(said) ?? leadsText.exec(said);
@@ -308,7 +308,7 @@ function soundBefore(r: Reader, before: readonly Clause[]): SignId | null {
     .flatMap(({ words }) => words.flatMap((_, i) => mentionAt(words, i, r.called.signs)?.of ?? []));
   const last = told.find((s) => s.kind !== 'text' && s.kind !== 'segments');
   if (last) return last.kind === 'beeper' ? (last.id as SignId) : null;
-  const all = [...r.called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+  const all = r.called.sounds;
   return all.length === 1 && all[0] ? (all[0].id as SignId) : null;
 }
 

@@ -15,6 +15,8 @@ export type Called = Readonly<{
   controls: ReadonlyArray<Named<ControlFacts>>;
   signs: ReadonlyArray<Named<Sign>>;
   lamps: readonly Sign[];
+  displays: readonly Sign[];
+  sounds: readonly Sign[];
   /** Whether a key has no word on it but a sign, as `+`. */
   hasSigns: boolean;
   /** What “that one” was answered to be. */
@@ -242,11 +244,14 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
 
 export function calledOf(plainFacts: UnitFacts, ones: Readonly<Record<string, string>> = {}): Called {
   const facts = withSupply(plainFacts);
+  const all = [...facts.signs.values()];
   return {
     facts,
     controls: controlNames(facts),
     signs: signNames(facts),
-    lamps: [...facts.signs.values()].filter((s) => s.kind === 'lamp'),
+    lamps: all.filter((s) => s.kind === 'lamp'),
+    displays: all.filter((s) => s.kind === 'segments' || s.kind === 'text'),
+    sounds: all.filter((s) => s.kind === 'beeper'),
     hasSigns: [...facts.controls.values()].some(({ control: { label } }) =>
       keySigns.some(([sign, names]) => sign.test(label.trim()) || names.includes(label.trim().toLowerCase())),
     ),

@@ -18,7 +18,7 @@ import { type Differs, recapDiffers } from './recap.ts';
 import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
-import { findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
+import { dropOffHeld, findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { turnRound } from './told-before.ts';
 import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
@@ -200,6 +200,7 @@ export function readTold(
     dropStays(own, text);
     holdThrough(own, text);
     dropNamedFirst(own, text);
+    dropOffHeld(own);
     findReleases(own, text);
     holdCounted(own, text);
     findSupplyBack(own, text);

@@ -44,7 +44,7 @@ export const shownSaid: readonly Rewrite[] = [
     if (!/^it (?:has |is )?(?:stops|stopped)(?= [.,;!?\n]| and |$)/.test(said(words, i, 4))) return null;
     const near = out.slice(-28);
     const signs = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []);
-    const sounds = [...called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+    const sounds = called.sounds;
     const [bell] = sounds;
     const isHeard =
       signs.at(-1)?.kind === 'beeper' ||
@@ -91,7 +91,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^it (?:goes|sounds|does (?:it|that)|went) (?:off )?(?:the|a|for the|for a) (second|third|fourth) time(?= |$)/.exec(
         said(words, i, 8),
       );
-    const sounds = [...called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+    const sounds = called.sounds;
     const near = out.slice(-24);
     const last = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []).at(-1);
     const [bell] = sounds;
@@ -215,7 +215,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^(?:there's|there is|there) nothing (?:(?:more |else )?(?:on|in) (?:it|the \w+)|more to see|to see(?: there)?|shown)(?: any ?more| any longer| at all)?(?= |$)/.exec(
         said(words, i, 9),
       );
-    const displays = [...called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+    const displays = called.displays;
     return none && displays.length === 1
       ? { takes: wordsIn(none[0]), puts: [{ ...w, word: 'it' }, added('is', w), added('blank', w)] }
       : null;
@@ -295,7 +295,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^\S+ (?:have |are |all |then )*(?:go|gone|went|disappear|vanish|vanished)(?! to\b)(?: (?:out|away|off|dark|again))*(?= |$)/.exec(
         said(words, i, 6),
       );
-    const displays = [...called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+    const displays = called.displays;
     return gone && displays.length === 1
       ? { takes: wordsIn(gone[0]), puts: ['display', 'goes', 'blank'].map((x) => added(x, w)) }
       : null;

@@ -63,9 +63,7 @@ export function shownIn(r: Reader, items: readonly Item[]): Shown[] {
           out.push({ kind: 'sound', sign: s.id as SignId, state: item.light === 'dark' ? 'off' : 'on' });
       if (items[i + 1]?.is !== 'light') signs = [];
     } else if (item.is === 'text') {
-      const display =
-        signs.find((s) => s.kind === 'segments' || s.kind === 'text') ??
-        [...r.called.facts.signs.values()].find((s) => s.kind === 'segments' || s.kind === 'text');
+      const display = signs.find((s) => s.kind === 'segments' || s.kind === 'text') ?? r.called.displays[0];
       if (display) out.push({ kind: 'text', sign: display.id as SignId, text: item.text });
     } else if (
       item.is === 'place' &&
@@ -149,7 +147,7 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
     return { kind: 'sign', shown: { kind: 'sound', sign: sign.id as SignId, state: 'on' }, nth };
   // `when it gets to five`, of what a display counts
   const reached = items.find(isOf('number'));
-  const display = [...r.called.facts.signs.values()].filter((s) => s.kind === 'segments' || s.kind === 'text');
+  const display = r.called.displays;
   const countsTo = items.some(isOf('it')) && items.some(isOf('moment')) && items.every(isOf('it', 'moment', 'number'));
   if (reached && countsTo && r.lastSign?.kind === 'sound' && (reached.n <= 12 || display.length !== 1))
     return { kind: 'sign', shown: withoutTimes(r.lastSign), nth: reached.n };
@@ -163,7 +161,7 @@ export function momentIn(r: Reader, items: readonly Item[]): Moment | null {
   // “on the third one”: of the sign that was told last
   if (items.some(isOf('nth')) && r.lastSign) return { kind: 'sign', shown: withoutTimes(r.lastSign), nth };
   // `third buzz you let go`, of the only one that sounds
-  const sounds = [...r.called.facts.signs.values()].filter((s) => s.kind === 'beeper');
+  const sounds = r.called.sounds;
   if (
     items.some(isOf('nth')) &&
     items.some((x) => x.is === 'act' && x.act === 'see') &&

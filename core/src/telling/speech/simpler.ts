@@ -1,6 +1,7 @@
 import { asidesSaid } from './asides-said.ts';
 import { fills } from './filling-words.ts';
 import { harmlessNots } from './harmless-nots.ts';
+import { keysSaid } from './keys-said.ts';
 import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
 import { movedSaid } from './moved-said.ts';
@@ -102,7 +103,14 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 }
 
 /** What those say who learnt it later, and what others say in a hurry, in the words the reader knows. */
-const otherwise: readonly Rewrite[] = [...shownSaid, ...movedSaid, ...timeSaid, ...letGoSaid, ...asidesSaid];
+const otherwise: readonly Rewrite[] = [
+  ...shownSaid,
+  ...movedSaid,
+  ...timeSaid,
+  ...letGoSaid,
+  ...keysSaid,
+  ...asidesSaid,
+];
 
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
 export function simpler(words: readonly Word[], called: Called): Word[] {

@@ -40,6 +40,30 @@ const showsOf = (step: Step): readonly Shown[] =>
         : [];
 
 /**
+ * `hold Fan and Stop, isolator on. There. Off!`: while keys are held and the unit has come on, it is not switched off for what
+ * it shows next; it is the hands that come off. Where it is switched on again, or other things are put where they belong
+ * behind it, it was meant.
+ */
+export function dropOffHeld(r: Reader): void {
+  const wrong = new Set<Made>();
+  for (const [i, hold] of r.made.entries()) {
+    if (hold.step.kind !== 'hold' || hold.step.until.kind !== 'release') continue;
+    let live: string | null = null;
+    for (let k = i + 1; k < r.made.length; k += 1) {
+      const made = r.made[k];
+      const { step } = made ?? {};
+      if (step?.kind === 'see') continue;
+      const own = step?.kind === 'set' ? r.called.facts.controls.get(step.control) : undefined;
+      if (!made || step?.kind !== 'set' || !own || own.powersAt.size === 0 || !isMain(own)) break;
+      if (own.powersAt.has(step.to)) live = step.control;
+      else if (live === step.control && /^(?:see|release|press|together)$/.test(r.made[k + 1]?.step.kind ?? ''))
+        wrong.add(made);
+    }
+  }
+  r.drop(wrong);
+}
+
+/**
  * A unit whose supply was taken away shows and sounds nothing: where it is told that it does, somebody gave the supply back
  * before, in words that were not heard. They are looked for between the two.
  */
