@@ -3,6 +3,48 @@ import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, words
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `Come down, lock off, isolator on`: who climbs, and whose padlock
+  ({ words, i, w, called, out }) => {
+    if (!(out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '')))
+      return null;
+    const moves = /^(?:come|climb|go|get)$/.test(w.word)
+      ? /^\S+ (?:back )?(?:down|up)(?: (?:again|here|there|the ladder|the stairs))?(?= [.,;!?\n]|$)/.exec(
+          said(words, i, 5),
+        )
+      : null;
+    const isLock = called.controls.some((c) => /\block\b/i.test(c.of.control.label));
+    const lock = isLock
+      ? null
+      : /^(?:(?:the|your|my) )?(?:padlock|lock) (?:off|on)(?= [.,;!?\n]|$)/.exec(said(words, i, 4));
+    const found = moves ?? lock;
+    return found ? goes(wordsIn(found[0])) : null;
+  },
+  // `turn him again on the feet`: how it lies
+  ({ words, i, w }) => {
+    const lies =
+      w.word === 'on'
+        ? /^on (?:the|its|his|her|your) (?:feet|back|side|head|wheels|belly)(?= [.,;!?\n]| and |$)/.exec(
+            said(words, i, 4),
+          )
+        : null;
+    return lies ? goes(wordsIn(lies[0])) : null;
+  },
+  // `only D5 goes on, the rest stay where they are`
+  ({ words, i, w }) => {
+    const rest = /^(?:the|all)$/.test(w.word)
+      ? /^(?:the|all the) (?:rest|others) (?:stays?|remains?|you leave|i leave|is left|are left)(?: (?:where|as|how) (?:they|it) (?:are|is|were|was))?(?= |$)/.exec(
+          said(words, i, 8),
+        )
+      : null;
+    return rest ? { takes: wordsIn(rest[0]), puts: [added(',', w)] } : null;
+  },
+  // `and there you see S3`: where it is
+  (at) => {
+    const { words, i, w, out } = at;
+    if (w.word !== 'see' || !/^(?:you|you'll|will|can|we)$/.test(out.at(-1)?.word ?? '')) return null;
+    const from = /^(?:the|a|an)$/.test(words[i + 1]?.word ?? '') ? i + 2 : i + 1;
+    return standsAt(at, from) ? { takes: 1, puts: [{ ...w, word: 'find', raw: 'find' }] } : null;
+  },
   // `you'll find it on the lower board`: where it is
   ({ words, i, w }) => {
     const where = /^(?:you|you'll)$/.test(w.word)

@@ -1,6 +1,7 @@
 import type { ControlId, InstrumentId } from '../../base/ids.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { itemsOf } from './items.ts';
+import { mentionAt } from './mentions.ts';
 import { isPush, type Reader } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { shownTextAt } from './shown-text.ts';
@@ -104,7 +105,12 @@ export function readChoose(r: Reader, segment: Segment, at: Readonly<{ from: num
     /\b(?:you|i|we|then|and|now) (?:go|goes|select|choose|pick|scroll)(?: down| up)? ?(?:to|into|in|for)? /.exec(
       `${said} `,
     );
-  if (!goes) return false;
+  // `hold Menu and Go until it says EMPTY`: a key that is called so
+  const isGoKey = segment.words.some(
+    (w, k) =>
+      /^(?:go|select)$/.test(w.word) && w.raw !== w.word && mentionAt(segment.words, k, r.called.controls) !== null,
+  );
+  if (!goes || isGoKey) return false;
   const from = said
     .slice(0, goes.index + goes[0].length)
     .trim()

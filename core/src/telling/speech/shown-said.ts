@@ -198,6 +198,20 @@ export const shownSaid: readonly Rewrite[] = [
         }
       : null;
   },
+  // `When the pips are finished`: it sounds no more
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:are|is|have|has)$/.test(w.word) || !/^(?:finished|over|ended|through)$/.test(words[i + 1]?.word ?? ''))
+      return null;
+    const near = out.slice(-2);
+    return near.some((_, k) => mentionAt(near, k, called.signs)?.of.kind === 'beeper')
+      ? { takes: 2, puts: [added('stops', w)] }
+      : null;
+  },
+  // `until it stands EMPTY`
+  ({ words, i, w }) =>
+    /^stands?$/.test(w.word) && /^(?:\p{Lu}[\p{Lu}\d]{2,}|["“].+["”])$/u.test(words[i + 1]?.raw ?? '')
+      ? { takes: 1, puts: [{ ...w, word: 'says', raw: 'says' }] }
+      : null,
   // `the counter should be showing 77`, `the window said READY`, `Display come 15`
   ({ words, i, w, called, out }) => {
     if (!/^(?:should|must|will|said|showed|come)$/.test(w.word) || !namesDisplay(out, called)) return null;

@@ -2,6 +2,14 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `hold them as long as it needs until it says EMPTY`
+  ({ words, i, w }) => {
+    const long =
+      w.word === 'as' || w.word === 'for'
+        ? /^(?:for )?as long as (?:it|that|he) (?:needs|takes|wants)(?= (?:until|till)\b)/.exec(said(words, i, 7))
+        : null;
+    return long ? goes(wordsIn(long[0])) : null;
+  },
   // `leave it out a while. 30 sec at least`, `he says a prayer, it is twenty seconds long`: waited
   ({ words, i, w, out }) => {
     const isNext = out.length > 0 && isStop(out.at(-1)?.raw);
