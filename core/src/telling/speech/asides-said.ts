@@ -1,12 +1,11 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
   // `Come down, lock off, isolator on`: who climbs, and whose padlock
   ({ words, i, w, called, out }) => {
-    if (!(out.length === 0 || isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '')))
-      return null;
+    if (!begins(out)) return null;
     const moves = /^(?:come|climb|go|get)$/.test(w.word)
       ? /^\S+ (?:back )?(?:down|up)(?: (?:again|here|there|the ladder|the stairs))?(?= [.,;!?\n]|$)/.exec(
           said(words, i, 5),

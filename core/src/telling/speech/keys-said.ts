@@ -50,11 +50,7 @@ export const keysSaid: readonly Rewrite[] = [
   },
   // `each RAMP = one entry`: pressed
   ({ words, i, w, called, out }) => {
-    if (
-      !/^(?:each|every|1)$/.test(w.word) ||
-      !(out.length === 0 || isStop(out.at(-1)?.raw) || out.at(-1)?.word === 'and')
-    )
-      return null;
+    if (!/^(?:each|every|1)$/.test(w.word) || !(isStop(out.at(-1)?.raw) || out.at(-1)?.word === 'and')) return null;
     const key = keyAt(words, i + 1, called);
     const end = key ? i + 1 + key.length : 0;
     const gives = key

@@ -1,6 +1,6 @@
 import { lampColours } from '../../model/lamp.ts';
 import type { Sign } from '../../model/panel.ts';
-import { type Called, mentionAt } from './mentions.ts';
+import { type Called, lampsIn, mentionAt } from './mentions.ts';
 import type { Scan } from './scan.ts';
 import type { Word } from './text.ts';
 
@@ -12,7 +12,7 @@ const isOther = /^(?:button|key|pad|switch|wire|cable|lead|plug|knob|jumper|fuse
 function lampOf({ words, called }: Pick<Scan, 'words' | 'called'>, i: number): Sign | null {
   const word = words[i]?.word ?? '';
   if (!isColour.test(word) || mentionAt(words, i, called.controls)) return null;
-  const all = called.lamps.filter((l) => l.kind === 'lamp' && l.colours.some((c) => c === word));
+  const all = lampsIn(called, word);
   return all.length === 1 ? (all[0] ?? null) : null;
 }
 

@@ -348,6 +348,10 @@ export function groupAt(
   return of.length > 1 ? { of, length: 2 } : null;
 }
 
+/** The lamps that can show a colour. */
+export const lampsIn = (called: Called, colour: string): readonly Sign[] =>
+  called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === colour));
+
 type Index = Readonly<{
   byFirst: ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>;
   /** What was looked up before, by the word and its number: a telling says the same words over and over. */

@@ -1,6 +1,5 @@
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
-import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
-import { wordsOf } from './text.ts';
+import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
@@ -61,7 +60,7 @@ export const movedSaid: readonly Rewrite[] = [
     return place
       ? {
           takes: 2,
-          puts: [...wordsOf(one.control.label.toLowerCase()).map((x) => added(x.word, w)), added(place.id, w)],
+          puts: [...labelled(one.control.label, w), added(place.id, w)],
         }
       : null;
   },
@@ -118,16 +117,12 @@ export const movedSaid: readonly Rewrite[] = [
       : null;
   },
   // `from home over work to test`: where it goes in the end
-  ({ words, i, w, called }) => {
+  ({ words, i, w, places }) => {
     if (w.word !== 'from') return null;
     const from = words[i + 1]?.word ?? '';
     const to = words.slice(i, i + 6).findIndex((x) => x.word === 'to');
     const goal = words[i + to + 1]?.word ?? '';
-    const has = (id: string) =>
-      called.controls.some(
-        ({ of: { mechanism } }) => mechanism.kind === 'places' && mechanism.places.some((p) => p.id === id),
-      );
-    return to > 1 && has(from) && has(goal) && from !== goal ? goes(to) : null;
+    return to > 1 && places.has(from) && places.has(goal) && from !== goal ? goes(to) : null;
   },
   // `take the jumper off its parking pins`: where it was
   ({ words, i, w }) => {
@@ -181,9 +176,7 @@ export const movedSaid: readonly Rewrite[] = [
     const [first] = own;
     const isOne = first && own.every((x) => x.of === first.of);
     const isBefore = own.some((x) => out.slice(-4).some((_, k, near) => mentionAt(near, k, [x]) !== null));
-    return isOne && !isBefore
-      ? { takes: 1, puts: [...wordsOf(first.of.control.label.toLowerCase()).map((x) => added(x.word, w)), w] }
-      : null;
+    return isOne && !isBefore ? { takes: 1, puts: [...labelled(first.of.control.label, w), w] } : null;
   },
   // `Dial up to 5 clicks`: so many from where it stands
   ({ words, i, w, called, out }) => {
@@ -397,10 +390,8 @@ export const movedSaid: readonly Rewrite[] = [
       /^(?:give|gives|giving) (?:it|him|her|the \S+) (?:its |the |his |some )?(?:power|current|electricity|mains|supply|juice)(?: back| again)?(?= |$)/.exec(
         said(words, i, 7),
       );
-    const name = supply && others.length === 0 ? wordsOf(supply.control.label.toLowerCase()) : [];
-    return back && name.length > 0
-      ? { takes: wordsIn(back[0]), puts: [...name.map((x) => added(x.word, w)), added('on', w)] }
-      : null;
+    const name = supply && others.length === 0 ? labelled(supply.control.label, w) : [];
+    return back && name.length > 0 ? { takes: wordsIn(back[0]), puts: [...name, added('on', w)] } : null;
   },
   // `you put on the main switch`
   (at) => {

@@ -541,9 +541,8 @@ export function readPlain(
     r.ahead.length === 0 &&
     done?.step.kind === 'press' &&
     done.sentence === r.sentence - 1;
-  const light: Item = { is: 'light', light: 'lit', from: at.to, to: at.to };
   if (comesOn) {
-    see(r, shownIn(r, [bare, light]), at);
+    see(r, shownIn(r, [bare, { is: 'light', light: 'lit', from: at.to, to: at.to }]), at);
     return;
   }
   const shown = shownIn(r, isIts ? [{ is: 'sign', signs: [ofIt], from: at.from, to: at.from }, ...head] : head);

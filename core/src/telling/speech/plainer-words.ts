@@ -1,6 +1,18 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, timesSaid, wordsIn } from './rewrite.ts';
-import { type Word, wordsOf } from './text.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  labelled,
+  letGo,
+  type Rewrite,
+  said,
+  timesSaid,
+  wordsIn,
+} from './rewrite.ts';
+import type { Word } from './text.ts';
 
 /** That there is no more to see, and what a display is said to show before that. */
 const over =
@@ -213,14 +225,12 @@ export const plainer: readonly Rewrite[] = [
       /^(?:the|your|it|this)$/.test(words[i + 1]?.word ?? '');
     if (!isSaid || mentionAt(words, i + 2, called.controls) !== null) return null;
     const [own, ...others] = called.facts.supply;
-    const name = own && others.length === 0 ? wordsOf(own.control.label.toLowerCase()) : [];
+    const name = own && others.length === 0 ? labelled(own.control.label, w) : [];
     const takes = words[i + 1]?.word === 'it' ? 2 : 3;
     const where = /^(?:at|with|by) the /.test(said(words, i + takes, 3))
       ? mentionAt(words, i + takes + 2, called.controls)
       : null;
-    return name.length > 0
-      ? { takes: takes + (where ? 2 + where.length : 0), puts: [...name.map((x) => added(x.word, w)), added('off', w)] }
-      : null;
+    return name.length > 0 ? { takes: takes + (where ? 2 + where.length : 0), puts: [...name, added('off', w)] } : null;
   },
   // `and off at the second buzz`: the hands
   ({ words, i, w, called, out }) => {

@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import type { Word } from './text.ts';
+import { type Word, wordsOf } from './text.ts';
 
 /** Where one is among the words: what comes, what was put down so far, and what the unit calls its places. */
 export type Spot = Readonly<{
@@ -45,6 +45,9 @@ export const added = (word: string, { from }: Word): Word => ({
   to: from,
 });
 export const goes = (takes: number) => (takes > 0 ? { takes, puts: [] } : null);
+/** What a control or a sign is called, said at the place of a word. */
+export const labelled = (label: string, at: Word): Word[] =>
+  wordsOf(label.toLowerCase()).map(({ word }) => added(word, at));
 /** *Let go of*, said at the place of a word, with what it is let go of. */
 export const letGo = (at: Word, ...of: readonly Word[]): readonly Word[] => [
   added('let', at),

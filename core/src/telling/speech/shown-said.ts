@@ -1,5 +1,5 @@
-import { type Called, mentionAt } from './mentions.ts';
-import { added, begins, goes, isStop, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
+import { type Called, lampsIn, mentionAt } from './mentions.ts';
+import { added, begins, goes, isStop, labelled, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** Whether a display was named just now. */
@@ -44,21 +44,14 @@ export const shownSaid: readonly Rewrite[] = [
     if (!/^it (?:has |is )?(?:stops|stopped)(?= [.,;!?\n]| and |$)/.test(said(words, i, 4))) return null;
     const near = out.slice(-28);
     const signs = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []);
-    const sounds = called.sounds;
-    const [bell] = sounds;
+    const [bell] = called.sounds;
     const isHeard =
       signs.at(-1)?.kind === 'beeper' ||
       (signs.length === 0 && near.some((x) => /^(?:ring|buzz|beep|hoot|chime|sound|bleep)(?:s|es|ing)?$/.test(x.word)));
-    if (!bell || sounds.length !== 1 || !isHeard) return null;
+    if (!bell || called.sounds.length !== 1 || !isHeard) return null;
     return {
       takes: 1,
-      puts: [
-        added('the', w),
-        ...bell.label
-          .toLowerCase()
-          .split(' ')
-          .map((x) => added(x, w)),
-      ],
+      puts: [added('the', w), ...labelled(bell.label, w)],
     };
   },
   // `until the red lamp go out`, `The signal come second time`: as those say it who learnt it later
@@ -91,16 +84,14 @@ export const shownSaid: readonly Rewrite[] = [
       /^it (?:goes|sounds|does (?:it|that)|went) (?:off )?(?:the|a|for the|for a) (second|third|fourth) time(?= |$)/.exec(
         said(words, i, 8),
       );
-    const sounds = called.sounds;
     const near = out.slice(-24);
     const last = near.flatMap((_, k) => mentionAt(near, k, called.signs)?.of ?? []).at(-1);
-    const [bell] = sounds;
-    if (!goes || !bell || sounds.length !== 1 || last?.kind !== 'beeper') return null;
-    const name = bell.label
-      .toLowerCase()
-      .split(' ')
-      .map((x) => added(x, w));
-    return { takes: wordsIn(goes[0]), puts: [added('the', w), added(goes[1] ?? '', w), ...name, added('sounds', w)] };
+    const [bell] = called.sounds;
+    if (!goes || !bell || called.sounds.length !== 1 || last?.kind !== 'beeper') return null;
+    return {
+      takes: wordsIn(goes[0]),
+      puts: [added('the', w), added(goes[1] ?? '', w), ...labelled(bell.label, w), added('sounds', w)],
+    };
   },
   // `All lamps go on and then off again`: what is waited for is told behind it
   ({ words, i, w, called, out }) => {
@@ -229,8 +220,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^(?:there's|there is|there) nothing (?:(?:more |else )?(?:on|in) (?:it|the \w+)|more to see|to see(?: there)?|shown)(?: any ?more| any longer| at all)?(?= |$)/.exec(
         said(words, i, 9),
       );
-    const displays = called.displays;
-    return none && displays.length === 1
+    return none && called.displays.length === 1
       ? { takes: wordsIn(none[0]), puts: [{ ...w, word: 'it' }, added('is', w), added('blank', w)] }
       : null;
   },
@@ -240,7 +230,7 @@ export const shownSaid: readonly Rewrite[] = [
     const does = /^\S+ (?:lamp |light |led )?(go|come)(?: (out|off|away|on))?(?= [,.;!?\n]| and |$)/.exec(
       said(words, i, 5),
     );
-    const lamps = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));
+    const lamps = lampsIn(called, w.word);
     if (!does || lamps.length !== 1) return null;
     const how = does[1] === 'go' ? ['goes', 'out'] : ['comes', 'on'];
     return { takes: wordsIn(does[0]), puts: [w, added('lamp', w), ...how.map((x) => added(x, w))] };
@@ -252,7 +242,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^\S+ (?:(?:comes?|goes|came|went|turns?|pops) (?:on|off|out|up)|(?:blinking|flashing|lit)(?= |$)|flashes|blinks|flickers|lights? up|(?:starts|begins) (?:to )?(?:flash|blink|flicker)\w*|is (?:on|off|out|lit|flashing|blinking))(?= |$)/.test(
         said(words, i, 5),
       );
-    const ofIt = called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === w.word));
+    const ofIt = lampsIn(called, w.word);
     const isOther = mentionAt(words, i, called.controls) ?? mentionAt(words, i, called.signs);
     const isOne = ofIt.length === 1 && !isOther && !/^(?:it|or|from|to|in)$/.test(out.at(-1)?.word ?? '');
     return does && isOne ? { takes: 1, puts: [w, added('lamp', w)] } : null;
@@ -309,8 +299,7 @@ export const shownSaid: readonly Rewrite[] = [
       /^\S+ (?:have |are |all |then )*(?:go|gone|went|disappear|vanish|vanished)(?! to\b)(?: (?:out|away|off|dark|again))*(?= |$)/.exec(
         said(words, i, 6),
       );
-    const displays = called.displays;
-    return gone && displays.length === 1
+    return gone && called.displays.length === 1
       ? { takes: wordsIn(gone[0]), puts: ['display', 'goes', 'blank'].map((x) => added(x, w)) }
       : null;
   },

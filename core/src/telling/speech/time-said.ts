@@ -32,7 +32,7 @@ export const timeSaid: readonly Rewrite[] = [
   },
   // `Ten seconds, but you won't need them.`
   ({ words, i, w, out }) => {
-    if (w.value === null || !(out.length === 0 || isStop(out.at(-1)?.raw))) return null;
+    if (w.value === null || !isStop(out.at(-1)?.raw)) return null;
     const unit = words[i + w.span];
     const n = w.span + 1;
     const behind =

@@ -8,22 +8,23 @@ import type { Scan } from './scan.ts';
 export function verbWords(s: Scan): boolean {
   const { words, called, w, here, i, take, put } = s;
   // `fingers on up and hold`: a key that is called like what is done with it
-  const key = actOf.has(w.word) && words[i - 1]?.word === 'and' ? mentionAt(words, i, called.controls) : null;
-  const behind = s.items.at(-1);
-  const isBehindKey =
-    behind?.is === 'control' &&
-    behind.own.mechanism.kind === 'push' &&
-    behind.to === words[i - 2]?.to &&
-    key?.of !== behind.own;
-  const hasObject =
-    /^(?:the|it|them|both|that|those|this|your|on|down)$/.test(words[i + 1]?.word ?? '') ||
-    mentionAt(words, i + 1, called.controls) !== null;
-  if (key?.of.mechanism.kind === 'push' && key.length === 1 && isBehindKey && !hasObject) {
-    take(1, { is: 'control', own: key.of, place: null });
-    return true;
+  const called1 = actOf.has(w.word) ? mentionAt(words, i, called.controls) : null;
+  if (called1?.of.mechanism.kind === 'push' && called1.length === 1 && words[i - 1]?.word === 'and') {
+    const behind = s.items.at(-1);
+    const isBehindKey =
+      behind?.is === 'control' &&
+      behind.own.mechanism.kind === 'push' &&
+      behind.to === words[i - 2]?.to &&
+      called1.of !== behind.own;
+    const hasObject =
+      /^(?:the|it|them|both|that|those|this|your|on|down)$/.test(words[i + 1]?.word ?? '') ||
+      mentionAt(words, i + 1, called.controls) !== null;
+    if (isBehindKey && !hasObject) {
+      take(1, { is: 'control', own: called1.of, place: null });
+      return true;
+    }
   }
   // `crank out`, `crank in the hole`: what is called like a verb, and where it goes
-  const called1 = actOf.has(w.word) ? mentionAt(words, i, called.controls) : null;
   const goes = called1
     ? /^(?:back )?(?:(in|into) (?:the|its) (?:hole|socket|holder|slot)|(in|out|off|on|away))(?= |$)/.exec(
         said(words, i + called1.length, 4),
