@@ -46,7 +46,7 @@ function SignedIn() {
   // where somebody wanted to go is kept over the sign-in
   if (session.status === 'signed-out')
     return <Navigate to="/sign-in" replace state={{ to: pathname + search + hash }} />;
-  return <Shell />;
+  return <Outlet />;
 }
 
 function For({ least }: { least: Role }) {
@@ -69,36 +69,42 @@ const router = createBrowserRouter([
   {
     element: <SignedIn />,
     errorElement: <Crash />,
-    // a page that breaks leaves the areas and the state of the connection where they are
     children: [
+      // without the areas: what is pressed there before the first page stands would be lost
+      { path: '/', element: <Home /> },
       {
-        errorElement: <Crash />,
+        element: <Shell />,
+        // a page that breaks leaves the areas and the state of the connection where they are
         children: [
-          { path: '/', element: <Home /> },
-          { path: '/trail', element: <TrailStartPage /> },
-          { path: '/trail/:walk', element: later(<WalkPage />) },
-          { path: '/shelf', element: later(<ShelfPage />) },
-          { path: '/shelf/:family', element: later(<FamilyPage />) },
-          { path: '/play/:family', element: later(<PlayPage />) },
-          { path: '/which', element: later(<WhichPage />) },
-          { path: '/machines/:family/:serial', element: later(<MachinePage />) },
-          { path: '/log', element: later(<LogPage />) },
-          { path: '/log/:walk', element: later(<LoggedWalkPage />) },
           {
-            element: <For least="trainer" />,
+            errorElement: <Crash />,
             children: [
-              { path: '/shelf/:family/steps', element: later(<StepsPage />) },
-              { path: '/shelf/:family/differences', element: later(<DifferencesPage />) },
-              { path: '/shelf/:family/telling', element: later(<TellingPage />) },
-              { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
-              { path: '/library', element: later(<LibraryPage />) },
-              { path: '/bench', element: later(<BenchPage />) },
-              { path: '/bench/:set', element: later(<ChangeSetPage />) },
+              { path: '/trail', element: <TrailStartPage /> },
+              { path: '/trail/:walk', element: later(<WalkPage />) },
+              { path: '/shelf', element: later(<ShelfPage />) },
+              { path: '/shelf/:family', element: later(<FamilyPage />) },
+              { path: '/play/:family', element: later(<PlayPage />) },
+              { path: '/which', element: later(<WhichPage />) },
+              { path: '/machines/:family/:serial', element: later(<MachinePage />) },
+              { path: '/log', element: later(<LogPage />) },
+              { path: '/log/:walk', element: later(<LoggedWalkPage />) },
+              {
+                element: <For least="trainer" />,
+                children: [
+                  { path: '/shelf/:family/steps', element: later(<StepsPage />) },
+                  { path: '/shelf/:family/differences', element: later(<DifferencesPage />) },
+                  { path: '/shelf/:family/telling', element: later(<TellingPage />) },
+                  { path: '/shelf/:family/:kind/:id', element: later(<EntryEditorPage />) },
+                  { path: '/library', element: later(<LibraryPage />) },
+                  { path: '/bench', element: later(<BenchPage />) },
+                  { path: '/bench/:set', element: later(<ChangeSetPage />) },
+                ],
+              },
+              { element: <For least="admin" />, children: [{ path: '/settings', element: later(<SettingsPage />) }] },
+              { path: '/profile', element: later(<ProfilePage />) },
+              { path: '*', element: later(<NotFound />) },
             ],
           },
-          { element: <For least="admin" />, children: [{ path: '/settings', element: later(<SettingsPage />) }] },
-          { path: '/profile', element: later(<ProfilePage />) },
-          { path: '*', element: later(<NotFound />) },
         ],
       },
     ],
