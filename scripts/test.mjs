@@ -12,15 +12,41 @@ mkdirSync(reports, { recursive: true });
 let passed = 0;
 let failed = 0;
 
+/** What goes beside the browser: ended with this one. */
+const besides = new Set();
+const endBesides = () => {
+  for (const { pid } of besides) process.kill(-pid, 'SIGTERM');
+};
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    endBesides();
+    process.exit(1);
+  });
+
+/**
+ * What goes beside something else takes what that leaves: a camera and taps in time do not wait. The system shares
+ * processors between sessions first, and a browser is a session of its own: this one is made one as well, of low rank.
+ */
+function stepBack(child) {
+  besides.add(child);
+  child.on('close', () => besides.delete(child));
+  try {
+    writeFileSync(`/proc/${child.pid}/autogroup`, '19');
+  } catch {
+    // a system that does not share by session goes by the rank of the process
+  }
+}
+
 /** Runs a command; what it says goes out as it comes, or all at once when it has ended, where something else speaks as well. */
 function run(command, args, { cwd = root, env = {}, heldBack = false } = {}) {
   return new Promise((resolve) => {
-    // what goes beside something else steps back: a camera and taps in time do not wait
     const child = spawn(...(heldBack ? ['nice', ['-n', '4', command, ...args]] : [command, args]), {
       cwd,
       env: { ...process.env, ...env },
+      detached: heldBack,
       stdio: ['ignore', heldBack ? 'pipe' : 'inherit', heldBack ? 'pipe' : 'inherit'],
     });
+    if (heldBack) stepBack(child);
     const said = [];
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (piece) => said.push(piece));
     child.on('close', (code) => {
@@ -102,13 +128,12 @@ await check('production build', async () => {
   await needServer();
 });
 
-// the one waits most of the time, the other works: side by side they take little longer than the longer of them
 heading('format, types, unit and server tests, and end to end beside them');
-// one kind after the other: between two kinds a worker begins anew for every file
-const unitTests = async (kind, ...more) => {
-  const report = join(reports, `${kind}.json`);
+/** One kind after the other, or a share of one: between two kinds a worker begins anew for every file. */
+const unitTests = async (kind, share = '1/1') => {
+  const report = join(reports, `${kind}-${share.replace('/', '-of-')}.json`);
   await suite(
-    `tests of ${kind}`,
+    share === '1/1' ? `tests of ${kind}` : `tests of ${kind}, ${share}`,
     report,
     (r) => ({
       passed: r.numPassedTests,
@@ -126,28 +151,34 @@ const unitTests = async (kind, ...more) => {
     () =>
       run(
         bin('vitest'),
-        ['run', '--project', kind, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...more],
+        [
+          ...['run', '--project', kind, '--shard', share, '--maxWorkers=1'],
+          ...['--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+        ],
         heldBack,
       ),
   );
 };
-/** What goes beside the browser, one after the other; those that wait for processes they start and kill come first. */
+/** What goes beside the browser, by two hands; those that wait for processes they start and kill come first. */
 const beside = [
   () => unitTests('server'),
+  () => unitTests('core', '1/3'),
+  () => unitTests('core', '2/3'),
+  () => unitTests('core', '3/3'),
   () =>
     check(
       'format and lint',
       async () => (await run(bin('biome'), ['check', '--error-on-warnings', '.'], heldBack)) === 0,
     ),
-  () => unitTests('web'),
-  () => unitTests('core', '--maxWorkers=2'),
+  () => unitTests('web', '1/2'),
+  () => unitTests('web', '2/2'),
   // one checker works out each type once, four of them work out most of them four times
   () => check('types', async () => (await run(bin('tsc'), ['-b', '--checkers', '1'], heldBack)) === 0),
 ];
 const inTurn = async () => {
   for (let next = beside.shift(); next; next = beside.shift()) await next();
 };
-const first = inTurn();
+const hands = [inTurn(), inTurn()];
 
 const e2e = join(reports, 'e2e.json');
 const messages = (spec) =>
@@ -172,8 +203,7 @@ await suite(
   }),
   () => run(bin('playwright'), ['test'], { cwd: join(root, 'e2e'), env: { E2E_REPORT: e2e } }),
 );
-// the browser has gone: what is left takes both processors
-await Promise.all([first, inTurn()]);
+await Promise.all(hands);
 
 heading('how long it took');
 for (const { name, seconds } of parts) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
