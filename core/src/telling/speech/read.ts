@@ -22,6 +22,7 @@ import { dropOffHeld, findSupplyAway, findSupplyBack, holdThrough } from './supp
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { turnRound } from './told-before.ts';
 import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
+import { leaveUnlikely } from './unlikely.ts';
 import { countSounds, countTimes } from './which-sound.ts';
 
 /** A route as a telling has it: its steps, each with the stretch it was made of. */
@@ -215,6 +216,7 @@ export function readTold(
     dropRetries(own, text);
     dropRowsTwice(own, text);
     dropToldAnew(own, text);
+    leaveUnlikely(own, text);
     return own;
   });
   const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;

@@ -1,0 +1,127 @@
+import type { ControlId, PlaceId } from '../../base/ids.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
+import type { Made, Reader } from './reader.ts';
+
+/** Words by which sounds are counted along, whoever counts them and however. */
+const counting =
+  /\b(?:again|another|once more|one more|second(?! ?later)|third|fourth|fifth|twice|double|(?:two|three|four|five|six|[2-6])(?! ?(?:of us|fingers?|hands?|thumbs?|people|men|buttons?|keys?|pads?|ones|s\b|secs?\b|seconds?|min\b|minutes?|m\b|degrees?|volts?|%)))\b/i;
+/** Words by which a sound that was there is not there any more. */
+const isOver = /\b(?:stops?|stopped|finish(?:ed|es)?|over|silent|silence|quiet|ends?|ended|done)\b/i;
+
+/**
+ * Steps nobody means as they were read: what stands there and is put there just before it is put elsewhere, a thing put one
+ * way, the other and the first again without anything in between, and a hand that comes off at the first sound where more
+ * than one is told of. The last stays as a hole: that somebody lets go of it is known, and not at which.
+ */
+export function leaveUnlikely(r: Reader, text: string): void {
+  leaveToAndFro(r, text);
+  leaveHeard(r);
+  leaveUncounted(r, text);
+}
+
+const isLater = /\b(?:again|back|until|till|at the end|after(?:wards?| that)|later|finally)\b/i;
+/** `There. Now it's closed.`: how it has come to stand. */
+const standsNow = /\b(?:there|now|so)\b.*(?:'s|\bis|\bare)\b/i;
+
+/**
+ * One control put one way and another with nothing in between. `S4, that's off, goes on`: it stood so. `The lid can stay
+ * open, it need not be shut`: what has two places and is put in one has no reason to be put back at once. `Put it over the two
+ * of them. There. Now it's closed`: done once. A supply is switched off and on again, and what goes to and fro several times
+ * is worked that way.
+ */
+function leaveToAndFro(r: Reader, text: string): void {
+  const stands = new Map<string, string | null>();
+  for (const [id, own] of r.called.facts.controls) stands.set(id, own.start);
+  const wrong = new Set<Made>();
+  const unsure = new Set<Made>();
+  for (let i = 0; i < r.made.length; i += 1) {
+    const run = runAt(r, i);
+    const [a, b, c] = run;
+    const own = a && r.called.facts.controls.get(a.control);
+    if (!a || !own) continue;
+    const carriesSupply = own.powersAt.size > 0;
+    if (b && run.length === 2 && a.to !== b.to) {
+      const between = text.slice(a.made.to, b.made.to + 30);
+      if (stands.get(a.control) === a.to) wrong.add(a.made);
+      else if (isTwoWay(own) && !own.powersAt.has(b.to) && !isCycle(a.to, b.to) && !isLater.test(between))
+        unsure.add(b.made);
+    } else if (b && c && run.length === 3 && a.to === c.to && !carriesSupply)
+      if (standsNow.test(text.slice(b.made.to, c.made.to))) for (const m of [b, c]) wrong.add(m.made);
+    stands.set(a.control, run.at(-1)?.to ?? null);
+    i += run.length - 1;
+  }
+  r.drop(wrong);
+  for (const m of unsure) leave(r, r.made.indexOf(m));
+}
+
+/** What one control is put to from a step on, with nothing done in between. */
+function runAt(r: Reader, from: number): Array<Readonly<{ made: Made; control: ControlId; to: PlaceId }>> {
+  const sets = r.made
+    .slice(from)
+    .map((made) => (made.step.kind === 'set' ? { made, control: made.step.control, to: made.step.to } : null));
+  const end = sets.findIndex((s) => s === null || s.control !== sets[0]?.control);
+  return sets.slice(0, end < 0 ? undefined : end).filter((s) => s !== null);
+}
+
+/** Off and on, out and in: what is started anew that way. */
+const isCycle = (from: PlaceId, to: PlaceId): boolean => /^(?:off|out|0)$/.test(from) && /^(?:on|in|1)$/.test(to);
+
+const isTwoWay = ({ control: { mechanism } }: ControlFacts): boolean =>
+  mechanism.kind === 'places' && mechanism.places.length === 2;
+
+/** `keep them in. The bell goes. Not yet.`: what sounds while keys are held is counted for where a hand comes off, and no step. */
+function leaveHeard(r: Reader): void {
+  const held = new Set<string>();
+  for (let i = 0; i < r.made.length; i += 1) {
+    const m = r.made[i];
+    if (m?.step.kind === 'hold' && m.step.until.kind === 'release')
+      for (const c of m.step.controls) held.add(c.control);
+    else if (m?.step.kind === 'release') for (const c of m.step.controls) held.delete(c);
+    else if (
+      m?.step.kind === 'see' &&
+      held.size > 0 &&
+      i + 1 < r.made.length &&
+      m.step.signs.every((s) => s.kind === 'sound')
+    ) {
+      leave(r, i);
+      i -= 1;
+    }
+  }
+}
+
+/** `it pips, and again, then off`: at which of them is not known where they were not counted. */
+function leaveUncounted(r: Reader, text: string): void {
+  for (let i = 0; i < r.made.length; i += 1) {
+    const m = r.made[i];
+    if (m?.step.kind !== 'release' || m.step.at?.kind !== 'sign') continue;
+    const { shown, nth } = m.step.at;
+    if (shown.kind !== 'sound' || shown.state !== 'on' || nth > 2) continue;
+    const from = r.made.slice(0, i).findLast((x) => x.step.kind !== 'see' && x.to <= m.from)?.to ?? 0;
+    const told = text.slice(Math.min(from, m.from), m.to) + (/^[^.!?\n]{0,40}/.exec(text.slice(m.to))?.[0] ?? '');
+    if (nth === 1 ? isFirst(told) : isSecond(told)) continue;
+    leave(r, i);
+    i -= 1;
+  }
+}
+
+/** Whether the first is told as such, or nothing is told of further ones nor of its end. */
+const isFirst = (told: string): boolean =>
+  /\b(?:very first|first (?:beep|buzz|pip|ding|bell|tone|one|time))\b/i.test(told) ||
+  (!counting.test(told) && !isOver.test(told));
+
+const notSeconds = String.raw`(?!\)| ?(?:s|secs?|seconds?|min|minutes?)\b)`;
+const isMore = new RegExp(
+  String.raw`\b(?:third|3rd|fourth|4th|last|double|(?:three|four|3|4)${notSeconds})\b|\b(?:another|again)\b[\s\S]*\blong`,
+  'i',
+);
+const isOnceThenTwice = /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b/i;
+const isOfTwo =
+  /\b(?:again|another|once more|one more|next|longe?r?|twice|two|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
+/** Whether the second is told as such, and nothing is told of further ones. */
+const isSecond = (told: string): boolean =>
+  !isMore.test(told) && (/\b(?:second|2nd)\b/i.test(told) || (isOfTwo.test(told) && !isOnceThenTwice.test(told)));
+
+function leave(r: Reader, i: number): void {
+  const [m] = r.made.splice(i, 1);
+  if (m) r.holes.push({ from: m.from, to: m.to, why: 'not-understood' });
+}
