@@ -1,8 +1,42 @@
-import { mentionAt } from './mentions.ts';
+import { type Called, mentionAt } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+/** Whether a control is named from a place on, and nothing stands behind it. */
+const isNameAtEnd = (out: readonly Word[], k: number, called: Called): boolean =>
+  k >= out.length - 4 && k + (mentionAt(out, k, called.controls)?.length ?? 99) === out.length;
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `Is it not good, so all lamps are on and you make once more from the key.`: what goes wrong
+  ({ words, i, w, out }) => {
+    const isWrong =
+      /^(?:is|was|does|has|should)$/.test(w.word) &&
+      begins(out) &&
+      /^(?:is|was|does|has|should) (?:it|that|this) (?:not|be not)\b/.test(said(words, i, 4));
+    if (!isWrong) return null;
+    const end = words.findIndex((x, k) => k > i && /^[.!?\n]$/.test(x.raw));
+    const isAsked = words[end]?.raw === '?';
+    return isAsked ? null : goes((end < 0 ? words.length : end) - i);
+  },
+  // `with your elbow if you have to`, `bus on level ground`: how, and where it stands
+  ({ words, i, w }) => {
+    const so = /^(?:on|with|if)$/.test(w.word)
+      ? /^(?:on (?:the |a )?(?:level|flat|even|firm|solid) (?:ground|floor|surface|road)|with (?:your|my|the|his|her) (?:elbow|knee|chin|nose|hip|shoulder) if (?:you|i|we) (?:have|need|want) to|if (?:you|i|we) (?:have|need) to(?= [.,;!?\n]))(?= |$)/.exec(
+          said(words, i, 8),
+        )
+      : null;
+    return so ? goes(wordsIn(so[0])) : null;
+  },
+  // `isolator on the post to off`: where it is
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:on|at|by|in)$/.test(w.word) || !out.some((_, k) => isNameAtEnd(out, k, called))) return null;
+    const where = /^(?:on|at|by|in) (?:the|its) (?:\w+ )?\w+(?= to (?:on|off|in|out|open|shut|closed)\b)/.exec(
+      said(words, i, 6),
+    );
+    return where ? goes(wordsIn(where[0])) : null;
+  },
+
   // `Come down, lock off, isolator on`: who climbs, and whose padlock
   ({ words, i, w, called, out }) => {
     if (!begins(out)) return null;

@@ -31,6 +31,16 @@ const fillers: readonly string[] = [
   'with something that is not metal',
   "with something that isn't metal",
   'with something not metal',
+  "don't hang about",
+  'dont hang about',
+  "don't hang around",
+  'dont hang around',
+  "don't mess about",
+  "don't dawdle",
+  'dont dawdle',
+  "don't dither",
+  "don't dilly dally",
+  "so don't be slow",
 ];
 
 /** By the word they begin with, in the order they are tried. */

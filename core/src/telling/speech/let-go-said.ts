@@ -3,6 +3,18 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `now you can let off, not before`, `and don't let off`
+  ({ words, i, w, out }) => {
+    if (w.word !== 'let' || words[i + 1]?.word !== 'off' || /^(?:the|steam|your|its)$/.test(words[i + 2]?.word ?? ''))
+      return null;
+    if (/^(?:don't|dont|not|never)$/.test(out.at(-1)?.word ?? ''))
+      return { takes: 2, puts: [added('keep', w), added('them', w)], drops: 1 };
+    const early = said(words, i + 2, 2) === 'not before' || said(words, i + 3, 2) === 'not before';
+    return /^(?:can|may|you|i|we|now|then|and)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: early ? (words[i + 2]?.raw === ',' ? 5 : 4) : 2, puts: letGo(w, added('it', w)) }
+      : null;
+  },
+
   // `and now we let go okay menu left left menu`: what comes is done next
   ({ words, i, w, out }) =>
     /^(?:okay|ok|right|good|great|perfect|lovely)$/.test(w.word) &&

@@ -134,7 +134,7 @@ const startOf = (made: readonly Made[], place: number): number =>
 const goneBehind =
   /\b(?:let go|releas\w+|off)\W+(?:only )?(?:when|once|after|as soon as) (?:it|that|this)(?:'s| has| is)? (?:went|goes|gone|going) (?:off|out|dark)\b/i;
 const falls =
-  /\b(?:it|that|the \w+)(?:'s| has| is)?(?: finally)? (?:stops?|stopped|silent|quiet|shuts up|shut up)(?: again)?$|^(?:it )?(?:stopped|quiet|silence|gone quiet)$/;
+  /\b(?:it|that|the \w+)(?:'s| has| is)?(?: finally)? (?:stops?|stopped|silent|quiet|shuts up|shut up)(?: again)?$|^(?:it )?(?:(?:has )?stopped \w+ing$|stopped|quiet|silence|gone quiet)$/;
 
 /** `all three light, then Service alone comes back, and only then you release`: at what was told last. */
 function laterThan(r: Reader, text: string, from: number, { step, to }: Made): Moment | null {

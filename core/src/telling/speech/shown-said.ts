@@ -11,6 +11,43 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `when the amber lamp joins in as well`
+  ({ words, i, w }) => {
+    const joins = /^joins?$/.test(w.word)
+      ? /^joins? (?:in|them|it)(?: as well| too| also)?(?= |$)/.exec(said(words, i, 4))
+      : null;
+    return joins ? { takes: wordsIn(joins[0]), puts: [added('comes', w), added('on', w)] } : null;
+  },
+  // `the yellow lamp is coming, is going, is coming`
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:coming|going)$/.test(w.word) || out.at(-1)?.word !== 'is') return null;
+    const isOver = isStop(words[i + 1]?.raw) || /^the (?:second|third|first) time\b/.test(said(words, i + 1, 3));
+    const near = out.slice(-24);
+    const isLamp = near.some((_, k) => mentionAt(near, k, called.signs)?.of.kind === 'lamp');
+    return isOver && isLamp
+      ? {
+          takes: 1,
+          puts: w.word === 'coming' ? [added('comes', w), added('on', w)] : [added('goes', w), added('out', w)],
+          drops: 1,
+        }
+      : null;
+  },
+  // `green slow flash = you are in`
+  ({ words, i, w, out, called }) => {
+    const so = /^(?:(slow|fast|quick) )?(?:flash|blink)(?= [=:,.;\n]| -)/.exec(said(words, i, 3));
+    const near = out.slice(-3);
+    const isOf = near.some((_, k) => {
+      const lamp = mentionAt(near, k, called.signs);
+      return lamp?.of.kind === 'lamp' && k + lamp.length === near.length;
+    });
+    return so?.[1] && isOf
+      ? { takes: 2, puts: [added('flashes', w), added(so[1] === 'slow' ? 'slowly' : 'quickly', w)] }
+      : null;
+  },
+  // `a counter that counts 5-4-3-2-1-0`: what it shows on the way
+  ({ words, i, w }) =>
+    /^counts?$/.test(w.word) && /^\d(?:[-–.]\d){2,}$/.test(words[i + 1]?.raw ?? '') ? { takes: 2, puts: [w] } : null,
+
   // `there's the amber one it's on and it's off and it's on`: it flashes
   ({ words, i, w }) => {
     if (w.word !== 'it') return null;

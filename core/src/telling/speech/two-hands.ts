@@ -22,6 +22,16 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `Stop and Menu, hold the pair of them till …`
+  ({ words, i, w }) => {
+    const pair = w.word === 'the' ? /^the (?:pair|two)(?: of (?:them|those))?(?= |$)/.exec(said(words, i, 4)) : null;
+    const isHeld = /^(?:hold|holding|keep|press|release)$/.test(words[i - 1]?.word ?? '');
+    const isFree = /^(?:[.,;!?\n]|and|till|until|for|down|in|pressed)$/.test(
+      words[i + (pair ? wordsIn(pair[0]) : 0)]?.word ?? '.',
+    );
+    return pair && isHeld && isFree ? { takes: wordsIn(pair[0]), puts: [added('both', w)] } : null;
+  },
+
   // `Turtle and Set, press and hold`
   ({ words, i, w, out, called }) => {
     const key = /^(?:hold|holding|keep|press)$/.test(out.at(-1)?.word ?? '') ? null : keyAt(words, i, called);

@@ -4,7 +4,7 @@ import type { Made, Reader } from './reader.ts';
 
 /** Words by which sounds are counted along, whoever counts them and however. */
 const counting =
-  /\b(?:again|another|once more|one more|second(?! ?later)|third|fourth|fifth|twice|double|(?:two|three|four|five|six|[2-6])(?! ?(?:of us|fingers?|hands?|thumbs?|people|men|buttons?|keys?|pads?|ones|s\b|secs?\b|seconds?|min\b|minutes?|m\b|degrees?|volts?|%)))\b/i;
+  /\b(?:again|another|once more|one more|second(?! ?later)|third|fourth|fifth|twice|double|(?:two|three|four|five|six|[2-6])(?! ?(?:of us|of them|of those|fingers?|hands?|thumbs?|people|men|buttons?|keys?|pads?|ones|s\b|secs?\b|seconds?|min\b|minutes?|m\b|degrees?|volts?|%)))\b/i;
 /** Words by which a sound that was there is not there any more. */
 const isOver = /\b(?:stops?|stopped|finish(?:ed|es)?|over|silent|silence|quiet|ends?|ended|done)\b/i;
 
@@ -116,7 +116,7 @@ const isMore = new RegExp(
 );
 const isOnceThenTwice = /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b/i;
 const isOfTwo =
-  /\b(?:again|another|once more|one more|next|longe?r?|twice|two|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
+  /\b(?:again|another|once more|one more|next|longe?r?|twice|two(?! of (?:us|them))|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
 /** Whether the second is told as such, and nothing is told of further ones. */
 const isSecond = (told: string): boolean =>
   !isMore.test(told) && (/\b(?:second|2nd)\b/i.test(told) || (isOfTwo.test(told) && !isOnceThenTwice.test(told)));
