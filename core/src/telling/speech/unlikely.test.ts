@@ -73,3 +73,21 @@ it('leaves what sounds while keys are held, where a hand comes off later, and ke
   expect(heldOn.steps).toBe(`set iso off | ${isHeld} | let-go stir + enter at s lit`);
   expect(read('Press Enter. You hear the gong. Press Time.').steps).toBe('press enter | see gong on | press time');
 });
+
+it('leaves a hand that comes off what was pressed since', () => {
+  const { steps, left } = read(
+    `Isolator off. ${held} You are in. Press Time, press Stir, press Enter. Let go when the red lamp is out.`,
+  );
+  expect(steps).toBe(`set iso off | ${isHeld} | press time | press stir | press enter`);
+  expect(left.join(' ')).toContain('Let go');
+});
+
+it('takes what is shown at the end of a hold, or a row, once', () => {
+  expect(read('Hold Time and Enter until the red lamp is out. The red lamp is out. Press Stir.').steps).toBe(
+    'hold time + enter until a dark | press stir',
+  );
+  const row = 'Press Heat, press Heat, press Stir, press Enter';
+  expect(read(`Isolator on. ${row}. ${row} within eight seconds.`).steps).toBe(
+    ['set iso on', 'within 8 s of step-before', 'press heat', 'press heat', 'press stir', 'press enter'].join(' | '),
+  );
+});

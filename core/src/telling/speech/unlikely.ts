@@ -1,6 +1,7 @@
 import type { ControlId, PlaceId } from '../../base/ids.ts';
+import type { Step } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import type { Made, Reader } from './reader.ts';
+import { isPush, type Made, type Reader } from './reader.ts';
 
 /** Words by which sounds are counted along, whoever counts them and however. */
 const counting =
@@ -17,6 +18,9 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveToAndFro(r, text);
   leaveHeard(r);
   leaveUncounted(r, text);
+  leaveNotHeld(r);
+  dropShownTwice(r);
+  dropSameRow(r);
 }
 
 const isLater = /\b(?:again|back|until|till|at the end|after(?:wards?| that)|later|finally)\b/i;
@@ -120,6 +124,69 @@ const isOfTwo =
 /** Whether the second is told as such, and nothing is told of further ones. */
 const isSecond = (told: string): boolean =>
   !isMore.test(told) && (/\b(?:second|2nd)\b/i.test(told) || (isOfTwo.test(told) && !isOnceThenTwice.test(told)));
+
+/**
+ * A hand that comes off what it has pressed since, or at once, nothing shown and nothing done between: when it did was not
+ * heard.
+ */
+function leaveNotHeld(r: Reader): void {
+  const pressed = new Set<string>();
+  for (let i = 0; i < r.made.length; i += 1) {
+    const { step } = r.made[i] ?? {};
+    if (step?.kind === 'hold') for (const c of step.controls) pressed.delete(c.control);
+    for (const id of pressedIn(step)) pressed.add(id);
+    if (step?.kind !== 'release') continue;
+    const before = r.made[i - 1]?.step;
+    const isAtOnce = step.at === undefined && before?.kind === 'set';
+    const isPressed = step.controls.every((id) => pressed.has(id));
+    if (step.controls.every((id) => isKey(r, id)) && (isAtOnce || isPressed)) {
+      leave(r, i);
+      i -= 1;
+    }
+  }
+}
+
+/** `hold both till the red lamp is out, and it goes out`: told once more. */
+function dropShownTwice(r: Reader): void {
+  const again = r.made.filter((m, i) => {
+    const before = r.made[i - 1]?.step;
+    const moment = before?.kind === 'hold' && before.until.kind === 'moment' ? before.until.moment : null;
+    const [own, ...others] = m.step.kind === 'see' && m.step.must === 'must' ? m.step.signs : [];
+    return (
+      own && others.length === 0 && moment?.kind === 'sign' && JSON.stringify(moment.shown) === JSON.stringify(own)
+    );
+  });
+  r.drop(new Set(again));
+}
+
+/** The fewest presses that are a row and no habit. */
+const fewest = 3;
+/** `Up Up Down OK. So that's Up Up Down OK, in eight seconds.`: one row, told twice; the one with its time stays. */
+function dropSameRow(r: Reader): void {
+  const keysOf = (m: Made | undefined): string[] => [...pressedIn(m?.step)];
+  for (let i = 0; i < r.made.length; i += 1) {
+    const group = r.made[i];
+    const row = group?.step.kind === 'group' && group.step.times === 1 ? keysOf(group) : [];
+    if (row.length < fewest) continue;
+    const singles = (from: number): Made[] =>
+      r.made.slice(Math.max(0, from), from + row.length).filter((m) => m.step.kind === 'press' && m.step.times === 1);
+    for (const near of [singles(i - row.length), singles(i + 1)])
+      if (near.flatMap(keysOf).join() === row.join()) {
+        r.drop(new Set(near));
+        return;
+      }
+  }
+}
+
+/** The keys a step presses, in order. */
+function pressedIn(step: Step | undefined): readonly string[] {
+  if (step?.kind === 'group') return step.steps.flatMap(pressedIn);
+  return step?.kind === 'press' ? Array<string>(step.times).fill(step.control) : [];
+}
+const isKey = (r: Reader, id: ControlId): boolean => {
+  const own = r.called.facts.controls.get(id);
+  return own !== undefined && isPush(own);
+};
 
 function leave(r: Reader, i: number): void {
   const [m] = r.made.splice(i, 1);
