@@ -2,12 +2,53 @@ import { type Called, mentionAt } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
+/** Where the sentence from a place on ends. */
+function endOf(words: readonly Word[], from: number): number {
+  const end = words.findIndex((x, k) => k >= from && /^[.!?\n]$/.test(x.raw));
+  return end < 0 ? words.length : end;
+}
+const keyNamed = (called: Called, name: string): boolean =>
+  called.controls.some((c) => c.of.control.label.toLowerCase() === name);
+
 /** Whether a control is named from a place on, and nothing stands behind it. */
 const isNameAtEnd = (out: readonly Word[], k: number, called: Called): boolean =>
   k >= out.length - 4 && k + (mentionAt(out, k, called.controls)?.length ?? 99) === out.length;
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `blue lamp steady -> repeat from 3`: what is seen where it went wrong
+  ({ words, i, out, called }) => {
+    if (!begins(out) || mentionAt(words, i, called.signs) === null) return null;
+    const n = endOf(words, i) - i;
+    const all = said(words, i, n);
+    const back = /^[^,]* (?:,|=) (?:repeat|back to|go back|start again|try again|again from|once more)\b/.test(all);
+    return back ? goes(n) : null;
+  },
+  // `I say it as down, up up, info`: told for whoever learns it by heart
+  ({ words, i, w, out }) =>
+    /^(?:i|we|you)$/.test(w.word) &&
+    begins(out) &&
+    /^(?:i|we|you) (?:always |just )?(?:say|sing|remember|learn(?:t|ed)?) (?:it|that|them)(?: to myself)? (?:as|like)\b/.test(
+      said(words, i, 8),
+    )
+      ? goes(endOf(words, i) - i)
+      : null,
+  // `and it came down and it split the whole of the birch`: what it does once it is mended
+  ({ words, i, w, out }) =>
+    w.word === 'it' &&
+    begins(out) &&
+    /^it came (?:down|up|back|home|out) and (?:it|we|i|she|he)\b/.test(said(words, i, 5))
+      ? goes(3)
+      : null,
+  // `and we'll let it rest for twenty seconds`: a wait, of a unit that has a key called so
+  ({ words, i, w, called }) => {
+    const rest =
+      w.word === 'let' && keyNamed(called, 'rest')
+        ? /^let (?:it|that|him|her|the \w+) rest(?= for| \d|$)/.exec(said(words, i, 5))
+        : null;
+    return rest ? { takes: wordsIn(rest[0]), puts: [added('wait', w)] } : null;
+  },
+
   // `Is it not good, so all lamps are on and you make once more from the key.`: what goes wrong
   ({ words, i, w, out }) => {
     const isWrong =
@@ -15,9 +56,8 @@ export const asidesSaid: readonly Rewrite[] = [
       begins(out) &&
       /^(?:is|was|does|has|should) (?:it|that|this) (?:not|be not)\b/.test(said(words, i, 4));
     if (!isWrong) return null;
-    const end = words.findIndex((x, k) => k > i && /^[.!?\n]$/.test(x.raw));
-    const isAsked = words[end]?.raw === '?';
-    return isAsked ? null : goes((end < 0 ? words.length : end) - i);
+    const end = endOf(words, i);
+    return words[end]?.raw === '?' ? null : goes(end - i);
   },
   // `with your elbow if you have to`, `bus on level ground`: how, and where it stands
   ({ words, i, w }) => {

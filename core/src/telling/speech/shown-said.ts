@@ -11,6 +11,23 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `on the screen comes CODES`
+  ({ words, i, w, called }) => {
+    if (!/^(?:on|in)$/.test(w.word)) return null;
+    const at = /^(?:the|its)$/.test(words[i + 1]?.word ?? '') ? i + 2 : i + 1;
+    const display = mentionAt(words, at, called.signs);
+    const isDisplay = display?.of.kind === 'text' || display?.of.kind === 'segments';
+    const end = at + (display?.length ?? 0);
+    const comes =
+      /^(?:comes|appears|stands|is written|is then|there is|there's|pops up|comes up)(?: then| now)?(?= )/.exec(
+        said(words, end, 3),
+      );
+    const what = comes ? words[end + wordsIn(comes[0])] : undefined;
+    return display && isDisplay && comes && what && /^["“]|^[A-Z0-9-]{2,}$/.test(what.raw)
+      ? { takes: end + wordsIn(comes[0]) - i, puts: [...words.slice(at, end), added('shows', w)] }
+      : null;
+  },
+
   // `when the amber lamp joins in as well`
   ({ words, i, w }) => {
     const joins = /^joins?$/.test(w.word)

@@ -28,7 +28,8 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   )
     i += 1;
   const first = words[i];
-  if (!first) return null;
+  // `wait for the SECOND beep`: no display says that
+  if (!first || /^(?:FIRST|SECOND|THIRD|FOURTH|NOT|ONLY|BOTH|MUST|NEVER|BEFORE|AFTER)$/.test(first.raw)) return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
   // ---, 8.8.8
   if (/^-{3,}$/.test(first.raw)) return { text: first.raw.slice(0, 8), length: i + 1 - at };

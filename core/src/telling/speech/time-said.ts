@@ -2,6 +2,26 @@ import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } f
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `Six seconds I have.`, `Eight seconds, don't think: Up, Up, Down`
+  ({ words, i, w, out }) => {
+    if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[i + w.span]?.word ?? ''))
+      return null;
+    const so = /^(?:(?:i|you|we) have(?= [.,:])|, (?:don't|do not) (?:think|wait|hesitate|stop) :)/.exec(
+      said(words, i + w.span + 1, 5),
+    );
+    return so
+      ? {
+          takes: w.span + 1 + wordsIn(so[0]),
+          puts: [
+            added('you', w),
+            added('have', w),
+            ...words.slice(i, i + w.span + 1),
+            ...(so[0].endsWith(':') ? [added('.', w)] : []),
+          ],
+        }
+      : null;
+  },
+
   // `hold them as long as it needs until it says EMPTY`
   ({ words, i, w }) => {
     const long =

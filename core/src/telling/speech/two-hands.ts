@@ -22,6 +22,46 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `I press Water and OK and wait until the horn sounds`: two at once, kept until then
+  ({ words, i, w, called }) => {
+    const key = isPress.test(w.word) ? keyAt(words, i + 1, called) : null;
+    const and = key ? i + 1 + key.length : 0;
+    const other = key && words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
+    const end = other ? and + 1 + other.length : 0;
+    const waits = other
+      ? /^,? ?(?:and |then )*(?:i |you |we )?waits? (?=until|till)/.exec(`${said(words, end, 6)} `)
+      : null;
+    return other && waits
+      ? { takes: end + wordsIn(waits[0]) - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i + 1, end)] }
+      : null;
+  },
+  // `my left thumb is on Thick and my right thumb is on Info and they're both pressed in`
+  ({ words, i, w, called }) => {
+    const hand = `(?:my|your|his|her|one|the|a) (?:left |right |other |first |second )?(?:thumb|finger|hand|foot)(?: is| goes|'s)? on (?:the )?`;
+    const one = /^(?:my|your|his|her|one|the|a)$/.test(w.word)
+      ? new RegExp(`^${hand}`).exec(`${said(words, i, 7)} `)
+      : null;
+    const at = one ? i + wordsIn(one[0]) : i;
+    const key = one ? keyAt(words, at, called) : null;
+    const behind = key ? at + key.length : 0;
+    const also = key
+      ? new RegExp(`^(?:, )?(?:and |then )?(?:${hand}|the other(?: one)?(?: is)? on (?:the )?)`).exec(
+          `${said(words, behind, 9)} `,
+        )
+      : null;
+    const next = behind + (also ? wordsIn(also[0]) : 0);
+    const other = also ? keyAt(words, next, called) : null;
+    const end = other ? next + other.length : 0;
+    if (!key || !other) return null;
+    const both = /^,? ?(?:and )?they(?:'re| are) (?:both )?(?:pressed|held|down)(?: in| down)?(?= |$)/.exec(
+      said(words, end, 6),
+    );
+    return {
+      takes: end + (both ? wordsIn(both[0]) : 0) - i,
+      puts: [{ ...w, word: 'hold' }, ...words.slice(at, behind), added('and', w), ...words.slice(next, end)],
+    };
+  },
+
   // `Stop and Menu, hold the pair of them till …`
   ({ words, i, w }) => {
     const pair = w.word === 'the' ? /^the (?:pair|two)(?: of (?:them|those))?(?= |$)/.exec(said(words, i, 4)) : null;

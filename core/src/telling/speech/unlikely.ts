@@ -189,6 +189,9 @@ const isKey = (r: Reader, id: ControlId): boolean => {
 };
 
 function leave(r: Reader, i: number): void {
-  const [m] = r.made.splice(i, 1);
-  if (m) r.holes.push({ from: m.from, to: m.to, why: 'not-understood' });
+  const m = r.made[i];
+  if (!m) return;
+  // what was left out because it stood so by this step is done after all
+  r.drop(new Set([m]));
+  r.holes.push({ from: m.from, to: m.to, why: 'not-understood' });
 }
