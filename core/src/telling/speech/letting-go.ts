@@ -218,7 +218,8 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
       .split(' ').length;
     // `0`, `dIA`: a figure alone, large letters within a word
     const raw = words[at]?.raw ?? '';
-    const text = shownTextAt(words, at)?.text ?? (/^\d+$|^\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
+    const text =
+      shownTextAt(words, at)?.text ?? (/^\d+$|^(?=.*\p{Ll})\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
     const isFigure = /^\d+$/.test(raw);
     const isNamed =
       !isFigure && (mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null);

@@ -137,7 +137,10 @@ function leaveNotHeld(r: Reader): void {
     for (const id of pressedIn(step)) pressed.add(id);
     if (step?.kind !== 'release') continue;
     const before = r.made[i - 1]?.step;
-    const isAtOnce = step.at === undefined && before?.kind === 'set';
+    const isAtOnce =
+      step.at === undefined &&
+      before?.kind === 'set' &&
+      (r.called.facts.controls.get(before.control)?.powersAt.has(before.to) ?? false);
     const isPressed = step.controls.every((id) => pressed.has(id));
     if (step.controls.every((id) => isKey(r, id)) && (isAtOnce || isPressed)) {
       leave(r, i);
