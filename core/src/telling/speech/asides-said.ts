@@ -16,6 +16,13 @@ const isNameAtEnd = (out: readonly Word[], k: number, called: Called): boolean =
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `how many times did it beep before you let go`: asked of what was done
+  ({ words, i, w, out }) =>
+    w.word === 'how' &&
+    begins(out) &&
+    /^how (?:many times|often|long|many|far) (?:did|do|does|was|were|have|has)\b/.test(said(words, i, 4))
+      ? goes(endOf(words, i) - i)
+      : null,
   // `blue lamp steady -> repeat from 3`: what is seen where it went wrong
   ({ words, i, out, called }) => {
     if (!begins(out) || mentionAt(words, i, called.signs) === null) return null;

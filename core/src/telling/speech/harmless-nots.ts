@@ -54,6 +54,16 @@ const pauseBehind = (out: readonly Word[], w: Word): Word[] => (out.length === 0
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `you can get at it without calling me`, `on a string so you won't lose it`, `close it or nothing happens`
+  ({ words, i, w, out }) => {
+    const idle = /^(?:without|so|or)$/.test(w.word)
+      ? /^(?:without (?:calling|ringing|phoning|bothering|waking|asking) (?:me|us|him|her|anyone|anybody|someone)|so (?:that )?(?:you|i|we|they|it|he) (?:won't|don't|can't|doesn't|cannot) (?:lose|drop|forget|miss|confuse|mislay|bite|hurt) (?:it|them|you|that|yourself)|or nothing (?:happens|works|comes|moves)|or (?:it'll|it will) (?:sulk|complain|not (?:work|start|go)))(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : null;
+    return idle ? { takes: wordsIn(idle[0]), puts: pauseBehind(out, w) } : null;
+  },
+
   // `open so there's no soup in it`
   ({ words, i, w, out }) => {
     const none =

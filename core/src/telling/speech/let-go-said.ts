@@ -3,6 +3,25 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `the arm brake is released`: so it stands then
+  (at) => {
+    const { words, i, w } = at;
+    if (!words.slice(i + 1, i + 6).some((x) => x.word === 'released')) return null;
+    const own = standsAt(at, i);
+    const n = own?.length ?? 0;
+    if (
+      !own ||
+      own.of.springs.size > 0 ||
+      !/^(?:is|are|gets|was|be) (?:then |now )?released(?= |$)/.test(said(words, i + n, 3))
+    )
+      return null;
+    const { mechanism } = own.of;
+    const free =
+      mechanism.kind === 'places' ? mechanism.places.find((p) => /^(?:free|off|open|loose)$/.test(p.id)) : undefined;
+    const more = words[i + n + 1]?.word === 'released' ? 2 : 3;
+    return free ? { takes: n + more, puts: [...words.slice(i, i + n), added(free.id, w)] } : null;
+  },
+
   // `now you can let off, not before`, `and don't let off`
   ({ words, i, w, out }) => {
     if (w.word !== 'let' || words[i + 1]?.word !== 'off' || /^(?:the|steam|your|its)$/.test(words[i + 2]?.word ?? ''))

@@ -1,7 +1,31 @@
-import { added, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, areTwoKeys, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `Ten seconds: Fill, Start, Start, Menu`, `six seconds now! Slow Slow Lower Hoist`
+  ({ words, i, w, out, called }) => {
+    if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[i + w.span]?.word ?? ''))
+      return null;
+    const now = /^(?:now|only|exactly|flat)$/.test(words[i + w.span + 1]?.word ?? '') ? 2 : 1;
+    const stop = i + w.span + now;
+    return /^[:!]$/.test(words[stop]?.raw ?? '') && areTwoKeys(words, stop + 1, called)
+      ? {
+          takes: stop + 1 - i,
+          puts: [added('you', w), added('have', w), ...words.slice(i, i + w.span + 1), added('.', w)],
+        }
+      : null;
+  },
+  // `it waits nine seconds, no more`: so long one has
+  ({ words, i, w }) => {
+    const many = words[i + 2];
+    return /^(?:it|he|she)$/.test(w.word) &&
+      /^(?:waits|listens|gives)$/.test(words[i + 1]?.word ?? '') &&
+      many?.value != null &&
+      /^(?:seconds?|secs?)(?: , (?:no|not) (?:more|longer))?(?= [.;!?\n]|$)/.test(said(words, i + 2 + many.span, 4))
+      ? { takes: 2, puts: [added('you', w), added('have', w)] }
+      : null;
+  },
+
   // `Six seconds I have.`, `Eight seconds, don't think: Up, Up, Down`
   ({ words, i, w, out }) => {
     if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[i + w.span]?.word ?? ''))

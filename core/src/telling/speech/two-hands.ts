@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, areTwoKeys, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, areTwoKeys, begins, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** How far behind a press it is told that the other hand does something. */
@@ -22,6 +22,20 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
 
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
+  // `Hoist and Slow, hold.`
+  ({ words, i, w, out, called }) => {
+    const key = begins(out) ? keyAt(words, i, called) : null;
+    const and = key && words[i + key.length]?.word === 'and' ? i + key.length + 1 : 0;
+    const other = and > 0 ? keyAt(words, and, called) : null;
+    const end = other ? and + other.length : 0;
+    return other &&
+      words[end]?.raw === ',' &&
+      words[end + 1]?.word === 'hold' &&
+      /^[.!;\n]$/.test(words[end + 2]?.raw ?? '.')
+      ? { takes: end + 2 - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i, end)] }
+      : null;
+  },
+
   // `I press Water and OK and wait until the horn sounds`: two at once, kept until then
   ({ words, i, w, called }) => {
     const key = isPress.test(w.word) ? keyAt(words, i + 1, called) : null;

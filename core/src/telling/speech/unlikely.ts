@@ -118,7 +118,8 @@ const isMore = new RegExp(
   String.raw`\b(?:third|3rd|fourth|4th|last|double|(?:three|four|3|4)${notSeconds})\b|\b(?:another|again)\b[\s\S]*\blong`,
   'i',
 );
-const isOnceThenTwice = /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b/i;
+const isOnceThenTwice =
+  /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b|\ba (\p{L}+)\b[\s\S]*\btwo (?:\p{L}+ )?\1s\b/iu;
 const isOfTwo =
   /\b(?:again|another|once more|one more|next|longe?r?|twice|two(?! of (?:us|them))|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
 /** Whether the second is told as such, and nothing is told of further ones. */
