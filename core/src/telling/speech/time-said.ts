@@ -2,18 +2,20 @@ import { added, areTwoKeys, goes, isStop, keyAt, keysBefore, type Rewrite, said,
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
-  // `Ten seconds: Fill, Start, Start, Menu`, `six seconds now! Slow Slow Lower Hoist`
+  // `Ten seconds: Fill, Start, Start, Menu`, `six seconds now! Slow Slow`, `Six seconds I have.`, `eight seconds, don't think: Up, Up`
   ({ words, i, w, out, called }) => {
-    if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[i + w.span]?.word ?? ''))
+    const unit = i + w.span;
+    if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[unit]?.word ?? ''))
       return null;
-    const now = /^(?:now|only|exactly|flat)$/.test(words[i + w.span + 1]?.word ?? '') ? 2 : 1;
-    const stop = i + w.span + now;
-    return /^[:!]$/.test(words[stop]?.raw ?? '') && areTwoKeys(words, stop + 1, called)
-      ? {
-          takes: stop + 1 - i,
-          puts: [added('you', w), added('have', w), ...words.slice(i, i + w.span + 1), added('.', w)],
-        }
-      : null;
+    const behind = said(words, unit + 1, 5);
+    const so =
+      /^(?:(?:i|you|we) have(?= [.,:])|, (?:don't|do not) (?:think|wait|hesitate|stop) :)/.exec(behind) ??
+      /^(?:now |only |exactly |flat )?[:!](?= )/.exec(behind);
+    if (!so) return null;
+    const end = unit + 1 + wordsIn(so[0]);
+    if (/[:!]$/.test(so[0]) && !areTwoKeys(words, end, called)) return null;
+    const isOver = /[:!]$/.test(so[0]) ? [added('.', w)] : [];
+    return { takes: end - i, puts: [added('you', w), added('have', w), ...words.slice(i, unit + 1), ...isOver] };
   },
   // `it waits nine seconds, no more`: so long one has
   ({ words, i, w }) => {
@@ -23,26 +25,6 @@ export const timeSaid: readonly Rewrite[] = [
       many?.value != null &&
       /^(?:seconds?|secs?)(?: , (?:no|not) (?:more|longer))?(?= [.;!?\n]|$)/.test(said(words, i + 2 + many.span, 4))
       ? { takes: 2, puts: [added('you', w), added('have', w)] }
-      : null;
-  },
-
-  // `Six seconds I have.`, `Eight seconds, don't think: Up, Up, Down`
-  ({ words, i, w, out }) => {
-    if (w.value === null || !isStop(out.at(-1)?.raw) || !/^(?:seconds?|secs?)$/.test(words[i + w.span]?.word ?? ''))
-      return null;
-    const so = /^(?:(?:i|you|we) have(?= [.,:])|, (?:don't|do not) (?:think|wait|hesitate|stop) :)/.exec(
-      said(words, i + w.span + 1, 5),
-    );
-    return so
-      ? {
-          takes: w.span + 1 + wordsIn(so[0]),
-          puts: [
-            added('you', w),
-            added('have', w),
-            ...words.slice(i, i + w.span + 1),
-            ...(so[0].endsWith(':') ? [added('.', w)] : []),
-          ],
-        }
       : null;
   },
 

@@ -1,4 +1,4 @@
-import { mentionAt } from './mentions.ts';
+import { type Called, mentionAt } from './mentions.ts';
 import { added, areTwoKeys, begins, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
@@ -20,32 +20,38 @@ function freeHandFollows(words: readonly Word[], from: number): boolean {
   return false;
 }
 
+/** Where `Hoist and Slow`, two keys named together from a place on, end; null where they are not. */
+function pairEnd(words: readonly Word[], i: number, called: Called): number | null {
+  const key = keyAt(words, i, called);
+  const and = key ? i + key.length : 0;
+  const other = key && words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
+  return other ? and + 1 + other.length : null;
+}
+
 /** What is said of hands that are busy: keys that are pressed while the other hand does something are held. */
 export const twoHands: readonly Rewrite[] = [
-  // `Hoist and Slow, hold.`
+  // `Hoist and Slow, hold.`, `Turtle and Set, press and hold`
   ({ words, i, w, out, called }) => {
-    const key = begins(out) ? keyAt(words, i, called) : null;
-    const and = key && words[i + key.length]?.word === 'and' ? i + key.length + 1 : 0;
-    const other = and > 0 ? keyAt(words, and, called) : null;
-    const end = other ? and + other.length : 0;
-    return other &&
-      words[end]?.raw === ',' &&
-      words[end + 1]?.word === 'hold' &&
-      /^[.!;\n]$/.test(words[end + 2]?.raw ?? '.')
-      ? { takes: end + 2 - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i, end)] }
+    const isBare = !/^(?:hold|holding|keep|press)$/.test(out.at(-1)?.word ?? '');
+    const end = isBare ? pairEnd(words, i, called) : null;
+    const behind =
+      end === null
+        ? null
+        : (/^, press and hold(?= [,.;]| them| both|$)/.exec(said(words, end, 5)) ??
+          (begins(out) ? /^, hold(?= [.!;\n]|$)/.exec(said(words, end, 3)) : null));
+    return end !== null && behind
+      ? {
+          takes: end + wordsIn(behind[0]) - i,
+          puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i, end)],
+        }
       : null;
   },
-
   // `I press Water and OK and wait until the horn sounds`: two at once, kept until then
   ({ words, i, w, called }) => {
-    const key = isPress.test(w.word) ? keyAt(words, i + 1, called) : null;
-    const and = key ? i + 1 + key.length : 0;
-    const other = key && words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
-    const end = other ? and + 1 + other.length : 0;
-    const waits = other
-      ? /^,? ?(?:and |then )*(?:i |you |we )?waits? (?=until|till)/.exec(`${said(words, end, 6)} `)
-      : null;
-    return other && waits
+    const end = isPress.test(w.word) ? pairEnd(words, i + 1, called) : null;
+    const waits =
+      end === null ? null : /^,? ?(?:and |then )*(?:i |you |we )?waits? (?=until|till)/.exec(`${said(words, end, 6)} `);
+    return end !== null && waits
       ? { takes: end + wordsIn(waits[0]) - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i + 1, end)] }
       : null;
   },
@@ -86,24 +92,12 @@ export const twoHands: readonly Rewrite[] = [
     return pair && isHeld && isFree ? { takes: wordsIn(pair[0]), puts: [added('both', w)] } : null;
   },
 
-  // `Turtle and Set, press and hold`
-  ({ words, i, w, out, called }) => {
-    const key = /^(?:hold|holding|keep|press)$/.test(out.at(-1)?.word ?? '') ? null : keyAt(words, i, called);
-    const and = key && words[i + key.length]?.word === 'and' ? i + key.length + 1 : -1;
-    const other = and > 0 ? keyAt(words, and, called) : null;
-    const end = other ? and + other.length : 0;
-    return other && /^, press and hold(?= [,.;]| them| both|$)/.test(said(words, end, 5))
-      ? { takes: end + 4 - i, puts: [{ ...w, word: 'hold', raw: 'hold' }, ...words.slice(i, end)] }
-      : null;
-  },
   // `you're going to have Stir and Minus pressed`
   ({ words, i, w, called }) => {
     if (!/^(?:have|having|got)$/.test(w.word)) return null;
     const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
     const key = keyAt(words, at, called);
-    const behind = key ? at + key.length : 0;
-    const other = key && words[behind]?.word === 'and' ? keyAt(words, behind + 1, called) : null;
-    const end = other ? behind + 1 + other.length : behind;
+    const end = pairEnd(words, at, called) ?? (key ? at + key.length : 0);
     return key && /^(?:pressed|held|down)$/.test(words[end]?.word ?? '') && isStop(words[end + 1]?.raw)
       ? { takes: end + 1 - i, puts: [{ ...w, word: 'hold' }, ...words.slice(at, end)] }
       : null;

@@ -9,10 +9,20 @@ const counting =
 /** Words by which a sound that was there is not there any more. */
 const isOver = /\b(?:stops?|stopped|finish(?:ed|es)?|over|silent|silence|quiet|ends?|ended|done)\b/i;
 
+const notSeconds = String.raw`(?!\)| ?(?:s|secs?|seconds?|min|minutes?)\b)`;
+const isMore = new RegExp(
+  String.raw`\b(?:third|3rd|fourth|4th|last|double|(?:three|four|3|4)${notSeconds})\b|\b(?:another|again)\b[\s\S]*\blong`,
+  'i',
+);
+const isOnceThenTwice =
+  /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b|\ba (\p{L}+)\b[\s\S]*\btwo (?:\p{L}+ )?\1s\b/iu;
+const isOfTwo =
+  /\b(?:again|another|once more|one more|next|longe?r?|twice|two(?! of (?:us|them))|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
+
 /**
- * Steps nobody means as they were read: what stands there and is put there just before it is put elsewhere, a thing put one
- * way, the other and the first again without anything in between, and a hand that comes off at the first sound where more
- * than one is told of. The last stays as a hole: that somebody lets go of it is known, and not at which.
+ * Steps nobody means as they were read. What only repeats is dropped: where a thing stands already, what a hold ended at, a row
+ * of keys with and without its time. What was meant otherwise stays as a hole, as it is known that something is done and not
+ * what: a thing put back at once, a sound while keys are held, a hand that comes off at one of several sounds.
  */
 export function leaveUnlikely(r: Reader, text: string): void {
   leaveToAndFro(r, text);
@@ -43,13 +53,12 @@ function leaveToAndFro(r: Reader, text: string): void {
     const [a, b, c] = run;
     const own = a && r.called.facts.controls.get(a.control);
     if (!a || !own) continue;
-    const carriesSupply = own.powersAt.size > 0;
     if (b && run.length === 2 && a.to !== b.to) {
       const between = text.slice(a.made.to, b.made.to + 30);
       if (stands.get(a.control) === a.to) wrong.add(a.made);
       else if (isTwoWay(own) && !own.powersAt.has(b.to) && !isCycle(a.to, b.to) && !isLater.test(between))
         unsure.add(b.made);
-    } else if (b && c && run.length === 3 && a.to === c.to && !carriesSupply)
+    } else if (b && c && run.length === 3 && a.to === c.to && own.powersAt.size === 0)
       if (standsNow.test(text.slice(b.made.to, c.made.to))) for (const m of [b, c]) wrong.add(m.made);
     stands.set(a.control, run.at(-1)?.to ?? null);
     i += run.length - 1;
@@ -113,15 +122,6 @@ const isFirst = (told: string): boolean =>
   /\b(?:very first|first (?:beep|buzz|pip|ding|bell|tone|one|time))\b/i.test(told) ||
   (!counting.test(told) && !isOver.test(told));
 
-const notSeconds = String.raw`(?!\)| ?(?:s|secs?|seconds?|min|minutes?)\b)`;
-const isMore = new RegExp(
-  String.raw`\b(?:third|3rd|fourth|4th|last|double|(?:three|four|3|4)${notSeconds})\b|\b(?:another|again)\b[\s\S]*\blong`,
-  'i',
-);
-const isOnceThenTwice =
-  /\b(?:once|one time|1x|single)\b[\s\S]*\b(?:twice|two times|double|2x)\b|\ba (\p{L}+)\b[\s\S]*\btwo (?:\p{L}+ )?\1s\b/iu;
-const isOfTwo =
-  /\b(?:again|another|once more|one more|next|longe?r?|twice|two(?! of (?:us|them))|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
 /** Whether the second is told as such, and nothing is told of further ones. */
 const isSecond = (told: string): boolean =>
   !isMore.test(told) && (/\b(?:second|2nd)\b/i.test(told) || (isOfTwo.test(told) && !isOnceThenTwice.test(told)));
@@ -167,15 +167,14 @@ function dropShownTwice(r: Reader): void {
 const fewest = 3;
 /** `Up Up Down OK. So that's Up Up Down OK, in eight seconds.`: one row, told twice; the one with its time stays. */
 function dropSameRow(r: Reader): void {
-  const keysOf = (m: Made | undefined): string[] => [...pressedIn(m?.step)];
   for (let i = 0; i < r.made.length; i += 1) {
     const group = r.made[i];
-    const row = group?.step.kind === 'group' && group.step.times === 1 ? keysOf(group) : [];
+    const row = group?.step.kind === 'group' && group.step.times === 1 ? pressedIn(group.step) : [];
     if (row.length < fewest) continue;
     const singles = (from: number): Made[] =>
       r.made.slice(Math.max(0, from), from + row.length).filter((m) => m.step.kind === 'press' && m.step.times === 1);
     for (const near of [singles(i - row.length), singles(i + 1)])
-      if (near.flatMap(keysOf).join() === row.join()) {
+      if (near.flatMap((m) => pressedIn(m.step)).join() === row.join()) {
         r.drop(new Set(near));
         return;
       }
@@ -192,6 +191,7 @@ const isKey = (r: Reader, id: ControlId): boolean => {
   return own !== undefined && isPush(own);
 };
 
+/** A step that was meant otherwise becomes a hole. */
 function leave(r: Reader, i: number): void {
   const m = r.made[i];
   if (!m) return;
