@@ -14,12 +14,9 @@ let failed = 0;
 
 /** What goes beside the browser: ended with this one. */
 const besides = new Set();
-const endBesides = () => {
-  for (const { pid } of besides) process.kill(-pid, 'SIGTERM');
-};
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {
-    endBesides();
+    for (const { pid } of besides) process.kill(-pid, 'SIGTERM');
     process.exit(1);
   });
 

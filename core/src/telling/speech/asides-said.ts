@@ -1,4 +1,4 @@
-import { type Called, mentionAt } from './mentions.ts';
+import { type Called, mentionAt, namedLast } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
@@ -9,10 +9,6 @@ function endOf(words: readonly Word[], from: number): number {
 }
 const keyNamed = (called: Called, name: string): boolean =>
   called.controls.some((c) => c.of.control.label.toLowerCase() === name);
-
-/** Whether a control is named from a place on, and nothing stands behind it. */
-const isNameAtEnd = (out: readonly Word[], k: number, called: Called): boolean =>
-  k >= out.length - 4 && k + (mentionAt(out, k, called.controls)?.length ?? 99) === out.length;
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
@@ -77,7 +73,7 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `isolator on the post to off`: where it is
   ({ words, i, w, out, called }) => {
-    if (!/^(?:on|at|by|in)$/.test(w.word) || !out.some((_, k) => isNameAtEnd(out, k, called))) return null;
+    if (!/^(?:on|at|by|in)$/.test(w.word) || namedLast(out, called.controls) === null) return null;
     const where = /^(?:on|at|by|in) (?:the|its) (?:\w+ )?\w+(?= to (?:on|off|in|out|open|shut|closed)\b)/.exec(
       said(words, i, 6),
     );

@@ -394,6 +394,18 @@ function beginning<T>(names: ReadonlyArray<Named<T>>, word: Word): ReadonlyArray
   return found;
 }
 
+/** The longest name that is looked for among the words said last, in words. */
+const longestLast = 4;
+/** What is named by the words said last; null where they name nothing. */
+export function namedLast<T>(words: readonly Word[], names: ReadonlyArray<Named<T>>): T | null {
+  const last = words.slice(-longestLast);
+  for (const k of last.keys()) {
+    const named = mentionAt(last, k, names);
+    if (named && k + named.length === last.length) return named.of;
+  }
+  return null;
+}
+
 /** What is named at a word, with how many words it takes; the longest name, whole labels first. */
 export function mentionAt<T>(
   words: readonly Word[],

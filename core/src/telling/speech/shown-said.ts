@@ -1,4 +1,4 @@
-import { type Called, lampsIn, mentionAt } from './mentions.ts';
+import { type Called, lampsIn, mentionAt, namedLast } from './mentions.ts';
 import { added, begins, goes, isStop, labelled, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
@@ -52,12 +52,7 @@ export const shownSaid: readonly Rewrite[] = [
   // `green slow flash = you are in`
   ({ words, i, w, out, called }) => {
     const so = /^(?:(slow|fast|quick) )?(?:flash|blink)(?= [=:,.;\n]| -)/.exec(said(words, i, 3));
-    const near = out.slice(-3);
-    const isOf = near.some((_, k) => {
-      const lamp = mentionAt(near, k, called.signs);
-      return lamp?.of.kind === 'lamp' && k + lamp.length === near.length;
-    });
-    return so?.[1] && isOf
+    return so?.[1] && namedLast(out, called.signs)?.kind === 'lamp'
       ? { takes: 2, puts: [added('flashes', w), added(so[1] === 'slow' ? 'slowly' : 'quickly', w)] }
       : null;
   },
@@ -464,10 +459,7 @@ export const shownSaid: readonly Rewrite[] = [
   ({ words, i, w, called, out }) =>
     w.word === 'to' &&
     /^(?:stop|end|finish|cease)$/.test(words[i + 1]?.word ?? '') &&
-    out.slice(-3).some((_, k, last) => {
-      const sound = mentionAt(last, k, called.signs);
-      return sound?.of.kind === 'beeper' && k + sound.length === last.length;
-    })
+    namedLast(out, called.signs)?.kind === 'beeper'
       ? { takes: 2, puts: [{ ...w, word: 'stops' }] }
       : null,
   // `the display indicates "SERVICE"`

@@ -20,8 +20,7 @@ const isOfTwo =
   /\b(?:again|another|once more|one more|next|longe?r?|twice|two(?! of (?:us|them))|2x?|both)\b|\b(\p{L}{3,})\b[\s\S]{1,30}\b\1\b/iu;
 
 /**
- * Steps nobody means as they were read. What only repeats is dropped: where a thing stands already, what a hold ended at, a row
- * of keys with and without its time. What was meant otherwise stays as a hole, as it is known that something is done and not
+ * Steps nobody means as they were read. What only repeats is dropped: where a thing stands already, what a hold ended at. What was meant otherwise stays as a hole, as it is known that something is done and not
  * what: a thing put back at once, a sound while keys are held, a hand that comes off at one of several sounds.
  */
 export function leaveUnlikely(r: Reader, text: string): void {
@@ -30,7 +29,6 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveUncounted(r, text);
   leaveNotHeld(r);
   dropShownTwice(r);
-  dropSameRow(r);
 }
 
 const isLater = /\b(?:again|back|until|till|at the end|after(?:wards?| that)|later|finally)\b/i;
@@ -161,24 +159,6 @@ function dropShownTwice(r: Reader): void {
     );
   });
   r.drop(new Set(again));
-}
-
-/** The fewest presses that are a row and no habit. */
-const fewest = 3;
-/** `Up Up Down OK. So that's Up Up Down OK, in eight seconds.`: one row, told twice; the one with its time stays. */
-function dropSameRow(r: Reader): void {
-  for (let i = 0; i < r.made.length; i += 1) {
-    const group = r.made[i];
-    const row = group?.step.kind === 'group' && group.step.times === 1 ? pressedIn(group.step) : [];
-    if (row.length < fewest) continue;
-    const singles = (from: number): Made[] =>
-      r.made.slice(Math.max(0, from), from + row.length).filter((m) => m.step.kind === 'press' && m.step.times === 1);
-    for (const near of [singles(i - row.length), singles(i + 1)])
-      if (near.flatMap((m) => pressedIn(m.step)).join() === row.join()) {
-        r.drop(new Set(near));
-        return;
-      }
-  }
 }
 
 /** The keys a step presses, in order. */
