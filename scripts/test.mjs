@@ -1,7 +1,6 @@
 // npm test: everything, from a fresh clone; the last line sums it up and the exit status says the same.
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { chromium, mariadb, needPackages, needPrograms, needServer, needWeb, root } from './machine.mjs';
 
@@ -157,7 +156,7 @@ const unitTests = async (kind, share = '1/1') => {
       ),
   );
 };
-/** What goes beside the browser, by several hands; those that wait for processes they start and kill come first. */
+/** What goes beside the browser, by two hands; those that wait for processes they start and kill come first. */
 const beside = [
   () => unitTests('server'),
   () => unitTests('core', '1/3'),
@@ -176,8 +175,7 @@ const beside = [
 const inTurn = async () => {
   for (let next = beside.shift(); next; next = beside.shift()) await next();
 };
-// one more than there are processors: the tests of the server mostly wait
-const hands = Array.from({ length: availableParallelism() + 1 }, inTurn);
+const hands = [inTurn(), inTurn()];
 
 const e2e = join(reports, 'e2e.json');
 const messages = (spec) =>

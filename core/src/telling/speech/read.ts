@@ -20,6 +20,7 @@ import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
 import { dropOffHeld, findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
+import { findPutAway } from './told-back.ts';
 import { turnRound } from './told-before.ts';
 import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
 import { leaveUnlikely } from './unlikely.ts';
@@ -216,6 +217,7 @@ export function readTold(
     dropRetries(own, text);
     dropRowsTwice(own, text);
     dropToldAnew(own, text);
+    findPutAway(own, text);
     leaveUnlikely(own, text);
     return own;
   });
