@@ -33,7 +33,7 @@ test('a way that worked is shown, offered, and taken by a trainer as a telling b
 
   const trainer = await desk('trainer');
   await trainer.page.goto('/bench');
-  const offered = trainer.page.getByRole('region', { name: /Another way of “Into service”/ });
+  const offered = trainer.page.getByRole('article', { name: /Another way of “Into service”/ });
   await expect(offered).toContainText('Two taps and a long one, every time.');
   await expect(offered).toContainText('FIELD-1');
   await offered.getByRole('button', { name: 'Take it into a draft' }).click();

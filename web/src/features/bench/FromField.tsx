@@ -46,7 +46,7 @@ function OneOffered({ offered, onTaken }: { offered: OfferedLine; onTaken: (keys
     if ('data' in result && result.data && as === 'taken') onTaken(result.data.drafts);
   };
   return (
-    <section className="sheet stack" aria-label={said}>
+    <article className="sheet stack" aria-label={said}>
       <div className="row spread">
         <strong>{said}</strong>
         <span className="soft small">
@@ -83,6 +83,6 @@ function OneOffered({ offered, onTaken }: { offered: OfferedLine; onTaken: (keys
           {(error as ApiError).title} {(error as ApiError).detail}
         </p>
       )}
-    </section>
+    </article>
   );
 }
