@@ -190,7 +190,7 @@ function behind(r: Reader, text: string, at: number): Moment | null {
 }
 
 /** What was told to show or sound last before a hand comes off, nearest first; null where nothing is. */
-function momentTold(r: Reader, text: string, from: number, to: number): Moment | null {
+export function momentTold(r: Reader, text: string, from: number, to: number): Moment | null {
   const clauses = clausesOf(text, from, to);
   for (let k = clauses.length - 1; k >= 0; k -= 1) {
     const clause = clauses[k];

@@ -6,6 +6,7 @@ import { dropBesideActs } from './beside-acts.ts';
 import { type ReadIn, readIn } from './captions.ts';
 import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
+import { findPairs } from './held-pairs.ts';
 import { findRests } from './late-rests.ts';
 import { findWindows, moveWindows } from './late-windows.ts';
 import { findReleases, holdCounted } from './letting-go.ts';
@@ -203,6 +204,7 @@ export function readTold(
     holdThrough(own, text);
     dropNamedFirst(own, text);
     dropOffHeld(own);
+    findPairs(own, text);
     findReleases(own, text);
     holdCounted(own, text);
     findSupplyBack(own, text);
