@@ -1,6 +1,7 @@
+import type { Step } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { lengthAt } from './amounts.ts';
-import { heldOf, turnToHold } from './holds.ts';
+import { heldOf } from './holds.ts';
 import { momentTold } from './letting-go.ts';
 import { mentionAt } from './mentions.ts';
 import { isPush, type Reader, spanOf } from './reader.ts';
@@ -34,8 +35,15 @@ export function findPairs(r: Reader, text: string): void {
           step.kind === 'hold' && pair.keys.every((k) => step.controls.some((c) => c.control === k.control.id)),
       );
     if (isTold) continue;
-    if (own.length === 0) hold(r, text, words, pair, index);
-    else if (comesOn(r, index + own.length - 1)) keep(r, pair);
+    // one of the two, or both, pressed one after the other
+    const isPressed = own.every(
+      ({ step }) => step.kind === 'press' && step.times === 1 && pair.keys.some((k) => k.control.id === step.control),
+    );
+    if (!isPressed) continue;
+    const first = r.made.findIndex((m) => own.includes(m));
+    const made = [...r.made];
+    r.made.splice(0, r.made.length, ...made.filter((m) => !own.includes(m)));
+    if (!hold(r, text, words, pair, own.length === 0 ? index : first)) r.made.splice(0, r.made.length, ...made);
     i = pair.end - 1;
   }
 }
@@ -116,42 +124,21 @@ function comesOn(r: Reader, index: number): boolean {
   return false;
 }
 
-function hold(r: Reader, text: string, words: readonly Word[], { keys, end, from, to }: Pair, index: number): void {
+/** Holds two keys as long as it is told; whether it is known how long. */
+function hold(r: Reader, text: string, words: readonly Word[], { keys, end, from, to }: Pair, index: number): boolean {
   const controls = keys.map((own) => heldOf(own, null));
   const sentence = r.made[index - 1]?.sentence ?? 0;
-  const put = (at: number, ...steps: ReadonlyArray<Parameters<Reader['put']>[0]>): void => {
-    r.made.splice(at, 0, ...steps.map((step) => ({ step, from, to, sentence })));
+  const put = (until: Extract<Step, { kind: 'hold' }>['until']): boolean => {
+    r.made.splice(index, 0, { step: { kind: 'hold', controls, until }, from, to, sentence });
+    return true;
   };
-  if (comesOn(r, index)) {
-    put(index, { kind: 'hold', controls, until: { kind: 'release' } });
-    return;
-  }
+  if (comesOn(r, index)) return put({ kind: 'release' });
   const length = lengthBehind(words, end);
-  if (length) {
-    put(index, { kind: 'hold', controls, until: { kind: 'span', span: spanOf(length) } });
-    return;
-  }
+  if (length) return put({ kind: 'span', span: spanOf(length) });
   const until = words.findIndex((w, k) => k >= end && k < end + 12 && /^(?:until|till)$/.test(w.word));
-  if (until < 0) return;
+  if (until < 0) return false;
   const stops = words.findIndex((w, k) => k > until && (stop.test(w.raw) || k > until + 10));
-  const moment = momentTold(
-    r,
-    text,
-    words[until]?.from ?? to,
-    words[stops < 0 ? words.length - 1 : stops]?.from ?? text.length,
-  );
-  if (moment) put(index, { kind: 'hold', controls, until: { kind: 'moment', moment } });
-}
-
-/** Keys that were pressed one after the other while there was no supply: held. */
-function keep(r: Reader, { keys, from, to }: Pair): void {
-  const first = r.made.findIndex(
-    ({ step, ...m }, i) =>
-      m.from < to && m.to > from && step.kind === 'press' && step.times === 1 && r.made[i + 1]?.step.kind === 'press',
-  );
-  const pressed = r.made.slice(first, first + 2).map((m) => (m.step.kind === 'press' ? m.step.control : null));
-  if (first < 0 || !keys.every((own) => pressed.includes(own.control.id))) return;
-  const held = r.held;
-  turnToHold(r, first, 2, keys);
-  r.held = held;
+  const ends = words[stops < 0 ? words.length - 1 : stops]?.from ?? text.length;
+  const moment = momentTold(r, text, words[until]?.from ?? to, ends);
+  return moment !== null && put({ kind: 'moment', moment });
 }

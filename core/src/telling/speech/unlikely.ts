@@ -28,6 +28,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveHeard(r);
   leaveUncounted(r, text);
   leaveNotHeld(r);
+  leaveMany(r);
   dropShownTwice(r);
 }
 
@@ -145,6 +146,15 @@ function leaveNotHeld(r: Reader): void {
       leave(r, i);
       i -= 1;
     }
+  }
+}
+
+const mostPresses = 8;
+/** Nobody presses one key more than a few times in a row: it was a figure that was read out. */
+function leaveMany(r: Reader): void {
+  for (let i = r.made.length - 1; i >= 0; i -= 1) {
+    const { step } = r.made[i] ?? {};
+    if (step?.kind === 'press' && step.times > mostPresses) leave(r, i);
   }
 }
 
