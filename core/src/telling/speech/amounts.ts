@@ -28,7 +28,9 @@ export function lengthAt(
   // `a second one`, `a second beep`
   if (
     words[at + 1]?.word === 'second' &&
-    /^(?:one|beep|tone|time|buzz|chime|bell|press|click|gong|ring|peep|bleep|signal)$/.test(words[at + 2]?.word ?? '')
+    /^(?:one|person|man|hand|colleague|helper|finger|try|attempt|beep|tone|time|buzz|chime|bell|press|click|gong|ring|peep|bleep|signal)$/.test(
+      words[at + 2]?.word ?? '',
+    )
   )
     return null;
   // `a good minute`

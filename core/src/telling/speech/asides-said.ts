@@ -12,6 +12,28 @@ const keyNamed = (called: Called, name: string): boolean =>
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `If the horn had gone you'd have fluffed it, and it'd be key off`: what did not come to pass
+  ({ words, i, w, out }) => {
+    if (w.word !== 'if' || !begins(out)) return null;
+    const n = endOf(words, i) - i;
+    return /\b(?:had|hadn't)\b.*\b(?:'d|would) have\b|\b(?:had|hadn't)\b.*\b\w+'d have\b/.test(said(words, i, n))
+      ? goes(n)
+      : null;
+  },
+  // `Only trained staff may open the cover.`: who is allowed to
+  ({ words, i, w, out }) =>
+    w.word === 'only' &&
+    begins(out) &&
+    /^only (?:[\p{L}-]+ ){1,4}(?:may|is allowed to|are allowed to|should ever|must ever)\b/u.test(said(words, i, 9))
+      ? goes(endOf(words, i) - i)
+      : null,
+  // `the main switch on the cabinet, off`: where it is, not where it is put
+  ({ words, i, w, out, called }) => {
+    const own = /^(?:on|in|at|by|inside|behind)$/.test(w.word) ? namedLast(out, called.controls) : null;
+    if (own?.mechanism.kind !== 'places' || !/^(?:the|your)$/.test(words[i + 1]?.word ?? '')) return null;
+    const face = own.face.label.toLowerCase();
+    return said(words, i + 2, wordsIn(face)) === face ? goes(2 + wordsIn(face)) : null;
+  },
   // `how many times did it beep before you let go`: asked of what was done
   ({ words, i, w, out }) =>
     w.word === 'how' &&

@@ -39,7 +39,7 @@ export function findPairs(r: Reader, text: string): void {
     const isPressed = own.every(
       ({ step }) => step.kind === 'press' && step.times === 1 && pair.keys.some((k) => k.control.id === step.control),
     );
-    if (!isPressed) continue;
+    if (!isPressed || (own.length > 1 && !isHeld(words, pair, staysDown))) continue;
     const first = r.made.findIndex((m) => own.includes(m));
     const made = [...r.made];
     r.made.splice(0, r.made.length, ...made.filter((m) => !own.includes(m)));
@@ -79,8 +79,10 @@ const denies =
   /^(?:not|don't|dont|never|no|without|if|release|releases|released|releasing|off|unless|instead|than|or|between|beside|above|below|behind|under)$/;
 const keeps =
   /^(?:hold|holds|held|holding|keep|keeps|kept|press|presses|pressed|pressing|push|pushed|down|both|together|thumbs?|fingers?|hands?|each|pair|squeeze|lean|time|simultaneously|until|till)$/;
+const staysDown =
+  /^(?:hold|holds|held|holding|keep|keeps|kept|down|both|together|thumbs?|fingers?|hands?|each|squeeze|lean|time|simultaneously|until|till)$/;
 /** Whether something is said around two keys that a hand does to both at once, and nothing that takes it back. */
-function isHeld(words: readonly Word[], { at, end }: Pair): boolean {
+function isHeld(words: readonly Word[], { at, end }: Pair, by: RegExp = keeps): boolean {
   let from = at;
   while (from > 0 && at - from < 12 && !stop.test(words[from - 1]?.raw ?? '')) from -= 1;
   const before = words.slice(from, at);
@@ -94,7 +96,7 @@ function isHeld(words: readonly Word[], { at, end }: Pair): boolean {
     to += 1;
   }
   return (
-    [...before.slice(-8), ...words.slice(end, to)].some((w) => keeps.test(w.word)) || lengthBehind(words, end) !== null
+    [...before.slice(-8), ...words.slice(end, to)].some((w) => by.test(w.word)) || lengthBehind(words, end) !== null
   );
 }
 

@@ -156,6 +156,9 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
     return { kind: 'sign', shown: { ...shown, state: 'off' }, nth: 1 };
   const own = clauses.at(-1);
   const named = own ? momentOf(r, own, clauses.slice(0, -1)) : null;
+  // `it shows 888. Hold. Now it shows P3. Let go!`: what it showed last
+  const last = shown.kind === 'text' && !named ? lastText(r, clauses, shown.text) : null;
+  if (last !== null && shown.kind === 'text') return { ...step.at, shown: { ...shown, text: last }, nth: 1 };
   // `first TEST, then SERV, and at SERV you let go`: as it is named there
   const isText = named?.kind === 'sign' && named.shown.kind === 'text' && shown.kind === 'text';
   // `it blinks, then it stays on. When it stays on you let go`
@@ -181,6 +184,27 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
   // a sound is counted elsewhere, unless it is a lamp that was heard before it
   const isLater = told?.kind === 'sign' && (told.shown.kind !== 'sound' || shown.kind === 'lamp');
   return isLater && !isSame ? told : null;
+}
+
+const showsThen =
+  /\b(?:shows?|says?|reads?|replaced by|gives way to|turns (?:in)?to|changes? (?:in)?to|becomes?|jumps to|comes?|display:?|screen:?) (?:up )?(?:the |a )?$/;
+/** What a display is told to show behind what it showed before, last of all; null where that is nothing else. */
+function lastText(r: Reader, clauses: readonly Clause[], before: string): string | null {
+  let last: string | null = null;
+  for (const { words, said } of clauses) {
+    if (isDenied.test(said)) continue;
+    words.forEach((_, i) => {
+      const text = shownTextAt(words, i)?.text;
+      const lead = words
+        .slice(0, i)
+        .map((w) => w.word)
+        .join(' ');
+      if (text === undefined || mentionAt(words, i, r.called.controls) !== null) return;
+      if (text === before) last = null;
+      else if (showsThen.test(`${lead} `)) last = text;
+    });
+  }
+  return last;
 }
 
 /** `off your fingers at the second beep`. */

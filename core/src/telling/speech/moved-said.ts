@@ -1,8 +1,49 @@
+import { ordinalOf } from '../../spoken/numbers.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `the lower of the two holders`: which, not what is done
+  ({ words, i, w, out, called }) =>
+    w.word === 'lower' &&
+    /^(?:the|its|a)$/.test(out.at(-1)?.word ?? '') &&
+    keyAt(words, i, called) === null &&
+    /^(?:of|one|half|edge|part|row|left|right|two|panel|cover|corner)$/.test(words[i + 1]?.word ?? '')
+      ? { takes: 1, puts: [{ ...w, word: 'bottom', raw: 'bottom' }] }
+      : null,
+  // `the plug of the drain pump`
+  ({ words, i, w, called }) => {
+    if (
+      words[i + 1]?.word !== 'of' ||
+      !/^(?:plug|connector|fuse|lid|cover|door|valve|tap|lever|switch|slide)$/.test(w.word)
+    )
+      return null;
+    const from = /^(?:the|its|your)$/.test(words[i + 2]?.word ?? '') ? i + 3 : i + 2;
+    for (let n = 3; n > 0; n -= 1) {
+      const whole = `${said(words, from, n)} ${w.word}`;
+      const own = called.controls.find(({ of }) => of.control.label.toLowerCase() === whole);
+      if (own) return { takes: from + n - i, puts: labelled(whole, w) };
+    }
+    return null;
+  },
+  // `of the row of six the fourth has to be on`, `put the fourth switch back to off`: by its number
+  ({ words, i, w, out, called }) => {
+    const nth = out.at(-1)?.word === 'the' ? ordinalOf(w.word) : null;
+    if (nth === null) return null;
+    const kind = /^(?:switch|one|dip)$/.test(words[i + 1]?.word ?? '') ? 1 : 0;
+    const leads =
+      /^(?:has to|must|wants to|needs to|should|goes|is to|gets|back|to) (?:be |go |is |put |set |to )*(?:on|off|up|down)\b/.test(
+        said(words, i + 1 + kind, 6),
+      );
+    const own = called.controls.filter(
+      ({ of, weak }) => !weak && of.control.look === 'dip' && new RegExp(`(?:^|\\D)${nth}$`).test(of.control.label),
+    );
+    const [first] = own;
+    return leads && first && own.every((o) => o.of === first.of)
+      ? { takes: 1 + kind, puts: labelled(first.of.control.label, w) }
+      : null;
+  },
   // `he take away the flow plug`: out with it
   (at) => {
     const { words, i, w } = at;

@@ -706,6 +706,8 @@ export function readAgain(r: Reader, items: readonly Item[], segment: Segment): 
     if (is) return true;
   }
   const said = saidOf(segment);
+  // `that's the alarm, it does it four times`: the unit, not the one who is told
+  if (/\b(?:it|she|he) (?:does|did|will do) (?:it|that|so)\b/.test(said)) return false;
   // `do it three times`: what was done last; else all that the sentence did
   const isLast = /\b(?:repeat|do) (?:it|this|that)\b/.test(said) && own.at(-1)?.m.sentence !== r.sentence;
   const isOne = isLast && own.at(-1)?.m.step.kind === 'set';

@@ -15,7 +15,7 @@ import { listMarks, withoutMarkers } from './markers.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { dropReadOut } from './read-out.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
-import { type Differs, recapDiffers } from './recap.ts';
+import { type Differs, recapDiffers, tellsAgain } from './recap.ts';
 import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
@@ -183,48 +183,67 @@ export function readTold(
   const left = Math.max(0, raw.length - mostSpoken);
   const { text } = input;
   const called = calledOf(facts, answers.ones);
-  const sumAt = summaryAt(input);
   const marks = listMarks(text);
   // who tells is whoever tells most of what is done
   const heard = voices(input);
-  const read = heard.map((_, i) => {
-    const own = new Reader(called, answers);
-    own.whole = text;
-    own.marks = marks;
-    own.turnsAt = input.turns.map((t) => t.from);
-    own.comesTo = (at) => tell?.((i + at / text.length) / heard.length);
-    // what the others say they see is heard in between
-    for (const [from, to, who] of heard
-      .flatMap((s, k) => s.map(([a, z]) => [a, z, k] as const))
-      .sort((a, b) => a[0] - b[0]))
-      if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
-    end(own);
-    dropBesideActs(own, text);
-    dropStays(own, text);
-    holdThrough(own, text);
-    dropNamedFirst(own, text);
-    dropOffHeld(own);
-    findPairs(own, text);
-    findReleases(own, text);
-    holdCounted(own, text);
-    findSupplyBack(own, text);
-    findSupplyAway(own, text);
-    countSounds(own, text);
-    countTimes(own, text);
-    findWindows(own, text);
-    moveWindows(own, text);
-    findRests(own, text);
-    turnRound(own, text);
-    dropReadOut(own, text);
-    dropRetries(own, text);
-    dropRowsTwice(own, text);
-    dropToldAnew(own, text);
-    findPutAway(own, text);
-    leaveUnlikely(own, text);
-    return own;
-  });
-  const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;
-  const [reader = new Reader(called, answers)] = [...read].sort((a, b) => acts(b) - acts(a));
+  let come = 0;
+  const readTo = (sumAt: number): Reader => {
+    const read = heard.map((_, i) => {
+      const own = new Reader(called, answers);
+      own.whole = text;
+      own.marks = marks;
+      own.turnsAt = input.turns.map((t) => t.from);
+      own.comesTo = (at) => {
+        // read a second time, it has come as far as it had
+        come = Math.max(come, (i + at / text.length) / heard.length);
+        tell?.(come);
+      };
+      // what the others say they see is heard in between
+      for (const [from, to, who] of heard
+        .flatMap((s, k) => s.map(([a, z]) => [a, z, k] as const))
+        .sort((a, b) => a[0] - b[0]))
+        if (from < sumAt) readPart(text, from, Math.min(to, sumAt), own, who === i);
+      end(own);
+      dropBesideActs(own, text);
+      dropStays(own, text);
+      holdThrough(own, text);
+      dropNamedFirst(own, text);
+      dropOffHeld(own);
+      findPairs(own, text.slice(0, sumAt));
+      findReleases(own, text);
+      holdCounted(own, text);
+      findSupplyBack(own, text);
+      findSupplyAway(own, text);
+      countSounds(own, text);
+      countTimes(own, text);
+      findWindows(own, text);
+      moveWindows(own, text);
+      findRests(own, text);
+      turnRound(own, text);
+      dropReadOut(own, text);
+      dropRetries(own, text);
+      dropRowsTwice(own, text);
+      dropToldAnew(own, text);
+      findPutAway(own, text.slice(0, sumAt));
+      leaveUnlikely(own, text);
+      return own;
+    });
+    const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;
+    return [...read].sort((a, b) => acts(b) - acts(a))[0] ?? new Reader(called, answers);
+  };
+  let sumAt = summaryAt(input);
+  let reader = readTo(sumAt);
+  if (sumAt < text.length) {
+    const rest = new Reader(called, answers);
+    rest.whole = text;
+    readPart(text, sumAt, text.length, rest);
+    end(rest);
+    // what is told there is told for the first time: it only sounds like a summing-up
+    if (!tellsAgain(rest.made, reader.made)) {
+      sumAt = text.length;
+      reader = readTo(sumAt);
+    }
+  }
   const { made } = reader;
   // what is asked may begin a way as well as what was understood
   const asks = reader.doubts.filter((d) => d.asked !== undefined);

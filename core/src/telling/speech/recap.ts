@@ -229,6 +229,26 @@ function insteadOf(step: Step | null, said: SaidBeat, about: Differs['about']): 
   return null;
 }
 
+/** A step by what it is done to, and where that is put. */
+const doneTo = (step: Step): string =>
+  step.kind === 'set'
+    ? `${step.control} ${step.to}`
+    : step.kind === 'hold'
+      ? step.controls.map((c) => c.control).join()
+      : step.kind === 'press'
+        ? step.control
+        : step.kind;
+/** Whether what is told as a summing-up is, by half of what is done in it, what was told before; a word or two is. */
+export function tellsAgain(rest: readonly Made[], made: readonly Made[]): boolean {
+  const acts = (all: readonly Made[]): string[] =>
+    flat(all.map((m) => m.step)).flatMap(({ step }) =>
+      step.kind === 'set' || step.kind === 'hold' || step.kind === 'press' ? [doneTo(step)] : [],
+    );
+  const before = new Set(acts(made));
+  const again = acts(rest);
+  return again.length < 3 || again.filter((step) => before.has(step)).length * 2 >= again.length;
+}
+
 /**
  * What a summing-up says otherwise than the steps did, each where it stands in it: another control, one that is left out, the
  * other way about, other counts, directions and times. It speaks only where most of the summing-up lies along what was told.

@@ -66,6 +66,16 @@ export function areTwoKeys(words: readonly Word[], i: number, called: Called): b
   const next = i + (one?.length ?? 0);
   return one !== null && keyAt(words, words[next]?.raw === ',' ? next + 1 : next, called) !== null;
 }
+/** How many keys follow one after the other, commas between. */
+export function keysInRow(words: readonly Word[], from: number, called: Called): number {
+  let [k, n] = [from, 0];
+  for (let key = keyAt(words, k, called); key; key = keyAt(words, k, called)) {
+    n += 1;
+    k += key.length;
+    if (words[k]?.raw === ',') k += 1;
+  }
+  return n;
+}
 /** Whether something stands in a place, and is no key: `put on the main switch`. */
 export const standsAt = ({ words, called }: Spot, i: number) => {
   const own = mentionAt(words, i, called.controls);

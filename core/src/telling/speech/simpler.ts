@@ -6,7 +6,7 @@ import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
 import { movedSaid } from './moved-said.ts';
 import { plainer } from './plainer-words.ts';
-import { areTwoKeys, keyAt, keysBefore, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
+import { areTwoKeys, keyAt, keysBefore, keysInRow, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
 import { shownSaid } from './shown-said.ts';
 import type { Word } from './text.ts';
 import { timeSaid } from './time-said.ts';
@@ -36,6 +36,15 @@ const sequences: readonly Rewrite[] = [
     areTwoKeys(words, i + 1, called)
       ? { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }], drops: 1 }
       : null,
+  // `the code, which is forward forward reverse slow`
+  ({ words, i, w, called, out }) => {
+    const isIs =
+      /^(?:is|it's|its|that's|thats)$/.test(w.word) &&
+      (w.word !== 'is' || /^(?:which|that|it|this)$/.test(out.at(-1)?.word ?? ''));
+    return isIs && keysInRow(words, i + 1, called) > 2
+      ? { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }], drops: w.word === 'is' ? 1 : 0 }
+      : null;
+  },
   // `now you do mode light mode light`
   ({ words, i, w, called }) =>
     /^(?:do|does|play|type)$/.test(w.word) && areTwoKeys(words, i + 1, called)

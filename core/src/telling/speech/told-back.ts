@@ -93,7 +93,7 @@ function saidIn(
     if (w.to > end) break;
     const length = namedAt(r, words, i, own);
     if (length === 0) continue;
-    const cue = cueAround(r, words, i, length, own, to, from, end);
+    const cue = isState(words, i) ? null : cueAround(r, words, i, length, own, to, from, end);
     if (cue) return { from: Math.min(w.from, cue.from), to: Math.max(cue.to, words[i + length - 1]?.to ?? 0) };
   }
   return null;
@@ -125,8 +125,20 @@ function ownWords(r: Reader, own: ControlFacts): ReadonlySet<string> {
   return all;
 }
 
+/** `with the key in`, `what's the knob on?`: how it stands, not what is done. */
+function isState(words: readonly Word[], i: number): boolean {
+  let start = i;
+  while (start > 0 && i - start < 16 && !stop.test(words[start - 1]?.raw ?? '')) start -= 1;
+  return (
+    words
+      .slice(Math.max(start, i - 3), i)
+      .some((w) => /^(?:with|when|if|while|because|unless|whether|till|until)$/.test(w.word)) ||
+    /^(?:what|what's|whats|which|is|are|how|have|has|do|does|did|why|where)$/.test(words[start]?.word ?? '')
+  );
+}
+
 const beside = /^(?:by|near|beside|under|below|above|behind|of|from|at|next)$/;
-const reach = { back: 6, on: 14 };
+const reach = { back: 6, on: 20 };
 function cueAround(
   r: Reader,
   words: readonly Word[],
@@ -190,6 +202,8 @@ const handed =
 function brings(words: readonly Word[], k: number, own: ControlFacts, to: PlaceId, isBehind: boolean): boolean {
   const { word = '' } = words[k] ?? {};
   if (words.slice(Math.max(0, k - 4), k).some((w) => not.test(w.word))) return false;
+  // `key off and again`: as it went wrong
+  if (words.slice(k + 1, k + 4).some((w) => /^(?:again|anew|over)$/.test(w.word))) return false;
   const { look } = own.control;
   for (const [of, said, place] of byLook) if (of.test(look) && said.test(word) && place.test(to)) return true;
   if (placeDone(own, word) === to) return true;

@@ -1,7 +1,7 @@
 import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
-import { isPush, type Made, type Reader } from './reader.ts';
+import { isPush, type Made, type Reader, withoutTimes } from './reader.ts';
 
 /** Words by which sounds are counted along, whoever counts them and however. */
 const counting =
@@ -28,7 +28,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveHeard(r);
   leaveUncounted(r, text);
   leaveNotHeld(r);
-  leaveMany(r);
+  leaveMany(r, text);
   dropShownTwice(r);
 }
 
@@ -150,11 +150,12 @@ function leaveNotHeld(r: Reader): void {
 }
 
 const mostPresses = 8;
-/** Nobody presses one key more than a few times in a row: it was a figure that was read out. */
-function leaveMany(r: Reader): void {
+/** Nobody presses one key more than a few times in a row, but where it is said so: it was a figure that was read out. */
+function leaveMany(r: Reader, text: string): void {
   for (let i = r.made.length - 1; i >= 0; i -= 1) {
-    const { step } = r.made[i] ?? {};
-    if (step?.kind === 'press' && step.times > mostPresses) leave(r, i);
+    const m = r.made[i];
+    if (m?.step.kind !== 'press' || m.step.times <= mostPresses) continue;
+    if (!/\b(?:times|presses|taps|x)\b|×/i.test(text.slice(m.from, m.to + 12))) leave(r, i);
   }
 }
 
@@ -162,11 +163,17 @@ function leaveMany(r: Reader): void {
 function dropShownTwice(r: Reader): void {
   const again = r.made.filter((m, i) => {
     const before = r.made[i - 1]?.step;
-    const moment = before?.kind === 'hold' && before.until.kind === 'moment' ? before.until.moment : null;
+    const moment =
+      before?.kind === 'hold' && before.until.kind === 'moment'
+        ? before.until.moment
+        : before?.kind === 'release'
+          ? before.at
+          : null;
     const [own, ...others] = m.step.kind === 'see' && m.step.must === 'must' ? m.step.signs : [];
-    return (
-      own && others.length === 0 && moment?.kind === 'sign' && JSON.stringify(moment.shown) === JSON.stringify(own)
-    );
+    if (!own || others.length > 0 || moment?.kind !== 'sign') return false;
+    // `until it buzzes twice. Buzzed twice.`
+    const isCounted = own.kind === 'sound' && own.times === moment.nth;
+    return JSON.stringify(moment.shown) === JSON.stringify(isCounted ? withoutTimes(own) : own);
   });
   r.drop(new Set(again));
 }

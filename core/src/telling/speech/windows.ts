@@ -18,8 +18,12 @@ export function closeWindow(r: Reader, sentence: number): void {
   const firstAct = inside.findIndex((m) => isAct(m.step));
   // what shows once it is done ends it, where nothing is held on
   const shows = inside.findIndex((m, i) => i > firstAct && m.step.kind === 'see');
-  const over =
+  const shown =
     shows > 0 && r.flows && !inside.slice(0, shows).some((m) => m.step.kind === 'hold') ? shows : inside.length;
+  // what takes longer than the window, or takes the supply away behind a row of keys, comes after it
+  const pressed = inside.findIndex((m) => m.step.kind === 'press');
+  const beyond = inside.findIndex((m, i) => pressed >= 0 && i > pressed && isBeyond(r, m, window.mostMs));
+  const over = beyond < 0 ? shown : Math.min(shown, beyond);
   const lastAct = inside.slice(0, over).findLastIndex((m) => isAct(m.step));
   const own = inside.slice(firstAct, lastAct + 1);
   const [first] = own;
@@ -37,6 +41,14 @@ export function closeWindow(r: Reader, sentence: number): void {
     sentence: first.sentence,
   });
 }
+
+const isBeyond = (r: Reader, { step }: Made, mostMs: number): boolean =>
+  step.kind === 'hold'
+    ? step.until.kind === 'moment' || (step.until.kind === 'span' && step.until.span.leastMs >= mostMs)
+    : step.kind === 'rest'
+      ? step.span.leastMs >= mostMs
+      : step.kind === 'set' &&
+        r.called.facts.supply.some((c) => c.control.id === step.control && !c.powersAt.has(step.to));
 
 export function readActs(r: Reader, segment: Segment, items: readonly Item[]): void {
   const [start] = items;
