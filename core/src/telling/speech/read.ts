@@ -1,6 +1,7 @@
 import type { Step } from '../../model/route.ts';
 import type { UnitFacts } from '../../unit/facts.ts';
 import { type Answers, noAnswers, withNames } from '../answers.ts';
+import { findAfterEntry } from './after-entry.ts';
 import { dropNamedFirst, dropStays } from './as-it-stands.ts';
 import { dropBesideActs } from './beside-acts.ts';
 import { type ReadIn, readIn } from './captions.ts';
@@ -225,6 +226,7 @@ export function readTold(
       dropRowsTwice(own, text);
       dropToldAnew(own, text);
       findPutAway(own, text.slice(0, sumAt));
+      findAfterEntry(own, text.slice(0, sumAt));
       leaveUnlikely(own, text);
       return own;
     });
