@@ -24,6 +24,7 @@ import { dropOffHeld, findSupplyAway, findSupplyBack, holdThrough } from './supp
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { findPutAway } from './told-back.ts';
 import { turnRound } from './told-before.ts';
+import { findTimes } from './told-times.ts';
 import { dropRetries, dropRowsTwice, dropToldAnew } from './told-twice.ts';
 import { leaveUnlikely } from './unlikely.ts';
 import { countSounds, countTimes } from './which-sound.ts';
@@ -226,6 +227,7 @@ export function readTold(
       dropRowsTwice(own, text);
       dropToldAnew(own, text);
       findPutAway(own, text.slice(0, sumAt));
+      findTimes(own, text.slice(0, sumAt));
       findAfterEntry(own, text.slice(0, sumAt));
       leaveUnlikely(own, text);
       return own;
