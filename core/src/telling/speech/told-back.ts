@@ -133,7 +133,8 @@ function isState(words: readonly Word[], i: number): boolean {
     words
       .slice(Math.max(start, i - 3), i)
       .some((w) => /^(?:with|when|if|while|because|unless|whether|till|until)$/.test(w.word)) ||
-    /^(?:what|what's|whats|which|is|are|how|have|has|do|does|did|why|where)$/.test(words[start]?.word ?? '')
+    (i - start < 16 &&
+      /^(?:what|what's|whats|which|is|are|how|have|has|do|does|did|why|where)$/.test(words[start]?.word ?? ''))
   );
 }
 

@@ -1,5 +1,6 @@
 import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
+import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { isPush, type Made, type Reader, withoutTimes } from './reader.ts';
 
@@ -93,13 +94,18 @@ function leaveHeard(r: Reader): void {
       m?.step.kind === 'see' &&
       held.size > 0 &&
       i + 1 < r.made.length &&
-      m.step.signs.every((s) => s.kind === 'sound')
+      (m.step.signs.every((s) => s.kind === 'sound') || (areLit(m.step.signs) && !comesOff(r.made, i)))
     ) {
       leave(r, i);
       i -= 1;
     }
   }
 }
+
+const areLit = (signs: readonly Shown[]): boolean => signs.every((s) => s.kind === 'lamp' && s.state === 'lit');
+/** Whether a hand comes off something before anything else is done. */
+const comesOff = (made: readonly Made[], from: number): boolean =>
+  made.slice(from + 1).find((m) => m.step.kind !== 'see' && m.step.kind !== 'rest')?.step.kind === 'release';
 
 /** `it pips, and again, then off`: at which of them is not known where they were not counted. */
 function leaveUncounted(r: Reader, text: string): void {
