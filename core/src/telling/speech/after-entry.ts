@@ -17,16 +17,19 @@ export function findAfterEntry(r: Reader, text: string): void {
 }
 
 const leastKeys = 3;
+/** Keys that are told further apart than this, in letters, are no row. */
+const apart = 30;
 /** The step a row of keys ends with; null where there is none. */
 function rowEnd(made: readonly Made[]): number | null {
   let keys = 0;
-  for (const [i, { step }] of made.entries()) {
+  for (const [i, { step, to }] of made.entries()) {
     const inside = step.kind === 'group' && step.times === 1 ? step.steps : [step];
     keys = inside.every((s) => s.kind === 'press')
       ? keys + inside.reduce((n, s) => n + (s.kind === 'press' ? s.times : 0), 0)
       : 0;
-    const next = made[i + 1]?.step.kind;
-    if (keys >= leastKeys && next !== 'press' && next !== 'group') return i;
+    const next = made[i + 1];
+    const goesOn = /^(?:press|group)$/.test(next?.step.kind ?? '') && (next?.from ?? 0) - to <= apart;
+    if (keys >= leastKeys && !goesOn) return i;
   }
   return null;
 }
@@ -61,7 +64,11 @@ function findAnswer(r: Reader, words: readonly Word[], row: number): void {
     const shown = named ? null : shownTextAt(words, i);
     const isAlone =
       /^[A-Z0-9]+[-–]?[A-Z0-9-]*$/.test(w.raw) && /\d|-/.test(w.raw) && clause.length <= 1 && w.raw.length > 1;
-    const isSaid = clause.slice(-6).some((x) => shows.test(x.word)) || /^(?:=|:)$/.test(words[i - 1]?.raw ?? '');
+    const behind = words[i + (shown?.length ?? 1)]?.word ?? '';
+    const isSaid =
+      clause.slice(-6).some((x) => shows.test(x.word)) ||
+      /^(?:=|:)$/.test(words[i - 1]?.raw ?? '') ||
+      /^(?:comes|appears|stands|lights|pops)$/.test(behind);
     // a figure is what is stored, not that one is in
     if (shown && !/[1-9]/.test(shown.text) && (isSaid || isAlone) && mentionAt(words, i, r.called.signs) === null) {
       if (clause.some((x) => otherwise.test(x.word))) return;

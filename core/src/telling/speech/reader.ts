@@ -175,7 +175,7 @@ export class Reader {
 }
 
 /** What a step puts somewhere, in a group or a branch as well. */
-const setsWithin = (step: Step): ReadonlyArray<Extract<Step, { kind: 'set' }>> =>
+export const setsWithin = (step: Step): ReadonlyArray<Extract<Step, { kind: 'set' }>> =>
   step.kind === 'set'
     ? [step]
     : step.kind === 'group'

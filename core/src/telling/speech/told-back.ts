@@ -3,7 +3,7 @@ import { ordinalOf } from '../../spoken/numbers.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import { placeDone } from './place-by-kind.ts';
-import type { Made, Reader } from './reader.ts';
+import { type Made, type Reader, setsWithin } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /**
@@ -16,7 +16,7 @@ export function findPutAway(r: Reader, text: string): void {
   const words = wordsOf(text);
   for (const own of r.called.facts.controls.values()) {
     const { mechanism } = own;
-    if (mechanism.kind !== 'places') continue;
+    if (mechanism.kind !== 'places' || isWorked(r, own)) continue;
     let stands: PlaceId | null = own.start;
     let from = 0;
     for (const { to, at, end, again } of setsOf(r, own)) {
@@ -39,18 +39,18 @@ export function findPutAway(r: Reader, text: string): void {
   }
 }
 
+/** Whether a control is worked to and fro in one step. */
+const isWorked = (r: Reader, { control }: ControlFacts): boolean =>
+  r.made.some(({ step }) => setsWithin(step).filter((s) => s.control === control.id).length > 1);
+
 type Put = Readonly<{ to: PlaceId; at: number; end: number; again: boolean }>;
 /** Where one control is put, in the order it is told; what was left out because it stood so as well. */
 function setsOf(r: Reader, own: ControlFacts): Put[] {
   const id = own.control.id;
   const made = r.made.flatMap((m) =>
-    m.step.kind === 'set' && m.step.control === id
-      ? [{ to: m.step.to, at: m.from, end: m.to, again: false }]
-      : m.step.kind === 'group'
-        ? m.step.steps.flatMap((s) =>
-            s.kind === 'set' && s.control === id ? [{ to: s.to, at: m.from, end: m.to, again: false }] : [],
-          )
-        : [],
+    setsWithin(m.step)
+      .filter((s) => s.control === id)
+      .map((s) => ({ to: s.to, at: m.from, end: m.to, again: false })),
   );
   const again = r.putAgain
     .filter((p) => p.own.control.id === id)
@@ -76,7 +76,8 @@ function putBackFrom(r: Reader): number | null {
 }
 
 const stop = /^[.!?\n;:…]$/;
-const not = /^(?:not|don't|dont|never|no|won't|can't|cannot|without|leave|leaves|stay|stays|staying|still|already|or)$/;
+const not =
+  /^(?:not|don't|dont|never|no|won't|can't|cannot|without|leave|leaves|left|half|if|somebody|stay|stays|staying|still|already|or)$/;
 
 /** Where words between two places of the text name a control and bring it somewhere, and nothing was made of them. */
 function saidIn(

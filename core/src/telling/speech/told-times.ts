@@ -74,15 +74,21 @@ function windowFor(r: Reader, { from, to }: Span, mostMs: number): boolean {
   return true;
 }
 
-/** A wait is no shorter than this. */
+/** A wait is no shorter than this, and no longer. */
 const shortest = 8000;
+const longestWait = 300_000;
 function restFor(
   r: Reader,
   text: string,
   { from, to }: Span,
   { ms, mostMs }: Readonly<{ ms: number; mostMs: number }>,
 ): void {
-  if (ms < shortest || /\b(?:within|inside|in under)\W*$/i.test(text.slice(Math.max(0, from - 12), from))) return;
+  if (
+    ms < shortest ||
+    ms > longestWait ||
+    /\b(?:within|inside|in under)\W*$/i.test(text.slice(Math.max(0, from - 12), from))
+  )
+    return;
   const last = r.made.findLastIndex((m) => m.from <= from);
   let away = -1;
   for (let k = 0; k <= last; k += 1) {
