@@ -2,13 +2,16 @@ import type { ControlId, PlaceId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
 import type { Shown } from '../../model/shown.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
+import { mentionAt } from './mentions.ts';
 import { isPush, type Made, type Reader, withoutTimes } from './reader.ts';
+import { wordsOf } from './text.ts';
 
 /** Words by which sounds are counted along, whoever counts them and however. */
 const counting =
   /\b(?:again|another|once more|one more|second(?! ?later)|third|fourth|fifth|twice|double|(?:two|three|four|five|six|[2-6])(?! ?(?:of us|of them|of those|fingers?|hands?|thumbs?|people|men|buttons?|keys?|pads?|ones|s\b|secs?\b|seconds?|min\b|minutes?|m\b|degrees?|volts?|%)))\b/i;
 /** Words by which a sound that was there is not there any more. */
-const isOver = /\b(?:stops?|stopped|finish(?:ed|es)?|over|silent|silence|quiet|ends?|ended|done)\b/i;
+const isOver =
+  /\b(?:(?:stops?|stopped)(?! (?:blink|flash|flick)\w*)|finish(?:ed|es)?|over|silent|silence|quiet|ends?|ended|done)\b/i;
 
 const notSeconds = String.raw`(?!\)| ?(?:s|secs?|seconds?|min|minutes?)\b)`;
 const isMore = new RegExp(
@@ -29,6 +32,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveHeard(r);
   leaveUncounted(r, text);
   leaveNotHeld(r);
+  leaveUnnamed(r, text);
   leaveMany(r, text);
   dropShownTwice(r);
 }
@@ -153,6 +157,55 @@ function leaveNotHeld(r: Reader): void {
       i -= 1;
     }
   }
+}
+
+const soundSaid =
+  /\b(?:beep|bleep|buzz|ring|rang|rung|chime|honk|horn|hoot|bell|gong|tone|pip|peep|bip|chirp|ding|bong|whistl|squeal|squeak|(?:once|twice|three|four|five) times?|toot|blip|ping|signal|sound|noise|siren|alarm|click|clack|tick)\w*/i;
+const ends =
+  /\b(?:over|gone(?! (?:once|twice|\w+ times|off\b))|goes out|went out|goes off|went off|(?:stops?|stopped)(?! (?:blink|flash|flick)\w*)|finish\w*|disappears?|vanish\w*|ends?|ended|silent|quiet|extinguish\w*)\b/i;
+const ordinals = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
+/**
+ * `it says CHECK. Wait. When it says the other one, let go`: a hand that comes off at something that is named neither where that
+ * is told nor right before, or at its beginning where its end is told. Of a sound it is enough which of them it is.
+ */
+function leaveUnnamed(r: Reader, text: string): void {
+  for (let i = r.made.length - 1; i >= 0; i -= 1) {
+    const m = r.made[i];
+    if (m?.step.kind !== 'release' || m.step.at?.kind !== 'sign') continue;
+    const { shown, nth } = m.step.at;
+    const own = sentenceOf(text, m);
+    const isNth = new RegExp(`\\b(?:${ordinals[nth - 1] ?? ''}|${nth}(?:st|nd|rd|th)?)\\b`, 'i').test(own.said);
+    const isNamed =
+      names(r, own.said, shown) ||
+      names(r, shown.kind === 'text' ? own.before : own.lately, shown) ||
+      (shown.kind === 'sound' && isNth);
+    const begins = shown.kind === 'sound' ? shown.state === 'on' : shown.kind === 'lamp' && shown.state === 'lit';
+    if (!isNamed || (begins && ends.test(own.said.slice(-75).replace(/.*\b(?:comes?|came|stays?|is|goes) on\b/i, ''))))
+      leave(r, i);
+  }
+}
+
+/** The sentence a step was told in, and the one before; of what is told without stops some words. */
+function sentenceOf(text: string, { from, to }: Made): Readonly<{ said: string; before: string; lately: string }> {
+  const lead = text.slice(Math.max(0, from - 240), from);
+  const parts = lead.split(/[.!?\n…]+/);
+  const tail = /^[^.!?\n…]{0,50}/.exec(text.slice(to))?.[0] ?? '';
+  const said = `${(parts.at(-1) ?? '').slice(-200)}${text.slice(from, to)}${tail}`;
+  return { said, before: parts.slice(0, -1).findLast((part) => /\p{L}/u.test(part)) ?? '', lately: lead.slice(-140) };
+}
+
+const figures = /\b(?:zero|one|two|three|four|five|six|seven|eight|nine|nought|oh|double|triple)\b/i;
+/** Whether words name what shows or sounds. */
+function names(r: Reader, said: string, shown: Shown): boolean {
+  const words = wordsOf(said);
+  if (words.some((_, i) => mentionAt(words, i, r.called.signs)?.of.id === shown.sign)) return true;
+  if (shown.kind === 'sound') return soundSaid.test(said);
+  if (shown.kind === 'lamp') return /\b(?:lamps?|lights?|leds?|all)\b/i.test(said);
+  return (
+    shown.text === '' ||
+    said.toLowerCase().includes(shown.text.toLowerCase()) ||
+    (/^[\d-]+$/.test(shown.text) && (figures.test(said) || /\bdash/i.test(said)))
+  );
 }
 
 const mostPresses = 8;
