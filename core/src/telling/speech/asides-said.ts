@@ -20,6 +20,17 @@ export const asidesSaid: readonly Rewrite[] = [
       ? goes(n)
       : null;
   },
+  // `it goes red the moment you touch Run`: what is wrong with it
+  ({ words, i, w, called }) => {
+    const touched =
+      w.word === 'the'
+        ? /^the (?:moment|second|minute|instant) (?:you|i|we|they|anybody) (?:touch|touches|touched) /.exec(
+            `${said(words, i, 5)} `,
+          )
+        : null;
+    const key = touched ? keyAt(words, i + wordsIn(touched[0]), called) : null;
+    return touched && key ? goes(wordsIn(touched[0]) + key.length) : null;
+  },
   // `Only trained staff may open the cover.`: who is allowed to
   ({ words, i, w, out }) =>
     w.word === 'only' &&

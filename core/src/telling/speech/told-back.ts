@@ -13,6 +13,7 @@ import { type Word, wordsOf } from './text.ts';
  * put back.
  */
 export function findPutAway(r: Reader, text: string): void {
+  freeNotHeld(r);
   const words = wordsOf(text);
   for (const own of r.called.facts.controls.values()) {
     const { mechanism } = own;
@@ -36,6 +37,20 @@ export function findPutAway(r: Reader, text: string): void {
       const said = saidIn(r, words, own, own.start, Math.max(from, back), text.length);
       if (said) insert(r, own, own.start, said);
     }
+  }
+}
+
+/** `release the prop brake`, which nobody held: it is put where it is free. */
+function freeNotHeld(r: Reader): void {
+  for (const [i, m] of r.made.entries()) {
+    const [id, ...others] = m.step.kind === 'release' ? m.step.controls : [];
+    const own = id === undefined || others.length > 0 ? undefined : r.called.facts.controls.get(id);
+    const isHeld = r.made
+      .slice(0, i)
+      .some(({ step }) => step.kind === 'hold' && step.controls.some((c) => c.control === id));
+    if (!own || isHeld || own.mechanism.kind !== 'places' || own.springs.size > 0) continue;
+    const free = own.mechanism.places.find((p) => /^(?:free|released?|loose|unlocked|off|out)$/.test(p.id));
+    if (free) r.made[i] = { ...m, step: { kind: 'set', control: own.control.id, to: free.id } };
   }
 }
 

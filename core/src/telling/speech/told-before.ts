@@ -12,6 +12,9 @@ const isWithOut =
 const whileDoing =
   /^[^.!?\n]{0,60}\bwhile (?:you|i|we) (?:do(?: (?:it|that|so))?|are doing (?:it|that))(?= *[.,;:!?\n]|$)/i;
 
+/** `breaker in, but before, you must press …`: what comes is done first. */
+const beforeThat = /\b(?:but|and) (?:first|before(?: that| this)?)\W*(?:,|you|i|we|they)\W[^.!?\n]*$/i;
+
 /**
  * What is told last and done first: `before the breaker is switched on the stop must be pulled out`, `pull it out, but only
  * when the lamp is out`. Both stand in one sentence, and are put the other way round.
@@ -36,7 +39,7 @@ export function turnRound(r: Reader, text: string): void {
       a?.step.kind === 'set' &&
       b?.step.kind === 'hold' &&
       b.step.until.kind === 'release' &&
-      whileDoing.test(text.slice(b.from));
+      (whileDoing.test(text.slice(b.from)) || beforeThat.test(text.slice(a.to, b.from + 1)));
     if ((isWith || isMeanwhile) && a && b) r.made.splice(i, 2, b, a);
     if (!a || !b || a.step.kind !== 'set' || /[.!?\n]/.test(text.slice(a.to, b.from))) continue;
     const isFirst =

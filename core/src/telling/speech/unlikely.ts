@@ -34,6 +34,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveNotHeld(r);
   leaveUnnamed(r, text);
   leaveMany(r, text);
+  dropLedAgain(r);
   dropShownTwice(r);
 }
 
@@ -206,6 +207,26 @@ function names(r: Reader, said: string, shown: Shown): boolean {
     said.toLowerCase().includes(shown.text.toLowerCase()) ||
     (/^[\d-]+$/.test(shown.text) && (figures.test(said) || /\bdash/i.test(said)))
   );
+}
+
+/** Presses told further apart than this, in letters, are not of one row. */
+const apart = 30;
+/** `Mode gives the next. P07. Mode again. P19.`: what leads on is told once, however often somebody does it. */
+function dropLedAgain(r: Reader): void {
+  const rowed = r.made.findIndex((m) => m.step.kind === 'group' && m.step.window !== undefined);
+  const again = r.made.filter((m, i) => {
+    const before = r.made[i - 1];
+    return (
+      rowed >= 0 &&
+      i > rowed + 1 &&
+      m.step.kind === 'press' &&
+      before?.step.kind === 'press' &&
+      m.step.times === 1 &&
+      before.step.control === m.step.control &&
+      m.from - before.to > apart
+    );
+  });
+  r.drop(new Set(again));
 }
 
 const mostPresses = 8;
