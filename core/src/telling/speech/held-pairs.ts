@@ -20,6 +20,7 @@ type Pair = Readonly<{
  * where it does next, they are. With it they are held where it is told behind them for how long, or until when.
  */
 export function findPairs(r: Reader, text: string): void {
+  joinHolds(r);
   const words = wordsOf(text);
   for (let i = 0; i < words.length; i += 1) {
     const pair = pairAt(r, words, i);
@@ -45,6 +46,27 @@ export function findPairs(r: Reader, text: string): void {
     r.made.splice(0, r.made.length, ...made.filter((m) => !own.includes(m)));
     if (!hold(r, text, words, pair, own.length === 0 ? index : first)) r.made.splice(0, r.made.length, ...made);
     i = pair.end - 1;
+  }
+}
+
+/** `You hold Zero, and you hold Program as well`: both, where nothing is done between. */
+function joinHolds(r: Reader): void {
+  for (let i = 0; i + 1 < r.made.length; i += 1) {
+    const [a, b] = [r.made[i], r.made[i + 1]];
+    if (a?.step.kind !== 'hold' || b?.step.kind !== 'hold' || a.step.until.kind !== 'release') continue;
+    const controls = [...a.step.controls, ...b.step.controls];
+    const arePushed = controls.every((c) => {
+      const own = r.called.facts.controls.get(c.control);
+      return own !== undefined && isPush(own);
+    });
+    const areTwo = new Set(controls.map((c) => c.control)).size === controls.length;
+    if (!arePushed || !areTwo || b.sentence - a.sentence > 1) continue;
+    const ids = controls.map((c) => c.control);
+    r.made.splice(i, 2, { ...b, from: a.from, step: { ...b.step, controls } });
+    const off = r.made.findIndex((m, k) => k > i && m.step.kind === 'release');
+    const release = r.made[off];
+    if (release?.step.kind === 'release' && release.step.controls.every((id) => ids.includes(id)))
+      r.made[off] = { ...release, step: { ...release.step, controls: ids } };
   }
 }
 

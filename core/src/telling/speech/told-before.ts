@@ -10,7 +10,7 @@ const isWithOut =
   /\bwith (?:the |its |your )?[^\s.,]+(?: [^\s.,]+)? (?:still )?(?:out|off|open|removed|disconnected)\W*$/i;
 
 const whileDoing =
-  /^[^.!?\n]{0,60}\bwhile (?:you|i|we) (?:do(?: (?:it|that|so))?|are doing (?:it|that))(?= *[.,;:!?\n]|$)/i;
+  /^[^.!?\n]{0,60}\b(?:while|when) (?:you|i|we) (?:do(?: (?:it|that|so))?|are doing (?:it|that))(?= *[.,;:!?\n]|$)/i;
 
 /** `breaker in, but before, you must press …`: what comes is done first. */
 const beforeThat = /\b(?:but|and) (?:first|before(?: that| this)?)\W*(?:,|you|i|we|they)\W[^.!?\n]*$/i;

@@ -1,4 +1,5 @@
 import { exactly } from '../../base/text.ts';
+import type { Step } from '../../model/route.ts';
 import { lengthAt } from './amounts.ts';
 import type { Reader } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
@@ -8,6 +9,7 @@ import { type Word, wordsOf } from './text.ts';
  * is away and nobody waits, how long one does.
  */
 export function findTimes(r: Reader, text: string): void {
+  waitNotHaste(r);
   const words = wordsOf(text);
   for (let i = 0; i < words.length; i += 1) {
     const w = words[i];
@@ -21,6 +23,28 @@ export function findTimes(r: Reader, text: string): void {
     }
     i += length.length - 1;
   }
+}
+
+/** `you have patience for forty seconds`: so long nobody has for a row of keys, and where no key is pressed one waits. */
+function waitNotHaste(r: Reader): void {
+  for (let i = r.made.length - 1; i >= 0; i -= 1) {
+    const m = r.made[i];
+    if (m?.step.kind !== 'group' || !m.step.window || m.step.times !== 1) continue;
+    const { steps, window } = m.step;
+    if (window.mostMs <= longest || steps.some((s) => s.kind !== 'set') || !isAway(r, i)) continue;
+    const rest: Step = { kind: 'rest', span: exactly(window.mostMs) };
+    r.made.splice(i, 1, ...[rest, ...steps].map((step) => ({ ...m, step })));
+  }
+}
+
+/** Whether the supply is away before a step. */
+function isAway(r: Reader, index: number): boolean {
+  let away = false;
+  for (const { step } of r.made.slice(0, index)) {
+    const own = step.kind === 'set' ? r.called.facts.controls.get(step.control) : undefined;
+    if (step.kind === 'set' && own && own.powersAt.size > 0) away = !own.powersAt.has(step.to);
+  }
+  return away;
 }
 
 type Span = Readonly<{ from: number; to: number }>;

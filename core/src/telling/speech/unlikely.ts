@@ -34,7 +34,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveNotHeld(r);
   leaveUnnamed(r, text);
   leaveMany(r, text);
-  dropLedAgain(r);
+  dropLedAgain(r, text);
   dropShownTwice(r);
 }
 
@@ -211,22 +211,33 @@ function names(r: Reader, said: string, shown: Shown): boolean {
 
 /** Presses told further apart than this, in letters, are not of one row. */
 const apart = 30;
+const leastKeys = 3;
 /** `Mode gives the next. P07. Mode again. P19.`: what leads on is told once, however often somebody does it. */
-function dropLedAgain(r: Reader): void {
-  const rowed = r.made.findIndex((m) => m.step.kind === 'group' && m.step.window !== undefined);
+function dropLedAgain(r: Reader, text: string): void {
+  const rowed = r.made.findIndex(
+    ({ step }) => step.kind === 'group' && step.window !== undefined && pressedIn(step).length >= leastKeys,
+  );
+  if (rowed < 0) return;
   const again = r.made.filter((m, i) => {
     const before = r.made[i - 1];
     return (
-      rowed >= 0 &&
       i > rowed + 1 &&
       m.step.kind === 'press' &&
       before?.step.kind === 'press' &&
       m.step.times === 1 &&
       before.step.control === m.step.control &&
-      m.from - before.to > apart
+      m.from - before.to > apart &&
+      // `press Drain again for the next one`: what it is for is told
+      !/\b(?:next|following)\b/i.test(text.slice(m.from, m.to + 30))
     );
   });
   r.drop(new Set(again));
+  // `Rinse is the next one. I had E8 five times`: how often that was there
+  for (const [i, m] of r.made.entries()) {
+    const isAlone = [r.made[i - 1], r.made[i + 1]].every((x) => x?.step.kind !== 'press');
+    if (i > rowed && m.step.kind === 'press' && m.step.times > 1 && isAlone)
+      r.made[i] = { ...m, step: { ...m.step, times: 1 } };
+  }
 }
 
 const mostPresses = 8;
