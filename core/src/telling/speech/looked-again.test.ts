@@ -52,6 +52,10 @@ describe('two keys named together', () => {
     ],
     ['Press Time. To wipe it, it was Stir and Heat, eight seconds.', 'press time | hold stir + heat for 8 s'],
     ['Press Time. Nobody remembers Stir and Heat.', 'press time'],
+    [
+      'Isolator off. You hold Stir. And you hold Enter. Isolator on. When the green lamp lights, let go.',
+      'set iso off | hold stir + enter | set iso on | let-go stir + enter at s lit',
+    ],
   ])('%s', (told, steps) => expect(read(told)).toBe(steps));
 });
 
@@ -68,8 +72,38 @@ describe('behind a row of keys', () => {
   ])('%s', (told, steps) => expect(read(`Press Heat, Heat, Time, Enter. ${told}`)).toBe(steps));
 });
 
+describe('what leads on to the next', () => {
+  const row = 'within 5 s of step-before | press heat | press heat | press time | press enter';
+  it.each([
+    ['Stir gives the next. E12, that is the pump valve. And Stir again. E14.', `${row} | press stir`],
+    ['Stir shows the next one, I had E8 five times.', `${row} | press stir`],
+  ])('%s', (told, steps) => expect(read(`Within 5 seconds: Heat, Heat, Time, Enter. ${told}`)).toBe(steps));
+});
+
+describe('where a hand comes off', () => {
+  const held = 'set iso off | hold stir + enter | set iso on';
+  it.each([
+    ['When the display says LIST, let go.', `${held} | let-go stir + enter at line "LIST"`],
+    ['The display says CHECK. Wait. When it says the other word, let go.', held],
+    ['The gong sounds, a long one. When the long one is over, let go.', held],
+  ])('%s', (told, steps) => expect(read(`Isolator off. Hold Stir and Enter, isolator on. ${told}`)).toBe(steps));
+});
+
+describe('what is no step', () => {
+  it.each([
+    ['Only trained staff may open the vat cover. Press Heat.', 'press heat'],
+    ['It goes red the moment you touch Heat. Press Time.', 'press time'],
+    ["If the gong had gone you'd have missed it, and it'd be isolator off. Press Time.", 'press time'],
+    ['A second person switches the isolator off. Press Time.', 'set iso off | press time'],
+  ])('%s', (told, steps) => expect(read(told)).toBe(steps));
+});
+
 describe('times that stand beside something', () => {
   it.each([
+    [
+      'Isolator off, and you have patience for forty seconds. DIP 2 on. Isolator on.',
+      'set iso off | rest 40 s | set d2 on | set iso on',
+    ],
     [
       'Press Heat, Heat, Time, Enter. Seven seconds I have, and never needed them.',
       'within 7 s of step-before | press heat | press heat | press time | press enter',

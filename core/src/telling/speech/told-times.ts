@@ -31,16 +31,26 @@ function waitNotHaste(r: Reader): void {
     const m = r.made[i];
     if (m?.step.kind !== 'group' || !m.step.window || m.step.times !== 1) continue;
     const { steps, window } = m.step;
-    if (window.mostMs <= longest || steps.some((s) => s.kind !== 'set') || !isAway(r, i)) continue;
+    if (window.mostMs <= longest || steps.some((s) => s.kind !== 'set')) continue;
+    const off = steps.findIndex((s) => s.kind === 'set' && isAway(r, [...r.made.slice(0, i).map((x) => x.step), s]));
+    if (
+      off < 0 &&
+      !isAway(
+        r,
+        r.made.slice(0, i).map((x) => x.step),
+      )
+    )
+      continue;
     const rest: Step = { kind: 'rest', span: exactly(window.mostMs) };
-    r.made.splice(i, 1, ...[rest, ...steps].map((step) => ({ ...m, step })));
+    const all = [...steps.slice(0, off + 1), rest, ...steps.slice(off + 1)];
+    r.made.splice(i, 1, ...all.map((step) => ({ ...m, step })));
   }
 }
 
-/** Whether the supply is away before a step. */
-function isAway(r: Reader, index: number): boolean {
+/** Whether the supply is away behind some steps. */
+function isAway(r: Reader, steps: readonly Step[]): boolean {
   let away = false;
-  for (const { step } of r.made.slice(0, index)) {
+  for (const step of steps) {
     const own = step.kind === 'set' ? r.called.facts.controls.get(step.control) : undefined;
     if (step.kind === 'set' && own && own.powersAt.size > 0) away = !own.powersAt.has(step.to);
   }
