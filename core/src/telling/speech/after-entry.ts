@@ -118,14 +118,7 @@ function findLeads(r: Reader, words: readonly Word[], row: number): void {
     )
       continue;
     pressed.add(named.of.control.id);
-    const index = r.made.findIndex((m) => m.from > w.from);
-    const at = index < 0 ? r.made.length : index;
-    const step = { kind: 'press', control: named.of.control.id, times: 1 } as const;
-    r.made.splice(at, 0, {
-      step,
-      from: w.from,
-      to: words[end - 1]?.to ?? w.to,
-      sentence: r.made[at - 1]?.sentence ?? 0,
-    });
+    const to = words[end - 1]?.to ?? w.to;
+    r.insert({ kind: 'press', control: named.of.control.id, times: 1 }, { from: w.from, to });
   }
 }

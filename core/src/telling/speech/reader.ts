@@ -155,6 +155,14 @@ export class Reader {
       }
   }
 
+  /** Puts a step that was found once all was read where it was told. */
+  insert(step: Step, at: Readonly<{ from: number; to: number }>): void {
+    const behind = this.made.findIndex((m) => m.from > at.from);
+    const index = behind < 0 ? this.made.length : behind;
+    const sentence = this.made[index - 1]?.sentence ?? 0;
+    this.made.splice(index, 0, { step, from: at.from, to: at.to, sentence });
+  }
+
   put(step: Step, at: Readonly<{ from: number; to: number }>): void {
     // nothing is turned by none
     if (step.kind === 'turn' && step.clicks === 0) return;

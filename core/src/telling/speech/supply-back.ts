@@ -111,8 +111,8 @@ export function findSupplyAway(r: Reader, text: string): void {
         )
       : null;
     if (!said) continue;
-    insert(r.made, said.step, said);
-    insert(r.made, { kind: 'set', control: own.control.id, to }, { from, to: end });
+    r.insert(said.step, said);
+    r.insert({ kind: 'set', control: own.control.id, to }, { from, to: end });
   }
   for (let i = 0; i < r.made.length; i += 1) {
     const made = r.made[i];
@@ -120,7 +120,7 @@ export function findSupplyAway(r: Reader, text: string): void {
     if (made?.step.kind !== 'set' || !own?.powersAt.has(made.step.to)) continue;
     const said = saidAway(r.made.slice(0, i), text, own, made.step.to, made.from);
     if (!said) continue;
-    insert(r.made, said.step, said);
+    r.insert(said.step, said);
     i += 1;
   }
 }
@@ -133,13 +133,6 @@ function saidAway(made: readonly Made[], text: string, own: ControlFacts, to: Pl
   const said = lastSaid(made, text, Math.max(last.to, from - nearBy), from, takenAway);
   const step: Step = { kind: 'set', control: own.control.id, to: away };
   return said && { ...said, step };
-}
-
-function insert(made: Made[], step: Step, at: Readonly<{ from: number; to: number }>): void {
-  const behind = made.findIndex((m) => m.from > at.from);
-  const index = behind < 0 ? made.length : behind;
-  const sentence = made[index - 1]?.sentence ?? 0;
-  made.splice(index, 0, { step, from: at.from, to: at.to, sentence });
 }
 
 /** Where the supply was last said to be given back or taken, and nothing else was made of it. */

@@ -24,9 +24,9 @@ export function findPutAway(r: Reader, text: string): void {
       for (const { id } of to === stands ? mechanism.places : []) {
         const said = id === to ? null : saidIn(r, words, own, id, from, at);
         if (!said) continue;
-        insert(r, own, id, said);
+        r.insert({ kind: 'set', control: own.control.id, to: id }, said);
         // it had been left out as it stood so
-        if (again) insert(r, own, to, { from: at, to: end });
+        if (again) r.insert({ kind: 'set', control: own.control.id, to }, { from: at, to: end });
         break;
       }
       stands = to;
@@ -35,7 +35,7 @@ export function findPutAway(r: Reader, text: string): void {
     const back = putBackFrom(r);
     if (back !== null && stands !== null && own.start !== null && stands !== own.start) {
       const said = saidIn(r, words, own, own.start, Math.max(from, back), text.length);
-      if (said) insert(r, own, own.start, said);
+      if (said) r.insert({ kind: 'set', control: own.control.id, to: own.start }, said);
     }
   }
 }
@@ -242,12 +242,4 @@ function brings(words: readonly Word[], k: number, own: ControlFacts, to: PlaceI
     (placeAt(words, k, own)?.place ??
       (isSmall || /^(?:open|shut|close|closed|opened)$/.test(word) ? placeByVerb(own, word) : null)) === to
   );
-}
-
-/** Puts what was found where it was told. */
-function insert(r: Reader, own: ControlFacts, to: PlaceId, at: Readonly<{ from: number; to: number }>): void {
-  const behind = r.made.findIndex((m) => m.from > at.from);
-  const index = behind < 0 ? r.made.length : behind;
-  const sentence = r.made[index - 1]?.sentence ?? 0;
-  r.made.splice(index, 0, { step: { kind: 'set', control: own.control.id, to }, ...at, sentence });
 }

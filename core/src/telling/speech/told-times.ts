@@ -1,7 +1,7 @@
 import { exactly } from '../../base/text.ts';
 import type { Step } from '../../model/route.ts';
 import { lengthAt } from './amounts.ts';
-import type { Reader } from './reader.ts';
+import { type Reader, spanOf } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /**
@@ -32,27 +32,21 @@ function waitNotHaste(r: Reader): void {
     if (m?.step.kind !== 'group' || !m.step.window || m.step.times !== 1) continue;
     const { steps, window } = m.step;
     if (window.mostMs <= longest || steps.some((s) => s.kind !== 'set')) continue;
-    const off = steps.findIndex((s) => s.kind === 'set' && isAway(r, [...r.made.slice(0, i).map((x) => x.step), s]));
-    if (
-      off < 0 &&
-      !isAway(
-        r,
-        r.made.slice(0, i).map((x) => x.step),
-      )
-    )
-      continue;
+    const before = r.made.slice(0, i).map((x) => x.step);
+    const off = steps.findIndex((s) => awaySince(r, [...before, s]) === before.length);
+    if (off < 0 && awaySince(r, before) < 0) continue;
     const rest: Step = { kind: 'rest', span: exactly(window.mostMs) };
     const all = [...steps.slice(0, off + 1), rest, ...steps.slice(off + 1)];
     r.made.splice(i, 1, ...all.map((step) => ({ ...m, step })));
   }
 }
 
-/** Whether the supply is away behind some steps. */
-function isAway(r: Reader, steps: readonly Step[]): boolean {
-  let away = false;
-  for (const step of steps) {
+/** Which of some steps took the supply away last; -1 where it is there behind them. */
+function awaySince(r: Reader, steps: readonly Step[]): number {
+  let away = -1;
+  for (const [i, step] of steps.entries()) {
     const own = step.kind === 'set' ? r.called.facts.controls.get(step.control) : undefined;
-    if (step.kind === 'set' && own && own.powersAt.size > 0) away = !own.powersAt.has(step.to);
+    if (step.kind === 'set' && own && own.powersAt.size > 0) away = own.powersAt.has(step.to) ? -1 : i;
   }
   return away;
 }
@@ -111,29 +105,21 @@ function windowFor(r: Reader, { from, to }: Span, mostMs: number): boolean {
 /** A wait is no shorter than this, and no longer. */
 const shortest = 8000;
 const longestWait = 300_000;
-function restFor(
-  r: Reader,
-  text: string,
-  { from, to }: Span,
-  { ms, mostMs }: Readonly<{ ms: number; mostMs: number }>,
-): void {
+function restFor(r: Reader, text: string, { from, to }: Span, length: Readonly<{ ms: number; mostMs: number }>): void {
   if (
-    ms < shortest ||
-    ms > longestWait ||
+    length.ms < shortest ||
+    length.ms > longestWait ||
     /\b(?:within|inside|in under)\W*$/i.test(text.slice(Math.max(0, from - 12), from))
   )
     return;
   const last = r.made.findLastIndex((m) => m.from <= from);
-  let away = -1;
-  for (let k = 0; k <= last; k += 1) {
-    const step = r.made[k]?.step;
-    const own = step?.kind === 'set' ? r.called.facts.controls.get(step.control) : undefined;
-    if (step?.kind === 'set' && own && own.powersAt.size > 0) away = own.powersAt.has(step.to) ? -1 : k;
-  }
+  const away = awaySince(
+    r,
+    r.made.slice(0, last + 1).map((m) => m.step),
+  );
   const isDone = r.made
     .slice(Math.max(0, away), last + 3)
     .some((m) => m.step.kind === 'rest' || m.step.kind === 'press' || m.step.kind === 'hold');
   if (away < 0 || isDone || r.made.slice(0, away).some((m) => m.step.kind === 'hold')) return;
-  const span = ms === mostMs ? exactly(ms) : { leastMs: ms, usualMs: (ms + mostMs) / 2, mostMs };
-  r.made.splice(last + 1, 0, { step: { kind: 'rest', span }, from, to, sentence: r.made[last]?.sentence ?? 0 });
+  r.insert({ kind: 'rest', span: spanOf(length) }, { from, to });
 }
