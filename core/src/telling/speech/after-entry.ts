@@ -1,4 +1,5 @@
 import type { SignId } from '../../base/ids.ts';
+import type { Step } from '../../model/route.ts';
 import { mentionAt } from './mentions.ts';
 import { isPush, type Made, type Reader } from './reader.ts';
 import { shownTextAt } from './shown-text.ts';
@@ -38,7 +39,7 @@ const stop = /^[.!?\n;…]$/;
 /** How far behind a row it is told what a display answers, in letters. */
 const near = 150;
 const shows =
-  /^(?:says?|said|shows?|showed|reads?|display|screen|readout|gauge|line|indicator|comes?|came|goes|went|get|gets|got|see|sees|stands?|writes?|writing|answers?|answered|appears?|up|now|lights?|get)$/;
+  /^(?:says?|said|shows?|showed|reads?|display|screen|readout|gauge|line|indicator|comes?|came|goes|went|get|gets|got|see|sees|stands?|writes?|writing|answers?|answered|appears?|up|now|lights?)$/;
 const otherwise = /^(?:if|instead|otherwise|unless|not|no|slow|late|wrong|until|till|before|or|means|when)$/;
 
 /** What the display answers to the row, where nothing was made of it: the first text told behind it. */
@@ -73,13 +74,13 @@ function findAnswer(r: Reader, words: readonly Word[], row: number): void {
     if (shown && !/[1-9]/.test(shown.text) && (isSaid || isAlone) && mentionAt(words, i, r.called.signs) === null) {
       if (clause.some((x) => otherwise.test(x.word))) return;
       const end = words[i + shown.length - 1]?.to ?? w.to;
-      const step = {
+      const step: Step = {
         kind: 'see',
         must: 'must',
         signs: [{ kind: 'text', sign: display.id as SignId, text: shown.text }],
-      } as const;
+      };
       const sentence = r.made[row]?.sentence ?? 0;
-      r.made.splice(row + 1, 0, { step: { ...step, signs: [...step.signs] }, from: w.from, to: end, sentence });
+      r.made.splice(row + 1, 0, { step, from: w.from, to: end, sentence });
       return;
     }
     clause = [...clause, w];
@@ -87,7 +88,7 @@ function findAnswer(r: Reader, words: readonly Word[], row: number): void {
 }
 
 const leads =
-  /^(?:,? ?(?:is|=|:|->|→|for|to|then|now|always|always|again|you|he|it|we|i|can|come|comes|get|gets|see|sees|go|goes|brings?|gives?|shows?|displays?|takes?|leads?|moves?|steps?|calls?|me|us|up|on|back|out|all|the|a|an|one|each|every|by|through|time|press|tap|older|errors?|faults?|entries) ){0,7}?(?:next|older|oldest|previous|preceding|further|scrolls?|scroll|through|before (?:that|it)|one before)\b/;
+  /^(?:,? ?(?:is|=|:|->|→|for|to|then|now|always|again|you|he|it|we|i|can|come|comes|get|gets|see|sees|go|goes|brings?|gives?|shows?|displays?|takes?|leads?|moves?|steps?|calls?|me|us|up|on|back|out|all|the|a|an|one|each|every|by|through|time|press|tap|older|errors?|faults?|entries) ){0,7}?(?:next|older|oldest|previous|preceding|further|scrolls?|scroll|through|before (?:that|it)|one before)\b/;
 
 /** The key that leads on to the next of what is stored, where nothing was made of it. */
 function findLeads(r: Reader, words: readonly Word[], row: number): void {
@@ -100,7 +101,7 @@ function findLeads(r: Reader, words: readonly Word[], row: number): void {
     const named = mentionAt(words, i, r.called.controls);
     if (!w || !named || named.weak || !isPush(named.of) || pressed.has(named.of.control.id)) continue;
     const end = i + named.length;
-    const made = r.made.some((m) => m.from < (words[end - 1]?.to ?? w.to) && m.to > w.from);
+    const at = { from: w.from, to: words[end - 1]?.to ?? w.to };
     let stops = end;
     while (stops < words.length && !stop.test(words[stops]?.raw ?? '') && stops - end < 10) stops += 1;
     const behind = words.slice(end, stops);
@@ -111,14 +112,13 @@ function findLeads(r: Reader, words: readonly Word[], row: number): void {
     });
     const said = `${behind.map((x) => x.raw.toLowerCase()).join(' ')} `;
     if (
-      made ||
+      r.isRead(at) ||
       isOther ||
       !leads.test(said) ||
-      before.some((x) => /^(?:not|don't|never|hold|if|and|or|with the)$/.test(x))
+      before.some((x) => /^(?:not|don't|never|hold|if|and|or)$/.test(x))
     )
       continue;
     pressed.add(named.of.control.id);
-    const to = words[end - 1]?.to ?? w.to;
-    r.insert({ kind: 'press', control: named.of.control.id, times: 1 }, { from: w.from, to });
+    r.insert({ kind: 'press', control: named.of.control.id, times: 1 }, at);
   }
 }

@@ -99,10 +99,9 @@ function pairAt(r: Reader, words: readonly Word[], at: number): Pair | null {
 const stop = /^[.!?\n;…]$/;
 const denies =
   /^(?:not|don't|dont|never|no|without|if|release|releases|released|releasing|off|unless|instead|than|or|between|beside|above|below|behind|under)$/;
-const keeps =
-  /^(?:hold|holds|held|holding|keep|keeps|kept|press|presses|pressed|pressing|push|pushed|down|both|together|thumbs?|fingers?|hands?|each|pair|squeeze|lean|time|simultaneously|until|till)$/;
 const staysDown =
   /^(?:hold|holds|held|holding|keep|keeps|kept|down|both|together|thumbs?|fingers?|hands?|each|squeeze|lean|time|simultaneously|until|till)$/;
+const keeps = new RegExp(`${staysDown.source}|^(?:press|presses|pressed|pressing|push|pushed|pair)$`);
 /** Whether something is said around two keys that a hand does to both at once, and nothing that takes it back. */
 function isHeld(words: readonly Word[], { at, end }: Pair, by: RegExp = keeps): boolean {
   let from = at;

@@ -24,7 +24,7 @@ export function findWindows(r: Reader, text: string): void {
     const ms = w.value === null ? null : (unitMs[words[i + w.span]?.word ?? ''] ?? null);
     if (ms === null || w.value === null) return;
     const [from, to] = [w.from, words[i + w.span]?.to ?? w.to];
-    if (r.made.some((m) => m.from < to && m.to > from)) return;
+    if (r.isRead({ from, to })) return;
     const around = `${saidFrom(words, i - 1, -1)} ${saidFrom(words, i + w.span, 1)}`.replace(howLong, 'got');
     const isAnswer = howLong.test(text.slice(Math.max(0, from - near), from).toLowerCase());
     // `Four seconds.`, and no more

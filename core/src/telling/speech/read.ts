@@ -190,6 +190,7 @@ export function readTold(
   const heard = voices(input);
   let come = 0;
   const readTo = (sumAt: number): Reader => {
+    const before = text.slice(0, sumAt);
     const read = heard.map((_, i) => {
       const own = new Reader(called, answers);
       own.whole = text;
@@ -211,7 +212,7 @@ export function readTold(
       holdThrough(own, text);
       dropNamedFirst(own, text);
       dropOffHeld(own);
-      findPairs(own, text.slice(0, sumAt));
+      findPairs(own, before);
       findReleases(own, text);
       holdCounted(own, text);
       findSupplyBack(own, text);
@@ -226,9 +227,9 @@ export function readTold(
       dropRetries(own, text);
       dropRowsTwice(own, text);
       dropToldAnew(own, text);
-      findPutAway(own, text.slice(0, sumAt));
-      findTimes(own, text.slice(0, sumAt));
-      findAfterEntry(own, text.slice(0, sumAt));
+      findPutAway(own, before);
+      findTimes(own, before);
+      findAfterEntry(own, before);
       leaveUnlikely(own, text);
       return own;
     });

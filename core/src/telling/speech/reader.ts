@@ -155,6 +155,11 @@ export class Reader {
       }
   }
 
+  /** Whether something was made of any of a stretch. */
+  isRead({ from, to }: Readonly<{ from: number; to: number }>): boolean {
+    return this.made.some((m) => m.from < to && m.to > from);
+  }
+
   /** Puts a step that was found once all was read where it was told. */
   insert(step: Step, at: Readonly<{ from: number; to: number }>): void {
     const behind = this.made.findIndex((m) => m.from > at.from);

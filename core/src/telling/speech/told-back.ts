@@ -166,12 +166,11 @@ function cueAround(
   from: number,
   end: number,
 ): Word | null {
-  const isMade = (w: Word): boolean => r.made.some((m) => m.from < w.to && m.to > w.from);
   // forward: to the end of the next sentence, as long as nothing else is named
   let stops = 0;
   for (let k = i + length; k < words.length && k <= i + length + reach.on; k += 1) {
     const w = words[k];
-    if (!w || w.to > end || isMade(w)) break;
+    if (!w || w.to > end || r.isRead(w)) break;
     if (stop.test(w.raw)) {
       if (w.raw === '?') break;
       stops += 1;
@@ -185,7 +184,7 @@ function cueAround(
   }
   for (let k = i - 1; k >= 0 && k >= i - reach.back; k -= 1) {
     const w = words[k];
-    if (!w || w.from < from || isMade(w) || stop.test(w.raw) || mentionAt(words, k, r.called.controls)) break;
+    if (!w || w.from < from || r.isRead(w) || stop.test(w.raw) || mentionAt(words, k, r.called.controls)) break;
     if (brings(words, k, own, to, false)) return w;
   }
   return null;

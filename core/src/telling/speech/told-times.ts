@@ -15,10 +15,8 @@ export function findTimes(r: Reader, text: string): void {
     const w = words[i];
     const length = lengthAt(words, i);
     if (!w || !length) continue;
-    const to = words[i + length.length - 1]?.to ?? w.to;
-    const isRead = r.made.some((m) => m.from < to && m.to > w.from);
-    if (!isRead && !isOther(words, i, length.length)) {
-      const at = { from: w.from, to };
+    const at = { from: w.from, to: words[i + length.length - 1]?.to ?? w.to };
+    if (!r.isRead(at) && !isOther(words, i, length.length)) {
       if (!windowFor(r, at, length.ms)) restFor(r, text, at, length);
     }
     i += length.length - 1;
