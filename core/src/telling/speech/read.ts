@@ -17,9 +17,10 @@ import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { dropReadOut } from './read-out.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
 import { type Differs, recapDiffers, tellsAgain } from './recap.ts';
-import { corrected, saidOf, segmentsOf, summaryAt } from './segments.ts';
+import { corrected, isFlow, saidOf, segmentsOf, summaryAt } from './segments.ts';
 import { lacksState } from './shown.ts';
 import { simpler } from './simpler.ts';
+import { withStops } from './stops.ts';
 import { dropOffHeld, findSupplyAway, findSupplyBack, holdThrough } from './supply-back.ts';
 import { countedAloud, type Word, withSigns, wordsOf } from './text.ts';
 import { findPutAway } from './told-back.ts';
@@ -79,7 +80,8 @@ const isWrittenLarge = (words: readonly Word[], at: number): boolean =>
 
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const plain = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
+  const asTold = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
+  const plain = isFlow(asTold) ? withStops(asTold, reader.called) : asTold;
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
   const isLargeKey = (all: readonly Word[], at: number): boolean =>
