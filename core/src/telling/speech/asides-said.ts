@@ -568,4 +568,16 @@ export const asidesSaid: readonly Rewrite[] = [
     if (!anew || !(isStop(out.at(-1)?.raw) || /^(?:then|so|and|it|do|=|to)$/.test(out.at(-1)?.word ?? ''))) return null;
     return goes(stopAt(words, i + wordsIn(anew[0])) - i);
   },
+  // `if you overshoot, Minus goes back`, of a number one goes up to: how one comes back, and no step
+  ({ words, i, w, called, out }) => {
+    if (!/^(?:if|should|when)$/.test(w.word) || !(begins(out) || /^[(,]$/.test(out.at(-1)?.raw ?? ''))) return null;
+    const first = stopAt(words, i);
+    const second = words[first]?.raw === ',' ? stopAt(words, first + 1) : first;
+    const past =
+      /\b(?:overshoot|overshot|(?:goes?|went|gone|run|ran|is|are|were|get) (?:too far|past|beyond)|pass(?:ed)? (?:it|that|[\w-]+)|miss(?:ed)? it)\b/;
+    const isBack = /\bback\b|\bdown again\b/.test(said(words, i, second - i));
+    const isOver = /\b(?:again|over|off|begin|start)\b/.test(said(words, i, second - i).replace('down again', ''));
+    const hasKey = words.slice(i, second).some((_, k) => keyAt(words, i + k, called) !== null);
+    return past.test(said(words, i, first - i)) && isBack && !isOver && hasKey ? goes(second - i) : null;
+  },
 ];

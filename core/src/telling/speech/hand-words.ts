@@ -417,7 +417,7 @@ export function handWords(s: Scan): boolean {
     return true;
   }
   const away =
-    /^(?:take|took|takes|taken|get|pull|lift) (?:(?:your|both|the|a|my|his|her|their) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up)\b/.exec(
+    /^(?:take|took|takes|taken|get|pull|lift) (?:(?:your|both|the|a|my|his|her|their) )*(?:fingers?|hands?|thumbs?|foot|feet)(?: \w+)? ?(?:off|away|up|from)\b/.exec(
       here,
     );
   if (away) {

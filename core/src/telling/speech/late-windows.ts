@@ -1,3 +1,4 @@
+import type { SignId } from '../../base/ids.ts';
 import { unitMs } from './lexicon.ts';
 import type { Made, Reader } from './reader.ts';
 import { type Word, wordsOf } from './text.ts';
@@ -74,6 +75,45 @@ export function findWindows(r: Reader, text: string): void {
       ),
     );
   });
+}
+
+const blank =
+  /^(?:of|after|from|since|once|when|as soon as)(?: the| its)? (?:it|\w+)(?: (?:has|is|had))?(?: (?:gone|goes|going|went|turned|turns))? (?:blank|black|empty|dark)\b/;
+/** How far from a row the time for it is told, in letters. */
+const beside = 140;
+/** `within 12 s after it goes blank`: counted from when the display does. */
+export function countFromBlank(r: Reader, text: string): void {
+  const [display, ...others] = r.called.displays;
+  if (!display || others.length > 0) return;
+  const words = wordsOf(text);
+  for (const [i, group] of r.made.entries()) {
+    const { step } = group;
+    if (step.kind !== 'group' || step.times !== 1 || step.window?.from.kind !== 'step-before') continue;
+    const { mostMs } = step.window;
+    const at = words.findIndex(
+      (w, k) =>
+        w.from > group.from - beside &&
+        w.from < group.to + beside &&
+        w.value !== null &&
+        w.value * (unitMs[words[k + w.span]?.word ?? ''] ?? 0) === mostMs &&
+        blank.test(saidFrom(words, k + w.span + 1, 1)),
+    );
+    const time = words[at];
+    if (!time) continue;
+    const shown = { kind: 'text', sign: display.id as SignId, text: '' } as const;
+    r.made[i] = { ...group, step: { ...step, window: { mostMs, from: { kind: 'sign', shown, nth: 1 } } } };
+    // that it goes so is when one begins, and is not seen behind it
+    const seen = r.made.findIndex(
+      (m, k) =>
+        k > i &&
+        m.step.kind === 'see' &&
+        m.from <= time.from + 60 &&
+        m.to > time.from &&
+        m.step.signs.every((s) => s.kind === 'text' && s.text === ''),
+    );
+    if (seen >= 0) r.made.splice(seen, 1);
+    return;
+  }
 }
 
 /** How far from its time a row is at most, where another row stands right before that time, in letters. */

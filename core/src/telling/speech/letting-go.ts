@@ -14,7 +14,7 @@ import { type Word, wordsOf } from './text.ts';
 export const farthest = 420;
 const limb = `(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
 const letsGo = new RegExp(
-  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
+  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away|from)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
 );
 const isDenied =
   /\b(?:don't|dont|do not|doesn't|not|never|without|mustn't|before|if|ignore|forget|(?<!then )(?:just|only)|too (?:early|late|soon))\b/;
@@ -92,6 +92,30 @@ export function findReleases(r: Reader, text: string): void {
       const made = { from: clause.from, to: clause.to, sentence: hold.sentence };
       r.made.splice(place, 0, { step: { kind: 'release', controls: ids, at }, ...made });
     }
+  }
+}
+
+/** `the lamp blinks four times, and at the number four you let go`: at the fourth time it is lit, not as soon as it blinks. */
+export function countBlinks(r: Reader, text: string): void {
+  for (const [i, m] of r.made.entries()) {
+    const at = m.step.kind === 'release' && m.step.at?.kind === 'sign' ? m.step.at : null;
+    if (m.step.kind !== 'release' || at?.shown.kind !== 'lamp' || !/^(?:fast|slow)$/.test(at.shown.state)) continue;
+    const clauses = clausesOf(text, startOf(r.made, i), m.to);
+    const words = clauses.flatMap((c) => c.words);
+    const n = words.find(
+      (w, k) =>
+        w.value !== null &&
+        w.value > 1 &&
+        words[k + w.span]?.word === 'times' &&
+        words.slice(Math.max(0, k - 4), k).some((x) => /^(?:blink|flash|wink|flick|pulse)/.test(x.word)),
+    )?.value;
+    const isNamed = words.some(
+      (w, k) =>
+        /^(?:at|on|with)$/.test(w.word) &&
+        words.slice(k + 1, k + 4).some((x) => x.value === n || ordinalOf(x.word) === n || x.word === 'last'),
+    );
+    if (n == null || !isNamed) continue;
+    r.made[i] = { ...m, step: { ...m.step, at: { ...at, shown: { ...at.shown, state: 'lit' }, nth: n } } };
   }
 }
 

@@ -1,9 +1,62 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+const toAndFro = /^(?:open|shut|closed?|up|down|in|out|on|off)$/;
+/** `open, shut, open`: places one after the other, commas, dashes or *and* between; where each stands and where they end. */
+function placesFrom(words: readonly Word[], from: number): Readonly<{ at: readonly number[]; end: number }> {
+  const at: number[] = [];
+  let end = from;
+  for (let k = from; toAndFro.test(words[k]?.word ?? ''); ) {
+    at.push(k);
+    end = k + 1;
+    k = end;
+    while (/^(?:,|-|–|and|then|again)$/.test(words[k]?.raw ?? '')) k += 1;
+  }
+  return { at, end };
+}
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `lid: open, shut, open, shut`: each told with what it is done to
+  (at) => {
+    const { words, i, out } = at;
+    const own = standsAt(at, i);
+    if (!own) return null;
+    const next = i + own.length;
+    const from = /^(?:goes|moves|has to go|is|:)$/.test(words[next]?.raw ?? '') ? next + 1 : next;
+    const { at: said, end } = placesFrom(words, from);
+    const places = said.map((k) => placeByVerb(own.of, words[k]?.word ?? '') ?? placeAt(words, k, own.of)?.place);
+    const isRow = said.length > 2 && places.every((p, k) => p != null && p !== places[k - 1]);
+    const isPlain = /^(?:on|off|in|out)$/.test(words[said[0] ?? 0]?.word ?? '');
+    // `open the lid, shut it`: told with a verb
+    if (!isRow || isPlain || /^(?:open|shut|close)$/.test(out.at(-1)?.word ?? '')) return null;
+    const name = words.slice(i, next);
+    return {
+      takes: end - i,
+      puts: said.flatMap((k, n) => {
+        const place = words[k];
+        return place ? [...(n > 0 ? [added(',', place)] : []), ...name, place] : [];
+      }),
+    };
+  },
+  // `open, close, open, close the lid`
+  (at) => {
+    const { words, i, w } = at;
+    const { at: said, end } = /^(?:open|shut|close)$/.test(w.word) ? placesFrom(words, i) : { at: [], end: i };
+    const from = words[end]?.word === 'the' ? end + 1 : end;
+    const own = said.length > 2 ? standsAt(at, from) : null;
+    if (!own || !said.every((k) => placeByVerb(own.of, words[k]?.word ?? '') !== null)) return null;
+    const name = words.slice(from, from + own.length);
+    return {
+      takes: from + own.length - i,
+      puts: said.flatMap((k, n) => {
+        const place = words[k];
+        return place ? [...(n > 0 ? [added(',', place)] : []), ...name, place] : [];
+      }),
+    };
+  },
   // `the lower of the two holders`: which, not what is done
   ({ words, i, w, out, called }) =>
     w.word === 'lower' &&

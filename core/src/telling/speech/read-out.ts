@@ -75,7 +75,11 @@ function isBeside(made: readonly Made[], i: number, text: string): boolean {
   if (shows.some((t) => isCode.test(t)) && !isStart && (isMeant.test(behind) || isOne.test(before))) return true;
   const isNext = prev?.kind === 'press' && prev.times === 1;
   const isTold = isTaken.test(behind) || /["“]/.test(said);
-  if (prev?.kind === 'press' && !isTold && shows.length > 0 && shows.every((t) => isListed.test(t))) return true;
+  // `Seal, then Minus. It shows P00. Plus to P14.`: noughts, and one goes on with another key
+  const isEmpty = shows.every((t) => /^[A-Z]?0+$/.test(t)) && next?.kind === 'press' && prev?.kind === 'press';
+  const goesOn = isEmpty && next.control !== prev.control;
+  if (prev?.kind === 'press' && !isTold && !goesOn && shows.length > 0 && shows.every((t) => isListed.test(t)))
+    return true;
   if (shows.some((t) => isEnd.test(t)) && isNext) return true;
   if (
     isNext &&

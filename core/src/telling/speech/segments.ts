@@ -367,6 +367,22 @@ export function segmentsOf(
     ) {
       end('then');
     } else if (
+      // `do it again every click gives you the next one`, `I'm not joking right isolator's on the left`
+      flows &&
+      own.length >= 2 &&
+      ((/^(?:every|each)$/.test(w.word) &&
+        /^(?:click|press|tap|push|turn|notch|touch)$/.test(words[i + 1]?.word ?? '') &&
+        !/^(?:and|of|with|after|for|at|on|so|then)$/.test(words[i - 1]?.word ?? '')) ||
+        (w.word === 'right' &&
+          startsPlace(i + 1) &&
+          !/^(?:the|on|to|your|turn|turned|clicks?|hand|all|is|that's|far|and|my|this|that)$/.test(
+            words[i - 1]?.word ?? '',
+          )))
+    ) {
+      end('then');
+      sentence += 1;
+      own.push(w);
+    } else if (
       // `to clear it`, `to get out`: what comes is for something else
       flows &&
       own.length >= 3 &&

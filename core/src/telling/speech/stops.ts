@@ -93,8 +93,7 @@ const [stopAt, commaAt] = [1, 0];
 const goesOn = /^(?:and|then|so|now|okay|ok)$/;
 /** Somebody who speaks freely says *and then* where he goes on, one word in nine; somebody who reads aloud, one in sixteen. */
 const joinsLittle = (words: readonly Word[]): boolean =>
-  words.length > 100 &&
-  words.filter((w) => goesOn.test(w.word)).length < words.length * 0.078;
+  words.length > 100 && words.filter((w) => goesOn.test(w.word)).length < words.length * 0.078;
 
 /**
  * What is read aloud and taken down without stops, with stops and commas where a sentence likely begins: what was learnt

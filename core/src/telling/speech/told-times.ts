@@ -59,10 +59,14 @@ function isOther(words: readonly Word[], i: number, length: number): boolean {
   while (from > 0 && i - from < 7 && !/^[.!?\n;]$/.test(words[from - 1]?.raw ?? '')) from -= 1;
   const behind = words[i + length]?.word ?? '';
   return (
-    words.slice(from, i).some((w) => other.test(w.word)) ||
+    words.slice(from, i).some((w, k, own) => other.test(w.word) && !isThen(w, own[k + 1])) ||
     /^(?:ago|later|apart|old|long|ones?|after|timer)$/.test(behind)
   );
 }
+
+/** `after that, in five seconds`: what comes next. */
+const isThen = ({ word }: Word, next: Word | undefined): boolean =>
+  word === 'after' && /^(?:,|that|this)$/.test(next?.raw ?? '');
 
 /** A window is no longer than this. */
 const longest = 15_000;

@@ -53,7 +53,7 @@ export function dropRowsTwice(r: Reader, text: string): void {
       const keys = keysOf(steps);
       // told first, and then how long one has for it: `it's A, A, B and you've six seconds, A, A, B`
       const earlier = r.made.slice(Math.max(0, i - keys.length), i).map((m) => m.step);
-      if (keys.length > 3 && keysOf(earlier).join() === keys.join()) {
+      if (keys.length > 3 && !keys.includes('') && keysOf(earlier).join() === keys.join()) {
         r.made.splice(i - keys.length, keys.length);
         i -= keys.length;
         continue;
@@ -115,7 +115,7 @@ export function dropRetries(r: Reader, text: string): void {
 }
 
 const anew =
-  /\b(?:from the \w+(?: \w+)? again|(?:then |so |and )?again from|start(?:s|ed)? (?:over|again)|once more from|all over again|do it (?:all )?again|the whole thing again)\b/gi;
+  /\b(?:from the \w+(?: \w+)? again|(?:then |so |and )?again from|start(?:s|ed)? (?:over|again)|once more from|all over again|(?:do|try) (?:it|that|this)(?: all)? (?:again|once more|one more time)|(?:try|go) again|the whole thing again)\b/gi;
 
 /** A step by what is done, whatever ends it. */
 const alike = (step: Made['step']): string =>

@@ -116,7 +116,7 @@ function openWindow(
         : { kind: 'step-before' };
   if (after?.is === 'moment' || after?.is === 'sign' || after?.is === 'nth') {
     const rest = items.slice(lengthAt + 1);
-    const stop = rest.findIndex((x, i) => i > 0 && (x.is === 'act' || x.is === 'control'));
+    const stop = rest.findIndex((x, i) => i > 0 && ((x.is === 'act' && x.act !== 'see') || x.is === 'control'));
     const of = stop < 0 ? rest : rest.slice(0, stop);
     const moment = momentIn(r, of);
     if (moment) from = moment;
