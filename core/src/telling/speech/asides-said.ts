@@ -580,4 +580,43 @@ export const asidesSaid: readonly Rewrite[] = [
     const hasKey = words.slice(i, second).some((_, k) => keyAt(words, i + k, called) !== null);
     return past.test(said(words, i, first - i)) && isBack && !isOver && hasKey ? goes(second - i) : null;
   },
+  // `Select three times followed by Heat`
+  ({ words, i, w, called }) =>
+    w.word === 'followed' &&
+    words[i + 1]?.word === 'by' &&
+    keyAt(words, words[i + 2]?.word === 'the' ? i + 3 : i + 2, called)
+      ? { takes: 2, puts: [added(',', w), added('then', w)] }
+      : null,
+  // `OK here goes`, `OK so you pull the fuse`: whatever key is called so
+  ({ words, i, w, out }) =>
+    w.word === 'ok' &&
+    (out.length === 0 || isStop(out.at(-1)?.raw)) &&
+    /^(?:here|so|let's|lets|i|i'm|i've|you|we|that|that's|listen|guys|folks|this|it's|there|well|everybody|everyone|right|the)$/.test(
+      words[i + 1]?.word ?? '',
+    )
+      ? goes(1)
+      : null,
+  // `if the float's sorted you hold Reset`: once it is
+  ({ words, i, w, out }) => {
+    if (!/^(?:if|once|when)$/.test(w.word) || !(begins(out) || out.at(-1)?.raw === ',')) return null;
+    const mended =
+      /^(?:if|once|when) (?:you(?:'ve| have) (?:\w+ ){0,2}?)?(?:[\w']+ ){0,4}?(?:is |are |has been |have been |been )?(?:sorted|fixed|mended|repaired|remedied|put right|rectified|replaced|swapped|cured)(?: out| it| that| them)?(?= [,.]| you | hold | press | then | i | we |$)/.exec(
+        `${said(words, i, 10)} `,
+      );
+    if (!mended) return null;
+    const n = wordsIn(mended[0]);
+    return { takes: words[i + n]?.raw === ',' ? n + 1 : n, puts: [] };
+  },
+  // `shown only a qualified electrician may open the hatch begin by …`, told without stops
+  (at) => {
+    const { words, i, out } = at;
+    if (words[i]?.word !== 'only' || begins(out)) return null;
+    const only =
+      /^only (?:an? )?(?:(?:qualified|licensed|trained|authori[sz]ed|competent|instructed|certified) )?(?:[\p{L}-]+ ){1,2}(?:may|must|should|is allowed to|are allowed to) (?:ever )?[\p{L}-]+ (?:the |this |its )?(?=[\p{L}])/u.exec(
+        said(words, i, 12),
+      );
+    const from = only ? i + wordsIn(only[0]) : i;
+    const what = only ? standsAt(at, from) : null;
+    return what ? goes(from + what.length - i) : null;
+  },
 ];

@@ -148,6 +148,16 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       }
       continue;
     }
+    // `it says to hold Menu before that. That does nothing.`
+    if (isVoid.test(saidOf(s)) && segments[i - 1]?.sentence !== s.sentence) {
+      for (let m = r.made.at(-1); m?.sentence === s.sentence - 1; m = r.made.at(-1)) {
+        if (m.step.kind === 'set' || m.step.kind === 'see') break;
+        r.made.pop();
+        r.holes.push({ from: m.from, to: m.to, why: 'warned' });
+      }
+      r.held = [];
+      continue;
+    }
     if (takesBack(s) && segments[i - 1]?.sentence !== s.sentence && tellsPresses(r, segments, i + 1)) {
       while (r.made.at(-1)?.sentence === s.sentence - 1 && r.made.at(-1)?.step.kind === 'press') r.made.pop();
       continue;
@@ -175,6 +185,8 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
 /** Somebody counts aloud as it shows or sounds, up or down. */
 const countsAlong = /(?:^|\b(?:and|so) )(?:(?:one|two|three|four|five|six|seven|eight|nine|ten)(?: and)? ?){2,}$/;
 
+const isVoid =
+  /^(?:and |but |well )*(?:that|this|it|which)(?: just| simply)? (?:does nothing|did nothing|doesn't (?:work|do anything|help)|does not (?:work|do anything|help)|won't work|is (?:nonsense|rubbish|useless)|didn't work)(?: at all| here| on this one)?$/;
 /** `No.`, `Wrong.`: what was just told is taken back. */
 const takesBack = (segment: Segment): boolean =>
   /^(?:and |but |which |so )*(?:that|that's|this|it|thats)(?: is| was)? (?:wrong|not right|no good|(?:a|the|my|his|our) mistake|incorrect|false)$|^(?:no|wrong|no sorry|sorry no|no no|scratch that|strike that)$/.test(
@@ -283,6 +295,8 @@ export function read(r: Reader, segment: Segment): void {
     if (named(items)) r.holes.push({ ...at, why: 'warned' });
     return;
   }
+  // `they stay in until the blue lamp flashes. And off.`: the hands
+  if (/^(?:and )?off$/.test(saidOf(segment)) && r.made.at(-1)?.step.kind === 'release' && r.held.length === 0) return;
   // `one and two and three and four, off`: hands off, at the last of them
   if (/^(?:and )?off$/.test(saidOf(segment)) && countsAlong.test(r.saidBefore)) {
     if (r.held.length > 0) readRelease(r, [{ is: 'let-go', ...at }], 0, at, segment);

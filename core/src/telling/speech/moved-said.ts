@@ -1,7 +1,14 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
+import type { ControlFacts } from '../../unit/facts.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
+
+/** The place of a brake or a lock in which it holds; null where it is none. */
+function holdsAt({ control, mechanism }: ControlFacts): string | null {
+  const isOne = /\b(?:brake|lock|latch|bolt|chock)\b/i.test(control.label) && mechanism.kind === 'places';
+  return (isOne && mechanism.places.find((p) => /^(?:locked|applied|set|engaged|on)$/.test(p.id))?.id) || null;
+}
 
 const toAndFro = /^(?:open|shut|closed?|up|down|in|out|on|off)$/;
 /** `open, shut, open`: places one after the other, commas, dashes or *and* between; where each stands and where they end. */
@@ -19,6 +26,40 @@ function placesFrom(words: readonly Word[], from: number): Readonly<{ at: readon
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `apply the wheel brake`, `the brake is to be applied`: what holds something is put where it holds
+  (at) => {
+    const { words, i, w } = at;
+    const applied = /^(?:applied|engaged|locked|secured)$/;
+    const isVerb = /^(?:apply|applies|engage|engages|lock|secure)$/.test(w.word);
+    const from = isVerb && /^(?:the|its|your)$/.test(words[i + 1]?.word ?? '') ? i + 2 : isVerb ? i + 1 : i;
+    const own = standsAt(at, from);
+    const on = own ? holdsAt(own.of) : null;
+    if (!own || on === null) return null;
+    const next = from + own.length;
+    const is = /^(?:(?:is to be|has to be|have to be|needs to be|must be|should be|to be|being|gets|is|are) )?/.exec(
+      said(words, next, 5),
+    );
+    const done = next + (is?.[0] ? wordsIn(is[0]) : 0);
+    if (!isVerb && !applied.test(words[done]?.word ?? '')) return null;
+    return { takes: (isVerb ? next : done + 1) - i, puts: [...words.slice(from, next), added(on, w)] };
+  },
+  // `turn it left till it stops`, `back as far as it goes`: all the way
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:until|till|as|to|right)$/.test(w.word) || !called.controls.some((c) => c.of.mechanism.kind === 'clicks'))
+      return null;
+    const far =
+      /^(?:(?:until|till) (?:it|he|she) (?:stops|won't go (?:any )?(?:further|more)|can't go (?:any )?further|is at the stop)|as far as (?:it|he|she) (?:goes|will go|can go|can)|(?:right )?to (?:the|its) (?:end )?stop|to (?:the|its) end)(?= |$)/.exec(
+        said(words, i, 8),
+      );
+    const isTurned = out
+      .slice(-9)
+      .some((x) =>
+        /^(?:turn\w*|left|right|clockwise|anticlockwise|counterclockwise|knob|dial|back|down|up|wind|twist\w*)$/.test(
+          x.word,
+        ),
+      );
+    return far && isTurned ? { takes: wordsIn(far[0]), puts: ['all', 'the', 'way'].map((x) => added(x, w)) } : null;
+  },
   // `lid: open, shut, open, shut`: each told with what it is done to
   (at) => {
     const { words, i, out } = at;

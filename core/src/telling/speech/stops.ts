@@ -90,6 +90,8 @@ function oddsAt(parts: Parts, i: number): number {
 /** From which odds on a stop is put, and a comma. */
 const [stopAt, commaAt] = [1, 0];
 
+/** What never begins a sentence. */
+const belongs = /^(?:slowly|quickly|fast|steadily|twice|thrice|times|together|of)$/;
 const goesOn = /^(?:and|then|so|now|okay|ok)$/;
 /** Somebody who speaks freely says *and then* where he goes on, one word in nine; somebody who reads aloud, one in sixteen. */
 const joinsLittle = (words: readonly Word[]): boolean =>
@@ -105,6 +107,7 @@ export function withStops(words: readonly Word[], called: Called): readonly Word
   const parts = partsOf(words, called);
   return words.flatMap((w, i) => {
     const odds = i > 0 && i + 1 < words.length ? oddsAt(parts, i) : Number.NEGATIVE_INFINITY;
+    if (belongs.test(w.word)) return [w];
     return odds > stopAt ? [added('.', w), w] : odds > commaAt ? [added(',', w), w] : [w];
   });
 }

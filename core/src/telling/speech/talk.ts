@@ -38,7 +38,7 @@ export function isAside(segment: Segment): boolean {
 
 /** `the old ones want B first`, `I once pressed Roll instead`: what others do, and what somebody did by mistake. */
 const hearsay =
-  /^(?:and |but |so |because )*(?:(?:(?:anybody|anyone|everybody|those|people|whoever|the ones?)(?: who| that)?|(?:somebody|someone) who) (?:presses|press|pressed|holds?|held|turns?|turned|pulls?|pulled|opens|opened|switches|lets go|touches)|(?:i|we|he|she|somebody|someone|a colleague) once (?!more|again|the|it|you|you've)\w+|people (?:hold|press|push|turn|pull|do|try|use|switch|keep|go|swear|want|leave|forget|put|take|always|often|usually|tend)|everybody (?:holds|presses|does|tries|thinks)|(?:the one|the ones|ours|theirs|mine|the other one) (?:at|in|from|over) the \w+ (?:wants|needs|takes|has|is|was))\b/;
+  /^(?:and |but |so |because )*(?:(?:(?:anybody|anyone|everybody|those|people|whoever|the ones?)(?: who| that)?|(?:somebody|someone) who) (?:presses|press|pressed|holds?|held|turns?|turned|pulls?|pulled|opens|opened|switches|lets go|touches)|(?:i|we|he|she|somebody|someone|a colleague) once (?!more|again|the|it|you|you've)\w+|(?:some |some people |many )(?:hold|press|push|turn|pull|do|try|use|switch)|people (?:hold|press|push|turn|pull|do|try|use|switch|keep|go|swear|want|leave|forget|put|take|always|often|usually|tend)|everybody (?:holds|presses|does|tries|thinks)|(?:the one|the ones|ours|theirs|mine|the other one) (?:at|in|from|over) the \w+ (?:wants|needs|takes|has|is|was))\b/;
 const instead =
   /\b(?:i|he|she|we|they) (?:once |had |have )?(?:pressed|held|pulled|turned|switched|took|hit) .+ instead\b/;
 /** Who is told of and is not the one who is told: with what he did, or does by habit, it is hearsay. */

@@ -136,14 +136,15 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
         ? 'cw'
         : null;
   const far = items.find(isOf('way')) ?? (endWay ? { way: endWay as 'cw' | 'ccw' } : undefined);
-  if (!done && named && far && r.far) {
+  const isIt = items.some(isOf('it')) && r.last.length === 1 && r.last[0] === own && own.mechanism.kind === 'clicks';
+  if (!done && (named || isIt) && far && r.far) {
     r.put(
       {
         kind: 'sweep',
         control: own.control.id,
         turns: 1,
         way: far.way,
-        ...(named.place ? { stopAt: named.place } : {}),
+        ...(named?.place ? { stopAt: named.place } : {}),
       },
       at,
     );

@@ -151,6 +151,8 @@ function openWindow(
     items.slice(0, within).some(isDone) &&
     standing?.step.kind === 'set' &&
     !/\b(?:all|everything|both)\b/.test(saidOf(segment));
+  // `Three moves. And you've got eight seconds for that.`
+  const isForIt = /\bfor (?:that|this|it|those|them|all of (?:it|that))$/.test(saidOf(segment));
   const afterPresses =
     !isOwn &&
     !r.actsAhead &&
@@ -158,7 +160,7 @@ function openWindow(
     standing !== undefined &&
     isTrail(r, standing) &&
     // `MENU five times within six seconds`: of what is said with it, not of the sentence before
-    standing.sentence >= (items.slice(0, within).some(isDone) ? r.sentence : r.sentence - 1);
+    standing.sentence >= (items.slice(0, within).some(isDone) ? r.sentence : r.sentence - (isForIt ? 2 : 1));
   // `you have half a minute from now`: for what comes
   const isAhead =
     /\bfrom (?:now|here|then)\b/.test(saidOf(segment)) && items.slice(0, within).every((x) => x.is !== 'control');
