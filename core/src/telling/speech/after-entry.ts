@@ -63,8 +63,15 @@ function findAnswer(r: Reader, words: readonly Word[], row: number): void {
     // another key is told of: that row is over
     if (named && isPush(named.of) && clause.length > 0) return;
     const shown = named ? null : shownTextAt(words, i);
+    // `what's it supposed to say` – `FA`
+    const isAnswer =
+      /^[A-Z]{2,6}$/.test(w.raw) &&
+      clause.length === 0 &&
+      stop.test(words[i + 1]?.raw ?? '.') &&
+      words.slice(Math.max(0, i - 7), i).some((x) => /^(?:says?|shows?|reads?|display|see)$/.test(x.word));
     const isAlone =
-      /^[A-Z0-9]+[-–]?[A-Z0-9-]*$/.test(w.raw) && /\d|-/.test(w.raw) && clause.length <= 1 && w.raw.length > 1;
+      isAnswer ||
+      (/^[A-Z0-9]+[-–]?[A-Z0-9-]*$/.test(w.raw) && /\d|-/.test(w.raw) && clause.length <= 1 && w.raw.length > 1);
     const behind = words[i + (shown?.length ?? 1)]?.word ?? '';
     const isSaid =
       clause.slice(-6).some((x) => shows.test(x.word)) ||

@@ -619,4 +619,21 @@ export const asidesSaid: readonly Rewrite[] = [
     const what = only ? standsAt(at, from) : null;
     return what ? goes(from + what.length - i) : null;
   },
+  // `a plug with a blue ring`: what it looks like
+  ({ words, i, w }) => {
+    const ring =
+      w.word === 'with' || w.word === 'has'
+        ? /^(?:with|has) (?:a|an|the) (?:red|blue|green|yellow|white|black|grey|amber|orange|brown|metal|rubber|little|small|thick|big) (?:ring|bell|horn|whistle)(?= [.,;!?\n]| and | on | round |$)/.exec(
+            said(words, i, 6),
+          )
+        : null;
+    return ring ? goes(wordsIn(ring[0])) : null;
+  },
+  // `stop out not before the bell has gone twice`: when it has
+  ({ words, i, w, out }) => {
+    const isNot = w.word === 'not' && /^(?:before|until|till)$/.test(words[i + 1]?.word ?? '');
+    const isSaid = /^(?:out|in|on|off|up|down|open|shut|closed|it|released?)$/.test(out.at(-1)?.word ?? '');
+    const isOther = /^(?:don't|dont|do|never|is|are|was|has|have)$/.test(out.at(-2)?.word ?? '');
+    return isNot && isSaid && !isOther ? { takes: 2, puts: [added(',', w), added('when', w)] } : null;
+  },
 ];

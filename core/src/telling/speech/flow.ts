@@ -123,6 +123,7 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
     stood = done();
   };
   let skipsTo = -1;
+  let retriedTo = -1;
   for (const [i, s] of segments.entries()) {
     const [first] = s.words;
     if (first && first.from - told > 4000) {
@@ -162,6 +163,18 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       while (r.made.at(-1)?.sentence === s.sentence - 1 && r.made.at(-1)?.step.kind === 'press') r.made.pop();
       continue;
     }
+    // `if you're too late the hooter does a long one and then you switch off and start over`, told without stops
+    const over =
+      s.flows && isTooLate.test(saidOf(s))
+        ? segments.slice(i, i + 7).findIndex((x) => beginsAgain.test(saidOf(x)))
+        : -1;
+    if (over >= 0) retriedTo = i + over;
+    if (i <= retriedTo) {
+      const [a] = s.words;
+      const z = s.words.at(-1);
+      if (a && z) r.holes.push({ from: a.from, to: z.to, why: 'warned' });
+      continue;
+    }
     // told without stops, what is done if so ends where one begins again; else it is what is said next
     if (i === skipsTo) r.skipping = null;
     const before = r.skipping;
@@ -185,6 +198,9 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
 /** Somebody counts aloud as it shows or sounds, up or down. */
 const countsAlong = /(?:^|\b(?:and|so) )(?:(?:one|two|three|four|five|six|seven|eight|nine|ten)(?: and)? ?){2,}$/;
 
+const isTooLate =
+  /^(?:and |but |so )*if (?:you|it|that)(?:'re| are| were|'s| is| was|re)? (?:too (?:late|slow|early|quick|fast)|not (?:quick|fast) enough|miss(?:ed)? it)\b/;
+const beginsAgain = /\b(?:start|starts|go|try|begin|do it|do that) (?:over|again)\b|\bfrom the (?:start|beginning)\b/;
 const isVoid =
   /^(?:and |but |well )*(?:that|this|it|which)(?: just| simply)? (?:does nothing|did nothing|doesn't (?:work|do anything|help)|does not (?:work|do anything|help)|won't work|is (?:nonsense|rubbish|useless)|didn't work)(?: at all| here| on this one)?$/;
 /** `No.`, `Wrong.`: what was just told is taken back. */

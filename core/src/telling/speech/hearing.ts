@@ -46,7 +46,8 @@ export function hear(r: Reader, segment: Segment): void {
   // what is asked is answered next: by what is done, whatever was read before
   if (segment.isQuestion || /^(?:and |so |ok |but )*(?:how|what if|what about)\b/.test(saidOf(segment)))
     r.reading = false;
-  if (/\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment))) r.wrongIn = segment.sentence;
+  if (/\btoo (?:slow|late|early|fast|far)\b|\bmissed it\b|\bwent past\b/.test(saidOf(segment)))
+    r.wrongIn = segment.sentence;
   // `P07 then P22 then END`: what is read
   if (/\b[a-z]{0,2}\d{1,3} (?:then|and) /.test(saidOf(segment)) && r.made.at(-1)?.step.kind !== 'release')
     r.heardCodes = segment.sentence;

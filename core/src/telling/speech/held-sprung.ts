@@ -32,6 +32,24 @@ export function holdSprungOn(r: Reader, text: string): void {
   }
 }
 
+/** `now you can drop the float`, which was let go of: it is there by itself. */
+export function dropBack(r: Reader): void {
+  const beside = new Set<Made>();
+  for (const [i, m] of r.made.entries()) {
+    if (m.step.kind !== 'release') continue;
+    const [id, ...others] = m.step.controls;
+    const own = id === undefined || others.length > 0 ? undefined : r.called.facts.controls.get(id);
+    const held = r.made
+      .slice(0, i)
+      .findLast(({ step }) => step.kind === 'hold' && step.controls.some((c) => c.control === id));
+    const place = held?.step.kind === 'hold' ? held.step.controls.find((c) => c.control === id)?.place : undefined;
+    const back = own && place ? own.springs.get(place) : undefined;
+    const next = r.made[i + 1];
+    if (next?.step.kind === 'set' && next.step.control === id && next.step.to === back) beside.add(next);
+  }
+  r.drop(beside);
+}
+
 /** Something held that long is not held through more than this. */
 const mostBetween = 6;
 

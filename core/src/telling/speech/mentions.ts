@@ -131,6 +131,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
   const hasKey = [...facts.controls.values()].some(({ control }) => control.look === 'key');
   // where there is a Steam and a Steam valve, nobody calls the valve `steam`
   const labels = new Set([...facts.controls.values()].map(({ control }) => plain(control.label).join(' ')));
+  // a word that stands on another is no name for what only looks like it: `the cord`, where there is a Pull cord and a plug
+  const inLabels = new Set([...labels].flatMap((l) => (l.includes(' ') ? l.split(' ') : [])));
   for (const own of facts.controls.values()) {
     const { control } = own;
     // what it is filed under is no name where it is a verb
@@ -169,7 +171,8 @@ function controlNames(facts: UnitFacts): Named<ControlFacts>[] {
           for (const kind of ['switch', 'dip', 'dip switch']) all.push([`${kind} ${n}`, own, true]);
       }
     }
-    for (const look of looks[control.look] ?? []) all.push([look, own, true]);
+    for (const look of looks[control.look] ?? [])
+      if (!inLabels.has(look) || own.control.label.toLowerCase().includes(look)) all.push([look, own, true]);
     if (isEmergencyStop(control)) for (const name of emergencyNames) all.push([name, own, true]);
     all.push([`${plain(own.face.label).join(' ')} ${full[0]}`, own, true]);
   }

@@ -8,7 +8,7 @@ import { type ReadIn, readIn } from './captions.ts';
 import { end, readAll, startsAct, startsOn, startsPlace } from './flow.ts';
 import { answersCondition, hear, keepsUntold } from './hearing.ts';
 import { findPairs } from './held-pairs.ts';
-import { holdSprungOn } from './held-sprung.ts';
+import { dropBack, holdSprungOn } from './held-sprung.ts';
 import { findRests } from './late-rests.ts';
 import { countFromBlank, findWindows, moveWindows } from './late-windows.ts';
 import { countBlinks, findReleases, holdCounted } from './letting-go.ts';
@@ -220,6 +220,7 @@ export function readTold(
       holdSprungOn(own, before);
       findReleases(own, text);
       countBlinks(own, text);
+      dropBack(own);
       holdCounted(own, text);
       findSupplyBack(own, text);
       findSupplyAway(own, text);

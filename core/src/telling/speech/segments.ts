@@ -166,6 +166,7 @@ function spelt(words: readonly Word[], at: number, own: readonly Word[]): boolea
 const startsPurpose = (words: readonly Word[], at: number): boolean =>
   words[at]?.word === 'so' &&
   (/^(?:that|nobody|nothing|no)$/.test(words[at + 1]?.word ?? '') ||
+    [2, 3].some((k) => /^(?:does|will|can|do) not$/.test(`${words[at + k]?.word} ${words[at + k + 1]?.word}`)) ||
     [2, 3].some((k) => /^(?:can't|cant|cannot|won't|wont|doesn't|doesnt)$/.test(words[at + k]?.word ?? '')));
 
 /** What is asked of the unit while words are cut: what begins at a place, and what stands there. */
@@ -225,7 +226,7 @@ export function segmentsOf(
       own.length > 0 &&
       own.length <= 3 &&
       words[i + 1] !== undefined &&
-      (words[i + 2] === undefined || hard.has(words[i + 2]?.raw ?? '')) &&
+      (words[i + 2] === undefined || hard.has(words[i + 2]?.raw ?? '') || words[i + 2]?.raw === '(') &&
       (/^(?:on|off|in|out|open|shut|closed|up|down)$/.test(words[i + 1]?.word ?? '') ||
         (/^["“]/.test(words[i + 1]?.raw ?? '') && /^(?:display|screen|line|readout)$/.test(words[i - 1]?.word ?? '')))
     )

@@ -23,7 +23,7 @@ export function isPurpose({ words }: Segment): boolean {
     .slice(0, 5)
     .map((w) => w.word)
     .join(' ');
-  return /^so (?:that|nobody|nothing|no)\b|^so \w+(?: \w+)? (?:can't|cant|cannot|won't|wont|doesn't|doesnt)\b/.test(
+  return /^so (?:that|nobody|nothing|no)\b|^so \w+(?: \w+)? (?:can't|cant|cannot|won't|wont|doesn't|doesnt|(?:does|will|can|do) not)\b/.test(
     text,
   );
 }

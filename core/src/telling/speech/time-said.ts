@@ -2,6 +2,17 @@ import { added, areTwoKeys, goes, isStop, keyAt, keysBefore, type Rewrite, said,
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `hot hot cold start that's all in six seconds`
+  ({ words, i, w }) => {
+    const all =
+      /^(?:(?:and )?(?:that's|that is|it's|this is) )?all (?:of (?:it|that|them) )?(?:in|inside|within) (?:about |under )?/.exec(
+        `${said(words, i, 8)} `,
+      );
+    const from = all ? i + wordsIn(all[0]) : i;
+    const many = words[from];
+    const isTime = many?.value != null && /^(?:seconds?|secs?|s)$/.test(words[from + many.span]?.word ?? '');
+    return all && isTime ? { takes: from - i, puts: [added('within', w)] } : null;
+  },
   // `Ten seconds: Fill, Start, Start, Menu`, `six seconds now! Slow Slow`, `Six seconds I have.`, `eight seconds, don't think: Up, Up`
   ({ words, i, w, out, called }) => {
     const unit = i + w.span;
