@@ -113,7 +113,8 @@ function findLeads(r: Reader, words: readonly Word[], row: number): void {
     while (stops < words.length && !stop.test(words[stops]?.raw ?? '') && stops - end < 10) stops += 1;
     const behind = words.slice(end, stops);
     const before = words.slice(Math.max(0, i - 4), i).map((x) => x.word);
-    const isOther = behind.slice(0, 7).some((_, k) => {
+    const comma = behind.findIndex((x) => x.raw === ',');
+    const isOther = behind.slice(0, comma < 0 ? 7 : Math.min(7, comma)).some((_, k) => {
       const other = mentionAt(words, end + k, r.called.controls);
       return other !== null && isPush(other.of);
     });

@@ -1,4 +1,4 @@
-import { type Called, mentionAt, namedLast } from './mentions.ts';
+import { type Called, mentionAt, namedLast, placeByVerb } from './mentions.ts';
 import { added, begins, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
@@ -635,5 +635,58 @@ export const asidesSaid: readonly Rewrite[] = [
     const isSaid = /^(?:out|in|on|off|up|down|open|shut|closed|it|released?)$/.test(out.at(-1)?.word ?? '');
     const isOther = /^(?:don't|dont|do|never|is|are|was|has|have)$/.test(out.at(-2)?.word ?? '');
     return isNot && isSaid && !isOther ? { takes: 2, puts: [added(',', w), added('when', w)] } : null;
+  },
+  // `it really holds the heat`
+  ({ words, i, w }) => {
+    const warm = /^(?:it|that|she|he|which)$/.test(w.word)
+      ? /^\w+ (?:(?:really|still|always|just|does) )?(?:holds?|keeps?) (?:the |its |a lot of )?(?:heat|warmth|cold|charge|water|pressure)(?= [.,;!?)\n]| for | and |$)/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    return warm ? goes(wordsIn(warm[0])) : null;
+  },
+  // `amber goes out = OK`, `amber fast = typo, power off and again from there`
+  ({ words, i, w, called, out }) => {
+    const isOver = /^[.,;!?)\n]$/.test(words[i + 1]?.raw ?? '.');
+    const shows = /^(?:out|off|on|dark|lit|steady|fast|slow|slowly|quickly|blinks|flashes)$/.test(
+      out.at(-1)?.word ?? '',
+    );
+    if (w.word === 'ok' && isOver && shows && keyAt(words, i, called) === null) return goes(1);
+    if (!/^(?:typo|mistyped|mistake|wrong)$/.test(w.word) || !shows) return null;
+    const n = endOf(words, i) - i;
+    return /\b(?:again|over|retry|repeat)\b/.test(said(words, i, n)) ? goes(n) : null;
+  },
+  // `lid on the box`, of the lid the box has
+  (at) => {
+    const { words, i, called } = at;
+    const own = standsAt(at, i);
+    if (own?.of.control.look !== 'lid' || /^(?:the|a)$/.test(words[i + own.length]?.word ?? '')) return null;
+    const on = /^(?:goes |back |is )*(on|off) (?:the|its|that) /.exec(`${said(words, i + own.length, 4)} `);
+    const from = on ? i + own.length + wordsIn(on[0]) : i;
+    const whole = on ? mentionAt(words, from, called.controls) : null;
+    const place = on && whole?.of === own.of ? (placeByVerb(own.of, on[1] === 'on' ? 'shut' : 'open') ?? null) : null;
+    if (place === null) return null;
+    const [w] = words.slice(i);
+    return w
+      ? { takes: from + (whole?.length ?? 0) - i, puts: [...words.slice(i, i + own.length), added(place, w)] }
+      : null;
+  },
+  // `one time Stir, long, until the lamp blinks`: held
+  ({ words, i, called }) => {
+    const key = keyAt(words, i, called);
+    if (!key) return null;
+    const end = i + key.length;
+    const isLong = /^, (?:long|long time|and long|for long) ,? ?(?:until|till)\b/.test(said(words, end, 5));
+    const [w] = words.slice(i);
+    return isLong && w ? { takes: key.length + 3, puts: [added('hold', w), ...words.slice(i, end)] } : null;
+  },
+  // `after Wash the buzzer goes`: of what was pressed
+  ({ words, i, w, called }) => {
+    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const key = w.word === 'after' ? keyAt(words, from, called) : null;
+    const next = key ? from + key.length : i;
+    const sign = words[next]?.raw === ',' ? next + 1 : next;
+    const shows = key && mentionAt(words, words[sign]?.word === 'the' ? sign + 1 : sign, called.signs);
+    return key && shows ? goes(next - i) : null;
   },
 ];

@@ -5,6 +5,12 @@ import { type Word, wordsOf } from './text.ts';
 /** What is said of a telling's order and not of the unit: words that name places or keys elsewhere. */
 const fillers: readonly string[] = [
   'one at a time',
+  "you've got as long as you like",
+  'you have as long as you like',
+  'take as long as you like',
+  'as long as you like',
+  'as long as you want',
+  'all the time in the world',
   'one by one',
   'to start with',
   'to begin with',

@@ -252,7 +252,7 @@ export function momentTold(r: Reader, text: string, from: number, to: number): M
 const turnsInto =
   /\b(?:turns? (?:in)?to|becomes?|changes? (?:in)?to|is replaced by|gives way to|goes over to|jumps to) (?:the |a )?/;
 const leadsText =
-  /^(?:and |then |right )*(?:at|on|with|when (?:it|they)(?:'s|'re| is| are| says?| reads?| shows?| gets? to| reach(?:es)?| hits?| come(?:s)? to)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for|you want(?: to see)?) (?:the |a )?/;
+  /^(?:and |then |right )*(?:at|on|with|when (?:it|they|the \w+(?: \w+)?)(?:'s|'re| is| are| says?| reads?| shows?| gets? to| reach(?:es)?| hits?| come(?:s)? to)|as soon as it(?:'s| is| says| reads| shows)|once it(?:'s| is| says| reads| shows)|until it(?:'s| is| says| reads| shows)|till it(?:'s| is| says| reads| shows)|wait for|you want(?: to see)?) (?:the |a )?/;
 
 function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[]): Moment | null {
   const display = r.called.displays;
@@ -267,7 +267,8 @@ function momentOf(r: Reader, { words, said }: Clause, before: readonly Clause[])
     // `0`, `dIA`: a figure alone, large letters within a word
     const raw = words[at]?.raw ?? '';
     const text =
-      shownTextAt(words, at)?.text ?? (/^\d+$|^(?=.*\p{Ll})\p{L}+\p{Lu}\p{L}*$/u.test(raw) ? raw : undefined);
+      shownTextAt(words, at)?.text ??
+      (/^\d+$|^(?=.*\p{Ll})\p{L}+\p{Lu}\p{L}*$|^[A-HJ-Z]$/u.test(raw) ? raw : undefined);
     const isFigure = /^\d+$/.test(raw);
     const isNamed =
       !isFigure && (mentionAt(words, at, r.called.controls) !== null || mentionAt(words, at, r.called.signs) !== null);

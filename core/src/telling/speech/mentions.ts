@@ -51,6 +51,13 @@ function fits(words: readonly Word[], at: number, name: readonly string[]): numb
       i += 1;
       if (words[i]?.value !== Number(part)) return null;
     } else if (/^\d+$/.test(part) ? w.value !== Number(part) : !same(unquoted(w.word), part)) return null;
+    // `it stops when it's cleared`: what it does
+    else if (
+      part === 'stop' &&
+      w.word === 'stops' &&
+      !/^(?:the|both|two|all|red|emergency|three)$/.test(words[i - 1]?.word ?? '')
+    )
+      return null;
     // `the green one`: no key called 1
     else if (part === '1' && w.word === 'one' && pronounBefore.test(words[i - 1]?.word ?? '')) return null;
     i += 1;

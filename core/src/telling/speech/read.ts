@@ -53,8 +53,9 @@ export type Told = Readonly<{
 /** Longer speech is read to this length: some three hours of captions. */
 const mostSpoken = 400_000;
 
+type Heard = ReadonlyArray<ReadonlyArray<readonly [number, number]>>;
 /** What each who speaks says, by place; in a lesson every turn is a voice of its own, and all are heard. */
-function voices({ text, turns }: ReadIn): ReadonlyArray<ReadonlyArray<readonly [number, number]>> {
+function voices({ text, turns }: ReadIn): Heard {
   if (turns.length === 0) return [[[0, text.length]]];
   const parts = turns.map((t, i) => ({ who: t.who, span: [t.from, turns[i + 1]?.from ?? text.length] as const }));
   const named = [...new Set(parts.map((p) => p.who))];
@@ -193,9 +194,9 @@ export function readTold(
   // who tells is whoever tells most of what is done
   const heard = voices(input);
   let come = 0;
-  const readTo = (sumAt: number): Reader => {
+  const readWith = (heard: Heard, sumAt: number): Reader[] => {
     const before = text.slice(0, sumAt);
-    const read = heard.map((_, i) => {
+    return heard.map((_, i) => {
       const own = new Reader(called, answers);
       own.whole = text;
       own.marks = marks;
@@ -242,8 +243,16 @@ export function readTold(
       leaveUnlikely(own, text);
       return own;
     });
+  };
+  const readTo = (sumAt: number): Reader => {
+    const read = readWith(heard, sumAt);
     const acts = ({ made }: Reader): number => made.filter((m) => isAct(m.step)).length;
-    return [...read].sort((a, b) => acts(b) - acts(a))[0] ?? new Reader(called, answers);
+    const [most, ...less] = [...read].sort((a, b) => acts(b) - acts(a));
+    // arrows tell that another speaks, and not who: where both tell, all is told by one
+    const isBoth = most && input.cues.length > 0 && less.some((l) => acts(l) > acts(most) * 0.3);
+    return isBoth && heard.length > 1
+      ? (readWith([heard.flat()], sumAt)[0] ?? most)
+      : (most ?? new Reader(called, answers));
   };
   let sumAt = summaryAt(input);
   let reader = readTo(sumAt);

@@ -459,6 +459,18 @@ export function segmentsOf(
       end('then');
       own.push(w);
     } else if (
+      // `press code three clicks down`: the knob goes on from there
+      flows &&
+      own.length >= 2 &&
+      w.value !== null &&
+      clickWords.has(words[i + w.span]?.word ?? '') &&
+      isKey(i - 1) &&
+      own.some((x) => /^(?:press|push|hit|tap)$/.test(x.word)) &&
+      /^(?:up|down|left|right|back|clockwise|anticlockwise)$/.test(words[i + w.span + 1]?.word ?? '')
+    ) {
+      end('then');
+      own.push(w);
+    } else if (
       // `press Test back one click press Test again`: the knob goes on from there
       flows &&
       own.length >= 2 &&

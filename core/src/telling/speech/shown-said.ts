@@ -19,7 +19,7 @@ export const shownSaid: readonly Rewrite[] = [
     const isDisplay = display?.of.kind === 'text' || display?.of.kind === 'segments';
     const end = at + (display?.length ?? 0);
     const comes =
-      /^(?:comes|appears|stands|is written|is then|there is|there's|pops up|comes up)(?: then| now)?(?= )/.exec(
+      /^(?:comes|appears|stands|is coming|is standing|is written|is then|there is|there's|pops up|comes up)(?: then| now)?(?= )/.exec(
         said(words, end, 3),
       );
     const what = comes ? words[end + wordsIn(comes[0])] : undefined;

@@ -338,6 +338,7 @@ export function quicken(r: Reader, segment: Segment): boolean {
     s.kind === 'lamp' && s.state === 'fast' ? { ...s, state } : s,
   ) as Shown[];
   r.made[r.made.length - 1] = { ...before, step: { ...before.step, signs } };
+  r.lastSign = signs.find((s) => s.sign === r.lastSign?.sign) ?? r.lastSign;
   return true;
 }
 

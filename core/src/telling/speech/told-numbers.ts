@@ -293,7 +293,7 @@ function stepIn(r: Reader, words: readonly Word[], begin: number, end: number): 
       const [from, to] = [Math.min(k.at, i), Math.max(k.end, number.end)];
       if (
         to - from > (/\b(?:stop|stops) (?:on|at)$/.test(saidFrom(words, i - 2, i)) ? 40 : 16) ||
-        keys.some((o) => o !== k && o.at >= from && o.end <= to)
+        othersIn(r, words, from, to, k)
       )
         return false;
       // no more keys than one go up: `hold Up and Down until it says 30`
@@ -323,6 +323,14 @@ function stepIn(r: Reader, words: readonly Word[], begin: number, end: number): 
   const n = along ? (countedTo(words, along.end, end) ?? toldBefore(words, along.at)) : null;
   if (along && n !== null) putStep(r, words, { key: along, from: along.at, to: along.end, n, isHeld: false });
 }
+
+/** Whether anything else that is moved is named between a key and a number. */
+const othersIn = (r: Reader, words: readonly Word[], from: number, to: number, key: KeyAt): boolean =>
+  words.slice(from, to).some((_, k) => {
+    const at = from + k;
+    const named = at >= key.at && at < key.end ? null : mentionAt(words, at, r.called.controls);
+    return named !== null && !(named.length === 1 && isWay(words, at));
+  });
 
 const goesUpWith =
   /\b(?:go|goes|step|count|scroll|move|climb|page|work)(?: your way)? (?:up|down|on|along|through)(?: there| to it| to that)? (?:with|using|by)(?: the)?$/;

@@ -39,7 +39,7 @@ export function readTurn(r: Reader, items: readonly Item[], at: Readonly<{ from:
     if (
       (item.is === 'number' || item.is === 'clicks') &&
       upDown &&
-      (named || r.last.includes(own) || r.mode === 'turn') &&
+      (named || r.last.includes(own) || r.mode === 'turn' || (item.is === 'clicks' && knobs.length === 1)) &&
       !items.some((x) => x.is === 'control' && isPush(x.own))
     ) {
       r.put({ kind: 'turn', control: own.control.id, clicks: item.n, way: upDown === 'up' ? 'cw' : 'ccw' }, item);
