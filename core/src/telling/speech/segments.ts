@@ -580,6 +580,14 @@ export function segmentsOf(
       !own.some((x) => /^(?:when|if|until|till|once|while|after)$/.test(x.word))
     )
       end('and');
+    // `three clicks down and press Code again`
+    else if (
+      w.word === 'and' &&
+      /^(?:press|push|hit|tap)$/.test(words[i + 1]?.word ?? '') &&
+      own.some((x) => clickWords.has(x.word)) &&
+      startsOn(i + 1)
+    )
+      end('and');
     // `a minute and a half`
     else if (w.word === 'and' && words[i + 1]?.word === 'a' && words[i + 2]?.word === 'half') own.push(w);
     else if (w.word === 'and' && !lacksState(own, words.slice(i + 1, i + 6)) && startsAct(i + 1)) end('and');
