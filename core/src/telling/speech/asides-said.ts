@@ -689,4 +689,12 @@ export const asidesSaid: readonly Rewrite[] = [
     const shows = key && mentionAt(words, words[sign]?.word === 'the' ? sign + 1 : sign, called.signs);
     return key && shows ? goes(next - i) : null;
   },
+  // `switch on while you press Stop`: it is held meanwhile
+  ({ words, i, w, called }) => {
+    const presses = /^while (?:you|i|we) (?:press|push|are pressing|are pushing)(?: on)? (?:the )?/.exec(
+      `${said(words, i, 6)} `,
+    );
+    const n = presses ? wordsIn(presses[0]) : 0;
+    return presses && keyAt(words, i + n, called) ? { takes: n, puts: [w, added('you', w), added('hold', w)] } : null;
+  },
 ];

@@ -183,7 +183,14 @@ export function readHold(
     const shown = shownIn(r, behind);
     if (shown.length > 0) see(r, shown, at);
     else if (ends?.kind === 'sign')
-      see(r, [ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown], at);
+      see(
+        r,
+        [
+          ends.nth > 1 && ends.shown.kind === 'sound' ? { ...ends.shown, times: ends.nth } : ends.shown,
+          ...(ends.also ?? []),
+        ],
+        at,
+      );
   } else if (ends) {
     r.put({ kind: 'hold', controls, until: { kind: 'moment', moment: ends } }, at);
     r.held = [];

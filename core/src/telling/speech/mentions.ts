@@ -73,7 +73,7 @@ const looks: Readonly<Record<string, readonly string[]>> = {
   lid: ['lid', 'hood', 'cover', 'flap'],
   door: ['door', 'gate'],
   breaker: ['breaker', 'isolator', 'fuse switch'],
-  jumper: ['jumper', 'bridge', 'strap', 'link'],
+  jumper: ['jumper', 'bridge', 'strap', 'link', 'cap'],
   fuse: ['fuse'],
   slide: ['slide', 'slide switch', 'slider'],
   dip: ['dip', 'dip switch', 'little switch'],
@@ -96,7 +96,7 @@ const kinds: Readonly<Record<string, readonly string[]>> = {
 };
 /** Too common to name a control by themselves. */
 const common = new Set(
-  'the a an of in on off out up down and to left right hand test button key switch lamp light code one two three number service main water door'.split(
+  'the a an of in on off out up down back front and to left right hand test button key switch lamp light code one two three number service main water door'.split(
     ' ',
   ),
 );

@@ -26,6 +26,68 @@ function placesFrom(words: readonly Word[], from: number): Readonly<{ at: readon
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `inlet valve, shut, quarter turn`, `the valve, slowly, slowly, open`
+  (at) => {
+    const { words, i } = at;
+    const own = standsAt(at, i);
+    let next = i + (own?.length ?? 0);
+    if (!own || words[next]?.raw !== ',') return null;
+    while (
+      words[next]?.raw === ',' &&
+      /^(?:slowly|gently|carefully|please|too|again|also)$/.test(words[next + 1]?.word ?? '')
+    )
+      next += 2;
+    const place = words[next]?.raw === ',' ? words[next + 1] : undefined;
+    if (!place || !toAndFro.test(place.word) || !(isStop(words[next + 2]?.raw) || words[next + 2]?.raw === ','))
+      return null;
+    return { takes: next + 1 - i, puts: words.slice(i, i + own.length) };
+  },
+  // `take the cap and put it across both`: it is put, and not taken away
+  (at) => {
+    const { words, i, w } = at;
+    if (!/^(?:take|takes|grab|get)$/.test(w.word)) return null;
+    const from = /^(?:the|that|your|this)$/.test(words[i + 1]?.word ?? '') ? i + 2 : i + 1;
+    const own = standsAt(at, from);
+    const next = from + (own?.length ?? 0);
+    const put = own
+      ? /^and (put|place|push|slip|turn|flip|set|move|slide) (?:it|that)(?= )/.exec(said(words, next, 4))
+      : null;
+    const verb = put ? words[next + 1] : undefined;
+    return put && verb ? { takes: next + 3 - i, puts: [verb, ...words.slice(from, next)] } : null;
+  },
+  // `put it on the floor`: where it lies meanwhile
+  ({ words, i, w }) => {
+    const lies =
+      /^(?:put|puts|lay|lays|leave|set|place|stand|lean|hang|drop)$/.test(w.word) &&
+      /^\w+ (?:it|that|them|those|this) (?:down )?(?:on|in|into|against|beside|by|to|under) (?:the|your|my|a|its) (?:\w+ )?(?:floor|table|bench|ground|side|seat|shelf|chair|bonnet|roof|pocket|bucket|wall|corner|cart|trolley|tray|hook|worktop|stool|grass|string)(?= [.,;!?\n]| and | so |$)/.exec(
+        said(words, i, 8),
+      );
+    return lies ? goes(wordsIn(lies[0])) : null;
+  },
+  // `turn it right back to zero`: all of it
+  ({ words, i, w, out }) =>
+    w.word === 'right' &&
+    words[i + 1]?.word === 'back' &&
+    words[i + 2]?.word === 'to' &&
+    !/^(?:the|to|your)$/.test(out.at(-1)?.word ?? '')
+      ? goes(1)
+      : null,
+  // `the little cap goes over both`: it is put on
+  (at) => {
+    const { words, i } = at;
+    const own = standsAt(at, i);
+    if (own?.of.control.look !== 'jumper') return null;
+    const next = i + own.length;
+    const over =
+      /^(?:(?:that|which) (?:[\w']+ ){1,8})?(?:goes|belongs|comes|must go|has to go|is put|gets put|fits) (?:over|across|onto|on) (?:the |both|them|these|those)(?:(?:two )?pins|both(?: of them)?|two(?: of them)?)?/.exec(
+        said(words, next, 14),
+      );
+    const on = over && own.of.mechanism.kind === 'places' ? placeByVerb(own.of, 'in') : null;
+    const [w] = words.slice(i);
+    return over && on !== null && w
+      ? { takes: own.length + wordsIn(over[0]), puts: [...words.slice(i, next), added('in', w)] }
+      : null;
+  },
   // `apply the wheel brake`, `the brake is to be applied`: what holds something is put where it holds
   (at) => {
     const { words, i, w } = at;

@@ -100,6 +100,9 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
   // `tESt`, `CLr`: as figures of seven strokes write it
   if (/^(?=\p{L}*\p{Ll}\p{Lu}|\p{Lu}{2,}\p{Ll})[\p{L}\d-]{2,8}$/u.test(first.raw))
     return { text: first.raw, length: i + 1 - at };
+  // `d000`
+  if (/^[a-z]\d{2,4}$/.test(first.raw) && /^(?:shows?|reads?|says?|at|to|with)$/.test(words[i - 1]?.word ?? ''))
+    return { text: first.raw, length: i + 1 - at };
   const second = words[i + 1];
   if (second?.word === 'question' && words[i + 2]?.word === 'mark')
     return { text: `${first.raw}?`, length: i + 3 - at };

@@ -154,7 +154,10 @@ function codeAt(words: readonly Word[], i: number): Readonly<{ text: string; end
   const w = words[i];
   if (!w) return null;
   if (/^\d{3,6}$/.test(w.raw)) return { text: w.raw, end: i + 1 };
-  if (/^[A-Z]{3,6}$/.test(w.raw) && /\b(?:letters?|word|password|code)\b/.test(saidFrom(words, i - 4, i)))
+  if (
+    /^(?!CODE$|PIN$|PASS$|WORD$)[A-Z]{3,6}$/.test(w.raw) &&
+    /\b(?:letters?|word|password|code)\b/.test(saidFrom(words, i - 4, i))
+  )
     return { text: w.raw, end: i + 1 };
   const figure = (k: number): string | null => {
     const x = words[k];
@@ -256,7 +259,7 @@ const isRead = /\b(?:error|fault|code|entry is|means|stored|end|last|again)\b/;
 function numberAt(words: readonly Word[], i: number): Readonly<{ n: number; end: number }> | null {
   const w = words[i];
   if (!w) return null;
-  const lettered = /^[A-Z]{1,2}-?(\d{1,2})$/.exec(w.raw);
+  const lettered = /^(?:[A-Z]{1,2}-?|[a-z])0*(\d{1,2})$/.exec(w.raw);
   if (lettered) return { n: Number(lettered[1]), end: i + 1 };
   if (w.value === null || !Number.isInteger(w.value) || w.value < 2 || w.value > 99) return null;
   const end = i + w.span;
@@ -390,7 +393,7 @@ const isGoneTo = (before: string, between: string, behind: string): boolean =>
     /^(?:key |button )?(?:the |a )?(?:parameter|program|entry|number|position|item|line|point|place)$/.test(between) &&
     /^is (?:selected|chosen|set|called|reached|looked)/.test(behind));
 const isGoneAlong = (before: string, between: string): boolean =>
-  /^,? ?(?:,? ?(?:button|key|and|then|you|i|we|it|keep|go|goes|step|scroll|count|counts|run|runs|climbs?|pressing|tapping|up|now|for|so long|as long|often|down|pressed) )*(?:(?:up |all the way )*(?:to|until|till)|as far as|(?:until|till) (?:you|it|we|i|the \w+)(?:'re| are| is|'s)? (?:get to|reach|reaches|at|on|to|says?|shows?|reads?|see|have|come to|gets to|counts to|stands (?:on|at))|select|choose|find|(?:to|until|till) (?:the )?(?:number|place|entry|position|program|parameter|item|line|point))(?: the| number| program| parameter)*$/.test(
+  /^,? ?(?:,? ?(?:button|key|and|then|you|i|we|it|keep|go|goes|step|scroll|count|counts|run|runs|climbs?|pressing|tapping|up|now|for|so long|as long|often|down|pressed) )*(?:(?:up |all the way )*(?:to|until|till)|as far as|(?:until|till) (?:you|it|we|i|the \w+)(?:'re| are| is|'s)? (?:get to|reach|reaches|at|on|to|says?|shows?|reads?|see|have|come to|gets to|counts to|stands (?:on|at))|(?:advance|bring|run|count|take)(?: the \w+| it)? (?:up )?to|select|choose|find|(?:to|until|till) (?:the )?(?:number|place|entry|position|program|parameter|item|line|point))(?: the| number| program| parameter)*$/.test(
     between,
   ) &&
   (/\b(?:with|using|press|presses|pressing|pressed|tap|hold|keep|by|on|push|use|go|step|scroll|take|via|then|now|the)\b/.test(
@@ -410,7 +413,7 @@ function startOf(r: Reader, words: readonly Word[], from: number): number {
     .filter((m) => m.from < (words[from]?.from ?? 0))
     .flatMap((m) => (m.step.kind === 'see' ? m.step.signs : []))
     .findLast((s) => s.kind === 'text');
-  const figure = shown?.kind === 'text' ? /^[A-Z]{0,2}-?(\d{1,2})$/.exec(shown.text) : null;
+  const figure = shown?.kind === 'text' ? /^[A-Za-z]{0,2}-?0*(\d{1,2})$/.exec(shown.text) : null;
   return Number(figure?.[1] ?? 0);
 }
 
