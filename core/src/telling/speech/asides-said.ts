@@ -697,4 +697,48 @@ export const asidesSaid: readonly Rewrite[] = [
     const n = presses ? wordsIn(presses[0]) : 0;
     return presses && keyAt(words, i + n, called) ? { takes: n, puts: [w, added('you', w), added('hold', w)] } : null;
   },
+  // `the burner may be opened by authorised staff only`, of what is opened in general
+  (at) => {
+    const { words, i } = at;
+    const own = standsAt(at, i);
+    if (!own) return null;
+    const n = stopAt(words, i) - i;
+    const may =
+      /^(?:may|must|shall|should|can) be (?:opened|removed|touched|taken off|worked on|disconnected|unplugged) by .* only$/;
+    return may.test(said(words, i + own.length, n - own.length)) ? goes(n) : null;
+  },
+  // `when it was false the signal makes three times`: as `if it was wrong`
+  ({ words, i, w, out }) => {
+    const wrong =
+      w.word === 'when' && begins(out)
+        ? /^when (?:it|that|you|all) (?:was|is|were|has been) (?:false|wrong|incorrect|not (?:right|correct|good))(?= )/.exec(
+            said(words, i, 5),
+          )
+        : null;
+    return wrong
+      ? { takes: wordsIn(wrong[0]), puts: [added('if', w), added('it', w), added('was', w), added('wrong', w)] }
+      : null;
+  },
+  // `pull it, but hold on to it`
+  ({ words, i }) => {
+    const holds =
+      /^(?:and |but )?(?:hold|hang|holding|hanging|keep hold|keep a hold) (?:on to|onto|of) (?:it|them|that|those)(?= [.,;!?\n]|$)/.exec(
+        said(words, i, 6),
+      );
+    return holds ? goes(wordsIn(holds[0])) : null;
+  },
+  // `a slide with run and test on it`: what is written there
+  (at) => {
+    const { words, i, w, out, called } = at;
+    if (w.word !== 'with') return null;
+    const near = out.slice(-8);
+    const own = near.flatMap((_, k) => mentionAt(near, k, called.controls)?.of ?? []).at(-1);
+    if (own?.mechanism.kind !== 'places') return null;
+    const ids = own.mechanism.places.map((p) => p.label.toLowerCase());
+    const from = words[i + 1]?.word === 'the' && words[i + 2]?.word === 'words' ? i + 3 : i + 1;
+    const [one, and, two] = [words[from]?.word ?? '', words[from + 1]?.word, words[from + 2]?.word ?? ''];
+    const isBoth = ids.includes(one) && ids.includes(two) && one !== two && /^(?:and|or)$/.test(and ?? '');
+    const rest = isBoth ? /^(?:written |printed |marked )?on (?:it|them)\b/.exec(said(words, from + 3, 3)) : null;
+    return isBoth ? goes(from + 3 + (rest ? wordsIn(rest[0]) : 0) - i) : null;
+  },
 ];

@@ -55,6 +55,31 @@ export const movedSaid: readonly Rewrite[] = [
     const verb = put ? words[next + 1] : undefined;
     return put && verb ? { takes: next + 3 - i, puts: [verb, ...words.slice(from, next)] } : null;
   },
+  // `a bridge K5, you plug it over the two legs`, `K5 back on one leg`
+  (at) => {
+    const { words, i, w, called } = at;
+    const own = standsAt(at, i);
+    const off =
+      own?.of.control.look === 'jumper'
+        ? /^(?:goes |is |comes |must )*(?:back )?on(?:to)? (?:only )?one (?:leg|pin)(?: only)?/.exec(
+            said(words, i + own.length, 7),
+          )
+        : null;
+    const out = off && own ? placeByVerb(own.of, 'out') : null;
+    if (own && off && out)
+      return { takes: own.length + wordsIn(off[0]), puts: [...words.slice(i, i + own.length), added('out', w)] };
+    const over =
+      /^(?:plug|put|push|stick|slip|slide|place) (?:it|him|that|this) (?:over|across|onto) (?:the |both )?(?:two )?(?:legs|pins|teeth|posts)(?= )/.exec(
+        `${said(words, i, 7)} `,
+      );
+    const jumpers = called.controls.filter((c) => c.of.control.look === 'jumper' && !c.weak);
+    const [jumper] = jumpers;
+    if (!over || !jumper || jumpers.some((j) => j.of !== jumper.of)) return null;
+    return {
+      takes: wordsIn(over[0]),
+      puts: [added('put', w), ...labelled(jumper.of.control.label, w), added('in', w)],
+    };
+  },
   // `put it on the floor`: where it lies meanwhile
   ({ words, i, w }) => {
     const lies =
