@@ -87,7 +87,10 @@ function findAnswer(r: Reader, words: readonly Word[], row: number): void {
         signs: [{ kind: 'text', sign: display.id as SignId, text: shown.text }],
       };
       const sentence = r.made[row]?.sentence ?? 0;
-      r.made.splice(row + 1, 0, { step, from: w.from, to: end, sentence });
+      // behind what is told to show before it
+      let at = row + 1;
+      while (r.made[at]?.step.kind === 'see' && (r.made[at]?.from ?? 0) < w.from) at += 1;
+      r.made.splice(at, 0, { step, from: w.from, to: end, sentence });
       return;
     }
     clause = [...clause, w];

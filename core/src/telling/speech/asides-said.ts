@@ -741,4 +741,13 @@ export const asidesSaid: readonly Rewrite[] = [
     const rest = isBoth ? /^(?:written |printed |marked )?on (?:it|them)\b/.exec(said(words, from + 3, 3)) : null;
     return isBoth ? goes(from + 3 + (rest ? wordsIn(rest[0]) : 0) - i) : null;
   },
+  // `twenty seconds from when I switched it off`: since when
+  ({ words, i }) => {
+    const since =
+      /^(?:from|since|counting from|after) (?:when |the moment |the time )?(?:i|you|we|they) (?:switched|turned|put|took|unplugged|pulled) (?:it|that|them) (?:off|on|out)(?= [.,;!?\n]| and | then |$)/.exec(
+        said(words, i, 9),
+      );
+    const isAfter = since !== null && /^after (?!when)/.test(since[0]);
+    return since && !isAfter ? goes(wordsIn(since[0])) : null;
+  },
 ];

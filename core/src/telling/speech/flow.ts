@@ -198,6 +198,14 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
 /** Somebody counts aloud as it shows or sounds, up or down. */
 const countsAlong = /(?:^|\b(?:and|so) )(?:(?:one|two|three|four|five|six|seven|eight|nine|ten)(?: and)? ?){2,}$/;
 
+/** What showed just now is what shows where it was not taken. */
+function wentWrong(r: Reader, { sentence }: Segment): void {
+  r.wrongIn = sentence;
+  const shown = r.made.at(-1);
+  const isLamp = shown?.step.kind === 'see' && shown.step.signs.every((s) => s.kind === 'lamp' && s.state === 'fast');
+  if (shown && isLamp && shown.sentence === sentence - 1 && r.turnsAt.length > 0) r.made.pop();
+}
+
 const isTooLate =
   /^(?:and |but |so )*if (?:you|it|that)(?:'re| are| were|'s| is| was|re)? (?:too (?:late|slow|early|quick|fast)|not (?:quick|fast) enough|miss(?:ed)? it)\b/;
 const beginsAgain = /\b(?:start|starts|go|try|begin|do it|do that) (?:over|again)\b|\bfrom the (?:start|beginning)\b/;
@@ -262,7 +270,7 @@ export function read(r: Reader, segment: Segment): void {
     r.wrongIn === segment.sentence - 1 &&
     items.every((x) => !(x.is === 'control' && isPush(x.own)));
   if (/\b(?:is|was|that's|that) (?:wrong|no good|not right)\b|\btoo (?:slow|late|early|fast)\b/.test(saidOf(segment)))
-    r.wrongIn = segment.sentence;
+    wentWrong(r, segment);
   // `key off and try again, faster`, behind `too slow, I think`
   const isRetry =
     r.wrongIn >= segment.sentence - 2 &&
@@ -274,9 +282,16 @@ export function read(r: Reader, segment: Segment): void {
     ![segment, ...r.ahead].some((s) =>
       itemsOf(s.words, r.called, r.last).some((x) => x.is === 'control' && isPush(x.own)),
     );
-  if (r.leftAlone.has(segment.sentence) || isAnew || isOver || isRetry) {
+  // `too slow. Off, count to ten, Clock again, and on`: all of it once more
+  const isAllAgain =
+    r.wrongIn >= segment.sentence - 1 &&
+    r.wrongIn < segment.sentence &&
+    segment.joined !== 'and' &&
+    /^(?:(?:power|switch|key|isolator|breaker|main switch|mains) )?off$/.test(saidOf(segment)) &&
+    r.ahead.some((s) => /\bagain$/.test(saidOf(s)));
+  if (r.leftAlone.has(segment.sentence) || isAnew || isOver || isRetry || isAllAgain) {
     if (first && end && named(items)) r.holes.push({ from: first.from, to: end.to, why: 'warned' });
-    if (isAnew || isRetry) r.skipping = segment.sentence;
+    if (isAnew || isRetry || isAllAgain) r.skipping = segment.sentence;
     return;
   }
   if (

@@ -127,8 +127,9 @@ export function hear(r: Reader, segment: Segment): void {
   }
   if (segment.words.length <= 3 && items.every(isOf('light')) && quicken(r, segment)) return;
   // `MENU now`
-  const read = segment.words.length <= 4 && /^[A-Z0-9]{3,}$/.test(first.raw) ? shownTextAt(segment.words, 0) : null;
-  if (read && !items.some(isOf('sign', 'light', 'text')) && /[A-Z]{2}/.test(read.text)) {
+  const read =
+    segment.words.length <= 4 && /^(?:[A-Z0-9]{3,}|-{3,})$/.test(first.raw) ? shownTextAt(segment.words, 0) : null;
+  if (read && !items.some(isOf('sign', 'light', 'text')) && /[A-Z]{2}|^-+$/.test(read.text)) {
     const shown = shownIn(r, [{ is: 'text', text: read.text, from: first.from, to: end.to }]);
     if (shown.length > 0) see(r, shown, { from: first.from, to: end.to });
     return;

@@ -14,7 +14,7 @@ import { type Word, wordsOf } from './text.ts';
 export const farthest = 420;
 const limb = `(?:fingers?|thumbs?|hands?|foot|feet|it|them|both|that)`;
 const letsGo = new RegExp(
-  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away|from)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|\bthat(?:'s| is) (?:the right one|the one you want|the one that counts|your moment|the moment)\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
+  String.raw`\b(?:let(?:s|ting)?(?: (?:go|\w+ go|\w+ \w+ go))\b|(?<!press )releas(?:e|es|ed|ing)\b|(?:you |i |we )?(?:come|comes) off\b|off (?:you|they|we|i) (?:come|go)\b|${limb} (?:come |comes |go |goes )?(?:off|away|from)\b|(?:take|takes|lift|lifts|pull|get) (?:\w+ ){0,2}(?:fingers?|thumbs?|hands?|foot)\b|let up\b|lets? (?:the |it |that )?(?:\w+ )?(?:drop|fall|sink|spring back|come back|come down)\b|\bthat(?:'s| is) (?:the right one|the one you want|the one that counts|your moment|the moment)\b|^(?:and |okay |ok |right |now |then |there )*off$)`,
 );
 const isDenied =
   /\b(?:don't|dont|do not|doesn't|not|never|without|mustn't|before|if|ignore|forget|(?<!then )(?:just|only)|too (?:early|late|soon))\b/;

@@ -125,7 +125,7 @@ export function hasReading(segment: Segment): boolean {
 export const leadsOn = (text: string): boolean =>
   /^(?:\S+ ){1,3}(?:one|the) (?:older|newer|next|previous|earlier|later)(?: one)?$/.test(text) ||
   /\bfor (?:the )?(?:next|older|previous|other|others|rest|last|second|ones? before|earlier)\b/.test(text) ||
-  (/\b(?:gives?|tells?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|selects?|recalls?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|older|previous|other|one (?:more|further)(?: (?:code|fault|entry|error|number))?|another (?:code|fault|entry|error|one)|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
+  (/\b(?:gives?|tells?|brings?|gets?|fetches|takes?|walks?|moves?|steps?|advances?|selects?|recalls?|pages?|scrolls?|goes|leads?|jumps?|shows?|comes?)(?: you| us| me| it| on| up| down| through| along| back| forward| to)*(?: the)? (?:next|first|last one|latest|newest|older|previous|other|one (?:more|further)(?: (?:code|fault|entry|error|number))?|another (?:code|fault|entry|error|one)|(?:one|message|code|fault|entry|error|number) (?:before|after)|list|rest|following|newer|earlier|preceding)\b/.test(
     text,
   ) &&
     !/\b(?:place|letter|digit|figure|character|position)\b/.test(text)) ||

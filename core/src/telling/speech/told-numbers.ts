@@ -304,7 +304,7 @@ function stepIn(r: Reader, words: readonly Word[], begin: number, end: number): 
       return k.at < i
         ? isGoneTo(
             saidFrom(words, Math.max(begin, k.at - 5), k.at),
-            saidFrom(words, k.end, i),
+            saidFrom(words, k.end, isName.test(words[i - 1]?.raw ?? '') ? i - 1 : i),
             saidFrom(words, number.end, number.end + 3),
           )
         : leadsTo.test(saidFrom(words, begin, i)) &&
@@ -335,6 +335,8 @@ const othersIn = (r: Reader, words: readonly Word[], from: number, to: number, k
     return named !== null && !(named.length === 1 && isWay(words, at));
   });
 
+/** `to DIAG 3`: what the display writes before the number. */
+const isName = /^[A-Z]{3,}$/;
 const goesUpWith =
   /\b(?:go|goes|step|count|scroll|move|climb|page|work)(?: your way)? (?:up|down|on|along|through)(?: there| to it| to that)? (?:with|using|by)(?: the)?$/;
 /** `eleven, twelve, thirteen`: counted along, the last of them. */
