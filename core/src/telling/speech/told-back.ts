@@ -170,7 +170,8 @@ function cueAround(
   let stops = 0;
   for (let k = i + length; k < words.length && k <= i + length + reach.on; k += 1) {
     const w = words[k];
-    if (!w || w.to > end || r.isRead(w)) break;
+    // `from the isolator again`: as it went wrong
+    if (!w || w.to > end || r.isRead(w) || /^(?:again|anew)$/.test(w.word)) break;
     if (stop.test(w.raw)) {
       if (w.raw === '?') break;
       stops += 1;
