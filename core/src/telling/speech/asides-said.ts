@@ -750,4 +750,35 @@ export const asidesSaid: readonly Rewrite[] = [
     const isAfter = since !== null && /^after (?!when)/.test(since[0]);
     return since && !isAfter ? goes(wordsIn(since[0])) : null;
   },
+  // `it's on hinges`, `which is on a spring`: how it is held
+  ({ words, i }) => {
+    const held =
+      /^(?:it|it's|it is|that|that's|that is|which is|they're) (?:on|with) (?:a |an |two |three |four |its |some )?(?:gas |little |small )?(?:hinges?|springs?|chains?|hooks?|rails?|magnets?|clips?|wheels?|runners?)(?= |$)/.exec(
+        said(words, i, 7),
+      );
+    return held ? goes(wordsIn(held[0])) : null;
+  },
+  // `give it a quarter of an hour to heat up`: before it is used again
+  ({ words, i, w }) => {
+    if (!/^(?:give|gives|let)$/.test(w.word)) return null;
+    const n = stopAt(words, i) - i;
+    const warms =
+      /^(?:give|gives|let) (?:it|her|him) (?:[\w'-]+ ){1,6}?to (?:heat up|warm up|get (?:hot|warm|going)|come up|fill(?: up)?)\b/.exec(
+        said(words, i, Math.min(n, 11)),
+      );
+    return warms ? goes(wordsIn(warms[0])) : null;
+  },
+  // `the blade has to stand`: whatever key is called so
+  ({ words, i, called, out }) => {
+    const key = keyAt(words, i, called);
+    const end = i + (key?.length ?? 0);
+    const stands = key
+      ? /^(?:has to|must|should|needs to|have to) (?:stand(?: still)?|be (?:still|at rest|standing|stopped|empty|cold|cool)|have stopped)(?= [.,;!?\n]| and |$)/.exec(
+          said(words, end, 5),
+        )
+      : null;
+    return stands && /^(?:the|your)$/.test(out.at(-1)?.word ?? '')
+      ? { takes: end + wordsIn(stands[0]) - i, puts: [] }
+      : null;
+  },
 ];

@@ -80,6 +80,21 @@ export const movedSaid: readonly Rewrite[] = [
       puts: [added('put', w), ...labelled(jumper.of.control.label, w), added('in', w)],
     };
   },
+  // `the hood over the blade goes up`: which hood
+  (at) => {
+    const { words, i, called } = at;
+    const own = standsAt(at, i);
+    const next = i + (own?.length ?? 0);
+    const where = own
+      ? /^(?:over|above|below|beside|behind|under|next to|in front of) (?:the |your )/.exec(said(words, next, 5))
+      : null;
+    const key = where ? next + wordsIn(where[0]) : i;
+    const of = where ? keyAt(words, key, called) : null;
+    const end = key + (of?.length ?? 0);
+    return own && of && /^(?:goes|comes|is|has|must|gets|swings|lifts|opens)$/.test(words[end]?.word ?? '')
+      ? { takes: end - i, puts: words.slice(i, next) }
+      : null;
+  },
   // `put it on the floor`: where it lies meanwhile
   ({ words, i, w }) => {
     const lies =

@@ -493,4 +493,24 @@ export const shownSaid: readonly Rewrite[] = [
       puts: ['when', 'the', 'display', 'shows'].map((x) => added(x, w)).concat(words.slice(i + 1, behind)),
     };
   },
+  // `till you've heard two beeps`: until it beeps so often
+  ({ words, i, w, called }) => {
+    const heard =
+      /^(?:until|till)$/.test(w.word) &&
+      /^(?:until|till) (?:you|i|we)(?:'ve| have)? (?:heard|hear|counted|had|got) /.exec(`${said(words, i, 5)} `);
+    const from = heard ? i + wordsIn(heard[0]) : i;
+    const many = words[from];
+    const sign = many?.value != null && heard ? mentionAt(words, from + many.span, called.signs) : null;
+    if (!many || !sign || sign.of.kind !== 'beeper') return null;
+    return {
+      takes: from + many.span + sign.length - i,
+      puts: [
+        w,
+        ...labelled(sign.of.label, w),
+        added('sounds', w),
+        ...words.slice(from, from + many.span),
+        added('times', words[from + many.span] ?? many),
+      ],
+    };
+  },
 ];

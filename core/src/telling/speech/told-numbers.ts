@@ -292,6 +292,18 @@ function stepIn(r: Reader, words: readonly Word[], begin: number, end: number): 
     const number =
       mentionAt(words, i, r.called.controls) || mentionAt(words, i, r.called.signs) ? null : numberAt(words, i);
     if (!number) continue;
+    const pair = pairSelects(r, words, keys, i, number.end);
+    if (pair) {
+      putStep(r, words, {
+        key: pair.up,
+        from: Math.min(pair.up.at, pair.down.at),
+        to: number.end,
+        n: number.n,
+        isHeld: false,
+        back: pair.down,
+      });
+      return;
+    }
     const key = keys.find((k) => {
       const [from, to] = [Math.min(k.at, i), Math.max(k.end, number.end)];
       if (
@@ -337,6 +349,27 @@ const othersIn = (r: Reader, words: readonly Word[], from: number, to: number, k
 
 /** `to DIAG 3`: what the display writes before the number. */
 const isName = /^[A-Z]{3,}$/;
+/** `with Forward and Backward the parameter P08 is selected`: the one goes up, the other comes back. */
+function pairSelects(
+  r: Reader,
+  words: readonly Word[],
+  keys: readonly KeyAt[],
+  at: number,
+  end: number,
+): Readonly<{ up: KeyAt; down: KeyAt }> | null {
+  const [one, two] = keys.slice(-2);
+  const [first, last] = [one && keys.find((k) => k.at < at && keys.some((o) => o.at > k.at && o.at < at)), two];
+  if (!first || !last || first === last || last.end > at || r.called.displays.length === 0) return null;
+  const isPair =
+    /^(?:and|or|\/|)$/.test(saidFrom(words, first.end, last.at)) &&
+    withThem.test(saidFrom(words, first.at - 3, first.at));
+  const isChosen =
+    /^(?:keys? |buttons? )?(?:the |a )?(?:parameter|program|entry|number|position|item|line|point|place)$/.test(
+      saidFrom(words, last.end, at),
+    ) && /^(?:is|has to be|must be|can be) (?:selected|chosen|set|called|looked)/.test(saidFrom(words, end, end + 4));
+  return isPair && isChosen ? { up: first, down: last } : null;
+}
+
 const goesUpWith =
   /\b(?:go|goes|step|count|scroll|move|climb|page|work)(?: your way)? (?:up|down|on|along|through)(?: there| to it| to that)? (?:with|using|by)(?: the)?$/;
 /** `eleven, twelve, thirteen`: counted along, the last of them. */
@@ -364,8 +397,8 @@ function toldBefore(words: readonly Word[], at: number): number | null {
   return null;
 }
 
-type Gone = Readonly<{ key: KeyAt; from: number; to: number; n: number; isHeld: boolean }>;
-function putStep(r: Reader, words: readonly Word[], { key, from, to, n, isHeld }: Gone): void {
+type Gone = Readonly<{ key: KeyAt; from: number; to: number; n: number; isHeld: boolean; back?: KeyAt }>;
+function putStep(r: Reader, words: readonly Word[], { key, from, to, n, isHeld, back: other }: Gone): void {
   const control = key.own.control.id;
   const at = { from: words[from]?.from ?? 0, to: words[to - 1]?.to ?? 0 };
   const isOfKey = (m: Made): boolean =>
@@ -379,7 +412,7 @@ function putStep(r: Reader, words: readonly Word[], { key, from, to, n, isHeld }
   if (n - start < 2) return;
   r.drop(new Set(r.made.filter(isOfKey)));
   fill(r, at);
-  const back = backKey(r, words, to);
+  const back = other ?? backKey(r, words, to);
   const by = isHeld ? 'ramp' : 'press';
   r.insert({ kind: 'step-list', control, to: n, start, by, ...(back && { back: back.own.control.id }) }, at);
 }

@@ -111,7 +111,9 @@ function restFor(r: Reader, text: string, { from, to }: Span, length: Readonly<{
   if (
     length.ms < shortest ||
     length.ms > longestWait ||
-    /\b(?:within|inside|in under)\W*$/i.test(text.slice(Math.max(0, from - 12), from))
+    /\b(?:within|inside|in under|(?:you|we|i)(?:'ve| have)(?: got| only)*)\W*$/i.test(
+      text.slice(Math.max(0, from - 16), from),
+    )
   )
     return;
   const last = r.made.findLastIndex((m) => m.from <= from);
