@@ -1,5 +1,5 @@
 // Learns where sentences begin from the stops of the tellings that have them, for those that are told without.
-//   npx tsx scripts/learn-stops.ts [--without odd|even] [TO]    writes core/src/telling/speech/stops.json
+//   npx tsx scripts/learn-stops.ts [--without odd|even] [TO]    writes core/src/telling/speech/stops-learnt.ts
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundleFacts, readBundle } from '../core/src/index.ts';
@@ -10,7 +10,7 @@ import { wordsOf } from '../core/src/telling/speech/text.ts';
 const root = join(import.meta.dirname, '..');
 const args = process.argv.slice(2);
 const without = args[0] === '--without' ? args[1] : null;
-const to = args[without === null ? 0 : 2] ?? join(root, 'core/src/telling/speech/stops.json');
+const to = args[without === null ? 0 : 2] ?? join(root, 'core/src/telling/speech/stops-learnt.ts');
 /** A clue seen less often says nothing; one that says less than this, in tenths, is left out. */
 const [seenAtLeast, saysAtLeast] = [3, 3];
 const rounds = 12;
@@ -74,8 +74,14 @@ for (let round = 0; round < rounds; round += 1)
   }
 const tenths = (w: number): number => Math.round(w * 10);
 const kept = [...weights].filter(([, w]) => Math.abs(tenths(w)) >= saysAtLeast).sort(([a], [b]) => (a < b ? -1 : 1));
+const table = JSON.stringify(Object.fromEntries(kept.map(([c, w]) => [c, tenths(w)])));
 writeFileSync(
   to,
-  `${JSON.stringify({ bias: tenths(bias), weights: Object.fromEntries(kept.map(([c, w]) => [c, tenths(w)])) }, null, 0)}\n`,
+  `/** What speaks for a sentence beginning at a word, in tenths of the odds' logarithm: learnt by \`scripts/learn-stops.ts\`. */
+export const bias = ${tenths(bias)};
+export const weights: Readonly<Record<string, number>> = JSON.parse(
+  ${JSON.stringify(table)},
+);
+`,
 );
 console.log(`${cases.length} words, ${kept.length} clues`);

@@ -1,7 +1,7 @@
 import { actOf, clickWords, unitMs } from './lexicon.ts';
 import { type Called, mentionAt } from './mentions.ts';
 import { added } from './rewrite.ts';
-import learnt from './stops.json';
+import { bias, weights } from './stops-learnt.ts';
 import type { Word } from './text.ts';
 
 /** What a word does in a sentence, as far as that says where one begins. */
@@ -83,8 +83,7 @@ export function cluesAt(parts: Parts, i: number): string[] {
 
 /** How much speaks for a sentence beginning at a word, as the logarithm of the odds. */
 function oddsAt(parts: Parts, i: number): number {
-  const weights: Readonly<Record<string, number>> = learnt.weights;
-  return cluesAt(parts, i).reduce((sum, clue) => sum + (weights[clue] ?? 0) / 10, learnt.bias / 10);
+  return cluesAt(parts, i).reduce((sum, clue) => sum + (weights[clue] ?? 0) / 10, bias / 10);
 }
 
 /** From which odds on a stop is put, and a comma. */
