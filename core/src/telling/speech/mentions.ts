@@ -225,7 +225,8 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
   for (const sign of facts.signs.values()) {
     // an id of one letter is nobody's name for it
-    const isWord = actOf.has(sign.id) || /^(?:go|do|in|on|off|out|up|it|is|be|no|so|to|of|we|he)$/.test(sign.id);
+    // `go`, of a gong: no name, whoever filed it so
+    const isWord = /^(?:go|do|in|on|off|out|up|it|is|be|no|so|to|of|we|he)$/.test(sign.id);
     const id = sign.id.length > 1 && !isWord ? [sign.id.replaceAll('-', ' ')] : [];
     const full = [sign.label, ...id, ...aliases(sign)].map((n) => plain(n).join(' '));
     for (const name of new Set(full.flatMap(spaced))) {
