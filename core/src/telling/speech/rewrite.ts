@@ -35,6 +35,11 @@ export function stopAt(words: readonly Word[], from: number): number {
   while (!isStop(words[k]?.raw)) k += 1;
   return k;
 }
+/** Where the sentence from a place on ends. */
+export function endOf(words: readonly Word[], from: number): number {
+  const end = words.findIndex((x, k) => k >= from && /^[.!?\n]$/.test(x.raw));
+  return end < 0 ? words.length : end;
+}
 /** A word nobody said, at the place of one somebody did. */
 export const added = (word: string, { from }: Word): Word => ({
   word,

@@ -1,10 +1,12 @@
 import { asidesSaid } from './asides-said.ts';
 import { fills } from './filling-words.ts';
 import { harmlessNots } from './harmless-nots.ts';
+import { inPassingSaid } from './in-passing-said.ts';
 import { keysSaid } from './keys-said.ts';
 import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
 import { movedSaid } from './moved-said.ts';
+import { placesSaid } from './places-said.ts';
 import { plainer } from './plainer-words.ts';
 import { areTwoKeys, keyAt, keysBefore, keysInRow, type Rewrite, type Spot, said, wordsIn } from './rewrite.ts';
 import { shownSaid } from './shown-said.ts';
@@ -114,11 +116,13 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 /** What those say who learnt it later, and what others say in a hurry, in the words the reader knows. */
 const otherwise: readonly Rewrite[] = [
   ...shownSaid,
+  ...placesSaid,
   ...movedSaid,
   ...timeSaid,
   ...letGoSaid,
   ...keysSaid,
   ...asidesSaid,
+  ...inPassingSaid,
 ];
 
 /** What somebody says, in the plainer words the reader knows: without what only fills, names in rows written out. */
