@@ -79,9 +79,9 @@ writeFileSync(
   to,
   `/** What speaks for a sentence beginning at a word, in tenths of the odds' logarithm: learnt by \`scripts/learn-stops.ts\`. */
 export const bias = ${tenths(bias)};
-export const weights: Readonly<Record<string, number>> = JSON.parse(
-  ${JSON.stringify(table)},
-);
+/** By what speaks for it: read where it is first asked for, and not where all of it is loaded. */
+export const weights =
+  ${JSON.stringify(table)};
 `,
 );
 console.log(`${cases.length} words, ${kept.length} clues`);

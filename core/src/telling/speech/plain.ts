@@ -5,7 +5,7 @@ import { actOf } from './lexicon.ts';
 import { placeAt } from './mentions.ts';
 import { askWhich, pointsAt } from './objects.ts';
 import { readPress } from './presses.ts';
-import { type ItemOf, isOf, isPush, type Reader, spanOf } from './reader.ts';
+import { isOf, isPush, type Reader, spanOf } from './reader.ts';
 import { type Segment, saidOf } from './segments.ts';
 import { fallsSilent, flashedSo, momentIn, see, shownIn } from './shown.ts';
 import { countsSounds } from './sounds.ts';
@@ -418,7 +418,7 @@ export function readPlain(
       );
     return;
   }
-  const reached = tail.find((x): x is ItemOf<'number'> => x.is === 'number' && x.n > 0);
+  const reached = tail.find(isOf('number'));
   const pressedTo = act?.act === 'press' ? controls.map((c) => c.own) : [];
   const [one] = pressedTo.length === 1 ? pressedTo : r.held.length > 0 ? r.held : r.last;
   if (until >= 0 && !ends && reached && one && isPush(one) && controls.every((c) => c.own === one)) {

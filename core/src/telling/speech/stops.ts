@@ -81,9 +81,13 @@ export function cluesAt(parts: Parts, i: number): string[] {
   ];
 }
 
+let learnt: Readonly<Record<string, number>> | null = null;
 /** How much speaks for a sentence beginning at a word, as the logarithm of the odds. */
 function oddsAt(parts: Parts, i: number): number {
-  return cluesAt(parts, i).reduce((sum, clue) => sum + (weights[clue] ?? 0) / 10, bias / 10);
+  learnt ??= JSON.parse(weights) as Readonly<Record<string, number>>;
+  let sum = bias;
+  for (const clue of cluesAt(parts, i)) sum += learnt[clue] ?? 0;
+  return sum / 10;
 }
 
 /** From which odds on a stop is put, and a comma. */
@@ -105,8 +109,8 @@ export function withStops(words: readonly Word[], called: Called): readonly Word
   if (!joinsLittle(words)) return words;
   const parts = partsOf(words, called);
   return words.flatMap((w, i) => {
-    const odds = i > 0 && i + 1 < words.length ? oddsAt(parts, i) : Number.NEGATIVE_INFINITY;
-    if (belongs.test(w.word)) return [w];
+    if (i === 0 || i + 1 === words.length || belongs.test(w.word)) return [w];
+    const odds = oddsAt(parts, i);
     return odds > stopAt ? [added('.', w), w] : odds > commaAt ? [added(',', w), w] : [w];
   });
 }
