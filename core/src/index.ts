@@ -394,7 +394,7 @@ export { lineForms, lineWords, noteWords } from './script/words.ts';
 // success
 export { type HandKind, handKinds } from './success/hands.ts';
 export { calibrate, calibrateErrors, type SuccessRate, SuccessRun, successRateOf } from './success/success-rate.ts';
-export { type Answers, noAnswers, picksFor, putRight } from './telling/answers.ts';
+export { type Answers, meantKey, noAnswers, picksFor, putRight } from './telling/answers.ts';
 // telling
 export { readAnyTelling } from './telling/either.ts';
 export { readPhrasings, scorePhrasings } from './telling/measured.ts';

@@ -1,13 +1,15 @@
 import type { ControlId } from '../base/ids.ts';
 import type { Step } from '../model/route.ts';
+import { printStep } from '../script/print.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
 
-/** What decides a doubt: which way a knob goes, whether by clicks or whole turns, which control “that one” is, what somebody calls a control. */
+/** What decides a doubt: which way a knob goes, whether by clicks or whole turns, which control “that one” is, what somebody calls a control, whether something is done or only told. */
 export type Asked =
   | Readonly<{ is: 'way'; control: ControlId }>
   | Readonly<{ is: 'unit'; control: ControlId }>
   | Readonly<{ is: 'one'; phrase: string; does: 'press' | 'hold' | 'set' }>
-  | Readonly<{ is: 'name'; phrase: string; does: 'press' | 'hold' | 'set' }>;
+  | Readonly<{ is: 'name'; phrase: string; does: 'press' | 'hold' | 'set' }>
+  | Readonly<{ is: 'meant'; phrase: string; step: Step }>;
 
 /** What was answered; one answer settles all that is alike in a telling. Names and phrases in small letters. */
 export type Answers = Readonly<{
@@ -16,8 +18,14 @@ export type Answers = Readonly<{
   units?: Readonly<Record<string, 'clicks' | 'turns'>>;
   ones: Readonly<Record<string, string>>;
   names: Readonly<Record<string, string>>;
+  /** What is done of what may only be told: each with the step it was read as. */
+  meant?: readonly string[];
 }>;
 export const noAnswers: Answers = { ways: {}, ones: {}, names: {} };
+
+/** What is answered once for all that is told and was read alike: the words and the step. */
+export const meantKey = ({ phrase, step }: Readonly<{ phrase: string; step: Step }>): string =>
+  `${phrase.toLowerCase()}: ${printStep(step).trim()}`;
 
 /** The facts of a unit with what somebody calls its controls as further names of them. */
 export function withNames(facts: UnitFacts, names: Answers['names']): UnitFacts {
@@ -36,7 +44,7 @@ export function withNames(facts: UnitFacts, names: Answers['names']): UnitFacts 
 
 /** The controls a doubt may be about, those that can be done so first; ways for a knob. */
 export function picksFor(asked: Asked, facts: UnitFacts): readonly ControlFacts[] {
-  if (asked.is === 'way' || asked.is === 'unit') return [];
+  if (asked.is === 'way' || asked.is === 'unit' || asked.is === 'meant') return [];
   const fits = (own: ControlFacts): boolean =>
     asked.does === 'set'
       ? own.mechanism.kind !== 'push'

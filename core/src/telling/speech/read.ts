@@ -14,6 +14,7 @@ import { countFromBlank, findWindows, moveWindows } from './late-windows.ts';
 import { countBlinks, findReleases, holdCounted } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
 import { listMarks, withoutMarkers } from './markers.ts';
+import { askWhetherMeant } from './meant.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { dropReadOut } from './read-out.ts';
 import { type Doubt, type Hole, isAct, type Made, Reader } from './reader.ts';
@@ -130,8 +131,8 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
 }
 
 /** What is asked, as something that is done: which way it belongs to is told as of any other. */
-const askedAs = ({ from, to }: Doubt, { sentence }: Reader): Made => ({
-  step: { kind: 'press', control: 'any', times: 1 },
+const askedAs = ({ from, to, asked }: Doubt, { sentence }: Reader): Made => ({
+  step: asked?.is === 'meant' ? asked.step : { kind: 'press', control: 'any', times: 1 },
   from,
   to,
   sentence,
@@ -267,6 +268,8 @@ export function readTold(
       reader = readTo(sumAt);
     }
   }
+  const contradictions = recapDiffers(text, sumAt, reader.made, called);
+  askWhetherMeant(reader, text);
   const { made } = reader;
   // what is asked may begin a way as well as what was understood
   const asks = reader.doubts.filter((d) => d.asked !== undefined);
@@ -304,7 +307,7 @@ export function readTold(
     routes,
     holes: reader.holes,
     doubts: reader.doubts,
-    contradictions: recapDiffers(text, sumAt, made, called),
+    contradictions,
     ...(left > 0 ? { left } : {}),
   };
 }

@@ -187,7 +187,7 @@ export function Draft(props: Props) {
                     “{row.text}”: <strong>{row.doubt ? row.doubt.about : 'not understood'}</strong>
                   </span>
                   {row.doubt?.asked && !saved && !isGone && (
-                    <Picks asked={row.doubt.asked} facts={facts} onAnswer={props.onAnswer} />
+                    <Picks asked={row.doubt.asked} facts={facts} panel={panel} onAnswer={props.onAnswer} />
                   )}
                 </span>
               )}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import {
   type Answers,
+  meantKey,
   type Panel,
   picksFor,
   printStep,
@@ -14,8 +15,10 @@ import type { Choice } from './rows.ts';
 type Asked = NonNullable<Told['doubts'][number]['asked']>;
 export type Answer = (asked: Asked, to: string) => void;
 
+type PicksProps = Readonly<{ asked: Asked; facts: UnitFacts; panel: Panel | undefined; onAnswer: Answer }>;
+
 /** What decides a doubt, one press each; the answer holds for all that is alike. */
-export function Picks({ asked, facts, onAnswer }: { asked: Asked; facts: UnitFacts; onAnswer: Answer }) {
+export function Picks({ asked, facts, panel, onAnswer }: PicksProps) {
   const picks =
     asked.is === 'way'
       ? [
@@ -27,7 +30,9 @@ export function Picks({ asked, facts, onAnswer }: { asked: Asked; facts: UnitFac
             ['clicks', 'clicks'],
             ['turns', 'whole turns'],
           ]
-        : picksFor(asked, facts).map((c) => [c.control.id as string, c.control.label]);
+        : asked.is === 'meant'
+          ? [['done', `It is done: ${stepWords(asked.step, panel)}`]]
+          : picksFor(asked, facts).map((c) => [c.control.id as string, c.control.label]);
   return (
     <span className="row">
       {picks.map(([to = '', label]) => (
@@ -45,6 +50,7 @@ export function answered(answers: Answers, asked: Asked, to: string): Answers {
   if (asked.is === 'unit')
     return { ...answers, units: { ...answers.units, [asked.control]: to === 'turns' ? 'turns' : 'clicks' } };
   if (asked.is === 'one') return { ...answers, ones: { ...answers.ones, [asked.phrase]: to } };
+  if (asked.is === 'meant') return { ...answers, meant: [...(answers.meant ?? []), meantKey(asked)] };
   return { ...answers, names: { ...answers.names, [asked.phrase]: to } };
 }
 

@@ -55,11 +55,15 @@ export function rowsOf(told: Told, choices: ReadonlyMap<number, Choice>): Readon
   });
 }
 
+/** What is written in place of what is open. */
+const openWords = ({ text, doubt }: Extract<Row, { is: 'open' }>): string =>
+  `${doubt?.asked?.is === 'meant' ? 'Done, or only told?' : 'Not understood:'} “${text.slice(0, 160)}”`;
+
 /** The steps of some rows; what is open and was not dropped stays as a line to be seen. */
 export const stepsOfRows = (rows: readonly Row[], dropped: ReadonlySet<string>): Step[] =>
   rows
     .filter((r) => !dropped.has(r.id))
-    .map((r): Step => (r.is === 'step' ? r.step : { kind: 'say', text: `Not understood: “${r.text.slice(0, 160)}”` }));
+    .map((r): Step => (r.is === 'step' ? r.step : { kind: 'say', text: openWords(r) }));
 
 /** The way a draft may tell of once more: the one that is there by its name. */
 export const besideOf = (entries: readonly Entry[], id: string): string =>

@@ -77,7 +77,7 @@ describe('a telling in its room', () => {
   it('clicks or whole turns is a pick of two', () => {
     const asked = { is: 'unit', control: 'hood' as ControlId } as const;
     const given: string[] = [];
-    show(<Picks asked={asked} facts={bundleFacts(bundle)} onAnswer={(_, to) => given.push(to)} />);
+    show(<Picks asked={asked} facts={bundleFacts(bundle)} panel={undefined} onAnswer={(_, to) => given.push(to)} />);
     for (const name of ['clicks', 'whole turns']) press(name);
     expect(given.map((to) => answered(noAnswers, asked, to).units)).toEqual([{ hood: 'clicks' }, { hood: 'turns' }]);
   });
