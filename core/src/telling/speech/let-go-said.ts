@@ -3,6 +3,13 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `drop the float`, which was lifted
+  (at) => {
+    const { words, i, w } = at;
+    const next = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const own = /^(?:drop|drops|dropping|dropped)$/.test(w.word) ? standsAt(at, next) : null;
+    return own && own.of.springs.size > 0 ? { takes: next - i, puts: letGo(w).concat([added('of', w)]) } : null;
+  },
   // `the arm brake is released`: so it stands then
   (at) => {
     const { words, i, w } = at;

@@ -100,8 +100,24 @@ export function countBlinks(r: Reader, text: string): void {
   for (const [i, m] of r.made.entries()) {
     const at = m.step.kind === 'release' && m.step.at?.kind === 'sign' ? m.step.at : null;
     if (m.step.kind !== 'release' || at?.shown.kind !== 'lamp' || !/^(?:fast|slow)$/.test(at.shown.state)) continue;
-    const clauses = clausesOf(text, startOf(r.made, i), m.to);
-    const words = clauses.flatMap((c) => c.words);
+    const rest = /^[^.,;!?\n]{0,40}/.exec(text.slice(m.to))?.[0] ?? '';
+    const words = clausesOf(text, startOf(r.made, i), m.to + rest.length).flatMap((c) => c.words);
+    // `let go on the fourth flash`: of a lamp that flashes
+    const isFlash = (x: string | undefined): boolean =>
+      x === undefined || /^(?:[.,;!?\n]|(?:blink|flash|wink|flick|pulse)\w*)$/.test(x);
+    const nth = words.findIndex(
+      (w, k) =>
+        (ordinalOf(w.word) ?? 0) > 1 &&
+        /^(?:at|on|with|after)$/.test(
+          words[k - 1]?.word === 'the' ? (words[k - 2]?.word ?? '') : (words[k - 1]?.word ?? ''),
+        ) &&
+        isFlash(words[k + 1]?.word),
+    );
+    if (nth >= 0) {
+      const own = { ...at, shown: { ...at.shown, state: 'lit' as const }, nth: ordinalOf(words[nth]?.word ?? '') ?? 1 };
+      r.made[i] = { ...m, step: { ...m.step, at: own } };
+      continue;
+    }
     const n = words.find(
       (w, k) =>
         w.value !== null &&

@@ -118,7 +118,13 @@ function readPart(text: string, from: number, to: number, reader: Reader, isOwn 
     saysAt: (at) => {
       const sign = mentionAt(words, at, reader.called.signs);
       const isDisplay = sign?.of.kind === 'text' || sign?.of.kind === 'segments';
-      return isDisplay && /^(?:says|reads|shows|said|showed)$/.test(words[at + sign.length]?.word ?? '');
+      const does = words[at + (sign?.length ?? 0)]?.word ?? '';
+      // `cold warm start the filter light flashes fast`
+      const isRow = isKey(at - 2) && isKey(at - 3) && sign !== null;
+      return (
+        (isDisplay && /^(?:says|reads|shows|said|showed)$/.test(does)) ||
+        (isRow && /^(?:flashes|blinks|lights|goes|comes|beeps|sounds)$/.test(does))
+      );
     },
   }).map((s) => ({ ...s, sentence: s.sentence + begun }));
   if (isOwn) readAll(reader, answersCondition(reader, segments) ? keepsUntold(reader, segments) : segments);

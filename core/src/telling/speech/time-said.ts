@@ -1,3 +1,4 @@
+import { mentionAt } from './mentions.ts';
 import { added, areTwoKeys, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
@@ -12,6 +13,44 @@ export const timeSaid: readonly Rewrite[] = [
     const many = words[from];
     const isTime = many?.value != null && /^(?:seconds?|secs?|s)$/.test(words[from + many.span]?.word ?? '');
     return all && isTime ? { takes: from - i, puts: [added('within', w)] } : null;
+  },
+  // `in this time, and it is only twenty seconds, you pull`: within it
+  ({ words, i, w }) => {
+    const lead =
+      /^(?:in|within|during) (?:this|that|the) time ,? ?(?:and |but )?(?:it is|it's|its|that is|that's|this is) (?:only |just |about |no more than )?/.exec(
+        `${said(words, i, 10)} `,
+      );
+    const many = lead ? words[i + wordsIn(lead[0])] : undefined;
+    if (!lead || many?.value == null) return null;
+    const unit = i + wordsIn(lead[0]) + many.span;
+    if (!/^(?:seconds?|secs?|minutes?)$/.test(words[unit]?.word ?? '')) return null;
+    const end = words[unit + 1]?.raw === ',' ? unit + 2 : unit + 1;
+    return { takes: end - i, puts: [added('within', w), ...words.slice(i + wordsIn(lead[0]), unit + 1)] };
+  },
+  // `stay thirty seconds without doing anything`
+  ({ words, i, w }) => {
+    const idle =
+      w.word === 'without'
+        ? /^without (?:doing|to do)(?: anything| nothing| something)?(?= [.,;!?\n]|$| and)/.exec(said(words, i, 5))
+        : null;
+    return idle ? goes(wordsIn(idle[0])) : null;
+  },
+  // `press Open as often as it takes for the counter to show 009`
+  ({ words, i, w, called }) => {
+    const often =
+      w.word === 'as'
+        ? /^as (?:often|many times|long) as (?:it takes|is needed|needed|necessary)(?: for| until)? (?:the )?/.exec(
+            `${said(words, i, 9)} `,
+          )
+        : null;
+    const at = often ? i + wordsIn(often[0]) : i;
+    const sign = often ? mentionAt(words, at, called.signs) : null;
+    const shows = sign ? at + sign.length : -1;
+    if (!sign || !/^(?:to (?:show|read|say|be at|reach|stand at)|shows|reads|says)(?= |$)/.test(said(words, shows, 3)))
+      return null;
+    const end =
+      words[shows]?.word === 'to' ? shows + (/^(?:be|stand)$/.test(words[shows + 1]?.word ?? '') ? 3 : 2) : shows + 1;
+    return { takes: end - i, puts: [added('until', w), added('the', w), ...words.slice(at, shows), added('shows', w)] };
   },
   // `Ten seconds: Fill, Start, Start, Menu`, `six seconds now! Slow Slow`, `Six seconds I have.`, `eight seconds, don't think: Up, Up`
   ({ words, i, w, out, called }) => {

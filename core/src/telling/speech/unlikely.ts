@@ -93,7 +93,7 @@ function leaveHeard(r: Reader): void {
   for (let i = 0; i < r.made.length; i += 1) {
     const m = r.made[i];
     if (m?.step.kind === 'hold' && m.step.until.kind === 'release')
-      for (const c of m.step.controls) held.add(c.control);
+      for (const c of m.step.controls.filter((h) => isKey(r, h.control))) held.add(c.control);
     else if (m?.step.kind === 'release') for (const c of m.step.controls) held.delete(c);
     else if (
       m?.step.kind === 'see' &&
