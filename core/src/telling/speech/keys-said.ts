@@ -4,6 +4,18 @@ import type { Word } from './text.ts';
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `somebody must push Halt and hold`
+  ({ words, i, w, called }) => {
+    const key = /^(?:press|push|presses|pushes)$/.test(w.word)
+      ? keyAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1, called)
+      : null;
+    if (!key) return null;
+    const end = (words[i + 1]?.word === 'the' ? i + 2 : i + 1) + key.length;
+    const holds = /^and (?:hold|keep holding|hold on|holds|stay on)(?= [.,;!?\n]|$)/.exec(said(words, end, 4));
+    return holds
+      ? { takes: end + wordsIn(holds[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
+      : null;
+  },
   // `with Plus comes always the next error`: pressed
   ({ words, i, w, called }) => {
     const means = /^(?:with|by means of|by way of) (?:the )?/.exec(`${said(words, i, 4)} `);

@@ -32,6 +32,31 @@ const eachPlaced = (words: readonly Word[], name: readonly Word[], at: readonly 
 
 /** Ways of saying to which place something comes: to and fro, as far as it goes, over its pins, where it lies meanwhile. */
 export const placesSaid: readonly Rewrite[] = [
+  // `bridge away`, `cover away`: off, or out
+  (at) => {
+    const { words, i, w } = at;
+    const own = standsAt(at, i);
+    const end = i + (own?.length ?? 0);
+    const isAway =
+      own && words[end]?.word === 'away' && (isStop(words[end + 1]?.raw) || words[end + 1]?.word === 'and');
+    if (!isAway || own.of.mechanism.kind !== 'places' || own.of.powersAt.size > 0) return null;
+    const place = own.of.mechanism.places.find((p) => /^(?:off|out|removed|open)$/.test(p.id));
+    return place ? { takes: end + 1 - i, puts: [...words.slice(i, end), added(place.id, w)] } : null;
+  },
+  // `fuse flap under the seat: open`: where it is, and what is done to it
+  (at) => {
+    const { words, i } = at;
+    const own = standsAt(at, i);
+    const from = i + (own?.length ?? 0);
+    const where = own
+      ? /^(?:under|behind|below|above|beside|in|at|on|inside|over) (?:the |your |its )?\p{L}+(?: \p{L}+)? [:,] (\p{L}+)/u.exec(
+          said(words, from, 6),
+        )
+      : null;
+    if (!own || !where || !toAndFro.test(where[1] ?? '')) return null;
+    const place = from + wordsIn(where[0]) - 1;
+    return isStop(words[place + 1]?.raw) ? { takes: place - i, puts: words.slice(i, from) } : null;
+  },
   // `inlet valve, shut, quarter turn`, `the valve, slowly, slowly, open`
   (at) => {
     const { words, i } = at;

@@ -181,6 +181,15 @@ export class Reader {
       last.sentence === this.sentence &&
       last.step.controls.join() === step.control;
     if (isBack) return;
+    // `press A and B together. Hold them for three seconds`: the same press
+    const isSame =
+      step.kind === 'hold' &&
+      last?.step.kind === 'together' &&
+      last.step.times === 1 &&
+      this.sentence - last.sentence <= 1 &&
+      last.step.controls.join() === step.controls.map((c) => c.control).join();
+    if (isSame && last) this.made.splice(-1, 1, { ...made, from: last.from });
+    if (isSame) return;
     // `after waiting a minute it is switched on`: the wait was told first
     const isEarlier = step.kind === 'rest' && last?.sentence === this.sentence && last.from > at.from;
     this.made.splice(isEarlier ? -1 : this.made.length, 0, made);

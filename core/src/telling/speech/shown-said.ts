@@ -11,6 +11,42 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `and the word SERVICE shows up`
+  ({ words, i, w, called }) => {
+    const word = /^the words?$/.test(said(words, i, 2)) ? words[i + 2] : undefined;
+    const [display, ...others] = called.displays;
+    const comes = word
+      ? /^(?:shows? up|appears?|comes?(?: up)?|is shown|lights? up|pops up)(?= [.,;!?\n]|$| and)/.exec(
+          said(words, i + 3, 3),
+        )
+      : null;
+    return word && comes && display && others.length === 0 && /^["“]|^[A-Z][A-Z0-9-]+$/.test(word.raw)
+      ? { takes: 3 + wordsIn(comes[0]), puts: [...labelled(display.label, w), added('says', w), word] }
+      : null;
+  },
+  // `blue lamp slow = memory open`, `run lamp: fast`: it flashes so
+  ({ words, i, w, out, called }) => {
+    const isSo =
+      /^(?:slow|fast|quick|rapid|slowly|quickly)$/.test(w.word) &&
+      /^(?:[.,;!?)\n:=]|-+>)?$/.test(words[i + 1]?.raw ?? '');
+    const lamp = isSo ? namedLast(out.at(-1)?.raw === ':' ? out.slice(0, -1) : out, called.signs) : null;
+    return lamp?.kind === 'lamp'
+      ? {
+          takes: 1,
+          puts: [added('flashes', w), added(/^slow/.test(w.word) ? 'slowly' : 'quickly', w)],
+          drops: out.at(-1)?.raw === ':' ? 1 : 0,
+        }
+      : null;
+  },
+  // `6 s, screen EMPTY`
+  ({ words, i, w, out, called }) => {
+    const isShown = /^[A-Z][A-Z0-9-]{2,}$/.test(w.raw) && /^[.,;!?)\n]?$/.test(words[i + 1]?.raw ?? '');
+    if (!isShown || mentionAt(words, i, called.controls)) return null;
+    const sign = namedLast(out, called.signs);
+    const isDisplay = sign?.kind === 'text' || sign?.kind === 'segments';
+    const lead = out.findLastIndex((x) => isStop(x.raw));
+    return isDisplay && out.length - lead <= 3 ? { takes: 1, puts: [added('says', w), w] } : null;
+  },
   // `on the screen comes CODES`
   ({ words, i, w, called }) => {
     if (!/^(?:on|in)$/.test(w.word)) return null;

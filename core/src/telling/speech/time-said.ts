@@ -27,6 +27,26 @@ export const timeSaid: readonly Rewrite[] = [
     const end = words[unit + 1]?.raw === ',' ? unit + 2 : unit + 1;
     return { takes: end - i, puts: [added('within', w), ...words.slice(i + wordsIn(lead[0]), unit + 1)] };
   },
+  // `for two hours: what I got wrong`, `I spent an hour on it`: so long it took somebody, and no unit
+  ({ words, i, w }) => {
+    if (!/^(?:for|spent|after|lost|took)$/.test(w.word)) return null;
+    const many = words[i + 1];
+    const long = many?.value != null ? i + 1 + many.span : i + 2;
+    return /^(?:hours?|days?|weeks?|weekends?|evenings?|nights?|years?|months?)$/.test(words[long]?.word ?? '') &&
+      (many?.value != null || /^(?:a|an|the|some|half)$/.test(many?.word ?? '')) &&
+      /^(?:i|we|got|and|i've|wrong|just|only|it|have|me)$/.test(words[i - 1]?.word ?? '')
+      ? goes(long + 1 - i)
+      : null;
+  },
+  // `so that we see if it comes back: Home for five seconds`
+  ({ words, i, w }) => {
+    const see = /^(?:so|to)$/.test(w.word)
+      ? /^(?:so (?:that )?(?:we|you|i) (?:can )?(?:see|know|check)|to (?:see|check|know|find out)) (?:if|whether) (?:it|he|she|they|that) (?:comes?|is|are|goes?|stays?|appears?|happens?)(?: back| again| there| away| still)*(?= [.,;:!?\n]|$)/.exec(
+          said(words, i, 10),
+        )
+      : null;
+    return see ? goes(wordsIn(see[0])) : null;
+  },
   // `stay thirty seconds without doing anything`
   ({ words, i, w }) => {
     const idle =

@@ -13,7 +13,8 @@ const whileDoing =
   /^[^.!?\n]{0,60}\b(?:while|when) (?:you|i|we) (?:do(?: (?:it|that|so))?|are doing (?:it|that))(?= *[.,;:!?\n]|$)/i;
 
 /** `breaker in, but before, you must press …`: what comes is done first. */
-const beforeThat = /\b(?:but|and) (?:first|before(?: that| this)?)\W*(?:,|you|i|we|they)\W[^.!?\n]*$/i;
+const beforeThat =
+  /\b(?:but|and) (?:first|before(?: that| this)?)\W*(?:,|you|i|we|they|a (?:second|helper|colleague)|somebody|someone)\W[^.!?\n]*$/i;
 
 /**
  * What is told last and done first: `before the breaker is switched on the stop must be pulled out`, `pull it out, but only
