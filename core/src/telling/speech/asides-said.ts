@@ -6,6 +6,19 @@ const keyNamed = (called: Called, name: string): boolean =>
 
 /** What is said around a step: where things are, what it is done with, corrections, headings, what else may be. */
 export const asidesSaid: readonly Rewrite[] = [
+  // `you begin again from main switch off each time you press Run`: said without a stop
+  (at) => {
+    const { words, i, w, out } = at;
+    const isAgain = /^(?:again|over|anew)$/.test(w.word) && /^(?:begin|start|go|try)$/.test(out.at(-1)?.word ?? '');
+    if (!isAgain || !/^(?:from|at|with)$/.test(words[i + 1]?.word ?? '')) return null;
+    const named = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const own = standsAt(at, named);
+    const place = named + (own?.length ?? 0);
+    const isPlace = own && /^(?:on|off|in|out|open|shut|closed|up|down)$/.test(words[place]?.word ?? '');
+    return isPlace && !isStop(words[place + 1]?.raw)
+      ? { takes: place + 1 - i, puts: [w, added('.', w)] }
+      : null;
+  },
   // `If the horn had gone you'd have fluffed it, and it'd be key off`: what did not come to pass
   ({ words, i, w, out }) => {
     if (w.word !== 'if' || !begins(out)) return null;

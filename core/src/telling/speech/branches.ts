@@ -138,6 +138,15 @@ export function readIf(r: Reader, segment: Segment, items: readonly Item[]): voi
   const isAnew =
     isRepeated >= 0 ||
     (again >= 0 && /\b(?:too (?:slow|late|fast|early))\b/.test(`${text} ${ahead.slice(0, 1).join(' ')}`));
+  // `you were too slow and you begin again from`: told in one breath
+  const isAtOnce = /\btoo (?:slow|late|fast|early)\b.*\b(?:start|begin|try|go) (?:it |all )?(?:again|over|anew)\b/.test(
+    text,
+  );
+  if (isAtOnce && first) {
+    r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
+    r.skipping = segment.sentence;
+    return;
+  }
   if (isAnew && first && !/\b(?:press|push|hold|tap|hit)\b/.test(ahead.slice(0, upTo + 1).join(' '))) {
     r.holes.push({ from: first.from, to: segment.words.at(-1)?.to ?? first.to, why: 'warned' });
     r.skipping = segment.sentence;

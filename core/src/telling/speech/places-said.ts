@@ -32,6 +32,15 @@ const eachPlaced = (words: readonly Word[], name: readonly Word[], at: readonly 
 
 /** Ways of saying to which place something comes: to and fro, as far as it goes, over its pins, where it lies meanwhile. */
 export const placesSaid: readonly Rewrite[] = [
+  // `off with main service off tray back in`: one after the other
+  (at) => {
+    const { words, i, w } = at;
+    if (!/^(?:off|out|on|in)$/.test(w.word) || words[i + 1]?.word !== 'with') return null;
+    const named = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const end = named + (standsAt(at, named)?.length ?? words.length);
+    const last = words[end - 1];
+    return last && standsAt(at, end) ? { takes: end - i, puts: [...words.slice(i, end), added(',', last)] } : null;
+  },
   // `bridge away`, `cover away`: off, or out
   (at) => {
     const { words, i, w } = at;

@@ -34,7 +34,11 @@ export function turnRound(r: Reader, text: string): void {
   for (let i = 0; i + 1 < r.made.length; i += 1) {
     const [a, b] = [r.made[i], r.made[i + 1]];
     // `hold Plus with the fuse out`: so it stands by then
-    const isWith = a?.step.kind === 'hold' && b?.step.kind === 'set' && isWithOut.test(text.slice(a.from, b.to));
+    const isWith =
+      a?.step.kind === 'hold' &&
+      b?.step.kind === 'set' &&
+      isWithOut.test(text.slice(a.from, b.to)) &&
+      !/\b(?:until|till|then)\b/i.test(text.slice(a.from, b.from));
     // `breaker on, but keep Fan and Stop pressed while you do`: held before that
     const isMeanwhile =
       a?.step.kind === 'set' &&
