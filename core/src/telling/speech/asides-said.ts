@@ -15,9 +15,7 @@ export const asidesSaid: readonly Rewrite[] = [
     const own = standsAt(at, named);
     const place = named + (own?.length ?? 0);
     const isPlace = own && /^(?:on|off|in|out|open|shut|closed|up|down)$/.test(words[place]?.word ?? '');
-    return isPlace && !isStop(words[place + 1]?.raw)
-      ? { takes: place + 1 - i, puts: [w, added('.', w)] }
-      : null;
+    return isPlace && !isStop(words[place + 1]?.raw) ? { takes: place + 1 - i, puts: [w, added('.', w)] } : null;
   },
   // `If the horn had gone you'd have fluffed it, and it'd be key off`: what did not come to pass
   ({ words, i, w, out }) => {

@@ -3,6 +3,12 @@ import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
+  // `the second person lets go`: no second of what sounds
+  ({ words, i, w }) =>
+    /^(?:second|third|2nd)$/.test(w.word) &&
+    /^(?:persons?|man|woman|helper|colleague|technician|pair|somebody)$/.test(words[i + 1]?.word ?? '')
+      ? { takes: 1, puts: [added('other', w)] }
+      : null,
   // `Select three times followed by Heat`
   ({ words, i, w, called }) =>
     w.word === 'followed' &&

@@ -233,6 +233,8 @@ function lastText(r: Reader, clauses: readonly Clause[], before: string): string
   let last: string | null = null;
   for (const { words, said } of clauses) {
     if (isDenied.test(said)) continue;
+    // `it shows 188. When the number goes blank, let go`
+    if (before === '' && /\b(?:blank|black|dark|empty|dead|nothing)\b/.test(said)) last = null;
     words.forEach((_, i) => {
       const text = shownTextAt(words, i)?.text;
       const lead = words

@@ -11,6 +11,21 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `the number shows 188 and then it is dark. When it is dark`: the display
+  ({ w, out, called }) => {
+    if (
+      w.word !== 'dark' ||
+      !/^(?:(?:and|then|seconds?|when|once|until|till|after|moment|,|\.) )?(?:then )?it(?: is|'s| goes| gets| turns)?$/.test(
+        said(out, out.length - 3, 3).replace(/^\S+ (?=\S+ it$)/, ''),
+      )
+    )
+      return null;
+    const near = out.slice(-26);
+    if (near.some((x) => /^(?:lamps?|lights?|leds?)$/.test(x.word))) return null;
+    const last = near.findLast((_, k) => mentionAt(near, k, called.signs) !== null);
+    const sign = last ? mentionAt(near, near.indexOf(last), called.signs)?.of : undefined;
+    return sign?.kind === 'text' || sign?.kind === 'segments' ? { takes: 1, puts: [added('blank', w)] } : null;
+  },
   // `and the word SERVICE shows up`
   ({ words, i, w, called }) => {
     const word = /^the words?$/.test(said(words, i, 2)) ? words[i + 2] : undefined;

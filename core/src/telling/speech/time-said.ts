@@ -89,12 +89,16 @@ export const timeSaid: readonly Rewrite[] = [
   },
   // `it waits nine seconds, no more`: so long one has
   ({ words, i, w }) => {
-    const many = words[i + 2];
+    const only = /^(?:only|just|now)$/.test(words[i + 1]?.word ?? '') ? 1 : 0;
+    const waits = i + 1 + only;
+    const many = words[waits + 1];
     return /^(?:it|he|she)$/.test(w.word) &&
-      /^(?:waits|listens|gives)$/.test(words[i + 1]?.word ?? '') &&
+      /^(?:waits|listens|gives)$/.test(words[waits]?.word ?? '') &&
       many?.value != null &&
-      /^(?:seconds?|secs?)(?: , (?:no|not) (?:more|longer))?(?= [.;!?\n]|$)/.test(said(words, i + 2 + many.span, 4))
-      ? { takes: 2, puts: [added('you', w), added('have', w)] }
+      /^(?:seconds?|secs?)(?: , (?:no|not) (?:more|longer))?(?= [.;:!?\n]|$)/.test(
+        said(words, waits + 1 + many.span, 4),
+      )
+      ? { takes: 2 + only, puts: [added('you', w), added('have', w)] }
       : null;
   },
 
