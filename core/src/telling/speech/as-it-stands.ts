@@ -51,7 +51,9 @@ export function dropStays(r: Reader, text: string): void {
     const { control, to } = m.step;
     const clause = clauseAround(text, m).trim();
     // `leave that off`: what it is said of stands before
-    const own = leavesIt.test(clause) ? clause : saidWith(r, control, clause);
+    // `Hopper lid, that one I keep shut`
+    const isThat = /^\W*(?:and |so )?(?:that|this|the) one\b/i.test(clause);
+    const own = leavesIt.test(clause) || isThat ? clause : saidWith(r, control, clause);
     const isKept = leavesIt.test(own) || stays.test(own);
     const isSaid = standsSo.test(clause) && stands.get(control) === to;
     if (isSaid || (isKept && (isLeft.test(own) || stands.get(control) === to))) beside.add(m);

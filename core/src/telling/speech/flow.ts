@@ -284,7 +284,8 @@ export function read(r: Reader, segment: Segment): void {
     );
   // `too slow. Off, count to ten, Clock again, and on`: all of it once more
   const isAllAgain =
-    r.wrongIn >= segment.sentence - 1 &&
+    r.wrongIn >=
+      segment.sentence - (r.ahead.some((s) => /\bsame (?:thing )?(?:once )?again$/.test(saidOf(s))) ? 2 : 1) &&
     r.wrongIn < segment.sentence &&
     segment.joined !== 'and' &&
     /^(?:(?:power|switch|key|isolator|breaker|main switch|mains) )?off$/.test(saidOf(segment)) &&

@@ -66,6 +66,8 @@ export function hear(r: Reader, segment: Segment): void {
     /^(?:ok|okay|yes|yep|right|done) (?:it )?(?:off|on|in|out|open|shut|closed|down|up)$/.test(saidOf(segment)) ||
     segment.words.length > 12 ||
     r.heardCodes === segment.sentence ||
+    // `too slow, it says TIMEOUT`: what shows when it went wrong
+    r.wrongIn === segment.sentence ||
     // `nothing, B3 stays on`: what did not come
     /^nothing\b/.test(`${r.saidBefore} ${saidOf(segment)}`.trim()) ||
     r.made.length === 0

@@ -3,6 +3,18 @@ import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
+  // `here's a 2, two is the fan`: what a code is about, whatever key is called so
+  ({ words, i, w, out, called }) => {
+    const last = out.at(-1);
+    const isCode = last !== undefined && (last.value !== null || /^[a-z]{0,2}-?\d{1,4}$/.test(last.word));
+    const is = isCode
+      ? /^(?:is|was|means|stands for|is only|is just) (?:the|a|an|your|our) (?=.)/.exec(`${said(words, i, 3)} `)
+      : null;
+    const at = is ? i + wordsIn(is[0]) : i;
+    const key = is ? keyAt(words, at, called) : null;
+    const isKey = key && /^(?:button|key|one|press|press(?:es|ed)|again)$/.test(words[at + key.length]?.word ?? '');
+    return is && key && !isKey ? { takes: at + key.length - i, puts: [w, added(',', w)] } : null;
+  },
   // `the second person lets go`: no second of what sounds
   ({ words, i, w }) =>
     /^(?:second|third|2nd)$/.test(w.word) &&

@@ -11,6 +11,31 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `then there's just the three lines`, `Three lines, that's it`, `at the two lines you let go`: on the one display there is
+  ({ words, i, w, out, called }) => {
+    const [display, ...others] = called.displays;
+    const lead =
+      /^(?:there's|there is|there are|theres|there|i get|you get|i see|you see|we get|we have|i have|you've got|i've got|we've got|come|comes) (?:just |only |now |then )?(?:the |these )?(?=\S+ (?:lines|dashes|strokes|bars)\b)/.exec(
+        said(words, i, 7),
+      );
+    const at = /^(?:at|when|until|till|once) (?:the )?(?=\S+ (?:lines|dashes|strokes|bars)\b)/.exec(said(words, i, 4));
+    const from = lead ? i + wordsIn(lead[0]) : at ? i + wordsIn(at[0]) : i;
+    const many = words[from];
+    const isBare = !lead && !at && begins(out) && isStop(words[from + 2]?.raw);
+    const isMany =
+      many?.value != null &&
+      many.value >= 2 &&
+      many.value <= 8 &&
+      /^(?:lines|dashes|strokes|bars)$/.test(words[from + 1]?.word ?? '');
+    if (!display || others.length > 0 || !isMany || !(lead || at || isBare)) return null;
+    const head = at ? [{ ...w, word: w.word === 'at' ? 'when' : w.word }] : [];
+    const rest = words[from + 2];
+    const isMoment = at && rest && !isStop(rest.raw) ? [added(',', rest)] : [];
+    return {
+      takes: from + 2 - i,
+      puts: [...head, ...labelled(display.label, w), added('shows', w), ...words.slice(from, from + 2), ...isMoment],
+    };
+  },
   // `the number shows 188 and then it is dark. When it is dark`: the display
   ({ w, out, called }) => {
     if (

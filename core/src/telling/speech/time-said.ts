@@ -47,6 +47,29 @@ export const timeSaid: readonly Rewrite[] = [
       : null;
     return see ? goes(wordsIn(see[0])) : null;
   },
+  // `the display counts down from 20. Before zero is reached, …`
+  ({ words, i, w, out }) => {
+    const zero =
+      w.word === 'before'
+        ? /^before (?:(?:the )?(?:zero|nought|0) (?:is reached|comes|appears|is shown|shows)|(?:it|he|the \w+) (?:reaches|gets to|is at|hits|shows|gets down to) (?:zero|nought|0))(?= [.,;:!?\n]|$| you| we| i| and)/.exec(
+            said(words, i, 7),
+          )
+        : null;
+    if (!zero) return null;
+    const at = out.findLastIndex(
+      (x, k) =>
+        x.value !== null &&
+        x.value >= 3 &&
+        /^(?:counts?|counting|goes|runs?) (?:down|backwards?|back) from$/.test(said(out, k - 3, 3)),
+    );
+    const many = at >= 0 && out.length - at < 30 ? out[at] : undefined;
+    return many
+      ? {
+          takes: wordsIn(zero[0]),
+          puts: [added('within', w), { ...many, from: w.from, to: w.from }, added('seconds', w)],
+        }
+      : null;
+  },
   // `stay thirty seconds without doing anything`
   ({ words, i, w }) => {
     const idle =

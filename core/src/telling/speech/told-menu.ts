@@ -1,6 +1,6 @@
 import { mentionAt } from './mentions.ts';
 import { fill, isStop, placeOf, saidFrom } from './named-keys.ts';
-import type { Reader } from './reader.ts';
+import type { Made, Reader } from './reader.ts';
 import type { Word } from './text.ts';
 
 const picks =
@@ -45,7 +45,9 @@ export function findChosen(r: Reader, words: readonly Word[]): void {
   for (let i = 0; i < words.length; i += 1) {
     const isPicked = picks.test(words[i]?.word ?? '') && mentionAt(words, i, r.called.controls) === null;
     const isMenu = words[i]?.word === 'menu' && /^(?:>|»|→|->)$/.test(words[i + 1]?.raw ?? '');
-    if (!isPicked && !isMenu) continue;
+    // `the entry "MEMORY" is selected`
+    const isEntry = /^(?:entry|item|option|submenu)$/.test(words[i]?.word ?? '');
+    if (!isPicked && !isMenu && !isEntry) continue;
     let from = i + 1;
     while (/^(?:down|up|on|to|into|in|for|the|entry|item|point|>|»|→|->)$/.test(words[from]?.raw.toLowerCase() ?? ''))
       from += 1;
@@ -56,7 +58,13 @@ export function findChosen(r: Reader, words: readonly Word[]): void {
       `${saidFrom(words, i - 14, i)} ${saidFrom(words, end, end + 5)}`,
     );
     // `the menu goes to LOG`: what shows, and nothing that is chosen
-    const isName = path.length > 1 || (isOfMenu && /\p{Ll}/u.test(path[0] ?? ''));
+    const isChosen =
+      isEntry &&
+      /^(?:is|must be|shall be|has to be|can be) (?:selected|chosen|picked|opened)\b/.test(
+        saidFrom(words, end, end + 4),
+      );
+    const isSaidEntry = isChosen || (isPicked && /^(?:entry|item|option)$/.test(words[from - 1]?.word ?? ''));
+    const isName = path.length > 1 || isSaidEntry || (isOfMenu && !isEntry && /\p{Ll}/u.test(path[0] ?? ''));
     if (path.length === 0 || !isName) continue;
     const at = placeOf(words, from, end);
     // `in the setup menu`: no key that is called so
@@ -68,6 +76,17 @@ export function findChosen(r: Reader, words: readonly Word[]): void {
         ),
       ),
     );
+    // the keys it is chosen and confirmed with, and that it shows
+    if (isSaidEntry) {
+      let [start, stop] = [i, end];
+      while (start > 0 && !/^[.!?\n]$/.test(words[start - 1]?.raw ?? '')) start -= 1;
+      while (stop < words.length && !/^[.!?\n]$/.test(words[stop]?.raw ?? '')) stop += 1;
+      const own = placeOf(words, start, stop);
+      const isTold = (m: Made): boolean =>
+        m.from >= own.from && m.to <= own.to && (m.step.kind === 'see' || m.step.kind === 'press');
+      r.drop(new Set(r.made.filter(isTold)));
+      fill(r, own);
+    }
     fill(r, placeOf(words, begin, end));
     r.insert({ kind: 'choose', on: 'unit', path }, at);
     return;

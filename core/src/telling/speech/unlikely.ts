@@ -214,14 +214,17 @@ const apart = 30;
 const leastKeys = 3;
 /** `Mode gives the next. P07. Mode again. P19.`: what leads on is told once, however often somebody does it. */
 function dropLedAgain(r: Reader, text: string): void {
-  const rowed = r.made.findIndex(
-    ({ step }) => step.kind === 'group' && step.window !== undefined && pressedIn(step).length >= leastKeys,
-  );
-  if (rowed < 0) return;
+  const isRow = ({ step }: Made): boolean => step.kind === 'group' && step.window !== undefined;
+  const rowed = r.made.findIndex((m) => isRow(m) && pressedIn(m.step).length >= leastKeys);
+  // a code, or a knob put to and fro
+  const isPut = (m: Made): boolean =>
+    m.step.kind === 'group' && isRow(m) && m.step.steps.every((x) => x.kind === 'set');
+  const entered = rowed >= 0 ? rowed : r.made.findIndex((m) => m.step.kind === 'dial' || isPut(m));
+  if (entered < 0) return;
   const again = r.made.filter((m, i) => {
     const before = r.made[i - 1];
     return (
-      i > rowed + 1 &&
+      i > entered + 1 &&
       m.step.kind === 'press' &&
       before?.step.kind === 'press' &&
       m.step.times === 1 &&
@@ -235,7 +238,7 @@ function dropLedAgain(r: Reader, text: string): void {
   // `Rinse is the next one. I had E8 five times`: how often that was there
   for (const [i, m] of r.made.entries()) {
     const isAlone = [r.made[i - 1], r.made[i + 1]].every((x) => x?.step.kind !== 'press');
-    if (i > rowed && m.step.kind === 'press' && m.step.times > 1 && isAlone)
+    if (rowed >= 0 && i > rowed && m.step.kind === 'press' && m.step.times > 1 && isAlone)
       r.made[i] = { ...m, step: { ...m.step, times: 1 } };
   }
 }
