@@ -163,6 +163,11 @@ export function readAll(r: Reader, segments: readonly Segment[]): void {
       while (r.made.at(-1)?.sentence === s.sentence - 1 && r.made.at(-1)?.step.kind === 'press') r.made.pop();
       continue;
     }
+    // `when it makes two, it was not correct and you push again until it buzzes`: nothing of that is of the way in
+    if (!s.flows && segments[i - 1]?.sentence !== s.sentence) {
+      const own = segments.filter((x) => x.sentence === s.sentence);
+      if (wentWrongAgain(own.map(saidOf).join(' '))) retriedTo = i + own.length - 1;
+    }
     // `if you're too late the hooter does a long one and then you switch off and start over`, told without stops
     const over =
       s.flows && isTooLate.test(saidOf(s))
@@ -205,6 +210,17 @@ function wentWrong(r: Reader, { sentence }: Segment): void {
   const isLamp = shown?.step.kind === 'see' && shown.step.signs.every((s) => s.kind === 'lamp' && s.state === 'fast');
   if (shown && isLamp && shown.sentence === sentence - 1 && r.turnsAt.length > 0) r.made.pop();
 }
+
+const isWrongSaid =
+  /\b(?:it|that|you|this|the (?:code|entry|sequence|word)) (?:was|were|is|are|has been|went) (?:not (?:correct|right|good|accepted|taken|quick enough|fast enough|in time)|wrong|false|incorrect|too (?:slow|late|fast|early|long)|refused|rejected)\b/;
+const isToldAgain =
+  /\b(?:again|anew|repeat|once more|one more time|start over|over again|from the (?:start|beginning|top))\b/;
+/** Whether a sentence says how it is seen that something went wrong, and that it is done again; where one waits first, that is told as a way of its own. */
+const wentWrongAgain = (said: string): boolean =>
+  /^(?:and |but |so )*(?:if|when|should|in case|is (?:it|that)|on|two|three|one|a)\b/.test(said) &&
+  isWrongSaid.test(said) &&
+  isToldAgain.test(said) &&
+  !/\b(?:wait|waits|minutes?)\b/.test(said);
 
 const isTooLate =
   /^(?:and |but |so )*if (?:you|it|that)(?:'re| are| were|'s| is| was|re)? (?:too (?:late|slow|early|quick|fast)|not (?:quick|fast) enough|miss(?:ed)? it)\b/;

@@ -13,7 +13,7 @@ const noMind = new RegExp(
   `^(?:(?:and|but|so|now) )?(?:(?:i|you|we|they|he|she|it|that) )?(?:really |honestly |still |even )?${nots} (?:really |even |ever |you |me |be )?(\\w+)`,
 );
 const told =
-  /^(?:(?:and|but) )?(?:(?:i have|i've|i've got|we have|there's) )?(?:no idea|no clue|nobody (?:knows|told|tells|wrote|asked|said|minds|cares)|god knows|goodness knows|heaven knows|never mind|mind you|without (?:asking|thinking|looking|hurrying|waiting for|any fuss))(?= |$)/;
+  /^(?:(?:and|but) )?(?:(?:i have|i've|i've got|we have|there's) )?(?:no idea|no clue|nobody (?:knows|told|tells|wrote|asked|said|minds|cares)|god knows|goodness knows|heaven knows|never mind|mind you|without (?:any(?:body|one) (?:on|in|at|near|under|beside|around) (?:it|them|there)|a load|load|asking|thinking|looking|hurrying|waiting for|any fuss))(?= |$)/;
 const beside =
   /^(?:that|which|who) (?:isn't|wasn't|aren't|doesn't|won't|didn't|is not|was not|does not|hasn't|haven't) (?:\w+ ){0,3}\w+$/;
 

@@ -3,6 +3,25 @@ import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
+  // `it buzzes twice, okay, once, twice`: counted along
+  ({ words, i, out }) => {
+    const along =
+      out.at(-1)?.word === 'twice'
+        ? /^(?:, )?(?:(?:okay|ok|right|so|there|yeah) )?(?:, )?(?:once|one) (?:, |and )?(?:twice|two)(?= and |[ .,;!?\n]|$)/.exec(
+            said(words, i, 7),
+          )
+        : null;
+    return along ? goes(wordsIn(along[0])) : null;
+  },
+  // `ok give me a min`: nothing is waited for
+  ({ words, i, w }) => {
+    const give = /^(?:give|gimme|need|needs?|hang|hold)$/.test(w.word)
+      ? /^(?:(?:give|gimme)(?: me| us)?|need|hang on|hold on)(?: just)? (?:a|one|two|another|half a|a few) (?:min|mins|minutes?|secs?|seconds?|moments?|mo|ticks?)(?= [.,;:!?\n]|$)/.exec(
+          said(words, i, 7),
+        )
+      : null;
+    return give ? goes(wordsIn(give[0])) : null;
+  },
   // `here's a 2, two is the fan`: what a code is about, whatever key is called so
   ({ words, i, w, out, called }) => {
     const last = out.at(-1);

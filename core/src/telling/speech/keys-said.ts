@@ -4,6 +4,28 @@ import type { Word } from './text.ts';
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `sound the horn three times`, `honk it twice`: a key that is called so
+  ({ words, i, w, called }) => {
+    if (!/^(?:sound|blow|hoot|ring)$/.test(w.word)) return null;
+    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const key = keyAt(words, at, called);
+    return key && /\b(?:horn|bell|hooter|siren|signal)\b/i.test(key.of.control.label)
+      ? { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] }
+      : null;
+  },
+  // `Steam until it's MENU 4`
+  ({ words, i, w, out, called }) => {
+    const key = begins(out) ? keyAt(words, i, called) : null;
+    const end = i + (key?.length ?? 0);
+    const until = key ? /^(?:until|till) (?:it|he|she|the \w+)(?: is|'s)? (?=\S)/.exec(said(words, end, 5)) : null;
+    const what = until ? words[end + wordsIn(until[0])] : undefined;
+    return key && what && /^(?:["“]|[A-Z]{2,}|\d)/.test(what.raw)
+      ? {
+          takes: end + wordsIn(until?.[0] ?? '') - i,
+          puts: [added('press', w), ...words.slice(i, end), added('until', w), added('it', w), added('says', w)],
+        }
+      : null;
+  },
   // `somebody must push Halt and hold`
   ({ words, i, w, called }) => {
     const key = /^(?:press|push|presses|pushes)$/.test(w.word)

@@ -171,8 +171,8 @@ function oddsAgainst(clues: readonly string[]): number {
 
 /** From which odds on it is asked whether a step is done, and from how many steps on: a sentence or two say too little. */
 const [askedFrom, leastSteps] = [-0.3, 6];
-/** What has words of its own for what it is was found by those: codes dialled, numbers gone up to, entries of menus. */
-const asksOf = new Set<Step['kind']>(['press', 'hold', 'keep', 'release', 'set', 'rest', 'see', 'group']);
+/** What has words of its own for what it is was found by those: codes dialled, numbers gone up to, entries of menus, rows of keys in so many seconds. */
+const asksOf = new Set<Step['kind']>(['press', 'hold', 'keep', 'release', 'set', 'rest', 'see']);
 
 /**
  * `Plus = older, Minus = newer` reads as a key that is pressed: what looks as what was read and not meant looked in earlier

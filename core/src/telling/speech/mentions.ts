@@ -223,6 +223,7 @@ const soundWords = [
 
 function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
+  const isHornKey = [...facts.controls.values()].some((own) => /\bhorn\b/i.test(own.control.label));
   for (const sign of facts.signs.values()) {
     // an id of one letter is nobody's name for it
     // `go`, of a gong: no name, whoever filed it so
@@ -242,7 +243,9 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
       for (const colour of sign.colours)
         for (const kind of [...lampKinds, 'one']) all.push([`${colour} ${kind}`, sign, true]);
     }
-    if (sign.kind === 'beeper') for (const word of soundWords) all.push([word, sign, true]);
+    if (sign.kind === 'beeper')
+      // `honk honk honk`, where a key is a horn: what that does
+      for (const word of soundWords) if (!isHornKey || !/^(?:honk|toot)$/.test(word)) all.push([word, sign, true]);
     if (sign.kind !== 'lamp' && /^(?:click|tick|clack)/i.test(sign.label))
       for (const word of ['click', 'tick', 'ticking', 'clicking']) all.push([word, sign, true]);
     if (/relay|contactor|solenoid|latch|valve/i.test(sign.label) && sign.kind !== 'lamp')

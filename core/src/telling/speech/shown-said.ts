@@ -11,6 +11,27 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `-> amber on`, `Red out.`: the one lamp of that colour
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word) || !/^[.,;!?\n]$/.test(out.at(-1)?.raw ?? ''))
+      return null;
+    const how =
+      /^(?:on|lit|out|dark)$/.test(words[i + 1]?.word ?? '') && /^[.;!?\n]?$/.test(words[i + 2]?.raw ?? '')
+        ? words[i + 1]?.word
+        : null;
+    const lamps = how ? lampsIn(called, w.word) : [];
+    const isOther = mentionAt(words, i, called.controls);
+    return how && lamps.length === 1 && !isOther
+      ? {
+          takes: 2,
+          puts: [
+            w,
+            added('lamp', w),
+            ...(/^(?:on|lit)$/.test(how) ? ['comes', 'on'] : ['goes', 'out']).map((x) => added(x, w)),
+          ],
+        }
+      : null;
+  },
   // `then there's just the three lines`, `Three lines, that's it`, `at the two lines you let go`: on the one display there is
   ({ words, i, w, out, called }) => {
     const [display, ...others] = called.displays;

@@ -212,6 +212,8 @@ function names(r: Reader, said: string, shown: Shown): boolean {
 /** Presses told further apart than this, in letters, are not of one row. */
 const apart = 30;
 const leastKeys = 3;
+/** That a key leads on: said between one press of it and the next. */
+const isLed = /\b(?:older|newer|next|following|one (?:more|before|after)|the rest|others)\b/i;
 /** `Mode gives the next. P07. Mode again. P19.`: what leads on is told once, however often somebody does it. */
 function dropLedAgain(r: Reader, text: string): void {
   const isRow = ({ step }: Made): boolean => step.kind === 'group' && step.window !== undefined;
@@ -223,13 +225,18 @@ function dropLedAgain(r: Reader, text: string): void {
   if (entered < 0) return;
   const again = r.made.filter((m, i) => {
     const before = r.made[i - 1];
+    // the first of those in a row
+    let first = i;
+    const isSame = (x: Made | undefined): boolean =>
+      x?.step.kind === 'press' && m.step.kind === 'press' && x.step.control === m.step.control;
+    while (isSame(r.made[first - 1])) first -= 1;
     return (
       i > entered + 1 &&
       m.step.kind === 'press' &&
       before?.step.kind === 'press' &&
       m.step.times === 1 &&
       before.step.control === m.step.control &&
-      m.from - before.to > apart &&
+      (m.from - before.to > apart || isLed.test(text.slice(r.made[first]?.from ?? 0, m.from))) &&
       // `press Drain again for the next one`: what it is for is told
       !/\b(?:next|following)\b/i.test(text.slice(m.from, m.to + 30))
     );

@@ -220,7 +220,8 @@ function timesIn({ words, said, sounds }: Clause, isHeard: boolean): number | nu
 
 const againWords =
   /\b(?:again|another|the other one|once more|one more|a further one|next|the real one|a (?:longer|shorter|second|deeper|higher|louder|long|proper) one)\b/;
-const isWarning = /\b(?:too (?:late|early|long|soon)|if|means? you|or else)\b/;
+const isWarning =
+  /\b(?:too (?:late|early|long|soon)|if|means? you|or else|(?:it'll|it will|you'll|going to) .*(?:in a (?:moment|second|sec|minute|bit)|soon|shortly|any (?:moment|second)))\b/;
 const isDenied = /\b(?:not|don't|dont|never|ignore|forget|doesn't count|isn't)\b/;
 
 /** The count a row of pieces comes to; null where nothing sounds. */
