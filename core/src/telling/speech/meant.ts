@@ -170,7 +170,7 @@ function oddsAgainst(clues: readonly string[]): number {
 }
 
 /** From which odds on it is asked whether a step is done, and from how many steps on: a sentence or two say too little. */
-const [askedFrom, leastSteps] = [-0.3, 6];
+const [askedFrom, leastSteps] = [-0.3, 8];
 /** What has words of its own for what it is was found by those: codes dialled, numbers gone up to, entries of menus, rows of keys in so many seconds. */
 const asksOf = new Set<Step['kind']>(['press', 'hold', 'keep', 'release', 'set', 'rest', 'see']);
 
