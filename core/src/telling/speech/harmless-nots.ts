@@ -1,6 +1,6 @@
 import { actOf } from './lexicon.ts';
 import { type Called, mentionAt } from './mentions.ts';
-import { added, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, begins, endOf, goes, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** What somebody does not do that has nothing to do with the unit. */
@@ -54,6 +54,17 @@ const pauseBehind = (out: readonly Word[], w: Word): Word[] => (out.length === 0
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `when there is nothing more to tell the buzzer sounds long`: how the list ends
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:when|if|once|where)$/.test(w.word) || !begins(out)) return null;
+    const over =
+      /^\S+ (?:there (?:is|are|was|were)?(?: )?(?:nothing|no|none) (?:more|further|left|else)|there (?:nothing|no|none) (?:more|further|left|else)|(?:the list|the memory) (?:is|has) (?:over|ended|empty|through|at its end)|you(?:'ve| have) (?:seen|had|read) (?:them )?all)\b/.exec(
+        said(words, i, 8),
+      );
+    const end = endOf(words, i);
+    const isAct = words.slice(i, end).some((_, k) => mentionAt(words, i + k, called.controls) !== null);
+    return over && !isAct ? goes(end - i) : null;
+  },
   // `you can get at it without calling me`, `on a string so you won't lose it`, `close it or nothing happens`
   ({ words, i, w, out }) => {
     const idle = /^(?:without|so|or)$/.test(w.word)

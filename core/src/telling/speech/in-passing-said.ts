@@ -3,6 +3,41 @@ import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
+  // `we put it on clock`
+  ({ words, i, w }) =>
+    /^(?:put|puts)$/.test(w.word) &&
+    /^\S+ (?:it|them|that) on (?:the )?(?:clock|timer|list|charge|hold|order|ice|report|file|wall|floor|bench|table|shelf|side)(?= |$)/.test(
+      said(words, i, 5),
+    )
+      ? goes(words[i + 3]?.word === 'the' ? 5 : 4)
+      : null,
+  // `read it out`: what one is after
+  ({ words, i, w, out }) =>
+    /^(?:read|reads|reading|get)$/.test(w.word) &&
+    /^\S+ (?:it|them|that|him|her|this|those) out(?= [.,;:!?\n]|$| and | like | now)/.test(said(words, i, 4)) &&
+    (w.word.startsWith('read') || out.at(-1)?.word === 'to')
+      ? goes(3)
+      : null,
+  // `the brake may be released when a patient is to be moved`: some other time
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'may' || words[i + 1]?.word !== 'be') return null;
+    const end = endOf(words, i);
+    const when = words.findIndex(
+      (x, k) => k > i && k < Math.min(end, i + 5) && /^(?:when|once|if|whenever)$/.test(x.word),
+    );
+    const isOfUnit =
+      when >= 0 &&
+      words
+        .slice(when, end)
+        .some((_, k) => mentionAt(words, when + k, called.signs) ?? mentionAt(words, when + k, called.controls));
+    const isOther =
+      when >= 0 &&
+      /^\S+ (?:a|an|somebody|someone|anybody|nobody|the (?:next|patient|guest|customer|driver|user|operator)) /.test(
+        said(words, when, 4),
+      );
+    const begin = out.findLastIndex((x) => /^[.!?\n]$/.test(x.raw));
+    return isOther && !isOfUnit ? { takes: end - i, puts: [], drops: out.length - begin - 1 } : null;
+  },
   // `it buzzes twice, okay, once, twice`: counted along
   ({ words, i, out }) => {
     const along =

@@ -4,6 +4,46 @@ import type { Word } from './text.ts';
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `now open close open. quick`: keys, in a row with nothing to open
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:open|close)$/.test(w.raw) || !keyAt(words, i, called) || /^(?:open|close)$/.test(out.at(-1)?.word ?? ''))
+      return null;
+    let n = 0;
+    while (/^(?:open|close)$/.test(words[i + n]?.raw ?? '') && keyAt(words, i + n, called)) n += 1;
+    const isRow =
+      n >= 3 && (isStop(words[i + n]?.raw) || /^(?:and|within|in|then|quick|quickly)$/.test(words[i + n]?.word ?? ''));
+    return isRow
+      ? {
+          takes: n,
+          puts: [
+            added('press', w),
+            ...words
+              .slice(i, i + n)
+              .flatMap((x, k) =>
+                k > 0
+                  ? [added(',', x), { ...x, raw: x.raw.charAt(0).toUpperCase() + x.raw.slice(1) }]
+                  : [{ ...x, raw: x.raw.charAt(0).toUpperCase() + x.raw.slice(1) }],
+              ),
+          ],
+        }
+      : null;
+  },
+  // `press Home and Plus same time and hold`: held
+  ({ words, i, w, called }) => {
+    if (!/^(?:press|push)$/.test(w.word)) return null;
+    const one = keyAt(words, i + 1, called);
+    const and = i + 1 + (one?.length ?? 0);
+    const two = one && /^(?:and|\+)$/.test(words[and]?.word ?? '') ? keyAt(words, and + 1, called) : null;
+    const end = and + 1 + (two?.length ?? 0);
+    const holds = two
+      ? /^(?:(?:at |in )?(?:the )?same time|together|both|at once) (?:, )?and (?:hold|keep)(?: them| both| it)?(?= [.;!?\n]|$| , and)/.exec(
+          said(words, end, 9),
+        )
+      : null;
+    return holds
+      ? { takes: end + wordsIn(holds[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
+      : null;
+  },
   // `sound the horn three times`, `honk it twice`: a key that is called so
   ({ words, i, w, called }) => {
     if (!/^(?:sound|blow|hoot|ring)$/.test(w.word)) return null;

@@ -135,7 +135,13 @@ export function moveWindows(r: Reader, text: string): void {
     const own = r.made.slice(run, i);
     const last = own.at(-1);
     if (!time || !last || own.length < 2 || group.from - time.to < apart || last.to > time.from) continue;
-    if (time.from - last.to > apart || !isStop(words[at + time.span + 1])) continue;
+    // `and you've got twelve seconds so no panic`, told without stops
+    const behind = words[at + time.span + 1];
+    if (
+      time.from - last.to > apart ||
+      !(isStop(behind) || /^(?:so|which|no|okay|that's|don't)$/.test(behind?.word ?? ''))
+    )
+      continue;
     const first = own[0] ?? last;
     const steps = own.map((m) => m.step);
     r.made.splice(

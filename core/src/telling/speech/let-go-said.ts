@@ -3,6 +3,16 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `at the third pip you leave the fingers`
+  ({ words, i, w, out }) => {
+    const off =
+      /^(?:leave|leaves)$/.test(w.word) && /^(?:you|i|we|then|can|now)$/.test(out.at(-1)?.word ?? '')
+        ? /^\S+ (?:the |your |my )?(?:fingers?|keys|buttons|both keys|both buttons)(?= [.,;!?\n]|$)/.exec(
+            said(words, i, 4),
+          )
+        : null;
+    return off ? { takes: wordsIn(off[0]), puts: letGo(w) } : null;
+  },
   // `drop the float`, which was lifted
   (at) => {
     const { words, i, w } = at;

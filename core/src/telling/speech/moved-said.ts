@@ -4,6 +4,73 @@ import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, stand
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `pull the mains plug and after it the battery plug`: the same with that
+  (at) => {
+    const { words, i, w, out } = at;
+    const after = /^(?:and|then)$/.test(w.word)
+      ? /^(?:and )?(?:then )?(?:after (?:it|that|this)|then|afterwards) (?:also )?the (?=.)/.exec(
+          `${said(words, i, 6)} `,
+        )
+      : null;
+    const own = after ? standsAt(at, i + wordsIn(after[0])) : null;
+    const end = i + wordsIn(after?.[0] ?? '') + (own?.length ?? 0);
+    const since = out.slice(Math.max(-14, -out.length)).findLastIndex((x) => /^[.!?\n]$/.test(x.raw));
+    const clause = out.slice(Math.max(-14, -out.length)).slice(since + 1);
+    const verb = own
+      ? clause.findLast((x) => /^(?:pull|unplug|take|remove|open|close|shut|disconnect)$/.test(x.word))
+      : undefined;
+    const tail =
+      clause.some((x) => x.word === 'out') && verb && /^(?:pull|take)$/.test(verb.word) ? [added('out', w)] : [];
+    return own && verb && isStop(words[end]?.raw)
+      ? {
+          takes: end - i,
+          puts: [
+            added('.', w),
+            { ...verb, from: w.from, to: w.to },
+            added('the', w),
+            ...words.slice(end - own.length, end),
+            ...tail,
+          ],
+        }
+      : null;
+  },
+  // `unplug the kettle`: the plug of all of it
+  ({ words, i, w, called }) => {
+    const what =
+      /^unplug(?:s|ged)?$/.test(w.word) && /^(?:the|your)$/.test(words[i + 1]?.word ?? '') ? words[i + 2] : undefined;
+    const [plug, ...others] = called.facts.supply.filter((own) => own.control.look === 'plug');
+    return what &&
+      plug &&
+      others.length === 0 &&
+      /^\p{Ll}+$/u.test(what.raw) &&
+      !mentionAt(words, i + 2, called.controls) &&
+      !/^(?:other|small|little|big|red|blue|white|black|grey|one|wire|cable|lead|connector|sensor|motor|board)$/.test(
+        what.word,
+      ) &&
+      (isStop(words[i + 3]?.raw) || /^(?:for|and|from|then|at|again)$/.test(words[i + 3]?.word ?? ''))
+      ? { takes: 3, puts: [w, added('the', w), ...labelled(plug.control.label, w)] }
+      : null;
+  },
+  // `open door`, where a key is called Open: the door
+  (at) => {
+    const { words, i, w } = at;
+    const own = /^(?:open|close|shut)$/.test(w.raw) ? standsAt(at, i + 1) : null;
+    const end = i + 1 + (own?.length ?? 0);
+    return own && keyAt(words, i, at.called) && placeByVerb(own.of, w.word) !== null && isStop(words[end]?.raw)
+      ? { takes: 1, puts: [w, added('the', w)] }
+      : null;
+  },
+  // `jumper off lid on gate shut`, where nothing of it is called a lid
+  ({ words, i, w, out, called }) =>
+    /^(?:lid|cover|hood|box|flap|panel|top)$/.test(w.word) &&
+    /^(?:on|off|shut|closed|open|back)$/.test(words[i + 1]?.word ?? '') &&
+    /^(?:on|off|in|out|shut|closed|open|up|down)$/.test(out.at(-1)?.word ?? '') &&
+    !mentionAt(words, i, called.controls)
+      ? {
+          takes: words[i + 1]?.word === 'back' && /^(?:on|off|shut)$/.test(words[i + 2]?.word ?? '') ? 3 : 2,
+          puts: [added(',', w)],
+        }
+      : null,
   // `the lower of the two holders`: which, not what is done
   ({ words, i, w, out, called }) =>
     w.word === 'lower' &&

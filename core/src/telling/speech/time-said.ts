@@ -70,6 +70,20 @@ export const timeSaid: readonly Rewrite[] = [
         }
       : null;
   },
+  // `don't take more time than 6 seconds`: so long one has
+  ({ words, i, w }) => {
+    const not = /^(?:don't|dont|do|never|not)$/.test(w.word)
+      ? /^(?:don't|dont|do not|never|not) (?:take|need|use|be|wait)? ?(?:any )?(?:more time than|longer than|more than) (?=\S)/.exec(
+          `${said(words, i, 7)} `,
+        )
+      : null;
+    const many = not ? words[i + wordsIn(not[0])] : undefined;
+    return not &&
+      many?.value != null &&
+      /^(?:seconds?|secs?|s)$/.test(words[i + wordsIn(not[0]) + many.span]?.word ?? '')
+      ? { takes: wordsIn(not[0]), puts: [added('within', w)] }
+      : null;
+  },
   // `stay thirty seconds without doing anything`
   ({ words, i, w }) => {
     const idle =

@@ -32,6 +32,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveHeard(r);
   leaveUncounted(r, text);
   leaveNotHeld(r);
+  dropHeldUp(r);
   leaveUnnamed(r, text);
   leaveMany(r, text);
   dropLedAgain(r, text);
@@ -158,6 +159,20 @@ function leaveNotHeld(r: Reader): void {
       i -= 1;
     }
   }
+}
+
+/** `hold the arm while you do that, it's heavy`: what stays where it is put is not held for the unit. */
+function dropHeldUp(r: Reader): void {
+  const stays = (id: ControlId): boolean => {
+    const own = r.called.facts.controls.get(id);
+    const isLetGo = r.made.some((m) => m.step.kind === 'release' && m.step.controls.includes(id));
+    return own?.mechanism.kind === 'places' && own.springs.size === 0 && own.control.look !== 'pedal' && !isLetGo;
+  };
+  const beside = r.made.filter(
+    ({ step }) => step.kind === 'hold' && step.until.kind === 'release' && step.controls.every((c) => stays(c.control)),
+  );
+  for (const m of beside) r.holes.push({ from: m.from, to: m.to, why: 'warned' });
+  r.drop(new Set(beside));
 }
 
 const soundSaid =
