@@ -3,6 +3,30 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `keep the float up until you hear a beep, then let it down`
+  ({ words, i, w, out, called }) => {
+    const down =
+      w.word === 'let'
+        ? /^let (?:it|him|that) (?:down|come down|fall|sink|come back|back down|back)(?= [.,;!?\n]|$| and)/.exec(
+            said(words, i, 4),
+          )
+        : null;
+    const near = out.slice(-26);
+    const isSprung = near.some((_, k) => (mentionAt(near, k, called.controls)?.of.springs.size ?? 0) > 0);
+    return down && isSprung ? { takes: wordsIn(down[0]), puts: letGo(w, added('it', w)) } : null;
+  },
+  // `hold it for another five seconds, until you hear a beep`: until then
+  ({ words, i, w, out }) => {
+    if (w.word !== 'for' || !out.slice(-5).some((x) => /^(?:keep|hold|keeping|holding)$/.test(x.word))) return null;
+    const more = /^for (?:another|about|some|roughly|around) (?=\S)/.exec(said(words, i, 3));
+    const many = more ? words[i + 2] : undefined;
+    const unit = many?.value != null ? i + 2 + many.span : -1;
+    const until =
+      unit > 0 && /^(?:seconds?|secs?)$/.test(words[unit]?.word ?? '')
+        ? /^,? ?(?:until|till) (?:you hear|it|the) /.exec(`${said(words, unit + 1, 4)} `)
+        : null;
+    return until ? goes(words[unit + 1]?.raw === ',' ? unit + 2 - i : unit + 1 - i) : null;
+  },
   // `at the third pip you leave the fingers`
   ({ words, i, w, out }) => {
     const off =
