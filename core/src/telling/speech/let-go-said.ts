@@ -3,6 +3,23 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `by 5 you let Info`
+  ({ words, i, w, out, called }) => {
+    const key =
+      /^lets?$/.test(w.word) &&
+      words[i + 1]?.word !== 'go' &&
+      /^(?:you|i|we|then|one|now)$/.test(out.at(-1)?.word ?? '')
+        ? keyAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1, called)
+        : null;
+    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    return key && isStop(words[at + key.length]?.raw) ? { takes: at - i, puts: [...letGo(w), added('of', w)] } : null;
+  },
+  ({ words, i, w }) =>
+    w.word === 'by' &&
+    words[i + 1]?.value != null &&
+    /^(?:you|i|we|one) (?:let|release|take)\b/.test(said(words, i + 2, 2))
+      ? { takes: 1, puts: [{ ...w, word: 'at', raw: 'at' }] }
+      : null,
   // `keep the float up until you hear a beep, then let it down`
   ({ words, i, w, out, called }) => {
     const down =

@@ -229,6 +229,8 @@ function laterThan(r: Reader, text: string, from: number, { step, to }: Made): M
 const showsThen =
   /\b(?:shows?|says?|reads?|replaced by|gives way to|turns (?:in)?to|changes? (?:in)?to|becomes?|jumps to|comes?|display:?|screen:?) (?:up )?(?:the |a )?$/;
 /** What a display is told to show behind what it showed before, last of all; null where that is nothing else. */
+const goesDark =
+  /^(?:and |then |so |but |now )*(?:it|that|the (?:display|screen|number|counter|window)) (?:then )?(?:goes|went|is|gets|turns)(?: off)?(?: completely| all| quite| totally)? (?:dark|blank|black|empty)\b/;
 function lastText(r: Reader, clauses: readonly Clause[], before: string): string | null {
   let last: string | null = null;
   for (const { words, said } of clauses) {
@@ -262,7 +264,12 @@ export function momentTold(r: Reader, text: string, from: number, to: number): M
     const clause = clauses[k];
     if (!clause || (k < clauses.length - 1 && isDenied.test(clause.said.replace(/\bjust on\b/, '')))) continue;
     const moment = momentOf(r, clause, clauses.slice(0, k));
-    if (moment) return moment;
+    if (!moment) continue;
+    // `it shows 8888 and then it goes dark and that's when I let go`
+    const isText = moment.kind === 'sign' && moment.shown.kind === 'text' ? moment.shown : null;
+    return isText && clauses.slice(k + 1).some((c) => goesDark.test(c.said))
+      ? { kind: 'sign', shown: { ...isText, text: '' }, nth: 1 }
+      : moment;
   }
   return null;
 }

@@ -4,6 +4,29 @@ import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, stand
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `bridge away from J7`
+  (at) => {
+    const { words, i, w } = at;
+    const away = /^(?:bridge|cap|jumper|link|clip|strap)$/.test(w.word)
+      ? /^\S+ (?:away|off|down) (?:from|of) (?:the )?(?=\S)/.exec(said(words, i, 5))
+      : null;
+    const own = away ? standsAt(at, i + wordsIn(away[0])) : null;
+    const place =
+      own?.of.mechanism.kind === 'places' && own.of.control.look === 'jumper'
+        ? own.of.mechanism.places.find((p) => /^(?:off|out|open)$/.test(p.id))
+        : undefined;
+    const end = i + wordsIn(away?.[0] ?? '') + (own?.length ?? 0);
+    return own && place ? { takes: end - i, puts: [...words.slice(end - own.length, end), added(place.id, w)] } : null;
+  },
+  // `J7, put on it the small bridge`
+  ({ words, i }) => {
+    const on =
+      /^(?:put|puts|stick|push|set) (?:on|over|across) (?:it|him|them|that) (?:the|a|one|this) (?:\w+ ){0,2}(?:bridge|cap|jumper|link|clip)(?= |$)/.exec(
+        said(words, i, 8),
+      );
+    const w = words[i];
+    return on && w ? { takes: wordsIn(on[0]), puts: [{ ...w, word: 'bridge', raw: 'bridge' }, added('it', w)] } : null;
+  },
   // `pull the mains plug and after it the battery plug`: the same with that
   (at) => {
     const { words, i, w, out } = at;

@@ -57,20 +57,26 @@ export const shownSaid: readonly Rewrite[] = [
       puts: [...head, ...labelled(display.label, w), added('shows', w), ...words.slice(from, from + 2), ...isMoment],
     };
   },
-  // `the number shows 188 and then it is dark. When it is dark`: the display
-  ({ w, out, called }) => {
-    if (
-      w.word !== 'dark' ||
-      !/^(?:(?:and|then|seconds?|when|once|until|till|after|moment|,|\.) )?(?:then )?it(?: is|'s| goes| gets| turns)?$/.test(
-        said(out, out.length - 3, 3).replace(/^\S+ (?=\S+ it$)/, ''),
-      )
-    )
-      return null;
+  // `the number shows 188 and then it is dark. When it is dark`, `it goes off completely dark`: the display
+  ({ words, i, w, out, called }) => {
+    if (!/^(?:is|goes|gets|turns|went|off|it)$/.test(w.word)) return null;
+    const dark =
+      /^(?:(?:is|goes|gets|turns|went) )?(?:off )?(?:completely |all |totally |quite )?dark(?= [.,;:!?\n]|$| and| that| then)/.exec(
+        said(words, i, 5),
+      );
+    if (!dark || !/^(?:it|that)$/.test(out.at(-1)?.word ?? '')) return null;
     const near = out.slice(-26);
     if (near.some((x) => /^(?:lamps?|lights?|leds?)$/.test(x.word))) return null;
-    const last = near.findLast((_, k) => mentionAt(near, k, called.signs) !== null);
-    const sign = last ? mentionAt(near, near.indexOf(last), called.signs)?.of : undefined;
-    return sign?.kind === 'text' || sign?.kind === 'segments' ? { takes: 1, puts: [added('blank', w)] } : null;
+    const at = near.findLastIndex((_, k) => mentionAt(near, k, called.signs) !== null);
+    const sign =
+      at >= 0
+        ? mentionAt(near, at, called.signs)?.of
+        : called.displays.length === 1 && near.some((x) => /^(?:shows|says|reads|counts)$/.test(x.word))
+          ? called.displays[0]
+          : undefined;
+    return sign?.kind === 'text' || sign?.kind === 'segments'
+      ? { takes: wordsIn(dark[0]), puts: [added('goes', w), added('blank', w)] }
+      : null;
   },
   // `and the word SERVICE shows up`
   ({ words, i, w, called }) => {

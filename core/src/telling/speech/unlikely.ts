@@ -31,6 +31,8 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveToAndFro(r, text);
   leaveHeard(r);
   leaveUncounted(r, text);
+  holdTogether(r, text);
+  dropTests(r);
   leaveNotHeld(r);
   dropHeldUp(r);
   leaveUnnamed(r, text);
@@ -159,6 +161,37 @@ function leaveNotHeld(r: Reader): void {
       i -= 1;
     }
   }
+}
+
+/** `with Mill and Fill together, the siren makes short`: held until it does. */
+function holdTogether(r: Reader, text: string): void {
+  for (let i = 0; i + 1 < r.made.length; i += 1) {
+    const [m, next] = [r.made[i], r.made[i + 1]];
+    if (m?.step.kind !== 'together' || m.step.times !== 1 || next?.step.kind !== 'see') continue;
+    const [shown, ...others] = next.step.signs;
+    if (
+      shown?.kind !== 'sound' ||
+      others.length > 0 ||
+      next.sentence !== m.sentence ||
+      /\d|\bfor\b/.test(text.slice(m.to, next.from))
+    )
+      continue;
+    const moment = { kind: 'sign' as const, shown: withoutTimes(shown), nth: shown.times ?? 1 };
+    const controls = m.step.controls.map((control) => ({ control }));
+    r.made.splice(i, 2, { ...m, to: next.to, step: { kind: 'hold', controls, until: { kind: 'moment', moment } } });
+  }
+}
+
+/** `it says 88. Wait for the beep.`: all of a display lit while keys are held, and let go of at something else. */
+function dropTests(r: Reader): void {
+  const tests = r.made.filter((m, i) => {
+    const [only, ...others] = m.step.kind === 'see' ? m.step.signs : [];
+    if (only?.kind !== 'text' || others.length > 0 || !/^8{2,}$/.test(only.text)) return false;
+    const held = r.made.slice(0, i).findLastIndex((x) => x.step.kind === 'hold' && x.step.until.kind === 'release');
+    const isHeld = held >= 0 && r.made.slice(held, i).every((x) => x.step.kind !== 'release');
+    return isHeld && r.made.slice(i + 1).some((x) => x.step.kind === 'release' && x.step.at !== undefined);
+  });
+  r.drop(new Set(tests));
 }
 
 /** `hold the arm while you do that, it's heavy`: what stays where it is put is not held for the unit. */
