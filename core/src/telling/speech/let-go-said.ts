@@ -3,6 +3,13 @@ import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `when it stands on 0, let.`, `and not let`
+  ({ words, i, w, out }) => {
+    if (w.word !== 'let' || !isStop(words[i + 1]?.raw)) return null;
+    if (/^(?:not|don't|never)$/.test(out.at(-1)?.word ?? ''))
+      return { takes: 1, puts: [added('let', w), added('go', w)] };
+    return isStop(out.at(-1)?.raw) ? { takes: 1, puts: letGo(w) } : null;
+  },
   // `by 5 you let Info`
   ({ words, i, w, out, called }) => {
     const key =

@@ -4,6 +4,25 @@ import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, stand
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
+  // `plug from the wall`, `put the plug`: out and in
+  ({ words, i, w, out, called }) => {
+    const [plug, ...others] = called.facts.supply.filter((own) => own.control.look === 'plug');
+    if (!plug || others.length > 0) return null;
+    const away =
+      w.word === 'plug' && begins(out)
+        ? /^plug (?:from|off) the (?:wall|socket|mains)(?= [.,;!?\n]|$| and)/.exec(said(words, i, 5))
+        : null;
+    const back = /^(?:put|puts)$/.test(w.word)
+      ? /^\S+ (?:in )?(?:the|your) plug(?= [.,;!?\n]|$| and)/.exec(said(words, i, 4))
+      : null;
+    const isTold = !mentionAt(words, i, called.controls) || away !== null;
+    return (away ?? back) && isTold
+      ? {
+          takes: wordsIn((away ?? back)?.[0] ?? ''),
+          puts: [...labelled(plug.control.label, w), added(away ? 'out' : 'in', w)],
+        }
+      : null;
+  },
   // `bridge away from J7`
   (at) => {
     const { words, i, w } = at;

@@ -11,6 +11,15 @@ const namesDisplay = (out: readonly Word[], called: Called): boolean =>
 
 /** Ways of saying what lamps, sounds and displays do. */
 export const shownSaid: readonly Rewrite[] = [
+  // `the dampers mustn't move`: no lamp does
+  ({ words, i, w, out, called }) => {
+    const not = /^(?:mustn't|must|can't|cannot|shouldn't|should|won't|don't)$/.test(w.word)
+      ? /^\S+ (?:not )?(?:move|turn|run|start|fall|drop|slide|roll|swing|close|open|jump)(?= |$)/.exec(
+          said(words, i, 3),
+        )
+      : null;
+    return not && namedLast(out, called.signs)?.kind === 'lamp' ? { takes: wordsIn(not[0]), puts: [], drops: 1 } : null;
+  },
   // `-> amber on`, `Red out.`: the one lamp of that colour
   ({ words, i, w, out, called }) => {
     if (!/^(?:red|green|yellow|amber|orange|blue|white)$/.test(w.word) || !/^[.,;!?\n]$/.test(out.at(-1)?.raw ?? ''))

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, areTwoKeys, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, areTwoKeys, begins, goes, isStop, keyAt, keysBefore, type Rewrite, said, wordsIn } from './rewrite.ts';
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
@@ -82,6 +82,49 @@ export const timeSaid: readonly Rewrite[] = [
       many?.value != null &&
       /^(?:seconds?|secs?|s)$/.test(words[i + wordsIn(not[0]) + many.span]?.word ?? '')
       ? { takes: wordsIn(not[0]), puts: [added('within', w)] }
+      : null;
+  },
+  // `you now have a quarter of a minute to press Air three times`: within it
+  ({ words, i, w, out }) => {
+    if (!/^(?:you|we|i)$/.test(w.word) || !begins(out)) return null;
+    const have = /^\S+ (?:now |then |only |just )?(?:have|got|have got|'ve got) (?:only |just |about |around )?/.exec(
+      `${said(words, i, 5)} `,
+    );
+    const from = have ? i + wordsIn(have[0]) : i;
+    const amount = have
+      ? /^(?:(?:a )?quarter of a minute|half a minute|a (?:minute|half minute)|\S+ (?:seconds?|secs?|s)) to (?=(?:press|push|tap|hit|enter|type|key|do|give|put)\b)/.exec(
+          `${said(words, from, 7)} `,
+        )
+      : null;
+    const n = amount ? wordsIn(amount[0]) : 0;
+    return have && amount
+      ? { takes: from - i + n, puts: [added('within', w), ...words.slice(from, from + n - 1)] }
+      : null;
+  },
+  // `and one minute nothing`: waited
+  ({ words, i, w }) => {
+    if (w.value === null) return null;
+    const unit = i + w.span;
+    const isIdle = /^(?:seconds?|secs?|minutes?|min) nothing(?= [.,;!?\n]|$)/.test(said(words, unit, 3));
+    return isIdle ? { takes: unit + 2 - i, puts: [added('wait', w), ...words.slice(i, unit + 1)] } : null;
+  },
+  // `give it a slow twenty`: seconds
+  ({ words, i, w }) => {
+    const many =
+      w.word === 'give' &&
+      /^give it (?:a )?(?:slow|good|full) \S+(?! (?:times|turns|presses|clicks|taps|percent|seconds?|secs?|minutes?|minute|min|push|pull|press|tap|kick|knock))/.test(
+        said(words, i, 6),
+      )
+        ? words[i + 2]?.word === 'a'
+          ? i + 4
+          : i + 3
+        : -1;
+    const n = words[many]?.value;
+    return n != null && n >= 5 && n <= 60
+      ? {
+          takes: many + 1 - i,
+          puts: [added('wait', w), ...words.slice(many, many + 1), added('seconds', w), added(',', w)],
+        }
       : null;
   },
   // `stay thirty seconds without doing anything`

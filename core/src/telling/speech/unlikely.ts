@@ -32,6 +32,7 @@ export function leaveUnlikely(r: Reader, text: string): void {
   leaveHeard(r);
   leaveUncounted(r, text);
   holdTogether(r, text);
+  dropNeverHeld(r);
   dropTests(r);
   leaveNotHeld(r);
   dropHeldUp(r);
@@ -180,6 +181,18 @@ function holdTogether(r: Reader, text: string): void {
     const controls = m.step.controls.map((control) => ({ control }));
     r.made.splice(i, 2, { ...m, to: next.to, step: { kind: 'hold', controls, until: { kind: 'moment', moment } } });
   }
+}
+
+/** `keep both pressed until it says SYS. Release both keys.`: a hand that is off already, and what nobody ever held. */
+function dropNeverHeld(r: Reader): void {
+  const held = new Set<string>();
+  const beside = r.made.filter(({ step }) => {
+    if (step.kind === 'hold' || step.kind === 'keep') for (const c of step.controls) held.add(c.control);
+    if (step.kind !== 'release') return false;
+    const isAny = step.controls.some((c) => held.has(c));
+    return !isAny && step.at === undefined && held.size > 0 && !step.controls.every((c) => isKey(r, c));
+  });
+  r.drop(new Set(beside));
 }
 
 /** `it says 88. Wait for the beep.`: all of a display lit while keys are held, and let go of at something else. */
