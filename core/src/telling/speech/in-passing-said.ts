@@ -3,6 +3,13 @@ import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
+  // `secure it against closing`
+  ({ words, i, w }) => {
+    const held = /^(?:secure|secures|block|blocks|guard|protect|lock|fix|wedge|chock)$/.test(w.word)
+      ? /^\S+ (?:it|them|that|this) against (?:\w+ ){0,2}\w+ing(?= [.,;!?\n]|$| and)/.exec(said(words, i, 7))
+      : null;
+    return held ? goes(wordsIn(held[0])) : null;
+  },
   // `we put it on clock`
   ({ words, i, w }) =>
     /^(?:put|puts)$/.test(w.word) &&

@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import type { Word } from './text.ts';
+import { type Word, wordsOf } from './text.ts';
 
 /** Where the figures of a list stand, in a line or at its start: `1. open the hatch 2. take J2 off 3. lift the nozzle`. */
 export function listMarks(text: string): ReadonlySet<number> {
@@ -16,6 +16,32 @@ export function listMarks(text: string): ReadonlySet<number> {
   }
   if (lines.length >= 4 && lines.length > marks.length) return new Set(lines);
   return new Set(marks.length >= 3 ? marks : []);
+}
+
+const codeLine = /^[ \t•*-]*([A-Z]{1,2}-?\d{1,4})(?![\w.])[ \t:=–-]+(\S.{2,80})$/;
+const asksFor = /^(?:press|hold|push|turn|set|pull|switch|open|close|put|take|wait|off|on|in|out)\b/i;
+/**
+ * Lines that say which code is about what, two or more in a row: `F08 fan 2 thermal relay`, `F30 chamber door open`. Nothing
+ * is done there, whatever they name of the unit; no such line begins with what something of the unit is called, as `F6 out`.
+ */
+export function codeLines(text: string, called: Called): ReadonlyArray<readonly [from: number, to: number]> {
+  const found: Array<readonly [number, number]> = [];
+  let run: Array<readonly [number, number]> = [];
+  const close = (): void => {
+    if (run.length > 1) found.push(...run);
+    run = [];
+  };
+  let at = 0;
+  for (const line of text.split('\n')) {
+    const [, code = '', about = ''] = codeLine.exec(line) ?? [];
+    const words = wordsOf(code.toLowerCase());
+    const isOfUnit = mentionAt(words, 0, called.controls) ?? mentionAt(words, 0, called.signs);
+    if (code !== '' && !isOfUnit && !asksFor.test(about)) run.push([at, at + line.length]);
+    else if (line.trim() !== '') close();
+    at += line.length + 1;
+  }
+  close();
+  return found;
 }
 
 const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n;:…]$/.test(w.raw);

@@ -13,7 +13,7 @@ import { findRests } from './late-rests.ts';
 import { countFromBlank, findWindows, moveWindows } from './late-windows.ts';
 import { countBlinks, findReleases, holdCounted } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
-import { listMarks, withoutMarkers } from './markers.ts';
+import { codeLines, listMarks, withoutMarkers } from './markers.ts';
 import { askWhetherMeant } from './meant.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { dropReadOut } from './read-out.ts';
@@ -84,7 +84,9 @@ const isWrittenLarge = (words: readonly Word[], at: number): boolean =>
 
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const asTold = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
+  const codes = codeLines(own, reader.called);
+  const all = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
+  const asTold = all.filter((w) => w.raw === '\n' || !codes.some(([a, z]) => w.from >= a && w.to <= z));
   const plain = isFlow(asTold) ? withStops(asTold, reader.called) : asTold;
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
@@ -202,7 +204,11 @@ export function readTold(
   const heard = voices(input);
   let come = 0;
   const readWith = (heard: Heard, sumAt: number): Reader[] => {
-    const before = text.slice(0, sumAt);
+    // without the lines that say which code is about what, at their places
+    const before = codeLines(text.slice(0, sumAt), called).reduce(
+      (told, [a, z]) => told.slice(0, a) + ' '.repeat(z - a) + told.slice(z),
+      text.slice(0, sumAt),
+    );
     return heard.map((_, i) => {
       const own = new Reader(called, answers);
       own.whole = text;
