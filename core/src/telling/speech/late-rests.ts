@@ -5,7 +5,7 @@ import { wordsOf } from './text.ts';
 
 /** What is no time somebody waits with the supply off. */
 const isOther =
-  /\b(?:ago|old|later on|(?:can |may )?takes? (?:me|you|up|about|some|around)|can be|hours? (?:a|per)|every|each|press|hold|held|pressed|within|inside|less than|flash\w*|blink\w*|beep\w*|buzz\w*|guarantee|warranty|warm up)\b/i;
+  /\b(?:ago|old|later on|(?:can |may )?takes? (?:me|you|up|about|some|around)|can be|hours? (?:a|per)|(?:give|gimme) (?:me|us)|gimme|every|each|press|hold|held|pressed|within|inside|less than|flash\w*|blink\w*|beep\w*|buzz\w*|guarantee|warranty|warm up)\b/i;
 const isAtLeast = /\bnot less than\b/i;
 
 /**

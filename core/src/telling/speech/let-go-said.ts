@@ -10,7 +10,7 @@ export const letGoSaid: readonly Rewrite[] = [
       return { takes: 1, puts: [added('let', w), added('go', w)] };
     return isStop(out.at(-1)?.raw) ? { takes: 1, puts: letGo(w) } : null;
   },
-  // `by 5 you let Info`
+  // `at 5 you let Info`
   ({ words, i, w, out, called }) => {
     const key =
       /^lets?$/.test(w.word) &&
@@ -21,12 +21,6 @@ export const letGoSaid: readonly Rewrite[] = [
     const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
     return key && isStop(words[at + key.length]?.raw) ? { takes: at - i, puts: [...letGo(w), added('of', w)] } : null;
   },
-  ({ words, i, w }) =>
-    w.word === 'by' &&
-    words[i + 1]?.value != null &&
-    /^(?:you|i|we|one) (?:let|release|take)\b/.test(said(words, i + 2, 2))
-      ? { takes: 1, puts: [{ ...w, word: 'at', raw: 'at' }] }
-      : null,
   // `keep the float up until you hear a beep, then let it down`
   ({ words, i, w, out, called }) => {
     const down =

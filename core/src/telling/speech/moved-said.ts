@@ -96,10 +96,13 @@ export const movedSaid: readonly Rewrite[] = [
   // `open door`, where a key is called Open: the door
   (at) => {
     const { words, i, w } = at;
-    const own = /^(?:open|close|shut)$/.test(w.raw) ? standsAt(at, i + 1) : null;
-    const end = i + 1 + (own?.length ?? 0);
-    return own && keyAt(words, i, at.called) && placeByVerb(own.of, w.word) !== null && isStop(words[end]?.raw)
-      ? { takes: 1, puts: [w, added('the', w)] }
+    const named = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const isVerb = named > i + 1 ? begins(at.out) : w.raw === w.word;
+    const own = isVerb && /^(?:open|close|shut)$/.test(w.word) ? standsAt(at, named) : null;
+    const end = named + (own?.length ?? 0);
+    const to = own ? placeByVerb(own.of, w.word) : null;
+    return own && to !== null && keyAt(words, i, at.called) && (isStop(words[end]?.raw) || words[end]?.word === 'and')
+      ? { takes: end - i, puts: [...words.slice(named, end), added(to, w)] }
       : null;
   },
   // `jumper off lid on gate shut`, where nothing of it is called a lid

@@ -33,6 +33,7 @@ describe.each([
   'dock',
   'press',
   'brine',
+  'pier',
 ])('what is said of the %s unit', (unit) => {
   const bundle = readBundle(JSON.parse(readFileSync(new URL(`${unit}/unit.json`, folder), 'utf8')));
   if (!bundle.ok) throw new Error(`${unit} does not read`);

@@ -104,7 +104,8 @@ export const shownSaid: readonly Rewrite[] = [
   ({ words, i, w, out, called }) => {
     const isSo =
       /^(?:slow|fast|quick|rapid|slowly|quickly)$/.test(w.word) &&
-      /^(?:[.,;!?)\n:=]|-+>)?$/.test(words[i + 1]?.raw ?? '');
+      // an equals sign is no word
+      (/^(?:[.,;!?)\n:]|-+>)?$/.test(words[i + 1]?.raw ?? '') || (words[i + 1]?.from ?? 0) - w.to >= 3);
     const lamp = isSo ? namedLast(out.at(-1)?.raw === ':' ? out.slice(0, -1) : out, called.signs) : null;
     return lamp?.kind === 'lamp'
       ? {

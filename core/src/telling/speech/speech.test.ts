@@ -19,8 +19,8 @@ const tellings: Telling[] = ['shared', 'blind'].flatMap((set) =>
     return { name, raw: readFileSync(at(file), 'utf8'), bundle: bundle.value };
   }),
 );
-/** All that are shared, the last of the blind rounds, and every fourth of those before. */
-const some = tellings.filter(({ name }, i) => !/^r(?:\d|[1-6]\d)-/.test(name) || i % 4 === 0);
+/** All that are shared, the last of the blind rounds, and every sixth of those before. */
+const some = tellings.filter(({ name }, i) => !/^r(?:\d|[1-7]\d)-/.test(name) || i % 6 === 0);
 type Recap = Readonly<{ unit: string; told: string; differs: string[]; open?: string }>;
 /** Summings-up with what they say otherwise than the steps; those that are not read yet say why. */
 const recaps = (JSON.parse(readFileSync(new URL('recaps.json', folder), 'utf8')) as Recap[]).filter((r) => !r.open);

@@ -51,7 +51,7 @@ export const timeSaid: readonly Rewrite[] = [
   ({ words, i, w, out }) => {
     const zero =
       w.word === 'before'
-        ? /^before (?:(?:the )?(?:zero|nought|0) (?:is reached|comes|appears|is shown|shows)|(?:it|he|the \w+) (?:reaches|gets to|is at|hits|shows|gets down to) (?:zero|nought|0))(?= [.,;:!?\n]|$| you| we| i| and)/.exec(
+        ? /^before (?:(?:the )?(?:zero|nought|0) (?:is reached|comes|appears|is shown|shows)|(?:it|he|the \w+) (?:reaches|gets to|is at|hits|shows|gets down to) (?:zero|nought|0))(?= [.,;:!?\n]|$| you| we| i| and| press| push| tap| hold)/.exec(
             said(words, i, 7),
           )
         : null;

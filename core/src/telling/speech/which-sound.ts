@@ -163,7 +163,11 @@ function ordinalIn({ words, said, sounds, letsGo }: Clause): number | null {
     words
       .map((w, i) => {
         // half a second later
-        if (w.word === 'second' && /^(?:later|or|per)$/.test(words[i + 1]?.word ?? '')) return null;
+        if (
+          w.word === 'second' &&
+          /^(?:later|or|per|persons?|man|woman|helper|colleague|technician)$/.test(words[i + 1]?.word ?? '')
+        )
+          return null;
         // `at 4 you let go`
         const isAt =
           letsGo && /^(?:at|on)$/.test(words[i - 1]?.word ?? '') && /^(?:you|we|i|let)$/.test(words[i + 1]?.word ?? '');
