@@ -4,6 +4,21 @@ import type { Word } from './text.ts';
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `press Time, keep pressing, at READY let go`: held
+  ({ words, i, w, called }) => {
+    if (!/^(?:press|push)$/.test(w.word)) return null;
+    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const key = keyAt(words, at, called);
+    const end = at + (key?.length ?? 0);
+    const keeps = key
+      ? /^(?:, )?(?:and )?keep (?:on )?(?:pressing|pushing|holding)(?: it)?(?= [.,;!?\n]|$| until| till)/.exec(
+          said(words, end, 6),
+        )
+      : null;
+    return keeps
+      ? { takes: end + wordsIn(keeps[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
+      : null;
+  },
   // `now open close open. quick`: keys, in a row with nothing to open
   ({ words, i, w, out, called }) => {
     if (!/^(?:open|close)$/.test(w.raw) || !keyAt(words, i, called) || /^(?:open|close)$/.test(out.at(-1)?.word ?? ''))

@@ -44,6 +44,16 @@ export function codeLines(text: string, called: Called): ReadonlyArray<readonly 
   return found;
 }
 
+/**
+ * `Short version for those in a hurry: … Long version: …`: told twice, and read where it is told at length; from the one to
+ * the other. Null where it is not told so.
+ */
+export function shortVersion(text: string): readonly [from: number, to: number] | null {
+  const short = /(?:^|[.!?\n])[^.!?\n]{0,20}\b(?:short|quick) version\b/i.exec(text);
+  const long = /\b(?:long|longer|full|whole) version\b/i.exec(text);
+  return short && long && long.index > short.index ? [short.index, long.index + long[0].length] : null;
+}
+
 const isStop = (w: Word | undefined): boolean => w === undefined || /^[.!?\n;:…]$/.test(w.raw);
 
 /**

@@ -13,7 +13,7 @@ import { findRests } from './late-rests.ts';
 import { countFromBlank, findWindows, moveWindows } from './late-windows.ts';
 import { countBlinks, findReleases, holdCounted } from './letting-go.ts';
 import { routeCues } from './lexicon.ts';
-import { codeLines, listMarks, withoutMarkers } from './markers.ts';
+import { codeLines, listMarks, shortVersion, withoutMarkers } from './markers.ts';
 import { askWhetherMeant } from './meant.ts';
 import { type Called, calledOf, mentionAt } from './mentions.ts';
 import { dropReadOut } from './read-out.ts';
@@ -82,11 +82,17 @@ function hyphensOpened(words: readonly Word[], called: Called): Word[] {
 const isWrittenLarge = (words: readonly Word[], at: number): boolean =>
   at > 0 && !/^[.!?\n;:…]$/.test(words[at - 1]?.raw ?? '') && /^\p{Lu}/u.test(words[at]?.raw ?? '');
 
+/** What is told beside the way: which code is about what, and a short version of what is told at length. */
+function besides(text: string, called: Called): ReadonlyArray<readonly [from: number, to: number]> {
+  const short = shortVersion(text);
+  return short ? [...codeLines(text, called), short] : codeLines(text, called);
+}
+
 function readPart(text: string, from: number, to: number, reader: Reader, isOwn = true): void {
   const own = text.slice(from, to);
-  const codes = codeLines(own, reader.called);
+  const beside = besides(own, reader.called);
   const all = reader.called.hasSigns ? withSigns(wordsOf(own), own) : wordsOf(own);
-  const asTold = all.filter((w) => w.raw === '\n' || !codes.some(([a, z]) => w.from >= a && w.to <= z));
+  const asTold = all.filter((w) => w.raw === '\n' || !beside.some(([a, z]) => w.from >= a && w.to <= z));
   const plain = isFlow(asTold) ? withStops(asTold, reader.called) : asTold;
   const marks = new Set([...reader.marks].map((at) => at - from));
   const marked = withoutMarkers(plain, reader.called, marks);
@@ -204,8 +210,7 @@ export function readTold(
   const heard = voices(input);
   let come = 0;
   const readWith = (heard: Heard, sumAt: number): Reader[] => {
-    // without the lines that say which code is about what, at their places
-    const before = codeLines(text.slice(0, sumAt), called).reduce(
+    const before = besides(text.slice(0, sumAt), called).reduce(
       (told, [a, z]) => told.slice(0, a) + ' '.repeat(z - a) + told.slice(z),
       text.slice(0, sumAt),
     );
