@@ -181,9 +181,20 @@ const asksOf = new Set<Step['kind']>(['press', 'hold', 'keep', 'release', 'set',
 export function askWhetherMeant(r: Reader, text: string): void {
   if (r.made.length < leastSteps) return;
   const all = saidIn(text, r.called);
-  const doubted = r.made.filter(
-    (m, i) => asksOf.has(m.step.kind) && oddsAgainst(cluesOf(r.made, i, all, r.called, r.holes)) > askedFrom,
+  const seems = new Set(
+    r.made.filter(
+      (m, i) => asksOf.has(m.step.kind) && oddsAgainst(cluesOf(r.made, i, all, r.called, r.holes)) > askedFrom,
+    ),
   );
+  // what is let go of was held: asked only where the hand that comes off is
+  const doubted = r.made.filter((m, i) => {
+    if (!seems.has(m) || m.step.kind !== 'hold' || m.step.until.kind !== 'release') return seems.has(m);
+    const ids = m.step.controls.map((c) => c.control);
+    const off = r.made
+      .slice(i + 1)
+      .find((x) => x.step.kind === 'release' && x.step.controls.some((id) => ids.includes(id)));
+    return off === undefined || seems.has(off);
+  });
   const open = new Set<Made>();
   for (const m of doubted) {
     const { from, to, step } = m;

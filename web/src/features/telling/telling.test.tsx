@@ -6,6 +6,7 @@ import {
   bundleVersion,
   type ControlId,
   type Entry,
+  meantKey,
   noAnswers,
 } from '@wire-trail/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -80,6 +81,14 @@ describe('a telling in its room', () => {
     show(<Picks asked={asked} facts={bundleFacts(bundle)} panel={undefined} onAnswer={(_, to) => given.push(to)} />);
     for (const name of ['clicks', 'whole turns']) press(name);
     expect(given.map((to) => answered(noAnswers, asked, to).units)).toEqual([{ hood: 'clicks' }, { hood: 'turns' }]);
+  });
+  it('what may only be told is put among the steps by one press, in the words of the step', () => {
+    const step = { kind: 'press', control: 'rocker' as ControlId, times: 2 } as const;
+    const asked = { is: 'meant', phrase: 'Rocker = older', step } as const;
+    const given: string[] = [];
+    show(<Picks asked={asked} facts={bundleFacts(bundle)} panel={undefined} onAnswer={(_, to) => given.push(to)} />);
+    press(/^It is done: press rocker/);
+    expect(given.map((to) => answered(noAnswers, asked, to).meant)).toEqual([[meantKey(asked)]]);
   });
   it('a step is dropped and a difference settled', () => {
     room();
