@@ -95,6 +95,16 @@ const [stopAt, commaAt] = [1, 0];
 
 /** What never begins a sentence. */
 const belongs = /^(?:slowly|quickly|fast|steadily|twice|thrice|times|together|of)$/;
+const looks =
+  /^(?:white|red|green|yellow|amber|blue|black|grey|little|small|big|the|a|an|your|my)$/;
+/** `hit it four times`, `one two three four`, `this white step button`: how often, what is counted along, and what belongs to a name. */
+function goesWith(words: readonly Word[], i: number): boolean {
+  const [before, w] = [words[i - 1], words[i]];
+  if (!before || !w) return false;
+  const isTimes = w.value !== null && /^(?:times|presses|clicks|taps|beeps)$/.test(words[i + w.span]?.word ?? '');
+  const isAlong = w.value !== null && before.value !== null && w.value === before.value + 1;
+  return (isTimes && /^(?:it|that|them|those|this|both)$/.test(before.word)) || isAlong || looks.test(before.word);
+}
 const goesOn = /^(?:and|then|so|now|okay|ok)$/;
 /** Somebody who speaks freely says *and then* where he goes on, one word in nine; somebody who reads aloud, one in sixteen. */
 const joinsLittle = (words: readonly Word[]): boolean =>
@@ -109,7 +119,7 @@ export function withStops(words: readonly Word[], called: Called): readonly Word
   if (!joinsLittle(words)) return words;
   const parts = partsOf(words, called);
   return words.flatMap((w, i) => {
-    if (i === 0 || i + 1 === words.length || belongs.test(w.word)) return [w];
+    if (i === 0 || i + 1 === words.length || belongs.test(w.word) || goesWith(words, i)) return [w];
     const odds = oddsAt(parts, i);
     return odds > stopAt ? [added('.', w), w] : odds > commaAt ? [added(',', w), w] : [w];
   });
