@@ -212,7 +212,7 @@ function wentWrong(r: Reader, { sentence }: Segment): void {
 }
 
 const isWrongSaid =
-  /\b(?:it|that|you|this|the (?:code|entry|sequence|word)) (?:was|were|is|are|has been|went) (?:not (?:correct|right|good|accepted|taken|quick enough|fast enough|in time)|wrong|false|incorrect|too (?:slow|late|fast|early|long)|refused|rejected)\b|= (?:not good|no good|wrong|bad|typo)(?= |$)|\bnot good\b/;
+  /\b(?:it|that|you|this|the (?:code|entry|sequence|word)) (?:was|were|is|are|has been|went) (?:not (?:correct|right|good|accepted|taken|quick enough|fast enough|in time)|wrong|false|incorrect|too (?:slow|late|fast|early|long)|refused|rejected)\b|\bnot good\b/;
 const isToldAgain =
   /\b(?:from (?:number|step|point|line|no) \d|again|anew|repeat|once more|one more time|start over|over again|from the (?:start|beginning|top))\b/;
 /** Whether a sentence says how it is seen that something went wrong, and that it is done again; where one waits first, that is told as a way of its own. */
