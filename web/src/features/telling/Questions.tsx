@@ -31,7 +31,7 @@ export function Picks({ asked, facts, panel, onAnswer }: PicksProps) {
             ['turns', 'whole turns'],
           ]
         : asked.is === 'meant'
-          ? [['done', `It is done: ${stepWords(asked.step, panel)}`]]
+          ? [['done', `A step: ${stepWords(asked.step, panel)}`]]
           : picksFor(asked, facts).map((c) => [c.control.id as string, c.control.label]);
   return (
     <span className="row">

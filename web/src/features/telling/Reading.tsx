@@ -99,9 +99,13 @@ export function Reading({ family, working, entries, bundle, asked }: Props) {
     change({ ...kept, answers: answered(answers, about, to) });
     const name = about.is === 'way' || about.is === 'unit' ? null : about.phrase;
     if (about.is === 'name') teach(about.phrase, to);
-    undo(name === null ? 'Answered for all of them.' : `“${name}” is ${labelOf(facts.controls, to)} from now on.`, () =>
-      change(was),
-    );
+    const words =
+      about.is === 'meant'
+        ? `“${about.phrase}” is a step.`
+        : name === null
+          ? 'Answered for all of them.'
+          : `“${name}” is ${labelOf(facts.controls, to)} from now on.`;
+    undo(words, () => change(was));
   };
   const steps = stretches.flatMap((s) => (s.is === 'step' ? [`${s.route}.${s.at}`] : []));
   const move = (by: number) => {

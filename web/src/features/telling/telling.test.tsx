@@ -87,7 +87,7 @@ describe('a telling in its room', () => {
     const asked = { is: 'meant', phrase: 'Rocker = older', step } as const;
     const given: string[] = [];
     show(<Picks asked={asked} facts={bundleFacts(bundle)} panel={undefined} onAnswer={(_, to) => given.push(to)} />);
-    press(/^It is done: press rocker/);
+    press(/^A step: press rocker/);
     expect(given.map((to) => answered(noAnswers, asked, to).meant)).toEqual([[meantKey(asked)]]);
   });
   it('a step is dropped and a difference settled', () => {
