@@ -3,13 +3,13 @@
 //   npx tsx scripts/learn-meant.ts [--without N] [TO]    writes core/src/telling/speech/meant-learnt.ts
 // With --without every seventh round from N on is left out, and the rest is tried on those: for each share of the steps
 // that is asked about, how many of them were not meant and what is left.
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bundleFacts, readBundle, type Step } from '../core/src/index.ts';
+import type { Step } from '../core/src/index.ts';
 import { readIn } from '../core/src/telling/speech/captions.ts';
 import { cluesOf, saidIn } from '../core/src/telling/speech/meant.ts';
-import { calledOf } from '../core/src/telling/speech/mentions.ts';
 import type { Hole } from '../core/src/telling/speech/reader.ts';
+import { calledIn, writeLearnt } from './learnt.ts';
 
 const root = join(import.meta.dirname, '..');
 const args = process.argv.slice(2);
@@ -33,9 +33,7 @@ const cases: Case[] = Object.entries(drafts).flatMap(([name, { made, holes }]) =
   const folder = join(root, 'tellings/blind', name);
   const file = existsSync(join(folder, 'telling.vtt')) ? 'telling.vtt' : 'telling.txt';
   const { text } = readIn(readFileSync(join(folder, file), 'utf8'));
-  const bundle = readBundle(JSON.parse(readFileSync(join(folder, 'unit.json'), 'utf8')));
-  if (!bundle.ok) throw new Error(`${name} does not read`);
-  const called = calledOf(bundleFacts(bundle.value));
+  const called = calledIn(folder);
   const said = saidIn(text, called);
   const round = Number(/^r(\d+)-/.exec(name)?.[1] ?? 0);
   return made.map(({ wrong, weight }, i) => ({
@@ -103,15 +101,12 @@ if (without !== null) {
 const hundredths = (w: number): number => Math.round(w * 100);
 const kept = names
   .map((clue, i) => [clue, hundredths(weights[i] ?? 0)] as const)
-  .filter(([, w]) => Math.abs(w) >= saysAtLeast)
-  .sort(([a], [b]) => (a < b ? -1 : 1));
-writeFileSync(
-  to,
-  `/** What speaks against a step being meant, in hundredths of the odds' logarithm: learnt by \`scripts/learn-meant.ts\`. */
-export const bias = ${hundredths(weights[bias] ?? 0)};
-/** By what speaks against it: read where it is first asked for, and not where all of it is loaded. */
-export const weights =
-  ${JSON.stringify(JSON.stringify(Object.fromEntries(kept)))};
-`,
-);
+  .filter(([, w]) => Math.abs(w) >= saysAtLeast);
+writeLearnt(to, {
+  side: 'against',
+  speaks: "a step being meant, in hundredths of the odds' logarithm",
+  by: 'learn-meant.ts',
+  bias: hundredths(weights[bias] ?? 0),
+  kept,
+});
 console.log(`${learnt.length} steps, ${kept.length} clues`);

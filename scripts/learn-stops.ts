@@ -1,11 +1,10 @@
 // Learns where sentences begin from the stops of the tellings that have them, for those that are told without.
 //   npx tsx scripts/learn-stops.ts [--without odd|even] [TO]    writes core/src/telling/speech/stops-learnt.ts
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bundleFacts, readBundle } from '../core/src/index.ts';
-import { calledOf } from '../core/src/telling/speech/mentions.ts';
 import { cluesAt, partsOf } from '../core/src/telling/speech/stops.ts';
 import { wordsOf } from '../core/src/telling/speech/text.ts';
+import { calledIn, writeLearnt } from './learnt.ts';
 
 const root = join(import.meta.dirname, '..');
 const args = process.argv.slice(2);
@@ -30,14 +29,12 @@ const cases: Case[] = ['shared', 'blind'].flatMap((set) =>
     if (without !== null && (round % 2 === 0) === (without === 'even')) return [];
     if (!existsSync(join(folder, 'telling.txt'))) return [];
     const text = readFileSync(join(folder, 'telling.txt'), 'utf8');
-    const bundle = readBundle(JSON.parse(readFileSync(join(folder, 'unit.json'), 'utf8')));
-    if (!bundle.ok) throw new Error(`${name} does not read`);
     if (!isProse(text)) return [];
     const all = wordsOf(text);
     const isStop = (raw: string | undefined): boolean => /^[.!?\n;…,:()–—-]$/.test(raw ?? '');
     const words = all.filter((w) => !isStop(w.raw));
     const begins = new Set(all.filter((_, i) => isStop(all[i - 1]?.raw)));
-    const parts = partsOf(words, calledOf(bundleFacts(bundle.value)));
+    const parts = partsOf(words, calledIn(folder));
     return words.slice(1).map((w, i) => ({ clues: cluesAt(parts, i + 1), begins: begins.has(w) }));
   }),
 );
@@ -73,15 +70,12 @@ for (let round = 0; round < rounds; round += 1)
     bias -= (0.15 * error) / Math.sqrt(biasMoved);
   }
 const tenths = (w: number): number => Math.round(w * 10);
-const kept = [...weights].filter(([, w]) => Math.abs(tenths(w)) >= saysAtLeast).sort(([a], [b]) => (a < b ? -1 : 1));
-const table = JSON.stringify(Object.fromEntries(kept.map(([c, w]) => [c, tenths(w)])));
-writeFileSync(
-  to,
-  `/** What speaks for a sentence beginning at a word, in tenths of the odds' logarithm: learnt by \`scripts/learn-stops.ts\`. */
-export const bias = ${tenths(bias)};
-/** By what speaks for it: read where it is first asked for, and not where all of it is loaded. */
-export const weights =
-  ${JSON.stringify(table)};
-`,
-);
+const kept = [...weights].map(([c, w]) => [c, tenths(w)] as const).filter(([, w]) => Math.abs(w) >= saysAtLeast);
+writeLearnt(to, {
+  side: 'for',
+  speaks: "a sentence beginning at a word, in tenths of the odds' logarithm",
+  by: 'learn-stops.ts',
+  bias: tenths(bias),
+  kept,
+});
 console.log(`${cases.length} words, ${kept.length} clues`);

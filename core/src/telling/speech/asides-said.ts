@@ -1,5 +1,18 @@
 import { type Called, mentionAt, namedLast } from './mentions.ts';
-import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  endOf,
+  goes,
+  isStop,
+  keyAt,
+  pastThe,
+  type Rewrite,
+  said,
+  standsAt,
+  stopAt,
+  wordsIn,
+} from './rewrite.ts';
 
 const keyNamed = (called: Called, name: string): boolean =>
   called.controls.some((c) => c.of.control.label.toLowerCase() === name);
@@ -11,7 +24,7 @@ export const asidesSaid: readonly Rewrite[] = [
     const { words, i, w, out } = at;
     const isAgain = /^(?:again|over|anew)$/.test(w.word) && /^(?:begin|start|go|try)$/.test(out.at(-1)?.word ?? '');
     if (!isAgain || !/^(?:from|at|with)$/.test(words[i + 1]?.word ?? '')) return null;
-    const named = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const named = pastThe(words, i + 2);
     const own = standsAt(at, named);
     const place = named + (own?.length ?? 0);
     const isPlace = own && /^(?:on|off|in|out|open|shut|closed|up|down)$/.test(words[place]?.word ?? '');
@@ -393,7 +406,7 @@ export const asidesSaid: readonly Rewrite[] = [
   ({ words, i, w, out, called, places }) => {
     const isBehind =
       places.has(out.at(-1)?.word ?? '') || (out.at(-1)?.raw === ',' && places.has(out.at(-2)?.word ?? ''));
-    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const from = pastThe(words, i + 1);
     const other = w.word === 'not' && isBehind ? mentionAt(words, from, called.controls) : null;
     const next = other ? (words[from + other.length]?.word ?? '') : '';
     return other && !/^(?:is|has|must|may|should)$/.test(next)

@@ -1,5 +1,5 @@
 import { mentionAt } from './mentions.ts';
-import { added, goes, isStop, keyAt, letGo, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, letGo, pastThe, type Rewrite, said, wordsIn } from './rewrite.ts';
 import { type Word, wordsOf } from './text.ts';
 
 /** What is said of a telling's order and not of the unit: words that name places or keys elsewhere. */
@@ -164,7 +164,7 @@ export const fills: readonly Rewrite[] = [
   // `beginning with In`: which of them is first is told by their order
   ({ words, i, called }) => {
     if (i <= 2 || !/^(?:beginning|starting) with\b/.test(said(words, i, 2))) return null;
-    const from = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const from = pastThe(words, i + 2);
     const key = keyAt(words, from, called);
     return key ? goes(from + key.length - i) : null;
   },

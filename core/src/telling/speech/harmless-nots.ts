@@ -1,6 +1,6 @@
 import { actOf } from './lexicon.ts';
 import { type Called, mentionAt } from './mentions.ts';
-import { added, begins, endOf, goes, isStop, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, begins, endOf, goes, isStop, pastThe, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** What somebody does not do that has nothing to do with the unit. */
@@ -157,7 +157,7 @@ export const harmlessNots: readonly Rewrite[] = [
   // `but not the brake the brake stays where it is`: what is said of it comes right behind
   ({ words, i, w, called }) => {
     if (w.word !== 'not') return null;
-    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const from = pastThe(words, i + 1);
     const own = mentionAt(words, from, called.controls);
     const n = own ? from + own.length : 0;
     const next = /^[,.;]$/.test(words[n]?.raw ?? '') ? n + 1 : n;

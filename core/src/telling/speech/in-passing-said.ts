@@ -1,5 +1,18 @@
 import { mentionAt, placeByVerb } from './mentions.ts';
-import { added, begins, endOf, goes, isStop, keyAt, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  endOf,
+  goes,
+  isStop,
+  keyAt,
+  pastThe,
+  type Rewrite,
+  said,
+  standsAt,
+  stopAt,
+  wordsIn,
+} from './rewrite.ts';
 
 /** What is said in passing: what went wrong, what is done if it did, how something looks or is held, who may do it. */
 export const inPassingSaid: readonly Rewrite[] = [
@@ -84,9 +97,7 @@ export const inPassingSaid: readonly Rewrite[] = [
       : null,
   // `Select three times followed by Heat`
   ({ words, i, w, called }) =>
-    w.word === 'followed' &&
-    words[i + 1]?.word === 'by' &&
-    keyAt(words, words[i + 2]?.word === 'the' ? i + 3 : i + 2, called)
+    w.word === 'followed' && words[i + 1]?.word === 'by' && keyAt(words, pastThe(words, i + 2), called)
       ? { takes: 2, puts: [added(',', w), added('then', w)] }
       : null,
   // `OK here goes`, `OK so you pull the fuse`: whatever key is called so
@@ -184,7 +195,7 @@ export const inPassingSaid: readonly Rewrite[] = [
   },
   // `after Wash the buzzer goes`: of what was pressed
   ({ words, i, w, called }) => {
-    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const from = pastThe(words, i + 1);
     const key = w.word === 'after' ? keyAt(words, from, called) : null;
     const next = key ? from + key.length : i;
     const sign = words[next]?.raw === ',' ? next + 1 : next;

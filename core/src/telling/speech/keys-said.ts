@@ -1,22 +1,39 @@
 import { mentionAt } from './mentions.ts';
-import { added, begins, goes, isStop, keyAt, keysBefore, type Rewrite, said, stopAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  keysBefore,
+  pastThe,
+  type Rewrite,
+  said,
+  stopAt,
+  wordsIn,
+} from './rewrite.ts';
 import type { Word } from './text.ts';
+
+/** What tells behind a key, and behind two of them, that they are held. */
+const oneHeld =
+  /^(?:(?:, )?(?:and )?keep (?:on )?(?:pressing|pushing|holding)(?: it)?(?= [.,;!?\n]|$| until| till)|and (?:hold|keep holding|hold on|holds|stay on)(?= [.,;!?\n]|$))/;
+const bothHeld =
+  /^(?:(?:at |in )?(?:the )?same time|together|both|at once) (?:, )?and (?:hold|keep)(?: them| both| it)?(?= [.;!?\n]|$| , and)/;
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
-  // `press Time, keep pressing, at READY let go`: held
+  // `press Time, keep pressing, at READY let go`, `somebody must push Halt and hold`, `press Home and Plus same time and hold`
   ({ words, i, w, called }) => {
-    if (!/^(?:press|push)$/.test(w.word)) return null;
-    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
-    const key = keyAt(words, at, called);
-    const end = at + (key?.length ?? 0);
-    const keeps = key
-      ? /^(?:, )?(?:and )?keep (?:on )?(?:pressing|pushing|holding)(?: it)?(?= [.,;!?\n]|$| until| till)/.exec(
-          said(words, end, 6),
-        )
-      : null;
-    return keeps
-      ? { takes: end + wordsIn(keeps[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
+    if (!/^(?:press|push|presses|pushes)$/.test(w.word)) return null;
+    const at = pastThe(words, i + 1);
+    const one = keyAt(words, at, called);
+    if (!one) return null;
+    const and = at + one.length;
+    const two = words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
+    const end = two ? and + 1 + two.length : and;
+    const holds = (two ? bothHeld : oneHeld).exec(said(words, end, 9));
+    return holds
+      ? { takes: end + wordsIn(holds[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
       : null;
   },
   // `now open close open. quick`: keys, in a row with nothing to open
@@ -32,37 +49,18 @@ export const keysSaid: readonly Rewrite[] = [
           takes: n,
           puts: [
             added('press', w),
-            ...words
-              .slice(i, i + n)
-              .flatMap((x, k) =>
-                k > 0
-                  ? [added(',', x), { ...x, raw: x.raw.charAt(0).toUpperCase() + x.raw.slice(1) }]
-                  : [{ ...x, raw: x.raw.charAt(0).toUpperCase() + x.raw.slice(1) }],
-              ),
+            ...words.slice(i, i + n).flatMap((x, k) => {
+              const key = { ...x, raw: x.raw.charAt(0).toUpperCase() + x.raw.slice(1) };
+              return k > 0 ? [added(',', x), key] : [key];
+            }),
           ],
         }
-      : null;
-  },
-  // `press Home and Plus same time and hold`: held
-  ({ words, i, w, called }) => {
-    if (!/^(?:press|push)$/.test(w.word)) return null;
-    const one = keyAt(words, i + 1, called);
-    const and = i + 1 + (one?.length ?? 0);
-    const two = one && /^(?:and|\+)$/.test(words[and]?.word ?? '') ? keyAt(words, and + 1, called) : null;
-    const end = and + 1 + (two?.length ?? 0);
-    const holds = two
-      ? /^(?:(?:at |in )?(?:the )?same time|together|both|at once) (?:, )?and (?:hold|keep)(?: them| both| it)?(?= [.;!?\n]|$| , and)/.exec(
-          said(words, end, 9),
-        )
-      : null;
-    return holds
-      ? { takes: end + wordsIn(holds[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
       : null;
   },
   // `sound the horn three times`, `honk it twice`: a key that is called so
   ({ words, i, w, called }) => {
     if (!/^(?:sound|blow|hoot|ring)$/.test(w.word)) return null;
-    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const at = pastThe(words, i + 1);
     const key = keyAt(words, at, called);
     return key && /\b(?:horn|bell|hooter|siren|signal)\b/i.test(key.of.control.label)
       ? { takes: 1, puts: [{ ...w, word: 'press', raw: 'press' }] }
@@ -79,18 +77,6 @@ export const keysSaid: readonly Rewrite[] = [
           takes: end + wordsIn(until?.[0] ?? '') - i,
           puts: [added('press', w), ...words.slice(i, end), added('until', w), added('it', w), added('says', w)],
         }
-      : null;
-  },
-  // `somebody must push Halt and hold`
-  ({ words, i, w, called }) => {
-    const key = /^(?:press|push|presses|pushes)$/.test(w.word)
-      ? keyAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1, called)
-      : null;
-    if (!key) return null;
-    const end = (words[i + 1]?.word === 'the' ? i + 2 : i + 1) + key.length;
-    const holds = /^and (?:hold|keep holding|hold on|holds|stay on)(?= [.,;!?\n]|$)/.exec(said(words, end, 4));
-    return holds
-      ? { takes: end + wordsIn(holds[0]) - i, puts: [{ ...w, word: 'hold' }, ...words.slice(i + 1, end)] }
       : null;
   },
   // `with Plus comes always the next error`: pressed

@@ -1,5 +1,18 @@
 import { mentionAt } from './mentions.ts';
-import { added, begins, goes, isStop, keyAt, letGo, type Rewrite, said, standsAt, stopAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  letGo,
+  pastThe,
+  type Rewrite,
+  said,
+  standsAt,
+  stopAt,
+  wordsIn,
+} from './rewrite.ts';
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
@@ -12,13 +25,10 @@ export const letGoSaid: readonly Rewrite[] = [
   },
   // `at 5 you let Info`
   ({ words, i, w, out, called }) => {
-    const key =
-      /^lets?$/.test(w.word) &&
-      words[i + 1]?.word !== 'go' &&
-      /^(?:you|i|we|then|one|now)$/.test(out.at(-1)?.word ?? '')
-        ? keyAt(words, words[i + 1]?.word === 'the' ? i + 2 : i + 1, called)
-        : null;
-    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const isHand = /^(?:you|i|we|then|one|now)$/.test(out.at(-1)?.word ?? '');
+    if (!/^lets?$/.test(w.word) || words[i + 1]?.word === 'go' || !isHand) return null;
+    const at = pastThe(words, i + 1);
+    const key = keyAt(words, at, called);
     return key && isStop(words[at + key.length]?.raw) ? { takes: at - i, puts: [...letGo(w), added('of', w)] } : null;
   },
   // `keep the float up until you hear a beep, then let it down`
@@ -58,7 +68,7 @@ export const letGoSaid: readonly Rewrite[] = [
   // `drop the float`, which was lifted
   (at) => {
     const { words, i, w } = at;
-    const next = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const next = pastThe(words, i + 1);
     const own = /^(?:drop|drops|dropping|dropped)$/.test(w.word) ? standsAt(at, next) : null;
     return own && own.of.springs.size > 0 ? { takes: next - i, puts: letGo(w).concat([added('of', w)]) } : null;
   },

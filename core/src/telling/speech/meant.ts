@@ -58,7 +58,7 @@ export function saidIn(text: string, called: Called): readonly Said[] {
 }
 
 /** The place of the first that ends behind a place in the text. */
-function placeOf(said: readonly Said[], at: number): number {
+function endedBy(said: readonly Said[], at: number): number {
   let [low, high] = [0, said.length];
   while (low < high) {
     const half = (low + high) >> 1;
@@ -90,7 +90,7 @@ export function cluesOf(
   const { step } = m;
   const kind = kindOf(step);
   const own = new Set(about(step));
-  const [begin, over] = [placeOf(all, m.from), placeOf(all, m.to)];
+  const [begin, over] = [endedBy(all, m.from), endedBy(all, m.to)];
   // a name the stretch ends within belongs to it
   const end = (all[over]?.from ?? m.to) < m.to ? over + 1 : over;
   const lead = all.slice(Math.max(0, begin - mostBefore), begin);

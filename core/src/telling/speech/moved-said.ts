@@ -1,6 +1,18 @@
 import { ordinalOf } from '../../spoken/numbers.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
-import { added, begins, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  labelled,
+  pastThe,
+  type Rewrite,
+  said,
+  standsAt,
+  wordsIn,
+} from './rewrite.ts';
 
 /** Ways of saying that something is switched, put, bridged or turned to where it belongs. */
 export const movedSaid: readonly Rewrite[] = [
@@ -96,7 +108,7 @@ export const movedSaid: readonly Rewrite[] = [
   // `open door`, where a key is called Open: the door
   (at) => {
     const { words, i, w } = at;
-    const named = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const named = pastThe(words, i + 1);
     const isVerb = named > i + 1 ? begins(at.out) : w.raw === w.word;
     const own = isVerb && /^(?:open|close|shut)$/.test(w.word) ? standsAt(at, named) : null;
     const end = named + (own?.length ?? 0);
@@ -566,7 +578,7 @@ export const movedSaid: readonly Rewrite[] = [
     const knob = near
       .map((_, k) => mentionAt(near, k, called.controls)?.of)
       .find((c) => c?.mechanism.kind === 'clicks');
-    const from = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const from = pastThe(words, i + 1);
     const at = knob ? placeAt(words, from, knob) : null;
     return at && words[from + at.length]?.value != null ? goes(from + at.length - i) : null;
   },

@@ -1,6 +1,6 @@
 import type { ControlFacts } from '../../unit/facts.ts';
 import { placeAt, placeByVerb } from './mentions.ts';
-import { added, goes, isStop, keyAt, labelled, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import { added, goes, isStop, keyAt, labelled, pastThe, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** The place of a brake or a lock in which it holds; null where it is none. */
@@ -36,7 +36,7 @@ export const placesSaid: readonly Rewrite[] = [
   (at) => {
     const { words, i, w } = at;
     if (!/^(?:off|out|on|in)$/.test(w.word) || words[i + 1]?.word !== 'with') return null;
-    const named = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const named = pastThe(words, i + 2);
     const end = named + (standsAt(at, named)?.length ?? words.length);
     const last = words[end - 1];
     return last && standsAt(at, end) ? { takes: end - i, puts: [...words.slice(i, end), added(',', last)] } : null;

@@ -26,6 +26,8 @@ export const keyAt = (words: readonly Word[], i: number, called: Called) => {
   return key?.of.mechanism.kind === 'push' ? key : null;
 };
 export const isStop = (raw: string | undefined): boolean => raw === undefined || /^[.,;!?\n)]$/.test(raw);
+/** Where a name may begin: behind *the*, where that stands there. */
+export const pastThe = (words: readonly Word[], i: number): number => (words[i]?.word === 'the' ? i + 1 : i);
 /** Whether a clause begins behind what was put down so far. */
 export const begins = (out: readonly Word[]): boolean =>
   isStop(out.at(-1)?.raw) || /^(?:and|then|now)$/.test(out.at(-1)?.word ?? '');

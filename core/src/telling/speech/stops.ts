@@ -95,8 +95,7 @@ const [stopAt, commaAt] = [1, 0];
 
 /** What never begins a sentence. */
 const belongs = /^(?:slowly|quickly|fast|steadily|twice|thrice|times|together|of)$/;
-const looks =
-  /^(?:white|red|green|yellow|amber|blue|black|grey|little|small|big|the|a|an|your|my)$/;
+const looks = /^(?:white|red|green|yellow|amber|blue|black|grey|little|small|big|the|a|an|your|my)$/;
 /** `hit it four times`, `one two three four`, `this white step button`: how often, what is counted along, and what belongs to a name. */
 function goesWith(words: readonly Word[], i: number): boolean {
   const [before, w] = [words[i - 1], words[i]];

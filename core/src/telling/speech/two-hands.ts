@@ -1,5 +1,5 @@
 import { type Called, mentionAt } from './mentions.ts';
-import { added, areTwoKeys, begins, isStop, keyAt, type Rewrite, said, wordsIn } from './rewrite.ts';
+import { added, areTwoKeys, begins, isStop, keyAt, pastThe, type Rewrite, said, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** How far behind a press it is told that the other hand does something. */
@@ -95,7 +95,7 @@ export const twoHands: readonly Rewrite[] = [
   // `you're going to have Stir and Minus pressed`
   ({ words, i, w, called }) => {
     if (!/^(?:have|having|got)$/.test(w.word)) return null;
-    const at = words[i + 1]?.word === 'the' ? i + 2 : i + 1;
+    const at = pastThe(words, i + 1);
     const key = keyAt(words, at, called);
     const end = pairEnd(words, at, called) ?? (key ? at + key.length : 0);
     return key && /^(?:pressed|held|down)$/.test(words[end]?.word ?? '') && isStop(words[end + 1]?.raw)
@@ -132,7 +132,7 @@ export const twoHands: readonly Rewrite[] = [
   // `she holds Plus and I hold Minus`
   ({ words, i, w, called }) => {
     if (!/^(?:she|he|you|i|one|somebody)$/.test(w.word) || !/^holds?$/.test(words[i + 1]?.word ?? '')) return null;
-    const at = words[i + 2]?.word === 'the' ? i + 3 : i + 2;
+    const at = pastThe(words, i + 2);
     const key = keyAt(words, at, called);
     const behind = key ? at + key.length : 0;
     const other = /^and (?:she|he|you|i|another|the other(?: one)?|somebody) (?:holds? )?(?:the )?/.exec(
