@@ -1,112 +1,134 @@
 // Learns what a step looks like that was read and not meant, from what was first made of the blind tellings: every step
-// with whether it was meant, before the reader was mended by it (tellings/first-drafts.json).
-//   npx tsx scripts/learn-meant.ts [--without N] [TO]    writes core/src/telling/speech/meant-learnt.ts
-// With --without every seventh round from N on is left out, and the rest is tried on those: for each share of the steps
-// that is asked about, how many of them were not meant and what is left.
-import { existsSync, readFileSync } from 'node:fs';
+// with whether it was meant, before the reader was mended by it (tellings/first-drafts.json). Learns before it what a
+// name looks like of which something is done, from what the reader makes today of all it was mended by.
+//   npx tsx scripts/learn-meant.ts [--try]    writes named-done-learnt.ts and meant-learnt.ts in core/src/telling/speech
+// With --try nothing is written: every seventh of the rounds in turn is tried with what the others taught, and for each
+// odds from which on it is asked: what is asked, how much of that was not meant, what of the meant is gone, what is left.
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Step } from '../core/src/index.ts';
+import { meantKey, noAnswers, type Step } from '../core/src/index.ts';
 import { readIn } from '../core/src/telling/speech/captions.ts';
-import { cluesOf, saidIn } from '../core/src/telling/speech/meant.ts';
+import type { MadeOf } from '../core/src/telling/speech/how-it-stands.ts';
+import { asksOf } from '../core/src/telling/speech/meant.ts';
+import { meantClues, namedIn } from '../core/src/telling/speech/meant-clues.ts';
+import { namedClues } from '../core/src/telling/speech/named-done.ts';
+import { readTold } from '../core/src/telling/speech/read.ts';
 import type { Hole } from '../core/src/telling/speech/reader.ts';
-import { calledIn, writeLearnt } from './learnt.ts';
+import { saidIn } from '../core/src/telling/speech/round-about.ts';
+import { type Case, calledIn, learn, oddsOf, toldIn, type Weights, writeLearnt } from './learnt.ts';
 
 const root = join(import.meta.dirname, '..');
-const args = process.argv.slice(2);
-const without = args[0] === '--without' ? Number(args[1]) : null;
-const to = args[without === null ? 0 : 2] ?? join(root, 'core/src/telling/speech/meant-learnt.ts');
-/** A clue seen less often says nothing; one that says less than this, in hundredths, is left out. */
-const [seenAtLeast, saysAtLeast] = [6, 2];
-/** How much a weight costs, and how often all cases are gone through. */
-const [cost, rounds] = [6, 120];
-/** From this round on people tell in more ways, as they do; those count twice. */
-const [tellsFreely, countsFor] = [69, 2];
+const speech = join(root, 'core/src/telling/speech');
+const isTried = process.argv[2] === '--try';
+/** Steps are few: a weight costs less where there are fewer cases. */
+const [names, steps] = [
+  { seenAtLeast: 5, cost: 10, rounds: 120 },
+  { seenAtLeast: 6, cost: 8, rounds: 120 },
+];
+const folds = 7;
 
 type First = Readonly<{ from: number; to: number; step: Step; weight: number; wrong: number }>;
-type Draft = Readonly<{ made: readonly First[]; holes: readonly Hole[] }>;
-type Case = Readonly<{ round: number; clues: readonly string[]; wrong: number; weight: number }>;
-
-const drafts: Readonly<Record<string, Draft>> = JSON.parse(
+const drafts: Readonly<Record<string, Readonly<{ made: readonly First[]; holes: readonly Hole[] }>>> = JSON.parse(
   readFileSync(join(root, 'tellings/first-drafts.json'), 'utf8'),
 );
-const cases: Case[] = Object.entries(drafts).flatMap(([name, { made, holes }]) => {
-  const folder = join(root, 'tellings/blind', name);
-  const file = existsSync(join(folder, 'telling.vtt')) ? 'telling.vtt' : 'telling.txt';
-  const { text } = readIn(readFileSync(join(folder, file), 'utf8'));
-  const called = calledIn(folder);
-  const said = saidIn(text, called);
-  const round = Number(/^r(\d+)-/.exec(name)?.[1] ?? 0);
-  return made.map(({ wrong, weight }, i) => ({
+
+/** What the reader makes today, with all it would ask about answered by *it is done*. */
+function madeToday(raw: string, called: ReturnType<typeof calledIn>): readonly MadeOf[] {
+  const first = readTold(raw, called.facts);
+  const meant = first.doubts.flatMap((d) => (d.asked?.is === 'meant' ? [meantKey(d.asked)] : []));
+  const { routes } = meant.length > 0 ? readTold(raw, called.facts, undefined, { ...noAnswers, meant }) : first;
+  return routes.flatMap((r) =>
+    r.phrases.flatMap(({ from, to, at }) => {
+      const step = /^\d+$/.test(at) ? r.steps[Number(at)] : undefined;
+      return step ? [{ step, from, to }] : [];
+    }),
+  );
+}
+
+const tellings = ['shared', 'blind'].flatMap((set) =>
+  readdirSync(join(root, 'tellings', set)).map((name) => {
+    const folder = join(root, 'tellings', set, name);
+    const [raw, called] = [toldIn(folder), calledIn(folder)];
+    const said = saidIn(readIn(raw).text, called);
+    const done = new Set(madeToday(raw, called).flatMap((m) => namedIn(m, said)));
+    const named = said.flatMap(
+      ({ id }, i): Array<Case & { i: number }> =>
+        id === '' ? [] : [{ i, clues: namedClues(said, i, called), holds: done.has(i) ? 1 : 0, weight: 1 }],
+    );
+    const round = Number(/^r(\d+)-/.exec(name)?.[1] ?? 0);
+    // of one round by one person, or told of one unit
+    const fold = Number(/\d+/.exec(name)?.[0] ?? 0) % folds;
+    return { name, round, fold, called, said, named };
+  }),
+);
+
+const every = Array.from({ length: folds }, (_, fold) => fold);
+const namedWithout = every.map((fold) =>
+  learn(
+    tellings.flatMap((t) => (t.fold === fold ? [] : t.named)),
+    names,
+  ),
+);
+
+// how likely a name is done something of comes from what was learnt without its telling, as it will for what is new
+const cases = tellings.flatMap(({ name, round, fold, called, said, named }) => {
+  const first = drafts[name];
+  const weights = namedWithout[fold];
+  if (!first || !weights) return [];
+  const odds = new Map(named.map(({ i, clues }) => [i, oddsOf(weights, clues)]));
+  const clues = meantClues(first.made, said, called, first.holes, (i) => odds.get(i) ?? 0);
+  return first.made.map(({ step, wrong, weight }, i) => ({
     round,
-    clues: cluesOf(made, i, said, called, holes),
-    wrong,
+    fold,
+    step,
+    clues: clues[i] ?? [],
+    holds: wrong,
     weight,
   }));
 });
-const isLeft = ({ round }: Case): boolean => without !== null && round % 7 === without % 7;
-const learnt = cases.filter((c) => !isLeft(c));
 
-const seen = new Map<string, number>();
-for (const { clues } of learnt) for (const clue of clues) seen.set(clue, (seen.get(clue) ?? 0) + 1);
-const names = [...seen].filter(([, n]) => n >= seenAtLeast).map(([clue]) => clue);
-const places = new Map(names.map((clue, i) => [clue, i]));
-const bias = names.length;
-const placesOf = ({ clues }: Case): number[] =>
-  clues.flatMap((c) => {
-    const at = places.get(c);
-    return at === undefined ? [] : [at];
-  });
-const known = learnt.map((c) => ({ ...c, at: placesOf(c) }));
-
-// logistic regression with a cost for each weight, all cases at once (Adam)
-const weights = new Float64Array(bias + 1);
-const [mean, square] = [new Float64Array(bias + 1), new Float64Array(bias + 1)];
-weights[bias] = -2.3;
-const oddsOf = (at: readonly number[]): number => at.reduce((sum, i) => sum + (weights[i] ?? 0), weights[bias] ?? 0);
-for (let round = 1; round <= rounds; round += 1) {
-  const slope = new Float64Array(bias + 1);
-  const add = (i: number, by: number): void => {
-    slope[i] = (slope[i] ?? 0) + by;
-  };
-  for (const { at, wrong, weight, round: told } of known) {
-    const error = (1 / (1 + Math.exp(-oddsOf(at))) - wrong) * weight * (told >= tellsFreely ? countsFor : 1);
-    for (const i of at) add(i, error);
-    add(bias, error);
-  }
-  for (let i = 0; i <= bias; i += 1) {
-    const own = (slope[i] ?? 0) + (i < bias ? cost * (weights[i] ?? 0) : 0);
-    mean[i] = 0.9 * (mean[i] ?? 0) + 0.1 * own;
-    square[i] = 0.99 * (square[i] ?? 0) + 0.01 * own * own;
-    const step = (mean[i] ?? 0) / (1 - 0.9 ** round) / (Math.sqrt((square[i] ?? 0) / (1 - 0.99 ** round)) + 1e-8);
-    weights[i] = (weights[i] ?? 0) - 0.03 * step;
-  }
-}
-
-if (without !== null) {
-  const tried = cases
-    .filter(isLeft)
-    .map((c) => ({ ...c, odds: oddsOf(placesOf(c)) }))
-    .sort((a, b) => b.odds - a.odds);
-  const sum = (some: readonly Case[], of: (c: Case) => number): number => some.reduce((n, c) => n + of(c), 0);
-  for (const share of [0, 0.02, 0.03, 0.04, 0.05, 0.06]) {
-    const asked = tried.slice(0, Math.round(tried.length * share));
-    const left = tried.slice(asked.length);
-    const wrong = sum(left, (c) => c.wrong * c.weight) / sum(left, (c) => c.weight);
-    const hit = sum(asked, (c) => c.wrong * c.weight).toFixed(0);
-    console.log(
-      `${share}: ${hit} of ${asked.length} not meant (odds ${asked.at(-1)?.odds.toFixed(2) ?? ''}), left ${wrong.toFixed(3)}`,
+if (isTried) {
+  const tried = every.flatMap((fold) => {
+    const weights = learn(
+      cases.filter((c) => c.fold !== fold),
+      steps,
     );
+    return cases.filter((c) => c.fold === fold).map((c) => ({ ...c, odds: oddsOf(weights, c.clues) }));
+  });
+  const sum = (some: readonly Case[], of: (c: Case) => number): number => some.reduce((n, c) => n + of(c), 0);
+  const wrong = (c: Case): number => c.holds * c.weight;
+  const right = (c: Case): number => (1 - c.holds) * c.weight;
+  for (const since of [0, 38, 69, 78]) {
+    const all = tried.filter((c) => (since === 0 ? c.round === 0 : c.round >= since));
+    for (const from of [99, 0, -0.3, -0.6, -0.8, -1, -1.2, -1.4]) {
+      const isAsked = (c: (typeof all)[number]): boolean => asksOf.has(c.step.kind) && c.odds > from;
+      const [asked, left] = [all.filter(isAsked), all.filter((c) => !isAsked(c))];
+      const share = (n: number): string => n.toFixed(3);
+      console.log(
+        `from round ${since}, odds ${from}: asked ${share(asked.length / all.length)}, of that not meant ${share(
+          sum(asked, wrong) /
+            Math.max(
+              1,
+              sum(asked, (c) => c.weight),
+            ),
+        )}, of the meant gone ${share(sum(asked, right) / sum(all, right))}, left not meant ${share(sum(left, wrong) / sum(left, (c) => c.weight))}`,
+      );
+    }
   }
+} else {
+  const write = (file: string, weights: Weights, side: 'for' | 'against', of: string): number =>
+    writeLearnt(join(speech, file), weights, {
+      side,
+      speaks: `${of}, in hundredths of the odds' logarithm`,
+      by: 'learn-meant.ts',
+      per: 100,
+      saysAtLeast: 2,
+    });
+  const named = learn(
+    tellings.flatMap((t) => t.named),
+    names,
+  );
+  const done = write('named-done-learnt.ts', named, 'for', 'something being done of what is named');
+  const meant = write('meant-learnt.ts', learn(cases, steps), 'against', 'a step being meant');
+  console.log(`${tellings.flatMap((t) => t.named).length} names, ${done} clues; ${cases.length} steps, ${meant} clues`);
 }
-const hundredths = (w: number): number => Math.round(w * 100);
-const kept = names
-  .map((clue, i) => [clue, hundredths(weights[i] ?? 0)] as const)
-  .filter(([, w]) => Math.abs(w) >= saysAtLeast);
-writeLearnt(to, {
-  side: 'against',
-  speaks: "a step being meant, in hundredths of the odds' logarithm",
-  by: 'learn-meant.ts',
-  bias: hundredths(weights[bias] ?? 0),
-  kept,
-});
-console.log(`${learnt.length} steps, ${kept.length} clues`);

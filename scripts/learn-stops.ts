@@ -69,13 +69,15 @@ for (let round = 0; round < rounds; round += 1)
     biasMoved += error * error;
     bias -= (0.15 * error) / Math.sqrt(biasMoved);
   }
-const tenths = (w: number): number => Math.round(w * 10);
-const kept = [...weights].map(([c, w]) => [c, tenths(w)] as const).filter(([, w]) => Math.abs(w) >= saysAtLeast);
-writeLearnt(to, {
-  side: 'for',
-  speaks: "a sentence beginning at a word, in tenths of the odds' logarithm",
-  by: 'learn-stops.ts',
-  bias: tenths(bias),
-  kept,
-});
-console.log(`${cases.length} words, ${kept.length} clues`);
+const kept = writeLearnt(
+  to,
+  { bias, of: weights },
+  {
+    side: 'for',
+    speaks: "a sentence beginning at a word, in tenths of the odds' logarithm",
+    by: 'learn-stops.ts',
+    per: 10,
+    saysAtLeast,
+  },
+);
+console.log(`${cases.length} words, ${kept} clues`);

@@ -83,6 +83,41 @@ export function dialControls(by: Extract<Step, { kind: 'dial' }>['by']): Control
   }
 }
 
+/** Every control a step itself works, those inside it left out. */
+export function controlsOf(step: Step): ControlId[] {
+  switch (step.kind) {
+    case 'press':
+      return step.control === 'any' ? [] : [step.control];
+    case 'hold':
+    case 'keep':
+      return step.controls.map((h) => h.control);
+    case 'release':
+      return step.controls;
+    case 'turn':
+    case 'sweep':
+    case 'set':
+      return [step.control];
+    case 'step-list':
+      return [step.control, ...(step.back ? [step.back] : [])];
+    case 'together':
+      return step.controls;
+    case 'dial':
+      return dialControls(step.by);
+    case 'at-place':
+    case 'branch':
+    case 'bypass':
+    case 'choose':
+    case 'do':
+    case 'group':
+    case 'rest':
+    case 'say':
+    case 'see':
+      return [];
+    default:
+      return assertNever(step);
+  }
+}
+
 /** The step with every list of steps inside it made anew. */
 export const withInner = <S extends Step>(step: S, make: (steps: readonly Step[], at: Inner['at']) => Step[]): S => ({
   ...step,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planUnit, type Shown, type Sign, signLimitWords } from '../index.ts';
-import { cannotShow, controlsOf, signsOf } from '../route-lint/steps.ts';
+import { controlsOf } from '../model/steps.ts';
+import { cannotShow, signsOf } from '../route-lint/steps.ts';
 import { stepsOf } from '../testing/routes.ts';
 import { boardBundle } from '../testing/unit.ts';
 import { atStart, pathOfStep, suppliedAs, track } from './track.ts';

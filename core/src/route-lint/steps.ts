@@ -7,7 +7,7 @@ import type { Sign } from '../model/panel.ts';
 import type { Moment, Route, Step } from '../model/route.ts';
 import type { Shown } from '../model/shown.ts';
 import type { Instrument } from '../model/source.ts';
-import { dialControls, stepTraits } from '../model/steps.ts';
+import { controlsOf, stepTraits } from '../model/steps.ts';
 import { compileSteps } from '../play/compile.ts';
 import { copyOf, pathOfStep, suppliedAs, track, type UnitAsLeft } from '../play/track.ts';
 import type { ControlFacts, UnitFacts } from '../unit/facts.ts';
@@ -80,41 +80,6 @@ export function signsOf(step: Step): Shown[] {
     case 'sweep':
     case 'together':
     case 'turn':
-      return [];
-    default:
-      return assertNever(step);
-  }
-}
-
-/** Every control a step itself works, those inside it left out. */
-export function controlsOf(step: Step): ControlId[] {
-  switch (step.kind) {
-    case 'press':
-      return step.control === 'any' ? [] : [step.control];
-    case 'hold':
-    case 'keep':
-      return step.controls.map((h) => h.control);
-    case 'release':
-      return step.controls;
-    case 'turn':
-    case 'sweep':
-    case 'set':
-      return [step.control];
-    case 'step-list':
-      return [step.control, ...(step.back ? [step.back] : [])];
-    case 'together':
-      return step.controls;
-    case 'dial':
-      return dialControls(step.by);
-    case 'at-place':
-    case 'branch':
-    case 'bypass':
-    case 'choose':
-    case 'do':
-    case 'group':
-    case 'rest':
-    case 'say':
-    case 'see':
       return [];
     default:
       return assertNever(step);

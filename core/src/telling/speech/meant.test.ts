@@ -2,9 +2,10 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { type Answers, bundleFacts, meantKey, noAnswers, printStep, readBundle, type Step } from '../../index.ts';
 import { boardBundle } from '../../testing/unit.ts';
-import { cluesOf, saidIn } from './meant.ts';
+import { meantClues } from './meant-clues.ts';
 import { calledOf } from './mentions.ts';
 import { readTold } from './read.ts';
+import { saidIn } from './round-about.ts';
 import { stretchesOf } from './stretches.ts';
 
 const folder = new URL('../../../../tellings/blind/', import.meta.url);
@@ -70,7 +71,7 @@ describe('what speaks for or against a step', () => {
   const cluesIn = (text: string, word: string, control: string): readonly string[] => {
     const from = text.indexOf(word);
     const made = [{ step: press(control), from, to: from + word.length }];
-    return cluesOf(made, 0, saidIn(text, called), called, []);
+    return meantClues(made, saidIn(text, called), called, [])[0] ?? [];
   };
   it('names of the unit are told apart and not by what they are', () => {
     expect(cluesIn('Now the knob, then button A, and B.', 'button A', 'a')).toEqual(

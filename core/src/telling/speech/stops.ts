@@ -1,5 +1,6 @@
 import { actOf, clickWords, unitMs } from './lexicon.ts';
 import { type Called, mentionAt } from './mentions.ts';
+import { oddsBy } from './odds.ts';
 import { added } from './rewrite.ts';
 import { bias, weights } from './stops-learnt.ts';
 import type { Word } from './text.ts';
@@ -81,14 +82,8 @@ export function cluesAt(parts: Parts, i: number): string[] {
   ];
 }
 
-let learnt: Readonly<Record<string, number>> | null = null;
 /** How much speaks for a sentence beginning at a word, as the logarithm of the odds. */
-function oddsAt(parts: Parts, i: number): number {
-  learnt ??= JSON.parse(weights) as Readonly<Record<string, number>>;
-  let sum = bias;
-  for (const clue of cluesAt(parts, i)) sum += learnt[clue] ?? 0;
-  return sum / 10;
-}
+const oddsOfStop = oddsBy(bias, weights, 10);
 
 /** From which odds on a stop is put, and a comma. */
 const [stopAt, commaAt] = [1, 0];
@@ -119,7 +114,7 @@ export function withStops(words: readonly Word[], called: Called): readonly Word
   const parts = partsOf(words, called);
   return words.flatMap((w, i) => {
     if (i === 0 || i + 1 === words.length || belongs.test(w.word) || goesWith(words, i)) return [w];
-    const odds = oddsAt(parts, i);
+    const odds = oddsOfStop(cluesAt(parts, i));
     return odds > stopAt ? [added('.', w), w] : odds > commaAt ? [added(',', w), w] : [w];
   });
 }
