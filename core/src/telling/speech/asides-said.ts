@@ -38,6 +38,15 @@ export const asidesSaid: readonly Rewrite[] = [
       ? goes(n)
       : null;
   },
+  // `there's mains in that box`: what is dangerous there
+  ({ words, i, w, out }) => {
+    if (!/^there(?:'s)?$/.test(w.word) || !begins(out)) return null;
+    const live =
+      /^there(?:'s)?(?: is| are)?(?: \w+)? (?:mains|power|current|voltage|electricity|juice|volts?) (?:in|on|at|behind|under|inside|all over) \w+(?: \w+)?/.exec(
+        said(words, i, 8),
+      );
+    return live ? goes(stopAt(words, i) - i) : null;
+  },
   // `it goes red the moment you touch Run`: what is wrong with it
   ({ words, i, w, called }) => {
     const touched =

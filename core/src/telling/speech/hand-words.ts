@@ -191,6 +191,12 @@ export function handWords(s: Scan): boolean {
     take(2, { is: 'let-go' });
     return true;
   }
+  // `one buzz, then you can leave go`
+  const goes = /^(?:leave|leaves|leaving) go(?: of)?\b/.exec(here);
+  if (goes) {
+    take(wordsIn(goes[0]), { is: 'let-go' });
+    return true;
+  }
   // `Clock you can leave too`, `you leave only Clock`: let go of
   const quits = /^(?:leave|leaves|quit) (?:only |now |just |the |also )*/.exec(here);
   const quitted = quits ? mentionAt(words, i + wordsIn(quits[0]), called.controls) : null;

@@ -22,6 +22,14 @@ const bothHeld =
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `Open is up, Close is down`: which way each counts, and none is held
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'is' || words[i + 1]?.word !== 'down' || !/^(?:[.,;!?\n]|and|$)/.test(words[i + 2]?.raw ?? ''))
+      return null;
+    const isUp = / is up ,?(?: and)? /.test(`${said(out, Math.max(0, out.length - 9), 9)} `);
+    const isKey = [1, 2, 3].some((back) => keyAt(out, out.length - back, called)?.length === back);
+    return isUp && isKey ? { takes: 1, puts: [{ ...w, word: 'counts', raw: 'counts' }] } : null;
+  },
   // `press Time, keep pressing, at READY let go`, `somebody must push Halt and hold`, `press Home and Plus same time and hold`
   ({ words, i, w, called }) => {
     if (!/^(?:press|push|presses|pushes)$/.test(w.word)) return null;

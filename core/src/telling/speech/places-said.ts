@@ -32,6 +32,18 @@ const eachPlaced = (words: readonly Word[], name: readonly Word[], at: readonly 
 
 /** Ways of saying to which place something comes: to and fro, as far as it goes, over its pins, where it lies meanwhile. */
 export const placesSaid: readonly Rewrite[] = [
+  // `number two is the one you want on`: put there
+  ({ words, i, w, places }) => {
+    const one = /^(?:is|that's)$/.test(w.word)
+      ? /^(?:is|that's) (?:the one|what|the only one) (?:you|we|i) (?:want|need|have to have|must have|'re after) (?:to be )?/.exec(
+          `${said(words, i, 9)} `,
+        )
+      : null;
+    const to = one ? (words[i + wordsIn(one[0])]?.word ?? '') : '';
+    return one && (places.has(to) || /^(?:on|off|in|out|open|shut|up|down)$/.test(to))
+      ? { takes: wordsIn(one[0]), puts: [added('goes', w)] }
+      : null;
+  },
   // `off with main service off tray back in`: one after the other
   (at) => {
     const { words, i, w } = at;

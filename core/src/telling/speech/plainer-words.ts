@@ -267,11 +267,18 @@ export const plainer: readonly Rewrite[] = [
   // `until it goes beep beep`: twice
   ({ words, i, w, called, out }) => {
     if (!/^(?:goes|go|went|hear)$/.test(out.at(-1)?.word ?? '')) return null;
-    if (mentionAt(words, i, called.signs)?.of.kind !== 'beeper') return null;
     let n = 1;
     while (words[i + n]?.word === w.word) n += 1;
+    if (n < 2) return null;
     const many = { ...w, word: String(n), raw: String(n), value: n };
-    return n > 1 ? { takes: n, puts: [w, many, added('times', w)] } : null;
+    const puts = [many, added('times', w)];
+    // `the horn goes toot toot`
+    const sounds = [2, 3].some((back) => {
+      const sign = mentionAt(out, out.length - back, called.signs);
+      return sign?.of.kind === 'beeper' && sign.length === back - 1;
+    });
+    if (sounds && n < 6 && /^\p{L}/u.test(w.word)) return { takes: n, drops: 1, puts: [added('sounds', w), ...puts] };
+    return mentionAt(words, i, called.signs)?.of.kind === 'beeper' ? { takes: n, puts: [w, ...puts] } : null;
   },
   // `hold, hold, hold, until`
   ({ words, i, w }) => {
@@ -291,7 +298,10 @@ export const plainer: readonly Rewrite[] = [
       : null,
   // `the display's all eights`
   ({ words, i, w, called }) => {
-    const all = /^all (?:the )?(eights|nines|zeros|zeroes|dashes|ones)(?= |$)/.exec(said(words, i, 3));
+    const all =
+      /^(?:(?:comes?|came) up with |comes? up )?all (?:the )?(eights|nines|zeros|zeroes|dashes|ones)(?= |$)/.exec(
+        said(words, i, 6),
+      );
     const [display] = [...called.facts.signs.values()].filter((s) => s.kind === 'segments');
     if (!all || display?.kind !== 'segments') return null;
     const one = { eights: '8', nines: '9', zeros: '0', zeroes: '0', dashes: '-', ones: '1' }[all[1] ?? ''] ?? '8';

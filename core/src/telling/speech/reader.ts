@@ -50,6 +50,8 @@ export class Reader {
   far = false;
   listed = false;
   muted = false;
+  /** Whether what is told now is a list of what does nothing. */
+  listsUseless = false;
   /** Whether it is said later what does work. */
   saysWhatWorks = false;
   /** Whether a stretch says how something has to stand before one begins; where such stretches are. */

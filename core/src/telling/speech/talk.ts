@@ -207,5 +207,10 @@ export function isMuted(r: Reader, segment: Segment): boolean {
   const text = saidOf(segment);
   if (/\bwhat (?:does not|doesn't|do not|don't) work\b/.test(text)) r.muted = true;
   if (/\bwhat (?:does|do) work\b|\bwhat works\b/.test(text)) r.muted = false;
-  return r.muted && r.saysWhatWorks;
+  // `which do nothing whatsoever: pressing all four at once. Holding Jets while it heats.`
+  const isListed =
+    /^(?:and |or |also )*(?:\w+ing|all (?:of )?(?:the |them|these|those|\w+ing)|the (?:one|trick|thing) )\b/.test(text);
+  if (!isListed)
+    r.listsUseless = /\b(?:do|does|did) (?:absolutely |exactly |just )?nothing(?: whatsoever| at all)?$/.test(text);
+  return (r.muted && r.saysWhatWorks) || (isListed && r.listsUseless);
 }

@@ -3,6 +3,38 @@ import { added, areTwoKeys, begins, goes, isStop, keyAt, keysBefore, type Rewrit
 
 /** Ways of saying how long one waits, and how long one has. */
 export const timeSaid: readonly Rewrite[] = [
+  // `it needs fifteen seconds without power`: so long one waits
+  ({ words, i, w, out }) => {
+    if (
+      !/^(?:needs?|wants?|must|has)$/.test(w.word) ||
+      !/^(?:it|that|this|he|she|they|one)$/.test(out.at(-1)?.word ?? '')
+    )
+      return null;
+    const lead = /^(?:needs?|wants?|must have|has to have) (?:about |at least |some )?/.exec(`${said(words, i, 5)} `);
+    const many = lead ? words[i + wordsIn(lead[0])] : undefined;
+    if (!lead || many?.value == null) return null;
+    const unit = i + wordsIn(lead[0]) + many.span;
+    const without =
+      /^(?:without|with no|with out) (?:any |the )?(?:power|current|supply|mains|electricity|juice|voltage)/.exec(
+        said(words, unit + 1, 4),
+      );
+    return without && /^(?:seconds?|secs?|s|minutes?|min)$/.test(words[unit]?.word ?? '')
+      ? {
+          takes: unit + 1 - i + wordsIn(without[0]),
+          drops: 1,
+          puts: [added('wait', w), ...words.slice(i + wordsIn(lead[0]), unit + 1)],
+        }
+      : null;
+  },
+  // `it says BOOT, and while that's on you take both`
+  ({ words, i, w, out }) => {
+    if (w.word !== 'while' || !/^(?:and|,|\.|then)$/.test(out.at(-1)?.word ?? '.')) return null;
+    const on =
+      /^while (?:that's|that is|it's|it is|those are|they're) (?:still )?(?:on|there|up|showing|standing there|to be seen)(?: ,)?(?= you| we| i| ,|$)/.exec(
+        said(words, i, 6),
+      );
+    return on ? goes(wordsIn(on[0])) : null;
+  },
   // `hot hot cold start that's all in six seconds`
   ({ words, i, w }) => {
     const all =

@@ -1,5 +1,6 @@
 import type { ControlId } from '../../base/ids.ts';
 import type { Step } from '../../model/route.ts';
+import { controlsOf } from '../../model/steps.ts';
 import type { ControlFacts } from '../../unit/facts.ts';
 import { clickWords, unitMs } from './lexicon.ts';
 import { mentionAt } from './mentions.ts';
@@ -14,6 +15,10 @@ const changes =
   /^(?:,? ?(?:key|button|arrow|you|to|can|will|both|they|it|now|is|are|=|:) ?)*(?:(?:changes?|changing|makes?|sets?|raises?|lowers?|counts?|goes|scrolls?|alters?|for) (?:you |up |down |through )?(?:the |a |each |every |it |that |this )?)?(?:figures?|digits?|letters?|numbers?|values?|characters?|bigger|smaller|higher|lower|up|down|(?:plus |minus |\+|-)?(?:one|1) ?(?:up|down|more|less|higher|lower)?(?= ?(?:,|$))|(?:plus|minus) one)\b/;
 const goesOn =
   /^(?:,? ?(?:key|button|arrow|you|to|can|will|it|then|always|is|=|:|-|→|once|each time|after each(?: one| figure| digit| letter)?) )*(?:(?:takes?|moves?|goes|go|gets?|brings?|steps?|jumps?|shifts?|hops?|confirms?|sends?|comes?)(?: you| it| the cursor| one)?(?: on| along| over| across| to| forward| right| further)*(?: the| a)? ?(?:next|following|place|position|digit|figure|letter|one|on|along|over)|(?:for )?(?:the )?(?:next|following)(?: one| place| digit| figure| letter| position| number| character)?$|(?:after|behind|for|at) (?:each|every)(?: (?:one|figure|digit|letter|character|number))?(?: |$)|(?:for )?(?:the )?(?:next|following) (?:one|place|digit|figure|letter|position|number|character)|on to the next|one (?:place )?(?:further|along|on))\b/;
+const there =
+  "(?:when|once|as soon as) (?:it's|they're|it is|they are|that's|you have|you've got) (?:all )?(?:the figures |the number |the code )?(?:there|in|right|complete|together)";
+const isAllThere = new RegExp(String.raw`^(?:,? ?)${there}\b`);
+const allThere = new RegExp(String.raw`\b${there}(?: ,)?$`);
 const figureNames: Readonly<Record<string, string>> = Object.fromEntries(
   ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'oh'].map(
     (name, n) => [name, String(n % 10)] as const,
@@ -47,6 +52,10 @@ function codeAt(words: readonly Word[], i: number): Readonly<{ text: string; end
   }
   return text.length >= 3 && text.length <= 6 ? { text, end: k } : null;
 }
+
+/** `Close is down`, read as a key that is held. */
+const isOneHeld = (step: Step): boolean =>
+  step.kind === 'hold' && step.until.kind === 'release' && step.controls.length === 1;
 
 /** A code that is put in figure by figure, with what is told of how each key does it; what was read of them there is not done. */
 export function findDialled(r: Reader, words: readonly Word[]): void {
@@ -99,9 +108,8 @@ export function findDialled(r: Reader, words: readonly Word[]): void {
     const spans = [...turns, ...(leads ? [leads] : [])];
     const ids = new Set<ControlId>([up, ...(down ? [down] : []), on].map((o) => o.control.id));
     const isTold = (m: Made): boolean =>
-      m.step.kind === 'press' &&
-      m.step.control !== 'any' &&
-      ids.has(m.step.control) &&
+      (m.step.kind === 'press' || isOneHeld(m.step)) &&
+      controlsOf(m.step).some((id) => ids.has(id)) &&
       spans.some((k) => placeOf(words, k.at, k.end).from < m.to && placeOf(words, k.at, k.end).to > m.from);
     r.drop(new Set(r.made.filter(isTold)));
     const at = placeOf(words, from, next);
@@ -116,6 +124,18 @@ export function findDialled(r: Reader, words: readonly Word[]): void {
     };
     fill(r, at);
     r.insert(step, at);
+    // `Select moves you along, and when it's all there OK`
+    const last = said.find(
+      (k) =>
+        k.at >= next &&
+        !ids.has(k.own.control.id) &&
+        (isAllThere.test(k.behind) || allThere.test(saidFrom(words, k.at - 7, k.at))),
+    );
+    const end = last ? placeOf(words, last.at, last.end) : null;
+    if (last && end && !r.made.some((m) => m.from < end.to && m.to > end.from)) {
+      fill(r, end);
+      r.insert({ kind: 'press', control: last.own.control.id, times: 1 }, end);
+    }
     return;
   }
 }

@@ -102,8 +102,11 @@ export function verbWords(s: Scan): boolean {
     !(isNoun && /^(?:link|bridge)\b/.test(here))
   ) {
     const k = i + (words[i + 1]?.word === 'out' ? 2 : 1);
-    const named = mentionAt(words, words[k]?.word === 'the' ? k + 1 : k, called.controls);
-    if (named?.of.control.look === 'jumper') {
+    const at = words[k]?.word === 'the' ? k + 1 : k;
+    const named = mentionAt(words, at, called.controls);
+    // `link 4 open`: how what is called so stands
+    const stands = /^(?:on|off|in|out|open|closed?|parked|back|to)$/.test(words[at + (named?.length ?? 0)]?.word ?? '');
+    if (named?.of.control.look === 'jumper' && !stands) {
       take(k - i, { is: 'act', act: 'in', word: w.word });
       return true;
     }
