@@ -38,6 +38,26 @@ export const asidesSaid: readonly Rewrite[] = [
       ? goes(n)
       : null;
   },
+  // `plus minus plus horn yes the horn it does toot`: the last of them is meant
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'yes') return null;
+    const at = pastThe(words, i + 1);
+    const key = keyAt(words, at, called);
+    if (!key || said(out, out.length - key.length, key.length) !== said(words, at, key.length)) return null;
+    const end = stopAt(words, at);
+    const and = words.findIndex((x, k) => k >= at && k < end && /^(?:and|then|so|now)$/.test(x.word));
+    return goes((and < 0 ? end : and) - i);
+  },
+  // `if she liked it the blue lamp …`: as it is meant to go
+  ({ words, i, w, out }) => {
+    const liked =
+      w.word === 'if' && begins(out)
+        ? /^if (?:she|he|it|the \w+) (?:liked|likes|took|takes|accepts|accepted|is happy with|was happy with|agrees with) (?:it|that|them|this|you|the \w+)(?: ,)? (?=the |it |one )/.exec(
+            said(words, i, 9),
+          )
+        : null;
+    return liked ? goes(wordsIn(liked[0])) : null;
+  },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
     if (!/^there(?:'s)?$/.test(w.word) || !begins(out)) return null;

@@ -16,6 +16,16 @@ import {
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `hold them until it shows 00. Then off.`: the hand comes off, and no switch
+  ({ words, i, w, out }) => {
+    if (!/^(?:and|then|off)$/.test(w.word) || !/^[.,;!?\n]$/.test(out.at(-1)?.raw ?? '')) return null;
+    const off = /^(?:and )?(?:then )?off(?= [.,;!?\n]|$)/.exec(said(words, i, 4));
+    const told = said(out, Math.max(0, out.length - 24), 24);
+    const sentence = told.slice(told.slice(0, -2).lastIndexOf(' . ') + 1);
+    return off && /\b(?:hold|hang on|keep)\b.*\b(?:until|till)\b/.test(sentence)
+      ? { takes: wordsIn(off[0]), puts: letGo(w) }
+      : null;
+  },
   // `when it stands on 0, let.`, `and not let`
   ({ words, i, w, out }) => {
     if (w.word !== 'let' || !isStop(words[i + 1]?.raw)) return null;

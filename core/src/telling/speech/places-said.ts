@@ -1,5 +1,6 @@
 import type { ControlFacts } from '../../unit/facts.ts';
-import { placeAt, placeByVerb } from './mentions.ts';
+import { isEmergencyStop } from '../names.ts';
+import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
 import { added, goes, isStop, keyAt, labelled, pastThe, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
 import type { Word } from './text.ts';
 
@@ -32,6 +33,17 @@ const eachPlaced = (words: readonly Word[], name: readonly Word[], at: readonly 
 
 /** Ways of saying to which place something comes: to and fro, as far as it goes, over its pins, where it lies meanwhile. */
 export const placesSaid: readonly Rewrite[] = [
+  // `unlock the emergency stop`: out of where it caught
+  ({ words, i, w, called }) => {
+    if (!/^(?:unlock|unlatch|disengage|deactivate|untwist)$/.test(w.word)) return null;
+    const at = pastThe(words, i + 1);
+    const own = mentionAt(words, at, called.controls);
+    if (!own || !isEmergencyStop(own.of.control)) return null;
+    return {
+      takes: at + own.length - i,
+      puts: [added('pull', w), ...words.slice(at, at + own.length), added('out', w)],
+    };
+  },
   // `number two is the one you want on`: put there
   ({ words, i, w, places }) => {
     const one = /^(?:is|that's)$/.test(w.word)

@@ -409,17 +409,62 @@ export const shownSaid: readonly Rewrite[] = [
     const isOne = ofIt.length === 1 && !isOther && !/^(?:it|or|from|to|in)$/.test(out.at(-1)?.word ?? '');
     return does && isOne ? { takes: 1, puts: [w, added('lamp', w)] } : null;
   },
+  // `Rapid flashing of the Enabled lamp signifies that access has been granted`
+  ({ words, i, w, called, out }) => {
+    const how = begins(out)
+      ? /^(rapid|fast|quick|slow) (?:flashing|blinking) (?:of|from|on|by) (?:the )?/.exec(`${said(words, i, 4)} `)
+      : null;
+    const lamp = how ? mentionAt(words, i + wordsIn(how[0]), called.signs) : null;
+    if (!how || lamp?.of.kind !== 'lamp') return null;
+    const named = i + wordsIn(how[0]);
+    const end = named + lamp.length;
+    const says = /^(?:signifies|indicates|means|shows|confirms|tells you|signals|denotes|is the sign)(?= )/.exec(
+      said(words, end, 3),
+    );
+    if (!says) return null;
+    const does = ['flashes', how[1] === 'slow' ? 'slowly' : 'fast'].map((x) => added(x, w));
+    // what it signifies is told for those who ask
+    return { takes: stopAt(words, i) - i, puts: [added('the', w), ...words.slice(named, end), ...does] };
+  },
+  // `the blue lamp breathes slowly`, `blinking, nice and slow`
+  ({ words, i, w, out, called }) => {
+    const slow = /^(?:breathes|pulses|breathing|pulsing)(?: slowly| gently)?(?= [.,;:!?\n]|$| and)/.exec(
+      said(words, i, 3),
+    );
+    const isLamp =
+      [1, 2, 3].some((back) => mentionAt(out, out.length - back, called.signs)?.of.kind === 'lamp') ||
+      /^(?:it|one)$/.test(out.at(-1)?.word ?? '');
+    if (slow && isLamp) return { takes: wordsIn(slow[0]), puts: [added('flashes', w), added('slowly', w)] };
+    const nice =
+      /^(?:blinking|flashing|blinks|flashes) , (?:nice and |nice , |quite |very )?(slow|slowly|fast|quick|quickly)(?= |$)/.exec(
+        said(words, i, 6),
+      );
+    return nice ? { takes: wordsIn(nice[0]), puts: [w, added(nice[1] ?? '', w)] } : null;
+  },
+  // `until it's got double zero on it`
+  ({ words, i, w }) => {
+    const got =
+      /^(?:it's|it has|it|there's|there|there is|there are|you've|you have|the display has)(?: got)? (?=(?:double |triple )?[\w"-]+(?: \w+){0,2} (?:on it|in the (?:window|display)|on the (?:display|screen|readout))\b)/.exec(
+        said(words, i, 9),
+      );
+    if (!got || !/^(?:until|till|when|once|and)$/.test(words[i - 1]?.word ?? '')) return null;
+    const shown = i + wordsIn(got[0]);
+    const on = [1, 2, 3, 4].find((n) => /^(?:on it|in the|on the)$/.test(said(words, shown + n, 2)));
+    if (!on || !/^(?:"|\d|double|triple|zero|nought|dash|[A-Z]{2,})/.test(words[shown]?.raw ?? '')) return null;
+    const end = shown + on + (said(words, shown + on, 2) === 'on it' ? 2 : 3);
+    return { takes: end - i, puts: [added('it', w), added('shows', w), ...words.slice(shown, shown + on)] };
+  },
   // `it'll speed up`, `now it's going like mad`
   ({ words, i, w, out }) => {
     if (!/^(?:speeds?|speeding|speeded|sped|going|goes|gone)$/.test(w.word)) return null;
     if (
-      !/^(?:it|it'll|they|will|lamp|light|flashing|blinking|now|starts?|starting|to|and|is)$/.test(
+      !/^(?:it|it'll|they|will|lamp|light|one|red|green|yellow|amber|orange|blue|white|flashing|blinking|now|starts?|starting|to|and|is)$/.test(
         out.at(-1)?.word ?? '',
       )
     )
       return null;
     const fast =
-      /^(?:(?:speeds?|speeding|speeded|sped) up|(?:going|goes|gone) (?:like )?(?:mad|crazy|the clappers|wild))(?= |$)/.exec(
+      /^(?:(?:speeds?|speeding|speeded|sped) up|(?:going|goes|gone) (?:like )?(?:mad|crazy|nuts|berserk|the clappers|wild))(?= |$)/.exec(
         said(words, i, 4),
       );
     if (!fast) return null;

@@ -12,12 +12,14 @@ import type { Word } from './text.ts';
 const around = 55;
 const codeWord = /^(?:code|pin|pw|passcode|password|combination|number|figures?|digits?|letters?|word)$/;
 const changes =
-  /^(?:,? ?(?:key|button|arrow|you|to|can|will|both|they|it|now|is|are|=|:) ?)*(?:(?:changes?|changing|makes?|sets?|raises?|lowers?|counts?|goes|scrolls?|alters?|for) (?:you |up |down |through )?(?:the |a |each |every |it |that |this )?)?(?:figures?|digits?|letters?|numbers?|values?|characters?|bigger|smaller|higher|lower|up|down|(?:plus |minus |\+|-)?(?:one|1) ?(?:up|down|more|less|higher|lower)?(?= ?(?:,|$))|(?:plus|minus) one)\b/;
+  /^(?:,? ?(?:key|button|arrow|you|to|can|will|both|they|it|now|is|are|=|:) ?)*(?:(?:changes?|changing|makes?|sets?|raises?|lowers?|counts?|goes|scrolls?|alters?|modify|modifies|for) (?:you |up |down |through )?(?:the |a |each |every |it |that |this )?)?(?:figures?|digits?|letters?|numbers?|values?|characters?|bigger|smaller|higher|lower|up|down|(?:plus |minus |\+|-)?(?:one|1) ?(?:up|down|more|less|higher|lower)?(?= ?(?:,|$))|(?:plus|minus) one)\b/;
 const goesOn =
-  /^(?:,? ?(?:key|button|arrow|you|to|can|will|it|then|always|is|=|:|-|→|once|each time|after each(?: one| figure| digit| letter)?) )*(?:(?:takes?|moves?|goes|go|gets?|brings?|steps?|jumps?|shifts?|hops?|confirms?|sends?|comes?)(?: you| it| the cursor| one)?(?: on| along| over| across| to| forward| right| further)*(?: the| a)? ?(?:next|following|place|position|digit|figure|letter|one|on|along|over)|(?:for )?(?:the )?(?:next|following)(?: one| place| digit| figure| letter| position| number| character)?$|(?:after|behind|for|at) (?:each|every)(?: (?:one|figure|digit|letter|character|number))?(?: |$)|(?:for )?(?:the )?(?:next|following) (?:one|place|digit|figure|letter|position|number|character)|on to the next|one (?:place )?(?:further|along|on))\b/;
+  /^(?:,? ?(?:key|button|arrow|you|to|can|will|it|then|always|is|=|:|-|→|once|each time|after each(?: one| figure| digit| letter)?) )*(?:(?:takes?|moves?|goes|go|gets?|brings?|steps?|jumps?|shifts?|hops?|confirms?|sends?|advances?|comes?)(?: you| it| the cursor| one)?(?: on| along| over| across| to| forward| right| further)*(?: the| a)? ?(?:next|following|place|position|digit|figure|letter|one|on|along|over)|(?:for )?(?:the )?(?:next|following)(?: one| place| digit| figure| letter| position| number| character)?$|(?:after|behind|for|at) (?:each|every)(?: (?:one|figure|digit|letter|character|number))?(?: |$)|(?:for )?(?:the )?(?:next|following) (?:one|place|digit|figure|letter|position|number|character)|on to the next|one (?:place )?(?:further|along|on))\b/;
 const there =
   "(?:when|once|as soon as) (?:it's|they're|it is|they are|that's|you have|you've got) (?:all )?(?:the figures |the number |the code )?(?:there|in|right|complete|together)";
-const isAllThere = new RegExp(String.raw`^(?:,? ?)${there}\b`);
+const isAllThere = new RegExp(
+  String.raw`^(?:,? ?)(?:${there}|(?:confirms|accepts|completes|finishes|ends|sends|takes) (?:the |it|your |this )?(?:whole )?(?:entry|code|number|input|all)\b)`,
+);
 const allThere = new RegExp(String.raw`\b${there}(?: ,)?$`);
 const figureNames: Readonly<Record<string, string>> = Object.fromEntries(
   ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'oh'].map(
