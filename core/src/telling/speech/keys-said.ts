@@ -22,6 +22,27 @@ const bothHeld =
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `one click back to the left and Info`: which way, and a key behind it
+  ({ words, i, w, out, called }) => {
+    if (
+      w.word === 'back' &&
+      /^clicks?$/.test(out.at(-1)?.word ?? '') &&
+      /^to the (?:left|right)$/.test(said(words, i + 1, 3))
+    )
+      return { takes: 1, puts: [] };
+    const key = w.word === 'and' ? keyAt(words, i + 1, called) : null;
+    if (
+      !key ||
+      !/\bclicks? (?:back )?(?:to the |to )?(?:left|right|clockwise|anticlockwise|back)$/.test(
+        said(out, Math.max(0, out.length - 6), 6),
+      )
+    )
+      return null;
+    const next = words[i + 1 + key.length];
+    return !next || isStop(next.raw) || /^(?:,|and|then|now)$/.test(next.raw)
+      ? { takes: 1, puts: [w, added('press', w)] }
+      : null;
+  },
   // `Open is up, Close is down`: which way each counts, and none is held
   ({ words, i, w, out, called }) => {
     if (w.word !== 'is' || words[i + 1]?.word !== 'down' || !/^(?:[.,;!?\n]|and|$)/.test(words[i + 2]?.raw ?? ''))

@@ -16,6 +16,17 @@ import {
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `MENU.` – `Off with the fingers.`
+  ({ words, i, w, out }) => {
+    const off = begins(out)
+      ? /^(?:and |now |then |ok |okay |so )*(?:off|away|up) with (?:the|your|both|those|them|that) ?(?:fingers?|thumbs?|hands?)?(?= [.,;!?\n]|$| then| and)/.exec(
+          said(words, i, 6),
+        )
+      : null;
+    return off && /\boff|fingers?|thumbs?|hands?/.test(off[0]) && w.word !== 'up'
+      ? { takes: wordsIn(off[0]), puts: letGo(w) }
+      : null;
+  },
   // `hold them until it shows 00. Then off.`: the hand comes off, and no switch
   ({ words, i, w, out }) => {
     if (!/^(?:and|then|off)$/.test(w.word) || !/^[.,;!?\n]$/.test(out.at(-1)?.raw ?? '')) return null;

@@ -221,9 +221,17 @@ const soundWords = [
   'whistle',
 ];
 
+/** What people call a colour where no lamp has that one: who sees amber says orange. */
+const seenAs: Readonly<Record<string, readonly string[]>> = {
+  amber: ['orange', 'yellow'],
+  yellow: ['orange', 'amber'],
+};
+
 function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
   const isHornKey = [...facts.controls.values()].some((own) => /\bhorn\b/i.test(own.control.label));
+  const has = (colour: string): boolean =>
+    [...facts.signs.values()].some((s) => s.kind === 'lamp' && s.colours.some((c) => c === colour));
   for (const sign of facts.signs.values()) {
     // an id of one letter is nobody's name for it
     // `go`, of a gong: no name, whoever filed it so
@@ -240,7 +248,7 @@ function signNames(facts: UnitFacts): Named<Sign>[] {
     }
     if (sign.kind === 'lamp') {
       for (const kind of lampKinds) all.push([kind, sign, true]);
-      for (const colour of sign.colours)
+      for (const colour of sign.colours.flatMap((c) => [c, ...(seenAs[c] ?? []).filter((other) => !has(other))]))
         for (const kind of [...lampKinds, 'one']) all.push([`${colour} ${kind}`, sign, true]);
     }
     if (sign.kind === 'beeper')
@@ -365,7 +373,14 @@ export function groupAt(
 
 /** The lamps that can show a colour. */
 export const lampsIn = (called: Called, colour: string): readonly Sign[] =>
-  called.lamps.filter((s) => s.kind === 'lamp' && s.colours.some((c) => c === colour));
+  called.lamps.filter(
+    (s) =>
+      s.kind === 'lamp' &&
+      s.colours.some(
+        (c) => c === colour || (seenAs[c]?.includes(colour) && called.lamps.every((l) => !shows(l, colour))),
+      ),
+  );
+const shows = (sign: Sign, colour: string): boolean => sign.kind === 'lamp' && sign.colours.some((c) => c === colour);
 
 type Index = Readonly<{
   byFirst: ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>;

@@ -44,6 +44,24 @@ export const placesSaid: readonly Rewrite[] = [
       puts: [added('pull', w), ...words.slice(at, at + own.length), added('out', w)],
     };
   },
+  // `isolator on, and the gas last`: back to where it stands by itself
+  (at) => {
+    const { words, i, w, out } = at;
+    if (w.word !== 'and' || !/^(?:[.,;]|on|off|in|out|open|shut|closed|up|down)$/.test(out.at(-1)?.raw ?? ''))
+      return null;
+    const named = pastThe(words, i + 1);
+    const own = standsAt(at, named);
+    const start = own?.of.start ?? null;
+    const last = own
+      ? /^(?:last(?: of all)?|at the (?:very )?end|in the end)(?= [.;!?\n]|$)/.exec(said(words, named + own.length, 4))
+      : null;
+    return own && start !== null && last
+      ? {
+          takes: named + own.length + wordsIn(last[0]) - i,
+          puts: [w, ...words.slice(named, named + own.length), added(start, w)],
+        }
+      : null;
+  },
   // `number two is the one you want on`: put there
   ({ words, i, w, places }) => {
     const one = /^(?:is|that's)$/.test(w.word)

@@ -54,13 +54,19 @@ export type Told = Readonly<{
 /** Longer speech is read to this length: some three hours of captions. */
 const mostSpoken = 400_000;
 
+/** `Teacher: who can tell me what comes first?`: what the pupils answer is told as well as what the teacher does. */
+const isLesson = (text: string, named: readonly string[]): boolean =>
+  named.length > 2 &&
+  (named.some((who) => /^(?:the )?(?:teacher|trainer|instructor|tutor|lecturer)$/i.test(who)) ||
+    /\bwho (?:can tell (?:me|us)|knows|remembers|wants to (?:go on|tell))\b/i.test(text));
+
 type Heard = ReadonlyArray<ReadonlyArray<readonly [number, number]>>;
 /** What each who speaks says, by place; in a lesson every turn is a voice of its own, and all are heard. */
 function voices({ text, turns }: ReadIn): Heard {
   if (turns.length === 0) return [[[0, text.length]]];
   const parts = turns.map((t, i) => ({ who: t.who, span: [t.from, turns[i + 1]?.from ?? text.length] as const }));
   const named = [...new Set(parts.map((p) => p.who))];
-  if (named.length > 6) return [parts.map((p) => p.span)];
+  if (named.length > 6 || isLesson(text, named)) return [parts.map((p) => p.span)];
   return named.map((who) => parts.filter((p) => p.who === who).map((p) => p.span));
 }
 
