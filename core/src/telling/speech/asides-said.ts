@@ -60,9 +60,9 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
-    if (!/^there(?:'s)?$/.test(w.word) || !begins(out)) return null;
+    if (!/^there$/.test(w.word) || !begins(out)) return null;
     const live =
-      /^there(?:'s)?(?: is| are)?(?: \w+)? (?:mains|power|current|voltage|electricity|juice|volts?) (?:in|on|at|behind|under|inside|all over) \w+(?: \w+)?/.exec(
+      /^there(?: is| are)?(?: \w+)? (?:mains|power|current|voltage|electricity|juice|volts?) (?:in|on|at|behind|under|inside|all over) \w+(?: \w+)?/.exec(
         said(words, i, 8),
       );
     return live ? goes(stopAt(words, i) - i) : null;

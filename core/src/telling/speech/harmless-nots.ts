@@ -54,6 +54,18 @@ const pauseBehind = (out: readonly Word[], w: Word): Word[] => (out.length === 0
  * of nothing, and what stands behind it in the same breath is done.
  */
 export const harmlessNots: readonly Rewrite[] = [
+  // `that's it saying there's nothing wrong which is a lie`, `and not when it buzzes`
+  ({ words, i, w }) => {
+    if (!/^(?:that|saying|which|and|not|,)$/.test(w.word)) return null;
+    const none =
+      /^(?:(?:that|that is|which is) )?(?:it |him |her )?(?:saying|telling you|its way of saying|how it says|which says|which means) (?:that )?(?:there|there is|it has|it got) nothing wrong(?: with (?:it|him|her))?(?: ,)?(?: (?:and |but )?which is (?:a lie|not true|nonsense|wrong))?(?= |$)/.exec(
+        said(words, i, 16),
+      ) ??
+      /^(?:, )?(?:and )?not when (?:it|he|she|they) (?:buzz|beep|chime|ring|sound|hoot|pip|flash|blink)\w*(?= [.,;!?\n]|$| and)/.exec(
+        said(words, i, 7),
+      );
+    return none ? goes(wordsIn(none[0])) : null;
+  },
   // `when there is nothing more to tell the buzzer sounds long`: how the list ends
   ({ words, i, w, out, called }) => {
     if (!/^(?:when|if|once|where)$/.test(w.word) || !begins(out)) return null;

@@ -22,6 +22,34 @@ const bothHeld =
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `with Needle you come from one mistake to the other`, `Jet for each further fault`
+  ({ words, i, w, out, called }) => {
+    if (!begins(out)) return null;
+    const at = w.word === 'with' ? pastThe(words, i + 1) : i;
+    const key = keyAt(words, at, called);
+    if (!key) return null;
+    const leads = (
+      w.word === 'with'
+        ? /^(?:you|we|one|i) (?:come|go|get|move|walk|jump)s? from (?:one|the one|each) (?:\w+ )?to (?:the )?(?:other|next|another)(?: one)?(?= |$)/
+        : /^for (?:each|every|any) (?:further|next|other|new|more|older|additional) (?:\w+)(?= [.,;!?\n]|$)/
+    ).exec(said(words, at + key.length, 9));
+    return leads
+      ? {
+          takes: at + key.length + wordsIn(leads[0]) - i,
+          puts: [added('press', w), ...words.slice(at, at + key.length)],
+        }
+      : null;
+  },
+  // `down down up okay`, `hold Steam and okay`: a key that is called OK
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'okay' || !called.controls.some((c) => c.of.control.label === 'OK')) return null;
+    const isRow = keysBefore(out, called) > 1 && !/^(?:so|now|right|you|i|we|it|that)$/.test(words[i + 1]?.word ?? '');
+    const isHeld =
+      out.at(-1)?.word === 'and' &&
+      keysBefore(out.slice(0, -1), called) > 0 &&
+      /\b(?:hold|holds|holding|keep|both)\b/.test(said(out, Math.max(0, out.length - 6), 6));
+    return isRow || isHeld ? { takes: 1, puts: [{ ...w, word: 'ok', raw: 'OK' }] } : null;
+  },
   // `one click back to the left and Info`: which way, and a key behind it
   ({ words, i, w, out, called }) => {
     if (

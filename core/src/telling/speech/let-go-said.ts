@@ -16,6 +16,15 @@ import {
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `by the third pip you go away from Menu`
+  ({ words, i, w, called }) => {
+    const away = /^(?:go|goes|come|comes|get|move)$/.test(w.word)
+      ? /^\w+ (?:away|off) (?:from )?(?:the )?/.exec(`${said(words, i, 4)} `)
+      : null;
+    const from = away ? i + wordsIn(away[0]) : i;
+    const key = away && /\bfrom /.test(away[0]) ? keyAt(words, from, called) : null;
+    return key ? { takes: from + key.length - i, puts: letGo(w, ...words.slice(from, from + key.length)) } : null;
+  },
   // `MENU.` – `Off with the fingers.`
   ({ words, i, w, out }) => {
     const off = begins(out)

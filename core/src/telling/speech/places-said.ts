@@ -1,7 +1,19 @@
 import type { ControlFacts } from '../../unit/facts.ts';
 import { isEmergencyStop } from '../names.ts';
 import { mentionAt, placeAt, placeByVerb } from './mentions.ts';
-import { added, goes, isStop, keyAt, labelled, pastThe, type Rewrite, said, standsAt, wordsIn } from './rewrite.ts';
+import {
+  added,
+  begins,
+  goes,
+  isStop,
+  keyAt,
+  labelled,
+  pastThe,
+  type Rewrite,
+  said,
+  standsAt,
+  wordsIn,
+} from './rewrite.ts';
 import type { Word } from './text.ts';
 
 /** The place of a brake or a lock in which it holds; null where it is none. */
@@ -62,13 +74,32 @@ export const placesSaid: readonly Rewrite[] = [
         }
       : null;
   },
+  // `Untie the float, let it hang free`: as it is by itself
+  (at) => {
+    const { words, i, w, out } = at;
+    if (!/^(?:untie|unhook|unwedge)$/.test(w.word) || !begins(out)) return null;
+    const named = pastThe(words, i + 1);
+    const own = standsAt(at, named);
+    const start = own?.of.start ?? null;
+    if (!own || start === null) return null;
+    const end = named + own.length;
+    const hangs =
+      /^(?:, )?(?:and )?let (?:it|him|her) (?:hang|drop|fall|go|down)(?: (?:free|down|freely|again))?(?= [.,;!?\n]|$| and)/.exec(
+        said(words, end, 6),
+      );
+    return {
+      takes: end - i + (hangs ? wordsIn(hangs[0]) : 0),
+      puts: [added('put', w), ...words.slice(named, end), added(start, w)],
+    };
+  },
   // `number two is the one you want on`: put there
   ({ words, i, w, places }) => {
-    const one = /^(?:is|that's)$/.test(w.word)
-      ? /^(?:is|that's) (?:the one|what|the only one) (?:you|we|i) (?:want|need|have to have|must have|'re after) (?:to be )?/.exec(
-          `${said(words, i, 9)} `,
-        )
-      : null;
+    const one =
+      w.word === 'is'
+        ? /^is (?:the one|what|the only one) (?:you|we|i) (?:want|need|have to have|must have|'re after) (?:to be )?/.exec(
+            `${said(words, i, 9)} `,
+          )
+        : null;
     const to = one ? (words[i + wordsIn(one[0])]?.word ?? '') : '';
     return one && (places.has(to) || /^(?:on|off|in|out|open|shut|up|down)$/.test(to))
       ? { takes: wordsIn(one[0]), puts: [added('goes', w)] }

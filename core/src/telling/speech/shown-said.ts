@@ -87,6 +87,60 @@ export const shownSaid: readonly Rewrite[] = [
       ? { takes: wordsIn(dark[0]), puts: [added('goes', w), added('blank', w)] }
       : null;
   },
+  // `what you're waiting for is DIAG on the display, and that's when you let go`
+  ({ words, i, w }) => {
+    const waits =
+      w.word === 'what'
+        ? /^what (?:you|we|i)(?:'re| are|'m| am)? (?:waiting|looking) for is /.exec(`${said(words, i, 7)} `)
+        : null;
+    const shown = waits ? words[i + wordsIn(waits[0])] : undefined;
+    if (!waits || !shown || !/^(?:"|\p{Lu}{2,}|\d{2,}|-{2,})/u.test(shown.raw)) return null;
+    const end = i + wordsIn(waits[0]) + 1;
+    const then = /^(?:(?:on|in) the \w+ )?(?:, )?(?:and )?that(?: is)? when (?=you|we|i|they)/.exec(
+      `${said(words, end, 8)} `,
+    );
+    return then
+      ? { takes: end - i + wordsIn(then[0]), puts: [added('when', w), added('it', w), added('shows', w), shown] }
+      : null;
+  },
+  // `until CODE? is shown`: what is written there
+  ({ w }) =>
+    /^\p{Lu}{2,}\?$/u.test(w.raw) ? { takes: 1, puts: [{ ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] } : null,
+  // `the yellow lamp starts to blink, nice and lazy`
+  ({ words, i, w, out }) => {
+    if (
+      w.raw !== ',' ||
+      !/^(?:blink|blinking|blinks|flash|flashing|flashes|flicker|flickering)$/.test(out.at(-1)?.word ?? '')
+    )
+      return null;
+    const how =
+      /^, (?:nice and |nice , |really |very )?(slow|slowly|lazy|lazily|gently|leisurely|fast|quick|quickly)(?= [.,;:!?\n]|$| and)/.exec(
+        said(words, i, 5),
+      );
+    const isFast = /^(?:fast|quick)/.test(how?.[1] ?? '');
+    return how ? { takes: wordsIn(how[0]), puts: [added(isFast ? 'fast' : 'slowly', w)] } : null;
+  },
+  // `until E zero zero comes up`, `up comes E zero zero`
+  ({ words, i, w, out, called }) => {
+    if (!/^[b-hj-z]$/.test(w.word) || called.displays.length !== 1 || mentionAt(words, i, called.controls)) return null;
+    let figures = '';
+    while (/^\d$/.test(String(words[i + 1 + figures.length]?.value ?? '')) && words[i + 1 + figures.length]?.span === 1)
+      figures += String(words[i + 1 + figures.length]?.value);
+    if (figures.length < 2 || figures.length > 4) return null;
+    const end = i + 1 + figures.length;
+    const comes =
+      /^(?:comes? up|comes? (?:back )?(?=[.,;!?\n]|and|$)|appears?|shows up|is shown|pops up|is there)\b/.exec(
+        said(words, end, 3),
+      );
+    const isLed = /\b(?:up comes|there comes|here comes|up pops)$/.test(said(out, Math.max(0, out.length - 2), 2));
+    if (!comes && !isLed) return null;
+    const text = `"${w.word.toUpperCase()}${figures}"`;
+    return {
+      takes: end - i + (comes ? wordsIn(comes[0].trim()) : 0),
+      drops: isLed ? 2 : 0,
+      puts: [added('it', w), added('shows', w), { ...w, word: text, raw: text }],
+    };
+  },
   // `and the word SERVICE shows up`
   ({ words, i, w, called }) => {
     const word = /^the words?$/.test(said(words, i, 2)) ? words[i + 2] : undefined;
@@ -439,12 +493,13 @@ export const shownSaid: readonly Rewrite[] = [
       /^(?:blinking|flashing|blinks|flashes) , (?:nice and |nice , |quite |very )?(slow|slowly|fast|quick|quickly)(?= |$)/.exec(
         said(words, i, 6),
       );
-    return nice ? { takes: wordsIn(nice[0]), puts: [w, added(nice[1] ?? '', w)] } : null;
+    const isSlow = /^(?:slow|la|lei)/.test(nice?.[1] ?? '');
+    return nice ? { takes: wordsIn(nice[0]), puts: [w, added(isSlow ? 'slowly' : 'fast', w)] } : null;
   },
   // `until it's got double zero on it`
   ({ words, i, w }) => {
     const got =
-      /^(?:it's|it has|it|there's|there|there is|there are|you've|you have|the display has)(?: got)? (?=(?:double |triple )?[\w"-]+(?: \w+){0,2} (?:on it|in the (?:window|display)|on the (?:display|screen|readout))\b)/.exec(
+      /^(?:it|it has|there|there is|there are|you've|you have|the display has)(?: got)? (?=(?:double |triple )?[\w"-]+(?: \w+){0,2} (?:on it|in the (?:window|display)|on the (?:display|screen|readout))\b)/.exec(
         said(words, i, 9),
       );
     if (!got || !/^(?:until|till|when|once|and)$/.test(words[i - 1]?.word ?? '')) return null;

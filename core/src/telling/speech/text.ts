@@ -60,8 +60,9 @@ export function withSigns(words: readonly Word[], text: string): Word[] {
   });
 }
 
+// `until CODE? is shown`: no question
 const pattern =
-  /0x[0-9a-f]+|-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d{1,2}(?:st|nd|rd|th)(?![\p{L}\p{N}])|\d+(?:[.,]\d+)?|(?<=[\p{L}\p{N}])\+(?=\p{L})|(?<=[\p{L}\p{N}] )\+(?= \p{L})|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]|(?<=\S )-(?= \S)/gu;
+  /\p{Lu}{2,}\?(?=,? (?:is|are|appears?|comes?|stands?|shows?|in the|on the|and|lights)\b)|0x[0-9a-f]+|-{3,}(?!>)|\d(?:\.\d){2,}|-{1,2}>|=>|→|⇒|(?<=\s)[>»/](?=\s)|"[^"]*"|“[^”]*”|\d{1,2}(?:st|nd|rd|th)(?![\p{L}\p{N}])|\d+(?:[.,]\d+)?|(?<=[\p{L}\p{N}])\+(?=\p{L})|(?<=[\p{L}\p{N}] )\+(?= \p{L})|[\p{L}\p{N}]+(?:['’-][\p{L}\p{N}]+)*|[.,;:!?\n()–—…]|(?<=\S )-(?= \S)/gu;
 
 /** A quotation of some length is somebody telling; a short one is what is written somewhere. */
 const isTold = (quoted: string): boolean =>

@@ -26,11 +26,20 @@ export const timeSaid: readonly Rewrite[] = [
         }
       : null;
   },
+  // `you have six seconds, and in this six seconds you press …`
+  ({ words, i, out }) => {
+    const lead = /^(?:in|within|inside|during) (?:this|these|those|that|the same) /.exec(`${said(words, i, 4)} `);
+    const many = lead ? words[i + wordsIn(lead[0])] : undefined;
+    if (!lead || many?.value == null) return null;
+    const unit = i + wordsIn(lead[0]) + many.span;
+    const isSame = out.slice(-12).some((x) => x.value === many.value);
+    return isSame && /^(?:seconds?|secs?)$/.test(words[unit]?.word ?? '') ? goes(unit + 1 - i) : null;
+  },
   // `it says BOOT, and while that's on you take both`
   ({ words, i, w, out }) => {
     if (w.word !== 'while' || !/^(?:and|,|\.|then)$/.test(out.at(-1)?.word ?? '.')) return null;
     const on =
-      /^while (?:that's|that is|it's|it is|those are|they're) (?:still )?(?:on|there|up|showing|standing there|to be seen)(?: ,)?(?= you| we| i| ,|$)/.exec(
+      /^while (?:that|that is|it|it is|those are|they're) (?:still )?(?:on|there|up|showing|standing there|to be seen)(?: ,)?(?= you| we| i| ,|$)/.exec(
         said(words, i, 6),
       );
     return on ? goes(wordsIn(on[0])) : null;

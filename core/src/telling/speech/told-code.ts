@@ -16,7 +16,7 @@ const changes =
 const goesOn =
   /^(?:,? ?(?:key|button|arrow|you|to|can|will|it|then|always|is|=|:|-|→|once|each time|after each(?: one| figure| digit| letter)?) )*(?:(?:takes?|moves?|goes|go|gets?|brings?|steps?|jumps?|shifts?|hops?|confirms?|sends?|advances?|comes?)(?: you| it| the cursor| one)?(?: on| along| over| across| to| forward| right| further)*(?: the| a)? ?(?:next|following|place|position|digit|figure|letter|one|on|along|over)|(?:for )?(?:the )?(?:next|following)(?: one| place| digit| figure| letter| position| number| character)?$|(?:after|behind|for|at) (?:each|every)(?: (?:one|figure|digit|letter|character|number))?(?: |$)|(?:for )?(?:the )?(?:next|following) (?:one|place|digit|figure|letter|position|number|character)|on to the next|one (?:place )?(?:further|along|on))\b/;
 const there =
-  "(?:when|once|as soon as) (?:it's|they're|it is|they are|that's|you have|you've got) (?:all )?(?:the figures |the number |the code )?(?:there|in|right|complete|together)";
+  "(?:when|once|as soon as) (?:done|finished|complete|(?:it|they're|it is|they are|that|you have|you've got) (?:all )?(?:the figures |the number |the code )?(?:there|in|right|complete|together))";
 const isAllThere = new RegExp(
   String.raw`^(?:,? ?)(?:${there}|(?:confirms|accepts|completes|finishes|ends|sends|takes) (?:the |it|your |this )?(?:whole )?(?:entry|code|number|input|all)\b)`,
 );
