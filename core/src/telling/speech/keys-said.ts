@@ -22,6 +22,15 @@ const bothHeld =
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `one on Heat, one on Set, press both and don't let go`
+  ({ words, i, w }) => {
+    const both = /^(?:press|push)$/.test(w.word)
+      ? /^\w+ (?:both|them both|them|the two|these two)(?: of them)?(?: down)? (?:, )?(?:and )?(?:don't (?:you )?let go|do not let go|don't let them go|keep (?:on )?pressing|keep them (?:pressed|down)|stay on them|hold on)(?= |$)/.exec(
+          said(words, i, 9),
+        )
+      : null;
+    return both ? { takes: wordsIn(both[0]), puts: [{ ...w, word: 'hold', raw: 'hold' }, added('both', w)] } : null;
+  },
   // `with Needle you come from one mistake to the other`, `Jet for each further fault`
   ({ words, i, w, out, called }) => {
     if (!begins(out)) return null;

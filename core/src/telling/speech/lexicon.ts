@@ -101,7 +101,7 @@ export const corrections: ReadonlyArray<readonly string[]> = [
 
 /** Where somebody begins to say all of it once more, shortly. */
 export const sumsUp =
-  /\b(?:so,? in short|in short|to sum up|then to sum up|to summari[sz]e|summari[sz]ing|in summary|summary(?=[:.,])|to repeat(?=[:,])|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once (?:more|again) from the (?:top|start|beginning)|(?<=[.!?]\s*|\bso )one more time|so again|okay,? so again|so next time|(?<=[.!?]\s*|\bso |\bokay |\bnow )all over again|so that was|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|(?<!\b(?:and|again|over|start|begin|back|then|,) )from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
+  /\b(?:so,? in short|in short|to sum up|then to sum up|to summari[sz]e|summari[sz]ing|in summary|summary(?=[:.,])|to repeat(?=[:,])|summed up|in sum|all in all|so altogether|quick recap|to recap|recap|so once more|once (?:more|again) from the (?:top|start|beginning)|(?<=[.!?]\s*|\bso )one more time|so again|okay,? so again|so next time|(?<=[.!?]\s*|\bso |\bokay |\bnow )all over again|so that was(?! (?:all|it|them|both|everything|that|the (?:lot|last|end|first))\b)|so that is it|in other words,? so|all together now|so the whole thing (?:again|once more)|(?<!\b(?:and|again|over|start|begin|back|then|,) )from the top|in brief|in a nutshell|in a few words|the short version|in one line|tl;?dr|so in order)\b/i;
 
 /** Cues of another route than the one before: its name, by what is said that it is for. */
 export const routeCues: ReadonlyArray<readonly [name: string, cue: RegExp]> = [

@@ -659,6 +659,23 @@ export const movedSaid: readonly Rewrite[] = [
       );
     return without ? { takes: 4, puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
   },
+  // `On P3 I put this.`
+  (at) => {
+    const { words, i, w, out } = at;
+    const named = w.word === 'on' && begins(out) ? pastThe(words, i + 1) : -1;
+    const own = named > 0 ? standsAt(at, named) : null;
+    if (own?.of.control.look !== 'jumper') return null;
+    const puts =
+      /^(?:i|you|we) (?:now |then )?(?:put|stick|push|place) (?:this|that|it|one|(?:the|a|my|your) (?:\w+ )?(?:jumper|cap|bridge|link|clip))(?= [.,;!?\n]|$| and)/.exec(
+        said(words, named + own.length, 7),
+      );
+    return puts
+      ? {
+          takes: named + own.length + wordsIn(puts[0]) - i,
+          puts: [added('bridge', w), ...words.slice(named, named + own.length)],
+        }
+      : null;
+  },
   // `two pins, and you put a bridge across both of them`, `J6 gets a little cap over the two pins`
   ({ words, i, w }) => {
     if (!/^(?:put|puts|gets?|take|stick|sticks|fit|slip|needs?|has)$/.test(w.word)) return null;

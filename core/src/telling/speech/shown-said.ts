@@ -103,6 +103,32 @@ export const shownSaid: readonly Rewrite[] = [
       ? { takes: end - i + wordsIn(then[0]), puts: [added('when', w), added('it', w), added('shows', w), shown] }
       : null;
   },
+  // `It complains: SENSOR`
+  ({ words, i, w, out, called }) =>
+    /^(?:complains?|moans?|grumbles?|protests|whines|answers?|replies|greets)$/.test(w.word) &&
+    /^(?:it|she|he|display|screen)$/.test(out.at(-1)?.word ?? '') &&
+    called.displays.length > 0 &&
+    /^[:,]$/.test(words[i + 1]?.raw ?? '') &&
+    /^(?:"|[A-Z]{2,})/.test(words[i + 2]?.raw ?? '')
+      ? { takes: 2, puts: [{ ...w, word: 'says', raw: 'says' }] }
+      : null,
+  // `Mode for 4 sec. SERVICE.`: what shows then, on a line with what is done
+  ({ words, i, w, out, called }) => {
+    const [display, ...others] = called.displays;
+    const isAlone = out.at(-1)?.raw === '.' && /^[.,]$/.test(words[i + 1]?.raw ?? '') && /^[A-Z]{4,}$/.test(w.raw);
+    if (!isAlone || display?.kind !== 'text' || others.length > 0) return null;
+    if (mentionAt(words, i, called.controls) || mentionAt(words, i, called.signs)) return null;
+    return { takes: 1, puts: [added('it', w), added('shows', w), { ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] };
+  },
+  // `and 00 is all that is left`
+  ({ words, i, w, called }) => {
+    if (called.displays.length !== 1 || !/^(?:"|[A-Z]{2,}|\d{2,}|-{2,})/.test(w.raw)) return null;
+    const all =
+      /^is (?:then )?all (?:that|you|it) (?:is left|remains|see|shows|says|stays|is there|stands there)(?: then)?(?= [.,;!?\n]|$)/.exec(
+        said(words, i + 1, 6),
+      );
+    return all ? { takes: 1 + wordsIn(all[0]), puts: [added('it', w), added('shows', w), w] } : null;
+  },
   // `until CODE? is shown`: what is written there
   ({ w }) =>
     /^\p{Lu}{2,}\?$/u.test(w.raw) ? { takes: 1, puts: [{ ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] } : null,

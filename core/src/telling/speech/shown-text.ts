@@ -29,7 +29,13 @@ export function shownTextAt(words: readonly Word[], at: number): Readonly<{ text
     i += 1;
   const first = words[i];
   // `wait for the SECOND beep`: no display says that
-  if (!first || /^(?:FIRST|SECOND|THIRD|FOURTH|NOT|ONLY|BOTH|MUST|NEVER|BEFORE|AFTER)$/.test(first.raw)) return null;
+  if (
+    !first ||
+    /^(?:FIRST|SECOND|THIRD|FOURTH|NOT|ONLY|BOTH|MUST|NEVER|BEFORE|AFTER|NOW|THEN|YES|NO|WAIT|AGAIN|ALL|AND|IF)$/.test(
+      first.raw,
+    )
+  )
+    return null;
   if (/^["“]/.test(first.raw)) return { text: first.raw.slice(1, -1), length: i + 1 - at };
   // ---, 8.8.8
   if (/^-{3,}$/.test(first.raw)) return { text: first.raw.slice(0, 8), length: i + 1 - at };

@@ -35,6 +35,19 @@ export const timeSaid: readonly Rewrite[] = [
     const isSame = out.slice(-12).some((x) => x.value === many.value);
     return isSame && /^(?:seconds?|secs?)$/.test(words[unit]?.word ?? '') ? goes(unit + 1 - i) : null;
   },
+  // `After 30 sec: main switch ON`
+  ({ words, i, w, out }) => {
+    const lead =
+      w.word === 'after' && begins(out)
+        ? /^after (?:about |another |at least |some )?/.exec(`${said(words, i, 3)} `)
+        : null;
+    const many = lead ? words[i + wordsIn(lead[0])] : undefined;
+    if (!lead || many?.value == null) return null;
+    const unit = i + wordsIn(lead[0]) + many.span;
+    return /^(?:seconds?|secs?|s|minutes?|mins?|min)$/.test(words[unit]?.word ?? '') && words[unit + 1]?.raw === ':'
+      ? { takes: unit + 2 - i, puts: [added('wait', w), ...words.slice(i + wordsIn(lead[0]), unit + 1), added('.', w)] }
+      : null;
+  },
   // `it says BOOT, and while that's on you take both`
   ({ words, i, w, out }) => {
     if (w.word !== 'while' || !/^(?:and|,|\.|then)$/.test(out.at(-1)?.word ?? '.')) return null;
