@@ -659,6 +659,30 @@ export const movedSaid: readonly Rewrite[] = [
       );
     return without ? { takes: 4, puts: [{ ...w, word: 'switch' }, added('off', w)] } : null;
   },
+  // `After removal of the access cover the slide is moved`, `The cover is refitted`
+  (at) => {
+    const { words, i, w, out } = at;
+    const off = begins(out)
+      ? /^(?:after|following|upon) (?:the )?removal of (?:the )?/.exec(`${said(words, i, 5)} `)
+      : null;
+    const own = off ? standsAt(at, i + wordsIn(off[0])) : null;
+    if (off && own) {
+      const end = i + wordsIn(off[0]) + own.length;
+      return {
+        takes: (words[end]?.raw === ',' ? end + 1 : end) - i,
+        puts: [added('remove', w), added('the', w), ...words.slice(i + wordsIn(off[0]), end), added('.', w)],
+      };
+    }
+    const back =
+      /^(?:is|are) (?:then |now |again )?(?:refitted|replaced|remounted|put back|reinstalled|reinserted)(?= |$)/.exec(
+        said(words, i, 4),
+      );
+    const what = back
+      ? [3, 2, 1].map((k) => standsAt({ ...at, i: out.length - k, words: out }, out.length - k)).find((x) => x)
+      : null;
+    const place = what ? (placeByVerb(what.of, 'in') ?? placeByVerb(what.of, 'on')) : null;
+    return back && place !== null ? { takes: wordsIn(back[0]), puts: [added('goes', w), added(place, w)] } : null;
+  },
   // `On P3 I put this.`
   (at) => {
     const { words, i, w, out } = at;

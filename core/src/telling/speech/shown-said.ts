@@ -120,6 +120,25 @@ export const shownSaid: readonly Rewrite[] = [
     if (mentionAt(words, i, called.controls) || mentionAt(words, i, called.signs)) return null;
     return { takes: 1, puts: [added('it', w), added('shows', w), { ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] };
   },
+  // `LIST EMPTY appears`: both words of it
+  ({ words, i, w, called }) => {
+    if (!/^[A-Z]{2,}$/.test(w.raw) || called.displays.length !== 1) return null;
+    let n = 1;
+    while (/^[A-Z]{2,}$/.test(words[i + n]?.raw ?? '')) n += 1;
+    const comes =
+      /^(?:appears?|is displayed|is shown|is indicated|comes up|lights up|shows up)(?= [.,;!?\n]|$| and)/.exec(
+        said(words, i + n, 3),
+      );
+    const isNamed = words
+      .slice(i, i + n)
+      .some((_, k) => mentionAt(words, i + k, called.controls) || mentionAt(words, i + k, called.signs));
+    if (n < 2 || !comes || isNamed) return null;
+    const text = `"${words
+      .slice(i, i + n)
+      .map((x) => x.raw)
+      .join(' ')}"`;
+    return { takes: n + wordsIn(comes[0]), puts: [added('it', w), added('shows', w), { ...w, word: text, raw: text }] };
+  },
   // `and 00 is all that is left`
   ({ words, i, w, called }) => {
     if (called.displays.length !== 1 || !/^(?:"|[A-Z]{2,}|\d{2,}|-{2,})/.test(w.raw)) return null;
