@@ -58,6 +58,24 @@ export const asidesSaid: readonly Rewrite[] = [
         : null;
     return liked ? goes(wordsIn(liked[0])) : null;
   },
+  // `Blue lamp stays dark: back to holding Set.`: one begins again there
+  ({ words, i, w, out }) => {
+    const back =
+      w.word === 'back' && /^[.,:;(]$/.test(out.at(-1)?.raw ?? '')
+        ? /^back to (?:hold|press|push|switch|turn)ing(?= )/.exec(said(words, i, 4))
+        : null;
+    return back ? goes(stopAt(words, i) - i) : null;
+  },
+  // `(No, the bell doesn't ring.)`: what does not come of it
+  ({ words, i, w, out }) => {
+    const not =
+      w.word === 'no' && (begins(out) || out.at(-1)?.raw === '(')
+        ? /^no , (?:the |it |that )(?:\w+ )?(?:doesn't|does not|won't|will not|isn't going to) \w+(?= [.,;!?)\n]|$)/.exec(
+            said(words, i, 9),
+          )
+        : null;
+    return not ? goes(wordsIn(not[0])) : null;
+  },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
     if (!/^there$/.test(w.word) || !begins(out)) return null;

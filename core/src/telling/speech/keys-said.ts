@@ -22,6 +22,18 @@ const bothHeld =
 
 /** Ways of saying that a key is pressed: by what it gives, by how often, by what it is called like. */
 export const keysSaid: readonly Rewrite[] = [
+  // `Hold Set, five seconds`, where a key is called Hold
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'hold' || !begins(out) || keyAt(words, i, called)?.of.control.label.toLowerCase() !== 'hold')
+      return null;
+    const key = keyAt(words, i + 1, called);
+    return key
+      ? {
+          takes: 1 + key.length,
+          puts: [added('keep', w), ...words.slice(i + 1, i + 1 + key.length), added('pressed', w)],
+        }
+      : null;
+  },
   // `one on Heat, one on Set, press both and don't let go`
   ({ words, i, w }) => {
     const both = /^(?:press|push)$/.test(w.word)

@@ -1,3 +1,4 @@
+import { diffComm } from 'node-diff3';
 import type { ControlId } from '../../base/ids.ts';
 import { exactly } from '../../base/text.ts';
 import type { Moment, Step } from '../../model/route.ts';
@@ -238,15 +239,17 @@ const doneTo = (step: Step): string =>
       : step.kind === 'press'
         ? step.control
         : step.kind;
-/** Whether what is told as a summing-up is, by half of what is done in it, what was told before; a word or two is. */
+/** How much of a summing-up was told before, in the order it was. */
+const toldShare = 0.6;
+/** Whether what is told as a summing-up is one, by what is done in it being told before in that order; a word or two is. */
 export function tellsAgain(rest: readonly Made[], made: readonly Made[]): boolean {
   const acts = (all: readonly Made[]): string[] =>
     flat(all.map((m) => m.step)).flatMap(({ step }) =>
       step.kind === 'set' || step.kind === 'hold' || step.kind === 'press' ? [doneTo(step)] : [],
     );
-  const before = new Set(acts(made));
   const again = acts(rest);
-  return again.length < 3 || again.filter((step) => before.has(step)).length * 2 >= again.length;
+  const told = diffComm(acts(made), again).reduce((n, part) => n + (part.common?.length ?? 0), 0);
+  return again.length < 3 || told >= again.length * toldShare;
 }
 
 /**

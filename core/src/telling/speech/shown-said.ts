@@ -120,24 +120,35 @@ export const shownSaid: readonly Rewrite[] = [
     if (mentionAt(words, i, called.controls) || mentionAt(words, i, called.signs)) return null;
     return { takes: 1, puts: [added('it', w), added('shows', w), { ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] };
   },
-  // `LIST EMPTY appears`: both words of it
-  ({ words, i, w, called }) => {
-    if (!/^[A-Z]{2,}$/.test(w.raw) || called.displays.length !== 1) return null;
-    let n = 1;
-    while (/^[A-Z]{2,}$/.test(words[i + n]?.raw ?? '')) n += 1;
+  // `LIST EMPTY appears`, `until NO FAULTS`, `comes up with NO SIGNAL`: all of what is written there
+  ({ words, i, w, out, called }) => {
+    if (called.displays.length !== 1) return null;
+    const up = begins(out) ? /^(?:it )?(?:comes|came|starts) up with /.exec(`${said(words, i, 5)} `) : null;
+    const from = up ? i + wordsIn(up[0]) : i;
+    let end = from;
+    while (
+      /^[A-Z]{2,}$/.test(words[end]?.raw ?? '') &&
+      !mentionAt(words, end, called.controls) &&
+      ![...called.facts.signs.values()].some((s) => s.label.toLowerCase() === words[end]?.word)
+    )
+      end += 1;
+    const written = words
+      .slice(from, end)
+      .map((x) => x.raw)
+      .join(' ');
     const comes =
       /^(?:appears?|is displayed|is shown|is indicated|comes up|lights up|shows up)(?= [.,;!?\n]|$| and)/.exec(
-        said(words, i + n, 3),
+        said(words, end, 3),
       );
-    const isNamed = words
-      .slice(i, i + n)
-      .some((_, k) => mentionAt(words, i + k, called.controls) || mentionAt(words, i + k, called.signs));
-    if (n < 2 || !comes || isNamed) return null;
-    const text = `"${words
-      .slice(i, i + n)
-      .map((x) => x.raw)
-      .join(' ')}"`;
-    return { takes: n + wordsIn(comes[0]), puts: [added('it', w), added('shows', w), { ...w, word: text, raw: text }] };
+    const isLed = /^(?:until|till|says|shows|reads|with|at|see)$/.test(out.at(-1)?.word ?? '') && end - from > 1;
+    if (written.length < 4 || !(up || comes || isLed)) return null;
+    const text = `"${written}"`;
+    const quoted = { ...w, word: text, raw: text };
+    const isRead = /^(?:says|shows|reads)$/.test(out.at(-1)?.word ?? '');
+    return {
+      takes: end - i + (comes ? wordsIn(comes[0]) : 0),
+      puts: isRead ? [quoted] : [added('it', w), added('shows', w), quoted],
+    };
   },
   // `and 00 is all that is left`
   ({ words, i, w, called }) => {

@@ -48,6 +48,15 @@ export const timeSaid: readonly Rewrite[] = [
       ? { takes: unit + 2 - i, puts: [added('wait', w), ...words.slice(i + wordsIn(lead[0]), unit + 1), added('.', w)] }
       : null;
   },
+  // `reset feed feed reverse once you've done that pull the stop out`
+  ({ words, i, w }) => {
+    if (!/^(?:and|once|when|after|as)$/.test(w.word)) return null;
+    const done =
+      /^(?:and )?(?:once|when|after|as soon as) (?:you've|you have|i've|we've|that|they're) (?:done|finished|got|through)(?: with)?(?: (?:that|it|them|this|so|all that|all of that|this lot))?(?: ,)?(?= (?:you|i|we|pull|push|press|hold|put|take|turn|switch|open|close|shut|let|then|the)\b)/.exec(
+        said(words, i, 9),
+      );
+    return done ? { takes: wordsIn(done[0]), puts: [added('.', w), added('then', w)] } : null;
+  },
   // `it says BOOT, and while that's on you take both`
   ({ words, i, w, out }) => {
     if (w.word !== 'while' || !/^(?:and|,|\.|then)$/.test(out.at(-1)?.word ?? '.')) return null;
