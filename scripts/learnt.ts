@@ -76,14 +76,16 @@ type Learnt = Readonly<{
 export function writeLearnt(to: string, { bias, of }: Weights, { speaks, side, by, per, saysAtLeast }: Learnt): number {
   const parts = (w: number): number => Math.round(w * per);
   const kept = [...of].map(([clue, w]) => [clue, parts(w)] as const).filter(([, w]) => Math.abs(w) >= saysAtLeast);
-  const table = JSON.stringify(Object.fromEntries(kept.sort(([a], [b]) => (a < b ? -1 : 1))));
+  const table = JSON.stringify(Object.fromEntries(kept.sort(([a], [b]) => (a < b ? -1 : 1))))
+    .replaceAll('\\', '\\\\')
+    .replaceAll("'", "\\'");
   writeFileSync(
     to,
     `/** What speaks ${side} ${speaks}: learnt by \`scripts/${by}\`. */
 export const bias = ${parts(bias)};
 /** By what speaks ${side} it: read where it is first asked for, and not where all of it is loaded. */
 export const weights =
-  ${JSON.stringify(table)};
+  '${table}';
 `,
   );
   return kept.length;
