@@ -76,6 +76,20 @@ export const asidesSaid: readonly Rewrite[] = [
         : null;
     return not ? goes(wordsIn(not[0])) : null;
   },
+  // `after that it returns to READY and you need Select and Cancel again`: as it went wrong
+  ({ words, i, w, called }) => {
+    const needs =
+      w.word === 'and'
+        ? /^and (?:then )?(?:you|one|we) (?:need|have to have|want) (?:the )?/.exec(`${said(words, i, 6)} `)
+        : null;
+    if (!needs) return null;
+    const one = i + wordsIn(needs[0]);
+    const key = keyAt(words, one, called);
+    const and = key ? one + key.length : 0;
+    const other = key && words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
+    const end = other ? and + 1 + other.length : and;
+    return key && /^(?:again|once more|anew)$/.test(words[end]?.word ?? '') ? goes(end + 1 - i) : null;
+  },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
     if (!/^there$/.test(w.word) || !begins(out)) return null;

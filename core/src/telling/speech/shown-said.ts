@@ -536,6 +536,14 @@ export const shownSaid: readonly Rewrite[] = [
     // what it signifies is told for those who ask
     return { takes: stopAt(words, i) - i, puts: [added('the', w), ...words.slice(named, end), ...does] };
   },
+  // `manual's flashing like mad`
+  ({ words, i, w }) => {
+    const fast =
+      /^(?:flashing|blinking|flashes|blinks) like (?:mad|crazy|nothing else|a disco|the clappers)(?= |$)/.exec(
+        said(words, i, 4),
+      );
+    return fast ? { takes: wordsIn(fast[0]), puts: [w, added('fast', w)] } : null;
+  },
   // `the blue lamp breathes slowly`, `blinking, nice and slow`
   ({ words, i, w, out, called }) => {
     const slow = /^(?:breathes|pulses|breathing|pulsing)(?: slowly| gently)?(?= [.,;:!?\n]|$| and)/.exec(

@@ -47,8 +47,13 @@ export function dropRowsTwice(r: Reader, text: string): void {
     const group = r.made[i];
     if (group?.step.kind === 'group' && group.step.times === 1 && group.step.window) {
       const { steps } = group.step;
-      const once = saysTwice.test(text.slice(group.to, group.to + 30)) ? null : toldOnce(steps);
-      if (once !== null) r.made[i] = { ...group, step: { ...group.step, steps: steps.slice(0, once) } };
+      const once = toldOnce(steps, text.slice(group.to, group.to + 30));
+      if (once !== null) {
+        // what is pressed behind it, told without stops, is not of the row
+        const from = text.lastIndexOf(' ', group.to - 1) + 1;
+        const behind = steps.slice(once * 2).map((step) => ({ ...group, from, step }));
+        r.made.splice(i, 1, { ...group, step: { ...group.step, steps: steps.slice(0, once) } }, ...behind);
+      }
       // as it is shown, a part of it is told again
       const keys = keysOf(steps);
       // told first, and then how long one has for it: `it's A, A, B and you've six seconds, A, A, B`
@@ -72,7 +77,10 @@ export function dropRowsTwice(r: Reader, text: string): void {
     while (r.made[end]?.step.kind === 'press') end += 1;
     const row = r.made.slice(i, end);
     const to = row.at(-1)?.to ?? 0;
-    const once = saysTwice.test(text.slice(to, to + 30)) ? null : toldOnce(row.map((m) => m.step));
+    const once = toldOnce(
+      row.map((m) => m.step),
+      text.slice(to, to + 30),
+    );
     if (once !== null) r.made.splice(i + once, row.length - once);
   }
 }
@@ -82,11 +90,19 @@ const saysTwice = /\b(?:twice|two times|again|both times)\b/i;
 const keysOf = (steps: readonly Made['step'][]): string[] =>
   steps.flatMap((s) => (s.kind === 'press' ? Array<string>(s.times).fill(s.control) : ['']));
 
-/** How many steps of a row tell it once, where it is told twice over; four presses or more each. */
-function toldOnce(steps: readonly Made['step'][]): number | null {
+/** How many steps of a row tell it once, where it is told twice over, four presses or more each, and one or two behind it. */
+function toldOnce(steps: readonly Made['step'][], saidBehind: string): number | null {
   const keys = keysOf(steps);
-  const half = keys.length / 2;
-  if (half < 4 || !keys.every((k, i) => k !== '' && k === keys[i < half ? i + half : i - half])) return null;
+  const half = [0, 1, 2]
+    .map((behind) => (keys.length - behind) / 2)
+    .find((n) => {
+      const rest = new Set(keys.slice(n * 2));
+      // `again`, and nothing behind it: of the row
+      if (!Number.isInteger(n) || n < 4 || rest.size > 1 || (rest.size === 0 && saysTwice.test(saidBehind)))
+        return false;
+      return keys.slice(0, n).every((k, i) => k !== '' && k === keys[i + n]);
+    });
+  if (half === undefined) return null;
   let presses = 0;
   const n = steps.findIndex((s) => {
     presses += s.kind === 'press' ? s.times : 0;
