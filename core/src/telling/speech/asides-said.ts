@@ -90,6 +90,30 @@ export const asidesSaid: readonly Rewrite[] = [
     const end = other ? and + 1 + other.length : and;
     return key && /^(?:again|once more|anew)$/.test(words[end]?.word ?? '') ? goes(end + 1 - i) : null;
   },
+  // `clear it, or the night shift will ring you: Test and Close …`: what else comes of it
+  ({ words, i, w, out }) => {
+    if (w.word !== 'or' || out.at(-1)?.raw !== ',') return null;
+    const end = words.findIndex((x, k) => k > i && /^[.:;!?\n]$/.test(x.raw));
+    const threat = /^or (?:else )?(?:the |your |my |our )?(?:\w+ ){1,3}(?:will|won't|would|'ll) /.test(
+      said(words, i, 8),
+    );
+    return threat && end > i && end - i < 14 && words[end]?.raw === ':' ? { takes: end - i, puts: [], drops: 1 } : null;
+  },
+  // `In the event that the Fault lamp flashes instead, …`: if it does
+  ({ words, i, w, out }) =>
+    w.word === 'in' && begins(out) && /^in (?:the event|case) that(?= )/.test(said(words, i, 4))
+      ? { takes: said(words, i, 2) === 'in case' ? 3 : 4, puts: [{ ...w, word: 'if', raw: 'If' }] }
+      : null,
+  // `Work on open terminals is reserved to electricians.`: who is allowed to
+  ({ words, i, w, out }) => {
+    if (!/^(?:work|works|access|repairs?|operation)$/.test(w.word) || !begins(out)) return null;
+    const end = stopAt(words, i);
+    return /\b(?:is|are) (?:reserved|restricted|limited|only permitted|left) (?:to|for)\b|\bmay only be (?:done|carried out|performed) by\b/.test(
+      said(words, i, end - i),
+    )
+      ? goes(end - i)
+      : null;
+  },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
     if (!/^there$/.test(w.word) || !begins(out)) return null;

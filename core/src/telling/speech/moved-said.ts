@@ -683,6 +683,28 @@ export const movedSaid: readonly Rewrite[] = [
     const place = what ? (placeByVerb(what.of, 'in') ?? placeByVerb(what.of, 'on')) : null;
     return back && place !== null ? { takes: wordsIn(back[0]), puts: [added('goes', w), added(place, w)] } : null;
   },
+  // `place jumper J5 on its pins`, `bridge from B away`
+  (at) => {
+    const { words, i, w, called } = at;
+    const placed = /^(?:place|put|fit|slip|plug)$/.test(w.word) ? pastThe(words, i + 1) : -1;
+    const own = placed > 0 ? standsAt(at, placed) : null;
+    const pins = own
+      ? /^(?:on|onto|over|across) (?:its|the|both|their|his)(?: two)? (?:pins|posts|legs|contacts)(?= |$)/.exec(
+          said(words, placed + own.length, 5),
+        )
+      : null;
+    if (own?.of.control.look === 'jumper' && pins)
+      return {
+        takes: placed + own.length + wordsIn(pins[0]) - i,
+        puts: [{ ...w, word: 'bridge' }, ...words.slice(placed, placed + own.length)],
+      };
+    const from = /^(?:the )?(?:bridge|jumper|cap|link|clip|wire) (?:from|off) (?:the )?/.exec(`${said(words, i, 4)} `);
+    const pin = from ? mentionAt(words, i + wordsIn(from[0]), called.controls) : null;
+    const end = pin ? i + wordsIn((from as RegExpExecArray)[0]) + pin.length : i;
+    return pin?.of.control.look === 'jumper' && /^(?:away|off|out)$/.test(words[end]?.word ?? '')
+      ? { takes: end + 1 - i, puts: [added('take', w), ...words.slice(end - pin.length, end), added('off', w)] }
+      : null;
+  },
   // `On P3 I put this.`
   (at) => {
     const { words, i, w, out } = at;

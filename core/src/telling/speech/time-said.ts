@@ -57,6 +57,15 @@ export const timeSaid: readonly Rewrite[] = [
       );
     return done ? { takes: wordsIn(done[0]), puts: [added('.', w), added('then', w)] } : null;
   },
+  // `it gives you ten seconds for Open, Close, Open`: so long one has for the row
+  ({ words, i, w, out, called }) => {
+    if (w.word !== 'for' || !/^(?:seconds?|secs?|s)$/.test(out.at(-1)?.word ?? '')) return null;
+    const isGiven =
+      /\b(?:gives you|you have|you've(?: got)?|you got|have|has) (?:only |just |about |now )?\S+ \S+$/.test(
+        said(out, Math.max(0, out.length - 7), 7),
+      );
+    return isGiven && areTwoKeys(words, i + 1, called) ? { takes: 1, puts: [added(',', w)] } : null;
+  },
   // `it says BOOT, and while that's on you take both`
   ({ words, i, w, out }) => {
     if (w.word !== 'while' || !/^(?:and|,|\.|then)$/.test(out.at(-1)?.word ?? '.')) return null;
