@@ -114,6 +114,28 @@ export const asidesSaid: readonly Rewrite[] = [
       ? goes(end - i)
       : null;
   },
+  // `you go back to Rate and Stop`: one begins again with them
+  ({ words, i, w, called }) => {
+    if (w.word !== 'go' && w.word !== 'back') return null;
+    const lead = /^(?:go )?back to (?:the |holding |pressing )?/.exec(`${said(words, i, 4)} `);
+    const one = lead ? i + wordsIn(lead[0]) : i;
+    const key = lead ? keyAt(words, one, called) : null;
+    const and = key ? one + key.length : 0;
+    const other = key && words[and]?.word === 'and' ? keyAt(words, and + 1, called) : null;
+    return other ? goes(and + 1 + other.length - i) : null;
+  },
+  // `you were not quick enough; it's off with the main switch, and you hold the two again`
+  ({ words, i, w }) => {
+    const slow = /^(?:you|it)$/.test(w.word)
+      ? /^\w+ (?:were|was|have been|are) (?:not (?:quick|fast) enough|too (?:slow|late|early))(?= )/.exec(
+          said(words, i, 6),
+        )
+      : null;
+    const end = slow ? i + wordsIn(slow[0]) : i;
+    if (!slow || !/^[;:]$/.test(words[end]?.raw ?? '')) return null;
+    const over = words.findIndex((x, k) => k > end && /^[.!?\n]$/.test(x.raw));
+    return /\b(?:again|anew|once more|over)\b/.test(said(words, end, over - end)) ? goes(over - i) : null;
+  },
   // `there's mains in that box`: what is dangerous there
   ({ words, i, w, out }) => {
     if (!/^there$/.test(w.word) || !begins(out)) return null;

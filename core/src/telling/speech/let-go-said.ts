@@ -16,6 +16,15 @@ import {
 
 /** Ways of saying that a hand comes off what it holds. */
 export const letGoSaid: readonly Rewrite[] = [
+  // `you let go straight away down down left horn`: what comes is done next
+  ({ words, i, w, out, called }) => {
+    const soon = /^(?:straight|right|immediately|at)$/.test(w.word)
+      ? /^(?:straight away|right away|immediately|at once)(?= )/.exec(said(words, i, 3))
+      : null;
+    return soon && said(out, Math.max(0, out.length - 2), 2) === 'let go' && keyAt(words, i + wordsIn(soon[0]), called)
+      ? { takes: wordsIn(soon[0]), puts: [added('.', w)] }
+      : null;
+  },
   // `by the third pip you go away from Menu`
   ({ words, i, w, called }) => {
     const away = /^(?:go|goes|come|comes|get|move)$/.test(w.word)

@@ -137,8 +137,8 @@ export const shownSaid: readonly Rewrite[] = [
       .map((x) => x.raw)
       .join(' ');
     const comes =
-      /^(?:appears?|is displayed|is shown|is indicated|comes up|lights up|shows up)(?= [.,;!?\n]|$| and)/.exec(
-        said(words, end, 3),
+      /^(?:appears?|is displayed|is shown|is indicated|comes up|lights up|shows up)(?= [.,;!?\n]|$| and)|^, (?:it|she|he) (?:then |now )?(?:says|reads|shows)(?= [.,;!?\n]|$| and)/.exec(
+        said(words, end, 4),
       );
     const isLed = /^(?:until|till|says|shows|reads|with|at|see)$/.test(out.at(-1)?.word ?? '') && end - from > 1;
     if (written.length < 4 || !(up || comes || isLed)) return null;

@@ -253,7 +253,11 @@ function sentenceOf(text: string, { from, to }: Made): Readonly<{ said: string; 
   const parts = lead.split(/[.!?\n…]+/);
   const tail = /^[^.!?\n…]{0,50}/.exec(text.slice(to))?.[0] ?? '';
   const said = `${(parts.at(-1) ?? '').slice(-200)}${text.slice(from, to)}${tail}`;
-  return { said, before: parts.slice(0, -1).findLast((part) => /\p{L}/u.test(part)) ?? '', lately: lead.slice(-140) };
+  return {
+    said,
+    before: parts.slice(0, -1).findLast((part) => /[\p{L}\p{N}]|--/u.test(part)) ?? '',
+    lately: lead.slice(-140),
+  };
 }
 
 const figures = /\b(?:zero|one|two|three|four|five|six|seven|eight|nine|nought|oh|double|triple)\b/i;
