@@ -9,7 +9,7 @@ import { saidIn } from './round-about.ts';
 const oddsAgainst = oddsBy(bias, weights, 100);
 
 /** From which odds on it is asked whether a step is done, and from how many steps on: a sentence or two say too little. */
-const [askedFrom, leastSteps] = [-0.5, 8];
+const [askedFrom, leastSteps] = [-1.1, 8];
 /** What has words of its own for what it is was found by those: codes dialled, entries of menus, rows of keys in so many seconds. */
 export const asksOf: ReadonlySet<Made['step']['kind']> = new Set([
   ...(['press', 'hold', 'keep', 'release', 'set', 'rest', 'see'] as const),
