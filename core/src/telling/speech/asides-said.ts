@@ -101,7 +101,7 @@ export const asidesSaid: readonly Rewrite[] = [
   },
   // `In the event that the Fault lamp flashes instead, …`: if it does
   ({ words, i, w, out }) =>
-    w.word === 'in' && begins(out) && /^in (?:the event|case) that(?= )/.test(said(words, i, 4))
+    w.word === 'in' && begins(out) && /^in (?:the event|case) that(?= |$)/.test(said(words, i, 4))
       ? { takes: said(words, i, 2) === 'in case' ? 3 : 4, puts: [{ ...w, word: 'if', raw: 'If' }] }
       : null,
   // `Work on open terminals is reserved to electricians.`: who is allowed to

@@ -468,9 +468,10 @@ export const movedSaid: readonly Rewrite[] = [
       );
     const n = takes ? wordsIn(takes[0]) : 0;
     const own = takes ? standsAt(at, i + n) : null;
-    return own?.of.control.look === 'jumper'
-      ? { takes: n + own.length, puts: [{ ...w, word: 'open' }, ...words.slice(i + n, i + n + own.length)] }
-      : null;
+    if (own?.of.control.look !== 'jumper') return null;
+    const named = words.slice(i + n, i + n + own.length);
+    const away = /^(?:away|off|out)$/.test(words[i + n + own.length]?.word ?? '') ? 1 : 0;
+    return { takes: n + own.length + away, puts: [{ ...w, word: 'open' }, ...named] };
   },
   // `you can reach DIP 4. On with it.`
   ({ words, i, w, out }) => {
