@@ -1,3 +1,4 @@
+import type { ControlId } from '../../base/ids.ts';
 import type { Called } from './mentions.ts';
 import { bias, weights } from './named-done-learnt.ts';
 import { oddsBy } from './odds.ts';
@@ -10,7 +11,7 @@ export function namedClues(all: readonly Said[], i: number, called: Called): rea
   if (!w) return [];
   const own = new Set([w.id]);
   const { before, behind, clues } = roundAbout(all, i, i + 1, own);
-  const is = called.facts.controls.get(w.id as never)?.control.look ?? 'sign';
+  const is = called.facts.controls.get(w.id as ControlId)?.control.look ?? 'sign';
   const more: string[] = [`k ${is}`, `case ${w.as} ${writtenAs(all, w, own)}`];
   for (const x of new Set([...before, ...behind])) more.push(`${w.as} ${x}`);
   for (const x of behind.slice(0, 2)) more.push(`>${is} ${x}`);

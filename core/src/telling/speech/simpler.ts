@@ -1,7 +1,9 @@
 import { asidesSaid } from './asides-said.ts';
+import { begunAgainSaid } from './begun-again-said.ts';
 import { fills } from './filling-words.ts';
 import { harmlessNots } from './harmless-nots.ts';
 import { inPassingSaid } from './in-passing-said.ts';
+import { jumperSaid } from './jumper-said.ts';
 import { keysSaid } from './keys-said.ts';
 import { letGoSaid } from './let-go-said.ts';
 import type { Called } from './mentions.ts';
@@ -13,6 +15,7 @@ import { shownSaid } from './shown-said.ts';
 import type { Word } from './text.ts';
 import { timeSaid } from './time-said.ts';
 import { twoHands } from './two-hands.ts';
+import { writtenSaid } from './written-said.ts';
 
 /** `Enter the sequence A, C, C, B`: the keys are pressed. */
 const sequences: readonly Rewrite[] = [
@@ -115,12 +118,15 @@ function rewritten(words: readonly Word[], called: Called, table: readonly Rewri
 
 /** What those say who learnt it later, and what others say in a hurry, in the words the reader knows. */
 const otherwise: readonly Rewrite[] = [
+  ...writtenSaid,
   ...shownSaid,
   ...placesSaid,
   ...movedSaid,
+  ...jumperSaid,
   ...timeSaid,
   ...letGoSaid,
   ...keysSaid,
+  ...begunAgainSaid,
   ...asidesSaid,
   ...inPassingSaid,
 ];
