@@ -221,6 +221,8 @@ const soundWords = [
   'whistle',
 ];
 
+const isOfColour = (sign: Sign, colour: string): boolean =>
+  sign.kind === 'lamp' && sign.colours.some((c) => c === colour);
 /** What people call a colour where no lamp has that one: who sees amber says orange. */
 const seenAs: Readonly<Record<string, readonly string[]>> = {
   amber: ['orange', 'yellow'],
@@ -230,8 +232,7 @@ const seenAs: Readonly<Record<string, readonly string[]>> = {
 function signNames(facts: UnitFacts): Named<Sign>[] {
   const all: Array<readonly [string, Sign, boolean]> = [];
   const isHornKey = [...facts.controls.values()].some((own) => /\bhorn\b/i.test(own.control.label));
-  const has = (colour: string): boolean =>
-    [...facts.signs.values()].some((s) => s.kind === 'lamp' && s.colours.some((c) => c === colour));
+  const has = (colour: string): boolean => [...facts.signs.values()].some((s) => isOfColour(s, colour));
   for (const sign of facts.signs.values()) {
     // an id of one letter is nobody's name for it
     // `go`, of a gong: no name, whoever filed it so
@@ -371,16 +372,12 @@ export function groupAt(
   return of.length > 1 ? { of, length: 2 } : null;
 }
 
-/** The lamps that can show a colour. */
-export const lampsIn = (called: Called, colour: string): readonly Sign[] =>
-  called.lamps.filter(
-    (s) =>
-      s.kind === 'lamp' &&
-      s.colours.some(
-        (c) => c === colour || (seenAs[c]?.includes(colour) && called.lamps.every((l) => !shows(l, colour))),
-      ),
-  );
-const shows = (sign: Sign, colour: string): boolean => sign.kind === 'lamp' && sign.colours.some((c) => c === colour);
+/** The lamps that can show a colour, or what people call so. */
+export function lampsIn(called: Called, colour: string): readonly Sign[] {
+  const own = called.lamps.filter((s) => isOfColour(s, colour));
+  const alike = Object.keys(seenAs).filter((c) => seenAs[c]?.includes(colour));
+  return own.length > 0 ? own : called.lamps.filter((s) => alike.some((c) => isOfColour(s, c)));
+}
 
 type Index = Readonly<{
   byFirst: ReadonlyMap<string, ReadonlyArray<readonly [order: number, named: unknown]>>;

@@ -87,7 +87,7 @@ export const shownSaid: readonly Rewrite[] = [
       ? { takes: wordsIn(dark[0]), puts: [added('goes', w), added('blank', w)] }
       : null;
   },
-  // `the yellow lamp starts to blink, nice and lazy`
+  // `the yellow lamp starts to blink, nice and lazy`, `blinking, slow`
   ({ words, i, w, out }) => {
     if (
       w.raw !== ',' ||
@@ -426,7 +426,7 @@ export const shownSaid: readonly Rewrite[] = [
       );
     return fast ? { takes: wordsIn(fast[0]), puts: [w, added('fast', w)] } : null;
   },
-  // `the blue lamp breathes slowly`, `blinking, nice and slow`
+  // `the blue lamp breathes slowly`
   ({ words, i, w, out, called }) => {
     const slow = /^(?:breathes|pulses|breathing|pulsing)(?: slowly| gently)?(?= [.,;:!?\n]|$| and)/.exec(
       said(words, i, 3),
@@ -434,13 +434,7 @@ export const shownSaid: readonly Rewrite[] = [
     const isLamp =
       [1, 2, 3].some((back) => mentionAt(out, out.length - back, called.signs)?.of.kind === 'lamp') ||
       /^(?:it|one)$/.test(out.at(-1)?.word ?? '');
-    if (slow && isLamp) return { takes: wordsIn(slow[0]), puts: [added('flashes', w), added('slowly', w)] };
-    const nice =
-      /^(?:blinking|flashing|blinks|flashes) , (?:nice and |nice , |quite |very )?(slow|slowly|fast|quick|quickly)(?= |$)/.exec(
-        said(words, i, 6),
-      );
-    const isSlow = /^(?:slow|la|lei)/.test(nice?.[1] ?? '');
-    return nice ? { takes: wordsIn(nice[0]), puts: [w, added(isSlow ? 'slowly' : 'fast', w)] } : null;
+    return slow && isLamp ? { takes: wordsIn(slow[0]), puts: [added('flashes', w), added('slowly', w)] } : null;
   },
   // `it'll speed up`, `now it's going like mad`
   ({ words, i, w, out }) => {

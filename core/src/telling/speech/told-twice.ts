@@ -47,12 +47,12 @@ export function dropRowsTwice(r: Reader, text: string): void {
     const group = r.made[i];
     if (group?.step.kind === 'group' && group.step.times === 1 && group.step.window) {
       const { steps } = group.step;
-      const once = toldOnce(steps, text.slice(group.to, group.to + 30));
-      if (once !== null) {
+      const told = toldTwice(steps, text.slice(group.to, group.to + 30));
+      if (told !== null) {
         // what is pressed behind it, told without stops, is not of the row
         const from = text.lastIndexOf(' ', group.to - 1) + 1;
-        const behind = steps.slice(once * 2).map((step) => ({ ...group, from, step }));
-        r.made.splice(i, 1, { ...group, step: { ...group.step, steps: steps.slice(0, once) } }, ...behind);
+        const behind = steps.slice(told.twice).map((step) => ({ ...group, from, step }));
+        r.made.splice(i, 1, { ...group, step: { ...group.step, steps: steps.slice(0, told.once) } }, ...behind);
       }
       // as it is shown, a part of it is told again
       const keys = keysOf(steps);
@@ -77,11 +77,11 @@ export function dropRowsTwice(r: Reader, text: string): void {
     while (r.made[end]?.step.kind === 'press') end += 1;
     const row = r.made.slice(i, end);
     const to = row.at(-1)?.to ?? 0;
-    const once = toldOnce(
+    const told = toldTwice(
       row.map((m) => m.step),
       text.slice(to, to + 30),
     );
-    if (once !== null) r.made.splice(i + once, row.length - once);
+    if (told !== null) r.made.splice(i + told.once, told.twice - told.once);
   }
 }
 
@@ -90,8 +90,11 @@ const saysTwice = /\b(?:twice|two times|again|both times)\b/i;
 const keysOf = (steps: readonly Made['step'][]): string[] =>
   steps.flatMap((s) => (s.kind === 'press' ? Array<string>(s.times).fill(s.control) : ['']));
 
-/** How many steps of a row tell it once, where it is told twice over, four presses or more each, and one or two behind it. */
-function toldOnce(steps: readonly Made['step'][], saidBehind: string): number | null {
+/** How many steps of a row tell it once and how many twice, where it is told twice over, four presses or more each, and one or two behind it. */
+function toldTwice(
+  steps: readonly Made['step'][],
+  saidBehind: string,
+): Readonly<{ once: number; twice: number }> | null {
   const keys = keysOf(steps);
   const half = [0, 1, 2]
     .map((behind) => (keys.length - behind) / 2)
@@ -103,12 +106,11 @@ function toldOnce(steps: readonly Made['step'][], saidBehind: string): number | 
       return keys.slice(0, n).every((k, i) => k !== '' && k === keys[i + n]);
     });
   if (half === undefined) return null;
-  let presses = 0;
-  const n = steps.findIndex((s) => {
-    presses += s.kind === 'press' ? s.times : 0;
-    return presses >= half;
-  });
-  return presses === half ? n + 1 : null;
+  /** How many steps come to so many presses; none where one goes on beyond them. */
+  const stepsTo = (presses: number): number =>
+    steps.findIndex((_, n) => keysOf(steps.slice(0, n + 1)).length === presses) + 1;
+  const [once, twice] = [stepsTo(half), stepsTo(half * 2)];
+  return once > 0 && twice > 0 ? { once, twice } : null;
 }
 
 const isRetried =
