@@ -93,6 +93,11 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   // what the red lamp says while one reads is told, and nothing one does
   await expect(drafts).toContainText("“red comes on and that's the second”: is it done, or only told?");
   await by.press(/^drop red comes on/, drafts);
+  // what one calibrates with is done
+  const calibrate = drafts.getByRole('region', { name: 'Calibrate' });
+  await by.press(/^A step: Pad press/, calibrate);
+  await by.press(/^A step: Wait/, calibrate);
+  await expect(calibrate).not.toContainText('is it done, or only told?');
   await by.press('Accept what is clear');
   for (const name of ['Way in', 'Erase', 'Next code', 'Calibrate', 'Way out'])
     await expect(drafts.getByRole('link', { name, exact: true })).toBeVisible();
@@ -224,8 +229,8 @@ test('a chiller with a display, a menu and live values is on the Shelf, publishe
   });
   const drafts = page.getByRole('region', { name: 'drafts' });
   await expect(drafts.getByRole('region', { name: 'Way in' })).toBeVisible();
-  // up and down are what one goes through the menu with: told, and not done
-  for (const key of ['Up', 'Down']) await by.press(`drop ${key}`, drafts);
+  // what one goes through the menu with, and what the moon is called: told, and not done
+  for (const told of ['Up', 'standby key']) await by.press(`drop ${told}`, drafts);
   await by.press('Accept what is clear');
   await expect(drafts.getByRole('link', { name: 'Way in', exact: true })).toBeVisible();
   // its states: a menu, and live values
