@@ -95,7 +95,7 @@ test('a hand dryer of which two people tell and a table of codes is at hand is o
   await by.press(/^drop red comes on/, drafts);
   // what one calibrates with is done
   const calibrate = drafts.getByRole('region', { name: 'Calibrate' });
-  await by.press(/^A step: Pad press/, calibrate);
+  await by.press(/^A step: Pad press 2 times/, calibrate);
   await by.press(/^A step: Wait/, calibrate);
   await expect(calibrate).not.toContainText('is it done, or only told?');
   await by.press('Accept what is clear');

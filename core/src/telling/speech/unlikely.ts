@@ -310,7 +310,11 @@ function dropLedAgain(r: Reader, text: string): void {
   // `Rinse is the next one. I had E8 five times`: how often that was there
   for (const [i, m] of r.made.entries()) {
     const isAlone = [r.made[i - 1], r.made[i + 1]].every((x) => x?.step.kind !== 'press');
-    if (rowed >= 0 && i > rowed && m.step.kind === 'press' && m.step.times > 1 && isAlone)
+    // `then press twice`: so often it is done
+    const isTold = /\b(?:press|push|tap|hit|touch|jab)\w*\b[^.;:!?]*$/i.test(
+      text.slice(Math.max(0, m.from - 14), m.to),
+    );
+    if (rowed >= 0 && i > rowed && m.step.kind === 'press' && m.step.times > 1 && isAlone && !isTold)
       r.made[i] = { ...m, step: { ...m.step, times: 1 } };
   }
 }
