@@ -1,4 +1,4 @@
-import { mentionAt } from './mentions.ts';
+import { mentionAt, namedLast } from './mentions.ts';
 import {
   added,
   begins,
@@ -97,7 +97,7 @@ export const keysSaid: readonly Rewrite[] = [
     if (w.word !== 'is' || words[i + 1]?.word !== 'down' || !/^(?:[.,;!?\n]|and|$)/.test(words[i + 2]?.raw ?? ''))
       return null;
     const isUp = / is up ,?(?: and)? /.test(`${said(out, Math.max(0, out.length - 9), 9)} `);
-    const isKey = [1, 2, 3].some((back) => keyAt(out, out.length - back, called)?.length === back);
+    const isKey = namedLast(out, called.controls)?.mechanism.kind === 'push';
     return isUp && isKey ? { takes: 1, puts: [{ ...w, word: 'counts', raw: 'counts' }] } : null;
   },
   // `press Time, keep pressing, at READY let go`, `somebody must push Halt and hold`, `press Home and Plus same time and hold`

@@ -1,4 +1,4 @@
-import { type Called, mentionAt } from './mentions.ts';
+import { type Called, mentionAt, namedLast } from './mentions.ts';
 import {
   added,
   begins,
@@ -273,10 +273,7 @@ export const plainer: readonly Rewrite[] = [
     const many = { ...w, word: String(n), raw: String(n), value: n };
     const puts = [many, added('times', w)];
     // `the horn goes toot toot`
-    const sounds = [2, 3].some((back) => {
-      const sign = mentionAt(out, out.length - back, called.signs);
-      return sign?.of.kind === 'beeper' && sign.length === back - 1;
-    });
+    const sounds = namedLast(out.slice(0, -1), called.signs)?.kind === 'beeper';
     if (sounds && n < 6 && /^\p{L}/u.test(w.word)) return { takes: n, drops: 1, puts: [added('sounds', w), ...puts] };
     return mentionAt(words, i, called.signs)?.of.kind === 'beeper' ? { takes: n, puts: [w, ...puts] } : null;
   },

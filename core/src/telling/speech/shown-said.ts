@@ -431,9 +431,7 @@ export const shownSaid: readonly Rewrite[] = [
     const slow = /^(?:breathes|pulses|breathing|pulsing)(?: slowly| gently)?(?= [.,;:!?\n]|$| and)/.exec(
       said(words, i, 3),
     );
-    const isLamp =
-      [1, 2, 3].some((back) => mentionAt(out, out.length - back, called.signs)?.of.kind === 'lamp') ||
-      /^(?:it|one)$/.test(out.at(-1)?.word ?? '');
+    const isLamp = namedLast(out, called.signs)?.kind === 'lamp' || /^(?:it|one)$/.test(out.at(-1)?.word ?? '');
     return slow && isLamp ? { takes: wordsIn(slow[0]), puts: [added('flashes', w), added('slowly', w)] } : null;
   },
   // `it'll speed up`, `now it's going like mad`

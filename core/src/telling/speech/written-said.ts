@@ -1,5 +1,14 @@
 import { mentionAt, namedLast } from './mentions.ts';
 import { added, begins, isStop, labelled, type Rewrite, said, wordsIn } from './rewrite.ts';
+import type { Word } from './text.ts';
+
+/** `It shows` so and so, said at the place of a word. */
+const itShows = (at: Word, ...shown: readonly Word[]): readonly Word[] => [
+  added('it', at),
+  added('shows', at),
+  ...shown,
+];
+const quoted = (text: string, at: Word): Word => ({ ...at, word: `"${text}"`, raw: `"${text}"` });
 
 /** Ways of saying what a display has written on it. */
 export const writtenSaid: readonly Rewrite[] = [
@@ -15,9 +24,7 @@ export const writtenSaid: readonly Rewrite[] = [
     const then = /^(?:(?:on|in) the \w+ )?(?:, )?(?:and )?that(?: is)? when (?=you|we|i|they)/.exec(
       `${said(words, end, 8)} `,
     );
-    return then
-      ? { takes: end - i + wordsIn(then[0]), puts: [added('when', w), added('it', w), added('shows', w), shown] }
-      : null;
+    return then ? { takes: end - i + wordsIn(then[0]), puts: [added('when', w), ...itShows(w, shown)] } : null;
   },
   // `It complains: SENSOR`
   ({ words, i, w, out, called }) =>
@@ -34,7 +41,7 @@ export const writtenSaid: readonly Rewrite[] = [
     const isAlone = out.at(-1)?.raw === '.' && /^[.,]$/.test(words[i + 1]?.raw ?? '') && /^[A-Z]{4,}$/.test(w.raw);
     if (!isAlone || display?.kind !== 'text' || others.length > 0) return null;
     if (mentionAt(words, i, called.controls) || mentionAt(words, i, called.signs)) return null;
-    return { takes: 1, puts: [added('it', w), added('shows', w), { ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] };
+    return { takes: 1, puts: itShows(w, quoted(w.raw, w)) };
   },
   // `LIST EMPTY appears`, `until NO FAULTS`, `comes up with NO SIGNAL`: all of what is written there
   ({ words, i, w, out, called }) => {
@@ -58,12 +65,10 @@ export const writtenSaid: readonly Rewrite[] = [
       );
     const isLed = /^(?:until|till|says|shows|reads|with|at|see)$/.test(out.at(-1)?.word ?? '') && end - from > 1;
     if (written.length < 4 || !(up || comes || isLed)) return null;
-    const text = `"${written}"`;
-    const quoted = { ...w, word: text, raw: text };
     const isRead = /^(?:says|shows|reads)$/.test(out.at(-1)?.word ?? '');
     return {
       takes: end - i + (comes ? wordsIn(comes[0]) : 0),
-      puts: isRead ? [quoted] : [added('it', w), added('shows', w), quoted],
+      puts: isRead ? [quoted(written, w)] : itShows(w, quoted(written, w)),
     };
   },
   // `and 00 is all that is left`
@@ -73,11 +78,10 @@ export const writtenSaid: readonly Rewrite[] = [
       /^is (?:then )?all (?:that|you|it) (?:is left|remains|see|shows|says|stays|is there|stands there)(?: then)?(?= [.,;!?\n]|$)/.exec(
         said(words, i + 1, 6),
       );
-    return all ? { takes: 1 + wordsIn(all[0]), puts: [added('it', w), added('shows', w), w] } : null;
+    return all ? { takes: 1 + wordsIn(all[0]), puts: itShows(w, w) } : null;
   },
   // `until CODE? is shown`: what is written there
-  ({ w }) =>
-    /^\p{Lu}{2,}\?$/u.test(w.raw) ? { takes: 1, puts: [{ ...w, word: `"${w.raw}"`, raw: `"${w.raw}"` }] } : null,
+  ({ w }) => (/^\p{Lu}{2,}\?$/u.test(w.raw) ? { takes: 1, puts: [quoted(w.raw, w)] } : null),
   // `until E zero zero comes up`, `up comes E zero zero`
   ({ words, i, w, out, called }) => {
     if (!/^[b-hj-z]$/.test(w.word) || called.displays.length !== 1 || mentionAt(words, i, called.controls)) return null;
@@ -92,11 +96,10 @@ export const writtenSaid: readonly Rewrite[] = [
       );
     const isLed = /\b(?:up comes|there comes|here comes|up pops)$/.test(said(out, Math.max(0, out.length - 2), 2));
     if (!comes && !isLed) return null;
-    const text = `"${w.word.toUpperCase()}${figures}"`;
     return {
       takes: end - i + (comes ? wordsIn(comes[0].trim()) : 0),
       drops: isLed ? 2 : 0,
-      puts: [added('it', w), added('shows', w), { ...w, word: text, raw: text }],
+      puts: itShows(w, quoted(`${w.word.toUpperCase()}${figures}`, w)),
     };
   },
   // `and the word SERVICE shows up`
@@ -132,6 +135,6 @@ export const writtenSaid: readonly Rewrite[] = [
     const on = [1, 2, 3, 4].find((n) => /^(?:on it|in the|on the)$/.test(said(words, shown + n, 2)));
     if (!on || !/^(?:"|\d|double|triple|zero|nought|dash|[A-Z]{2,})/.test(words[shown]?.raw ?? '')) return null;
     const end = shown + on + (said(words, shown + on, 2) === 'on it' ? 2 : 3);
-    return { takes: end - i, puts: [added('it', w), added('shows', w), ...words.slice(shown, shown + on)] };
+    return { takes: end - i, puts: itShows(w, ...words.slice(shown, shown + on)) };
   },
 ];
